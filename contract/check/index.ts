@@ -1,0 +1,2 @@
+export * from './fields.ts';
+export * from './check.ts';

@@ -1,0 +1,158 @@
+import { planAccess, setUpOf } from '@jade/core/access';
+import { aimError, wallMarks } from '@jade/core/aiming';
+import { FaultyInput, unknownId, type Fault } from '@jade/core/faults';
+import { checkContents } from '@jade/core/gather';
+import { foldJob, planClosingOf, planOpening, standingOf, type LoggedEvent } from '@jade/core/job';
+import { checkKit } from '@jade/core/kit';
+import { factsOf, matchKit, withOptions } from '@jade/core/match';
+import { classifyReading, proveSwitched } from '@jade/core/probing';
+import { errorAtRangeM } from '@jade/core/sensing';
+import { checkPieces, checkProfile, checkVehicleNumber, unreachableLevels } from '@jade/core/vehicle';
+import { assignLegs, checkLoad, copperOhm, loadCurrentA, matePlugs, smallestFuseA, voltageRange, worstCurrentA } from '@jade/core/wiring';
+import { checkForm } from '@jade/contract/check';
+import { checkEvent } from '@jade/contract/job';
+import { DEFAULT_RULES } from './default-rules.ts';
+import {
+  AccessInput, AimInput, ContentsInput, CurrentInput, DropInput, LegsInput, LoadInput, LogInput, MatchInput, NumberInput, PlugsInput, ProofInput, SensorErrorInput, StandingInput,
+} from './inputs.ts';
+
+export * from './inputs.ts';
+export * from './default-rules.ts';
+
+/** One calculation that the shell and the server offer under a name. */
+export interface Computation {
+  name: string;
+  summary: string;
+  /** What comes out, field by field with units. */
+  output: string;
+  input: new () => object;
+  run: (input: unknown) => unknown;
+}
+
+function computation<T extends object>(name: string, summary: string, output: string, input: new () => T, work: (input: T) => unknown): Computation {
+  const run = (value: unknown) => {
+    const faults = checkForm(input, value);
+    if (faults.length > 0) throw new FaultyInput(faults);
+    return work(value as T);
+  };
+  return { name, summary, output, input, run };
+}
+
+function refuse(faults: Fault[]): void {
+  if (faults.length > 0) throw new FaultyInput(faults);
+}
+
+function prefixed(faults: Fault[], prefix: string): Fault[] {
+  return faults.map((fault) => ({ ...fault, path: `${prefix}.${fault.path}` }));
+}
+
+function accessPlan(input: AccessInput): unknown {
+  const { pieces, mounts, targets, facts = {}, present = [], replaced = [] } = input;
+  const ids = new Set(pieces.map((piece) => piece.id));
+  const mentioned = new Map(pieces.flatMap((piece) => factsOf(piece.when)).map((fact): [string, string[]] => [fact, []]));
+  const faults = checkPieces(pieces, mounts, mentioned).filter((fault) => fault.code !== 'choice');
+  refuse([
+    ...faults,
+    ...targets.flatMap((target, index) => unknownId(target, new Set(mounts.map((mount) => mount.id)), `targets[${index}]`, 'mount position')),
+    ...present.flatMap((entry, index) => unknownId(entry.piece, ids, `present[${index}].piece`, 'piece')),
+    ...replaced.flatMap((piece, index) => unknownId(piece, ids, `replaced[${index}]`, 'piece')),
+  ]);
+  const setUp = setUpOf({ sequence: input.setUp ?? DEFAULT_RULES.sequence });
+  const plan = planAccess({ profile: { pieces, mounts, sensors: [] }, facts, mounts: targets, present, replaced, setUp });
+  const { choice, ...rest } = plan;
+  return {
+    proved: choice.proved,
+    gapPersonMin: (choice.total - choice.lowerBound) / 100,
+    targetWays: choice.targetWays,
+    ...rest,
+    unreachableLevels: unreachableLevels(pieces).map((fault) => fault.data),
+  };
+}
+
+function aim({ rule, lamps, distanceMm, floorAtWallMm = 0 }: AimInput): unknown {
+  const { marks, uncovered } = wallMarks(rule, lamps, { distanceMm, floorAtWallMm });
+  const errors = marks.map((mark) => {
+    const place = lamps.find((lamp) => lamp.lamp === mark.lamp);
+    return place?.measuredMm === undefined ? undefined : aimError(mark, place.measuredMm, distanceMm, place.degPerTurn);
+  });
+  return { marks: marks.map((mark, index) => ({ ...mark, error: errors[index] })), problems: uncovered.map((lamp) => ({ code: 'height-not-covered', lamp })) };
+}
+
+function checkedLog(log: unknown[]): LoggedEvent[] {
+  const faults: Fault[] = [];
+  const events = log.flatMap((entry, index) => {
+    const { seq, person, device, ...event } = (typeof entry === 'object' && entry !== null ? entry : {}) as Record<string, unknown>;
+    const checked = checkEvent(event, `log[${index}]`);
+    if ('faults' in checked) {
+      faults.push(...checked.faults);
+      return [];
+    }
+    return [{ ...checked.event, seq, person, device } as LoggedEvent];
+  });
+  refuse(faults);
+  return events;
+}
+
+function standing(input: StandingInput): unknown {
+  refuse(prefixed(checkProfile(input.profile), 'profile'));
+  const profiles = new Map([[input.profile.slug, input.profile]]);
+  refuse(input.kits.flatMap((kit, index) => prefixed(checkKit({ ...kit, fitments: kit.fitments.filter((fitment) => profiles.has(fitment.vehicle)) }, profiles), `kits[${index}]`)));
+  const context = { state: foldJob(checkedLog(input.log)), profile: input.profile, kits: input.kits, rules: input.rules, year: input.year };
+  const plan = planOpening(context);
+  return { standing: standingOf(context, plan), opening: plan, closing: planClosingOf(context, plan) };
+}
+
+/** Every calculation of the core, by the name it has at the shell and on the server. */
+export const COMPUTATIONS: readonly Computation[] = [
+  computation(
+    'access-plan',
+    'The least-labour way in for all targets at once, with its order, tools, people and tray slots.',
+    '`steps` in order (piece, from, level, way, minutes, people, tools, fasteners, slot), `personMin` with `openMin`, `closeMin`, `breakageMin` in person-minutes, `proved` and `gapPersonMin`, `targetWays`, `neededBy`, `tools`, `problems`.',
+    AccessInput,
+    accessPlan,
+  ),
+  computation('match', 'Whether a kit fits a vehicle: yes, no or unknown, with its reasons and what to look at.', '`value`, `reasons` with their trees and clearances in mm, `ask`, `adapters`, `undecidedAdapters`.', MatchInput, (input) => {
+    refuse(prefixed(checkProfile(input.profile), 'profile'));
+    return matchKit(input.kit, input.profile, input.year, withOptions(input.facts ?? {}, input.kit, input.options ?? {}));
+  }),
+  computation('contents', 'Kit contents counted against the list, with handed pieces in balance.', '`lines` (wanted, counted, state), `troubles`, `complete`.', ContentsInput, (input) =>
+    checkContents(input.kit, input.facts ?? {}, input.counts),
+  ),
+  computation('plugs', 'A plug of the vehicle against a plug of the kit, pin by pin.', '`value`, `pairs` by row and column with a verdict each, `troubles`.', PlugsInput, ({ vehicle, kit }) => matePlugs(vehicle, kit)),
+  computation('circuit-load', 'A circuit with added loads against its weakest part.', '`beforeA`, `addedA`, `afterA`, `weakest`, `limitA`, shares of 1, `dropV`, `dropShare`, `verdict`.', LoadInput, (input) =>
+    checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics),
+  ),
+  computation('wire-drop', 'Voltage lost in a copper conductor and its contacts.', '`resistanceOhm`, `dropV`, `dropShare` of running voltage.', DropInput, (input) => {
+    const resistanceOhm = copperOhm(input.lengthM, input.areaMm2, input.temperatureC) + (input.contactsMohm ?? 0) / 1000;
+    const dropV = resistanceOhm * input.currentA;
+    return { resistanceOhm, dropV, dropShare: dropV / input.runningV };
+  }),
+  computation('lamp-current', 'Current of a lamp over the voltage range, and the smallest fuse that keeps a fifth in hand.', '`leastVoltageA`, `runningA`, `mostVoltageA`, `worstA`, `fuseA` (null above the largest blade fuse).', CurrentInput, (input) => {
+    const range = voltageRange(input.systemVoltageV);
+    const worstA = worstCurrentA(input, range);
+    return {
+      leastVoltageA: loadCurrentA(input, range.leastV),
+      runningA: loadCurrentA(input, range.runningV),
+      mostVoltageA: loadCurrentA(input, range.mostV),
+      worstA,
+      fuseA: smallestFuseA(worstA) ?? null,
+    };
+  }),
+  computation('harness-legs', 'Which leg goes to which lamp so that the least is to be extended.', 'A list of `lamp`, `leg`, `neededMm`, `lengthMm`, `surplusMm` (negative is to be extended).', LegsInput, ({ lamps, legs }) => assignLegs(lamps, legs)),
+  computation('wire-proof', 'What the readings at one wire prove of one switched function.', '`classes` of the readings, `proof`.', ProofInput, (input) => {
+    const rules = input.rules ?? DEFAULT_RULES.probing;
+    return { classes: input.readings.map((reading) => classifyReading(reading, input.systemV, rules)), proof: proveSwitched(input.readings, input.state, input.systemV, rules) };
+  }),
+  computation('sensor-error', 'How far beside the truth a turned sensor sees.', '`errorM` at the range.', SensorErrorInput, ({ angleDeg, rangeM }) => ({ errorM: errorAtRangeM(angleDeg, rangeM) })),
+  computation('aim', 'Marks on the wall for one rule at a distance, and the error of measured cut-offs.', '`marks` (wantedMm, highestMm, lowestMm above the floor at the wall, wantedDipDeg, error with mm, degrees, percent, screwTurns), `problems`.', AimInput, aim),
+  computation('vehicle-number', 'Form, check digit and year code of a vehicle number.', '`number`, `remarks`, `years` that place 10 can mean.', NumberInput, (input) => checkVehicleNumber(input.number, input.checkDigit)),
+  computation('job-fold', 'What a job is, folded from its log.', 'The job state: see the reference page of the log.', LogInput, ({ log }) => foldJob(checkedLog(log))),
+  computation('job-standing', 'Where every station stands, what holds the job back, and the plans in and back.', '`standing` (stations, holding, missing, readyToSign), `opening`, `closing`.', StandingInput, standing),
+];
+
+/** The calculation of a name, or a fault that lists the names there are. */
+export function findComputation(name: string): Computation {
+  const found = COMPUTATIONS.find((entry) => entry.name === name);
+  if (!found) throw new FaultyInput([{ path: 'name', code: 'unknown-name', data: { name, known: COMPUTATIONS.map((entry) => entry.name).join(', ') } }]);
+  return found;
+}

@@ -1,0 +1,135 @@
+import { ArrayMaxSize, IsArray } from 'class-validator';
+import { LOAD_KINDS, type OpenLevel } from '@jade/core/vehicle';
+import { Amount, AnyObject, Each, FactMap, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
+import { Kit } from '@jade/contract/kit';
+import { AimRule, ElectricsRules, ProbingRules, RuleSet, SequenceRules } from '@jade/contract/rules';
+import { Circuit, LevelNeed, Load, MountPosition, Piece, PlugFace, VehicleProfile } from '@jade/contract/vehicle';
+
+export class AccessInput {
+  @Each(() => Piece, 1000) pieces!: Piece[];
+  @Each(() => MountPosition, 100) mounts!: MountPosition[];
+  /** Mount positions that must be reachable. */
+  @Slugs(100) targets!: string[];
+  @Optional() @FactMap() facts?: Record<string, string>;
+  /** What is open already. */
+  @Optional() @Each(() => LevelNeed, 1000) present?: { piece: string; level: OpenLevel }[];
+  /** Pieces that a kit takes the place of. */
+  @Optional() @Slugs(100) replaced?: string[];
+  @Optional() @Part(() => SequenceRules) setUp?: SequenceRules;
+}
+
+export class MatchInput {
+  @Part(() => Kit) kit!: Kit;
+  @Part(() => VehicleProfile) profile!: VehicleProfile;
+  @Optional() @Whole(1950, 2100) year?: number;
+  @Optional() @FactMap() facts?: Record<string, string>;
+  @Optional() @FactMap() options?: Record<string, string>;
+}
+
+export class ContentsInput {
+  @Part(() => Kit) kit!: Kit;
+  @Optional() @FactMap() facts?: Record<string, string>;
+  /** Item id to number counted. */
+  @AnyObject() counts!: Record<string, number>;
+}
+
+export class PlugsInput {
+  @Part(() => PlugFace) vehicle!: PlugFace;
+  @Part(() => PlugFace) kit!: PlugFace;
+}
+
+export class LoadInput {
+  @Part(() => Circuit) circuit!: Circuit;
+  @Each(() => Load, 60) added!: Load[];
+  @OneOf([12, 24]) systemVoltageV!: 12 | 24;
+  @Optional() @Part(() => ElectricsRules) rules?: ElectricsRules;
+}
+
+export class DropInput {
+  @Amount(0, 5000) currentA!: number;
+  @Amount(0, 1000) lengthM!: number;
+  @Amount(0.01, 500) areaMm2!: number;
+  @Optional() @Amount(-60, 300) temperatureC?: number;
+  @Optional() @Amount(0, 100_000) contactsMohm?: number;
+  @Amount(1, 60) runningV!: number;
+}
+
+export class CurrentInput {
+  @Amount(0, 5000) powerW!: number;
+  @Amount(1, 60) atV!: number;
+  @OneOf(LOAD_KINDS) kind!: Load['kind'];
+  @OneOf([12, 24]) systemVoltageV!: 12 | 24;
+}
+
+export class LegNeed {
+  @Slug() lamp!: string;
+  @Amount(0, 60_000) neededMm!: number;
+}
+
+export class LegLength {
+  @Slug() id!: string;
+  @Amount(0, 60_000) lengthMm!: number;
+}
+
+export class LegsInput {
+  @Each(() => LegNeed, 8) lamps!: LegNeed[];
+  @Each(() => LegLength, 8) legs!: LegLength[];
+}
+
+export class ReadingInput {
+  @Text(60) state!: string;
+  @Amount(-60, 60) lowV!: number;
+  @Amount(-60, 60) highV!: number;
+  @Optional() @OneOf(['holds', 'collapses']) underLamp?: 'holds' | 'collapses';
+}
+
+export class ProofInput {
+  @Each(() => ReadingInput, 100) readings!: ReadingInput[];
+  @Text(60) state!: string;
+  @Amount(1, 60) systemV!: number;
+  @Optional() @Part(() => ProbingRules) rules?: ProbingRules;
+}
+
+export class SensorErrorInput {
+  @Amount(-89, 89) angleDeg!: number;
+  @Amount(0, 1000) rangeM!: number;
+}
+
+export class LampPlaceInput {
+  @Text(160) lamp!: string;
+  @Amount(50, 5000) referenceMm!: number;
+  @Amount(-5000, 5000) sidewaysMm!: number;
+  @Optional() @Amount(-2000, 8000) measuredMm?: number;
+  @Optional() @Amount(0.01, 20) degPerTurn?: number;
+}
+
+export class AimInput {
+  @Part(() => AimRule) rule!: AimRule;
+  @Each(() => LampPlaceInput, 60) lamps!: LampPlaceInput[];
+  @Amount(500, 50_000) distanceMm!: number;
+  @Optional() @Amount(-1000, 1000) floorAtWallMm?: number;
+}
+
+export class NumberInput {
+  @Text(40) number!: string;
+  @Flag() checkDigit!: boolean;
+}
+
+export class LogInput {
+  @AnyObjects() log!: unknown[];
+}
+
+export class StandingInput extends LogInput {
+  @Part(() => VehicleProfile) profile!: VehicleProfile;
+  @Each(() => Kit, 20) kits!: Kit[];
+  @Part(() => RuleSet) rules!: RuleSet;
+  @Optional() @Whole(1950, 2100) year?: number;
+}
+
+
+function AnyObjects(): PropertyDecorator {
+  return (target, key) => {
+    IsArray({ context: { code: 'type', data: { expected: 'a list of events' } } })(target, key);
+    ArrayMaxSize(20_000, { context: { code: 'length', data: { most: 20_000 } } })(target, key);
+  };
+}

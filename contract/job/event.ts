@@ -1,0 +1,44 @@
+import type { Fault } from '@jade/core/faults';
+import type { EventType, JobEvent } from '@jade/core/job';
+import { AnyObject, checkForm, EventId, Moment, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
+import { PAYLOADS } from './payloads.ts';
+
+/** Envelope of an event as a client sends it. */
+export class Envelope {
+  @EventId() id!: string;
+  @Text(40) type!: string;
+  @Whole(1, 1000) v!: number;
+  @Moment() at!: string;
+  @AnyObject() payload!: Record<string, unknown>;
+}
+
+/** A job to be opened: the server pins the newest versions of the documents. */
+export class NewJob {
+  @EventId() id!: string;
+  @Slug() vehicle!: string;
+  @Each(() => KitName, 20) kits!: KitName[];
+  @Optional() @Moment() promisedAt?: string;
+}
+
+export class KitName {
+  @Slug() slug!: string;
+}
+
+/** Types of event that only the server writes. */
+export const SERVER_ONLY: readonly EventType[] = ['job.opened'];
+
+function isEventType(type: string): type is EventType {
+  return Object.hasOwn(PAYLOADS, type);
+}
+
+/** Checks an event a client sent: its envelope, its type, and every field of its payload. */
+export function checkEvent(value: unknown, path = ''): { event: JobEvent } | { faults: Fault[] } {
+  const faults = checkForm(Envelope, value, path);
+  if (faults.length > 0) return { faults };
+  const { type, payload, v } = value as Envelope;
+  const at = (field: string) => (path ? `${path}.${field}` : field);
+  if (!isEventType(type)) return { faults: [{ path: at('type'), code: 'unknown-event', data: { type } }] };
+  if (v !== 1) return { faults: [{ path: at('v'), code: 'choice', data: { choices: '1' } }] };
+  const inside = checkForm(PAYLOADS[type], payload, at('payload'));
+  return inside.length > 0 ? { faults: inside } : { event: value as JobEvent };
+}

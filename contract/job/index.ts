@@ -1,0 +1,2 @@
+export * from './payloads.ts';
+export * from './event.ts';

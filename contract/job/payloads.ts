@@ -1,0 +1,247 @@
+import { PASSES } from '@jade/core/kit';
+import { LEVELS } from '@jade/core/vehicle';
+import { BASELINE_RESULTS, FACT_CERTAINTIES, MOMENTS, type DocumentPin as PlainPin, type EventType, type GroupCount as PlainCount, type Payloads } from '@jade/core/job';
+import { Amount, Each, EventId, Flag, Moment, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
+
+export class DocumentPin implements PlainPin {
+  @Slug() slug!: string;
+  @Whole(1, 1_000_000) version!: number;
+}
+
+export class GroupCount implements PlainCount {
+  @Slug() group!: string;
+  @Whole(0, 500) count!: number;
+}
+
+class JobOpened implements P<'job.opened'> {
+  @Slug() vehicle!: string;
+  @Part(() => DocumentPin) profile!: DocumentPin;
+  @Each(() => DocumentPin, 20) kits!: DocumentPin[];
+  @Part(() => DocumentPin) rules!: DocumentPin;
+  @Optional() @Moment() promisedAt?: string;
+}
+
+type P<T extends EventType> = Payloads[T];
+
+class JobAssigned implements P<'job.assigned'> {
+  @Slug() person!: string;
+}
+
+class NumberRecorded implements P<'number.recorded'> {
+  @Text(40) number!: string;
+}
+
+class FactRecorded implements P<'fact.recorded'> {
+  @Slug() fact!: string;
+  @OneOf(FACT_CERTAINTIES) certainty!: P<'fact.recorded'>['certainty'];
+  @Optional() @Text(80) value?: string;
+}
+
+class LampTried implements P<'baseline.tried'> {
+  @Slug() lamp!: string;
+  @OneOf(BASELINE_RESULTS) result!: P<'baseline.tried'>['result'];
+}
+
+class BatteryMeasured implements P<'battery.measured'> {
+  @Amount(0, 60) restV!: number;
+}
+
+class CodeRecorded implements P<'code.recorded'> {
+  @OneOf(MOMENTS) moment!: P<'code.recorded'>['moment'];
+  @Text(20) code!: string;
+  @Optional() @Text(240) note?: string;
+}
+
+class CodesRead implements P<'codes.read'> {
+  @OneOf(MOMENTS) moment!: P<'codes.read'>['moment'];
+  @Whole(0, 500) count!: number;
+}
+
+class GapMeasured implements P<'gap.measured'> {
+  @Slug() gap!: string;
+  @OneOf(MOMENTS) moment!: P<'gap.measured'>['moment'];
+  @Amount(0, 100) widthMm!: number;
+}
+
+class DamageNoted implements P<'damage.noted'> {
+  @Text(80) place!: string;
+  @Text(400) note!: string;
+}
+
+class OptionChosen implements P<'option.chosen'> {
+  @Slug() kit!: string;
+  @Slug() option!: string;
+  @Slug() choice!: string;
+}
+
+class MatchConfirmed implements P<'match.confirmed'> {
+  @Slug() kit!: string;
+}
+
+class ContentCounted implements P<'content.counted'> {
+  @Slug() kit!: string;
+  @Slug() item!: string;
+  @Whole(0, 1000) count!: number;
+}
+
+class BenchDone implements P<'bench.done'> {
+  @Slug() kit!: string;
+  @Slug() task!: string;
+}
+
+class PieceMoved implements P<'piece.moved'> {
+  @Slug() piece!: string;
+  @OneOf(LEVELS) level!: P<'piece.moved'>['level'];
+  @Optional() @Slug() way?: string;
+  @Each(() => GroupCount, 60) fasteners!: GroupCount[];
+}
+
+class FastenersNoted implements P<'fastener.broken'> {
+  @Slug() piece!: string;
+  @Slug() group!: string;
+  @Whole(1, 500) count!: number;
+}
+
+class PlugJoined implements P<'plug.joined'> {
+  @Slug() kit!: string;
+  @Slug() connection!: string;
+}
+
+class LoadAccepted implements P<'load.accepted'> {
+  @Slug() kit!: string;
+  @Slug() circuit!: string;
+}
+
+class ReferenceChecked implements P<'reference.checked'> {
+  @Amount(-60, 60) groundV!: number;
+  @Amount(-60, 60) feedV!: number;
+}
+
+class ReadingTaken implements P<'reading.taken'> {
+  @Slug() plug!: string;
+  @Slug() pin!: string;
+  @Text(60) state!: string;
+  @Amount(-60, 60) lowV!: number;
+  @Amount(-60, 60) highV!: number;
+  @Optional() @OneOf(['holds', 'collapses']) underLamp?: P<'reading.taken'>['underLamp'];
+}
+
+class SensorNamed implements P<'sensor.unplugged'> {
+  @Slug() sensor!: string;
+}
+
+class SensorMoved implements P<'sensor.moved'> {
+  @Slug() sensor!: string;
+  @Amount(-2000, 2000) xMm!: number;
+  @Amount(-2000, 2000) yMm!: number;
+  @Amount(-2000, 2000) zMm!: number;
+  @Amount(-45, 45) yawDeg!: number;
+  @Amount(-45, 45) pitchDeg!: number;
+}
+
+class SensorCalibrated implements P<'sensor.calibrated'> {
+  @Slug() sensor!: string;
+  @OneOf(['done here', 'by others', 'not required']) how!: P<'sensor.calibrated'>['how'];
+  @Optional() @Text(300) note?: string;
+}
+
+class StepPassed implements P<'step.passed'> {
+  @Slug() kit!: string;
+  @Slug() step!: string;
+  @OneOf(PASSES) pass!: P<'step.passed'>['pass'];
+}
+
+class TestTried implements P<'test.tried'> {
+  @Slug() kit!: string;
+  @Slug() test!: string;
+  @Flag() passed!: boolean;
+  @Optional() @Text(300) note?: string;
+}
+
+class WallSet implements P<'wall.set'> {
+  @Slug() rule!: string;
+  @Amount(500, 50_000) distanceMm!: number;
+  @Amount(-1000, 1000) floorAtWallMm!: number;
+}
+
+class AimPrepared implements P<'aim.prepared'> {
+  @Flag() tyres!: boolean;
+  @Flag() load!: boolean;
+  @Flag() levelling!: boolean;
+}
+
+class AimMeasured implements P<'aim.measured'> {
+  @Text(160) lamp!: string;
+  @OneOf(MOMENTS) moment!: P<'aim.measured'>['moment'];
+  @Amount(-2000, 8000) heightMm!: number;
+  @Amount(50, 5000) referenceMm!: number;
+}
+
+class AimByOthers implements P<'aim.by-others'> {
+  @Text(160) lamp!: string;
+  @Text(160) by!: string;
+}
+
+class PartBagged implements P<'part.bagged'> {
+  @Slug() piece!: string;
+  @Text(160) where!: string;
+}
+
+class ExceptionNamed implements P<'exception.named'> {
+  @Text(200) about!: string;
+  @Text(400) note!: string;
+}
+
+class JobSigned implements P<'job.signed'> {
+  @Whole(0, 10_000_000) atSeq!: number;
+}
+
+class JobReopened implements P<'job.reopened'> {
+  @Text(300) why!: string;
+}
+
+class Undone implements P<'undone'> {
+  @EventId() event!: string;
+}
+
+/** The class that checks the payload of each type of event, all of schema version 1. */
+export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
+  'job.opened': JobOpened,
+  'job.assigned': JobAssigned,
+  'number.recorded': NumberRecorded,
+  'fact.recorded': FactRecorded,
+  'baseline.tried': LampTried,
+  'battery.measured': BatteryMeasured,
+  'code.recorded': CodeRecorded,
+  'codes.read': CodesRead,
+  'gap.measured': GapMeasured,
+  'damage.noted': DamageNoted,
+  'option.chosen': OptionChosen,
+  'match.confirmed': MatchConfirmed,
+  'content.counted': ContentCounted,
+  'bench.done': BenchDone,
+  'piece.moved': PieceMoved,
+  'fastener.broken': FastenersNoted,
+  'fastener.dropped': FastenersNoted,
+  'fastener.found': FastenersNoted,
+  'plug.joined': PlugJoined,
+  'load.accepted': LoadAccepted,
+  'reference.checked': ReferenceChecked,
+  'reading.taken': ReadingTaken,
+  'sensor.unplugged': SensorNamed,
+  'sensor.reconnected': SensorNamed,
+  'sensor.moved': SensorMoved,
+  'sensor.calibrated': SensorCalibrated,
+  'step.passed': StepPassed,
+  'test.tried': TestTried,
+  'wall.set': WallSet,
+  'aim.prepared': AimPrepared,
+  'aim.measured': AimMeasured,
+  'aim.by-others': AimByOthers,
+  'final.tried': LampTried,
+  'part.bagged': PartBagged,
+  'exception.named': ExceptionNamed,
+  'job.signed': JobSigned,
+  'job.reopened': JobReopened,
+  undone: Undone,
+};

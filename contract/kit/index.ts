@@ -1,0 +1,154 @@
+import { IsIn } from 'class-validator';
+import {
+  BEAMS, CONTENT_KINDS, PASSES,
+  type BenchTask as PlainTask, type Connection as PlainConnection, type ContentItem as PlainItem, type Fitment as PlainFitment, type FitStep as PlainStep,
+  type Kit as PlainKit, type KitOption as PlainOption, type KitPlug as PlainKitPlug, type KitTest as PlainTest, type Lamp as PlainLamp, type Optics as PlainOptics, type OptionChoice as PlainChoice,
+} from '@jade/core/kit';
+import { LOAD_KINDS, SIDES } from '@jade/core/vehicle';
+import { Amount, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
+import { Condition } from '@jade/contract/match';
+import { LevelNeed, Opening, PlugFace, Years } from '@jade/contract/vehicle';
+
+export class Optics implements PlainOptics {
+  @OneOf(BEAMS) beam!: PlainOptics['beam'];
+  @Amount(0, 2_000_000) peakCd!: number;
+  @Amount(0, 360) widthDeg!: number;
+  @Amount(0, 180) heightDeg!: number;
+  @Amount(1000, 12_000) colourTemperatureK!: number;
+  @OneOf(['tested', 'claimed']) basis!: PlainOptics['basis'];
+}
+
+export class LampLoad {
+  @Amount(0, 2000) powerW!: number;
+  @Amount(1, 60) atV!: number;
+  @OneOf(LOAD_KINDS) kind!: PlainLamp['load']['kind'];
+  @Amount(0, 1000) standbyMa!: number;
+}
+
+export class Lamp implements PlainLamp {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(SIDES) side!: PlainLamp['side'];
+  @Part(() => Optics) optics!: Optics;
+  @Part(() => LampLoad) load!: LampLoad;
+  @Part(() => Opening) box!: Opening;
+  @Text(120) marking!: string;
+  @Optional() @Amount(0.01, 20) aimDegPerTurn?: number;
+}
+
+export class ContentItem implements PlainItem {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(CONTENT_KINDS) kind!: PlainItem['kind'];
+  @Whole(1, 500) count!: number;
+  @Optional() @OneOf(['left', 'right']) hand?: PlainItem['hand'];
+  @Flag() spareAllowed!: boolean;
+  @Optional() @Part(() => Condition) when?: Condition;
+}
+
+export class OptionChoice implements PlainChoice {
+  @Slug() id!: string;
+  @Text(80) label!: string;
+  @Text(240) consequence!: string;
+}
+
+export class KitOption implements PlainOption {
+  @Slug() id!: string;
+  @Text(80) label!: string;
+  @Each(() => OptionChoice, 12) choices!: OptionChoice[];
+  @Slug() default!: string;
+}
+
+export class KitPlug extends PlugFace implements PlainKitPlug {
+  @Optional() @Slug() lamp?: string;
+}
+
+export class Leg {
+  @Slug() id!: string;
+  @Slug() lamp!: string;
+  @Amount(1, 40_000) lengthMm!: number;
+}
+
+export class BenchTask implements PlainTask {
+  @Slug() id!: string;
+  @Text(160) name!: string;
+  @Amount(0, 600) minutes!: number;
+  @Amount(0, 10_000) cureMin!: number;
+  @Optional() @Text(240) caution?: string;
+}
+
+export class Connection implements PlainConnection {
+  @Slug() id!: string;
+  @Slug() kitPlug!: string;
+  @Slug() vehiclePlug!: string;
+  @Slug() circuit!: string;
+  @Slugs(40) lamps!: string[];
+  @Optional() @Slug() adapter?: string;
+  @Optional() @Part(() => Condition) when?: Condition;
+}
+
+export class FitStep implements PlainStep {
+  @Slug() id!: string;
+  @Text(160) name!: string;
+  @OneOf(SIDES) side!: PlainStep['side'];
+  @Each(() => LevelNeed, 40) needs!: LevelNeed[];
+  @OneOfEach() passes!: PlainStep['passes'];
+  @Amount(0, 600) minutes!: number;
+  @Text(80) tool!: string;
+  @Text(160) tighten!: string;
+  @Optional() @Text(240) caution?: string;
+  @Optional() @Flag() irreversible?: boolean;
+  @Optional() @Part(() => Condition) when?: Condition;
+}
+
+export class KitTest implements PlainTest {
+  @Slug() id!: string;
+  @Text(160) name!: string;
+  @OneOf(SIDES) side!: PlainTest['side'];
+  @Text(80) state!: string;
+  @Text(240) helper!: string;
+  @Slug() lamp!: string;
+  @Flag() gate!: boolean;
+  @Optional() @Text(240) caution?: string;
+}
+
+export class MountedLamp {
+  @Slug() lamp!: string;
+  @Slug() mount!: string;
+}
+
+export class Fitment implements PlainFitment {
+  @Slug() vehicle!: string;
+  @Part(() => Years) years!: Years;
+  @Optional() @Part(() => Condition) condition?: Condition;
+  @Each(() => MountedLamp, 60) mounts!: MountedLamp[];
+  @Each(() => Connection, 60) connections!: Connection[];
+  @Slugs(60) replaces!: string[];
+  @Slugs(60) losesFunctions!: string[];
+  @Each(() => FitStep, 120) fitSteps!: FitStep[];
+  @Each(() => KitTest, 120) tests!: KitTest[];
+}
+
+/** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
+export class Kit implements PlainKit {
+  @Exactly('jade-kit/1') format!: PlainKit['format'];
+  @Slug() slug!: string;
+  @Text(80) name!: string;
+  @Text(60) maker!: string;
+  @Each(() => Lamp, 60) lamps!: Lamp[];
+  @Each(() => ContentItem, 120) contents!: ContentItem[];
+  @Each(() => KitOption, 20) options!: KitOption[];
+  @Each(() => KitPlug, 60) plugs!: KitPlug[];
+  @Each(() => Leg, 60) legs!: Leg[];
+  @Each(() => BenchTask, 40) benchTasks!: BenchTask[];
+  @Each(() => Fitment, 40) fitments!: Fitment[];
+  @Texts(20) warnings!: string[];
+  @Whole(0, 100_000_000) priceCents!: number;
+}
+
+function OneOfEach(): PropertyDecorator {
+  return (target, key) => {
+    Texts(3, 10)(target, key);
+    IsIn([...PASSES], { each: true, context: { code: 'choice', data: { choices: PASSES.join(', ') } } })(target, key);
+  };
+}

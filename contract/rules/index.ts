@@ -1,0 +1,64 @@
+import { BEAMS } from '@jade/core/kit';
+import type { AimBand as PlainBand, AimRule as PlainAim, ElectricsRules as PlainElectrics, RuleSet as PlainRules } from '@jade/core/rules';
+import { Amount, Each, Exactly, OneOf, Part, Slug, Slugs, Text } from '@jade/contract/check';
+
+const CERTAINTIES = ['confirmed', 'to be confirmed'];
+
+export class AimBand implements PlainBand {
+  @Amount(0, 5000) fromMm!: number;
+  @Amount(0, 5000) toMm!: number;
+  @Amount(-20, 20) wantedDip!: number;
+  @Amount(0, 20) toleranceUp!: number;
+  @Amount(0, 20) toleranceDown!: number;
+}
+
+export class AimRule implements PlainAim {
+  @Slug() id!: string;
+  @Text(120) name!: string;
+  @OneOf(BEAMS) beam!: PlainAim['beam'];
+  @OneOf(['percent', 'inches at 25 ft', 'fixed angle']) family!: PlainAim['family'];
+  @OneOf(['lower edge', 'centre']) reference!: PlainAim['reference'];
+  @Each(() => AimBand, 20) bands!: AimBand[];
+  @Text(240) source!: string;
+  @OneOf(CERTAINTIES) certainty!: PlainAim['certainty'];
+}
+
+export class ElectricsRules implements PlainElectrics {
+  @Amount(0.1, 1) warnShare!: number;
+  @Amount(0.1, 1) refuseShare!: number;
+  @Amount(0.001, 0.5) lampDropShare!: number;
+  @Amount(0.001, 0.5) auxiliaryDropShare!: number;
+  @Amount(0, 1000) contactMohm!: number;
+  @Amount(0, 1000) chassisMohm!: number;
+  @Amount(0, 5000) slackEndMm!: number;
+  @Amount(0, 5000) mainFuseWithinMm!: number;
+  @Text(240) source!: string;
+  @OneOf(CERTAINTIES) certainty!: PlainElectrics['certainty'];
+}
+
+export class SequenceRules {
+  @Amount(0, 60) sideMin!: number;
+  @Amount(0, 60) zoneMin!: number;
+  @Amount(0, 60) toolMin!: number;
+  @Amount(0, 60) helperMin!: number;
+}
+
+export class ProbingRules {
+  @Amount(0, 1) offBelow!: number;
+  @Amount(0, 1) onFrom!: number;
+  @Amount(0, 5) groundMaxV!: number;
+  @Amount(0, 100) groundMaxOhm!: number;
+}
+
+/** Defaults and limits that the shop can edit; the local rule decides. */
+export class RuleSet implements PlainRules {
+  @Exactly('jade-rule-set/1') format!: PlainRules['format'];
+  @Slug() slug!: string;
+  @Text(120) name!: string;
+  @Each(() => AimRule, 60) aim!: AimRule[];
+  @Part(() => ElectricsRules) electrics!: ElectricsRules;
+  @Part(() => SequenceRules) sequence!: SequenceRules;
+  @Part(() => ProbingRules) probing!: ProbingRules;
+  @Amount(0, 100) floorToleranceMmPerM!: number;
+  @Slugs(200) neverUseCircuits!: string[];
+}

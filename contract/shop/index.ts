@@ -1,0 +1,60 @@
+import { Matches } from 'class-validator';
+import {
+  ROLES,
+  type Customer as PlainCustomer, type CustomerVehicle as PlainVehicle, type Person as PlainPerson, type Shop as PlainShop, type ShopJob as PlainJob, type ShopLogEntry as PlainEntry,
+} from '@jade/core/shop';
+import { Amount, AnyObject, Each, Exactly, OneOf, Optional, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
+
+export class Person implements PlainPerson {
+  @Slug() id!: string;
+  @Text(40) benchName!: string;
+  @OneOf(ROLES) role!: PlainPerson['role'];
+}
+
+export class Customer implements PlainCustomer {
+  @Slug() id!: string;
+  @Text(120) name!: string;
+  @Optional() @Text(300) note?: string;
+}
+
+export class CustomerVehicle implements PlainVehicle {
+  @Slug() id!: string;
+  @Slug() customer!: string;
+  @Slug() profile!: string;
+  @Text(16) plate!: string;
+  @Optional() @Whole(1950, 2100) year?: number;
+  @Optional() @Text(40) colour?: string;
+}
+
+export class ShopLogEntry implements PlainEntry {
+  @Text(40) type!: string;
+  @Amount(0, 3650) daysAgo!: number;
+  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { context: { code: 'type', data: { expected: 'a time of day such as 08:30' } } }) at!: string;
+  @Slug() by!: string;
+  @AnyObject() payload!: Record<string, unknown>;
+}
+
+export class ShopJob implements PlainJob {
+  @Slug() id!: string;
+  @Slug() vehicle!: string;
+  @Slugs(20) kits!: string[];
+  @Optional() @Amount(-365, 365) promisedInDays?: number;
+  @Optional() @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { context: { code: 'type', data: { expected: 'a time of day such as 16:00' } } }) promisedAt?: string;
+  @Optional() @Text(40) bay?: string;
+  @Each(() => ShopLogEntry, 2000) log!: ShopLogEntry[];
+}
+
+/** A shop with its people, customers, vehicles and the jobs it starts with. */
+export class Shop implements PlainShop {
+  @Exactly('jade-shop/1') format!: PlainShop['format'];
+  @Slug() slug!: string;
+  @Text(120) name!: string;
+  @Text(8) currency!: string;
+  @Whole(0, 10_000_000) labourCentsPerHour!: number;
+  @Slug() rules!: string;
+  @Texts(20, 40) bays!: string[];
+  @Each(() => Person, 100) people!: Person[];
+  @Each(() => Customer, 2000) customers!: Customer[];
+  @Each(() => CustomerVehicle, 5000) vehicles!: CustomerVehicle[];
+  @Each(() => ShopJob, 2000) jobs!: ShopJob[];
+}

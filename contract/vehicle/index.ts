@@ -1,0 +1,265 @@
+import {
+  BODIES, DRIVES, LOAD_KINDS, OPEN_LEVELS, PIN_GENDERS, RELEASES, SENSOR_KINDS, SIDES, SNUG_CLASSES, ZONES,
+  type BoxMm, type Circuit as PlainCircuit, type FactDefinition as PlainFact, type FastenerGroup as PlainGroup, type GapPoint as PlainGap,
+  type LampFunction as PlainFunction, type LevelNeed as PlainNeed, type Load as PlainLoad, type Measures as PlainMeasures, type MountPosition as PlainMount,
+  type Piece as PlainPiece, type PieceLevel as PlainLevel, type PlugPin as PlainPin, type PointMm, type RefitRule as PlainRule, type Sensor as PlainSensor,
+  type SpanMm, type Tightening as PlainTightening, type VehiclePlug as PlainPlug, type VehicleProfile as PlainProfile, type Way as PlainWay, type Years as PlainYears,
+} from '@jade/core/vehicle';
+import { Amount, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
+import { Condition } from '@jade/contract/match';
+
+const FAR_MM = 30_000;
+
+export class Years implements PlainYears {
+  @Whole(1950, 2100) from!: number;
+  @Optional() @Whole(1950, 2100) to?: number;
+}
+
+export class Point implements PointMm {
+  @Amount(-FAR_MM, FAR_MM) xMm!: number;
+  @Amount(-FAR_MM, FAR_MM) yMm!: number;
+  @Amount(-FAR_MM, FAR_MM) zMm!: number;
+}
+
+export class Box implements BoxMm {
+  @Span() xMm!: SpanMm;
+  @Span() yMm!: SpanMm;
+  @Span() zMm!: SpanMm;
+}
+
+export class Measures implements PlainMeasures {
+  @Amount(500, FAR_MM) lengthMm!: number;
+  @Amount(300, 4000) widthMm!: number;
+  @Amount(500, 5000) heightMm!: number;
+  @Amount(500, 15_000) wheelbaseMm!: number;
+  @Amount(0, 4000) frontOverhangMm!: number;
+  @Amount(150, 2000) wheelDiameterMm!: number;
+  @Amount(0, 4000) trackMm!: number;
+  @Amount(200, 3000) bonnetHeightMm!: number;
+  @Amount(20, 1500) groundClearanceMm!: number;
+}
+
+export class FactDefinition implements PlainFact {
+  @Slug() id!: string;
+  @Text(120) label!: string;
+  @Texts(20, 80) choices!: string[];
+  @Text(300) howToSee!: string;
+  @Amount(0, 600) lookMin!: number;
+}
+
+export class LevelNeed implements PlainNeed {
+  @Slug() piece!: string;
+  @OneOf(OPEN_LEVELS) level!: PlainNeed['level'];
+}
+
+export class Way implements PlainWay {
+  @Slug() id!: string;
+  @Each(() => LevelNeed, 60) needs!: LevelNeed[];
+  @Amount(0, 6000) extraMin!: number;
+  @Optional() @Text(300) note?: string;
+  @Optional() @Flag() irreversible?: boolean;
+}
+
+export class Breakage {
+  @Amount(0, 1) chance!: number;
+  @Amount(0, 6000) replaceMin!: number;
+}
+
+export class PieceLevel implements PlainLevel {
+  @OneOf(OPEN_LEVELS) level!: PlainLevel['level'];
+  @Amount(0, 6000) openMin!: number;
+  @Amount(0, 6000) closeMin!: number;
+  @Whole(1, 6) people!: number;
+  @Each(() => Way, 12) ways!: Way[];
+  @Optional() @Part(() => Breakage) breakage?: Breakage;
+}
+
+export class Tightening implements PlainTightening {
+  @Optional() @Amount(0.1, 400) torqueNm?: number;
+  @Optional() @Text(120) source?: string;
+  @Optional() @OneOf(SNUG_CLASSES) snug?: PlainTightening['snug'];
+}
+
+export class FastenerGroup implements PlainGroup {
+  @Slug() id!: string;
+  @OneOf(DRIVES) drive!: PlainGroup['drive'];
+  @Optional() @Text(20) size?: string;
+  @Optional() @Amount(1, 400) lengthMm?: number;
+  @Whole(1, 200) count!: number;
+  @Text(160) place!: string;
+  @OneOf(SIDES) side!: PlainGroup['side'];
+  @Flag() singleUse!: boolean;
+  @OneOf(RELEASES) release!: PlainGroup['release'];
+  @Part(() => Tightening) tighten!: Tightening;
+  @OneOf(OPEN_LEVELS) atLevel!: PlainGroup['atLevel'];
+}
+
+export class Piece implements PlainPiece {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(SIDES) side!: PlainPiece['side'];
+  @OneOf(ZONES) zone!: PlainPiece['zone'];
+  @Part(() => Box) box!: Box;
+  @Optional() @Part(() => Condition) when?: Condition;
+  @Each(() => PieceLevel, 4) levels!: PieceLevel[];
+  @Each(() => FastenerGroup, 40) fasteners!: FastenerGroup[];
+  @Texts(20) cautions!: string[];
+  @Optional() @Text(300) movement?: string;
+  @Optional() @Flag() brittle?: boolean;
+}
+
+export class RefitRule implements PlainRule {
+  @Slug() id!: string;
+  @Slug() first!: string;
+  @Slug() then!: string;
+  @Text(300) why!: string;
+  @Optional() @Part(() => Condition) when?: Condition;
+}
+
+export class Pose extends Point {
+  @Amount(-180, 180) yawDeg!: number;
+  @Amount(-90, 90) pitchDeg!: number;
+}
+
+export class FieldOfView {
+  @Amount(0, 360) horizontalDeg!: number;
+  @Amount(0, 180) verticalDeg!: number;
+  @Amount(0, 500) rangeM!: number;
+}
+
+export class Sensor implements PlainSensor {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(SENSOR_KINDS) kind!: PlainSensor['kind'];
+  @Slug() on!: string;
+  @Text(120) lock!: string;
+  @Part(() => Pose) pose!: Pose;
+  @Part(() => FieldOfView) fieldOfView!: FieldOfView;
+  @Amount(0, 90) toleranceDeg!: number;
+  @OneOf(['required', 'not required']) calibration!: PlainSensor['calibration'];
+  @Text(300) procedure!: string;
+  @Optional() @Part(() => Condition) when?: Condition;
+}
+
+export class PlugPin implements PlainPin {
+  @Slug() id!: string;
+  @Whole(1, 20) row!: number;
+  @Whole(1, 40) column!: number;
+  @Text(60) carries!: string;
+  @Optional() @Text(40) colour?: string;
+  @Optional() @Slug() circuit?: string;
+}
+
+export class PlugFace {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Text(40) family!: string;
+  @OneOf(PIN_GENDERS) gender!: PlainPlug['gender'];
+  @Text(40) keying!: string;
+  @Whole(1, 20) rows!: number;
+  @Whole(1, 40) columns!: number;
+  @Text(120) lock!: string;
+  @Each(() => PlugPin, 200) pins!: PlugPin[];
+}
+
+export class VehiclePlug extends PlugFace implements PlainPlug {
+  @OneOf(SIDES) side!: PlainPlug['side'];
+  @Part(() => Point) at!: Point;
+  @Text(240) whereToLook!: string;
+  @Optional() @Slug() behind?: string;
+  @Optional() @Part(() => Condition) when?: Condition;
+}
+
+export class Load implements PlainLoad {
+  @Text(80) name!: string;
+  @Amount(0, 2000) powerW!: number;
+  @Amount(1, 60) atV!: number;
+  @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
+}
+
+export class Fuse {
+  @Text(20) slot!: string;
+  @Amount(0.1, 500) ratedA!: number;
+}
+
+export class CircuitWire {
+  @Amount(0.05, 100) areaMm2!: number;
+  @Amount(0, 60) lengthM!: number;
+  @Amount(0.1, 500) permittedA!: number;
+}
+
+export class Circuit implements PlainCircuit {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Part(() => Fuse) fuse!: Fuse;
+  @Part(() => CircuitWire) wire!: CircuitWire;
+  @Amount(0.1, 500) plugPermittedA!: number;
+  @Optional() @Amount(0.1, 500) switchPermittedA?: number;
+  @Each(() => Load, 40) loads!: Load[];
+  @Texts(40, 60) liveIn!: string[];
+  @Optional() @Text(200) neverUse?: string;
+}
+
+export class Opening {
+  @Amount(1, 5000) widthMm!: number;
+  @Amount(1, 5000) heightMm!: number;
+  @Amount(1, 5000) depthMm!: number;
+}
+
+export class MountPosition implements PlainMount {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(SIDES) side!: PlainMount['side'];
+  @Part(() => Point) at!: Point;
+  @Optional() @Part(() => Opening) opening?: Opening;
+  @Each(() => Way, 12) reach!: Way[];
+  @Optional() @Slugs(40) adjusterBehind?: string[];
+}
+
+export class LampFunction implements PlainFunction {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(SIDES) side!: PlainFunction['side'];
+  @Text(80) state!: string;
+  @Part(() => Point) at!: Point;
+  @Optional() @Part(() => Condition) when?: Condition;
+}
+
+export class GapPoint implements PlainGap {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(SIDES) side!: PlainGap['side'];
+  @Part(() => Point) at!: Point;
+  @Amount(0, 60) nominalMm!: number;
+  @Amount(0, 30) toleranceMm!: number;
+}
+
+export class Battery {
+  @Amount(1, 1000) capacityAh!: number;
+  @Amount(0, 2000) standbyMa!: number;
+}
+
+/** What the shop knows of a kind of vehicle. */
+export class VehicleProfile implements PlainProfile {
+  @Exactly('jade-vehicle-profile/1') format!: PlainProfile['format'];
+  @Slug() slug!: string;
+  @Text(60) maker!: string;
+  @Text(60) model!: string;
+  @Part(() => Years) years!: Years;
+  @OneOf(BODIES) body!: PlainProfile['body'];
+  @OneOf([12, 24]) systemVoltageV!: PlainProfile['systemVoltageV'];
+  @Flag() highVoltage!: boolean;
+  @Part(() => Battery) battery!: Battery;
+  @Part(() => Measures) measures!: Measures;
+  @Flag() numberCheckDigit!: boolean;
+  @Each(() => FactDefinition, 100) facts!: FactDefinition[];
+  @Each(() => Piece, 1000) pieces!: Piece[];
+  @Each(() => RefitRule, 500) refitRules!: RefitRule[];
+  @Each(() => Sensor, 60) sensors!: Sensor[];
+  @Each(() => VehiclePlug, 200) plugs!: VehiclePlug[];
+  @Each(() => Circuit, 200) circuits!: Circuit[];
+  @Each(() => MountPosition, 100) mounts!: MountPosition[];
+  @Each(() => LampFunction, 120) functions!: LampFunction[];
+  @Each(() => GapPoint, 60) gaps!: GapPoint[];
+  @Texts(20) cautions!: string[];
+}

@@ -1,0 +1,4 @@
+export * from './problem.ts';
+export * from './solve.ts';
+export * from './sequence.ts';
+export * from './plan.ts';

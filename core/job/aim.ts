@@ -1,0 +1,35 @@
+import { aimError, wallMarks, type AimError, type WallMark } from '../aiming/index.ts';
+import type { Moment } from './events.ts';
+import { lampsToAim, type JobContext, type LampToAim } from './context.ts';
+
+export interface LampAim extends LampToAim {
+  key: string;
+  referenceMm: number;
+  mark?: WallMark;
+  before?: AimError & { heightMm: number };
+  after?: AimError & { heightMm: number };
+  byOthers?: string;
+}
+
+/** Height of a lamp's rule reference by the profile: the mount's centre, or half the lamp's box below it for the lower edge. */
+function referenceByProfileMm({ lamp, mount, rule }: LampToAim): number {
+  return rule.reference === 'centre' ? mount.at.zMm : mount.at.zMm - lamp.box.heightMm / 2;
+}
+
+/** Every lamp to be aimed with its wall mark and its errors before and after; heights measured on this vehicle win over the profile's. */
+export function lampAims(context: JobContext): LampAim[] {
+  const { wall, aims, aimByOthers } = context.state;
+  return lampsToAim(context).map((entry) => {
+    const key = `${entry.kit.slug}/${entry.lamp.id}`;
+    const measured = aims[key] ?? {};
+    const referenceMm = measured.after?.referenceMm ?? measured.before?.referenceMm ?? referenceByProfileMm(entry);
+    const markFor = (heightMm: number) =>
+      wall && wallMarks(entry.rule, [{ lamp: key, referenceMm: heightMm, sidewaysMm: entry.mount.at.yMm }], wall).marks[0];
+    const errorAt = (moment: Moment) => {
+      const reading = measured[moment];
+      const mark = reading && markFor(reading.referenceMm);
+      return wall && reading && mark ? { ...aimError(mark, reading.heightMm, wall.distanceMm, entry.lamp.aimDegPerTurn), heightMm: reading.heightMm } : undefined;
+    };
+    return { ...entry, key, referenceMm, mark: markFor(referenceMm), before: errorAt('before'), after: errorAt('after'), byOthers: aimByOthers[key] };
+  });
+}

@@ -1,0 +1,175 @@
+import { levelRank, planAccess, setUpOf, type AccessPlan } from '../access/index.ts';
+import { planClosing, type ClosePlan, type Gate, type MadeMove } from '../closing/index.ts';
+import { checkContents, type GatherCheck } from '../gather/index.ts';
+import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/index.ts';
+import { evaluate, matchKit, withOptions, type FactValues, type MatchVerdict } from '../match/index.ts';
+import type { AimRule, RuleSet } from '../rules/index.ts';
+import type { LampFunction, LevelNeed, MountPosition, VehicleProfile, Way } from '../vehicle/index.ts';
+import { factValues, type JobState } from './state.ts';
+
+/** A job with the documents it pins: all that any station needs. */
+export interface JobContext {
+  state: JobState;
+  profile: VehicleProfile;
+  kits: Kit[];
+  rules: RuleSet;
+  /** Model year of the vehicle, where it is known. */
+  year?: number;
+}
+
+/** A kit on this vehicle: its fitment and the facts as its conditions read them. */
+export interface KitOnVehicle {
+  kit: Kit;
+  fitment?: Fitment;
+  facts: FactValues;
+}
+
+/** The kits of a job with what holds for them on this vehicle. */
+export function kitsOnVehicle({ state, profile, kits }: JobContext): KitOnVehicle[] {
+  const facts = factValues(state);
+  return kits.map((kit) => ({
+    kit,
+    fitment: kit.fitments.find((candidate) => candidate.vehicle === profile.slug),
+    facts: withOptions(facts, kit, state.options[kit.slug] ?? {}),
+  }));
+}
+
+/** The match verdict of every kit of the job. */
+export function verdicts(context: JobContext): MatchVerdict[] {
+  return kitsOnVehicle(context).map(({ kit, facts }) => matchKit(kit, context.profile, context.year, facts));
+}
+
+/** The contents check of every kit of the job. */
+export function contentChecks(context: JobContext): { kit: Kit; check: GatherCheck }[] {
+  return kitsOnVehicle(context).map(({ kit, facts }) => ({ kit, check: checkContents(kit, facts, context.state.counts[kit.slug] ?? {}) }));
+}
+
+/** Mount positions that the job's kits use, each once. */
+export function targetMounts(context: JobContext): string[] {
+  return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => (fitment?.mounts ?? []).map((place) => place.mount)))];
+}
+
+/** Pieces that the job's kits take the place of. */
+export function replacedPieces(context: JobContext): string[] {
+  return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => fitment?.replaces ?? []))];
+}
+
+function holdsBy(way: Way, level: (piece: string) => number): boolean {
+  return way.needs.every((need) => level(need.piece) >= levelRank(need.level));
+}
+
+/** Whether every target has been reachable at some moment of this job: opening is then done. */
+export function openingDone(context: JobContext): boolean {
+  const reached = (piece: string) => levelRank(context.state.reached[piece] ?? 'fitted');
+  const replaced = replacedPieces(context).every((piece) => reached(piece) === levelRank('off'));
+  return replaced && mountsOf(context).every((mount) => mount.reach.some((way) => holdsBy(presentWay(context, way), reached)));
+}
+
+function mountsOf(context: JobContext): MountPosition[] {
+  const ids = targetMounts(context);
+  return context.profile.mounts.filter((mount) => ids.includes(mount.id));
+}
+
+/** A way without the needs for pieces that this vehicle does not have. */
+function presentWay({ profile, state }: JobContext, way: Way): Way {
+  const facts = factValues(state);
+  const absent = new Set(profile.pieces.filter((piece) => evaluate(piece.when, facts) === 'no').map((piece) => piece.id));
+  return { ...way, needs: way.needs.filter((need) => !absent.has(need.piece)) };
+}
+
+/** The least-labour way in from what is open now; nothing to open once opening is done. */
+export function planOpening(context: JobContext): AccessPlan {
+  const done = openingDone(context);
+  return planAccess({
+    profile: context.profile,
+    facts: factValues(context.state),
+    mounts: done ? [] : targetMounts(context),
+    present: Object.entries(context.state.pieces).filter(([, level]) => level !== 'fitted').map(([piece, level]) => ({ piece, level })),
+    replaced: done ? [] : replacedPieces(context),
+    setUp: setUpOf(context.rules),
+  });
+}
+
+/** Opening moves made and not undone, then those still planned, with what each needed. */
+export function openingMoves(context: JobContext, plan: AccessPlan | undefined): MadeMove[] {
+  const needsOf = (pieceId: string, levelName: string, wayId: string | undefined): LevelNeed[] => {
+    const level = context.profile.pieces.find((piece) => piece.id === pieceId)?.levels.find((candidate) => candidate.level === levelName);
+    const way = level?.ways.find((candidate) => candidate.id === wayId) ?? level?.ways[0];
+    return way ? presentWay(context, way).needs : [];
+  };
+  const made = context.state.moves.map((move) => ({ ...move, needs: needsOf(move.piece, move.level, move.way) }));
+  const planned = (plan?.steps ?? []).map((step) => ({ piece: step.piece, from: step.from, level: step.level, needs: needsOf(step.piece, step.level, step.way) }));
+  return [...made, ...planned];
+}
+
+/** Tests that are gates, with the pieces whose refitting would cover what each proves. */
+export function gatesOf(context: JobContext, moves: readonly MadeMove[]): Gate[] {
+  const pieceOpen = new Map(moves.map((move) => [move.piece, levelRank(move.level)]));
+  return kitsOnVehicle(context).flatMap(({ kit, fitment }) =>
+    (fitment?.tests ?? []).filter((test) => test.gate).map((test) => {
+      const mountId = fitment?.mounts.find((place) => place.lamp === test.lamp)?.mount;
+      const mount = context.profile.mounts.find((candidate) => candidate.id === mountId);
+      const way = mount?.reach.map((candidate) => presentWay(context, candidate)).find((candidate) => holdsBy(candidate, (piece) => pieceOpen.get(piece) ?? 0));
+      return { test: `${kit.slug}/${test.id}`, coveredBy: way ? supports(way.needs, moves) : [] };
+    }),
+  );
+}
+
+/** Pieces that must be open for these needs, and for what those rest on in turn. */
+function supports(needs: readonly LevelNeed[], moves: readonly MadeMove[]): string[] {
+  const found = new Set<string>();
+  const open = [...needs];
+  for (let need = open.pop(); need; need = open.pop()) {
+    if (found.has(need.piece)) continue;
+    found.add(need.piece);
+    for (const move of moves) if (move.piece === need.piece) open.push(...move.needs);
+  }
+  return [...found];
+}
+
+/** The order of putting back what is open or planned to be, with the tests that must come before each step. */
+export function planClosingOf(context: JobContext, plan: AccessPlan | undefined): ClosePlan {
+  const moves = openingMoves(context, plan);
+  return planClosing(context.profile, factValues(context.state), moves, replacedPieces(context), gatesOf(context, moves), setUpOf(context.rules));
+}
+
+/** Fit steps that this vehicle and the chosen options ask for. */
+export function fitStepsOf({ fitment, facts }: KitOnVehicle): FitStep[] {
+  return (fitment?.fitSteps ?? []).filter((step) => evaluate(step.when, facts) !== 'no');
+}
+
+/** Connections that this vehicle and the chosen options ask for. */
+export function connectionsOf({ fitment, facts }: KitOnVehicle): Connection[] {
+  return (fitment?.connections ?? []).filter((connection) => evaluate(connection.when, facts) !== 'no');
+}
+
+export function testsOf({ fitment }: KitOnVehicle): KitTest[] {
+  return fitment?.tests ?? [];
+}
+
+/** Factory functions that this vehicle has. */
+export function functionsOf({ profile, state }: JobContext): LampFunction[] {
+  const facts = factValues(state);
+  return profile.functions.filter((lamp) => evaluate(lamp.when, facts) !== 'no');
+}
+
+/** A lamp of a kit that a rule of the rule set says how to aim, with where it sits. */
+export interface LampToAim {
+  kit: Kit;
+  lamp: Lamp;
+  mount: MountPosition;
+  rule: AimRule;
+}
+
+/** Lamps of the job that are to be aimed: those whose beam has a rule. The rule chosen at the wall wins for its beam. */
+export function lampsToAim(context: JobContext): LampToAim[] {
+  return kitsOnVehicle(context).flatMap(({ kit, fitment }) =>
+    kit.lamps.flatMap((lamp) => {
+      const rules = context.rules.aim.filter((rule) => rule.beam === lamp.optics.beam);
+      const rule = rules.find((candidate) => candidate.id === context.state.wall?.rule) ?? rules[0];
+      const mountId = fitment?.mounts.find((place) => place.lamp === lamp.id)?.mount;
+      const mount = context.profile.mounts.find((candidate) => candidate.id === mountId);
+      return rule && mount ? [{ kit, lamp, mount, rule }] : [];
+    }),
+  );
+}

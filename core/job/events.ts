@@ -1,0 +1,74 @@
+import type { Pass } from '../kit/index.ts';
+import type { Level } from '../vehicle/index.ts';
+import type { PoseChange } from '../sensing/index.ts';
+
+export const BASELINE_RESULTS = ['works', 'dim', 'flickers', 'dead', 'not fitted'] as const;
+export type BaselineResult = (typeof BASELINE_RESULTS)[number];
+export const FACT_CERTAINTIES = ['known', 'assumed', 'unknown'] as const;
+export type FactCertainty = (typeof FACT_CERTAINTIES)[number];
+export const MOMENTS = ['before', 'after'] as const;
+/** Before the work or after it. */
+export type Moment = (typeof MOMENTS)[number];
+
+export interface DocumentPin {
+  slug: string;
+  version: number;
+}
+
+/** A count of one fastener group. */
+export interface GroupCount {
+  group: string;
+  count: number;
+}
+
+/** What happens to a job: the payload of every type of event. Ids and values only, never names of customers. */
+export interface Payloads {
+  'job.opened': { vehicle: string; profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; promisedAt?: string };
+  'job.assigned': { person: string };
+  'number.recorded': { number: string };
+  'fact.recorded': { fact: string; certainty: FactCertainty; value?: string };
+  'baseline.tried': { lamp: string; result: BaselineResult };
+  'battery.measured': { restV: number };
+  'code.recorded': { moment: Moment; code: string; note?: string };
+  'codes.read': { moment: Moment; count: number };
+  'gap.measured': { gap: string; moment: Moment; widthMm: number };
+  'damage.noted': { place: string; note: string };
+  'option.chosen': { kit: string; option: string; choice: string };
+  'match.confirmed': { kit: string };
+  'content.counted': { kit: string; item: string; count: number };
+  'bench.done': { kit: string; task: string };
+  'piece.moved': { piece: string; level: Level; way?: string; fasteners: GroupCount[] };
+  'fastener.broken': { piece: string; group: string; count: number };
+  'fastener.dropped': { piece: string; group: string; count: number };
+  'fastener.found': { piece: string; group: string; count: number };
+  'plug.joined': { kit: string; connection: string };
+  'load.accepted': { kit: string; circuit: string };
+  'reference.checked': { groundV: number; feedV: number };
+  'reading.taken': { plug: string; pin: string; state: string; lowV: number; highV: number; underLamp?: 'holds' | 'collapses' };
+  'sensor.unplugged': { sensor: string };
+  'sensor.reconnected': { sensor: string };
+  'sensor.moved': { sensor: string } & PoseChange;
+  'sensor.calibrated': { sensor: string; how: 'done here' | 'by others' | 'not required'; note?: string };
+  'step.passed': { kit: string; step: string; pass: Pass };
+  'test.tried': { kit: string; test: string; passed: boolean; note?: string };
+  'wall.set': { rule: string; distanceMm: number; floorAtWallMm: number };
+  'aim.prepared': { tyres: boolean; load: boolean; levelling: boolean };
+  'aim.measured': { lamp: string; moment: Moment; heightMm: number; referenceMm: number };
+  'aim.by-others': { lamp: string; by: string };
+  'final.tried': { lamp: string; result: BaselineResult };
+  'part.bagged': { piece: string; where: string };
+  'exception.named': { about: string; note: string };
+  'job.signed': { atSeq: number };
+  'job.reopened': { why: string };
+  undone: { event: string };
+}
+
+export type EventType = keyof Payloads;
+
+/** An event as the client makes it. */
+export type JobEvent<T extends EventType = EventType> = {
+  [K in T]: { id: string; type: K; v: number; at: string; payload: Payloads[K] };
+}[T];
+
+/** An event as it stands in the log; one not yet taken by the server has no seq. */
+export type LoggedEvent<T extends EventType = EventType> = JobEvent<T> & { seq?: number; person?: string; device?: string };

@@ -1,0 +1,121 @@
+import { levelRank } from '../access/index.ts';
+import type { EventType, LoggedEvent, Payloads } from './events.ts';
+import { emptyJob, records, type JobState } from './state.ts';
+
+type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
+
+function within<T>(record: Record<string, Record<string, T>>, key: string): Record<string, T> {
+  return (record[key] ??= records<T>());
+}
+
+function addOnce(list: string[], item: string): void {
+  if (!list.includes(item)) list.push(item);
+}
+
+function tally(state: JobState, piece: string, group: string) {
+  return (within(state.tray, piece)[group] ??= { out: 0, back: 0, broken: 0, dropped: 0 });
+}
+
+function movePiece(state: JobState, payload: Payloads['piece.moved'], event: LoggedEvent): void {
+  const { piece, level } = payload;
+  const from = state.pieces[piece] ?? 'fitted';
+  const opening = levelRank(level) > levelRank(from);
+  state.pieces[piece] = level;
+  if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
+  if (opening) state.moves.push({ event: event.id, piece, from, level, way: payload.way });
+  else state.moves = state.moves.filter((move) => move.piece !== piece || levelRank(move.level) <= levelRank(level));
+  for (const { group, count } of payload.fasteners) {
+    const entry = tally(state, piece, group);
+    entry[opening ? 'out' : 'back'] += count;
+    if (entry.back + entry.broken > entry.out) state.questions.push({ code: 'more-back-than-out', event: event.id, piece, group });
+  }
+}
+
+const APPLY: { [T in EventType]: Apply<T> } = {
+  'job.opened': (state, payload, event) => {
+    if (state.opened) state.questions.push({ code: 'second-opening', event: event.id });
+    else state.opened = payload;
+  },
+  'job.assigned': (state, { person }) => void (state.assigned = person),
+  'number.recorded': (state, { number }) => void (state.number = number),
+  'fact.recorded': (state, { fact, certainty, value }) => void (state.facts[fact] = { certainty, value }),
+  'baseline.tried': (state, { lamp, result }) => void (state.baseline[lamp] = result),
+  'battery.measured': (state, { restV }) => void (state.restV = restV),
+  'code.recorded': (state, { moment, code, note }) => void state.codes[moment].push({ code, note }),
+  'codes.read': (state, { moment, count }) => void (state.codesRead[moment] = count),
+  'gap.measured': (state, { gap, moment, widthMm }) => void (state.gaps[moment][gap] = widthMm),
+  'damage.noted': (state, { place, note }, event) => void state.damage.push({ event: event.id, place, note }),
+  'option.chosen': (state, { kit, option, choice }) => void (within(state.options, kit)[option] = choice),
+  'match.confirmed': (state, { kit }) => addOnce(state.confirmed, kit),
+  'content.counted': (state, { kit, item, count }) => void (within(state.counts, kit)[item] = count),
+  'bench.done': (state, { kit, task }) => addOnce((state.benchDone[kit] ??= []), task),
+  'piece.moved': movePiece,
+  'fastener.broken': (state, { piece, group, count }) => void (tally(state, piece, group).broken += count),
+  'fastener.dropped': (state, { piece, group, count }) => void (tally(state, piece, group).dropped += count),
+  'fastener.found': (state, { piece, group, count }) => {
+    const entry = tally(state, piece, group);
+    entry.dropped = Math.max(0, entry.dropped - count);
+  },
+  'plug.joined': (state, { kit, connection }) => addOnce((state.joined[kit] ??= []), connection),
+  'load.accepted': (state, { circuit }) => addOnce(state.loadsAccepted, circuit),
+  'reference.checked': (state, payload) => void (state.reference = payload),
+  'reading.taken': (state, { plug, pin, ...reading }) => {
+    const key = `${plug}/${pin}`;
+    state.readings[key] = [...(state.readings[key] ?? []).filter((earlier) => earlier.state !== reading.state), reading];
+  },
+  'sensor.unplugged': (state, { sensor }) => addOnce(state.unplugged, sensor),
+  'sensor.reconnected': (state, { sensor }) => void (state.unplugged = state.unplugged.filter((id) => id !== sensor)),
+  'sensor.moved': (state, { sensor, ...change }) => void (state.sensorMoves[sensor] = change),
+  'sensor.calibrated': (state, { sensor, how, note }) => void (state.calibrated[sensor] = { how, note }),
+  'step.passed': (state, { kit, step, pass }) => {
+    const steps = within(state.passes, kit);
+    const passes = (steps[step] ??= []);
+    if (!passes.includes(pass)) passes.push(pass);
+  },
+  'test.tried': (state, { kit, test, passed }) => void (within(state.tests, kit)[test] = passed),
+  'wall.set': (state, payload) => void (state.wall = payload),
+  'aim.prepared': (state, payload) => void (state.aimPrepared = payload),
+  'aim.measured': (state, { lamp, moment, heightMm, referenceMm }) => {
+    (state.aims[lamp] ??= {})[moment] = { heightMm, referenceMm };
+    if (moment === 'after') delete state.aimByOthers[lamp];
+  },
+  'aim.by-others': (state, { lamp, by }) => void (state.aimByOthers[lamp] = by),
+  'final.tried': (state, { lamp, result }) => void (state.final[lamp] = result),
+  'part.bagged': (state, { piece, where }) => void (state.bagged[piece] = where),
+  'exception.named': (state, { about, note }) => void (state.exceptions[about] = note),
+  'job.signed': (state, { atSeq }, event) => void (state.signed ??= { event: event.id, atSeq, by: event.person }),
+  'job.reopened': (state) => void (state.signed = undefined),
+  undone: () => undefined,
+};
+
+function apply<T extends EventType>(state: JobState, event: LoggedEvent<T>): void {
+  const { type, payload } = event as LoggedEvent<T> & { type: T; payload: Payloads[T] };
+  (APPLY[type] as Apply<T> | undefined)?.(state, payload, event);
+}
+
+/** Ids of events that are skipped: undone by an event that is not itself undone. */
+function undoneEvents(log: readonly LoggedEvent[]): Set<string> {
+  const undone = new Set<string>();
+  for (const event of [...log].reverse()) {
+    if (event.type === 'undone' && !undone.has(event.id)) undone.add(event.payload.event);
+  }
+  return undone;
+}
+
+/**
+ * Folds a log to what the job is. Events count in order of `seq`, those not yet taken by the server last; an event undone later
+ * is skipped. What does not fit is kept and becomes an open question; nothing is refused here.
+ */
+export function foldJob(log: readonly LoggedEvent[]): JobState {
+  const state = emptyJob();
+  const undone = undoneEvents(log);
+  for (const event of log) {
+    state.eventCount++;
+    state.lastSeq = Math.max(state.lastSeq, event.seq ?? 0);
+    if (undone.has(event.id)) continue;
+    if (!state.opened && event.type !== 'job.opened') state.questions.push({ code: 'event-before-opening', event: event.id });
+    if (state.signed && event.type !== 'job.reopened' && event.type !== 'job.signed') state.questions.push({ code: 'late-event', event: event.id });
+    apply(state, event);
+  }
+  return state;
+}

@@ -1,0 +1,142 @@
+import type { FactValues } from '../match/index.ts';
+import type { Pass } from '../kit/index.ts';
+import type { Level } from '../vehicle/index.ts';
+import type { PoseChange } from '../sensing/index.ts';
+import type { Reading } from '../probing/index.ts';
+import type { BaselineResult, DocumentPin, FactCertainty, Moment, Payloads } from './events.ts';
+
+/** Version of the fold; a summary made by another version is made anew. */
+export const FOLD_VERSION = 1;
+
+export interface FactRecord {
+  certainty: FactCertainty;
+  value?: string;
+}
+
+/** Fasteners of one group: how many lie in the tray, went back, broke, are lost on the floor. */
+export interface GroupTally {
+  out: number;
+  back: number;
+  broken: number;
+  dropped: number;
+}
+
+export interface MadeMoveRecord {
+  event: string;
+  piece: string;
+  from: Level;
+  level: Level;
+  way?: string;
+}
+
+/** Something the log says that does not fit what came before; a person decides. */
+export type OpenQuestion =
+  | { code: 'event-before-opening'; event: string }
+  | { code: 'second-opening'; event: string }
+  | { code: 'more-back-than-out'; event: string; piece: string; group: string }
+  | { code: 'late-event'; event: string };
+
+/** What a job is, folded from its log. */
+export interface JobState {
+  lastSeq: number;
+  eventCount: number;
+  opened?: Payloads['job.opened'];
+  assigned?: string;
+  number?: string;
+  facts: Record<string, FactRecord>;
+  baseline: Record<string, BaselineResult>;
+  final: Record<string, BaselineResult>;
+  restV?: number;
+  codes: Record<Moment, { code: string; note?: string }[]>;
+  codesRead: Partial<Record<Moment, number>>;
+  gaps: Record<Moment, Record<string, number>>;
+  damage: { event: string; place: string; note: string }[];
+  options: Record<string, Record<string, string>>;
+  confirmed: string[];
+  counts: Record<string, Record<string, number>>;
+  benchDone: Record<string, string[]>;
+  pieces: Record<string, Level>;
+  /** Highest level each piece reached. */
+  reached: Record<string, Level>;
+  /** Opening moves not yet undone, in the order made. */
+  moves: MadeMoveRecord[];
+  tray: Record<string, Record<string, GroupTally>>;
+  joined: Record<string, string[]>;
+  loadsAccepted: string[];
+  reference?: { groundV: number; feedV: number };
+  readings: Record<string, Reading[]>;
+  unplugged: string[];
+  sensorMoves: Record<string, PoseChange>;
+  calibrated: Record<string, { how: Payloads['sensor.calibrated']['how']; note?: string }>;
+  passes: Record<string, Record<string, Pass[]>>;
+  /** Whether the last try of each test passed. */
+  tests: Record<string, Record<string, boolean>>;
+  wall?: Payloads['wall.set'];
+  aimPrepared?: Payloads['aim.prepared'];
+  aims: Record<string, Partial<Record<Moment, { heightMm: number; referenceMm: number }>>>;
+  aimByOthers: Record<string, string>;
+  bagged: Record<string, string>;
+  exceptions: Record<string, string>;
+  signed?: { event: string; atSeq: number; by?: string };
+  questions: OpenQuestion[];
+}
+
+/** A record without a prototype, so that an id may be any word. */
+export function records<T>(): Record<string, T> {
+  return Object.create(null) as Record<string, T>;
+}
+
+/** A job nothing has happened to yet. */
+export function emptyJob(): JobState {
+  return {
+    lastSeq: 0,
+    eventCount: 0,
+    facts: records(),
+    baseline: records(),
+    final: records(),
+    codes: { before: [], after: [] },
+    codesRead: records(),
+    gaps: { before: records(), after: records() },
+    damage: [],
+    options: records(),
+    confirmed: [],
+    counts: records(),
+    benchDone: records(),
+    pieces: records(),
+    reached: records(),
+    moves: [],
+    tray: records(),
+    joined: records(),
+    loadsAccepted: [],
+    readings: records(),
+    unplugged: [],
+    sensorMoves: records(),
+    calibrated: records(),
+    passes: records(),
+    tests: records(),
+    aims: records(),
+    aimByOthers: records(),
+    bagged: records(),
+    exceptions: records(),
+    questions: [],
+  };
+}
+
+/** Facts known or assumed, as conditions read them; a fact recorded as unknown is not among them. */
+export function factValues(state: JobState): FactValues {
+  const values = records<string>();
+  for (const [fact, record] of Object.entries(state.facts)) {
+    if (record.certainty !== 'unknown' && record.value !== undefined) values[fact] = record.value;
+  }
+  return values;
+}
+
+/** Fasteners of a group that are still to go back: taken out, neither back nor written off as broken. */
+export function outstanding(tally: GroupTally): number {
+  return Math.max(0, tally.out - tally.back - tally.broken);
+}
+
+/** The pins of a job, or undefined before it is opened. */
+export function pinsOf(state: JobState): { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin } | undefined {
+  return state.opened && { profile: state.opened.profile, kits: state.opened.kits, rules: state.opened.rules };
+}

@@ -1,0 +1,70 @@
+import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
+import { checkCondition, type FactChoices } from '../match/index.ts';
+import { factChoices, type VehicleProfile } from '../vehicle/index.ts';
+import type { Fitment, Kit } from './kit.ts';
+
+/**
+ * Faults in meaning of a kit whose form is right, held against the profiles it names. A fitment whose vehicle is not among
+ * the profiles is a fault at its `vehicle`.
+ */
+export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>): Fault[] {
+  const lists = ['lamps', 'contents', 'options', 'plugs', 'legs', 'benchTasks'] as const;
+  const faults: Fault[] = lists.flatMap((list) => duplicateIds(kit[list], list));
+  const lamps = new Set(kit.lamps.map((lamp) => lamp.id));
+  kit.options.forEach((option, index) => {
+    const choices = option.choices.map((choice) => choice.id);
+    if (!choices.includes(option.default)) {
+      faults.push({ path: `options[${index}].default`, code: 'choice', data: { value: option.default, choices: choices.join(', ') } });
+    }
+  });
+  kit.legs.forEach((leg, index) => faults.push(...unknownId(leg.lamp, lamps, `legs[${index}].lamp`, 'lamp')));
+  kit.plugs.forEach((plug, index) => faults.push(...unknownId(plug.lamp, lamps, `plugs[${index}].lamp`, 'lamp')));
+  const options = kit.options.map((option): [string, string[]] => [`option.${option.id}`, option.choices.map((choice) => choice.id)]);
+  const known = new Map<string, string[]>(options);
+  kit.fitments.forEach((fitment, index) => {
+    const profile = profiles.get(fitment.vehicle);
+    const path = `fitments[${index}]`;
+    if (!profile) {
+      faults.push({ path: `${path}.vehicle`, code: 'unknown-id', data: { id: fitment.vehicle, what: 'vehicle profile' } });
+      return;
+    }
+    for (const [fact, choices] of factChoices(profile)) known.set(fact, [...(known.get(fact) ?? []), ...choices]);
+    faults.push(...checkFitment(fitment, kit, profile, new Map([...factChoices(profile), ...options]), path));
+  });
+  if (kit.fitments.every((fitment) => profiles.has(fitment.vehicle))) {
+    kit.contents.forEach((item, index) => faults.push(...checkCondition(item.when, known, `contents[${index}].when`)));
+  }
+  return faults;
+}
+
+function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts: FactChoices, path: string): Fault[] {
+  const ids = (items: readonly { id: string }[]) => new Set(items.map((item) => item.id));
+  const lamps = ids(kit.lamps);
+  const pieces = ids(profile.pieces);
+  const faults: Fault[] = [...checkCondition(fitment.condition, facts, `${path}.condition`)];
+  fitment.mounts.forEach((place, index) => {
+    faults.push(...unknownId(place.lamp, lamps, `${path}.mounts[${index}].lamp`, 'lamp'));
+    faults.push(...unknownId(place.mount, ids(profile.mounts), `${path}.mounts[${index}].mount`, 'mount position'));
+  });
+  faults.push(...duplicateIds(fitment.connections, `${path}.connections`));
+  fitment.connections.forEach((connection, index) => {
+    const at = `${path}.connections[${index}]`;
+    faults.push(...unknownId(connection.kitPlug, ids(kit.plugs), `${at}.kitPlug`, 'kit plug'));
+    faults.push(...unknownId(connection.vehiclePlug, ids(profile.plugs), `${at}.vehiclePlug`, 'vehicle plug'));
+    faults.push(...unknownId(connection.circuit, ids(profile.circuits), `${at}.circuit`, 'circuit'));
+    faults.push(...unknownId(connection.adapter, ids(kit.contents), `${at}.adapter`, 'contents item'));
+    connection.lamps.forEach((lamp, place) => faults.push(...unknownId(lamp, lamps, `${at}.lamps[${place}]`, 'lamp')));
+    faults.push(...checkCondition(connection.when, facts, `${at}.when`));
+  });
+  fitment.replaces.forEach((piece, index) => faults.push(...unknownId(piece, pieces, `${path}.replaces[${index}]`, 'piece')));
+  fitment.losesFunctions.forEach((lamp, index) => {
+    faults.push(...unknownId(lamp, ids(profile.functions), `${path}.losesFunctions[${index}]`, 'lamp function'));
+  });
+  faults.push(...duplicateIds(fitment.fitSteps, `${path}.fitSteps`), ...duplicateIds(fitment.tests, `${path}.tests`));
+  fitment.fitSteps.forEach((step, index) => {
+    step.needs.forEach((need, place) => faults.push(...unknownId(need.piece, pieces, `${path}.fitSteps[${index}].needs[${place}].piece`, 'piece')));
+    faults.push(...checkCondition(step.when, facts, `${path}.fitSteps[${index}].when`));
+  });
+  fitment.tests.forEach((test, index) => faults.push(...unknownId(test.lamp, lamps, `${path}.tests[${index}].lamp`, 'lamp')));
+  return faults;
+}

@@ -1,0 +1,2 @@
+export * from './kit.ts';
+export * from './check.ts';

@@ -1,0 +1,139 @@
+import type { Condition } from '../match/index.ts';
+import type { LevelNeed, LoadKind, PlugFace, Side, Years } from '../vehicle/index.ts';
+
+export const CONTENT_KINDS = ['lamp', 'bracket', 'adapter', 'harness', 'trim', 'fastener', 'switch', 'other'] as const;
+export type ContentKind = (typeof CONTENT_KINDS)[number];
+export const PASSES = ['start', 'align', 'tighten'] as const;
+/** Every fastener is started before any is aligned, all aligned before any is tightened. */
+export type Pass = (typeof PASSES)[number];
+export const BEAMS = ['front fog', 'dipped', 'driving', 'work', 'marker', 'signal'] as const;
+export type Beam = (typeof BEAMS)[number];
+
+export interface Optics {
+  beam: Beam;
+  peakCd: number;
+  /** Full width at half maximum. */
+  widthDeg: number;
+  heightDeg: number;
+  colourTemperatureK: number;
+  /** A claim without a test is marked as a claim. */
+  basis: 'tested' | 'claimed';
+}
+
+export interface Lamp {
+  id: string;
+  name: string;
+  side: Side;
+  optics: Optics;
+  load: { powerW: number; atV: number; kind: LoadKind; standbyMa: number };
+  box: { widthMm: number; heightMm: number; depthMm: number };
+  marking: string;
+  /** Turn of the aim screw, where the lamp has one. */
+  aimDegPerTurn?: number;
+}
+
+/** A line of the contents list. */
+export interface ContentItem {
+  id: string;
+  name: string;
+  kind: ContentKind;
+  count: number;
+  hand?: 'left' | 'right';
+  spareAllowed: boolean;
+  /** Packed or needed only where this holds of the vehicle or of the options chosen. */
+  when?: Condition;
+}
+
+export interface OptionChoice {
+  id: string;
+  label: string;
+  consequence: string;
+}
+
+export interface KitOption {
+  id: string;
+  label: string;
+  choices: OptionChoice[];
+  default: string;
+}
+
+export interface KitPlug extends PlugFace {
+  lamp?: string;
+}
+
+/** A plug of the kit that meets a plug of the vehicle, directly or by an adapter from the contents. */
+export interface Connection {
+  id: string;
+  kitPlug: string;
+  vehiclePlug: string;
+  circuit: string;
+  lamps: string[];
+  adapter?: string;
+  when?: Condition;
+}
+
+export interface FitStep {
+  id: string;
+  name: string;
+  side: Side;
+  needs: LevelNeed[];
+  passes: Pass[];
+  minutes: number;
+  tool: string;
+  tighten: string;
+  caution?: string;
+  irreversible?: boolean;
+  when?: Condition;
+}
+
+export interface KitTest {
+  id: string;
+  name: string;
+  side: Side;
+  /** State the vehicle must be in. */
+  state: string;
+  /** Instruction to the helper in the driver's seat. */
+  helper: string;
+  lamp: string;
+  gate: boolean;
+  caution?: string;
+}
+
+export interface Fitment {
+  vehicle: string;
+  years: Years;
+  condition?: Condition;
+  mounts: { lamp: string; mount: string }[];
+  connections: Connection[];
+  /** Pieces of the vehicle that the kit takes the place of. */
+  replaces: string[];
+  /** Factory functions that go with the replaced pieces. */
+  losesFunctions: string[];
+  fitSteps: FitStep[];
+  tests: KitTest[];
+}
+
+export interface BenchTask {
+  id: string;
+  name: string;
+  minutes: number;
+  cureMin: number;
+  caution?: string;
+}
+
+/** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
+export interface Kit {
+  format: 'jade-kit/1';
+  slug: string;
+  name: string;
+  maker: string;
+  lamps: Lamp[];
+  contents: ContentItem[];
+  options: KitOption[];
+  plugs: KitPlug[];
+  legs: { id: string; lamp: string; lengthMm: number }[];
+  benchTasks: BenchTask[];
+  fitments: Fitment[];
+  warnings: string[];
+  priceCents: number;
+}

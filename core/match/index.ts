@@ -1,0 +1,3 @@
+export * from './condition.ts';
+export * from './verdict.ts';
+export * from './check.ts';

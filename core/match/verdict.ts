@@ -1,0 +1,112 @@
+import type { Kit } from '../kit/index.ts';
+import type { MountPosition, VehicleProfile } from '../vehicle/index.ts';
+import { evaluate, explain, factsOf, type Condition, type FactValues, type ReasonTree, type Truth } from './condition.ts';
+
+/** Clearance of a lamp's box in the opening it goes into, in millimetres; negative where it does not go in. */
+export interface Clearance {
+  lamp: string;
+  mount: string;
+  widthMm: number;
+  heightMm: number;
+  depthMm: number;
+  value: Truth;
+}
+
+export type MatchReason =
+  | { code: 'made-for'; value: Truth; vehicle: string }
+  | { code: 'years'; value: Truth; year: number; from: number; to: number | null }
+  | { code: 'equipment'; value: Truth; tree: ReasonTree }
+  | { code: 'opening'; value: Truth; clearance: Clearance };
+
+/** Whether a kit fits a vehicle, why, and which unknown fact is the cheapest to look at first. */
+export interface MatchVerdict {
+  kit: string;
+  value: Truth;
+  reasons: MatchReason[];
+  /** Facts not known that could still change the verdict or the adapters, cheapest look first. */
+  ask: string[];
+  /** Contents whose need is settled as yes. */
+  adapters: string[];
+  /** Contents whose need hangs on a fact that is not known. */
+  undecidedAdapters: string[];
+}
+
+/** The facts of a vehicle joined with the options chosen for a kit, which conditions name as `option.<id>`. */
+export function withOptions(facts: FactValues, kit: Kit, chosen: Readonly<Record<string, string>>): FactValues {
+  const options = Object.fromEntries(kit.options.map((option) => [`option.${option.id}`, chosen[option.id] ?? option.default]));
+  return { ...facts, ...options };
+}
+
+function clearanceOf(kit: Kit, mount: MountPosition, lampId: string): Clearance | undefined {
+  const lamp = kit.lamps.find((candidate) => candidate.id === lampId);
+  if (!lamp || !mount.opening) return undefined;
+  const widthMm = mount.opening.widthMm - lamp.box.widthMm;
+  const heightMm = mount.opening.heightMm - lamp.box.heightMm;
+  const depthMm = mount.opening.depthMm - lamp.box.depthMm;
+  return { lamp: lampId, mount: mount.id, widthMm, heightMm, depthMm, value: Math.min(widthMm, heightMm, depthMm) >= 0 ? 'yes' : 'no' };
+}
+
+function allOf(values: Truth[]): Truth {
+  if (values.includes('no')) return 'no';
+  return values.includes('unknown') ? 'unknown' : 'yes';
+}
+
+/**
+ * Value of a condition that is also settled when every completion of its unknown facts agrees ("A or not A").
+ * Beyond 4096 completions the plain Kleene value is returned.
+ */
+export function settle(condition: Condition | undefined, facts: FactValues, profile: VehicleProfile): Truth {
+  const plain = evaluate(condition, facts);
+  if (plain !== 'unknown') return plain;
+  const open = factsOf(condition).filter((fact) => facts[fact] === undefined);
+  const choices = open.map((fact) => profile.facts.find((definition) => definition.id === fact)?.choices ?? []);
+  const count = choices.reduce((product, list) => product * list.length, 1);
+  if (count === 0 || count > 4096) return 'unknown';
+  let agreed: Truth | undefined;
+  for (let index = 0; index < count; index++) {
+    let rest = index;
+    const completed: Record<string, string> = { ...facts };
+    open.forEach((fact, place) => {
+      const list = choices[place] ?? [];
+      completed[fact] = list[rest % list.length] ?? '';
+      rest = Math.floor(rest / list.length);
+    });
+    const value = evaluate(condition, completed);
+    if (agreed !== undefined && value !== agreed) return 'unknown';
+    agreed = value;
+  }
+  return agreed ?? 'unknown';
+}
+
+/**
+ * Three-valued verdict of one kit on one vehicle with its reasons.
+ * @param year model year, or undefined where it is not known
+ * @param facts what is known of this vehicle, options joined in (see `withOptions`)
+ */
+export function matchKit(kit: Kit, profile: VehicleProfile, year: number | undefined, facts: FactValues): MatchVerdict {
+  const fitment = kit.fitments.find((candidate) => candidate.vehicle === profile.slug);
+  if (!fitment) {
+    const reason: MatchReason = { code: 'made-for', value: 'no', vehicle: profile.slug };
+    return { kit: kit.slug, value: 'no', reasons: [reason], ask: [], adapters: [], undecidedAdapters: [] };
+  }
+  const reasons: MatchReason[] = [{ code: 'made-for', value: 'yes', vehicle: profile.slug }];
+  const { from, to } = fitment.years;
+  if (year === undefined) reasons.push({ code: 'years', value: 'unknown', year: 0, from, to: to ?? null });
+  else reasons.push({ code: 'years', value: year >= from && year <= (to ?? Infinity) ? 'yes' : 'no', year, from, to: to ?? null });
+  if (fitment.condition) {
+    reasons.push({ code: 'equipment', value: settle(fitment.condition, facts, profile), tree: explain(fitment.condition, facts) });
+  }
+  for (const place of fitment.mounts) {
+    const mount = profile.mounts.find((candidate) => candidate.id === place.mount);
+    const clearance = mount && clearanceOf(kit, mount, place.lamp);
+    if (clearance) reasons.push({ code: 'opening', value: clearance.value, clearance });
+  }
+  const value = allOf(reasons.map((reason) => reason.value));
+  const conditional = [...kit.contents, ...fitment.connections, ...fitment.fitSteps].map((item) => item.when);
+  const undecided = conditional.filter((when) => settle(when, facts, profile) === 'unknown');
+  const open = [fitment.condition, ...undecided].flatMap(factsOf).filter((fact) => facts[fact] === undefined);
+  const lookMin = (fact: string) => profile.facts.find((definition) => definition.id === fact)?.lookMin ?? 0;
+  const ask = value === 'no' ? [] : [...new Set(open)].sort((a, b) => lookMin(a) - lookMin(b) || a.localeCompare(b));
+  const needOf = (truth: Truth) => kit.contents.filter((item) => item.when && settle(item.when, facts, profile) === truth).map((item) => item.id);
+  return { kit: kit.slug, value, reasons, ask, adapters: needOf('yes'), undecidedAdapters: needOf('unknown') };
+}

@@ -1,0 +1,50 @@
+import type { Beam } from '../kit/index.ts';
+
+/** A height band of an aim rule; heights of the lamp's reference point, both ends inclusive, later bands win at a shared end. */
+export interface AimBand {
+  fromMm: number;
+  toMm: number;
+  /** Wanted dip, positive down: percent for the percent family, degrees for the other two. */
+  wantedDip: number;
+  /** How far above and below the wanted aim the cut-off may be, in the unit of the family. */
+  toleranceUp: number;
+  toleranceDown: number;
+}
+
+/** How a beam is to be aimed. */
+export interface AimRule {
+  id: string;
+  name: string;
+  beam: Beam;
+  family: 'percent' | 'inches at 25 ft' | 'fixed angle';
+  reference: 'lower edge' | 'centre';
+  bands: AimBand[];
+  source: string;
+  certainty: 'confirmed' | 'to be confirmed';
+}
+
+export interface ElectricsRules {
+  warnShare: number;
+  refuseShare: number;
+  lampDropShare: number;
+  auxiliaryDropShare: number;
+  contactMohm: number;
+  chassisMohm: number;
+  slackEndMm: number;
+  mainFuseWithinMm: number;
+  source: string;
+  certainty: 'confirmed' | 'to be confirmed';
+}
+
+/** Defaults and limits that the shop can edit; the local rule decides. */
+export interface RuleSet {
+  format: 'jade-rule-set/1';
+  slug: string;
+  name: string;
+  aim: AimRule[];
+  electrics: ElectricsRules;
+  sequence: { sideMin: number; zoneMin: number; toolMin: number; helperMin: number };
+  probing: { offBelow: number; onFrom: number; groundMaxV: number; groundMaxOhm: number };
+  floorToleranceMmPerM: number;
+  neverUseCircuits: string[];
+}

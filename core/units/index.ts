@@ -1,0 +1,39 @@
+/** Minutes as whole hundredths, so that sums and comparisons of plans are exact. */
+export function minutesToHundredths(minutes: number): number {
+  return Math.round(minutes * 100);
+}
+
+/** Whole hundredths of a minute back to minutes. */
+export function hundredthsToMinutes(hundredths: number): number {
+  return hundredths / 100;
+}
+
+/** Millimetres to inches; 1 in is 25.4 mm by definition. */
+export function mmToInches(lengthMm: number): number {
+  return lengthMm / 25.4;
+}
+
+/** Inches to millimetres; 1 in is 25.4 mm by definition. */
+export function inchesToMm(lengthIn: number): number {
+  return lengthIn * 25.4;
+}
+
+/** Degrees to radians. */
+export function degToRad(angleDeg: number): number {
+  return (angleDeg * Math.PI) / 180;
+}
+
+/** Radians to degrees. */
+export function radToDeg(angleRad: number): number {
+  return (angleRad * 180) / Math.PI;
+}
+
+/** A slope in percent (rise per hundred) as an angle in degrees. */
+export function percentToDeg(slopePercent: number): number {
+  return radToDeg(Math.atan(slopePercent / 100));
+}
+
+/** An angle in degrees as a slope in percent. */
+export function degToPercent(angleDeg: number): number {
+  return Math.tan(degToRad(angleDeg)) * 100;
+}

@@ -1,0 +1,148 @@
+import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
+import { checkCondition, type FactChoices } from '../match/index.ts';
+import { LEVELS, type MountPosition, type Piece, type VehicleProfile, type Way } from './profile.ts';
+
+const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
+
+/** The facts of a profile with their choices. */
+export function factChoices(profile: VehicleProfile): FactChoices {
+  return new Map(profile.facts.map((fact) => [fact.id, fact.choices]));
+}
+
+/**
+ * Faults in meaning of a profile whose form is right: ids that stand twice or do not exist, `open` that falls, a way that needs
+ * its own level, a level that no choice of ways can reach, an unconditional refit cycle. Empty where there is none.
+ */
+export function checkProfile(profile: VehicleProfile): Fault[] {
+  const pieceIds = new Set(profile.pieces.map((piece) => piece.id));
+  const circuits = new Set(profile.circuits.map((circuit) => circuit.id));
+  const choices = factChoices(profile);
+  const lists = ['facts', 'pieces', 'refitRules', 'sensors', 'plugs', 'circuits', 'mounts', 'functions', 'gaps'] as const;
+  const faults: Fault[] = lists.flatMap((list) => duplicateIds(profile[list], list));
+  if (profile.years.to !== undefined && profile.years.to < profile.years.from) {
+    faults.push({ path: 'years.to', code: 'span-order', data: { from: profile.years.from, to: profile.years.to } });
+  }
+  faults.push(...checkPieces(profile.pieces, profile.mounts, choices));
+  profile.refitRules.forEach((rule, index) => {
+    faults.push(...unknownId(rule.first, pieceIds, `refitRules[${index}].first`, 'piece'));
+    faults.push(...unknownId(rule.then, pieceIds, `refitRules[${index}].then`, 'piece'));
+    faults.push(...checkCondition(rule.when, choices, `refitRules[${index}].when`));
+  });
+  profile.sensors.forEach((sensor, index) => {
+    faults.push(...unknownId(sensor.on, pieceIds, `sensors[${index}].on`, 'piece'));
+    faults.push(...checkCondition(sensor.when, choices, `sensors[${index}].when`));
+  });
+  profile.plugs.forEach((plug, index) => {
+    const path = `plugs[${index}]`;
+    faults.push(...unknownId(plug.behind, pieceIds, `${path}.behind`, 'piece'), ...checkCondition(plug.when, choices, `${path}.when`));
+    plug.pins.forEach((pin, place) => {
+      faults.push(...unknownId(pin.circuit, circuits, `${path}.pins[${place}].circuit`, 'circuit'));
+      if (pin.row > plug.rows || pin.column > plug.columns) {
+        faults.push({ path: `${path}.pins[${place}]`, code: 'pin-outside-face', data: { rows: plug.rows, columns: plug.columns } });
+      }
+    });
+  });
+  profile.functions.forEach((lamp, index) => faults.push(...checkCondition(lamp.when, choices, `functions[${index}].when`)));
+  if (faults.length === 0) faults.push(...unreachableLevels(profile.pieces), ...refitCycle(profile));
+  return faults;
+}
+
+/** Faults of pieces and mount positions among themselves: the part of a profile that a way in is planned from. */
+export function checkPieces(list: readonly Piece[], mounts: readonly MountPosition[], choices: FactChoices): Fault[] {
+  const pieces = new Map(list.map((piece) => [piece.id, piece]));
+  const faults = list.flatMap((piece, index) => [...checkPiece(piece, pieces, `pieces[${index}]`), ...checkCondition(piece.when, choices, `pieces[${index}].when`)]);
+  mounts.forEach((mount, index) => {
+    mount.reach.forEach((way, place) => faults.push(...checkNeeds(way, pieces, `mounts[${index}].reach[${place}]`)));
+    (mount.adjusterBehind ?? []).forEach((piece, place) => {
+      faults.push(...unknownId(piece, new Set(pieces.keys()), `mounts[${index}].adjusterBehind[${place}]`, 'piece'));
+    });
+  });
+  return faults;
+}
+
+function checkPiece(piece: Piece, pieces: Map<string, Piece>, path: string): Fault[] {
+  const faults: Fault[] = [...duplicateIds(piece.fasteners, `${path}.fasteners`)];
+  if (piece.levels.length === 0) faults.push({ path: `${path}.levels`, code: 'no-levels', data: { piece: piece.id } });
+  for (const axis of ['xMm', 'yMm', 'zMm'] as const) {
+    const [from, to] = piece.box[axis];
+    if (from > to) faults.push({ path: `${path}.box.${axis}`, code: 'span-order', data: { from, to } });
+  }
+  let before: (typeof piece.levels)[number] | undefined;
+  piece.levels.forEach((level, index) => {
+    const at = `${path}.levels[${index}]`;
+    if (before && rank(level.level) <= rank(before.level)) faults.push({ path: `${at}.level`, code: 'span-order', data: { from: before.level, to: level.level } });
+    if (before && level.openMin * level.people < before.openMin * before.people) {
+      faults.push({ path: `${at}.openMin`, code: 'open-falls', data: { piece: piece.id, level: level.level } });
+    }
+    before = level;
+    level.ways.forEach((way, place) => {
+      faults.push(...checkNeeds(way, pieces, `${at}.ways[${place}]`));
+      const own = way.needs.findIndex((need) => need.piece === piece.id && rank(need.level) >= rank(level.level));
+      if (own >= 0) faults.push({ path: `${at}.ways[${place}].needs[${own}]`, code: 'own-level', data: { piece: piece.id, level: level.level } });
+    });
+  });
+  const levels = new Set<string>(piece.levels.map((level) => level.level));
+  piece.fasteners.forEach((group, index) => faults.push(...unknownId(group.atLevel, levels, `${path}.fasteners[${index}].atLevel`, 'level')));
+  return faults;
+}
+
+function checkNeeds(way: Way, pieces: Map<string, Piece>, path: string): Fault[] {
+  return way.needs.flatMap((need, index) => {
+    const piece = pieces.get(need.piece);
+    const at = `${path}.needs[${index}]`;
+    if (!piece) return [{ path: `${at}.piece`, code: 'unknown-id' as const, data: { id: need.piece, what: 'piece' } }];
+    const reaches = piece.levels.some((level) => rank(level.level) >= rank(need.level));
+    return reaches ? [] : [{ path: `${at}.level`, code: 'unknown-id' as const, data: { id: need.level, what: 'level' } }];
+  });
+}
+
+/** Levels that no choice of ways can reach. */
+export function unreachableLevels(pieces: readonly Piece[]): Fault[] {
+  const reached = new Map(pieces.map((piece) => [piece.id, 0]));
+  const holds = (way: Way) => way.needs.every((need) => (reached.get(need.piece) ?? 0) >= rank(need.level));
+  for (let grew = true; grew; ) {
+    grew = false;
+    for (const piece of pieces) {
+      for (const level of piece.levels) {
+        if (rank(level.level) > (reached.get(piece.id) ?? 0) && level.ways.some(holds)) {
+          reached.set(piece.id, rank(level.level));
+          grew = true;
+        }
+      }
+    }
+  }
+  return pieces.flatMap((piece, index) =>
+    piece.levels.flatMap((level, place) =>
+      rank(level.level) > (reached.get(piece.id) ?? 0)
+        ? [{ path: `pieces[${index}].levels[${place}]`, code: 'unreachable-level' as const, data: { piece: piece.id, level: level.level } }]
+        : [],
+    ),
+  );
+}
+
+function refitCycle(profile: VehicleProfile): Fault[] {
+  const after = new Map<string, string[]>();
+  for (const rule of profile.refitRules) {
+    if (!rule.when) after.set(rule.first, [...(after.get(rule.first) ?? []), rule.then]);
+  }
+  const state = new Map<string, 'open' | 'done'>();
+  const trail: string[] = [];
+  const visit = (piece: string): string[] | undefined => {
+    if (state.get(piece) === 'done') return undefined;
+    if (state.get(piece) === 'open') return [...trail.slice(trail.indexOf(piece)), piece];
+    state.set(piece, 'open');
+    trail.push(piece);
+    for (const next of after.get(piece) ?? []) {
+      const cycle = visit(next);
+      if (cycle) return cycle;
+    }
+    trail.pop();
+    state.set(piece, 'done');
+    return undefined;
+  };
+  for (const piece of after.keys()) {
+    const cycle = visit(piece);
+    if (cycle) return [{ path: 'refitRules', code: 'refit-cycle', data: { cycle: cycle.join(' → ') } }];
+  }
+  return [];
+}

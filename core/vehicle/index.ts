@@ -1,0 +1,3 @@
+export * from './profile.ts';
+export * from './check.ts';
+export * from './number.ts';

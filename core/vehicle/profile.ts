@@ -1,0 +1,271 @@
+import type { Condition } from '../match/index.ts';
+
+export const LEVELS = ['fitted', 'loosened', 'folded', 'hung', 'off'] as const;
+/** How far a piece is open; each level includes those before it. */
+export type Level = (typeof LEVELS)[number];
+export const OPEN_LEVELS = ['loosened', 'folded', 'hung', 'off'] as const;
+export type OpenLevel = (typeof OPEN_LEVELS)[number];
+export const SIDES = ['left', 'centre', 'right'] as const;
+export type Side = (typeof SIDES)[number];
+export const ZONES = ['front', 'rear', 'left-side', 'right-side', 'roof', 'cabin', 'underneath'] as const;
+export type Zone = (typeof ZONES)[number];
+export const BODIES = ['van-high-roof', 'crossover', 'minibus', 'scooter-box', 'utility-side-by-side'] as const;
+export type Body = (typeof BODIES)[number];
+export const DRIVES = ['hex', 'six-lobe', 'six-lobe plus', 'cross-head', 'hex key', 'push-pin', 'fir-tree clip', 'hook', 'plug lock', 'none'] as const;
+export type Drive = (typeof DRIVES)[number];
+export const RELEASES = ['unscrew', 'pull out', 'push centre', 'centre out first', 'squeeze tabs', 'slide', 'turn', 'lift then pull'] as const;
+/** How a fastener lets go. */
+export type Release = (typeof RELEASES)[number];
+export const SNUG_CLASSES = ['plastic', 'sheet metal', 'steel', 'aluminium'] as const;
+export type SnugClass = (typeof SNUG_CLASSES)[number];
+export const SENSOR_KINDS = ['radar', 'camera', 'parking', 'shutter', 'washer'] as const;
+export type SensorKind = (typeof SENSOR_KINDS)[number];
+export const LOAD_KINDS = ['filament', 'driven LED', 'resistive'] as const;
+export type LoadKind = (typeof LOAD_KINDS)[number];
+export const PIN_GENDERS = ['pins', 'sockets'] as const;
+export type PinGender = (typeof PIN_GENDERS)[number];
+
+/** From and to in millimetres along one axis, lower end first. */
+export type SpanMm = [number, number];
+
+/** An upright box in vehicle axes: x forward from the front axle, y left, z up from the ground. */
+export interface BoxMm {
+  xMm: SpanMm;
+  yMm: SpanMm;
+  zMm: SpanMm;
+}
+
+export interface PointMm {
+  xMm: number;
+  yMm: number;
+  zMm: number;
+}
+
+export interface Years {
+  from: number;
+  /** Absent while the model is still made. */
+  to?: number;
+}
+
+export interface Measures {
+  lengthMm: number;
+  widthMm: number;
+  heightMm: number;
+  wheelbaseMm: number;
+  frontOverhangMm: number;
+  wheelDiameterMm: number;
+  trackMm: number;
+  /** Height of the front end where bonnet and windscreen meet the nose. */
+  bonnetHeightMm: number;
+  groundClearanceMm: number;
+}
+
+/** One thing that is so or not so on one vehicle, with how to see it. */
+export interface FactDefinition {
+  id: string;
+  label: string;
+  choices: string[];
+  howToSee: string;
+  /** Minutes it takes to look. */
+  lookMin: number;
+}
+
+export interface LevelNeed {
+  piece: string;
+  level: OpenLevel;
+}
+
+/** One way to bring a piece to a level: what must hold at that moment and what it costs beyond the move itself. */
+export interface Way {
+  id: string;
+  needs: LevelNeed[];
+  /** Person-minutes beyond the move. */
+  extraMin: number;
+  note?: string;
+  irreversible?: boolean;
+}
+
+export interface PieceLevel {
+  level: OpenLevel;
+  /** Minutes from fitted to this level, by as many people as stated. */
+  openMin: number;
+  closeMin: number;
+  people: number;
+  ways: Way[];
+  breakage?: { chance: number; replaceMin: number };
+}
+
+export interface Tightening {
+  torqueNm?: number;
+  source?: string;
+  snug?: SnugClass;
+}
+
+/** Fasteners of one kind and length in one place. */
+export interface FastenerGroup {
+  id: string;
+  drive: Drive;
+  /** Absent where the drive says it all. */
+  size?: string;
+  lengthMm?: number;
+  count: number;
+  place: string;
+  side: Side;
+  singleUse: boolean;
+  release: Release;
+  tighten: Tightening;
+  /** The level of the piece at which these come out. */
+  atLevel: OpenLevel;
+}
+
+/** Anything of the vehicle that is loosened, folded back, taken off or unplugged. */
+export interface Piece {
+  id: string;
+  name: string;
+  side: Side;
+  zone: Zone;
+  box: BoxMm;
+  /** Present only where this holds. */
+  when?: Condition;
+  levels: PieceLevel[];
+  fasteners: FastenerGroup[];
+  cautions: string[];
+  /** Said at the step: path out, protection, support. */
+  movement?: string;
+  brittle?: boolean;
+}
+
+/** `first` closes before `then`, always or where the condition holds. */
+export interface RefitRule {
+  id: string;
+  first: string;
+  then: string;
+  why: string;
+  when?: Condition;
+}
+
+export interface Sensor {
+  id: string;
+  name: string;
+  kind: SensorKind;
+  /** Piece that carries it. */
+  on: string;
+  lock: string;
+  pose: PointMm & { yawDeg: number; pitchDeg: number };
+  fieldOfView: { horizontalDeg: number; verticalDeg: number; rangeM: number };
+  /** Largest angle off its pose before its own procedure must be run anew. */
+  toleranceDeg: number;
+  calibration: 'required' | 'not required';
+  procedure: string;
+  when?: Condition;
+}
+
+export interface PlugPin {
+  id: string;
+  row: number;
+  column: number;
+  /** What the pin carries; `empty` where the cavity holds no contact. */
+  carries: string;
+  colour?: string;
+  circuit?: string;
+}
+
+export interface PlugFace {
+  id: string;
+  name: string;
+  family: string;
+  gender: PinGender;
+  keying: string;
+  rows: number;
+  columns: number;
+  lock: string;
+  pins: PlugPin[];
+}
+
+export interface VehiclePlug extends PlugFace {
+  side: Side;
+  at: PointMm;
+  whereToLook: string;
+  /** Piece that hides it. */
+  behind?: string;
+  when?: Condition;
+}
+
+export interface Load {
+  name: string;
+  powerW: number;
+  atV: number;
+  kind: LoadKind;
+}
+
+export interface Circuit {
+  id: string;
+  name: string;
+  fuse: { slot: string; ratedA: number };
+  wire: { areaMm2: number; lengthM: number; permittedA: number };
+  plugPermittedA: number;
+  switchPermittedA?: number;
+  /** Factory loads already on the circuit. */
+  loads: Load[];
+  /** States in which it is live. */
+  liveIn: string[];
+  /** Named where the shop's rules never allow work on it. */
+  neverUse?: string;
+}
+
+/** Where a lamp of a kit can sit, and what must be reachable for it. */
+export interface MountPosition {
+  id: string;
+  name: string;
+  side: Side;
+  at: PointMm;
+  opening?: { widthMm: number; heightMm: number; depthMm: number };
+  reach: Way[];
+  /** Pieces that hide the aim adjuster once they are back. */
+  adjusterBehind?: string[];
+}
+
+/** A factory lamp function, tried at check in and again at hand over. */
+export interface LampFunction {
+  id: string;
+  name: string;
+  side: Side;
+  state: string;
+  at: PointMm;
+  when?: Condition;
+}
+
+export interface GapPoint {
+  id: string;
+  name: string;
+  side: Side;
+  at: PointMm;
+  nominalMm: number;
+  toleranceMm: number;
+}
+
+/** What the shop knows of a kind of vehicle. */
+export interface VehicleProfile {
+  format: 'jade-vehicle-profile/1';
+  slug: string;
+  maker: string;
+  model: string;
+  years: Years;
+  body: Body;
+  systemVoltageV: 12 | 24;
+  highVoltage: boolean;
+  battery: { capacityAh: number; standbyMa: number };
+  measures: Measures;
+  /** Whether the number carries a check digit in the vehicle's market. */
+  numberCheckDigit: boolean;
+  facts: FactDefinition[];
+  pieces: Piece[];
+  refitRules: RefitRule[];
+  sensors: Sensor[];
+  plugs: VehiclePlug[];
+  circuits: Circuit[];
+  mounts: MountPosition[];
+  functions: LampFunction[];
+  gaps: GapPoint[];
+  cautions: string[];
+}

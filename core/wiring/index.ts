@@ -1,0 +1,3 @@
+export * from './plugs.ts';
+export * from './load.ts';
+export * from './legs.ts';

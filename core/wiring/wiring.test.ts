@@ -1,0 +1,64 @@
+import type { Circuit, PlugFace } from '../vehicle/index.ts';
+import { assignLegs, checkLoad, copperOhm, gaugeAreaMm2, loadCurrentA, matePlugs, smallestFuseA, worstCurrentA, voltageRange } from './index.ts';
+
+test('8.4 m of 1.5 mm² copper is 0.09654 Ω, and 8 A drop 0.772 V', () => {
+  expect(copperOhm(8.4, 1.5)).toBeCloseTo(0.09654, 5);
+  expect(copperOhm(8.4, 1.5) * 8).toBeCloseTo(0.772, 3);
+});
+
+test('a 55 W filament at 13.2 V takes 4.167 A there; an LED takes most at the least voltage', () => {
+  expect(loadCurrentA({ powerW: 55, atV: 13.2, kind: 'filament' }, 13.2)).toBeCloseTo(4.1667, 4);
+  expect(worstCurrentA({ powerW: 21.6, atV: 13.2, kind: 'driven LED' }, voltageRange(12))).toBeCloseTo(2, 9);
+  expect(loadCurrentA({ powerW: 12, atV: 12, kind: 'resistive' }, 24)).toBeCloseTo(2, 9);
+  expect(voltageRange(24)).toEqual({ leastV: 21.6, runningV: 27.6, mostV: 28.8 });
+});
+
+test('gauge 16 is 1.31 mm², gauge 12 is 3.31 mm²', () => {
+  expect(gaugeAreaMm2(16)).toBeCloseTo(1.309, 3);
+  expect(gaugeAreaMm2(12)).toBeCloseTo(3.309, 3);
+});
+
+test('the fuse keeps a fifth in hand: 8 A fit a 10 A fuse exactly, 8.1 A want 15 A, 33 A none', () => {
+  expect([smallestFuseA(8), smallestFuseA(8.1), smallestFuseA(33)]).toEqual([10, 15, undefined]);
+});
+
+const rules = { warnShare: 0.8, refuseShare: 1, lampDropShare: 0.03, auxiliaryDropShare: 0.05, contactMohm: 2, chassisMohm: 5, slackEndMm: 150, mainFuseWithinMm: 180, source: 'test', certainty: 'to be confirmed' as const };
+const circuit: Circuit = { id: 'c', name: 'c', fuse: { slot: 'F1', ratedA: 10 }, wire: { areaMm2: 1.5, lengthM: 4.2, permittedA: 16 }, plugPermittedA: 12, loads: [], liveIn: [] };
+const led = (powerW: number) => ({ name: 'lamp', powerW, atV: 13.2, kind: 'driven LED' as const });
+
+test('a full fuse passes, a watt more is refused, a switch can be the weakest', () => {
+  expect(checkLoad(circuit, [led(86.4)], 12, rules)).toMatchObject({ afterA: 8, shareAfter: 0.8, verdict: 'carries', weakest: 'fuse' });
+  expect(checkLoad(circuit, [led(108)], 12, rules).verdict).toBe('warn');
+  expect(checkLoad(circuit, [led(109)], 12, rules).verdict).toBe('refuse');
+  expect(checkLoad({ ...circuit, switchPermittedA: 5 }, [led(54)], 12, rules)).toMatchObject({ weakest: 'switch', shareAfter: 1, verdict: 'warn' });
+  expect(checkLoad({ ...circuit, neverUse: 'brakes' }, [], 12, rules).verdict).toBe('never');
+});
+
+test('drop: 69 W at 13.8 V are 5 A over 0.04827 Ω of wire, 5 mΩ of chassis and four contacts of 2 mΩ', () => {
+  expect(checkLoad(circuit, [led(69)], 12, rules).dropV).toBeCloseTo(5 * (0.048272 + 0.013), 5);
+});
+
+const face = (gender: 'pins' | 'sockets', carries: string[], family = 'LB-2'): PlugFace => ({
+  id: 'x', name: 'x', family, gender, keying: 'A', rows: 1, columns: carries.length, lock: 'tab',
+  pins: carries.map((what, index) => ({ id: String(index + 1), row: 1, column: index + 1, carries: what })),
+});
+
+test('plugs meet pin by pin; a swapped pair is seen, an empty cavity too', () => {
+  expect(matePlugs(face('pins', ['ground', 'front fog']), face('sockets', ['ground', 'front fog'])).value).toBe('mates');
+  const swapped = matePlugs(face('pins', ['front fog', 'ground']), face('sockets', ['ground', 'front fog']));
+  expect(swapped.value).toBe('mates with pins wrong');
+  expect(swapped.pairs.map((pair) => pair.verdict)).toEqual(['swapped', 'swapped']);
+  expect(matePlugs(face('pins', ['ground', 'empty', 'parking']), face('sockets', ['ground', 'front fog', 'empty'])).pairs.map((pair) => pair.verdict)).toEqual(['meets', 'nothing there', 'left over']);
+});
+
+test('other family, same gender: does not mate, and says both', () => {
+  const verdict = matePlugs(face('pins', ['ground']), face('pins', ['ground'], 'LB-9'));
+  expect(verdict.value).toBe('does not mate');
+  expect(verdict.troubles.map((trouble) => trouble.code)).toEqual(['family', 'gender']);
+});
+
+test('the long leg goes to the far lamp; what is too short says by how much', () => {
+  const legs = [{ id: 'a', lengthMm: 600 }, { id: 'b', lengthMm: 1500 }];
+  expect(assignLegs([{ lamp: 'far', neededMm: 1400 }, { lamp: 'near', neededMm: 500 }], legs).map((use) => [use.lamp, use.leg, use.surplusMm])).toEqual([['far', 'b', 100], ['near', 'a', 100]]);
+  expect(assignLegs([{ lamp: 'far', neededMm: 1700 }], legs)[0]?.surplusMm).toBe(-200);
+});

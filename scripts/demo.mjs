@@ -1,0 +1,82 @@
+// npm run demo: from a fresh machine to the open shop. Installs what is missing, builds, starts the database, migrates, loads the
+// demo shop, serves, prints the address. Ctrl-C stops everything it started.
+import { spawnSync } from 'node:child_process';
+import { readdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { DATABASE, ROOT, ensureModules, ensurePrograms, say } from './packages.mjs';
+import { build } from './build.mjs';
+import { startDatabase } from './database.mjs';
+import { startServer } from './server.mjs';
+
+const port = Number(process.env.JADE_PORT ?? 4310);
+const data = process.env.JADE_DATA ?? join(ROOT, '.jade-data');
+const outside = process.env.DATABASE_URL;
+
+async function alreadyThere() {
+  try {
+    const answer = await fetch(`http://127.0.0.1:${port}/api/health`);
+    return answer.ok && (await answer.json()).ok === true;
+  } catch {
+    return false;
+  }
+}
+
+function demoFiles() {
+  const list = (folder) => readdirSync(join(ROOT, 'demo', folder)).filter((name) => name.endsWith('.json')).map((name) => join(ROOT, 'demo', folder, name));
+  return [...list('.'), ...list('vehicles'), ...list('kits')];
+}
+
+function loadDemo() {
+  say('loading the demo shop');
+  const { status } = spawnSync(process.execPath, [join(ROOT, 'dist/programs/shell.js'), 'jade', 'import', ...demoFiles()], { stdio: ['ignore', 'ignore', 2], env: { ...process.env, JADE_PORT: String(port) } });
+  if (status !== 0) throw new Error('the demo shop was not taken');
+}
+
+async function main() {
+  if (await alreadyThere()) {
+    say(`already open: http://127.0.0.1:${port}`);
+    return;
+  }
+  if (!outside) ensurePrograms(DATABASE);
+  ensureModules();
+  build('programs');
+  build('web');
+  if (process.argv.includes('--fresh') && !outside) rmSync(data, { recursive: true, force: true });
+  const running = [];
+  let stopping = false;
+  const stopAll = async () => {
+    if (stopping) return;
+    stopping = true;
+    for (const part of running.reverse()) await part.stop();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+    process.on(signal, () => {
+      if (!stopping) say('closing');
+      void stopAll().then(() => process.exit(0));
+    });
+  }
+  try {
+    let databaseUrl = outside;
+    if (!databaseUrl) {
+      say(`starting the database in ${data}`);
+      const database = await startDatabase(data);
+      running.push(database);
+      databaseUrl = database.url;
+    }
+    say('starting the server');
+    const server = await startServer({ databaseUrl, port, host: process.env.JADE_HOST });
+    running.push(server);
+    loadDemo();
+    process.stdout.write(`\n  Jade Bench is open: http://127.0.0.1:${port}\n  Ctrl-C closes it.\n\n`);
+    await server.gone;
+    if (!stopping) say('the server ended');
+  } catch (error) {
+    if (!stopping) {
+      say(error.message);
+      process.exitCode = 1;
+    }
+  }
+  await stopAll();
+}
+
+await main();

@@ -1,0 +1,35 @@
+import { openTestShop, type TestShop } from '../test/shop.ts';
+
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop(false);
+}, 60_000);
+afterAll(() => shop.close());
+
+test('health answers 200 while the database answers', async () => {
+  expect((await shop.app.inject({ url: '/api/health' })).statusCode).toBe(200);
+});
+
+test('another Host and a write from another Origin are refused', async () => {
+  expect((await shop.app.inject({ url: '/api/health', headers: { host: 'elsewhere.invalid' } })).statusCode).toBe(421);
+  const write = await shop.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'localhost:4310', origin: 'http://elsewhere.invalid' }, payload: { person: 'fern', device: 'x' } });
+  expect(write.statusCode).toBe(403);
+});
+
+test('an address that leads nowhere is 404 with a body that says so', async () => {
+  const answer = await shop.app.inject({ url: '/api/nothing' });
+  expect([answer.statusCode, answer.json<{ faults: { path: string }[] }>().faults[0]?.path]).toEqual([404, '/api/nothing']);
+});
+
+test('calculations answer over HTTP as at the shell, faults with their path', async () => {
+  const good = await shop.app.inject({ method: 'POST', url: '/api/compute/sensor-error', payload: { angleDeg: 1, rangeM: 100 } });
+  expect(good.json<{ errorM: number }>().errorM).toBeCloseTo(1.7455, 4);
+  const bad = await shop.app.inject({ method: 'POST', url: '/api/compute/sensor-error', payload: { angleRad: 1, rangeM: 100 } });
+  expect([bad.statusCode, bad.json<{ faults: { path: string; data: object }[] }>().faults[0]]).toEqual([422, expect.objectContaining({ path: 'angleRad', data: { expected: 'angleDeg' } })]);
+  expect((await shop.app.inject({ method: 'POST', url: '/api/compute/nothing', payload: {} })).statusCode).toBe(422);
+});
+
+test('a session needs a person the shop knows', async () => {
+  expect((await shop.app.inject({ method: 'POST', url: '/api/session', payload: { person: 'nobody', device: 'x' } })).statusCode).toBe(404);
+  expect((await shop.app.inject({ url: '/api/session' })).json()).toBeNull();
+});

@@ -1,0 +1,77 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import fastifyCompress from '@fastify/compress';
+import fastifyStatic from '@fastify/static';
+import Fastify, { type FastifyInstance } from 'fastify';
+import { computeRoutes } from '../compute/index.ts';
+import { databaseAnswers, type OpenDatabase } from '../database/index.ts';
+import { documentRoutes } from '../documents/index.ts';
+import { mapErrors, nowhere, Refusal } from '../faults/index.ts';
+import { importRoutes } from '../import/index.ts';
+import { jobRoutes } from '../job/index.ts';
+import { peopleRoutes } from '../people/index.ts';
+import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
+import { shopRoutes } from '../shop/index.ts';
+
+export interface AppOptions {
+  database: OpenDatabase;
+  /** Folder of the built interface; none is served where it is absent. */
+  webFolder?: string;
+  /** Names under which the server may be addressed besides this machine's own. */
+  hosts?: string[];
+  log?: boolean;
+}
+
+const OWN_NAMES = ['localhost', '127.0.0.1', '[::1]'];
+const POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; connect-src 'self'; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+
+function nameOf(host: string): string {
+  return host.replace(/:\d+$/, '').toLowerCase();
+}
+
+function checkOrigin(app: FastifyInstance, hosts: readonly string[]): void {
+  app.addHook('onRequest', (request, reply, done) => {
+    void reply.headers({ 'x-content-type-options': 'nosniff', 'content-security-policy': POLICY, 'referrer-policy': 'no-referrer' });
+    const host = nameOf(request.headers.host ?? '');
+    if (!hosts.includes(host)) return done(new Refusal(421, [{ path: 'Host', code: 'choice', data: { value: host, choices: hosts.join(', ') } }]));
+    const { origin } = request.headers;
+    const foreign = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.headers.host);
+    if (foreign && request.method !== 'GET') return done(new Refusal(403, [{ path: 'Origin', code: 'choice', data: { value: origin, choices: request.headers.host ?? '' } }]));
+    return done();
+  });
+}
+
+function serveInterface(app: FastifyInstance, folder: string): void {
+  void app.register(fastifyStatic, {
+    root: folder,
+    preCompressed: true,
+    setHeaders: (reply, path) => void reply.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
+  });
+  app.setNotFoundHandler((request, reply) => {
+    const page = request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.startsWith('/assets/');
+    if (page) return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    return reply.status(404).send(nowhere(request.url));
+  });
+}
+
+/** The server with all its routes, not yet listening. */
+export function buildApp({ database, webFolder, hosts = [], log = false }: AppOptions): FastifyInstance {
+  const app = Fastify({ logger: log ? { level: 'warn' } : false, forceCloseConnections: true, bodyLimit: 1024 * 1024 });
+  mapErrors(app);
+  checkOrigin(app, [...OWN_NAMES, ...hosts]);
+  void app.register(fastifyCompress, { global: true, threshold: 2048 });
+  const { db, pool } = database;
+  void app.register(async (api) => {
+    api.get('/api/health', async (_, reply) => ((await databaseAnswers(pool)) ? { ok: true } : reply.status(503).send({ ok: false, why: 'the database does not answer' })));
+    peopleRoutes(api, { db });
+    documentRoutes(api, { db });
+    shopRoutes(api, { db });
+    importRoutes(api, { db });
+    jobRoutes(api, { db, onSigned: (job) => ensureSheet(db, job) });
+    sheetRoutes(api, { db });
+    computeRoutes(api);
+  });
+  if (webFolder && existsSync(join(webFolder, 'index.html'))) serveInterface(app, webFolder);
+  else app.setNotFoundHandler((request, reply) => reply.status(404).send(nowhere(request.url)));
+  return app;
+}

@@ -1,0 +1,22 @@
+import { migrateDatabase, openDatabase } from '../database/index.ts';
+import { buildApp } from './index.ts';
+
+function setting(name: string): string {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set`);
+  return value;
+}
+
+const database = openDatabase(setting('DATABASE_URL'));
+await migrateDatabase(database.db, setting('JADE_MIGRATIONS'));
+const host = process.env.JADE_HOST ?? '127.0.0.1';
+const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: (process.env.JADE_HOSTS ?? '').split(',').filter(Boolean), log: true });
+const address = await app.listen({ host, port: Number(process.env.JADE_PORT ?? 4310) });
+process.stdout.write(`listening ${address}\n`);
+
+async function stop(): Promise<void> {
+  await app.close();
+  await database.close();
+  process.exit(0);
+}
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void stop());

@@ -1,0 +1,37 @@
+import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
+import { migrate } from 'drizzle-orm/mysql2/migrator';
+import { createPool, type Pool } from 'mysql2/promise';
+import * as schema from './schema.ts';
+
+export * as tables from './schema.ts';
+
+export type Database = MySql2Database<typeof schema>;
+/** The database or a transaction on it. */
+export type Connection = Pick<Database, 'select' | 'insert' | 'update' | 'delete' | 'execute'>;
+
+export interface OpenDatabase {
+  db: Database;
+  pool: Pool;
+  close: () => Promise<void>;
+}
+
+/** Opens a pool on a MariaDB address; connections are made when needed, so a database that comes back is used again. */
+export function openDatabase(url: string): OpenDatabase {
+  const pool = createPool({ uri: url, timezone: 'Z', charset: 'utf8mb4', connectionLimit: 10, connectTimeout: 4000, enableKeepAlive: true, supportBigNumbers: true });
+  return { db: drizzle(pool, { schema, mode: 'default' }), pool, close: () => pool.end() };
+}
+
+/** Brings the tables to the newest migration. */
+export async function migrateDatabase(db: Database, folder: string): Promise<void> {
+  await migrate(db, { migrationsFolder: folder });
+}
+
+/** Whether the database answers now. */
+export async function databaseAnswers(pool: Pool): Promise<boolean> {
+  try {
+    await pool.query({ sql: 'SELECT 1', timeout: 2000 });
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,94 @@
+import { char, customType, datetime, index, int, longtext, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+
+const pdf = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
+const id = (name: string) => varchar(name, { length: 80 });
+const moment = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+
+/** Versions of documents: body is the document as it came, hash that of its canonical JSON. */
+export const documents = mysqlTable(
+  'documents',
+  {
+    kind: varchar('kind', { length: 16 }).notNull(),
+    slug: id('slug').notNull(),
+    version: int('version').notNull(),
+    hash: char('hash', { length: 64 }).notNull(),
+    body: longtext('body').notNull(),
+    createdAt: moment('created_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.kind, table.slug, table.version] })],
+);
+
+export const people = mysqlTable('people', {
+  id: id('id').primaryKey(),
+  benchName: varchar('bench_name', { length: 40 }).notNull(),
+  role: varchar('role', { length: 20 }).notNull(),
+});
+
+export const customers = mysqlTable('customers', {
+  id: id('id').primaryKey(),
+  name: varchar('name', { length: 120 }).notNull(),
+  note: varchar('note', { length: 300 }),
+});
+
+export const vehicles = mysqlTable('vehicles', {
+  id: id('id').primaryKey(),
+  customer: id('customer').notNull().references(() => customers.id),
+  profile: id('profile').notNull(),
+  plate: varchar('plate', { length: 16 }).notNull(),
+  year: int('year'),
+  colour: varchar('colour', { length: 40 }),
+});
+
+/** A job's counter and its summary as folded by `foldVersion`; the log is the truth. */
+export const jobs = mysqlTable(
+  'jobs',
+  {
+    id: id('id').primaryKey(),
+    vehicle: id('vehicle').notNull().references(() => vehicles.id),
+    seq: int('seq').notNull(),
+    summary: longtext('summary').notNull(),
+    foldVersion: int('fold_version').notNull(),
+    openedAt: moment('opened_at').notNull(),
+    promisedAt: moment('promised_at'),
+    bay: varchar('bay', { length: 40 }),
+  },
+  (table) => [index('jobs_vehicle').on(table.vehicle)],
+);
+
+export const events = mysqlTable(
+  'events',
+  {
+    job: id('job').notNull().references(() => jobs.id),
+    seq: int('seq').notNull(),
+    id: char('id', { length: 36 }).notNull(),
+    type: varchar('type', { length: 40 }).notNull(),
+    v: int('v').notNull(),
+    at: varchar('at', { length: 40 }).notNull(),
+    person: id('person').notNull(),
+    device: varchar('device', { length: 80 }).notNull(),
+    payload: longtext('payload').notNull(),
+    bodyHash: char('body_hash', { length: 64 }).notNull(),
+    storedAt: moment('stored_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.job, table.seq] }), uniqueIndex('events_id').on(table.id)],
+);
+
+/** The customer's sheet as signed: made once from the fold at `seq` and kept. */
+export const sheets = mysqlTable(
+  'sheets',
+  {
+    job: id('job').notNull().references(() => jobs.id),
+    seq: int('seq').notNull(),
+    hash: char('hash', { length: 64 }).notNull(),
+    pdf: pdf('pdf').notNull(),
+    madeAt: moment('made_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.job, table.seq] })],
+);
+
+export const sessions = mysqlTable('sessions', {
+  tokenHash: char('token_hash', { length: 64 }).primaryKey(),
+  person: id('person').notNull().references(() => people.id),
+  device: varchar('device', { length: 80 }).notNull(),
+  createdAt: moment('created_at').notNull(),
+});

@@ -1,0 +1,3 @@
+export * from './canonical.ts';
+export * from './store.ts';
+export * from './routes.ts';

@@ -1,0 +1,86 @@
+import { and, desc, eq, sql } from 'drizzle-orm';
+import type { DocumentPin } from '@jade/core/job';
+import { DOCUMENT_KINDS, type DocumentKind, type Documents } from '@jade/contract/documents';
+import { tables, type Connection } from '../database/index.ts';
+import { notFound, Refusal } from '../faults/index.ts';
+import { canonicalHash } from './canonical.ts';
+
+export interface StoredDocument<K extends DocumentKind = DocumentKind> {
+  kind: K;
+  slug: string;
+  version: number;
+  hash: string;
+  document: Documents[K];
+}
+
+const { documents } = tables;
+
+/** Newest version of a document, or one version of it; undefined where there is none. */
+export async function findDocument<K extends DocumentKind>(db: Connection, kind: K, slug: string, version?: number): Promise<StoredDocument<K> | undefined> {
+  const which = and(eq(documents.kind, kind), eq(documents.slug, slug), version === undefined ? undefined : eq(documents.version, version));
+  const [row] = await db.select().from(documents).where(which).orderBy(desc(documents.version)).limit(1);
+  return row && { kind, slug: row.slug, version: row.version, hash: row.hash, document: JSON.parse(row.body) as Documents[K] };
+}
+
+/** As `findDocument`, but a document that does not exist is refused with 404. */
+export async function getDocument<K extends DocumentKind>(db: Connection, kind: K, slug: string, version?: number): Promise<StoredDocument<K>> {
+  const found = await findDocument(db, kind, slug, version);
+  if (!found) throw notFound(kind, version === undefined ? slug : `${slug} version ${version}`);
+  return found;
+}
+
+const pinned = new Map<string, unknown>();
+
+/** A pinned version: it never changes, so it is read once. */
+export async function getPinned<K extends DocumentKind>(db: Connection, kind: K, pin: DocumentPin): Promise<Documents[K]> {
+  const { document, hash } = await getDocument(db, kind, pin.slug, pin.version);
+  const known = pinned.get(hash);
+  if (known) return known as Documents[K];
+  if (pinned.size > 500) pinned.clear();
+  pinned.set(hash, document);
+  return document;
+}
+
+/** Newest version of every document of a kind. */
+export async function newestDocuments<K extends DocumentKind>(db: Connection, kind: K): Promise<StoredDocument<K>[]> {
+  const rows = await db
+    .select()
+    .from(documents)
+    .where(and(eq(documents.kind, kind), sql`${documents.version} = (select max(d.version) from documents d where d.kind = ${documents.kind} and d.slug = ${documents.slug})`))
+    .orderBy(documents.slug);
+  return rows.map((row) => ({ kind, slug: row.slug, version: row.version, hash: row.hash, document: JSON.parse(row.body) as Documents[K] }));
+}
+
+/** Slug, version and title of every document, newest versions only, without their bodies. */
+export async function listDocuments(db: Connection): Promise<{ kind: string; slug: string; version: number; hash: string; createdAt: string }[]> {
+  const rows = await db
+    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, hash: documents.hash, createdAt: documents.createdAt })
+    .from(documents)
+    .orderBy(documents.kind, documents.slug, desc(documents.version));
+  const seen = new Set<string>();
+  return rows
+    .filter((row) => !seen.has(`${row.kind}/${row.slug}`) && seen.add(`${row.kind}/${row.slug}`))
+    .map((row) => ({ ...row, createdAt: row.createdAt.toISOString() }));
+}
+
+/**
+ * Stores a document as the next version of its slug. The same content does nothing and gives back the version there is.
+ * `basedOn` is the version the edit began from: where a newer one has come in between, it is a conflict that shows both.
+ */
+export async function storeDocument<K extends DocumentKind>(db: Connection, kind: K, document: Documents[K], basedOn?: number): Promise<{ slug: string; version: number; stored: boolean }> {
+  const { slug } = document;
+  const newest = await findDocument(db, kind, slug);
+  const hash = canonicalHash(document);
+  if (newest?.hash === hash) return { slug, version: newest.version, stored: false };
+  if (basedOn !== undefined && newest && newest.version !== basedOn) {
+    const fault = { path: 'basedOn', code: 'conflict' as const, data: { what: `version ${newest.version} of ${slug} has come since version ${basedOn}` } };
+    throw new Refusal(409, [fault], { theirs: newest.document, yours: document, version: newest.version });
+  }
+  const version = (newest?.version ?? 0) + 1;
+  await db.insert(documents).values({ kind, slug, version, hash, body: JSON.stringify(document), createdAt: new Date() });
+  return { slug, version, stored: true };
+}
+
+export function isDocumentKind(kind: string): kind is DocumentKind {
+  return (DOCUMENT_KINDS as readonly string[]).includes(kind);
+}

@@ -1,0 +1,54 @@
+import type { FastifyError, FastifyInstance } from 'fastify';
+import { FaultyInput, type Fault } from '@jade/core/faults';
+import { sayFault } from '@jade/words/faults';
+
+/** A refusal with its HTTP status; the faults say why and where. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly faults: Fault[],
+    readonly extra: Record<string, unknown> = {},
+  ) {
+    super(faults.map(sayFault).join('; '));
+    this.name = 'Refusal';
+  }
+}
+
+export function notFound(what: string, id: string): Refusal {
+  return new Refusal(404, [{ path: what, code: 'unknown-id', data: { id, what } }]);
+}
+
+/** Faults with their sentences. */
+export function worded(faults: readonly Fault[]): (Fault & { message: string })[] {
+  return faults.map((fault) => ({ ...fault, message: sayFault(fault) }));
+}
+
+function answer(faults: readonly Fault[], extra: Record<string, unknown> = {}) {
+  return { faults: worded(faults), ...extra };
+}
+
+const BODY_FAULTS: Record<string, (error: FastifyError) => Fault> = {
+  FST_ERR_CTP_BODY_TOO_LARGE: () => ({ path: '(body)', code: 'too-large', data: { most: 'the limit of this route' } }),
+  FST_ERR_CTP_EMPTY_JSON_BODY: () => ({ path: '(body)', code: 'missing', data: {} }),
+  FST_ERR_CTP_INVALID_MEDIA_TYPE: () => ({ path: '(body)', code: 'type', data: { expected: 'application/json' } }),
+};
+
+/** Turns every error into a status and a body that names the path, in this one place. */
+export function mapErrors(app: FastifyInstance): void {
+  app.setErrorHandler((error: FastifyError, request, reply) => {
+    if (error instanceof Refusal) return reply.status(error.status).send(answer(error.faults, error.extra));
+    if (error instanceof FaultyInput) return reply.status(422).send(answer(error.faults));
+    const status = error.statusCode ?? 500;
+    if (status < 500) {
+      const fault = BODY_FAULTS[error.code]?.(error) ?? { path: '(body)', code: 'not-json' as const, data: { reason: error.message } };
+      return reply.status(status).send(answer([fault]));
+    }
+    request.log.error({ err: error }, 'request failed');
+    return reply.status(503).send(answer([{ path: '(server)', code: 'not-available', data: { what: 'the database' } }]));
+  });
+}
+
+/** The body for an address that leads nowhere. */
+export function nowhere(url: string) {
+  return answer([{ path: url, code: 'unknown-id', data: { id: url, what: 'address' } }]);
+}

@@ -1,0 +1,81 @@
+import { demoDocument, openTestShop, type TestShop } from '../test/shop.ts';
+
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop();
+}, 60_000);
+afterAll(() => shop.close());
+
+interface FaultBody {
+  faults: { path: string; code: string; message: string }[];
+}
+
+const take = async (document: unknown, query = '') => shop.app.inject({ method: 'POST', url: `/api/documents${query}`, headers: { cookie: shop.cookie }, payload: document as object });
+const changed = (change: (profile: Record<string, never>) => void) => {
+  const profile = structuredClone(demoDocument('vehicles/wexholm-bollard-35.json')) as Record<string, never>;
+  change(profile);
+  return profile;
+};
+
+test.each(['vehicles/wexholm-bollard-35.json', 'kits/cairn-fen-pair.json', 'rules.json', 'shop.json'])('%s comes out as it went in', async (file) => {
+  const document = demoDocument(file);
+  const kind = { 'jade-vehicle-profile/1': 'vehicle', 'jade-kit/1': 'kit', 'jade-rule-set/1': 'rules', 'jade-shop/1': 'shop' }[String(document.format)] ?? '';
+  expect((await shop.app.inject({ url: `/api/documents/${kind}/${String(document.slug)}/export` })).json()).toEqual(document);
+});
+
+test('the same content does nothing, new content is the next version, an edit of an old version is a conflict with both', async () => {
+  const document = demoDocument('rules.json');
+  expect((await take(document)).json()).toMatchObject({ version: 1, stored: false });
+  expect((await take({ ...document, name: 'Harrow Quay rules, second edition' }, '?basedOn=1')).json()).toMatchObject({ version: 2, stored: true });
+  const late = await take({ ...document, name: 'Another edit' }, '?basedOn=1');
+  expect(late.statusCode).toBe(409);
+  expect(late.json()).toMatchObject({ theirs: { name: 'Harrow Quay rules, second edition' }, yours: { name: 'Another edit' } });
+});
+
+const CASES: [string, (profile: { pieces: { levels: { openMin: number; ways: { needs: object[]; extraMin: number }[] }[] }[]; refitRules: object[] } & Record<string, unknown>) => void, string, string][] = [
+  ['an unknown field', (profile) => void (profile.hue = 'red'), 'hue', 'unknown-field'],
+  ['negative minutes', (profile) => void (profile.pieces[0]!.levels[0]!.openMin = -1), 'pieces[0].levels[0].openMin', 'range'],
+  ['an unknown piece in a way', (profile) => void profile.pieces[1]!.levels[0]!.ways[0]!.needs.push({ piece: 'nothing', level: 'off' }), 'pieces[1].levels[0].ways[0].needs[0].piece', 'unknown-id'],
+  ['a way that needs its own level', (profile) => void profile.pieces[1]!.levels[0]!.ways[0]!.needs.push({ piece: 'plate-holder', level: 'off' }), 'pieces[1].levels[0].ways[0].needs[0]', 'own-level'],
+  ['a refit cycle', (profile) => void profile.refitRules.push({ id: 'round', first: 'plate-holder', then: 'grille', why: 'test' }), 'refitRules', 'refit-cycle'],
+];
+
+test.each(CASES)('%s is refused with its path and nothing is stored', async (_, change, path, code) => {
+  const answer = await take(changed(change as never));
+  expect(answer.statusCode).toBe(422);
+  expect(answer.json<FaultBody>().faults).toContainEqual(expect.objectContaining({ path, code }));
+  expect((await shop.app.inject({ url: '/api/documents/vehicle/wexholm-bollard-35' })).json()).toMatchObject({ version: 1 });
+});
+
+test('a measure in inches names the field in millimetres', async () => {
+  const answer = await take(changed((profile) => {
+    const measures = (profile as { measures: Record<string, number> }).measures;
+    measures.lengthIn = 234;
+    delete measures.lengthMm;
+  }));
+  expect(answer.json<FaultBody>().faults).toContainEqual(expect.objectContaining({ path: 'measures.lengthIn', code: 'unit', message: 'measures.lengthIn is in another unit; write it as lengthMm' }));
+});
+
+test('a script in a name is kept as text and comes out as text', async () => {
+  const name = '<script>alert(1)</script>';
+  expect((await take({ ...demoDocument('kits/cairn-fen-pair.json'), slug: 'odd-name', name })).statusCode).toBe(201);
+  const answer = await shop.app.inject({ url: '/api/documents/kit/odd-name/export' });
+  expect(answer.headers['content-type']).toMatch(/application\/json/);
+  expect(answer.headers['x-content-type-options']).toBe('nosniff');
+  expect(answer.json<{ name: string }>().name).toBe(name);
+});
+
+test('no document, an unknown kind and a nest too deep are refused', async () => {
+  expect((await take([])).json<FaultBody>().faults[0]?.code).toBe('unknown-kind');
+  expect((await shop.app.inject({ url: '/api/documents/novel/x' })).statusCode).toBe(404);
+  let deep: object = { fact: 'trim', is: 'plain' };
+  for (let level = 0; level < 60; level++) deep = { not: deep };
+  expect((await take(changed((profile) => void ((profile as { pieces: { when?: object }[] }).pieces[0]!.when = deep)))).json<FaultBody>().faults[0]?.code).toBe('too-deep');
+});
+
+test('loading the shop again changes nothing', async () => {
+  const jobs = async () => (await shop.app.inject({ url: '/api/jobs' })).json();
+  const before = await jobs();
+  expect((await take(demoDocument('shop.json'))).json()).toMatchObject({ stored: false });
+  expect(await jobs()).toEqual(before);
+});

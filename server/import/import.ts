@@ -1,0 +1,41 @@
+import { FaultyInput, type Fault } from '@jade/core/faults';
+import { checkKit } from '@jade/core/kit';
+import { checkShop } from '@jade/core/shop';
+import { checkProfile } from '@jade/core/vehicle';
+import { readDocument, type AnyDocument } from '@jade/contract/documents';
+import type { Connection, Database } from '../database/index.ts';
+import { listDocuments, newestDocuments, storeDocument } from '../documents/index.ts';
+import { loadShop } from '../shop/index.ts';
+
+export interface ImportResult {
+  kind: string;
+  slug: string;
+  version: number;
+  stored: boolean;
+}
+
+async function meaningFaults(db: Connection, entry: AnyDocument): Promise<Fault[]> {
+  if (entry.kind === 'vehicle') return checkProfile(entry.document);
+  if (entry.kind === 'kit') {
+    const profiles = await newestDocuments(db, 'vehicle');
+    return checkKit(entry.document, new Map(profiles.map(({ slug, document }) => [slug, document])));
+  }
+  if (entry.kind === 'shop') {
+    const known = await listDocuments(db);
+    const slugs = (kind: string) => new Set(known.filter((row) => row.kind === kind).map((row) => row.slug));
+    return checkShop(entry.document, { profiles: slugs('vehicle'), kits: slugs('kit'), rules: slugs('rules') });
+  }
+  return [];
+}
+
+/** Checks a document by form and by meaning and stores it, in one transaction; a shop brings its people, vehicles and jobs with it. */
+export async function importDocument(db: Database, value: unknown, basedOn?: number): Promise<ImportResult> {
+  const entry = readDocument(value);
+  return db.transaction(async (tx) => {
+    const faults = await meaningFaults(tx, entry);
+    if (faults.length > 0) throw new FaultyInput(faults);
+    const result = await storeDocument(tx, entry.kind, entry.document, basedOn);
+    if (entry.kind === 'shop') await loadShop(tx, entry.document);
+    return { kind: entry.kind, ...result };
+  });
+}

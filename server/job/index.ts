@@ -1,0 +1,5 @@
+export * from './log.ts';
+export * from './routes.ts';
+export * from './summary.ts';
+export * from './view.ts';
+export * from './open.ts';

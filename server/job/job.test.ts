@@ -1,0 +1,111 @@
+import { v7 } from 'uuid';
+import { event, openTestShop, type TestShop } from '../test/shop.ts';
+
+const JOB = 'hill-road-12';
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop();
+}, 60_000);
+afterAll(() => shop.close());
+
+interface Answer {
+  status: string;
+  seq?: number;
+  faults?: { path: string; code: string; message: string }[];
+}
+
+async function send(events: unknown, job = JOB, cookie = shop.cookie) {
+  const answer = await shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/events`, headers: cookie ? { cookie } : {}, payload: { events } as object });
+  return { status: answer.statusCode, body: answer.json<{ answers: Answer[]; faults?: Answer['faults'] }>() };
+}
+
+const count = async () => (await shop.app.inject({ url: `/api/jobs/${JOB}/events` })).json<{ events: unknown[] }>().events.length;
+
+test('an event is stored once, with seq, person and device from the session', async () => {
+  const first = event('battery.measured', { restV: 12.6 });
+  const before = await count();
+  const stored = await send([first]);
+  expect(stored.status).toBe(200);
+  expect(stored.body.answers).toEqual([{ id: first.id, status: 'stored', seq: before + 1 }]);
+  expect((await send([first])).body.answers[0]).toEqual({ id: first.id, status: 'already stored', seq: before + 1 });
+  expect(await count()).toBe(before + 1);
+  const { events } = (await shop.app.inject({ url: `/api/jobs/${JOB}/events?since=${before}` })).json<{ events: object[] }>();
+  expect(events).toEqual([{ ...first, seq: before + 1, person: 'fern', device: 'test tablet' }]);
+});
+
+test('two clients sending the same event at once: stored once', async () => {
+  const same = event('number.recorded', { number: 'WXH35B00420071834' });
+  const before = await count();
+  const answers = await Promise.all([send([same]), send([same]), send([same])]);
+  expect(answers.map(({ body }) => body.answers[0]?.status).sort()).toEqual(['already stored', 'already stored', 'stored']);
+  expect(await count()).toBe(before + 1);
+});
+
+test('the same id with another body is a conflict and changes nothing', async () => {
+  const id = v7();
+  await send([event('battery.measured', { restV: 12.5 }, id)]);
+  const before = await count();
+  const { status, body } = await send([event('battery.measured', { restV: 11.5 }, id)]);
+  expect([status, body.answers[0]?.status]).toEqual([409, 'conflict']);
+  expect(await count()).toBe(before);
+});
+
+test('a malformed event is refused alone, with its path, and the rest is taken', async () => {
+  const before = await count();
+  const { status, body } = await send([event('battery.measured', { restV: '12' }), event('battery.measured', { restV: 12.4 }), event('piece.moved', { piece: 'grille', level: 'gone', fasteners: [] })]);
+  expect(status).toBe(200);
+  expect(body.answers.map((answer) => answer.status)).toEqual(['refused', 'stored', 'refused']);
+  expect(body.answers[0]?.faults?.[0]).toMatchObject({ path: 'events[0].payload.restV', code: 'type' });
+  expect(body.answers[2]?.faults?.[0]).toMatchObject({ path: 'events[2].payload.level', code: 'choice' });
+  expect(await count()).toBe(before + 1);
+});
+
+test('a field in another unit names the one expected', async () => {
+  const { status, body } = await send([event('gap.measured', { gap: 'wing-left', moment: 'before', widthIn: 0.2 })]);
+  expect(status).toBe(422);
+  expect(body.answers[0]?.faults).toContainEqual(expect.objectContaining({ path: 'events[0].payload.widthIn', code: 'unit', message: expect.stringContaining('widthMm') }));
+});
+
+test('only the server opens a job; an unknown type and an unknown version are refused', async () => {
+  const opened = event('job.opened', { vehicle: 'x', profile: { slug: 'x', version: 1 }, kits: [], rules: { slug: 'x', version: 1 } });
+  const { body } = await send([opened, event('job.exploded', {}), { ...event('codes.read', { moment: 'before', count: 0 }), v: 7 }]);
+  expect(body.answers.map((answer) => answer.faults?.[0]?.code)).toEqual(['not-available', 'unknown-event', 'choice']);
+});
+
+test('without a session nothing is written; an unknown job is 404', async () => {
+  expect((await send([event('battery.measured', { restV: 12.6 })], JOB, '')).status).toBe(401);
+  expect((await send([event('battery.measured', { restV: 12.6 })], 'nowhere')).status).toBe(404);
+});
+
+test('a batch of another shape, broken JSON and a body too large are refused with a path', async () => {
+  expect((await send('none')).body.faults?.[0]).toMatchObject({ path: 'events', code: 'type' });
+  const post = (payload: string) => shop.app.inject({ method: 'POST', url: `/api/jobs/${JOB}/events`, headers: { cookie: shop.cookie, 'content-type': 'application/json' }, payload });
+  const broken = await post('{"events": [');
+  expect([broken.statusCode, broken.json<{ faults: { code: string }[] }>().faults[0]?.code]).toEqual([400, 'not-json']);
+  const large = await post(`{"events": ["${'x'.repeat(10_000_000)}"]}`);
+  expect([large.statusCode, large.json<{ faults: { code: string }[] }>().faults[0]?.code]).toEqual([413, 'too-large']);
+});
+
+test('the summary follows the log: the day board says what holds the job back', async () => {
+  const line = async () => (await shop.app.inject({ url: '/api/jobs' })).json<{ id: string; summary: { sentence: string; stations: { station: string; state: string }[] } }[]>().find((job) => job.id === 'hill-road-07');
+  expect((await line())?.summary.stations.find((entry) => entry.station === 'open-up')?.state).toBe('under way');
+  expect((await line())?.summary.sentence).toMatch(/to open, next:/);
+});
+
+test('a job opened twice with the same id is opened once, with versions pinned', async () => {
+  const body = { id: v7(), vehicle: 'hill-road-12', kits: [{ slug: 'cairn-fen-pair' }] };
+  const open = () => shop.app.inject({ method: 'POST', url: '/api/jobs', headers: { cookie: shop.cookie }, payload: body });
+  const [first, second] = [await open(), await open()];
+  expect([first.statusCode, second.statusCode]).toEqual([201, 200]);
+  const view = (await shop.app.inject({ url: `/api/jobs/job-${body.id}` })).json<{ events: { type: string; payload: object }[] }>();
+  expect(view.events.map((entry) => entry.type)).toEqual(['job.opened']);
+  expect(view.events[0]?.payload).toMatchObject({ profile: { slug: 'wexholm-bollard-35', version: 1 }, kits: [{ slug: 'cairn-fen-pair', version: 1 }] });
+});
+
+test('the signed job has its sheet as a PDF, the same bytes each time; an unsigned one has none', async () => {
+  const [first, second] = [await shop.app.inject({ url: '/api/jobs/saltmarsh-1/sheet.pdf' }), await shop.app.inject({ url: '/api/jobs/saltmarsh-1/sheet.pdf' })];
+  expect(first.headers['content-type']).toBe('application/pdf');
+  expect(first.rawPayload.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(first.rawPayload.equals(second.rawPayload)).toBe(true);
+  expect((await shop.app.inject({ url: `/api/jobs/${JOB}/sheet.pdf` })).statusCode).toBe(404);
+});

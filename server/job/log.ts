@@ -1,0 +1,85 @@
+import { and, eq, gt, inArray } from 'drizzle-orm';
+import type { Fault } from '@jade/core/faults';
+import type { JobEvent, LoggedEvent } from '@jade/core/job';
+import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
+import { tables, type Connection } from '../database/index.ts';
+import { canonicalHash } from '../documents/index.ts';
+import { notFound } from '../faults/index.ts';
+
+const { events, jobs } = tables;
+
+/** Who an event is stored for: taken from the session, never from the event. */
+export interface Author {
+  person: string;
+  device: string;
+}
+
+export type AppendAnswer =
+  | { id: string; status: 'stored' | 'already stored'; seq: number }
+  | { id: string | null; status: 'refused' | 'conflict'; faults: Fault[] };
+
+/** Events of a job after a `seq`, in order. */
+export async function readEvents(db: Connection, job: string, since = 0): Promise<LoggedEvent[]> {
+  const rows = await db.select().from(events).where(and(eq(events.job, job), gt(events.seq, since))).orderBy(events.seq);
+  return rows.map(
+    (row) => ({ id: row.id, type: row.type, v: row.v, at: row.at, payload: JSON.parse(row.payload) as unknown, seq: row.seq, person: row.person, device: row.device }) as LoggedEvent,
+  );
+}
+
+interface Checked {
+  place: number;
+  event: JobEvent;
+  hash: string;
+}
+
+function sortOut(values: readonly unknown[], answers: AppendAnswer[]): Checked[] {
+  const good: Checked[] = [];
+  values.forEach((value, place) => {
+    const checked = checkEvent(value, `events[${place}]`);
+    const id = typeof value === 'object' && value !== null && typeof (value as { id?: unknown }).id === 'string' ? (value as { id: string }).id : null;
+    if ('faults' in checked) answers[place] = { id, status: 'refused', faults: checked.faults };
+    else if (SERVER_ONLY.includes(checked.event.type)) {
+      answers[place] = { id, status: 'refused', faults: [{ path: `events[${place}].type`, code: 'not-available', data: { what: checked.event.type } }] };
+    } else good.push({ place, event: checked.event, hash: canonicalHash(checked.event) });
+  });
+  return good;
+}
+
+/** Row of an event as it stands in the log. */
+export function eventRow(job: string, seq: number, event: JobEvent, hash: string, author: Author): typeof events.$inferInsert {
+  return { job, seq, id: event.id, type: event.type, v: event.v, at: event.at, ...author, payload: JSON.stringify(event.payload), bodyHash: hash, storedAt: new Date() };
+}
+
+/**
+ * Appends a batch under the job's row lock, inside the caller's transaction. Each event has its own answer: the same id with the
+ * same body is stored once, with another body it is a conflict, a malformed one is refused alone. `authorOf` tells who made the
+ * event at a place of the batch.
+ */
+export async function appendEvents(tx: Connection, job: string, values: readonly unknown[], authorOf: (place: number) => Author): Promise<{ answers: AppendAnswer[]; appended: LoggedEvent[]; lastSeq: number }> {
+  const answers: AppendAnswer[] = [];
+  const good = sortOut(values, answers);
+  const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');
+  if (!row) throw notFound('job', job);
+  const ids = good.map(({ event }) => event.id);
+  const known = ids.length === 0 ? [] : await tx.select({ id: events.id, job: events.job, seq: events.seq, hash: events.bodyHash }).from(events).where(inArray(events.id, ids));
+  const stored = new Map(known.map((entry) => [entry.id, entry]));
+  const appended: LoggedEvent[] = [];
+  const rows: (typeof events.$inferInsert)[] = [];
+  let lastSeq = row.seq;
+  for (const { place, event, hash } of good) {
+    const before = stored.get(event.id);
+    if (before && (before.hash !== hash || before.job !== job)) {
+      answers[place] = { id: event.id, status: 'conflict', faults: [{ path: `events[${place}].id`, code: 'conflict', data: { what: 'this id is taken by another event' } }] };
+    } else if (before) answers[place] = { id: event.id, status: 'already stored', seq: before.seq };
+    else {
+      lastSeq++;
+      stored.set(event.id, { id: event.id, job, seq: lastSeq, hash });
+      const author = authorOf(place);
+      rows.push(eventRow(job, lastSeq, event, hash, author));
+      appended.push({ ...event, seq: lastSeq, ...author });
+      answers[place] = { id: event.id, status: 'stored', seq: lastSeq };
+    }
+  }
+  if (rows.length > 0) await tx.insert(events).values(rows);
+  return { answers, appended, lastSeq };
+}

@@ -1,0 +1,129 @@
+import { eq } from 'drizzle-orm';
+import type { FastifyInstance } from 'fastify';
+import { FaultyInput } from '@jade/core/faults';
+import type { LoggedEvent } from '@jade/core/job';
+import { checkForm } from '@jade/contract/check';
+import { NewJob } from '@jade/contract/job';
+import { tables, type Database } from '../database/index.ts';
+import { newestDocuments } from '../documents/index.ts';
+import { notFound, worded } from '../faults/index.ts';
+import { requirePerson } from '../people/index.ts';
+import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
+import { openJob } from './open.ts';
+import { Streams } from './streams.ts';
+import { keepLog, writeSummary } from './summary.ts';
+import { listJobs, viewJob } from './view.ts';
+
+const EVENT_BYTES = 1024 * 1024;
+const MOST_EVENTS = 500;
+const PING_MS = 20_000;
+const AGAIN = new Set(['ER_LOCK_DEADLOCK', 'ER_DUP_ENTRY', 'ER_LOCK_WAIT_TIMEOUT', 'ER_CHECKREAD']);
+
+/** Runs a transaction again where another one stood in its way; three times at most. */
+async function retrying<T>(work: () => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await work();
+    } catch (error) {
+      const cause = (error as { cause?: { code?: string }; code?: string }).cause?.code ?? (error as { code?: string }).code;
+      if (attempt >= 3 || !cause || !AGAIN.has(cause)) throw error;
+    }
+  }
+}
+
+function eventsIn(body: unknown): unknown[] {
+  const events = (body as { events?: unknown } | null)?.events;
+  if (!Array.isArray(events)) throw new FaultyInput([{ path: 'events', code: 'type', data: { expected: 'a list of events' } }]);
+  if (events.length > MOST_EVENTS) throw new FaultyInput([{ path: 'events', code: 'length', data: { most: MOST_EVENTS } }]);
+  return events as unknown[];
+}
+
+function statusOf(answers: readonly AppendAnswer[]): number {
+  if (answers.some((answer) => answer.status === 'stored' || answer.status === 'already stored')) return 200;
+  if (answers.some((answer) => answer.status === 'conflict')) return 409;
+  return answers.some((answer) => answer.status === 'refused') ? 422 : 200;
+}
+
+export interface JobRoutesOptions {
+  db: Database;
+  /** Runs after a job was signed, before the answer goes out. */
+  onSigned: (job: string) => Promise<unknown>;
+}
+
+/** Jobs: the board, one job with its documents, its log to append to, to read and to follow live. */
+export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptions): void {
+  const streams = new Streams();
+  const pinging = setInterval(() => streams.ping(), PING_MS).unref();
+  app.addHook('preClose', (done) => {
+    clearInterval(pinging);
+    streams.closeAll();
+    done();
+  });
+
+  async function requireJob(id: string): Promise<void> {
+    const [row] = await db.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, id));
+    if (!row) throw notFound('job', id);
+  }
+
+  app.get('/api/jobs', async () => listJobs(db));
+
+  app.post('/api/jobs', async (request, reply) => {
+    const author = await requirePerson(db, request);
+    const faults = checkForm(NewJob, request.body);
+    if (faults.length > 0) throw new FaultyInput(faults);
+    const { id, vehicle, kits, promisedAt } = request.body as NewJob;
+    const [rules] = await newestDocuments(db, 'rules');
+    if (!rules) throw notFound('rules', 'any');
+    const job = { id: `job-${id}`, eventId: id, vehicle, kits: kits.map((kit) => kit.slug), rules: rules.slug, at: new Date(), promisedAt: promisedAt ? new Date(promisedAt) : undefined };
+    const opened = await retrying(() =>
+      db.transaction(async (tx) => {
+        const [known] = await tx.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, job.id));
+        if (known) return false;
+        await openJob(tx, job, { person: author.person, device: author.device });
+        await writeSummary(tx, job.id, 1);
+        return true;
+      }),
+    );
+    return reply.status(opened ? 201 : 200).send({ id: job.id });
+  });
+
+  app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params }) => viewJob(db, params.id));
+
+  app.get<{ Params: { id: string }; Querystring: { since?: string } }>('/api/jobs/:id/events', async ({ params, query }) => {
+    const since = Number(query.since ?? 0);
+    if (!Number.isInteger(since) || since < 0) throw new FaultyInput([{ path: 'since', code: 'type', data: { expected: 'a whole number' } }]);
+    await requireJob(params.id);
+    return { events: await readEvents(db, params.id, since) };
+  });
+
+  app.post<{ Params: { id: string } }>('/api/jobs/:id/events', { bodyLimit: EVENT_BYTES }, async (request, reply) => {
+    const { person, device } = await requirePerson(db, request);
+    const job = request.params.id;
+    const values = eventsIn(request.body);
+    let log: LoggedEvent[] = [];
+    const { answers, appended } = await retrying(() =>
+      db.transaction(async (tx) => {
+        const result = await appendEvents(tx, job, values, () => ({ person, device }));
+        if (result.appended.length > 0) log = await writeSummary(tx, job, result.lastSeq);
+        return result;
+      }),
+    );
+    if (appended.length > 0) {
+      keepLog(job, log);
+      streams.send(job, appended);
+      if (appended.some((event) => event.type === 'job.signed')) await onSigned(job);
+    }
+    return reply.status(statusOf(answers)).send({ answers: answers.map((answer) => ('faults' in answer ? { ...answer, faults: worded(answer.faults) } : answer)) });
+  });
+
+  app.get<{ Params: { id: string }; Querystring: { since?: string } }>('/api/jobs/:id/stream', async (request, reply) => {
+    const { id } = request.params;
+    await requireJob(id);
+    const since = Number(request.headers['last-event-id'] ?? request.query.since ?? 0) || 0;
+    reply.hijack();
+    reply.raw.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
+    streams.add(id, reply.raw);
+    const missed = await readEvents(db, id, since);
+    reply.raw.write(missed.length > 0 ? `id: ${missed.at(-1)?.seq ?? 0}\nevent: appended\ndata: ${JSON.stringify(missed)}\n\n` : ': open\n\n');
+  });
+}

@@ -1,0 +1,77 @@
+import { eq } from 'drizzle-orm';
+import { FOLD_VERSION, foldJob, pinsOf } from '@jade/core/job';
+import { tables, type Connection } from '../database/index.ts';
+import { getDocument } from '../documents/index.ts';
+import { notFound } from '../faults/index.ts';
+import { wholeLog, writeSummary, type JobSummary } from './summary.ts';
+
+const { jobs, vehicles, customers } = tables;
+
+export interface JobLine {
+  id: string;
+  plate: string;
+  profile: string;
+  customer: string;
+  bay: string | null;
+  openedAt: string;
+  promisedAt: string | null;
+  seq: number;
+  summary: JobSummary;
+}
+
+const joined = (db: Connection) =>
+  db
+    .select({
+      id: jobs.id, seq: jobs.seq, summary: jobs.summary, foldVersion: jobs.foldVersion, openedAt: jobs.openedAt, promisedAt: jobs.promisedAt, bay: jobs.bay,
+      vehicle: vehicles, customer: customers.name,
+    })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
+    .innerJoin(customers, eq(customers.id, vehicles.customer));
+
+type Row = Awaited<ReturnType<typeof joined>>[number];
+
+async function freshSummary(db: Connection, row: Row): Promise<JobSummary> {
+  if (row.foldVersion === FOLD_VERSION) return JSON.parse(row.summary) as JobSummary;
+  await writeSummary(db, row.id, row.seq);
+  const [again] = await db.select({ summary: jobs.summary }).from(jobs).where(eq(jobs.id, row.id));
+  return JSON.parse(again?.summary ?? '{}') as JobSummary;
+}
+
+/** All jobs as the day board shows them, promised first. */
+export async function listJobs(db: Connection): Promise<JobLine[]> {
+  const rows = await joined(db);
+  const lines: JobLine[] = [];
+  for (const row of rows) {
+    lines.push({
+      id: row.id, plate: row.vehicle.plate, profile: row.vehicle.profile, customer: row.customer, bay: row.bay, seq: row.seq,
+      openedAt: row.openedAt.toISOString(), promisedAt: row.promisedAt?.toISOString() ?? null, summary: await freshSummary(db, row),
+    });
+  }
+  return lines.sort((a, b) => Number(a.summary.signed) - Number(b.summary.signed) || (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id));
+}
+
+/** A job with the documents it pins: all that a browser needs to go on without the server. */
+export async function viewJob(db: Connection, id: string) {
+  const [row] = await joined(db).where(eq(jobs.id, id));
+  if (!row) throw notFound('job', id);
+  const events = await wholeLog(db, id);
+  const pins = pinsOf(foldJob(events));
+  if (!pins) throw notFound('job', id);
+  const kits = [];
+  for (const pin of pins.kits) kits.push((await getDocument(db, 'kit', pin.slug, pin.version)).document);
+  return {
+    id,
+    bay: row.bay,
+    openedAt: row.openedAt.toISOString(),
+    promisedAt: row.promisedAt?.toISOString() ?? null,
+    vehicle: row.vehicle,
+    customer: row.customer,
+    profile: (await getDocument(db, 'vehicle', pins.profile.slug, pins.profile.version)).document,
+    kits,
+    rules: (await getDocument(db, 'rules', pins.rules.slug, pins.rules.version)).document,
+    events,
+  };
+}
+
+export type JobView = Awaited<ReturnType<typeof viewJob>>;

@@ -1,0 +1,118 @@
+import { disturbedSensors, functionsOf, lampAims, lostFunctions, openingMoves, replacedPieces, standingOf, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
+import { namesOf, sayHold } from '@jade/words/job';
+import { amperes, bothLengths, millimetres, percent, volts } from '@jade/words/units';
+
+export interface SheetTable {
+  title: string;
+  head: string[];
+  rows: string[][];
+  /** Said where there is nothing to show. */
+  empty: string;
+}
+
+/** What the customer's sheet says, as text; drawing it is another matter. */
+export interface SheetContent {
+  shop: string;
+  job: string;
+  seq: number;
+  vehicle: string;
+  plate: string;
+  customer: string;
+  number: string;
+  kits: string[];
+  verdict: string;
+  tables: SheetTable[];
+  notes: string[];
+  signedBy: string;
+  signedAt: string;
+}
+
+export interface SheetFrame {
+  shop: string;
+  job: string;
+  plate: string;
+  customer: string;
+  signedBy: string;
+  signedAt: string;
+}
+
+const shown = (value: string | undefined) => value ?? 'not tried';
+
+function functionTable(context: JobContext): SheetTable {
+  const lost = lostFunctions(context);
+  const { baseline, final } = context.state;
+  return {
+    title: 'Factory lamps, on arrival and leaving',
+    head: ['Lamp', 'On arrival', 'Leaving'],
+    rows: functionsOf(context).map((lamp) => [lamp.name, shown(baseline[lamp.id]), lost.includes(lamp.id) ? 'replaced by the kit' : shown(final[lamp.id])]),
+    empty: 'The profile names no factory lamps.',
+  };
+}
+
+function aimTable(context: JobContext): SheetTable {
+  const rows = lampAims(context).map((aim) => {
+    const said = (error: typeof aim.after) => (error ? `${bothLengths(error.heightMm)}, ${error.within ? 'in' : 'out'}` : '—');
+    const result = aim.byOthers ? `aim by others: ${aim.byOthers}. Limit night use until it is done.` : said(aim.after);
+    return [aim.lamp.name, `${aim.rule.name} (${aim.rule.certainty})`, said(aim.before), result];
+  });
+  return { title: 'Aim, height on the wall', head: ['Lamp', 'Rule checked', 'Before', 'After'], rows, empty: 'No lamp of this job has a rule of aim.' };
+}
+
+function wireTable(context: JobContext): SheetTable {
+  const loads = circuitLoads(context).map(({ circuit, check }) => [`${circuit.name}, fuse ${circuit.fuse.slot} ${amperes(circuit.fuse.ratedA, 0)}`, `${amperes(check.afterA)} at worst`, `${percent(check.shareAfter)} of the ${check.weakest}`]);
+  const joints = wireJoints(context).map((joint) => [joint.vehiclePlug.name, joint.joined ? 'plug to plug, nothing cut' : 'not joined', joint.toProve.every((wire) => wire.proof.code === 'proved') ? 'proved on and off' : 'not proved']);
+  return { title: 'Connections and load', head: ['Place', 'How', 'Result'], rows: [...loads, ...joints], empty: 'Nothing was connected.' };
+}
+
+function sensorTable(context: JobContext): SheetTable {
+  const rows = disturbedSensors(context, undefined).map(({ sensor, calibrationDue }) => {
+    const done = context.state.calibrated[sensor.id];
+    return [sensor.name, calibrationDue ? 'calibration due' : 'not required by the profile', done ? `${done.how}${done.note ? `: ${done.note}` : ''}` : context.state.exceptions[`sensor:${sensor.id}`] ?? '—'];
+  });
+  return { title: 'Sensors that were disturbed', head: ['Sensor', 'Asked', 'Done'], rows, empty: 'No sensor was moved or unplugged.' };
+}
+
+function partsTable(context: JobContext): SheetTable {
+  const names = namesOf(context);
+  const { bagged, tray } = context.state;
+  const rows = replacedPieces(context).filter((piece) => bagged[piece]).map((piece) => [names.piece(piece), 'original part', bagged[piece] ?? '']);
+  for (const [piece, groups] of Object.entries(tray)) {
+    for (const [group, tally] of Object.entries(groups)) if (tally.broken > 0) rows.push([`${names.group(piece, group)}, ${names.piece(piece).toLowerCase()}`, `${tally.broken} broken`, 'replaced new']);
+  }
+  return { title: 'Parts kept and parts renewed', head: ['Part', 'What', 'Where'], rows, empty: 'No original part was replaced and none broke.' };
+}
+
+function codeTable(context: JobContext): SheetTable {
+  const before = context.state.codes.before.map(({ code, note }) => [code, 'on arrival', note ?? '']);
+  const after = context.state.codes.after.map(({ code, note }) => [code, 'leaving', note ?? context.state.exceptions[`code:${code}`] ?? '']);
+  return { title: 'Fault codes', head: ['Code', 'When', 'Note'], rows: [...before, ...after], empty: 'None stored on arrival, none leaving.' };
+}
+
+function exceptionTable(context: JobContext): SheetTable {
+  return { title: 'Named exceptions', head: ['About', 'What was agreed'], rows: Object.entries(context.state.exceptions), empty: 'None.' };
+}
+
+/** Puts the customer's sheet into words from the job as folded at signing. */
+export function sheetContent(context: JobContext, frame: SheetFrame): SheetContent {
+  const { state, profile, rules } = context;
+  const names = namesOf(context);
+  const { missing } = standingOf(context, undefined);
+  const gaps = profile.gaps.filter((gap) => state.gaps.after[gap.id] !== undefined);
+  const notes = [
+    `Battery at rest on arrival: ${state.restV === undefined ? 'not measured' : volts(state.restV, 1)}.`,
+    gaps.length > 0 ? `Panel gaps leaving: ${gaps.map((gap) => `${gap.name} ${millimetres(state.gaps.after[gap.id] ?? 0, 1)}`).join('; ')}.` : 'Panel gaps were not measured again.',
+    `${openingMoves(context, undefined).length === 0 ? 'Everything that was opened is closed again.' : 'Pieces that the kit replaces stay off.'}`,
+    `Checked against the rule set “${rules.name}”. Local rules and the maker’s procedure decide; this sheet does not say that anything is lawful.`,
+    'Come back after 100 km for a check of all new fasteners.',
+  ];
+  return {
+    ...frame,
+    seq: state.lastSeq,
+    vehicle: `${profile.maker} ${profile.model}`,
+    number: state.number ?? 'not read',
+    kits: context.kits.map((kit) => names.kit(kit.slug)),
+    verdict: missing.length === 0 ? 'Nothing is left open.' : `Signed with open points: ${missing.map((hold) => sayHold(hold, names)).join('; ')}.`,
+    tables: [functionTable(context), aimTable(context), wireTable(context), sensorTable(context), codeTable(context), partsTable(context), exceptionTable(context)],
+    notes,
+  };
+}

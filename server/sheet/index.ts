@@ -1,0 +1,49 @@
+import { createHash } from 'node:crypto';
+import { and, eq } from 'drizzle-orm';
+import type { FastifyInstance } from 'fastify';
+import { foldJob } from '@jade/core/job';
+import { tables, type Database } from '../database/index.ts';
+import { newestDocuments } from '../documents/index.ts';
+import { Refusal } from '../faults/index.ts';
+import { contextOf, wholeLog } from '../job/index.ts';
+import { sheetContent } from './content.ts';
+import { drawSheet } from './pdf.ts';
+
+export * from './content.ts';
+export * from './pdf.ts';
+
+const { sheets, jobs, vehicles, customers, people } = tables;
+
+/**
+ * Makes the sheet of a signed job from the fold up to its signing event, once: what is kept is given back as it is. Undefined
+ * where the job is not signed.
+ */
+export async function ensureSheet(db: Database, job: string): Promise<{ hash: string; pdf: Buffer } | undefined> {
+  const log = await wholeLog(db, job);
+  const { signed } = foldJob(log);
+  const signing = signed && log.find((event) => event.id === signed.event);
+  const seq = signing?.seq;
+  if (!signing || seq === undefined) return undefined;
+  const [kept] = await db.select().from(sheets).where(and(eq(sheets.job, job), eq(sheets.seq, seq)));
+  if (kept) return { hash: kept.hash, pdf: kept.pdf };
+  const context = await contextOf(db, foldJob(log.filter((event) => (event.seq ?? 0) <= seq)));
+  if (!context) return undefined;
+  const [row] = await db.select({ plate: vehicles.plate, customer: customers.name }).from(jobs).innerJoin(vehicles, eq(vehicles.id, jobs.vehicle)).innerJoin(customers, eq(customers.id, vehicles.customer)).where(eq(jobs.id, job));
+  const [person] = await db.select().from(people).where(eq(people.id, signing.person ?? ''));
+  const [shop] = await newestDocuments(db, 'shop');
+  const frame = { shop: shop?.document.name ?? 'Jade Bench', job, plate: row?.plate ?? '', customer: row?.customer ?? '', signedBy: person?.benchName ?? signing.person ?? '', signedAt: new Date(signing.at).toISOString() };
+  const pdf = await drawSheet(sheetContent(context, frame));
+  const hash = createHash('sha256').update(pdf).digest('hex');
+  await db.insert(sheets).ignore().values({ job, seq, hash, pdf, madeAt: new Date() });
+  return { hash, pdf };
+}
+
+
+/** The customer's sheet of a signed job. */
+export function sheetRoutes(app: FastifyInstance, { db }: { db: Database }): void {
+  app.get<{ Params: { id: string } }>('/api/jobs/:id/sheet.pdf', async ({ params }, reply) => {
+    const sheet = await ensureSheet(db, params.id);
+    if (!sheet) throw new Refusal(404, [{ path: 'sheet', code: 'not-available', data: { what: 'the sheet before the job is signed' } }]);
+    return reply.header('content-type', 'application/pdf').header('content-disposition', `inline; filename="${params.id}.pdf"`).header('etag', `"${sheet.hash}"`).send(sheet.pdf);
+  });
+}

@@ -1,0 +1,13 @@
+import { defineConfig } from 'vite';
+
+/** Server and shell as plain Node programs; packages stay in node_modules. */
+export default defineConfig({
+  build: {
+    ssr: true,
+    outDir: 'dist/programs',
+    emptyOutDir: true,
+    target: 'node20',
+    rolldownOptions: { input: { server: 'server/app/main.ts', shell: 'shell/main/index.ts' } },
+  },
+  ssr: { noExternal: [/^@jade\//] },
+});

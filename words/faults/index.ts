@@ -1,0 +1,41 @@
+import type { Fault, FaultCode } from '@jade/core/faults';
+
+type Say = (data: Fault['data']) => string;
+
+const SENTENCES: Record<FaultCode, Say> = {
+  type: ({ expected }) => `must be ${expected ?? 'of another type'}`,
+  missing: () => 'is missing',
+  'unknown-field': ({ known }) => `is not a field here; known are ${known}`,
+  unit: ({ expected }) => `is in another unit; write it as ${expected}`,
+  range: ({ least, most }) => `must lie between ${least} and ${most}`,
+  choice: ({ value, choices }) => `${value ? `“${value}” ` : ''}must be one of ${choices}`,
+  length: ({ least, most }) => (least === undefined ? `is longer than ${most}` : `is shorter than ${least}`),
+  'duplicate-id': ({ id }) => `“${id}” stands twice; ids must be unique in their list`,
+  'unknown-id': ({ id, what }) => `no ${what} is called “${id}”`,
+  'own-level': ({ piece, level }) => `a way to “${piece}” ${level} needs that level itself`,
+  'open-falls': ({ piece, level }) => `opening “${piece}” to ${level} costs less than to the level before it`,
+  'unreachable-level': ({ piece, level }) => `“${piece}” ${level}: no choice of ways can reach it`,
+  'no-levels': ({ piece }) => `“${piece}” needs at least one level`,
+  'refit-cycle': ({ cycle }) => `rules that always hold contradict each other: ${cycle}`,
+  'condition-shape': () => 'must hold exactly one of: a fact with its value, all, any, not',
+  'span-order': ({ from, to }) => `must rise: ${from} comes before ${to}`,
+  'unknown-kind': ({ known }) => `must be one of ${known}`,
+  'unknown-name': ({ name, known }) => `“${name}” is not known; known are ${known}`,
+  'not-json': ({ reason }) => `is not JSON: ${reason}`,
+  'too-large': ({ most }) => `is larger than ${most}`,
+  'unknown-event': ({ type }) => `“${type}” is not a type of event`,
+  'pin-outside-face': ({ rows, columns }) => `lies outside the face of ${rows} × ${columns}`,
+  'too-deep': ({ most }) => `is nested deeper than ${most}`,
+  'not-available': ({ what }) => `${what} is not available`,
+  conflict: ({ what }) => `${what}`,
+};
+
+/** One sentence for one fault, path first. */
+export function sayFault(fault: Fault): string {
+  return `${fault.path} ${SENTENCES[fault.code](fault.data)}`;
+}
+
+/** All faults of an input, one line each. */
+export function sayFaults(faults: readonly Fault[]): string {
+  return faults.map(sayFault).join('\n');
+}

@@ -1,0 +1,162 @@
+import type { Hold, HoldCode, JobContext, OpenQuestion, Station, StationState } from '@jade/core/job';
+import { amount, percent, plural } from '@jade/words/units';
+
+export const STATION_NAMES: Record<Station, string> = {
+  'check-in': 'Check in',
+  match: 'Match',
+  gather: 'Gather',
+  'open-up': 'Open up',
+  wire: 'Wire',
+  probe: 'Probe',
+  sense: 'Sense',
+  fit: 'Fit',
+  'close-up': 'Close up',
+  aim: 'Aim',
+  'hand-over': 'Hand over',
+};
+
+export const STATION_QUESTIONS: Record<Station, string> = {
+  'check-in': 'What exactly is this vehicle, and how did it arrive?',
+  match: 'Does this kit fit this vehicle, with what?',
+  gather: 'Is everything here before anything comes off?',
+  'open-up': 'What has to come off, in which order, with which tools?',
+  wire: 'What plugs into what, what feeds it, and will it carry?',
+  probe: 'Which wire is which, on this very vehicle?',
+  sense: 'What do radar, camera and parking sensors see after this?',
+  fit: 'Mount, connect, test while it is still open.',
+  'close-up': 'Put it back right the first time.',
+  aim: 'Where should the beam land, and where does it?',
+  'hand-over': 'Can it leave?',
+};
+
+export const STATE_NAMES: Record<StationState, string> = {
+  'not begun': 'not begun',
+  'under way': 'under way',
+  settled: 'settled',
+  'needs an answer': 'needs an answer',
+  blocked: 'blocked',
+};
+
+/** Looks up what a person calls the things that a hold names by id. */
+export interface Names {
+  piece: (id: string) => string;
+  kit: (slug: string) => string;
+  item: (kit: string, id: string) => string;
+  task: (kit: string, id: string) => string;
+  step: (kit: string, id: string) => string;
+  test: (kit: string, id: string) => string;
+  lamp: (kit: string, id: string) => string;
+  factory: (id: string) => string;
+  fact: (id: string) => string;
+  mount: (id: string) => string;
+  plug: (id: string) => string;
+  circuit: (id: string) => string;
+  sensor: (id: string) => string;
+  group: (piece: string, id: string) => string;
+}
+
+function find<T extends { id: string }>(items: readonly T[] | undefined, id: string): T | undefined {
+  return items?.find((item) => item.id === id);
+}
+
+/** Names from the documents of a job; an id that is not found stands for itself. */
+export function namesOf({ profile, kits }: Pick<JobContext, 'profile' | 'kits'>): Names {
+  const kit = (slug: string) => kits.find((candidate) => candidate.slug === slug);
+  const fitment = (slug: string) => kit(slug)?.fitments.find((candidate) => candidate.vehicle === profile.slug);
+  return {
+    piece: (id) => find(profile.pieces, id)?.name ?? id,
+    kit: (slug) => (kit(slug) ? `${kit(slug)?.maker} ${kit(slug)?.name}` : slug),
+    item: (slug, id) => {
+      const item = find(kit(slug)?.contents, id);
+      return item ? `${item.name}${item.hand ? `, ${item.hand}` : ''}` : id;
+    },
+    task: (slug, id) => find(kit(slug)?.benchTasks, id)?.name ?? id,
+    step: (slug, id) => find(fitment(slug)?.fitSteps, id)?.name ?? id,
+    test: (slug, id) => find(fitment(slug)?.tests, id)?.name ?? id,
+    lamp: (slug, id) => find(kit(slug)?.lamps, id)?.name ?? id,
+    factory: (id) => find(profile.functions, id)?.name ?? id,
+    fact: (id) => find(profile.facts, id)?.label ?? id,
+    mount: (id) => find(profile.mounts, id)?.name ?? id,
+    plug: (id) => find(profile.plugs, id)?.name ?? id,
+    circuit: (id) => find(profile.circuits, id)?.name ?? id,
+    sensor: (id) => find(profile.sensors, id)?.name ?? id,
+    group: (piece, id) => sayGroup(find(find(profile.pieces, piece)?.fasteners, id)) ?? id,
+  };
+}
+
+/** A fastener group in the trade's words: "T25 six-lobe × 25 mm". */
+export function sayGroup(group: { drive: string; size?: string; lengthMm?: number } | undefined): string | undefined {
+  if (!group) return undefined;
+  const drive = group.drive === 'none' ? 'tape' : group.drive;
+  const name = group.size ? `${group.size} ${drive}` : drive;
+  return group.lengthMm ? `${name} × ${amount(group.lengthMm, 'mm')}` : name;
+}
+
+type Say = (data: Hold['data'], names: Names) => string;
+const text = (value: string | number | undefined) => String(value ?? '');
+const number = (value: string | number | undefined) => Number(value ?? 0);
+
+const HOLDS: Record<HoldCode, Say> = {
+  'number-missing': () => 'Read the vehicle number',
+  'battery-missing': () => 'Measure the battery at rest',
+  'codes-before-missing': () => 'Read the fault codes before anything is touched',
+  'baseline-missing': ({ count, of }) => `Try ${plural(number(count), 'factory lamp')} of ${of}`,
+  'gaps-before-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')}`,
+  'fact-unknown': ({ fact, count }, names) => `Look at ${names.fact(text(fact)).toLowerCase()}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more fact')}` : ''}`,
+  'kit-does-not-fit': ({ kit }, names) => `${names.kit(text(kit))} does not fit this vehicle`,
+  'kit-undecided': ({ kit, fact }, names) => `${names.kit(text(kit))}: ${fact ? `look at ${names.fact(text(fact)).toLowerCase()} to settle the match` : 'the model year is not known'}`,
+  'kit-unconfirmed': ({ kit }, names) => `Confirm the options of ${names.kit(text(kit))}`,
+  'content-short': ({ kit, item, count }, names) => `${names.item(text(kit), text(item))}: ${count} missing from ${names.kit(text(kit))}`,
+  'content-hands': ({ kit, item, left, right }, names) => `${names.item(text(kit), text(item)).replace(/, (left|right)$/, '')}: ${left} left and ${right} right`,
+  'content-uncounted': ({ kit, count }, names) => `Count ${plural(number(count), 'item')} of ${names.kit(text(kit))}`,
+  'bench-task': ({ kit, task }, names) => `On the bench: ${names.task(text(kit), text(task))}`,
+  'target-unreachable': ({ mount }, names) => `${names.mount(text(mount))} cannot be reached by any way in the profile`,
+  'pieces-to-open': ({ count, piece }, names) => (number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out'),
+  'plug-does-not-mate': ({ plug }, names) => `${names.plug(text(plug))} does not meet its mate pin by pin`,
+  'plug-to-join': ({ plug }, names) => `Join ${names.plug(text(plug)).toLowerCase()}`,
+  'load-refused': ({ circuit, share }, names) => `${names.circuit(text(circuit))} would carry ${percent(number(share))} of its weakest part`,
+  'load-to-accept': ({ circuit, share }, names) => `${names.circuit(text(circuit))} will carry ${percent(number(share))}: accept it`,
+  'reference-missing': () => 'Prove the reference before any reading',
+  'wire-unproved': ({ plug, pin, carries }, names) => `${names.plug(text(plug))}, pin ${pin}: prove ${carries} on and off`,
+  'wire-contradictory': ({ plug, pin }, names) => `${names.plug(text(plug))}, pin ${pin}: the readings contradict`,
+  'sensor-unplugged': ({ sensor }, names) => `${names.sensor(text(sensor))} is still unplugged`,
+  'calibration-due': ({ sensor }, names) => `${names.sensor(text(sensor))} was disturbed: calibration due`,
+  'fit-passes': ({ step, kit, count }, names) => `${plural(number(count), 'fitting step')} open, next: ${names.step(text(kit), text(step))}`,
+  'test-failed': ({ kit, test }, names) => `Test failed: ${names.test(text(kit), text(test))}`,
+  'test-missing': ({ kit, test }, names) => `Test: ${names.test(text(kit), text(test))}`,
+  'covered-untested': ({ kit, test, piece }, names) => `${names.piece(text(piece))} went back before “${names.test(text(kit), text(test))}” had passed`,
+  'piece-open': ({ piece, level }, names) => `${names.piece(text(piece))} is still ${level}`,
+  'fasteners-out': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${names.piece(text(piece)).toLowerCase()} still in the tray`,
+  'fastener-dropped': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${names.piece(text(piece)).toLowerCase()} dropped and not found`,
+  'part-to-bag': ({ piece }, names) => `Bag ${names.piece(text(piece)).toLowerCase()} for the owner`,
+  'wall-missing': () => 'Set the wall: rule, distance, floor',
+  'aim-preparation': () => 'Tyres, load and levelling before aiming',
+  'aim-missing': ({ kit, lamp }, names) => `Aim ${names.lamp(text(kit), text(lamp)).toLowerCase()}`,
+  'aim-out': ({ kit, lamp, errorMm }, names) => `${names.lamp(text(kit), text(lamp))} lands ${amount(Math.abs(number(errorMm)), 'mm')} too ${number(errorMm) > 0 ? 'high' : 'low'}`,
+  'final-missing': ({ count }) => `Try ${plural(number(count), 'factory lamp')} again`,
+  'function-worse': ({ lamp, result }, names) => `${names.factory(text(lamp))} is ${result}, and was better on arrival`,
+  'codes-after-missing': () => 'Read the fault codes again',
+  'code-new': ({ code }) => `Fault code ${code} was not there on arrival`,
+  'gap-after-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')} again`,
+  'sign-off': () => 'Sign the job off',
+  'log-question': ({ count }) => `${plural(number(count), 'entry', 'entries')} in the log do not fit what came before`,
+};
+
+/** The sentence for one hold. */
+export function sayHold(hold: Hold, names: Names): string {
+  return HOLDS[hold.code](hold.data, names);
+}
+
+/** The sentence for a question the log leaves open. */
+export function sayQuestion(question: OpenQuestion, names: Names): string {
+  switch (question.code) {
+    case 'event-before-opening':
+      return 'An entry came before the job was opened.';
+    case 'second-opening':
+      return 'The job was opened a second time.';
+    case 'more-back-than-out':
+      return `${names.piece(question.piece)}: more ${names.group(question.piece, question.group)} went back than came out.`;
+    case 'late-event':
+      return 'An entry came after the job was signed.';
+  }
+}
