@@ -11,8 +11,10 @@ interface FaultBody {
 }
 
 const take = async (document: unknown, query = '') => shop.app.inject({ method: 'POST', url: `/api/documents${query}`, headers: { cookie: shop.cookie }, payload: document as object });
-const changed = (change: (profile: Record<string, never>) => void) => {
-  const profile = structuredClone(demoDocument('vehicles/wexholm-bollard-35.json')) as Record<string, never>;
+type LooseProfile = Record<string, unknown> & { measures: Record<string, number>; refitRules: object[]; pieces: { when?: object; levels: { openMin: number; ways: { needs: object[]; extraMin: number }[] }[] }[] };
+
+const changed = (change: (profile: LooseProfile) => void) => {
+  const profile = structuredClone(demoDocument('vehicles/wexholm-bollard-35.json')) as LooseProfile;
   change(profile);
   return profile;
 };
@@ -32,7 +34,7 @@ test('the same content does nothing, new content is the next version, an edit of
   expect(late.json()).toMatchObject({ theirs: { name: 'Harrow Quay rules, second edition' }, yours: { name: 'Another edit' } });
 });
 
-const CASES: [string, (profile: { pieces: { levels: { openMin: number; ways: { needs: object[]; extraMin: number }[] }[] }[]; refitRules: object[] } & Record<string, unknown>) => void, string, string][] = [
+const CASES: [string, (profile: LooseProfile) => void, string, string][] = [
   ['an unknown field', (profile) => void (profile.hue = 'red'), 'hue', 'unknown-field'],
   ['negative minutes', (profile) => void (profile.pieces[0]!.levels[0]!.openMin = -1), 'pieces[0].levels[0].openMin', 'range'],
   ['an unknown piece in a way', (profile) => void profile.pieces[1]!.levels[0]!.ways[0]!.needs.push({ piece: 'nothing', level: 'off' }), 'pieces[1].levels[0].ways[0].needs[0].piece', 'unknown-id'],
@@ -41,7 +43,7 @@ const CASES: [string, (profile: { pieces: { levels: { openMin: number; ways: { n
 ];
 
 test.each(CASES)('%s is refused with its path and nothing is stored', async (_, change, path, code) => {
-  const answer = await take(changed(change as never));
+  const answer = await take(changed(change));
   expect(answer.statusCode).toBe(422);
   expect(answer.json<FaultBody>().faults).toContainEqual(expect.objectContaining({ path, code }));
   expect((await shop.app.inject({ url: '/api/documents/vehicle/wexholm-bollard-35' })).json()).toMatchObject({ version: 1 });
@@ -49,9 +51,8 @@ test.each(CASES)('%s is refused with its path and nothing is stored', async (_, 
 
 test('a measure in inches names the field in millimetres', async () => {
   const answer = await take(changed((profile) => {
-    const measures = (profile as { measures: Record<string, number> }).measures;
-    measures.lengthIn = 234;
-    delete measures.lengthMm;
+    profile.measures.lengthIn = 234;
+    delete profile.measures.lengthMm;
   }));
   expect(answer.json<FaultBody>().faults).toContainEqual(expect.objectContaining({ path: 'measures.lengthIn', code: 'unit', message: 'measures.lengthIn is in another unit; write it as lengthMm' }));
 });
@@ -70,7 +71,7 @@ test('no document, an unknown kind and a nest too deep are refused', async () =>
   expect((await shop.app.inject({ url: '/api/documents/novel/x' })).statusCode).toBe(404);
   let deep: object = { fact: 'trim', is: 'plain' };
   for (let level = 0; level < 60; level++) deep = { not: deep };
-  expect((await take(changed((profile) => void ((profile as { pieces: { when?: object }[] }).pieces[0]!.when = deep)))).json<FaultBody>().faults[0]?.code).toBe('too-deep');
+  expect((await take(changed((profile) => void (profile.pieces[0]!.when = deep)))).json<FaultBody>().faults[0]?.code).toBe('too-deep');
 });
 
 test('loading the shop again changes nothing', async () => {

@@ -1,4 +1,5 @@
-import type { Hold, HoldCode, JobContext, OpenQuestion, Station, StationState } from '@jade/core/job';
+import type { EventType, Hold, HoldCode, JobContext, LoggedEvent, OpenQuestion, Payloads, Station, StationState } from '@jade/core/job';
+import type { Pass } from '@jade/core/kit';
 import { amount, percent, plural } from '@jade/words/units';
 
 export const STATION_NAMES: Record<Station, string> = {
@@ -159,4 +160,54 @@ export function sayQuestion(question: OpenQuestion, names: Names): string {
     case 'late-event':
       return 'An entry came after the job was signed.';
   }
+}
+
+const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string } = {
+  'job.opened': () => 'Job opened',
+  'job.assigned': ({ person }) => `Given to ${person}`,
+  'number.recorded': ({ number: read }) => `Number ${read}`,
+  'fact.recorded': ({ fact, certainty, value }, names) => `${names.fact(fact)}: ${certainty === 'unknown' ? 'not known' : `${value ?? ''}${certainty === 'assumed' ? ', assumed' : ''}`}`,
+  'baseline.tried': ({ lamp, result }, names) => `${names.factory(lamp)}: ${result}`,
+  'battery.measured': ({ restV }) => `Battery at rest ${amount(restV, 'V', 1)}`,
+  'code.recorded': ({ code, moment }) => `Fault code ${code}, ${moment}`,
+  'codes.read': ({ moment, count }) => `Fault codes read ${moment}: ${count === 0 ? 'none' : count}`,
+  'gap.measured': ({ widthMm, moment }) => `Gap ${amount(widthMm, 'mm', 1)}, ${moment}`,
+  'damage.noted': ({ place, note }) => `Damage, ${place}: ${note}`,
+  'option.chosen': ({ option, choice }) => `${option}: ${choice}`,
+  'match.confirmed': ({ kit }, names) => `Match of ${names.kit(kit)} confirmed`,
+  'content.counted': ({ kit, item, count }, names) => `${names.item(kit, item)}: ${count} counted`,
+  'bench.done': ({ kit, task }, names) => `Bench: ${names.task(kit, task)}`,
+  'piece.moved': ({ piece, level }, names) => `${names.piece(piece)} ${level}`,
+  'fastener.broken': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} broken`,
+  'fastener.dropped': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} dropped`,
+  'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} found`,
+  'plug.joined': ({ connection }) => `Plug joined: ${connection}`,
+  'load.accepted': ({ circuit }, names) => `Load on ${names.circuit(circuit).toLowerCase()} accepted`,
+  'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,
+  'reading.taken': ({ plug, pin, state, lowV, highV }, names) => `${names.plug(plug)} pin ${pin}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,
+  'sensor.unplugged': ({ sensor }, names) => `${names.sensor(sensor)} unplugged`,
+  'sensor.reconnected': ({ sensor }, names) => `${names.sensor(sensor)} reconnected`,
+  'sensor.moved': ({ sensor }, names) => `${names.sensor(sensor)} moved`,
+  'sensor.calibrated': ({ sensor, how }, names) => `${names.sensor(sensor)} calibration: ${how}`,
+  'step.passed': ({ kit, step, pass }, names) => `${names.step(kit, step)}: ${PASS_WORDS[pass]}`,
+  'test.tried': ({ kit, test, passed }, names) => `${names.test(kit, test)}: ${passed ? 'passed' : 'failed'}`,
+  'wall.set': ({ rule, distanceMm }) => `Wall at ${amount(distanceMm / 1000, 'm', 2)}, ${rule}`,
+  'aim.prepared': () => 'Prepared for aiming',
+  'aim.measured': ({ moment, heightMm }) => `Aim ${moment}: ${amount(heightMm, 'mm')}`,
+  'aim.by-others': ({ by }) => `Aim by others: ${by}`,
+  'final.tried': ({ lamp, result }, names) => `${names.factory(lamp)} leaving: ${result}`,
+  'part.bagged': ({ piece, where }, names) => `${names.piece(piece)} bagged: ${where}`,
+  'exception.named': ({ note }) => `Exception: ${note}`,
+  'job.signed': () => 'Signed off',
+  'job.reopened': ({ why }) => `Reopened: ${why}`,
+  undone: () => 'Taken back',
+};
+
+/** What is done to the fasteners of a step in each pass. */
+export const PASS_WORDS: Record<Pass, string> = { start: 'all started', align: 'aligned', tighten: 'tightened' };
+
+/** One line of the log in words. */
+export function sayEvent(event: LoggedEvent, names: Names): string {
+  const say = EVENTS[event.type] as (payload: LoggedEvent['payload'], names: Names) => string;
+  return say(event.payload, names);
 }

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+
+/** A number measured at the vehicle, with its unit. Written when it is confirmed, not while it is typed. */
+const props = defineProps<{ label: string; unit: string; value?: number; step?: number; least?: number; most?: number }>();
+const emit = defineEmits<{ measured: [value: number] }>();
+const text = ref(props.value === undefined ? '' : String(props.value));
+const fault = ref('');
+
+watch(
+  () => props.value,
+  (value) => {
+    text.value = value === undefined ? '' : String(value);
+  },
+);
+
+function confirm(): void {
+  const written = text.value.trim().replace(',', '.');
+  if (written === '' || written === String(props.value)) return;
+  const value = Number(written);
+  if (!Number.isFinite(value)) fault.value = `Write a number in ${props.unit}.`;
+  else if (value < (props.least ?? -Infinity) || value > (props.most ?? Infinity)) fault.value = `Between ${props.least} and ${props.most} ${props.unit}.`;
+  else {
+    fault.value = '';
+    emit('measured', value);
+  }
+}
+</script>
+
+<template>
+  <v-text-field
+    v-model="text"
+    class="entry"
+    :class="{ taped: value !== undefined }"
+    :label="label"
+    :suffix="unit"
+    :error-messages="fault"
+    hide-details="auto"
+    inputmode="decimal"
+    density="comfortable"
+    variant="outlined"
+    @blur="confirm"
+    @keydown.enter="confirm"
+  />
+</template>
+
+<style scoped>
+.entry {
+  min-width: 128px;
+  max-width: 190px;
+}
+
+.taped :deep(input) {
+  font-weight: 680;
+}
+
+.taped :deep(.v-field) {
+  background: color-mix(in srgb, var(--tape) 55%, var(--paper-raised));
+  color: var(--on-tape);
+}
+
+[data-light='bay'] .taped :deep(.v-field) {
+  background: var(--tape);
+}
+</style>

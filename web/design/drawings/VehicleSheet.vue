@@ -1,0 +1,190 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { type Level, type Piece, type PointMm, type VehicleProfile } from '@jade/core/vehicle';
+import { frame, outline, project, projectBox, type View } from '../geometry/outline.ts';
+
+/** A place on the vehicle that can be picked. The word is what it says; tape where it was written by a person. */
+export interface SheetMark {
+  id: string;
+  at: PointMm;
+  label: string;
+  word?: string;
+  tone?: 'open' | 'settled' | 'question' | 'fault';
+  shape?: 'ring' | 'bar';
+}
+
+const props = defineProps<{
+  profile: VehicleProfile;
+  view: View;
+  marks?: SheetMark[];
+  picked?: string;
+  /** Pieces to show with their state now. */
+  pieces?: { piece: Piece; level: Level; part: 'now' | 'planned' | 'done' | 'other' }[];
+  /** Part of the view, in sheet millimetres: x, y, width, height. */
+  part?: [number, number, number, number];
+  label: string;
+}>();
+const emit = defineEmits<{ pick: [id: string]; piece: [id: string] }>();
+
+const box = computed(() => props.part ?? frame(props.view, props.profile.measures));
+const strokes = computed(() => outline(props.profile.body, props.view, props.profile.measures));
+const size = computed(() => box.value[2] / 1000);
+const placed = computed(() =>
+  (props.marks ?? []).map((mark) => {
+    const [x, y] = project(props.view, mark.at);
+    return { ...mark, x, y };
+  }),
+);
+const boxes = computed(() => (props.pieces ?? []).map((entry) => ({ ...entry, ...projectBox(props.view, entry.piece.box) })));
+const wordWidth = (word: string) => (word.length * 21 + 26) * size.value;
+</script>
+
+<template>
+  <svg class="sheet" :viewBox="box.join(' ')" role="group" :aria-label="label" preserveAspectRatio="xMidYMid meet">
+    <path v-for="(stroke, index) in strokes" :key="index" :d="stroke.path" :class="stroke.kind" />
+    <g v-for="entry in boxes" :key="entry.piece.id" class="piece" :class="[entry.part, { away: entry.level !== 'fitted' }]" @click="emit('piece', entry.piece.id)">
+      <rect :x="entry.x" :y="entry.y" :width="Math.max(entry.width, 12)" :height="Math.max(entry.height, 12)" :rx="16" />
+      <title>{{ entry.piece.name }}: {{ entry.level }}</title>
+    </g>
+    <g
+      v-for="mark in placed"
+      :key="mark.id"
+      class="mark"
+      :class="[mark.tone ?? 'open', { picked: mark.id === picked }]"
+      role="button"
+      tabindex="0"
+      :aria-label="mark.word ? `${mark.label}: ${mark.word}` : mark.label"
+      :aria-pressed="mark.id === picked"
+      @click="emit('pick', mark.id)"
+      @keydown.enter.prevent="emit('pick', mark.id)"
+      @keydown.space.prevent="emit('pick', mark.id)"
+    >
+      <circle :cx="mark.x" :cy="mark.y" :r="44 * size" class="reach" />
+      <circle v-if="mark.shape !== 'bar'" :cx="mark.x" :cy="mark.y" :r="15 * size" class="dot" />
+      <path v-else :d="`M${mark.x - 5 * size} ${mark.y - 20 * size}v${40 * size}M${mark.x + 5 * size} ${mark.y - 20 * size}v${40 * size}`" class="dot gauge" />
+      <g v-if="mark.word" class="word">
+        <path :d="`M${mark.x + 18 * size} ${mark.y - 40 * size}h${wordWidth(mark.word)}l${-5 * size} ${22 * size}l${3 * size} ${20 * size}h${-wordWidth(mark.word)}l${3 * size} ${-18 * size}z`" />
+        <text :x="mark.x + 30 * size" :y="mark.y - 8 * size" :font-size="33 * size">{{ mark.word }}</text>
+      </g>
+    </g>
+    <slot :size="size" />
+  </svg>
+</template>
+
+<style scoped>
+.sheet {
+  display: block;
+  width: 100%;
+  height: auto;
+  max-height: 62vh;
+}
+
+path,
+rect,
+circle {
+  vector-effect: non-scaling-stroke;
+}
+
+.body {
+  fill: var(--paper);
+  stroke: var(--drawing);
+  stroke-width: 1.8px;
+}
+
+.glass {
+  fill: var(--glass);
+  stroke: var(--drawing);
+  stroke-width: 1px;
+}
+
+.line {
+  fill: none;
+  stroke: var(--drawing-soft);
+  stroke-width: 1px;
+}
+
+.wheel {
+  fill: var(--drawing-soft);
+  stroke: var(--drawing);
+  stroke-width: 1.5px;
+}
+
+.piece {
+  cursor: pointer;
+}
+
+.piece rect {
+  fill: transparent;
+  stroke: var(--drawing-soft);
+  stroke-width: 1px;
+}
+
+.piece.planned rect {
+  stroke: var(--ink);
+  stroke-width: 1.6px;
+  fill: color-mix(in srgb, var(--ink) 6%, transparent);
+}
+
+.piece.now rect {
+  stroke: var(--amber);
+  stroke-width: 3.5px;
+  fill: color-mix(in srgb, var(--amber) 22%, transparent);
+}
+
+.piece.done rect,
+.piece.away rect {
+  stroke: var(--jade);
+  stroke-dasharray: 7 5;
+  stroke-width: 1.8px;
+  fill: color-mix(in srgb, var(--jade) 10%, transparent);
+}
+
+.mark {
+  cursor: pointer;
+  outline-offset: 0;
+}
+
+.reach {
+  fill: transparent;
+}
+
+.dot {
+  fill: var(--paper-raised);
+  stroke: var(--ink);
+  stroke-width: 2px;
+}
+
+.settled .dot {
+  fill: var(--jade);
+  stroke: var(--jade);
+}
+
+.question .dot {
+  fill: var(--tape);
+  stroke: var(--amber);
+}
+
+.fault .dot {
+  fill: var(--red);
+  stroke: var(--red);
+}
+
+.gauge {
+  fill: none !important;
+}
+
+.picked .reach {
+  fill: color-mix(in srgb, var(--focus) 14%, transparent);
+  stroke: var(--focus);
+  stroke-width: 2px;
+}
+
+.word path {
+  fill: var(--tape);
+}
+
+.word text {
+  fill: var(--on-tape);
+  font-weight: 640;
+}
+</style>

@@ -1,0 +1,38 @@
+import { BODIES } from '@jade/core/vehicle';
+import { frame, outline, project, projectBox, rounded, VIEWS } from './outline.ts';
+
+const measures = { lengthMm: 5950, widthMm: 2060, heightMm: 2620, wheelbaseMm: 3640, frontOverhangMm: 960, wheelDiameterMm: 690, trackMm: 1740, bonnetHeightMm: 1220, groundClearanceMm: 185 };
+const point = { xMm: 900, yMm: 700, zMm: 430 };
+
+test('the left lamp lies right in the front view, left in the rear view, ahead in the side view', () => {
+  expect(project('front', point)).toEqual([700, -430]);
+  expect(project('rear', point)).toEqual([-700, -430]);
+  expect(project('side', point)).toEqual([-900, -430]);
+  expect(project('top', point)).toEqual([-900, 700]);
+});
+
+test('a box covers its own extent in each view', () => {
+  const box = { xMm: [800, 900] as [number, number], yMm: [-100, 300] as [number, number], zMm: [400, 650] as [number, number] };
+  expect(projectBox('front', box)).toEqual({ x: -100, y: -650, width: 400, height: 250 });
+  expect(projectBox('top', box)).toEqual({ x: -900, y: -100, width: 100, height: 400 });
+});
+
+test('the side frame starts at the nose, one margin ahead of it', () => {
+  expect(frame('side', measures, 100)).toEqual([-1060, -2720, 6150, 2820]);
+});
+
+test.each(BODIES.flatMap((body) => VIEWS.map((view) => [body, view] as const)))('%s from the %s stays inside its frame', (body, view) => {
+  const [x, y, width, height] = frame(view, measures, 5);
+  for (const { path } of outline(body, view, measures).filter((stroke) => stroke.kind === 'body')) {
+    const numbers = path.match(/-?\d+/g)?.map(Number) ?? [];
+    numbers.forEach((value, index) => {
+      const [low, high] = index % 2 === 0 ? [x, x + width] : [y, y + height];
+      expect(value).toBeGreaterThanOrEqual(low);
+      expect(value).toBeLessThanOrEqual(high);
+    });
+  }
+});
+
+test('corners are rounded no further than half an edge', () => {
+  expect(rounded([[0, 0], [10, 0], [10, 10], [0, 10]], 100)).toBe('M0 5Q0 0 5 0L5 0Q10 0 10 5L10 5Q10 10 5 10L5 10Q0 10 0 5Z');
+});

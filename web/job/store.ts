@@ -1,0 +1,199 @@
+import { defineStore } from 'pinia';
+import { v7 } from 'uuid';
+import { computed, ref, shallowRef, watch } from 'vue';
+import type { AccessPlan } from '@jade/core/access';
+import { foldJob, planClosingOf, standingOf, type EventType, type JobContext, type JobEvent, type LoggedEvent, type Payloads } from '@jade/core/job';
+import type { Kit } from '@jade/core/kit';
+import type { RuleSet } from '@jade/core/rules';
+import type { CustomerVehicle } from '@jade/core/shop';
+import type { VehicleProfile } from '@jade/core/vehicle';
+import { namesOf } from '@jade/words/job';
+import { planInWorker } from '../workers/bridge.ts';
+import { ask, Refused } from './api.ts';
+import { forgetUnsent, keepUnsent, keepView, keptView, unsentOf } from './queue.ts';
+
+/** A job as the server shows it. */
+export interface JobView {
+  id: string;
+  bay: string | null;
+  openedAt: string;
+  promisedAt: string | null;
+  vehicle: CustomerVehicle;
+  customer: string;
+  profile: VehicleProfile;
+  kits: Kit[];
+  rules: RuleSet;
+  events: LoggedEvent[];
+}
+
+interface Answer {
+  id: string | null;
+  status: 'stored' | 'already stored' | 'refused' | 'conflict';
+  seq?: number;
+  faults?: { message: string }[];
+}
+
+const WAITS_MS = [500, 1000, 2000, 4000];
+
+/** One job: its log as known here, what is folded from it, and the queue towards the server. */
+export const useJob = defineStore('job', () => {
+  const view = shallowRef<JobView>();
+  const logged = shallowRef<LoggedEvent[]>([]);
+  const unsent = shallowRef<JobEvent[]>([]);
+  const failed = ref('');
+  const loading = ref(false);
+  const online = ref(true);
+  const needsPerson = ref(false);
+  const refused = ref<string[]>([]);
+  const lastDone = ref<{ id: string; type: EventType; payload: unknown } | undefined>();
+  const plan = shallowRef<AccessPlan>();
+  const planning = ref(false);
+  let stream: EventSource | undefined;
+  let sending = false;
+  let attempt = 0;
+
+  const log = computed<LoggedEvent[]>(() => {
+    const known = new Set(logged.value.map((event) => event.id));
+    return [...logged.value, ...unsent.value.filter((event) => !known.has(event.id))];
+  });
+  const state = computed(() => foldJob(log.value));
+  const context = computed<JobContext | undefined>(() => view.value && { state: state.value, profile: view.value.profile, kits: view.value.kits, rules: view.value.rules, year: view.value.vehicle.year ?? undefined });
+  const names = computed(() => (view.value ? namesOf(view.value) : undefined));
+  const standing = computed(() => context.value && standingOf(context.value, plan.value));
+  const closing = computed(() => context.value && planClosingOf(context.value, plan.value));
+
+  /** What the plan depends on, so that it is worked out again only when one of these changes. */
+  const planKey = computed(() => {
+    const { pieces, reached, facts, options, opened } = state.value;
+    return view.value ? JSON.stringify([view.value.id, pieces, reached, facts, options, opened]) : '';
+  });
+  watch(planKey, async (key) => {
+    if (!context.value) return;
+    planning.value = true;
+    const made = await planInWorker(context.value);
+    if (key !== planKey.value) return;
+    plan.value = made;
+    planning.value = false;
+  });
+
+  function merge(events: readonly LoggedEvent[]): void {
+    const byId = new Map(logged.value.map((event) => [event.id, event]));
+    for (const event of events) byId.set(event.id, event);
+    logged.value = [...byId.values()].sort((a, b) => (a.seq ?? 0) - (b.seq ?? 0));
+    const taken = unsent.value.filter((event) => byId.has(event.id)).map((event) => event.id);
+    if (taken.length > 0) drop(taken);
+  }
+
+  function drop(ids: readonly string[]): void {
+    unsent.value = unsent.value.filter((event) => !ids.includes(event.id));
+    void forgetUnsent(ids);
+  }
+
+  function follow(id: string): void {
+    stream?.close();
+    stream = new EventSource(`/api/jobs/${encodeURIComponent(id)}/stream?since=${logged.value.at(-1)?.seq ?? 0}`);
+    stream.onopen = () => {
+      online.value = true;
+      void send();
+    };
+    stream.onerror = () => void (online.value = false);
+    stream.addEventListener('appended', (message) => merge(JSON.parse(message.data as string) as LoggedEvent[]));
+  }
+
+  async function load(id: string): Promise<void> {
+    if (view.value?.id === id && !failed.value) return;
+    close();
+    loading.value = true;
+    try {
+      const fresh = await ask<JobView>(`/api/jobs/${encodeURIComponent(id)}`);
+      void keepView(id, fresh);
+      show(fresh);
+    } catch (error) {
+      const kept = error instanceof Refused ? undefined : await keptView<JobView>(id);
+      if (kept) {
+        online.value = false;
+        show(kept);
+      } else failed.value = error instanceof Refused ? error.message : 'The server cannot be reached and this job was not opened on this device before.';
+    }
+    loading.value = false;
+    if (!view.value) return;
+    unsent.value = await unsentOf(id);
+    follow(id);
+    void send();
+  }
+
+  function show(fresh: JobView): void {
+    plan.value = undefined;
+    logged.value = fresh.events;
+    view.value = fresh;
+  }
+
+  function close(): void {
+    stream?.close();
+    stream = undefined;
+    view.value = undefined;
+    logged.value = [];
+    unsent.value = [];
+    failed.value = '';
+    refused.value = [];
+    lastDone.value = undefined;
+    plan.value = undefined;
+  }
+
+  /** Sends what is unsent, in order, until all is taken; waits and tries again while the server is away. */
+  async function send(): Promise<void> {
+    const id = view.value?.id;
+    if (sending || !id || unsent.value.length === 0) return;
+    sending = true;
+    const batch = unsent.value.slice(0, 100);
+    try {
+      const { answers } = await ask<{ answers: Answer[] }>(`/api/jobs/${encodeURIComponent(id)}/events`, { events: batch });
+      take(batch, answers);
+      online.value = true;
+      needsPerson.value = false;
+      attempt = 0;
+    } catch (error) {
+      if (error instanceof Refused && error.status === 401) needsPerson.value = true;
+      else if (error instanceof Refused && error.status < 500) refused.value = [...refused.value, error.message];
+      else online.value = false;
+      const wait = WAITS_MS[Math.min(attempt++, WAITS_MS.length - 1)] ?? 4000;
+      setTimeout(() => void send(), wait);
+      sending = false;
+      return;
+    }
+    sending = false;
+    if (unsent.value.length > 0) void send();
+  }
+
+  function take(batch: readonly JobEvent[], answers: readonly Answer[]): void {
+    const stored: LoggedEvent[] = [];
+    answers.forEach((answer, place) => {
+      const event = batch[place];
+      if (!event) return;
+      if (answer.seq !== undefined) stored.push({ ...event, seq: answer.seq });
+      else {
+        refused.value = [...refused.value, ...(answer.faults ?? []).map((fault) => fault.message)];
+        drop([event.id]);
+      }
+    });
+    merge(stored);
+  }
+
+  /** Records something that happened. It counts here at once and goes to the server when it can. */
+  async function record<T extends EventType>(type: T, payload: Payloads[T]): Promise<void> {
+    const id = view.value?.id;
+    if (!id) return;
+    const event = { id: v7(), type, v: 1, at: new Date().toISOString(), payload } as JobEvent;
+    unsent.value = [...unsent.value, event];
+    if (type !== 'undone') lastDone.value = { id: event.id, type, payload };
+    await keepUnsent(id, event).catch(() => undefined);
+    void send();
+  }
+
+  async function undo(event: string): Promise<void> {
+    if (lastDone.value?.id === event) lastDone.value = undefined;
+    await record('undone', { event });
+  }
+
+  return { view, log, state, context, names, standing, plan, planning, closing, loading, failed, online, unsent, refused, needsPerson, lastDone, load, close, record, undo, send };
+});

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { STATIONS } from '@jade/core/job';
+import { useJob } from '../job/store.ts';
+import BenchNames from './BenchNames.vue';
+import FinderPanel from './FinderPanel.vue';
+import JobTray from './JobTray.vue';
+import KeySheet from './KeySheet.vue';
+import StationRule from './StationRule.vue';
+import UndoBar from './UndoBar.vue';
+import VehicleStrip from './VehicleStrip.vue';
+import { light } from './light.ts';
+import { useSession } from './session.ts';
+
+const route = useRoute();
+const router = useRouter();
+const session = useSession();
+const job = useJob();
+const panel = ref<'finder' | 'keys' | 'people' | undefined>();
+const trayOpen = ref(false);
+const inJob = computed(() => route.name === 'station');
+const askPerson = computed(() => session.session === null || panel.value === 'people' || job.needsPerson);
+
+function go(step: number): void {
+  const place = STATIONS.findIndex((station) => station === route.params.station);
+  const next = STATIONS[place + step];
+  if (inJob.value && next) void router.push({ name: 'station', params: { id: route.params.id, station: next } });
+}
+
+function typing(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+}
+
+function onKey(event: KeyboardEvent): void {
+  if (event.key === 'Escape') panel.value = undefined;
+  if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+  const actions: Record<string, () => void> = {
+    '/': () => void (panel.value = 'finder'),
+    '?': () => void (panel.value = 'keys'),
+    ']': () => go(1),
+    '[': () => go(-1),
+    u: () => job.lastDone && void job.undo(job.lastDone.id),
+    l: () => void (light.value = light.value === 'bay' ? 'counter' : 'bay'),
+  };
+  const action = actions[event.key];
+  if (!action) return;
+  event.preventDefault();
+  action();
+}
+
+onMounted(() => {
+  void session.load();
+  window.addEventListener('keydown', onKey);
+});
+onUnmounted(() => window.removeEventListener('keydown', onKey));
+
+async function picked(person: string): Promise<void> {
+  await session.pick(person);
+  panel.value = undefined;
+  job.needsPerson = false;
+  void job.send();
+}
+</script>
+
+<template>
+  <v-app>
+    <a class="skip push main" href="#work">To the work surface</a>
+    <div class="bench" :class="{ shop: !inJob, trayed: inJob }">
+      <StationRule :in-job="inJob" @finder="panel = 'finder'" @keys="panel = 'keys'" />
+      <VehicleStrip v-if="inJob" @people="panel = 'people'" @tray="trayOpen = !trayOpen" />
+      <header v-else class="shop-head">
+        <strong>Jade Bench</strong>
+        <span class="grow" />
+        <button type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
+      </header>
+      <main id="work" class="work" tabindex="-1"><router-view /></main>
+      <JobTray v-if="inJob" :open="trayOpen" @close="trayOpen = false" />
+    </div>
+    <UndoBar v-if="inJob" />
+    <BenchNames v-if="askPerson" :people="session.people" :closable="!!session.session" @picked="picked" @close="panel = undefined" />
+    <FinderPanel v-if="panel === 'finder'" @close="panel = undefined" />
+    <KeySheet v-if="panel === 'keys'" @close="panel = undefined" />
+  </v-app>
+</template>
+
+<style scoped>
+.bench {
+  display: grid;
+  grid-template: 'rule strip strip' auto 'rule work tray' 1fr / var(--rule) minmax(0, 1fr) auto;
+  min-height: 100vh;
+  min-height: 100dvh;
+}
+
+.work {
+  grid-area: work;
+  min-width: 0;
+  padding: 18px 22px 90px;
+  background: var(--paper);
+  border-top-left-radius: 6px;
+  box-shadow: 0 0 0 1px rgb(0 0 0 / 25%);
+}
+
+.shop-head {
+  grid-area: strip;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 20px;
+  min-height: 58px;
+  background: var(--slate);
+  color: var(--on-slate);
+}
+
+.grow {
+  flex: 1;
+}
+
+.who {
+  color: var(--on-slate);
+}
+
+.skip {
+  position: fixed;
+  top: -80px;
+  left: 10px;
+  z-index: 20;
+}
+
+.skip:focus {
+  top: 10px;
+}
+
+@media (max-width: 700px) {
+  .bench {
+    grid-template: 'strip' auto 'work' 1fr 'rule' auto / minmax(0, 1fr);
+  }
+
+  .work {
+    padding: 12px 12px 120px;
+    border-radius: 0;
+  }
+}
+</style>

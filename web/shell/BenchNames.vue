@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import type { Person } from '@jade/core/shop';
+
+defineProps<{ people: readonly Person[]; closable: boolean }>();
+const emit = defineEmits<{ picked: [person: string]; close: [] }>();
+</script>
+
+<template>
+  <v-dialog :model-value="true" :persistent="!closable" max-width="440" aria-labelledby="who-title" @update:model-value="emit('close')">
+    <div class="leaf names">
+      <h2 id="who-title">Who is at this bench?</h2>
+      <p class="soft">What is recorded here is recorded under this name.</p>
+      <button v-for="person in people" :key="person.id" type="button" class="push" @click="emit('picked', person.id)">
+        <strong>{{ person.benchName }}</strong> <span class="role">{{ person.role }}</span>
+      </button>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.names {
+  display: grid;
+  gap: 10px;
+  color: var(--ink);
+}
+
+.push {
+  justify-content: space-between;
+  min-height: 56px;
+}
+
+.role {
+  font-weight: 450;
+  opacity: 0.8;
+}
+</style>

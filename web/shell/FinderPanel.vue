@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router';
+import { STATIONS } from '@jade/core/job';
+import { STATION_NAMES } from '@jade/words/job';
+import { ask } from '../job/api.ts';
+
+interface Place {
+  text: string;
+  kind: string;
+  to: RouteLocationRaw;
+}
+
+const emit = defineEmits<{ close: [] }>();
+const route = useRoute();
+const router = useRouter();
+const text = ref('');
+const at = ref(0);
+const places = ref<Place[]>([]);
+
+onMounted(async () => {
+  const { id } = route.params;
+  const stations = typeof id === 'string' ? STATIONS.map((station): Place => ({ text: STATION_NAMES[station], kind: 'station', to: { name: 'station', params: { id, station } } })) : [];
+  const shop: Place[] = [
+    { text: 'Day board', kind: 'shop', to: { name: 'board' } },
+    { text: 'Vehicles and kits', kind: 'shop', to: { name: 'library' } },
+  ];
+  places.value = [...stations, ...shop];
+  const jobs = await ask<{ id: string; plate: string; customer: string }[]>('/api/jobs').catch(() => []);
+  const documents = await ask<{ kind: string; slug: string }[]>('/api/documents').catch(() => []);
+  places.value = [
+    ...stations,
+    ...jobs.map((job): Place => ({ text: `${job.plate} ${job.customer}`, kind: 'job', to: { name: 'station', params: { id: job.id, station: 'check-in' } } })),
+    ...shop,
+    ...documents.filter((entry) => entry.kind === 'vehicle' || entry.kind === 'kit').map((entry): Place => ({ text: entry.slug.replaceAll('-', ' '), kind: entry.kind, to: { name: 'library', query: { show: `${entry.kind}/${entry.slug}` } } })),
+  ];
+});
+
+const found = computed(() => {
+  const words = text.value.toLowerCase().split(/\s+/).filter(Boolean);
+  return places.value.filter((place) => words.every((word) => place.text.toLowerCase().includes(word))).slice(0, 9);
+});
+
+function go(place: Place | undefined): void {
+  if (!place) return;
+  void router.push(place.to);
+  emit('close');
+}
+
+function step(by: number): void {
+  at.value = (at.value + by + found.value.length) % Math.max(1, found.value.length);
+}
+</script>
+
+<template>
+  <v-dialog :model-value="true" max-width="520" aria-label="Find a station, job, vehicle or kit" @update:model-value="emit('close')">
+    <div class="leaf finder">
+      <v-text-field v-model="text" autofocus label="Station, job, vehicle or kit" variant="outlined" hide-details @update:model-value="at = 0" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)" @keydown.enter="go(found[at])" />
+      <ul>
+        <li v-for="(place, index) in found" :key="`${place.kind}/${place.text}`">
+          <button type="button" class="push plain" :class="{ here: index === at }" @click="go(place)">{{ place.text }} <span class="soft">{{ place.kind }}</span></button>
+        </li>
+        <li v-if="found.length === 0" class="soft">Nothing is called that.</li>
+      </ul>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.finder {
+  display: grid;
+  gap: 10px;
+  color: var(--ink);
+}
+
+.push {
+  width: 100%;
+  justify-content: space-between;
+}
+
+.here {
+  background: var(--jade-soft);
+}
+</style>

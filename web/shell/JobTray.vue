@@ -1,0 +1,208 @@
+<script setup lang="ts">
+import dayjs from 'dayjs';
+import { computed, ref } from 'vue';
+import { outstanding } from '@jade/core/job';
+import { sayEvent, sayGroup, sayHold, sayQuestion } from '@jade/words/job';
+import { plural } from '@jade/words/units';
+import { useJob } from '../job/store.ts';
+
+/** What lies in the tray: pieces off, fasteners out, open questions, and the last lines of the log. */
+defineProps<{ open: boolean }>();
+const emit = defineEmits<{ close: [] }>();
+const job = useJob();
+const wholeLog = ref(false);
+
+const pieces = computed(() => Object.entries(job.state.pieces).filter(([, level]) => level !== 'fitted').map(([id, level]) => ({ id, level, name: job.names?.piece(id) ?? id })));
+const slots = computed(() =>
+  Object.entries(job.state.tray).flatMap(([piece, groups]) =>
+    Object.entries(groups).filter(([, tally]) => outstanding(tally) > 0 || tally.dropped > 0).map(([group, tally]) => ({
+      key: `${piece}/${group}`,
+      piece: job.names?.piece(piece) ?? piece,
+      group: sayGroup(job.view?.profile.pieces.find((entry) => entry.id === piece)?.fasteners.find((entry) => entry.id === group)) ?? group,
+      out: outstanding(tally),
+      dropped: tally.dropped,
+    })),
+  ),
+);
+const total = computed(() => slots.value.reduce((sum, slot) => sum + slot.out, 0));
+const questions = computed(() => {
+  const { names, standing } = job;
+  if (!names || !standing) return [];
+  const holds = standing.missing.filter((hold) => hold.kind !== 'to do').map((hold) => sayHold(hold, names));
+  return [...holds, ...job.state.questions.map((question) => sayQuestion(question, names))];
+});
+const entries = computed(() => {
+  const { names } = job;
+  if (!names) return [];
+  const undone = new Set(job.log.flatMap((event) => (event.type === 'undone' ? [event.payload.event] : [])));
+  const lines = [...job.log].reverse().filter((event) => event.type !== 'undone').map((event) => ({ id: event.id, text: sayEvent(event, names), when: dayjs(event.at).format('HH:mm'), undone: undone.has(event.id), fixed: event.type === 'job.opened' }));
+  return wholeLog.value ? lines : lines.slice(0, 5);
+});
+</script>
+
+<template>
+  <aside class="tray" :class="{ open }" aria-label="Tray">
+    <button type="button" class="push small shut" @click="emit('close')">Close the tray</button>
+    <section>
+      <h2>{{ total === 0 ? 'Tray is empty' : `${plural(total, 'fastener')} out` }}</h2>
+      <ul class="slots">
+        <li v-for="slot in slots" :key="slot.key">
+          <span class="count">{{ slot.out }}</span>
+          <span>{{ slot.group }}<small>{{ slot.piece }}</small><small v-if="slot.dropped" class="lost">{{ slot.dropped }} dropped, not found</small></span>
+        </li>
+      </ul>
+    </section>
+    <section v-if="pieces.length > 0">
+      <h2>{{ plural(pieces.length, 'piece') }} open</h2>
+      <ul class="plain">
+        <li v-for="piece in pieces" :key="piece.id">{{ piece.name }} <small>{{ piece.level }}</small></li>
+      </ul>
+    </section>
+    <section v-if="questions.length > 0">
+      <h2>Open questions</h2>
+      <ul class="plain asks">
+        <li v-for="text in questions" :key="text">{{ text }}</li>
+      </ul>
+    </section>
+    <section v-if="job.refused.length > 0">
+      <h2>Not taken by the server</h2>
+      <ul class="plain asks">
+        <li v-for="text in job.refused" :key="text">{{ text }}</li>
+      </ul>
+    </section>
+    <section>
+      <h2>Log</h2>
+      <ul class="plain log">
+        <li v-for="entry in entries" :key="entry.id" :class="{ undone: entry.undone }">
+          <span><time class="mono">{{ entry.when }}</time> {{ entry.text }}</span>
+          <button v-if="!entry.undone && !entry.fixed" type="button" class="undo" :aria-label="`Undo: ${entry.text}`" @click="job.undo(entry.id)">undo</button>
+        </li>
+      </ul>
+      <button type="button" class="more" @click="wholeLog = !wholeLog">{{ wholeLog ? 'Only the last lines' : `All ${plural(job.log.length, 'line')}` }}</button>
+    </section>
+  </aside>
+</template>
+
+<style scoped>
+.tray {
+  grid-area: tray;
+  width: var(--tray);
+  max-height: calc(100vh - 66px);
+  position: sticky;
+  top: 0;
+  overflow-y: auto;
+  padding: 14px 16px 30px;
+  background: var(--slate);
+  color: var(--on-slate);
+  font-size: 14px;
+}
+
+section + section {
+  margin-top: 18px;
+}
+
+h2 {
+  margin-bottom: 6px;
+  font-size: 14.5px;
+  color: #fff;
+}
+
+.slots {
+  display: grid;
+  gap: 6px;
+}
+
+.slots li {
+  display: flex;
+  gap: 10px;
+  padding: 7px 9px;
+  border: 1px solid var(--slate-line);
+  border-radius: 7px;
+  background: var(--slate-deep);
+  box-shadow: inset 0 2px 5px rgb(0 0 0 / 45%);
+}
+
+.count {
+  flex: none;
+  min-width: 32px;
+  height: 30px;
+  padding: 0 6px;
+  text-align: center;
+  line-height: 30px;
+  font-weight: 700;
+  background: var(--tape);
+  color: var(--on-tape);
+  clip-path: polygon(0 5%, 2px 50%, 0 96%, 100% 100%, calc(100% - 2px) 48%, 100% 0);
+}
+
+small {
+  display: block;
+  color: var(--on-slate-soft);
+  font-size: 12.5px;
+}
+
+.plain li {
+  padding: 3px 0;
+}
+
+.plain small {
+  display: inline;
+}
+
+.lost,
+.asks li {
+  color: #f7dc93;
+}
+
+.log li {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  border-bottom: 1px solid var(--slate-line);
+}
+
+.log time {
+  color: var(--on-slate-soft);
+}
+
+.undone {
+  text-decoration: line-through;
+  opacity: 0.7;
+}
+
+.undo,
+.more {
+  border: 0;
+  background: none;
+  color: #8fe0c3;
+  font: inherit;
+  text-decoration: underline;
+  cursor: pointer;
+  min-height: 32px;
+}
+
+.shut {
+  display: none;
+  margin-bottom: 12px;
+}
+
+@media (max-width: 1180px) {
+  .tray {
+    display: none;
+    position: fixed;
+    inset: 0 0 0 auto;
+    max-height: none;
+    width: min(340px, 92vw);
+    z-index: 6;
+    box-shadow: -8px 0 30px rgb(0 0 0 / 40%);
+  }
+
+  .tray.open {
+    display: block;
+  }
+
+  .shut {
+    display: inline-flex;
+  }
+}
+</style>

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref, watch, type Component } from 'vue';
+import { useRoute } from 'vue-router';
+import type { Station } from '@jade/core/job';
+import { STATION_NAMES, STATION_QUESTIONS, sayHold } from '@jade/words/job';
+import AskText from '../design/AskText.vue';
+import EmptyNote from '../design/EmptyNote.vue';
+import { useJob } from '../job/store.ts';
+
+const VIEWS: Record<Station, Component> = {
+  'check-in': defineAsyncComponent(() => import('../stations/check-in/CheckInStation.vue')),
+  match: defineAsyncComponent(() => import('../stations/match/MatchStation.vue')),
+  gather: defineAsyncComponent(() => import('../stations/gather/GatherStation.vue')),
+  'open-up': defineAsyncComponent(() => import('../stations/open-up/OpenUpStation.vue')),
+  wire: defineAsyncComponent(() => import('../stations/wire/WireStation.vue')),
+  probe: defineAsyncComponent(() => import('../stations/probe/ProbeStation.vue')),
+  sense: defineAsyncComponent(() => import('../stations/sense/SenseStation.vue')),
+  fit: defineAsyncComponent(() => import('../stations/fit/FitStation.vue')),
+  'close-up': defineAsyncComponent(() => import('../stations/close-up/CloseUpStation.vue')),
+  aim: defineAsyncComponent(() => import('../stations/aim/AimStation.vue')),
+  'hand-over': defineAsyncComponent(() => import('../stations/hand-over/HandOverStation.vue')),
+};
+
+const route = useRoute();
+const job = useJob();
+const station = computed(() => route.params.station as Station);
+watch(() => String(route.params.id), (id) => void job.load(id), { immediate: true });
+watch(
+  () => [station.value, job.view?.vehicle.plate],
+  () => void (document.title = `${STATION_NAMES[station.value]} · ${job.view?.vehicle.plate ?? ''} · Jade Bench`),
+  { immediate: true },
+);
+const wants = computed(() => {
+  const { names, standing } = job;
+  const own = standing?.stations.find((entry) => entry.station === station.value);
+  return names && own ? own.holds.map((hold) => ({ text: sayHold(hold, names), kind: hold.kind, about: hold.about })) : [];
+});
+
+const asking = ref<{ about: string; text: string } | undefined>();
+
+function except(note: string): void {
+  if (asking.value) void job.record('exception.named', { about: asking.value.about, note });
+  asking.value = undefined;
+}
+</script>
+
+<template>
+  <EmptyNote v-if="job.loading && !job.view" kind="loading">Opening the job…</EmptyNote>
+  <EmptyNote v-else-if="job.failed" kind="failed">{{ job.failed }} <button type="button" class="push small" @click="job.load(String(route.params.id))">Try again</button></EmptyNote>
+  <div v-else-if="job.view && job.context && job.names" class="stack">
+    <header class="head">
+      <h1>{{ STATION_NAMES[station] }}</h1>
+      <p class="soft">{{ STATION_QUESTIONS[station] }}</p>
+      <details v-if="wants.length > 0" class="wants">
+        <summary>{{ wants.length }} open here</summary>
+        <ul class="leaf">
+          <li v-for="want in wants" :key="want.text" :class="want.kind">
+            <span>{{ want.text }}</span>
+            <button v-if="want.about" type="button" class="push small" @click="asking = { about: want.about, text: want.text }">Name an exception</button>
+          </li>
+        </ul>
+      </details>
+      <p v-else class="wants done">Settled here</p>
+    </header>
+    <AskText v-if="asking" title="Name an exception" :hint="asking.text" label="What was agreed, and with whom" action="Record the exception" :most="400" @written="except" @close="asking = undefined" />
+    <component :is="VIEWS[station]" :key="`${job.view.id}/${station}`" />
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 14px;
+}
+
+.wants {
+  margin-left: auto;
+  position: relative;
+}
+
+.wants summary {
+  cursor: pointer;
+  font-weight: 600;
+  min-height: 32px;
+}
+
+.wants ul {
+  position: absolute;
+  right: 0;
+  z-index: 4;
+  width: min(460px, 84vw);
+  max-height: 60vh;
+  overflow-y: auto;
+  box-shadow: 0 6px 24px rgb(0 0 0 / 30%);
+}
+
+.wants li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+  padding: 6px 0 6px 10px;
+  border-left: 4px solid var(--line-strong);
+  margin-bottom: 6px;
+}
+
+.wants li.block {
+  border-color: var(--red);
+}
+
+.wants li.question {
+  border-color: var(--amber);
+}
+
+.done {
+  color: var(--jade);
+  font-weight: 600;
+}
+</style>

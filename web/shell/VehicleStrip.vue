@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import dayjs from 'dayjs';
+import { computed } from 'vue';
+import { sayHold } from '@jade/words/job';
+import TapeLabel from '../design/TapeLabel.vue';
+import { useJob } from '../job/store.ts';
+import { useSession } from './session.ts';
+
+/** The vehicle's strip: who it is, what was promised, and the one sentence that says what holds the job back now. */
+const emit = defineEmits<{ people: []; tray: [] }>();
+const job = useJob();
+const session = useSession();
+const holding = computed(() => {
+  const { standing, names } = job;
+  if (!standing || !names) return '';
+  return standing.holding ? sayHold(standing.holding, names) : 'Signed: ready to leave';
+});
+const promised = computed(() => (job.view?.promisedAt ? dayjs(job.view.promisedAt).format('ddd D MMM, HH:mm') : 'no promise'));
+const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view.profile.model}` : ''));
+</script>
+
+<template>
+  <header class="strip">
+    <template v-if="job.view">
+      <TapeLabel big>{{ job.view.vehicle.plate }}</TapeLabel>
+      <div class="who">
+        <strong>{{ vehicle }}</strong>
+        <span>{{ job.view.customer }} · {{ job.view.bay ?? 'no bay' }} · promised {{ promised }}</span>
+      </div>
+      <router-link v-if="job.standing?.holding" class="hold" :class="job.standing.holding.kind.replace(' ', '-')" :to="{ name: 'station', params: { id: job.view.id, station: job.standing.holding.station } }">
+        <span class="lead">Now</span> {{ holding }}
+      </router-link>
+      <p v-else class="hold"><span class="lead">Now</span> {{ holding }}</p>
+      <span v-if="!job.online || job.unsent.length > 0" class="away" role="status">{{ job.online ? 'sending' : 'no server' }}: {{ job.unsent.length }} kept here</span>
+    </template>
+    <p v-else class="hold">{{ job.loading ? 'Opening the job…' : '' }}</p>
+    <button type="button" class="bench-name" @click="emit('people')"><span class="out-of-sight">At the bench: </span>{{ session.session?.benchName ?? 'Who is here?' }}</button>
+    <button type="button" class="bench-name to-tray" @click="emit('tray')">Tray</button>
+  </header>
+</template>
+
+<style scoped>
+.strip {
+  grid-area: strip;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 18px;
+  padding: 8px 18px 8px 20px;
+  min-height: 66px;
+  background: var(--slate);
+  color: var(--on-slate);
+}
+
+.who {
+  display: grid;
+  line-height: 1.25;
+}
+
+.who span {
+  font-size: 13.5px;
+  color: var(--on-slate-soft);
+}
+
+.hold {
+  flex: 1 1 240px;
+  padding: 7px 14px;
+  border-left: 4px solid #45c597;
+  background: var(--slate-deep);
+  color: #fff;
+  text-decoration: none;
+  font-weight: 600;
+}
+
+.hold.block {
+  border-color: #ff8f85;
+}
+
+.hold.question {
+  border-color: #f0c34d;
+}
+
+.lead {
+  margin-right: 6px;
+  font-weight: 500;
+  color: var(--on-slate-soft);
+}
+
+.away {
+  padding: 3px 10px;
+  border: 1.5px solid #f0c34d;
+  border-radius: 4px;
+  color: #f7dc93;
+  font-size: 13.5px;
+}
+
+.bench-name {
+  min-height: 44px;
+  padding: 0 12px;
+  border: 1px solid var(--slate-line);
+  border-radius: 5px;
+  background: none;
+  color: var(--on-slate);
+  font: inherit;
+  cursor: pointer;
+}
+
+.to-tray {
+  display: none;
+}
+
+@media (max-width: 1180px) {
+  .to-tray {
+    display: inline-block;
+  }
+}
+
+@media (max-width: 700px) {
+  .strip {
+    padding: 8px 12px;
+  }
+
+  .who span {
+    font-size: 12.5px;
+  }
+}
+</style>

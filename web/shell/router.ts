@@ -1,0 +1,17 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import { STATIONS } from '@jade/core/job';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'board', component: () => import('../shop/board/DayBoard.vue'), meta: { title: 'Day board' } },
+    { path: '/library', name: 'library', component: () => import('../shop/library/LibraryView.vue'), meta: { title: 'Vehicles and kits' } },
+    { path: `/jobs/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./StationFrame.vue') },
+    { path: '/jobs/:id', redirect: (to) => ({ name: 'station', params: { id: to.params.id, station: 'check-in' } }) },
+    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./NowhereView.vue'), meta: { title: 'No such place' } },
+  ],
+});
+
+router.afterEach((to) => {
+  document.title = typeof to.meta.title === 'string' ? `${to.meta.title} · Jade Bench` : 'Jade Bench';
+});

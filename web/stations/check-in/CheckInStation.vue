@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { BASELINE_RESULTS, functionsOf, type BaselineResult } from '@jade/core/job';
+import { checkVehicleNumber, type LampFunction, type Piece } from '@jade/core/vehicle';
+import { sayNumberRemark } from '@jade/words/vehicle';
+import { inches } from '@jade/words/units';
+import AskText from '../../design/AskText.vue';
+import CautionNote from '../../design/CautionNote.vue';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import MeasureEntry from '../../design/MeasureEntry.vue';
+import TapeLabel from '../../design/TapeLabel.vue';
+import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
+import { frameAround, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { useCurrentJob } from '../../job/current.ts';
+import FactList from './FactList.vue';
+
+const { job, context } = useCurrentJob();
+const view = ref<View>('front');
+const picked = ref<string>();
+const asking = ref<'code' | 'damage'>();
+const number = ref(job.state.number ?? '');
+const RESULTS = BASELINE_RESULTS.map((value) => ({ value, text: value }));
+
+const profile = computed(() => context.value.profile);
+const middleMm = computed(() => profile.value.measures.frontOverhangMm - profile.value.measures.lengthMm / 2);
+const lamps = computed(() => functionsOf(context.value));
+const untried = computed(() => lamps.value.filter((lamp) => !job.state.baseline[lamp.id]));
+
+function seen(at: LampFunction['at']): boolean {
+  if (view.value === 'front') return at.xMm > middleMm.value;
+  if (view.value === 'rear') return at.xMm <= middleMm.value;
+  return view.value === 'top' || at.yMm >= 0;
+}
+
+const marks = computed<SheetMark[]>(() => [
+  ...lamps.value.filter((lamp) => seen(lamp.at)).map((lamp): SheetMark => {
+    const result = job.state.baseline[lamp.id];
+    const tone = result === undefined ? 'open' : result === 'works' ? 'settled' : 'fault';
+    return { id: `lamp:${lamp.id}`, at: lamp.at, label: lamp.name, tone, word: result && result !== 'works' ? result : undefined };
+  }),
+  ...profile.value.gaps.filter((gap) => seen(gap.at)).map((gap): SheetMark => {
+    const width = job.state.gaps.before[gap.id];
+    return { id: `gap:${gap.id}`, at: gap.at, label: gap.name, shape: 'bar', tone: width === undefined ? 'open' : 'settled', word: width === undefined ? undefined : `${width} mm` };
+  }),
+]);
+
+/** The near end of the vehicle, so that marks stand apart; its outer pieces give the drawing its face. */
+const part = computed(() => (view.value === 'top' ? undefined : frameAround(view.value, profile.value.measures, marks.value.map((mark) => mark.at))));
+const shell = computed(() => {
+  const outer = (piece: Piece) => (view.value === 'front' ? piece.zone === 'front' && piece.box.xMm[1] > profile.value.measures.frontOverhangMm - 130 : false);
+  return profile.value.pieces.filter(outer).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }));
+});
+
+const lamp = computed(() => lamps.value.find((entry) => `lamp:${entry.id}` === picked.value));
+const gap = computed(() => profile.value.gaps.find((entry) => `gap:${entry.id}` === picked.value));
+const remarks = computed(() => {
+  const check = checkVehicleNumber(number.value, profile.value.numberCheckDigit);
+  return number.value.trim() ? check.remarks.map(sayNumberRemark) : [];
+});
+
+function recordNumber(): void {
+  const written = checkVehicleNumber(number.value, false).number;
+  if (written && written !== job.state.number) void job.record('number.recorded', { number: written });
+}
+
+function tried(result: BaselineResult): void {
+  if (!lamp.value) return;
+  void job.record('baseline.tried', { lamp: lamp.value.id, result });
+  const next = marks.value.find((mark) => mark.id.startsWith('lamp:') && mark.tone === 'open' && mark.id !== picked.value);
+  picked.value = next?.id;
+}
+
+function restWorks(): void {
+  for (const entry of untried.value) void job.record('baseline.tried', { lamp: entry.id, result: 'works' });
+}
+
+function noCodes(): void {
+  void job.record('codes.read', { moment: 'before', count: job.state.codes.before.length });
+}
+
+function written(text: string): void {
+  if (asking.value === 'code') void job.record('code.recorded', { moment: 'before', code: text.toUpperCase().slice(0, 20) });
+  else void job.record('damage.noted', { place: view.value, note: text });
+  asking.value = undefined;
+}
+</script>
+
+<template>
+  <div class="pair">
+    <section class="stack">
+      <div class="leaf">
+        <div class="line">
+          <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
+          <span class="soft">{{ untried.length === 0 ? 'Every factory lamp is tried.' : `${untried.length} of ${lamps.length} lamps to try: pick one on the drawing.` }}</span>
+        </div>
+        <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="shell" :marks="marks" :picked="picked" :label="`${profile.maker} ${profile.model} from the ${view}: lamps and gaps`" @pick="(id) => (picked = id)" />
+        <div class="entry" aria-live="polite">
+          <template v-if="lamp">
+            <strong>{{ lamp.name }}</strong> <span class="soft">with {{ lamp.state }} on</span>
+            <ChoiceRow :label="lamp.name" :choices="RESULTS" :value="job.state.baseline[lamp.id]" @choose="tried" />
+          </template>
+          <template v-else-if="gap">
+            <strong>{{ gap.name }}</strong> <span class="soft">about {{ gap.nominalMm }} mm ({{ inches(gap.nominalMm / 25.4) }})</span>
+            <MeasureEntry :key="gap.id" label="Gap" unit="mm" :least="0" :most="100" :value="job.state.gaps.before[gap.id]" @measured="(widthMm) => job.record('gap.measured', { gap: gap?.id ?? '', moment: 'before', widthMm })" />
+          </template>
+          <span v-else class="soft">Rings are lamps, bars are panel gaps.</span>
+          <button v-if="untried.length > 0" type="button" class="push small rest" @click="restWorks">The other {{ untried.length }} work</button>
+        </div>
+      </div>
+      <div class="leaf stack">
+        <div class="line"><h2>Damage found</h2><button type="button" class="push small" @click="asking = 'damage'">Note damage</button></div>
+        <p v-if="job.state.damage.length === 0" class="soft">None noted. What is not noted now is ours later.</p>
+        <ul class="line">
+          <li v-for="entry in job.state.damage" :key="entry.event"><TapeLabel>{{ entry.place }}: {{ entry.note }}</TapeLabel></li>
+        </ul>
+      </div>
+    </section>
+    <section class="stack">
+      <div class="leaf stack">
+        <h2>Vehicle number</h2>
+        <v-text-field v-model="number" label="Number, 17 places" class="mono" variant="outlined" density="comfortable" hide-details autocapitalize="characters" spellcheck="false" @blur="recordNumber" @keydown.enter="recordNumber" />
+        <p v-for="remark in remarks" :key="remark" class="remark">{{ remark }}</p>
+        <TapeLabel v-if="job.state.number" class="mono">{{ job.state.number }}</TapeLabel>
+      </div>
+      <FactList />
+      <CautionNote v-for="text in profile.cautions" :key="text" :text="text" />
+      <div class="leaf stack">
+        <h2>Battery and fault codes</h2>
+        <div class="line">
+          <MeasureEntry label="Battery at rest" unit="V" :least="0" :most="60" :value="job.state.restV" @measured="(restV) => job.record('battery.measured', { restV })" />
+          <button type="button" class="push small" @click="asking = 'code'">Add a fault code</button>
+          <button type="button" class="push small" :aria-pressed="job.state.codesRead.before !== undefined" @click="noCodes">{{ job.state.codes.before.length === 0 ? 'Read: none stored' : 'All codes entered' }}</button>
+        </div>
+        <ul class="line">
+          <li v-for="entry in job.state.codes.before" :key="entry.code"><TapeLabel class="mono">{{ entry.code }}{{ entry.note ? ` ${entry.note}` : '' }}</TapeLabel></li>
+        </ul>
+      </div>
+    </section>
+    <AskText v-if="asking" :title="asking === 'code' ? 'A fault code' : `Damage seen from the ${view}`" :label="asking === 'code' ? 'Code as the scanner shows it' : 'What and where'" action="Record it" @written="written" @close="asking = undefined" />
+  </div>
+</template>
+
+<style scoped>
+.entry {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+  min-height: 64px;
+  padding-top: 10px;
+  border-top: 1px solid var(--line);
+}
+
+.rest {
+  margin-left: auto;
+}
+
+.remark {
+  color: var(--amber);
+  font-weight: 560;
+}
+</style>

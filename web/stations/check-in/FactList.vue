@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { FactCertainty } from '@jade/core/job';
+import type { FactDefinition } from '@jade/core/vehicle';
+import { minutes } from '@jade/words/units';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** Facts of this vehicle: known, assumed or not known, each with how to see it. `only` limits the list to some of them. */
+const props = defineProps<{ only?: readonly string[] }>();
+const { job, context } = useCurrentJob();
+const UNKNOWN = 'not known';
+
+const facts = computed(() => context.value.profile.facts.filter((fact) => !props.only || props.only.includes(fact.id)));
+const choicesOf = (fact: FactDefinition) => [...fact.choices, UNKNOWN].map((value) => ({ value, text: value }));
+
+function shown(fact: FactDefinition): string | undefined {
+  const record = job.state.facts[fact.id];
+  return record && (record.certainty === 'unknown' ? UNKNOWN : record.value);
+}
+
+function choose(fact: FactDefinition, value: string): void {
+  const certainty: FactCertainty = value === UNKNOWN ? 'unknown' : 'known';
+  void job.record('fact.recorded', { fact: fact.id, certainty, ...(value === UNKNOWN ? {} : { value }) });
+}
+</script>
+
+<template>
+  <div class="leaf">
+    <h2>{{ only ? 'Look at' : 'Facts of this vehicle' }}</h2>
+    <ul class="rows">
+      <li v-for="fact in facts" :key="fact.id">
+        <div class="grow">
+          <strong>{{ fact.label }}</strong><span v-if="job.state.facts[fact.id]?.certainty === 'assumed'" class="assumed">assumed</span>
+          <p class="soft how">{{ fact.howToSee }} <span v-if="!shown(fact)">({{ minutes(fact.lookMin) }})</span></p>
+        </div>
+        <ChoiceRow small :label="fact.label" :choices="choicesOf(fact)" :value="shown(fact)" @choose="(value) => choose(fact, value)" />
+      </li>
+    </ul>
+    <p v-if="facts.length === 0" class="soft">This profile names no facts.</p>
+  </div>
+</template>
+
+<style scoped>
+.how {
+  font-size: 13.5px;
+}
+
+.assumed {
+  margin-left: 8px;
+  padding: 0 6px;
+  border: 1px dashed var(--amber);
+  color: var(--amber);
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { CloseStep } from '@jade/core/closing';
+import { outstanding, replacedPieces } from '@jade/core/job';
+import { sayGroup } from '@jade/words/job';
+import { minutes, plural } from '@jade/words/units';
+import AskText from '../../design/AskText.vue';
+import CautionNote from '../../design/CautionNote.vue';
+import EmptyNote from '../../design/EmptyNote.vue';
+import TrayDrawing from '../../design/drawings/TrayDrawing.vue';
+import { useCurrentJob } from '../../job/current.ts';
+
+const { job, context, names } = useCurrentJob();
+const picked = ref<string>();
+const bagging = ref<string>();
+
+const steps = computed(() => (job.closing?.steps ?? []).filter((step) => job.state.moves.some((move) => move.piece === step.piece && move.level === step.from)));
+const current = computed(() => steps.value.find((step) => step.piece === picked.value) ?? steps.value[0]);
+const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === current.value?.piece));
+const waiting = (step: CloseStep) => step.gates.filter((gate) => !passedTest(gate));
+const toBag = computed(() => replacedPieces(context.value).filter((id) => job.state.pieces[id] === 'off' && !job.state.bagged[id]));
+
+function passedTest(gate: string): boolean {
+  const [kit = '', test = ''] = gate.split('/');
+  return job.state.tests[kit]?.[test] === true;
+}
+
+const slots = computed(() =>
+  Object.entries(job.state.tray).flatMap(([id, groups]) =>
+    Object.entries(groups).map(([group, tally]) => {
+      const definition = context.value.profile.pieces.find((entry) => entry.id === id)?.fasteners.find((entry) => entry.id === group);
+      return { key: `${id}/${group}`, piece: id, group, name: names.value.piece(id), fastener: sayGroup(definition) ?? group, left: outstanding(tally), out: tally.out, dropped: tally.dropped, now: id === current.value?.piece };
+    }),
+  ),
+);
+const left = computed(() => slots.value.reduce((sum, slot) => sum + slot.left, 0));
+const look = computed(() => {
+  const groups = current.value?.fasteners ?? [];
+  return groups.filter((group) => groups.some((other) => other !== group && other.drive === group.drive && other.size === group.size && other.lengthMm !== group.lengthMm));
+});
+
+function close(step: CloseStep): void {
+  const counts = step.fasteners.map((group) => {
+    const tally = job.state.tray[step.piece]?.[group.id];
+    return { group: group.id, count: tally ? outstanding(tally) : group.count };
+  });
+  void job.record('piece.moved', { piece: step.piece, level: step.to, fasteners: counts });
+  if (step.to === 'fitted') for (const sensor of step.sensors) if (job.state.unplugged.includes(sensor)) void job.record('sensor.reconnected', { sensor });
+  picked.value = undefined;
+}
+
+function bag(where: string): void {
+  if (bagging.value) void job.record('part.bagged', { piece: bagging.value, where });
+  bagging.value = undefined;
+}
+</script>
+
+<template>
+  <div class="stack">
+    <div class="leaf tray-leaf"><TrayDrawing :slots="slots" :label="left === 0 ? 'The tray is empty' : `${plural(left, 'fastener')} left in the tray`" @dropped="(slot) => job.record('fastener.dropped', { piece: slot.piece, group: slot.group, count: 1 })" @found="(slot) => job.record('fastener.found', { piece: slot.piece, group: slot.group, count: 1 })" /></div>
+    <EmptyNote v-if="slots.length === 0" kind="empty">Nothing has come off yet: Open up fills the tray, this station empties it.</EmptyNote>
+    <p v-for="(problem, index) in job.closing?.problems ?? []" :key="index" class="problem" role="alert">The refit rules contradict each other: {{ problem.pieces.map(names.piece).join(', then ') }}. The order below keeps without them; decide at the vehicle.</p>
+    <div class="pair">
+      <article v-if="current && piece" class="leaf stack step">
+        <h2>{{ current.to === 'fitted' ? 'Put back' : `Back to ${current.to}` }}: {{ names.piece(current.piece).toLowerCase() }}</h2>
+        <p class="soft">{{ current.side === 'centre' ? 'middle' : `${current.side} side` }} · {{ minutes(current.minutes) }}{{ current.people > 1 ? ` · ${current.people} people` : '' }}</p>
+        <p v-for="gate in waiting(current)" :key="gate" class="problem" role="alert">First this test, or it will be covered: {{ names.test(gate.split('/')[0] ?? '', gate.split('/')[1] ?? '') }}. <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'fit' } }">Go to Fit</router-link></p>
+        <CautionNote v-for="text in piece.cautions" :key="text" :text="text" />
+        <CautionNote v-if="look.length > 0" text="Look-alikes here: same drive, other length. Long and short ones go back by place." />
+        <ul class="rows">
+          <li v-for="group in current.fasteners" :key="group.id">
+            <div class="grow">
+              <strong>{{ group.count }} × {{ sayGroup(group) }}</strong>
+              <p class="soft">{{ group.place }}{{ group.singleUse ? ' · take new ones' : '' }}</p>
+            </div>
+            <span>{{ group.tighten.torqueNm ? `${group.tighten.torqueNm} Nm (${group.tighten.source ?? 'no source'})` : `snug, ${group.tighten.snug ?? 'by hand'}` }}</span>
+          </li>
+        </ul>
+        <p v-for="sensor in current.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor"><strong>{{ names.sensor(sensor) }}</strong>: plug it in and close its second lock first.</p>
+        <button type="button" class="push main big" :disabled="waiting(current).length > 0" @click="close(current)">{{ current.to === 'fitted' ? 'It is back, all counted' : `It is ${current.to}` }}</button>
+      </article>
+      <EmptyNote v-else-if="slots.length > 0" kind="empty">{{ left === 0 ? 'Everything is back and the tray is empty.' : 'Everything is back, but the tray is not empty: count again.' }}</EmptyNote>
+      <div class="stack">
+        <div v-if="steps.length > 0" class="leaf">
+          <h2>{{ plural(steps.length, 'step') }} back</h2>
+          <ol class="rows">
+            <li v-for="(step, index) in steps" :key="step.piece + step.from">
+              <button type="button" class="push plain small grow" :aria-pressed="step === current" @click="picked = step.piece"><span class="mono">{{ index + 1 }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.to === 'fitted' ? '' : `to ${step.to}` }}</span></button>
+              <span v-if="waiting(step).length > 0" class="gate">test first</span>
+            </li>
+          </ol>
+        </div>
+        <div v-if="toBag.length > 0" class="leaf stack">
+          <h2>Original parts for the owner</h2>
+          <button v-for="id in toBag" :key="id" type="button" class="push" @click="bagging = id">Bag {{ names.piece(id).toLowerCase() }}</button>
+        </div>
+      </div>
+    </div>
+    <AskText v-if="bagging" title="Bagged for the owner" label="Label and place" action="Record it" @written="bag" @close="bagging = undefined" />
+  </div>
+</template>
+
+<style scoped>
+.tray-leaf {
+  background: var(--slate);
+}
+
+.step {
+  border-top: 5px solid var(--amber);
+}
+
+.big {
+  min-height: 56px;
+  font-size: 17px;
+}
+
+.grow {
+  justify-content: flex-start;
+}
+
+.gate {
+  color: var(--amber);
+  font-weight: 600;
+}
+
+.problem {
+  padding: 9px 12px;
+  border-left: 5px solid var(--red);
+  background: var(--red-soft);
+  font-weight: 560;
+}
+</style>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { contentChecks } from '@jade/core/job';
+import type { CountLine, GatherCheck } from '@jade/core/gather';
+import type { Kit } from '@jade/core/kit';
+import { sayGatherTrouble } from '@jade/words/gather';
+import { minutes, plural } from '@jade/words/units';
+import CautionNote from '../../design/CautionNote.vue';
+import { useCurrentJob } from '../../job/current.ts';
+
+const { job, context, names } = useCurrentJob();
+const kits = computed(() => contentChecks(context.value).map(({ kit, check }) => ({ kit, check, open: check.lines.filter((line) => line.counted === undefined && line.needed !== 'no').length, rows: rowsOf(check) })));
+
+/** Laid out as on the bench: handed items left and right, the rest between. */
+function rowsOf({ lines }: GatherCheck) {
+  const side = (hand: CountLine['item']['hand']) => lines.filter((line) => line.item.hand === hand);
+  return [
+    { name: 'left hand', lines: side('left') },
+    { name: 'both', lines: side(undefined) },
+    { name: 'right hand', lines: side('right') },
+  ].filter((column) => column.lines.length > 0);
+}
+
+function count(kit: Kit, line: CountLine, value: number): void {
+  void job.record('content.counted', { kit: kit.slug, item: line.item.id, count: Math.max(0, value) });
+}
+
+function allHere(kit: Kit, lines: readonly CountLine[]): void {
+  for (const line of lines) if (line.counted === undefined && line.needed !== 'no') count(kit, line, line.wanted);
+}
+
+const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).includes(task);
+</script>
+
+<template>
+  <div class="stack">
+    <section v-for="{ kit, check, open, rows } in kits" :key="kit.slug" class="stack">
+      <div class="line">
+        <h2>{{ kit.maker }} {{ kit.name }}, laid out</h2>
+        <span class="soft">{{ open === 0 ? 'everything is counted' : `${plural(open, 'item')} to count` }}</span>
+        <button v-if="open > 0" type="button" class="push small" @click="allHere(kit, check.lines)">The rest is as listed</button>
+      </div>
+      <p v-for="(trouble, index) in check.troubles" :key="index" class="trouble" role="alert">{{ sayGatherTrouble(trouble, (id) => names.item(kit.slug, id)) }}</p>
+      <div class="bench-top">
+        <div v-for="column in rows" :key="column.name" class="column" :class="column.name.replace(' ', '-')">
+          <h3>{{ column.name }}</h3>
+          <ul>
+            <li v-for="line in column.lines" :key="line.item.id" class="thing" :class="[line.state.replaceAll(' ', '-'), { idle: line.needed === 'no' }]">
+              <div class="name">
+                <strong>{{ line.item.name }}</strong>
+                <span class="soft">{{ line.needed === 'no' ? 'not needed on this vehicle' : line.needed === 'unknown' ? `${line.wanted} if needed` : `${line.wanted} listed` }}</span>
+              </div>
+              <div class="counter">
+                <button type="button" class="push small" :aria-label="`One ${line.item.name} less`" :disabled="!line.counted" @click="count(kit, line, (line.counted ?? 0) - 1)">−</button>
+                <button type="button" class="number" :class="{ counted: line.counted !== undefined }" :aria-label="`${names.item(kit.slug, line.item.id)}: ${line.counted ?? 'not counted'}, tap when ${line.wanted} are here`" @click="count(kit, line, line.wanted)">{{ line.counted ?? '·' }}</button>
+                <button type="button" class="push small" :aria-label="`One ${line.item.name} more`" @click="count(kit, line, (line.counted ?? 0) + 1)">+</button>
+              </div>
+            </li>
+          </ul>
+        </div>
+      </div>
+      <div class="leaf">
+        <h2>On the bench first</h2>
+        <ul class="rows">
+          <li v-for="task in kit.benchTasks" :key="task.id">
+            <div class="grow">{{ task.name }} <span class="soft">{{ minutes(task.minutes) }}{{ task.cureMin > 0 ? `, then ${minutes(task.cureMin)} to cure` : '' }}</span></div>
+            <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.record('bench.done', { kit: kit.slug, task: task.id })">{{ done(kit, task.id) ? 'Done' : 'Mark done' }}</button>
+            <CautionNote v-if="task.caution" :text="task.caution" />
+          </li>
+        </ul>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.bench-top {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
+  gap: 14px;
+  padding: 14px;
+  background: var(--slate);
+  border-radius: 6px;
+}
+
+.column h3 {
+  color: var(--on-slate-soft);
+  margin-bottom: 6px;
+}
+
+.right-hand h3 {
+  text-align: right;
+}
+
+.thing {
+  display: grid;
+  gap: 6px;
+  margin-bottom: 8px;
+  padding: 9px 11px;
+  background: var(--paper-raised);
+  border-left: 6px solid var(--line-strong);
+}
+
+.right-hand .thing {
+  border-left: 0;
+  border-right: 6px solid var(--line-strong);
+}
+
+.thing.complete,
+.thing.spare {
+  border-color: #45c597;
+}
+
+.thing.short,
+.thing.too-many {
+  border-color: var(--red);
+}
+
+.idle {
+  opacity: 0.72;
+}
+
+.name {
+  display: grid;
+  line-height: 1.25;
+}
+
+.name .soft {
+  font-size: 13px;
+}
+
+.counter {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+
+.counter .push {
+  min-width: 44px;
+  padding: 0;
+}
+
+.number {
+  min-width: 62px;
+  min-height: 44px;
+  border: 2px dashed var(--line-strong);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: 20px;
+  font-weight: 700;
+  cursor: pointer;
+}
+
+.number.counted {
+  border-color: transparent;
+  background: var(--tape);
+  color: var(--on-tape);
+}
+
+.trouble {
+  padding: 9px 12px;
+  border-left: 5px solid var(--red);
+  background: var(--red-soft);
+  font-weight: 600;
+}
+
+@media (max-width: 900px) {
+  .bench-top {
+    grid-auto-flow: row;
+    grid-auto-columns: auto;
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

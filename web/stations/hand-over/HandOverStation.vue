@@ -1,0 +1,234 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { BASELINE_RESULTS, functionsOf, functionWorse, lostFunctions, type BaselineResult } from '@jade/core/job';
+import type { LampFunction } from '@jade/core/vehicle';
+import { sayHold, STATION_NAMES } from '@jade/words/job';
+import { plural } from '@jade/words/units';
+import AskText from '../../design/AskText.vue';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import MeasureEntry from '../../design/MeasureEntry.vue';
+import TapeLabel from '../../design/TapeLabel.vue';
+import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
+import { frameAround } from '../../design/geometry/outline.ts';
+import { useCurrentJob } from '../../job/current.ts';
+import { useSession } from '../../shell/session.ts';
+
+const { job, context, names } = useCurrentJob();
+const session = useSession();
+const picked = ref<string>();
+const asking = ref<'code' | 'reopen'>();
+const view = ref<'front' | 'rear'>('front');
+const RESULTS = BASELINE_RESULTS.map((value) => ({ value, text: value }));
+
+const profile = computed(() => context.value.profile);
+const lost = computed(() => new Set(lostFunctions(context.value)));
+const lamps = computed(() => functionsOf(context.value));
+const middleMm = computed(() => profile.value.measures.frontOverhangMm - profile.value.measures.lengthMm / 2);
+const untried = computed(() => lamps.value.filter((lamp) => !job.state.final[lamp.id] && !lost.value.has(lamp.id)));
+const missing = computed(() => job.standing?.missing ?? []);
+const ready = computed(() => job.standing?.readyToSign ?? false);
+const sent = computed(() => job.unsent.length === 0);
+const tone = (lamp: LampFunction) => {
+  const after = job.state.final[lamp.id];
+  if (!after) return 'open' as const;
+  return functionWorse(job.state.baseline[lamp.id], after) ? ('fault' as const) : ('settled' as const);
+};
+const marks = computed(() => lamps.value.filter((lamp) => (view.value === 'front' ? lamp.at.xMm > middleMm.value : lamp.at.xMm <= middleMm.value)).map((lamp): SheetMark => ({ id: lamp.id, at: lamp.at, label: lamp.name, tone: tone(lamp) })));
+const part = computed(() => frameAround(view.value, profile.value.measures, marks.value.map((mark) => mark.at)));
+const shell = computed(() => (view.value === 'front' ? profile.value.pieces.filter((piece) => piece.zone === 'front' && piece.box.xMm[1] > profile.value.measures.frontOverhangMm - 130).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })) : []));
+const current = computed(() => lamps.value.find((lamp) => lamp.id === picked.value));
+
+/** Rows of left and right beside each other, and those in the middle. */
+const rows = computed(() => {
+  const base = (lamp: LampFunction) => lamp.name.replace(/, (left|right)$/, '');
+  return [...new Set(lamps.value.map(base))].map((name) => {
+    const own = lamps.value.filter((lamp) => base(lamp) === name);
+    return { name, cells: (['left', 'centre', 'right'] as const).map((side) => own.find((lamp) => lamp.side === side)) };
+  });
+});
+
+function tried(result: BaselineResult): void {
+  if (current.value) void job.record('final.tried', { lamp: current.value.id, result });
+  picked.value = marks.value.find((mark) => mark.tone === 'open' && mark.id !== picked.value)?.id;
+}
+
+function restAsBefore(): void {
+  for (const lamp of untried.value) void job.record('final.tried', { lamp: lamp.id, result: job.state.baseline[lamp.id] ?? 'works' });
+}
+
+function written(text: string): void {
+  if (asking.value === 'code') void job.record('code.recorded', { moment: 'after', code: text.toUpperCase().slice(0, 20) });
+  else void job.record('job.reopened', { why: text });
+  asking.value = undefined;
+}
+</script>
+
+<template>
+  <div class="pair">
+    <section class="stack">
+      <div class="leaf">
+        <div class="line">
+          <ChoiceRow label="View" small :choices="[{ value: 'front', text: 'front' }, { value: 'rear', text: 'rear' }]" :value="view" @choose="(value) => (view = value)" />
+          <span class="soft">{{ untried.length === 0 ? 'Every lamp is tried again.' : `${plural(untried.length, 'lamp')} to try again.` }}</span>
+          <button v-if="untried.length > 0" type="button" class="push small" @click="restAsBefore">The other {{ untried.length }} as on arrival</button>
+        </div>
+        <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="shell" :marks="marks" :picked="picked" :label="`Lamps leaving, from the ${view}`" @pick="(id) => (picked = id)" />
+        <div v-if="current" class="line entry">
+          <strong>{{ current.name }}</strong> <span class="soft">on arrival: {{ job.state.baseline[current.id] ?? 'not tried' }}</span>
+          <ChoiceRow :label="`${current.name}, leaving`" :choices="RESULTS" :value="job.state.final[current.id]" @choose="tried" />
+        </div>
+      </div>
+      <div class="leaf scroll">
+        <table>
+          <caption class="out-of-sight">Every factory lamp, on arrival and leaving, both sides</caption>
+          <thead>
+            <tr><th scope="col">Function</th><th scope="col">left</th><th scope="col">middle</th><th scope="col">right</th></tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.name">
+              <th scope="row">{{ row.name }}</th>
+              <td v-for="(lamp, index) in row.cells" :key="index">
+                <template v-if="lamp">
+                  <button type="button" class="cell" :class="tone(lamp)" :aria-label="`${lamp.name}: ${job.state.final[lamp.id] ?? 'not tried'}`" @click="picked = lamp.id">{{ lost.has(lamp.id) ? 'by the kit' : (job.state.final[lamp.id] ?? '·') }}</button>
+                  <small v-if="job.state.baseline[lamp.id] !== 'works'" class="soft">was {{ job.state.baseline[lamp.id] ?? 'not tried' }}</small>
+                </template>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </section>
+    <section class="stack">
+      <div class="leaf stack verdict" :class="{ ready, signed: job.state.signed }">
+        <template v-if="job.state.signed">
+          <h2>Signed off</h2>
+          <TapeLabel>{{ job.state.signed.by ?? session.session?.benchName }}</TapeLabel>
+          <a v-if="sent" class="push main" :href="`/api/jobs/${job.view?.id}/sheet.pdf`" target="_blank" rel="noopener">Open the customer’s sheet</a>
+          <p v-else class="soft">The sheet is made when the server has everything.</p>
+          <button type="button" class="push small" @click="asking = 'reopen'">Reopen the job</button>
+        </template>
+        <template v-else>
+          <h2>{{ ready ? 'It can leave' : `${plural(missing.length, 'thing')} still missing` }}</h2>
+          <ul class="missing">
+            <li v-for="(hold, index) in missing" :key="index" :class="hold.kind.replace(' ', '-')">
+              <router-link :to="{ name: 'station', params: { id: job.view?.id, station: hold.station } }">{{ STATION_NAMES[hold.station] }}</router-link>
+              <span>{{ sayHold(hold, names) }}</span>
+            </li>
+          </ul>
+          <button type="button" class="push main big" :disabled="!ready" @click="job.record('job.signed', { atSeq: job.state.lastSeq })">Sign off as {{ session.session?.benchName }}</button>
+        </template>
+      </div>
+      <div class="leaf stack">
+        <h2>Fault codes leaving</h2>
+        <div class="line">
+          <button type="button" class="push small" @click="asking = 'code'">Add a fault code</button>
+          <button type="button" class="push small" :aria-pressed="job.state.codesRead.after !== undefined" @click="job.record('codes.read', { moment: 'after', count: job.state.codes.after.length })">{{ job.state.codes.after.length === 0 ? 'Read: none stored' : 'All codes entered' }}</button>
+        </div>
+        <ul class="line"><li v-for="entry in job.state.codes.after" :key="entry.code"><TapeLabel class="mono">{{ entry.code }}</TapeLabel></li></ul>
+        <h2>Panel gaps leaving</h2>
+        <div class="gaps">
+          <MeasureEntry v-for="gap in profile.gaps" :key="gap.id" :label="`${gap.name} (was ${job.state.gaps.before[gap.id] ?? '?'})`" unit="mm" :least="0" :most="100" :value="job.state.gaps.after[gap.id]" @measured="(widthMm) => job.record('gap.measured', { gap: gap.id, moment: 'after', widthMm })" />
+        </div>
+      </div>
+      <div v-if="Object.keys(job.state.exceptions).length > 0" class="leaf">
+        <h2>Named exceptions</h2>
+        <ul class="stack"><li v-for="(note, about) in job.state.exceptions" :key="about"><TapeLabel>{{ note }}</TapeLabel> <span class="soft mono">{{ about }}</span></li></ul>
+      </div>
+    </section>
+    <AskText v-if="asking" :title="asking === 'code' ? 'A fault code leaving' : 'Reopen the job'" :label="asking === 'code' ? 'Code as the scanner shows it' : 'Why'" action="Record it" @written="written" @close="asking = undefined" />
+  </div>
+</template>
+
+<style scoped>
+.entry {
+  padding-top: 10px;
+  border-top: 1px solid var(--line);
+}
+
+.verdict {
+  border-left: 7px solid var(--amber);
+}
+
+.verdict.ready,
+.verdict.signed {
+  border-left-color: var(--jade);
+}
+
+.missing {
+  max-height: 300px;
+  overflow-y: auto;
+}
+
+.missing li {
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 10px;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.block span {
+  color: var(--red);
+}
+
+.question span {
+  color: var(--amber);
+}
+
+.big {
+  min-height: 56px;
+  font-size: 17px;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  text-align: left;
+  padding: 3px 8px 3px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+tbody th {
+  font-weight: 550;
+}
+
+td small {
+  margin-left: 6px;
+}
+
+.cell {
+  min-width: 76px;
+  min-height: 38px;
+  border: 1.5px dashed var(--line-strong);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  cursor: pointer;
+}
+
+.cell.settled {
+  border: 0;
+  border-left: 7px solid var(--jade);
+  background: var(--tape);
+  color: var(--on-tape);
+}
+
+.cell.fault {
+  border: 2px solid var(--red);
+  background: var(--red-soft);
+}
+
+.gaps {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 10px;
+}
+</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { OpenStep } from '@jade/core/access';
+import { sayGroup } from '@jade/words/job';
+import { minutes } from '@jade/words/units';
+import CautionNote from '../../design/CautionNote.vue';
+import TapeLabel from '../../design/TapeLabel.vue';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
+const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; ready: boolean; floor: boolean }>();
+const emit = defineEmits<{ done: [counts: { group: string; count: number }[]] }>();
+const { job, context, names } = useCurrentJob();
+
+const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
+const way = computed(() => piece.value?.levels.find((level) => level.level === props.step.level)?.ways.find((entry) => entry.id === props.step.way));
+const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fasteners.map((group) => [group.id, group.count])));
+const missing = computed(() => props.step.needs.filter((need) => (job.state.pieces[need.piece] ?? 'fitted') === 'fitted').map((need) => names.value.piece(need.piece).toLowerCase()));
+const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
+
+function change(group: string, by: number): void {
+  counts.value = { ...counts.value, [group]: Math.max(0, (counts.value[group] ?? 0) + by) };
+}
+
+function finish(): void {
+  emit('done', props.step.fasteners.map((group) => ({ group: group.id, count: counts.value[group.id] ?? group.count })));
+}
+
+function broken(group: string): void {
+  void job.record('fastener.broken', { piece: props.step.piece, group, count: 1 });
+}
+</script>
+
+<template>
+  <article class="leaf step" :class="{ floor }" aria-live="polite">
+    <header>
+      <span class="slot" :aria-label="`Tray slot ${slotNumber}`">{{ slotNumber }}</span>
+      <div>
+        <h2>{{ VERBS[step.level] }}: {{ names.piece(step.piece).toLowerCase() }}</h2>
+        <p class="soft">{{ step.side === 'centre' ? 'middle' : `${step.side} side` }}, {{ step.zone.replace('-', ' ') }} · {{ minutes(step.minutes) }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}</p>
+      </div>
+    </header>
+    <CautionNote v-for="text in piece?.cautions ?? []" :key="text" :text="text" />
+    <CautionNote v-if="piece?.brittle" text="Brittle: by hand only, no power driver." />
+    <CautionNote v-if="way?.irreversible" text="This cannot be undone: get the customer’s consent first." />
+    <ul class="rows groups">
+      <li v-for="group in step.fasteners" :key="group.id">
+        <div class="grow">
+          <strong>{{ group.count }} × {{ sayGroup(group) }}</strong>
+          <p class="soft">{{ group.place }} · {{ group.release }}{{ group.singleUse ? ' · once only, take a new one' : '' }}</p>
+        </div>
+        <div class="counter">
+          <button type="button" class="push small" :aria-label="`One ${sayGroup(group)} less`" @click="change(group.id, -1)">−</button>
+          <TapeLabel>{{ counts[group.id] }}</TapeLabel>
+          <button type="button" class="push small" :aria-label="`One ${sayGroup(group)} more`" @click="change(group.id, 1)">+</button>
+          <button type="button" class="push small plain" @click="broken(group.id)">broke</button>
+        </div>
+      </li>
+      <li v-if="step.fasteners.length === 0" class="soft">No fasteners.</li>
+    </ul>
+    <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
+    <p v-if="way?.note">{{ way.note }}</p>
+    <p v-for="sensor in step.sensors" :key="sensor"><strong>{{ names.sensor(sensor) }}</strong>: unplug it before the pull. {{ context.profile.sensors.find((entry) => entry.id === sensor)?.lock }}.</p>
+    <button type="button" class="push main big" :disabled="!ready" @click="finish">Done, into slot {{ slotNumber }}</button>
+    <p v-if="!ready" class="soft">First: {{ missing.join(', ') }}.</p>
+    <details><summary>Why this?</summary><p class="soft">{{ why }} It is part of the way in that costs the fewest person-minutes, opening, closing and expected breakage together.</p></details>
+  </article>
+</template>
+
+<style scoped>
+.step {
+  display: grid;
+  gap: 11px;
+  border-top: 5px solid var(--amber);
+}
+
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+
+.slot {
+  flex: none;
+  display: grid;
+  place-items: center;
+  width: 52px;
+  height: 52px;
+  border-radius: 9px;
+  background: var(--slate);
+  color: #fff;
+  font-size: 22px;
+  font-weight: 700;
+  box-shadow: inset 0 3px 7px rgb(0 0 0 / 50%);
+}
+
+.counter {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+
+.counter .push {
+  min-width: 44px;
+  padding: 0 8px;
+}
+
+.big {
+  min-height: 56px;
+  font-size: 17px;
+}
+
+.floor {
+  font-size: 19px;
+}
+
+.floor h2 {
+  font-size: 28px;
+}
+
+.floor .big {
+  min-height: 76px;
+  font-size: 22px;
+}
+
+.floor .counter .push {
+  min-height: 56px;
+  min-width: 56px;
+}
+</style>

@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { readingVoltage, wireJoints } from '@jade/core/job';
+import { checkReference, classifyReading } from '@jade/core/probing';
+import { CLASS_WORDS, sayProof, sayReference } from '@jade/words/probing';
+import { volts } from '@jade/words/units';
+import CautionNote from '../../design/CautionNote.vue';
+import EmptyNote from '../../design/EmptyNote.vue';
+import MeasureEntry from '../../design/MeasureEntry.vue';
+import { useCurrentJob } from '../../job/current.ts';
+
+const { job, context } = useCurrentJob();
+const ALL_OFF = 'all off';
+const ground = ref<number | undefined>(job.state.reference?.groundV);
+const feed = ref<number | undefined>(job.state.reference?.feedV);
+const picked = ref<{ plug: string; pin: string; state: string }>();
+
+const rules = computed(() => context.value.rules.probing);
+const wires = computed(() => wireJoints(context.value).flatMap((joint) => joint.toProve.map((wire) => ({ ...wire, plug: joint.vehiclePlug }))));
+const states = computed(() => [...new Set([...wires.value.map((wire) => wire.state), ALL_OFF])]);
+const restV = computed(() => job.state.restV ?? 12.6 * (context.value.profile.systemVoltageV / 12));
+const reference = computed(() => (ground.value === undefined || feed.value === undefined ? undefined : checkReference(ground.value, feed.value, restV.value, rules.value)));
+
+function referenceRead(which: 'ground' | 'feed', value: number): void {
+  if (which === 'ground') ground.value = value;
+  else feed.value = value;
+  if (reference.value?.code === 'good' && ground.value !== undefined && feed.value !== undefined) void job.record('reference.checked', { groundV: ground.value, feedV: feed.value });
+}
+
+function readingAt(plug: string, pin: string, state: string) {
+  const reading = (job.state.readings[`${plug}/${pin}`] ?? []).find((entry) => entry.state === state);
+  return reading && { ...reading, found: classifyReading(reading, readingVoltage(context.value), rules.value) };
+}
+
+function take(value: number, underLamp?: 'holds' | 'collapses'): void {
+  if (!picked.value) return;
+  const { plug, pin, state } = picked.value;
+  void job.record('reading.taken', { plug, pin, state, lowV: value, highV: value, ...(underLamp ? { underLamp } : {}) });
+}
+const current = computed(() => picked.value && readingAt(picked.value.plug, picked.value.pin, picked.value.state));
+const isPicked = (plug: string, pin: string, state: string) => picked.value?.plug === plug && picked.value.pin === pin && picked.value.state === state;
+</script>
+
+<template>
+  <div class="stack">
+    <EmptyNote v-if="wires.length === 0" kind="empty">No wire of this job wants proof yet. Settle the facts at Match first.</EmptyNote>
+    <template v-else>
+      <div class="leaf line">
+        <h2>Reference first</h2>
+        <MeasureEntry label="Ground used to battery −" unit="V" :least="-60" :most="60" :value="ground" @measured="(value) => referenceRead('ground', value)" />
+        <MeasureEntry label="A known feed" unit="V" :least="-60" :most="60" :value="feed" @measured="(value) => referenceRead('feed', value)" />
+        <p v-if="reference" :class="reference.code === 'good' ? 'good' : 'bad'" role="status">{{ sayReference(reference) }}</p>
+        <p v-else class="soft">Meter on the ground you will use, then on a feed you know.</p>
+      </div>
+      <div class="leaf stack" :class="{ waits: !job.state.reference }">
+        <div class="scroll">
+          <table>
+            <caption class="out-of-sight">Readings: a row for each wire, a column for each state of the vehicle</caption>
+            <thead>
+              <tr>
+                <th scope="col">Wire</th>
+                <th v-for="state in states" :key="state" scope="col">{{ state }}</th>
+                <th scope="col">What it proves</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="wire in wires" :key="`${wire.plug.id}/${wire.pin.id}`">
+                <th scope="row">
+                  {{ wire.plug.name }}
+                  <span class="soft mono">pin {{ wire.pin.id }} · {{ wire.pin.colour ?? 'no colour noted' }}</span>
+                </th>
+                <td v-for="state in states" :key="state">
+                  <button type="button" class="cell" :class="[readingAt(wire.plug.id, wire.pin.id, state)?.found.replaceAll(' ', '-') ?? 'none', { picked: isPicked(wire.plug.id, wire.pin.id, state) }]" :aria-label="`${wire.plug.name} pin ${wire.pin.id}, ${state}: ${readingAt(wire.plug.id, wire.pin.id, state) ? volts(readingAt(wire.plug.id, wire.pin.id, state)?.highV ?? 0) : 'not read'}`" :disabled="!job.state.reference" @click="picked = { plug: wire.plug.id, pin: wire.pin.id, state }">
+                    {{ readingAt(wire.plug.id, wire.pin.id, state) ? volts(readingAt(wire.plug.id, wire.pin.id, state)?.highV ?? 0) : 'read' }}
+                  </button>
+                </td>
+                <td :class="wire.proof.code === 'proved' ? 'good' : wire.proof.code === 'contradictory' ? 'bad' : ''">{{ sayProof(wire.proof) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <div v-if="picked" class="line entry">
+          <strong>Pin {{ picked.pin }} with {{ picked.state }}</strong>
+          <MeasureEntry :key="`${picked.plug}/${picked.pin}/${picked.state}`" label="Voltage to the proved ground" unit="V" :least="-60" :most="60" :value="current?.highV" @measured="(value) => take(value)" />
+          <span v-if="current">{{ CLASS_WORDS[current.found] }}</span>
+          <template v-if="current?.found === 'in between'">
+            <button type="button" class="push small" @click="take(current.highV, 'holds')">Test lamp lights, it holds</button>
+            <button type="button" class="push small" @click="take(current.highV, 'collapses')">It collapses</button>
+          </template>
+        </div>
+        <p v-else class="soft">{{ job.state.reference ? 'Pick a cell and write what the meter shows.' : 'The cells open when the reference is proved.' }}</p>
+      </div>
+      <CautionNote text="Helper in the seat: brake held, wheels chocked, no engine running in a closed bay. A powered probe only on a lamp off the vehicle." />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 7px 10px 7px 0;
+  text-align: left;
+  border-bottom: 1px solid var(--line);
+  vertical-align: middle;
+}
+
+th .soft {
+  display: block;
+  font-weight: 400;
+  font-size: 13px;
+}
+
+.cell {
+  min-width: 96px;
+  min-height: 48px;
+  border: 2px dashed var(--line-strong);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-weight: 650;
+  cursor: pointer;
+}
+
+.cell:disabled {
+  opacity: 0.5;
+}
+
+.cell.on,
+.cell.flashing,
+.cell.off {
+  border: 0;
+  background: var(--tape);
+  color: var(--on-tape);
+}
+
+.cell.on,
+.cell.flashing {
+  border-left: 9px solid var(--jade);
+}
+
+.cell.off {
+  border-left: 9px solid var(--drawing-soft);
+}
+
+.cell.in-between,
+.cell.leak,
+.cell.dimmed-or-modulated {
+  border: 2px solid var(--amber);
+  background: var(--amber-soft);
+}
+
+.picked {
+  outline: 3px solid var(--focus);
+}
+
+.good {
+  color: var(--jade);
+  font-weight: 620;
+}
+
+.bad {
+  color: var(--red);
+  font-weight: 620;
+}
+
+.entry {
+  padding-top: 10px;
+}
+</style>

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { disturbedSensors } from '@jade/core/job';
+import { UNMOVED, type PoseChange } from '@jade/core/sensing';
+import { saySensorEffect } from '@jade/words/sensing';
+import { degrees } from '@jade/words/units';
+import AskText from '../../design/AskText.vue';
+import CautionNote from '../../design/CautionNote.vue';
+import EmptyNote from '../../design/EmptyNote.vue';
+import MeasureEntry from '../../design/MeasureEntry.vue';
+import TapeLabel from '../../design/TapeLabel.vue';
+import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
+import { frame } from '../../design/geometry/outline.ts';
+import { viewSector } from '../../design/geometry/view-cone.ts';
+import { useCurrentJob } from '../../job/current.ts';
+
+const { job, context, names } = useCurrentJob();
+const REACH_MM = 1900;
+const HOWS = ['done here', 'by others', 'not required'] as const;
+const picked = ref<string>();
+const asking = ref<{ sensor: string; how: (typeof HOWS)[number] }>();
+
+const effects = computed(() => disturbedSensors(context.value, job.plan));
+const all = computed(() => context.value.profile.sensors.filter((sensor) => effects.value.some((effect) => effect.sensor.id === sensor.id)));
+const unplugged = (id: string) => job.state.unplugged.includes(id);
+const marks = computed(() =>
+  effects.value.map(({ sensor, calibrationDue }): SheetMark => {
+    const open = unplugged(sensor.id) || (calibrationDue && !job.state.calibrated[sensor.id]);
+    return { id: sensor.id, at: sensor.pose, label: sensor.name, tone: open ? 'question' : 'settled' };
+  }),
+);
+const part = computed<[number, number, number, number]>(() => {
+  const [x, y, , height] = frame('top', context.value.profile.measures);
+  return [x - REACH_MM, y - 200, REACH_MM + 2900, height + 400];
+});
+const cones = computed(() => effects.value.filter(({ sensor }) => sensor.fieldOfView.rangeM > 0).map((effect) => ({ id: effect.sensor.id, was: viewSector(effect.sensor, 0, effect.sensor.fieldOfView.rangeM < 10 ? 900 : REACH_MM), now: viewSector(effect.sensor, effect.change.yawDeg, effect.sensor.fieldOfView.rangeM < 10 ? 900 : REACH_MM), off: effect.beyondTolerance })));
+
+function moved(sensor: string, part_: Partial<PoseChange>): void {
+  void job.record('sensor.moved', { sensor, ...(job.state.sensorMoves[sensor] ?? UNMOVED), ...part_ });
+}
+
+function calibrated(note: string): void {
+  if (asking.value) void job.record('sensor.calibrated', { ...asking.value, note });
+  asking.value = undefined;
+}
+</script>
+
+<template>
+  <EmptyNote v-if="effects.length === 0" kind="empty">No sensor sits on anything that this job opens. Nothing to reconnect, nothing to calibrate.</EmptyNote>
+  <div v-else class="pair">
+    <div class="leaf">
+      <VehicleSheet :profile="context.profile" view="top" :part="part" :marks="marks" :picked="picked" label="What the sensors see, from above" @pick="(id) => (picked = id)">
+        <g v-for="cone in cones" :key="cone.id" class="cone" :class="{ off: cone.off, picked: cone.id === picked }">
+          <path class="was" :d="cone.was.path" />
+          <path class="now" :d="cone.now.axis" />
+        </g>
+      </VehicleSheet>
+      <p class="soft">Sectors show each field of view; the line is where it looks now.</p>
+    </div>
+    <div class="stack">
+      <article v-for="effect in effects" :key="effect.sensor.id" class="leaf stack" :class="{ chosen: effect.sensor.id === picked }">
+        <div class="line">
+          <h2>{{ effect.sensor.name }}</h2>
+          <span class="soft">on {{ names.piece(effect.piece).toLowerCase() }} · within {{ degrees(effect.sensor.toleranceDeg) }}</span>
+        </div>
+        <p>{{ saySensorEffect(effect) }}</p>
+        <div class="line">
+          <button v-if="unplugged(effect.sensor.id)" type="button" class="push main" @click="job.record('sensor.reconnected', { sensor: effect.sensor.id })">Reconnected, {{ effect.sensor.lock }} closed</button>
+          <button v-else type="button" class="push small" @click="job.record('sensor.unplugged', { sensor: effect.sensor.id })">Unplug it</button>
+        </div>
+        <details>
+          <summary>It was moved: by how much</summary>
+          <div class="line entries">
+            <MeasureEntry label="Yaw, left +" unit="°" :least="-45" :most="45" :value="job.state.sensorMoves[effect.sensor.id]?.yawDeg" @measured="(yawDeg) => moved(effect.sensor.id, { yawDeg })" />
+            <MeasureEntry label="Pitch, up +" unit="°" :least="-45" :most="45" :value="job.state.sensorMoves[effect.sensor.id]?.pitchDeg" @measured="(pitchDeg) => moved(effect.sensor.id, { pitchDeg })" />
+            <MeasureEntry label="Forward" unit="mm" :least="-2000" :most="2000" :value="job.state.sensorMoves[effect.sensor.id]?.xMm" @measured="(xMm) => moved(effect.sensor.id, { xMm })" />
+            <MeasureEntry label="Left" unit="mm" :least="-2000" :most="2000" :value="job.state.sensorMoves[effect.sensor.id]?.yMm" @measured="(yMm) => moved(effect.sensor.id, { yMm })" />
+            <MeasureEntry label="Up" unit="mm" :least="-2000" :most="2000" :value="job.state.sensorMoves[effect.sensor.id]?.zMm" @measured="(zMm) => moved(effect.sensor.id, { zMm })" />
+          </div>
+        </details>
+        <template v-if="effect.calibrationDue">
+          <CautionNote :text="effect.sensor.procedure" />
+          <TapeLabel v-if="job.state.calibrated[effect.sensor.id]">Calibration {{ job.state.calibrated[effect.sensor.id]?.how }}{{ job.state.calibrated[effect.sensor.id]?.note ? `: ${job.state.calibrated[effect.sensor.id]?.note}` : '' }}</TapeLabel>
+          <div v-else class="line">
+            <button v-for="how in HOWS" :key="how" type="button" class="push small" @click="asking = { sensor: effect.sensor.id, how }">Calibration {{ how }}</button>
+          </div>
+        </template>
+      </article>
+      <p class="soft">{{ all.length }} of {{ context.profile.sensors.length }} sensors in this profile are touched.</p>
+    </div>
+    <AskText v-if="asking" :title="`Calibration ${asking.how}`" label="Procedure, place and odometer, or who does it" action="Record it" @written="calibrated" @close="asking = undefined" />
+  </div>
+</template>
+
+<style scoped>
+.cone path {
+  vector-effect: non-scaling-stroke;
+}
+
+.was {
+  fill: color-mix(in srgb, var(--jade) 13%, transparent);
+  stroke: var(--jade);
+  stroke-width: 1px;
+}
+
+.now {
+  stroke: var(--jade);
+  stroke-width: 2px;
+  stroke-dasharray: 8 5;
+}
+
+.off .now {
+  stroke: var(--red);
+  stroke-width: 3px;
+}
+
+.cone.picked .was {
+  fill: color-mix(in srgb, var(--jade) 30%, transparent);
+}
+
+.chosen {
+  border-color: var(--focus);
+}
+
+.entries {
+  padding-top: 12px;
+}
+</style>

@@ -1,0 +1,16 @@
+import type { AimError } from '@jade/core/aiming';
+import type { AimRule } from '@jade/core/rules';
+import { amount, bothLengths, degrees, percent } from '@jade/words/units';
+
+/** An aim error in words: in or out, by how much, which way to turn. */
+export function sayAimError(error: AimError): string {
+  if (error.direction === 'none') return 'In: on the mark.';
+  const size = `${bothLengths(Math.abs(error.errorMm))} too ${error.direction === 'up' ? 'high' : 'low'}, ${percent(Math.abs(error.errorPercent) / 100, 2)}, ${degrees(Math.abs(error.errorDeg), 2)}`;
+  const turns = error.screwTurns === undefined ? '' : ` About ${amount(error.screwTurns, 'turns', 1)} of the aim screw, beam ${error.direction === 'up' ? 'down' : 'up'}.`;
+  return `${error.within ? 'In' : 'Out'}: ${size}.${error.within ? '' : turns}`;
+}
+
+/** Which rule is checked, from where, and that the local one decides. */
+export function sayRule(rule: AimRule): string {
+  return `${rule.name}, reference at the ${rule.reference === 'centre' ? 'lamp’s centre' : 'lower edge of the lit area'}. Source: ${rule.source}; ${rule.certainty}. The local rule decides.`;
+}

@@ -1,0 +1,28 @@
+import type { MatchReason, ReasonTree, Truth } from '@jade/core/match';
+import { millimetres } from '@jade/words/units';
+
+export const TRUTH_WORDS: Record<Truth, string> = { yes: 'fits', no: 'does not fit', unknown: 'not settled yet' };
+
+/** A condition as a phrase: "front fog is blank", all of several, one of several. */
+export function sayCondition(tree: ReasonTree, factName: (id: string) => string): string {
+  const { condition, parts } = tree;
+  if (condition.fact !== undefined) return `${factName(condition.fact).toLowerCase()} is ${condition.is}`;
+  if (condition.not) return `not: ${parts.map((part) => sayCondition(part, factName)).join('')}`;
+  return parts.map((part) => sayCondition(part, factName)).join(condition.all ? ' and ' : ' or ');
+}
+
+/** One reason of a match verdict. */
+export function sayReason(reason: MatchReason, factName: (id: string) => string, mountName: (id: string) => string): string {
+  switch (reason.code) {
+    case 'made-for':
+      return reason.value === 'yes' ? 'The kit names this vehicle.' : 'The kit does not name this vehicle.';
+    case 'years':
+      return `Made for ${reason.from} to ${reason.to ?? 'today'}; this one is ${reason.value === 'unknown' ? 'of unknown year' : `of ${reason.year}`}.`;
+    case 'equipment':
+      return `Asks that ${sayCondition(reason.tree, factName)}.`;
+    case 'opening': {
+      const { mount, widthMm, heightMm, depthMm } = reason.clearance;
+      return `${mountName(mount)}: ${millimetres(widthMm)} to spare in width, ${millimetres(heightMm)} in height, ${millimetres(depthMm)} in depth.`;
+    }
+  }
+}
