@@ -1,8 +1,11 @@
 const transform = {
-  '^.+\\.ts$': ['@swc/jest', {
-    jsc: { parser: { syntax: 'typescript', decorators: true }, transform: { legacyDecorator: true, useDefineForClassFields: false }, target: 'es2022' },
-    module: { type: 'es6' },
-  }],
+  '^.+\\.ts$': [
+    '@swc/jest',
+    {
+      jsc: { parser: { syntax: 'typescript', decorators: true }, transform: { legacyDecorator: true, useDefineForClassFields: false }, target: 'es2022' },
+      module: { type: 'es6' },
+    },
+  ],
 };
 const base = { testEnvironment: 'node', transform, extensionsToTreatAsEsm: ['.ts'], rootDir: import.meta.dirname };
 

@@ -22,7 +22,10 @@ export function build(part) {
   const changed = Math.max(...from.map((path) => newest(join(ROOT, path))));
   if (existsSync(mark) && statSync(mark).mtimeMs > changed) return;
   say(`building ${part}`);
-  const { status, stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--config', config, '--logLevel', 'warn'], { cwd: ROOT, encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--config', config, '--logLevel', 'warn'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  });
   if (status !== 0) {
     process.stderr.write(stdout + stderr);
     throw new Error(`${part} could not be built`);

@@ -48,7 +48,7 @@ function passwordOf(folder) {
 }
 
 /** Starts the database of a folder and gives back its address and how to stop it. `all` also lets it make further databases. */
-export async function startDatabase(folder, { all = false } = {}) {
+export async function startDatabase(folder, { all = false, port: wantedPort } = {}) {
   const home = resolve(folder);
   mkdirSync(home, { recursive: true });
   const data = join(home, 'mariadb');
@@ -57,13 +57,32 @@ export async function startDatabase(folder, { all = false } = {}) {
   const short = mkdtempSync(join(tmpdir(), 'jade-'));
   const first = join(short, 'first.sql');
   const rights = all ? '*.*' : 'jade.*';
-  const lines = ['CREATE DATABASE IF NOT EXISTS jade CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;', `CREATE OR REPLACE USER 'jade'@'127.0.0.1' IDENTIFIED BY '${password}';`, `GRANT ALL ON ${rights} TO 'jade'@'127.0.0.1';`];
+  const lines = [
+    'CREATE DATABASE IF NOT EXISTS jade CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;',
+    `CREATE OR REPLACE USER 'jade'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+    `GRANT ALL ON ${rights} TO 'jade'@'127.0.0.1';`,
+  ];
   writeFileSync(first, `${lines.join('\n')}\n`, { mode: 0o600 });
-  const port = await freePort();
+  const port = wantedPort ?? (await freePort());
   const args = [
-    '--no-defaults', ...asRoot(), `--datadir=${data}`, '--bind-address=127.0.0.1', `--port=${port}`, `--socket=${join(short, 'db.sock')}`, `--pid-file=${join(short, 'db.pid')}`, `--init-file=${first}`,
-    '--character-set-server=utf8mb4', '--collation-server=utf8mb4_bin', '--default-time-zone=+00:00', '--skip-name-resolve', '--innodb-flush-log-at-trx-commit=1', '--innodb-doublewrite=1',
-    '--innodb-buffer-pool-size=128M', '--max-allowed-packet=64M', '--skip-log-bin', `--log-error=${join(home, 'mariadb.log')}`,
+    '--no-defaults',
+    ...asRoot(),
+    `--datadir=${data}`,
+    '--bind-address=127.0.0.1',
+    `--port=${port}`,
+    `--socket=${join(short, 'db.sock')}`,
+    `--pid-file=${join(short, 'db.pid')}`,
+    `--init-file=${first}`,
+    '--character-set-server=utf8mb4',
+    '--collation-server=utf8mb4_bin',
+    '--default-time-zone=+00:00',
+    '--skip-name-resolve',
+    '--innodb-flush-log-at-trx-commit=1',
+    '--innodb-doublewrite=1',
+    '--innodb-buffer-pool-size=128M',
+    '--max-allowed-packet=64M',
+    '--skip-log-bin',
+    `--log-error=${join(home, 'mariadb.log')}`,
   ];
   const child = spawn(programPath('mariadbd'), args, { stdio: 'ignore', detached: true });
   let ended = false;

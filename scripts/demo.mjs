@@ -22,13 +22,19 @@ async function alreadyThere() {
 }
 
 function demoFiles() {
-  const list = (folder) => readdirSync(join(ROOT, 'demo', folder)).filter((name) => name.endsWith('.json')).map((name) => join(ROOT, 'demo', folder, name));
+  const list = (folder) =>
+    readdirSync(join(ROOT, 'demo', folder))
+      .filter((name) => name.endsWith('.json'))
+      .map((name) => join(ROOT, 'demo', folder, name));
   return [...list('.'), ...list('vehicles'), ...list('kits')];
 }
 
 function loadDemo() {
   say('loading the demo shop');
-  const { status } = spawnSync(process.execPath, [join(ROOT, 'dist/programs/shell.js'), 'jade', 'import', ...demoFiles()], { stdio: ['ignore', 'ignore', 2], env: { ...process.env, JADE_PORT: String(port) } });
+  const { status } = spawnSync(process.execPath, [join(ROOT, 'dist/programs/shell.js'), 'jade', 'import', ...demoFiles()], {
+    stdio: ['ignore', 'ignore', 2],
+    env: { ...process.env, JADE_PORT: String(port) },
+  });
   if (status !== 0) throw new Error('the demo shop was not taken');
 }
 

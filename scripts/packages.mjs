@@ -23,7 +23,13 @@ function run(command, args, options = {}) {
 
 /** Installs Debian packages for programs that are missing; who is not root is told the one command that root must run. */
 export function ensurePrograms(programs) {
-  const missing = [...new Set(Object.entries(programs).filter(([name]) => !programPath(name)).map(([, debian]) => debian))];
+  const missing = [
+    ...new Set(
+      Object.entries(programs)
+        .filter(([name]) => !programPath(name))
+        .map(([, debian]) => debian),
+    ),
+  ];
   if (missing.length === 0) return;
   const install = ['install', '-y', '--no-install-recommends', ...missing];
   if (process.getuid?.() !== 0) {

@@ -1,7 +1,23 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
-  ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsString, Matches, Max, MaxLength, Min, MinLength, ValidateBy, ValidateIf, ValidateNested,
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateBy,
+  ValidateIf,
+  ValidateNested,
   type ValidationOptions,
 } from 'class-validator';
 import { JSONSchema } from 'class-validator-jsonschema';
@@ -25,17 +41,24 @@ function all(...fields: Field[]): Field {
 export const Optional = (): Field => ValidateIf((_, value) => value !== undefined, { context: { optional: true } });
 
 /** Text of one to `most` characters. */
-export const Text = (most = 240): Field =>
-  all(IsString(says('type', { expected: 'text' })), MinLength(1, says('length', { least: 1 })), MaxLength(most, says('length', { most })));
+export const Text = (most = 240): Field => all(IsString(says('type', { expected: 'text' })), MinLength(1, says('length', { least: 1 })), MaxLength(most, says('length', { most })));
 
 const SLUG = /^[a-z0-9]+(?:[-.][a-z0-9]+)*$/;
 
 /** An author's id: small letters, digits, single dashes or dots between. */
 export const Slug = (): Field =>
-  all(IsString(says('type', { expected: 'text' })), Matches(SLUG, says('type', { expected: 'an id of small letters, digits and dashes' })), MaxLength(80, says('length', { most: 80 })));
+  all(
+    IsString(says('type', { expected: 'text' })),
+    Matches(SLUG, says('type', { expected: 'an id of small letters, digits and dashes' })),
+    MaxLength(80, says('length', { most: 80 })),
+  );
 
 export const Slugs = (most = 200): Field =>
-  all(IsArray(says('type', { expected: 'a list' })), ArrayMaxSize(most, says('length', { most })), Matches(SLUG, says('type', { expected: 'ids of small letters, digits and dashes' }, true)));
+  all(
+    IsArray(says('type', { expected: 'a list' })),
+    ArrayMaxSize(most, says('length', { most })),
+    Matches(SLUG, says('type', { expected: 'ids of small letters, digits and dashes' }, true)),
+  );
 
 export const Texts = (most = 60, longest = 300): Field =>
   all(
@@ -96,15 +119,17 @@ export const Moment = (): Field =>
 export const AnyObject = (): Field => IsObject(says('type', { expected: 'an object' }));
 
 /** A client's id: UUID of version 4 or 7. */
-export const EventId = (): Field =>
-  Matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[47][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, says('type', { expected: 'a UUID of version 7' }));
+export const EventId = (): Field => Matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[47][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, says('type', { expected: 'a UUID of version 7' }));
 
 /** Facts of one vehicle: fact id to value, both text. */
 export const FactMap = (): Field =>
   all(
     IsObject(says('type', { expected: 'an object of facts' })),
     ValidateBy(
-      { name: 'factMap', validator: { validate: (value: unknown) => typeof value === 'object' && value !== null && Object.values(value).every((entry) => typeof entry === 'string') } },
+      {
+        name: 'factMap',
+        validator: { validate: (value: unknown) => typeof value === 'object' && value !== null && Object.values(value).every((entry) => typeof entry === 'string') },
+      },
       says('type', { expected: 'text for every fact' }),
     ),
   );

@@ -4,7 +4,8 @@ import { FaultyInput, unknownId, type Fault } from '@jade/core/faults';
 import { checkContents } from '@jade/core/gather';
 import { foldJob, planClosingOf, planOpening, standingOf, type LoggedEvent } from '@jade/core/job';
 import { checkKit } from '@jade/core/kit';
-import { factsOf, matchKit, withOptions } from '@jade/core/match';
+import { factsOf } from '@jade/core/facts';
+import { matchKit, withOptions } from '@jade/core/match';
 import { classifyReading, proveSwitched } from '@jade/core/probing';
 import { errorAtRangeM } from '@jade/core/sensing';
 import { checkPieces, checkProfile, checkVehicleNumber, unreachableLevels } from '@jade/core/vehicle';
@@ -13,7 +14,20 @@ import { checkForm } from '@jade/contract/check';
 import { checkEvent } from '@jade/contract/job';
 import { DEFAULT_RULES } from './default-rules.ts';
 import {
-  AccessInput, AimInput, ContentsInput, CurrentInput, DropInput, LegsInput, LoadInput, LogInput, MatchInput, NumberInput, PlugsInput, ProofInput, SensorErrorInput, StandingInput,
+  AccessInput,
+  AimInput,
+  ContentsInput,
+  CurrentInput,
+  DropInput,
+  LegsInput,
+  LoadInput,
+  LogInput,
+  MatchInput,
+  NumberInput,
+  PlugsInput,
+  ProofInput,
+  SensorErrorInput,
+  StandingInput,
 } from './inputs.ts';
 
 export * from './inputs.ts';
@@ -111,43 +125,91 @@ export const COMPUTATIONS: readonly Computation[] = [
     AccessInput,
     accessPlan,
   ),
-  computation('match', 'Whether a kit fits a vehicle: yes, no or unknown, with its reasons and what to look at.', '`value`, `reasons` with their trees and clearances in mm, `ask`, `adapters`, `undecidedAdapters`.', MatchInput, (input) => {
-    refuse(prefixed(checkProfile(input.profile), 'profile'));
-    return matchKit(input.kit, input.profile, input.year, withOptions(input.facts ?? {}, input.kit, input.options ?? {}));
-  }),
-  computation('contents', 'Kit contents counted against the list, with handed pieces in balance.', '`lines` (wanted, counted, state), `troubles`, `complete`.', ContentsInput, (input) =>
-    checkContents(input.kit, input.facts ?? {}, input.counts),
+  computation(
+    'match',
+    'Whether a kit fits a vehicle: yes, no or unknown, with its reasons and what to look at.',
+    '`value`, `reasons` with their trees and clearances in mm, `ask`, `adapters`, `undecidedAdapters`.',
+    MatchInput,
+    (input) => {
+      refuse(prefixed(checkProfile(input.profile), 'profile'));
+      return matchKit(input.kit, input.profile, input.year, withOptions(input.facts ?? {}, input.kit, input.options ?? {}));
+    },
   ),
-  computation('plugs', 'A plug of the vehicle against a plug of the kit, pin by pin.', '`value`, `pairs` by row and column with a verdict each, `troubles`.', PlugsInput, ({ vehicle, kit }) => matePlugs(vehicle, kit)),
-  computation('circuit-load', 'A circuit with added loads against its weakest part.', '`beforeA`, `addedA`, `afterA`, `weakest`, `limitA`, shares of 1, `dropV`, `dropShare`, `verdict`.', LoadInput, (input) =>
-    checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics),
+  computation(
+    'contents',
+    'Kit contents counted against the list, with handed pieces in balance.',
+    '`lines` (wanted, counted, state), `troubles`, `complete`.',
+    ContentsInput,
+    (input) => checkContents(input.kit, input.facts ?? {}, input.counts),
+  ),
+  computation(
+    'plugs',
+    'A plug of the vehicle against a plug of the kit, pin by pin.',
+    '`value`, `pairs` by row and column with a verdict each, `troubles`.',
+    PlugsInput,
+    ({ vehicle, kit }) => matePlugs(vehicle, kit),
+  ),
+  computation(
+    'circuit-load',
+    'A circuit with added loads against its weakest part.',
+    '`beforeA`, `addedA`, `afterA`, `weakest`, `limitA`, shares of 1, `dropV`, `dropShare`, `verdict`.',
+    LoadInput,
+    (input) => checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics),
   ),
   computation('wire-drop', 'Voltage lost in a copper conductor and its contacts.', '`resistanceOhm`, `dropV`, `dropShare` of running voltage.', DropInput, (input) => {
     const resistanceOhm = copperOhm(input.lengthM, input.areaMm2, input.temperatureC) + (input.contactsMohm ?? 0) / 1000;
     const dropV = resistanceOhm * input.currentA;
     return { resistanceOhm, dropV, dropShare: dropV / input.runningV };
   }),
-  computation('lamp-current', 'Current of a lamp over the voltage range, and the smallest fuse that keeps a fifth in hand.', '`leastVoltageA`, `runningA`, `mostVoltageA`, `worstA`, `fuseA` (null above the largest blade fuse).', CurrentInput, (input) => {
-    const range = voltageRange(input.systemVoltageV);
-    const worstA = worstCurrentA(input, range);
-    return {
-      leastVoltageA: loadCurrentA(input, range.leastV),
-      runningA: loadCurrentA(input, range.runningV),
-      mostVoltageA: loadCurrentA(input, range.mostV),
-      worstA,
-      fuseA: smallestFuseA(worstA) ?? null,
-    };
-  }),
-  computation('harness-legs', 'Which leg goes to which lamp so that the least is to be extended.', 'A list of `lamp`, `leg`, `neededMm`, `lengthMm`, `surplusMm` (negative is to be extended).', LegsInput, ({ lamps, legs }) => assignLegs(lamps, legs)),
+  computation(
+    'lamp-current',
+    'Current of a lamp over the voltage range, and the smallest fuse that keeps a fifth in hand.',
+    '`leastVoltageA`, `runningA`, `mostVoltageA`, `worstA`, `fuseA` (null above the largest blade fuse).',
+    CurrentInput,
+    (input) => {
+      const range = voltageRange(input.systemVoltageV);
+      const worstA = worstCurrentA(input, range);
+      return {
+        leastVoltageA: loadCurrentA(input, range.leastV),
+        runningA: loadCurrentA(input, range.runningV),
+        mostVoltageA: loadCurrentA(input, range.mostV),
+        worstA,
+        fuseA: smallestFuseA(worstA) ?? null,
+      };
+    },
+  ),
+  computation(
+    'harness-legs',
+    'Which leg goes to which lamp so that the least is to be extended.',
+    'A list of `lamp`, `leg`, `neededMm`, `lengthMm`, `surplusMm` (negative is to be extended).',
+    LegsInput,
+    ({ lamps, legs }) => assignLegs(lamps, legs),
+  ),
   computation('wire-proof', 'What the readings at one wire prove of one switched function.', '`classes` of the readings, `proof`.', ProofInput, (input) => {
     const rules = input.rules ?? DEFAULT_RULES.probing;
     return { classes: input.readings.map((reading) => classifyReading(reading, input.systemV, rules)), proof: proveSwitched(input.readings, input.state, input.systemV, rules) };
   }),
-  computation('sensor-error', 'How far beside the truth a turned sensor sees.', '`errorM` at the range.', SensorErrorInput, ({ angleDeg, rangeM }) => ({ errorM: errorAtRangeM(angleDeg, rangeM) })),
-  computation('aim', 'Marks on the wall for one rule at a distance, and the error of measured cut-offs.', '`marks` (wantedMm, highestMm, lowestMm above the floor at the wall, wantedDipDeg, error with mm, degrees, percent, screwTurns), `problems`.', AimInput, aim),
-  computation('vehicle-number', 'Form, check digit and year code of a vehicle number.', '`number`, `remarks`, `years` that place 10 can mean.', NumberInput, (input) => checkVehicleNumber(input.number, input.checkDigit)),
+  computation('sensor-error', 'How far beside the truth a turned sensor sees.', '`errorM` at the range.', SensorErrorInput, ({ angleDeg, rangeM }) => ({
+    errorM: errorAtRangeM(angleDeg, rangeM),
+  })),
+  computation(
+    'aim',
+    'Marks on the wall for one rule at a distance, and the error of measured cut-offs.',
+    '`marks` (wantedMm, highestMm, lowestMm above the floor at the wall, wantedDipDeg, error with mm, degrees, percent, screwTurns), `problems`.',
+    AimInput,
+    aim,
+  ),
+  computation('vehicle-number', 'Form, check digit and year code of a vehicle number.', '`number`, `remarks`, `years` that place 10 can mean.', NumberInput, (input) =>
+    checkVehicleNumber(input.number, input.checkDigit),
+  ),
   computation('job-fold', 'What a job is, folded from its log.', 'The job state: see the reference page of the log.', LogInput, ({ log }) => foldJob(checkedLog(log))),
-  computation('job-standing', 'Where every station stands, what holds the job back, and the plans in and back.', '`standing` (stations, holding, missing, readyToSign), `opening`, `closing`.', StandingInput, standing),
+  computation(
+    'job-standing',
+    'Where every station stands, what holds the job back, and the plans in and back.',
+    '`standing` (stations, holding, missing, readyToSign), `opening`, `closing`.',
+    StandingInput,
+    standing,
+  ),
 ];
 
 /** The calculation of a name, or a fault that lists the names there are. */

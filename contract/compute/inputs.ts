@@ -126,7 +126,6 @@ export class StandingInput extends LogInput {
   @Optional() @Whole(1950, 2100) year?: number;
 }
 
-
 function AnyObjects(): PropertyDecorator {
   return (target, key) => {
     IsArray({ context: { code: 'type', data: { expected: 'a list of events' } } })(target, key);

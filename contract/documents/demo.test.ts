@@ -6,13 +6,18 @@ import { checkProfile, type VehicleProfile } from '@jade/core/vehicle';
 import { readDocument, type AnyDocument } from './index.ts';
 
 const root = join(import.meta.dirname, '../../demo');
-const files = (folder: string) => readdirSync(join(root, folder)).filter((name) => name.endsWith('.json')).map((name) => join(folder, name));
+const files = (folder: string) =>
+  readdirSync(join(root, folder))
+    .filter((name) => name.endsWith('.json'))
+    .map((name) => join(folder, name));
 const read = (file: string): AnyDocument => readDocument(JSON.parse(readFileSync(join(root, file), 'utf8')));
-const profiles = new Map(files('vehicles').map((file): [string, VehicleProfile] => {
-  const { kind, document } = read(file);
-  if (kind !== 'vehicle') throw new Error(`${file} is no vehicle profile`);
-  return [document.slug, document];
-}));
+const profiles = new Map(
+  files('vehicles').map((file): [string, VehicleProfile] => {
+    const { kind, document } = read(file);
+    if (kind !== 'vehicle') throw new Error(`${file} is no vehicle profile`);
+    return [document.slug, document];
+  }),
+);
 
 test.each(files('vehicles'))('%s is well formed and sound', (file) => {
   const { kind, document } = read(file);

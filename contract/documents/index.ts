@@ -34,7 +34,9 @@ export type AnyDocument = { [K in DocumentKind]: { kind: K; document: Documents[
 export function readDocument(value: unknown): AnyDocument {
   const format = typeof value === 'object' && value !== null ? (value as { format?: unknown }).format : undefined;
   const kind = DOCUMENT_KINDS.find((candidate) => FORMATS[candidate].format === format);
-  const known = Object.values(FORMATS).map((entry) => entry.format).join(', ');
+  const known = Object.values(FORMATS)
+    .map((entry) => entry.format)
+    .join(', ');
   if (!kind) throw new FaultyInput([{ path: 'format', code: 'unknown-kind', data: { known } }]);
   const faults: Fault[] = checkForm(FORMATS[kind].of, value);
   if (faults.length > 0) throw new FaultyInput(faults);

@@ -1,12 +1,24 @@
 import { IsIn } from 'class-validator';
 import {
-  BEAMS, CONTENT_KINDS, PASSES,
-  type BenchTask as PlainTask, type Connection as PlainConnection, type ContentItem as PlainItem, type Fitment as PlainFitment, type FitStep as PlainStep,
-  type Kit as PlainKit, type KitOption as PlainOption, type KitPlug as PlainKitPlug, type KitTest as PlainTest, type Lamp as PlainLamp, type Optics as PlainOptics, type OptionChoice as PlainChoice,
+  BEAMS,
+  CONTENT_KINDS,
+  PASSES,
+  type BenchTask as PlainTask,
+  type Connection as PlainConnection,
+  type ContentItem as PlainItem,
+  type Fitment as PlainFitment,
+  type FitStep as PlainStep,
+  type Kit as PlainKit,
+  type KitOption as PlainOption,
+  type KitPlug as PlainKitPlug,
+  type KitTest as PlainTest,
+  type Lamp as PlainLamp,
+  type Optics as PlainOptics,
+  type OptionChoice as PlainChoice,
 } from '@jade/core/kit';
 import { LOAD_KINDS, SIDES } from '@jade/core/vehicle';
 import { Amount, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
-import { Condition } from '@jade/contract/match';
+import { Condition } from '@jade/contract/facts';
 import { LevelNeed, Opening, PlugFace, Years } from '@jade/contract/vehicle';
 
 export class Optics implements PlainOptics {

@@ -1,7 +1,12 @@
 import { Matches } from 'class-validator';
 import {
   ROLES,
-  type Customer as PlainCustomer, type CustomerVehicle as PlainVehicle, type Person as PlainPerson, type Shop as PlainShop, type ShopJob as PlainJob, type ShopLogEntry as PlainEntry,
+  type Customer as PlainCustomer,
+  type CustomerVehicle as PlainVehicle,
+  type Person as PlainPerson,
+  type Shop as PlainShop,
+  type ShopJob as PlainJob,
+  type ShopLogEntry as PlainEntry,
 } from '@jade/core/shop';
 import { Amount, AnyObject, Each, Exactly, OneOf, Optional, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 

@@ -1,12 +1,39 @@
 import {
-  BODIES, DRIVES, LOAD_KINDS, OPEN_LEVELS, PIN_GENDERS, RELEASES, SENSOR_KINDS, SIDES, SNUG_CLASSES, ZONES,
-  type BoxMm, type Circuit as PlainCircuit, type FactDefinition as PlainFact, type FastenerGroup as PlainGroup, type GapPoint as PlainGap,
-  type LampFunction as PlainFunction, type LevelNeed as PlainNeed, type Load as PlainLoad, type Measures as PlainMeasures, type MountPosition as PlainMount,
-  type Piece as PlainPiece, type PieceLevel as PlainLevel, type PlugPin as PlainPin, type PointMm, type RefitRule as PlainRule, type Sensor as PlainSensor,
-  type SpanMm, type Tightening as PlainTightening, type VehiclePlug as PlainPlug, type VehicleProfile as PlainProfile, type Way as PlainWay, type Years as PlainYears,
+  BODIES,
+  DRIVES,
+  LOAD_KINDS,
+  OPEN_LEVELS,
+  PIN_GENDERS,
+  RELEASES,
+  SENSOR_KINDS,
+  SIDES,
+  SNUG_CLASSES,
+  ZONES,
+  type BoxMm,
+  type Circuit as PlainCircuit,
+  type FactDefinition as PlainFact,
+  type FastenerGroup as PlainGroup,
+  type GapPoint as PlainGap,
+  type LampFunction as PlainFunction,
+  type LevelNeed as PlainNeed,
+  type Load as PlainLoad,
+  type Measures as PlainMeasures,
+  type MountPosition as PlainMount,
+  type Piece as PlainPiece,
+  type PieceLevel as PlainLevel,
+  type PlugPin as PlainPin,
+  type PointMm,
+  type RefitRule as PlainRule,
+  type Sensor as PlainSensor,
+  type SpanMm,
+  type Tightening as PlainTightening,
+  type VehiclePlug as PlainPlug,
+  type VehicleProfile as PlainProfile,
+  type Way as PlainWay,
+  type Years as PlainYears,
 } from '@jade/core/vehicle';
 import { Amount, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
-import { Condition } from '@jade/contract/match';
+import { Condition } from '@jade/contract/facts';
 
 const FAR_MM = 30_000;
 

@@ -32,7 +32,10 @@ test('nothing rests on itself: a pair that opens each other is of use only throu
   const pieces = [off('a', 10, [way('x', [['b', 'off']])]), off('b', 10, [way('y', [['a', 'off']]), way('z', [], 500)])];
   const choice = solveAccess(problem({ pieces, targets: [{ id: 't', ways: [way('t', [['a', 'off']])] }] }));
   expect(choice.total).toBe(540);
-  expect(choice.moves.map((move) => [move.piece, move.way])).toEqual([['b', 'z'], ['a', 'x']]);
+  expect(choice.moves.map((move) => [move.piece, move.way])).toEqual([
+    ['b', 'z'],
+    ['a', 'x'],
+  ]);
 });
 
 test('a piece may stop at a lower level on its way up, and pays the extra of both ways', () => {
@@ -78,7 +81,10 @@ test('a replaced piece comes off and costs no close', () => {
 
 test('an unreachable target is named and the rest is planned', () => {
   const pieces = [off('a', 100, [way('x')]), off('b', 100, [])];
-  const targets = [{ id: 'good', ways: [way('g', [['a', 'off']])] }, { id: 'lost', ways: [way('l', [['b', 'off']])] }];
+  const targets = [
+    { id: 'good', ways: [way('g', [['a', 'off']])] },
+    { id: 'lost', ways: [way('l', [['b', 'off']])] },
+  ];
   const choice = solveAccess(problem({ pieces, targets }));
   expect(choice.problems).toEqual([{ code: 'unreachable-target', target: 'lost' }]);
   expect(choice).toMatchObject({ total: 200, proved: true });
@@ -97,7 +103,7 @@ function byEnumeration({ pieces, targets }: AccessProblem): number {
       return pick;
     });
     const reached = new Set<string>();
-    for (let grew = true; grew; ) {
+    for (let grew = true; grew;) {
       grew = false;
       pieces.forEach((piece, place) => {
         const pick = chosen[place];
@@ -117,11 +123,23 @@ function byEnumeration({ pieces, targets }: AccessProblem): number {
 
 test('equals full enumeration on small vehicles with mutually dependent ways', () => {
   const size = 6;
-  const needs = (own: number) => fc.uniqueArray(fc.integer({ min: 0, max: size - 1 }).filter((index) => index !== own), { maxLength: 2 });
+  const needs = (own: number) =>
+    fc.uniqueArray(
+      fc.integer({ min: 0, max: size - 1 }).filter((index) => index !== own),
+      { maxLength: 2 },
+    );
   const wayOf = (own: number) => fc.tuple(needs(own), fc.integer({ min: 0, max: 300 }));
   const pieceOf = (own: number) => fc.tuple(fc.integer({ min: 0, max: 500 }), fc.array(wayOf(own), { minLength: 1, maxLength: 2 }));
-  const arbitrary = fc.tuple(fc.tuple(...Array.from({ length: size }, (_, index) => pieceOf(index))), fc.array(fc.array(wayOf(-1), { minLength: 1, maxLength: 2 }), { minLength: 1, maxLength: 2 }));
-  const toWay = ([list, extra]: [number[], number], index: number) => way(`w${index}`, list.map((need) => [`p${need}`, 'off']), extra);
+  const arbitrary = fc.tuple(
+    fc.tuple(...Array.from({ length: size }, (_, index) => pieceOf(index))),
+    fc.array(fc.array(wayOf(-1), { minLength: 1, maxLength: 2 }), { minLength: 1, maxLength: 2 }),
+  );
+  const toWay = ([list, extra]: [number[], number], index: number) =>
+    way(
+      `w${index}`,
+      list.map((need) => [`p${need}`, 'off']),
+      extra,
+    );
   fc.assert(
     fc.property(arbitrary, ([pieces, targets]) => {
       const generated = problem({
@@ -149,14 +167,22 @@ test('the order keeps precedence and saves set-up: both left steps before the ri
 
 test('up to six steps the order is as good as the best permutation', () => {
   const setUp = { side: 50, zone: 30, tool: 20, helper: 100 };
-  const one = fc.record({ side: fc.constantFrom('left' as const, 'right' as const), zone: fc.constantFrom('front' as const, 'rear' as const), tools: fc.uniqueArray(fc.constantFrom('a', 'b', 'c'), { maxLength: 2 }), people: fc.integer({ min: 1, max: 2 }) });
+  const one = fc.record({
+    side: fc.constantFrom('left' as const, 'right' as const),
+    zone: fc.constantFrom('front' as const, 'rear' as const),
+    tools: fc.uniqueArray(fc.constantFrom('a', 'b', 'c'), { maxLength: 2 }),
+    people: fc.integer({ min: 1, max: 2 }),
+  });
   const costOf = (steps: SequenceStep[], order: number[]) =>
     order.reduce((sum, index, place) => sum + setUpBetween(place > 0 ? steps[order[place - 1] ?? 0] : undefined, steps[index] ?? steps[0]!, setUp), 0);
-  const permutations = (items: number[]): number[][] => (items.length < 2 ? [items] : items.flatMap((item) => permutations(items.filter((other) => other !== item)).map((rest) => [item, ...rest])));
+  const permutations = (items: number[]): number[][] =>
+    items.length < 2 ? [items] : items.flatMap((item) => permutations(items.filter((other) => other !== item)).map((rest) => [item, ...rest]));
   fc.assert(
     fc.property(fc.array(one, { minLength: 2, maxLength: 6 }), (list) => {
       const steps = list.map((item, index) => ({ ...item, before: index > 2 ? [index - 3] : [] }));
-      const allowed = permutations(steps.map((_, index) => index)).filter((order) => order.every((index, place) => (steps[index]?.before ?? []).every((b) => order.indexOf(b) < place)));
+      const allowed = permutations(steps.map((_, index) => index)).filter((order) =>
+        order.every((index, place) => (steps[index]?.before ?? []).every((b) => order.indexOf(b) < place)),
+      );
       const least = Math.min(...allowed.map((order) => costOf(steps, order)));
       return costOf(steps, sequence(steps, setUp).order) === least;
     }),

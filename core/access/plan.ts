@@ -1,5 +1,5 @@
 import { minutesToHundredths } from '../units/index.ts';
-import type { FactValues } from '../match/index.ts';
+import type { FactValues } from '../facts/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { FastenerGroup, Level, LevelNeed, Piece, Side, Zone } from '../vehicle/index.ts';
 import { accessProblem, levelRank, type AccessProblem, type AccessProfile } from './problem.ts';
@@ -104,7 +104,10 @@ export function precedence(moves: readonly { piece: string; level: Level; needs:
 function neededBy(choice: AccessChoice, problem: AccessProblem): Record<string, string[]> {
   const result: Record<string, string[]> = {};
   const needsOf = (move: Move) =>
-    problem.pieces.find((piece) => piece.id === move.piece)?.levels.find((level) => level.level === move.level)?.ways.find((way) => way.id === move.way)?.needs ?? [];
+    problem.pieces
+      .find((piece) => piece.id === move.piece)
+      ?.levels.find((level) => level.level === move.level)
+      ?.ways.find((way) => way.id === move.way)?.needs ?? [];
   for (const { target, way } of choice.targetWays) {
     const open = [...(problem.targets.find((candidate) => candidate.id === target)?.ways.find((candidate) => candidate.id === way)?.needs ?? [])];
     const seen = new Set<string>();
@@ -142,7 +145,10 @@ export function planAccess(request: AccessRequest): AccessPlan {
     return piece ? [stepOf(move, piece, profile)] : [];
   });
   const before = precedence(raw);
-  const { order } = sequence(raw.map((step, index): SequenceStep => ({ ...step, before: before[index] ?? [] })), setUp);
+  const { order } = sequence(
+    raw.map((step, index): SequenceStep => ({ ...step, before: before[index] ?? [] })),
+    setUp,
+  );
   const steps = order.flatMap((index, place) => {
     const step = raw[index];
     return step ? [{ ...step, slot: place + 1 }] : [];

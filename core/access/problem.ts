@@ -1,5 +1,5 @@
 import { minutesToHundredths } from '../units/index.ts';
-import { evaluate, type FactValues } from '../match/index.ts';
+import { evaluate, type FactValues } from '../facts/index.ts';
 import { LEVELS, type Level, type LevelNeed, type Piece, type VehicleProfile, type Way } from '../vehicle/index.ts';
 
 /** One way in the solver's terms; `extra` in whole hundredths of a person-minute. */
@@ -85,9 +85,7 @@ export function accessProblem(
   const without = <T extends Way>(ways: T[]) => ways.map((way) => ({ ...way, needs: way.needs.filter((need) => ids.has(need.piece)) }));
   return {
     pieces: pieces.map((piece) => accessPiece({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: without(level.ways) })) })),
-    targets: profile.mounts
-      .filter((mount) => mountIds.includes(mount.id))
-      .map((mount) => ({ id: mount.id, ways: without(mount.reach).map(accessWay) })),
+    targets: profile.mounts.filter((mount) => mountIds.includes(mount.id)).map((mount) => ({ id: mount.id, ways: without(mount.reach).map(accessWay) })),
     present: present.filter((entry) => ids.has(entry.piece)),
     replaced: replaced.filter((piece) => ids.has(piece)),
   };

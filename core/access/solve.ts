@@ -102,7 +102,14 @@ function build({ problem, fixed }: Capped): Model {
     const replaced = problem.replaced.includes(piece.id);
     const final = fixed.get(piece.id);
     let paid = finalCost(present, present, replaced);
-    constant += final === undefined ? paid : finalCost(piece.levels.find((level) => level.level === final), present, replaced);
+    constant +=
+      final === undefined
+        ? paid
+        : finalCost(
+            piece.levels.find((level) => level.level === final),
+            present,
+            replaced,
+          );
     let payBefore: number | undefined;
     let below: number | undefined;
     for (const level of piece.levels) {

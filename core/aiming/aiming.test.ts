@@ -2,8 +2,17 @@ import type { AimRule } from '../rules/index.ts';
 import { aimError, bandFor, cutOffTiltDeg, dipInDegrees, dropForDegrees, dropForPercent, reachM, wallMarks } from './index.ts';
 
 const percent: AimRule = {
-  id: 'fog', name: 'fog', beam: 'front fog', family: 'percent', reference: 'lower edge', source: 'test', certainty: 'to be confirmed',
-  bands: [{ fromMm: 250, toMm: 800, wantedDip: 1.75, toleranceUp: 0.25, toleranceDown: 0.25 }, { fromMm: 800, toMm: 1200, wantedDip: 2.25, toleranceUp: 0.25, toleranceDown: 0.25 }],
+  id: 'fog',
+  name: 'fog',
+  beam: 'front fog',
+  family: 'percent',
+  reference: 'lower edge',
+  source: 'test',
+  certainty: 'to be confirmed',
+  bands: [
+    { fromMm: 250, toMm: 800, wantedDip: 1.75, toleranceUp: 0.25, toleranceDown: 0.25 },
+    { fromMm: 800, toMm: 1200, wantedDip: 2.25, toleranceUp: 0.25, toleranceDown: 0.25 },
+  ],
 };
 
 test('drops: 1.2 % at 10 m is 120 mm, 2.5° at 5 m is 218.3 mm', () => {

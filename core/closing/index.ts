@@ -1,5 +1,5 @@
 import { levelRank, precedence, sequence, toolOf, fastenersBetween, type SetUp } from '../access/index.ts';
-import { evaluate, type FactValues } from '../match/index.ts';
+import { evaluate, type FactValues } from '../facts/index.ts';
 import type { FastenerGroup, Level, LevelNeed, Side, VehicleProfile, Zone } from '../vehicle/index.ts';
 
 /** A move that was made, or is to be made, with what it needed at that moment. */
@@ -45,14 +45,7 @@ export interface ClosePlan {
  * back, and the refit rules that hold on this vehicle are kept. Where the rules contradict that order, the pieces concerned are
  * named and the rest is ordered without the rules. Pieces that the kit replaces stay off.
  */
-export function planClosing(
-  profile: VehicleProfile,
-  facts: FactValues,
-  moves: readonly MadeMove[],
-  replaced: readonly string[],
-  gates: readonly Gate[],
-  setUp: SetUp,
-): ClosePlan {
+export function planClosing(profile: VehicleProfile, facts: FactValues, moves: readonly MadeMove[], replaced: readonly string[], gates: readonly Gate[], setUp: SetUp): ClosePlan {
   const undone = moves.filter((move) => !replaced.includes(move.piece));
   const before = undoOrder(undone);
   const rules = profile.refitRules.filter((rule) => evaluate(rule.when, facts) !== 'no');
@@ -63,12 +56,18 @@ export function planClosing(
     if (last !== undefined && start !== undefined) withRules[start]?.push(last);
   }
   const steps = undone.map((move) => closeStep(profile, move, gates));
-  const ordered = sequence(steps.map((step, index) => ({ ...step, before: withRules[index] ?? [] })), setUp);
+  const ordered = sequence(
+    steps.map((step, index) => ({ ...step, before: withRules[index] ?? [] })),
+    setUp,
+  );
   const problems: CloseTrouble[] = [];
   let order = ordered.order;
   if (ordered.leftOver.length > 0) {
     problems.push({ code: 'refit-contradiction', pieces: cycleAmong(ordered.leftOver, withRules).map((index) => undone[index]?.piece ?? '') });
-    order = sequence(steps.map((step, index) => ({ ...step, before: before[index] ?? [] })), setUp).order;
+    order = sequence(
+      steps.map((step, index) => ({ ...step, before: before[index] ?? [] })),
+      setUp,
+    ).order;
   }
   const placed = order.flatMap((index) => steps[index] ?? []);
   return { steps: placed, personMin: placed.reduce((sum, step) => sum + step.minutes * step.people, 0), problems };

@@ -1,4 +1,4 @@
-import { evaluate, type FactValues } from '../match/index.ts';
+import { evaluate, type FactValues } from '../facts/index.ts';
 import type { ContentItem, Kit } from '../kit/index.ts';
 
 export interface CountLine {

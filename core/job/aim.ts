@@ -23,8 +23,7 @@ export function lampAims(context: JobContext): LampAim[] {
     const key = `${entry.kit.slug}/${entry.lamp.id}`;
     const measured = aims[key] ?? {};
     const referenceMm = measured.after?.referenceMm ?? measured.before?.referenceMm ?? referenceByProfileMm(entry);
-    const markFor = (heightMm: number) =>
-      wall && wallMarks(entry.rule, [{ lamp: key, referenceMm: heightMm, sidewaysMm: entry.mount.at.yMm }], wall).marks[0];
+    const markFor = (heightMm: number) => wall && wallMarks(entry.rule, [{ lamp: key, referenceMm: heightMm, sidewaysMm: entry.mount.at.yMm }], wall).marks[0];
     const errorAt = (moment: Moment) => {
       const reading = measured[moment];
       const mark = reading && markFor(reading.referenceMm);

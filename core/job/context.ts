@@ -2,7 +2,8 @@ import { levelRank, planAccess, setUpOf, type AccessPlan } from '../access/index
 import { planClosing, type ClosePlan, type Gate, type MadeMove } from '../closing/index.ts';
 import { checkContents, type GatherCheck } from '../gather/index.ts';
 import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/index.ts';
-import { evaluate, matchKit, withOptions, type FactValues, type MatchVerdict } from '../match/index.ts';
+import { evaluate, type FactValues } from '../facts/index.ts';
+import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule, RuleSet } from '../rules/index.ts';
 import type { LampFunction, LevelNeed, MountPosition, VehicleProfile, Way } from '../vehicle/index.ts';
 import { factValues, type JobState } from './state.ts';
@@ -84,7 +85,9 @@ export function planOpening(context: JobContext): AccessPlan {
     profile: context.profile,
     facts: factValues(context.state),
     mounts: done ? [] : targetMounts(context),
-    present: Object.entries(context.state.pieces).filter(([, level]) => level !== 'fitted').map(([piece, level]) => ({ piece, level })),
+    present: Object.entries(context.state.pieces)
+      .filter(([, level]) => level !== 'fitted')
+      .map(([piece, level]) => ({ piece, level })),
     replaced: done ? [] : replacedPieces(context),
     setUp: setUpOf(context.rules),
   });
@@ -106,12 +109,14 @@ export function openingMoves(context: JobContext, plan: AccessPlan | undefined):
 export function gatesOf(context: JobContext, moves: readonly MadeMove[]): Gate[] {
   const pieceOpen = new Map(moves.map((move) => [move.piece, levelRank(move.level)]));
   return kitsOnVehicle(context).flatMap(({ kit, fitment }) =>
-    (fitment?.tests ?? []).filter((test) => test.gate).map((test) => {
-      const mountId = fitment?.mounts.find((place) => place.lamp === test.lamp)?.mount;
-      const mount = context.profile.mounts.find((candidate) => candidate.id === mountId);
-      const way = mount?.reach.map((candidate) => presentWay(context, candidate)).find((candidate) => holdsBy(candidate, (piece) => pieceOpen.get(piece) ?? 0));
-      return { test: `${kit.slug}/${test.id}`, coveredBy: way ? supports(way.needs, moves) : [] };
-    }),
+    (fitment?.tests ?? [])
+      .filter((test) => test.gate)
+      .map((test) => {
+        const mountId = fitment?.mounts.find((place) => place.lamp === test.lamp)?.mount;
+        const mount = context.profile.mounts.find((candidate) => candidate.id === mountId);
+        const way = mount?.reach.map((candidate) => presentWay(context, candidate)).find((candidate) => holdsBy(candidate, (piece) => pieceOpen.get(piece) ?? 0));
+        return { test: `${kit.slug}/${test.id}`, coveredBy: way ? supports(way.needs, moves) : [] };
+      }),
   );
 }
 

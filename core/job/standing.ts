@@ -162,7 +162,12 @@ function probe(context: JobContext): Asked[] {
 export function disturbedSensors(context: JobContext, plan: AccessPlan | undefined) {
   const opened = new Map(Object.entries(context.state.reached));
   for (const step of plan?.steps ?? []) if (levelRank(step.level) > levelRank(opened.get(step.piece) ?? 'fitted')) opened.set(step.piece, step.level);
-  return sensorEffects(context.profile, factValues(context.state), [...opened].map(([piece, level]) => ({ piece, level })), context.state.sensorMoves);
+  return sensorEffects(
+    context.profile,
+    factValues(context.state),
+    [...opened].map(([piece, level]) => ({ piece, level })),
+    context.state.sensorMoves,
+  );
 }
 
 function sense(context: JobContext, plan: AccessPlan | undefined): Asked[] {
@@ -307,13 +312,21 @@ export function standingOf(context: JobContext, plan: AccessPlan | undefined): S
     aim: aim(context),
   };
   const excepted = context.state.exceptions;
-  const keep = (station: Station, list: Asked[]): Hold[] =>
-    list.filter((hold) => hold.about === undefined || !excepted[hold.about]).map((hold) => ({ ...hold, station }));
+  const keep = (station: Station, list: Asked[]): Hold[] => list.filter((hold) => hold.about === undefined || !excepted[hold.about]).map((hold) => ({ ...hold, station }));
   const started = begun(context);
   const opened = openingDone(context);
   const ready: Record<Station, boolean> = {
-    'check-in': true, match: true, gather: true, 'open-up': opened, wire: opened, probe: opened, sense: opened,
-    fit: true, 'close-up': opened && started['close-up'], aim: true, 'hand-over': false,
+    'check-in': true,
+    match: true,
+    gather: true,
+    'open-up': opened,
+    wire: opened,
+    probe: opened,
+    sense: opened,
+    fit: true,
+    'close-up': opened && started['close-up'],
+    aim: true,
+    'hand-over': false,
   };
   const stations = STATIONS.map((station): StationStanding => {
     const list = station === 'hand-over' ? handOver(context) : asked[station];

@@ -1,4 +1,4 @@
-import type { FactValues } from '../match/index.ts';
+import type { FactValues } from '../facts/index.ts';
 import type { Pass } from '../kit/index.ts';
 import type { Level } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';

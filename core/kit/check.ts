@@ -1,5 +1,5 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
-import { checkCondition, type FactChoices } from '../match/index.ts';
+import { checkCondition, type FactChoices } from '../facts/index.ts';
 import { factChoices, type VehicleProfile } from '../vehicle/index.ts';
 import type { Fitment, Kit } from './kit.ts';
 

@@ -1,4 +1,4 @@
-import type { Condition } from '../match/index.ts';
+import type { Condition } from '../facts/index.ts';
 import type { LevelNeed, LoadKind, PlugFace, Side, Years } from '../vehicle/index.ts';
 
 export const CONTENT_KINDS = ['lamp', 'bracket', 'adapter', 'harness', 'trim', 'fastener', 'switch', 'other'] as const;

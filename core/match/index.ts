@@ -1,3 +1,1 @@
-export * from './condition.ts';
 export * from './verdict.ts';
-export * from './check.ts';

@@ -1,6 +1,6 @@
 import type { Kit } from '../kit/index.ts';
 import type { MountPosition, VehicleProfile } from '../vehicle/index.ts';
-import { evaluate, explain, factsOf, type Condition, type FactValues, type ReasonTree, type Truth } from './condition.ts';
+import { evaluate, explain, factsOf, type Condition, type FactValues, type ReasonTree, type Truth } from '../facts/index.ts';
 
 /** Clearance of a lamp's box in the opening it goes into, in millimetres; negative where it does not go in. */
 export interface Clearance {

@@ -1,5 +1,5 @@
 import { degToRad } from '../units/index.ts';
-import { evaluate, type FactValues } from '../match/index.ts';
+import { evaluate, type FactValues } from '../facts/index.ts';
 import type { Level, Sensor, VehicleProfile } from '../vehicle/index.ts';
 
 /** How a sensor's pose was changed; all zero where it went back to its place. */
@@ -36,7 +36,12 @@ export interface SensorEffect {
  * Sensors on or held by the pieces that are opened. Calibration is due wherever a sensor was disturbed, unless the profile says
  * that the maker's procedure does not ask for it; beyond its tolerance it is due in any case.
  */
-export function sensorEffects(profile: VehicleProfile, facts: FactValues, opened: readonly { piece: string; level: Level }[], changes: Readonly<Record<string, PoseChange>>): SensorEffect[] {
+export function sensorEffects(
+  profile: VehicleProfile,
+  facts: FactValues,
+  opened: readonly { piece: string; level: Level }[],
+  changes: Readonly<Record<string, PoseChange>>,
+): SensorEffect[] {
   return profile.sensors
     .filter((sensor) => evaluate(sensor.when, facts) !== 'no')
     .filter((sensor) => opened.some((entry) => entry.piece === sensor.on && entry.level !== 'fitted'))

@@ -1,5 +1,5 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
-import { checkCondition, type FactChoices } from '../match/index.ts';
+import { checkCondition, type FactChoices } from '../facts/index.ts';
 import { LEVELS, type MountPosition, type Piece, type VehicleProfile, type Way } from './profile.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
@@ -100,7 +100,7 @@ function checkNeeds(way: Way, pieces: Map<string, Piece>, path: string): Fault[]
 export function unreachableLevels(pieces: readonly Piece[]): Fault[] {
   const reached = new Map(pieces.map((piece) => [piece.id, 0]));
   const holds = (way: Way) => way.needs.every((need) => (reached.get(need.piece) ?? 0) >= rank(need.level));
-  for (let grew = true; grew; ) {
+  for (let grew = true; grew;) {
     grew = false;
     for (const piece of pieces) {
       for (const level of piece.levels) {

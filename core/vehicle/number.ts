@@ -1,7 +1,11 @@
 const VALUES: Record<string, number> = Object.fromEntries(
-  [...'ABCDEFGH'].map((letter, index): [string, number] => [letter, index + 1])
+  [...'ABCDEFGH']
+    .map((letter, index): [string, number] => [letter, index + 1])
     .concat([...'JKLMN'].map((letter, index) => [letter, index + 1]))
-    .concat([['P', 7], ['R', 9]])
+    .concat([
+      ['P', 7],
+      ['R', 9],
+    ])
     .concat([...'STUVWXYZ'].map((letter, index) => [letter, index + 2]))
     .concat([...'0123456789'].map((digit) => [digit, Number(digit)])),
 );
@@ -9,9 +13,7 @@ const WEIGHTS = [8, 7, 6, 5, 4, 3, 2, 10, 0, 9, 8, 7, 6, 5, 4, 3, 2];
 const YEAR_CODES = 'ABCDEFGHJKLMNPRSTVWXY123456789';
 
 export type NumberRemark =
-  | { code: 'number-length'; length: number }
-  | { code: 'number-letters'; letters: string }
-  | { code: 'number-check-digit'; expected: string; found: string };
+  { code: 'number-length'; length: number } | { code: 'number-letters'; letters: string } | { code: 'number-check-digit'; expected: string; found: string };
 
 export interface NumberCheck {
   /** The number in capitals without spaces. */

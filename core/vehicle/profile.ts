@@ -1,4 +1,4 @@
-import type { Condition } from '../match/index.ts';
+import type { Condition } from '../facts/index.ts';
 
 export const LEVELS = ['fitted', 'loosened', 'folded', 'hung', 'off'] as const;
 /** How far a piece is open; each level includes those before it. */

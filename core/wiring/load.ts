@@ -78,7 +78,10 @@ export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltag
     ['plug', circuit.plugPermittedA],
     ['switch', circuit.switchPermittedA],
   ];
-  const [weakest, limitA] = limits.reduce<[WeakestPart, number]>((low, [part, limit]) => (limit !== undefined && limit < low[1] ? [part, limit] : low), ['fuse', circuit.fuse.ratedA]);
+  const [weakest, limitA] = limits.reduce<[WeakestPart, number]>(
+    (low, [part, limit]) => (limit !== undefined && limit < low[1] ? [part, limit] : low),
+    ['fuse', circuit.fuse.ratedA],
+  );
   const runningA = sum([...circuit.loads, ...added], (load) => loadCurrentA(load, range.runningV));
   const ohm = copperOhm(circuit.wire.lengthM, circuit.wire.areaMm2) + (rules.chassisMohm + 4 * rules.contactMohm) / 1000;
   const dropV = runningA * ohm;

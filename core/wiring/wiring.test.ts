@@ -22,7 +22,18 @@ test('the fuse keeps a fifth in hand: 8 A fit a 10 A fuse exactly, 8.1 A want 15
   expect([smallestFuseA(8), smallestFuseA(8.1), smallestFuseA(33)]).toEqual([10, 15, undefined]);
 });
 
-const rules = { warnShare: 0.8, refuseShare: 1, lampDropShare: 0.03, auxiliaryDropShare: 0.05, contactMohm: 2, chassisMohm: 5, slackEndMm: 150, mainFuseWithinMm: 180, source: 'test', certainty: 'to be confirmed' as const };
+const rules = {
+  warnShare: 0.8,
+  refuseShare: 1,
+  lampDropShare: 0.03,
+  auxiliaryDropShare: 0.05,
+  contactMohm: 2,
+  chassisMohm: 5,
+  slackEndMm: 150,
+  mainFuseWithinMm: 180,
+  source: 'test',
+  certainty: 'to be confirmed' as const,
+};
 const circuit: Circuit = { id: 'c', name: 'c', fuse: { slot: 'F1', ratedA: 10 }, wire: { areaMm2: 1.5, lengthM: 4.2, permittedA: 16 }, plugPermittedA: 12, loads: [], liveIn: [] };
 const led = (powerW: number) => ({ name: 'lamp', powerW, atV: 13.2, kind: 'driven LED' as const });
 
@@ -39,7 +50,14 @@ test('drop: 69 W at 13.8 V are 5 A over 0.04827 Ω of wire, 5 mΩ of chassis and
 });
 
 const face = (gender: 'pins' | 'sockets', carries: string[], family = 'LB-2'): PlugFace => ({
-  id: 'x', name: 'x', family, gender, keying: 'A', rows: 1, columns: carries.length, lock: 'tab',
+  id: 'x',
+  name: 'x',
+  family,
+  gender,
+  keying: 'A',
+  rows: 1,
+  columns: carries.length,
+  lock: 'tab',
   pins: carries.map((what, index) => ({ id: String(index + 1), row: 1, column: index + 1, carries: what })),
 });
 
@@ -48,7 +66,11 @@ test('plugs meet pin by pin; a swapped pair is seen, an empty cavity too', () =>
   const swapped = matePlugs(face('pins', ['front fog', 'ground']), face('sockets', ['ground', 'front fog']));
   expect(swapped.value).toBe('mates with pins wrong');
   expect(swapped.pairs.map((pair) => pair.verdict)).toEqual(['swapped', 'swapped']);
-  expect(matePlugs(face('pins', ['ground', 'empty', 'parking']), face('sockets', ['ground', 'front fog', 'empty'])).pairs.map((pair) => pair.verdict)).toEqual(['meets', 'nothing there', 'left over']);
+  expect(matePlugs(face('pins', ['ground', 'empty', 'parking']), face('sockets', ['ground', 'front fog', 'empty'])).pairs.map((pair) => pair.verdict)).toEqual([
+    'meets',
+    'nothing there',
+    'left over',
+  ]);
 });
 
 test('other family, same gender: does not mate, and says both', () => {
@@ -58,7 +80,21 @@ test('other family, same gender: does not mate, and says both', () => {
 });
 
 test('the long leg goes to the far lamp; what is too short says by how much', () => {
-  const legs = [{ id: 'a', lengthMm: 600 }, { id: 'b', lengthMm: 1500 }];
-  expect(assignLegs([{ lamp: 'far', neededMm: 1400 }, { lamp: 'near', neededMm: 500 }], legs).map((use) => [use.lamp, use.leg, use.surplusMm])).toEqual([['far', 'b', 100], ['near', 'a', 100]]);
+  const legs = [
+    { id: 'a', lengthMm: 600 },
+    { id: 'b', lengthMm: 1500 },
+  ];
+  expect(
+    assignLegs(
+      [
+        { lamp: 'far', neededMm: 1400 },
+        { lamp: 'near', neededMm: 500 },
+      ],
+      legs,
+    ).map((use) => [use.lamp, use.leg, use.surplusMm]),
+  ).toEqual([
+    ['far', 'b', 100],
+    ['near', 'a', 100],
+  ]);
   expect(assignLegs([{ lamp: 'far', neededMm: 1700 }], legs)[0]?.surplusMm).toBe(-200);
 });

@@ -12,7 +12,12 @@ test('health answers 200 while the database answers', async () => {
 
 test('another Host and a write from another Origin are refused', async () => {
   expect((await shop.app.inject({ url: '/api/health', headers: { host: 'elsewhere.invalid' } })).statusCode).toBe(421);
-  const write = await shop.app.inject({ method: 'POST', url: '/api/session', headers: { host: 'localhost:4310', origin: 'http://elsewhere.invalid' }, payload: { person: 'fern', device: 'x' } });
+  const write = await shop.app.inject({
+    method: 'POST',
+    url: '/api/session',
+    headers: { host: 'localhost:4310', origin: 'http://elsewhere.invalid' },
+    payload: { person: 'fern', device: 'x' },
+  });
   expect(write.statusCode).toBe(403);
 });
 
@@ -25,7 +30,10 @@ test('calculations answer over HTTP as at the shell, faults with their path', as
   const good = await shop.app.inject({ method: 'POST', url: '/api/compute/sensor-error', payload: { angleDeg: 1, rangeM: 100 } });
   expect(good.json<{ errorM: number }>().errorM).toBeCloseTo(1.7455, 4);
   const bad = await shop.app.inject({ method: 'POST', url: '/api/compute/sensor-error', payload: { angleRad: 1, rangeM: 100 } });
-  expect([bad.statusCode, bad.json<{ faults: { path: string; data: object }[] }>().faults[0]]).toEqual([422, expect.objectContaining({ path: 'angleRad', data: { expected: 'angleDeg' } })]);
+  expect([bad.statusCode, bad.json<{ faults: { path: string; data: object }[] }>().faults[0]]).toEqual([
+    422,
+    expect.objectContaining({ path: 'angleRad', data: { expected: 'angleDeg' } }),
+  ]);
   expect((await shop.app.inject({ method: 'POST', url: '/api/compute/nothing', payload: {} })).statusCode).toBe(422);
 });
 

@@ -23,7 +23,8 @@ export interface AppOptions {
 }
 
 const OWN_NAMES = ['localhost', '127.0.0.1', '[::1]'];
-const POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; connect-src 'self'; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+const POLICY =
+  "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; connect-src 'self'; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
 
 function nameOf(host: string): string {
   return host.replace(/:\d+$/, '').toLowerCase();

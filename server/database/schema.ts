@@ -32,7 +32,9 @@ export const customers = mysqlTable('customers', {
 
 export const vehicles = mysqlTable('vehicles', {
   id: id('id').primaryKey(),
-  customer: id('customer').notNull().references(() => customers.id),
+  customer: id('customer')
+    .notNull()
+    .references(() => customers.id),
   profile: id('profile').notNull(),
   plate: varchar('plate', { length: 16 }).notNull(),
   year: int('year'),
@@ -44,7 +46,9 @@ export const jobs = mysqlTable(
   'jobs',
   {
     id: id('id').primaryKey(),
-    vehicle: id('vehicle').notNull().references(() => vehicles.id),
+    vehicle: id('vehicle')
+      .notNull()
+      .references(() => vehicles.id),
     seq: int('seq').notNull(),
     summary: longtext('summary').notNull(),
     foldVersion: int('fold_version').notNull(),
@@ -58,7 +62,9 @@ export const jobs = mysqlTable(
 export const events = mysqlTable(
   'events',
   {
-    job: id('job').notNull().references(() => jobs.id),
+    job: id('job')
+      .notNull()
+      .references(() => jobs.id),
     seq: int('seq').notNull(),
     id: char('id', { length: 36 }).notNull(),
     type: varchar('type', { length: 40 }).notNull(),
@@ -77,7 +83,9 @@ export const events = mysqlTable(
 export const sheets = mysqlTable(
   'sheets',
   {
-    job: id('job').notNull().references(() => jobs.id),
+    job: id('job')
+      .notNull()
+      .references(() => jobs.id),
     seq: int('seq').notNull(),
     hash: char('hash', { length: 64 }).notNull(),
     pdf: pdf('pdf').notNull(),
@@ -88,7 +96,9 @@ export const sheets = mysqlTable(
 
 export const sessions = mysqlTable('sessions', {
   tokenHash: char('token_hash', { length: 64 }).primaryKey(),
-  person: id('person').notNull().references(() => people.id),
+  person: id('person')
+    .notNull()
+    .references(() => people.id),
   device: varchar('device', { length: 80 }).notNull(),
   createdAt: moment('created_at').notNull(),
 });

@@ -58,16 +58,19 @@ export async function listDocuments(db: Connection): Promise<{ kind: string; slu
     .from(documents)
     .orderBy(documents.kind, documents.slug, desc(documents.version));
   const seen = new Set<string>();
-  return rows
-    .filter((row) => !seen.has(`${row.kind}/${row.slug}`) && seen.add(`${row.kind}/${row.slug}`))
-    .map((row) => ({ ...row, createdAt: row.createdAt.toISOString() }));
+  return rows.filter((row) => !seen.has(`${row.kind}/${row.slug}`) && seen.add(`${row.kind}/${row.slug}`)).map((row) => ({ ...row, createdAt: row.createdAt.toISOString() }));
 }
 
 /**
  * Stores a document as the next version of its slug. The same content does nothing and gives back the version there is.
  * `basedOn` is the version the edit began from: where a newer one has come in between, it is a conflict that shows both.
  */
-export async function storeDocument<K extends DocumentKind>(db: Connection, kind: K, document: Documents[K], basedOn?: number): Promise<{ slug: string; version: number; stored: boolean }> {
+export async function storeDocument<K extends DocumentKind>(
+  db: Connection,
+  kind: K,
+  document: Documents[K],
+  basedOn?: number,
+): Promise<{ slug: string; version: number; stored: boolean }> {
   const { slug } = document;
   const newest = await findDocument(db, kind, slug);
   const hash = canonicalHash(document);

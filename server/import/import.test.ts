@@ -10,8 +10,13 @@ interface FaultBody {
   faults: { path: string; code: string; message: string }[];
 }
 
-const take = async (document: unknown, query = '') => shop.app.inject({ method: 'POST', url: `/api/documents${query}`, headers: { cookie: shop.cookie }, payload: document as object });
-type LooseProfile = Record<string, unknown> & { measures: Record<string, number>; refitRules: object[]; pieces: { when?: object; levels: { openMin: number; ways: { needs: object[]; extraMin: number }[] }[] }[] };
+const take = async (document: unknown, query = '') =>
+  shop.app.inject({ method: 'POST', url: `/api/documents${query}`, headers: { cookie: shop.cookie }, payload: document as object });
+type LooseProfile = Record<string, unknown> & {
+  measures: Record<string, number>;
+  refitRules: object[];
+  pieces: { when?: object; levels: { openMin: number; ways: { needs: object[]; extraMin: number }[] }[] }[];
+};
 
 const changed = (change: (profile: LooseProfile) => void) => {
   const profile = structuredClone(demoDocument('vehicles/wexholm-bollard-35.json')) as LooseProfile;
@@ -37,8 +42,18 @@ test('the same content does nothing, new content is the next version, an edit of
 const CASES: [string, (profile: LooseProfile) => void, string, string][] = [
   ['an unknown field', (profile) => void (profile.hue = 'red'), 'hue', 'unknown-field'],
   ['negative minutes', (profile) => void (profile.pieces[0]!.levels[0]!.openMin = -1), 'pieces[0].levels[0].openMin', 'range'],
-  ['an unknown piece in a way', (profile) => void profile.pieces[1]!.levels[0]!.ways[0]!.needs.push({ piece: 'nothing', level: 'off' }), 'pieces[1].levels[0].ways[0].needs[0].piece', 'unknown-id'],
-  ['a way that needs its own level', (profile) => void profile.pieces[1]!.levels[0]!.ways[0]!.needs.push({ piece: 'plate-holder', level: 'off' }), 'pieces[1].levels[0].ways[0].needs[0]', 'own-level'],
+  [
+    'an unknown piece in a way',
+    (profile) => void profile.pieces[1]!.levels[0]!.ways[0]!.needs.push({ piece: 'nothing', level: 'off' }),
+    'pieces[1].levels[0].ways[0].needs[0].piece',
+    'unknown-id',
+  ],
+  [
+    'a way that needs its own level',
+    (profile) => void profile.pieces[1]!.levels[0]!.ways[0]!.needs.push({ piece: 'plate-holder', level: 'off' }),
+    'pieces[1].levels[0].ways[0].needs[0]',
+    'own-level',
+  ],
   ['a refit cycle', (profile) => void profile.refitRules.push({ id: 'round', first: 'plate-holder', then: 'grille', why: 'test' }), 'refitRules', 'refit-cycle'],
 ];
 
@@ -50,11 +65,15 @@ test.each(CASES)('%s is refused with its path and nothing is stored', async (_, 
 });
 
 test('a measure in inches names the field in millimetres', async () => {
-  const answer = await take(changed((profile) => {
-    profile.measures.lengthIn = 234;
-    delete profile.measures.lengthMm;
-  }));
-  expect(answer.json<FaultBody>().faults).toContainEqual(expect.objectContaining({ path: 'measures.lengthIn', code: 'unit', message: 'measures.lengthIn is in another unit; write it as lengthMm' }));
+  const answer = await take(
+    changed((profile) => {
+      profile.measures.lengthIn = 234;
+      delete profile.measures.lengthMm;
+    }),
+  );
+  expect(answer.json<FaultBody>().faults).toContainEqual(
+    expect.objectContaining({ path: 'measures.lengthIn', code: 'unit', message: 'measures.lengthIn is in another unit; write it as lengthMm' }),
+  );
 });
 
 test('a script in a name is kept as text and comes out as text', async () => {

@@ -52,7 +52,11 @@ test('the same id with another body is a conflict and changes nothing', async ()
 
 test('a malformed event is refused alone, with its path, and the rest is taken', async () => {
   const before = await count();
-  const { status, body } = await send([event('battery.measured', { restV: '12' }), event('battery.measured', { restV: 12.4 }), event('piece.moved', { piece: 'grille', level: 'gone', fasteners: [] })]);
+  const { status, body } = await send([
+    event('battery.measured', { restV: '12' }),
+    event('battery.measured', { restV: 12.4 }),
+    event('piece.moved', { piece: 'grille', level: 'gone', fasteners: [] }),
+  ]);
   expect(status).toBe(200);
   expect(body.answers.map((answer) => answer.status)).toEqual(['refused', 'stored', 'refused']);
   expect(body.answers[0]?.faults?.[0]).toMatchObject({ path: 'events[0].payload.restV', code: 'type' });
@@ -79,7 +83,8 @@ test('without a session nothing is written; an unknown job is 404', async () => 
 
 test('a batch of another shape, broken JSON and a body too large are refused with a path', async () => {
   expect((await send('none')).body.faults?.[0]).toMatchObject({ path: 'events', code: 'type' });
-  const post = (payload: string) => shop.app.inject({ method: 'POST', url: `/api/jobs/${JOB}/events`, headers: { cookie: shop.cookie, 'content-type': 'application/json' }, payload });
+  const post = (payload: string) =>
+    shop.app.inject({ method: 'POST', url: `/api/jobs/${JOB}/events`, headers: { cookie: shop.cookie, 'content-type': 'application/json' }, payload });
   const broken = await post('{"events": [');
   expect([broken.statusCode, broken.json<{ faults: { code: string }[] }>().faults[0]?.code]).toEqual([400, 'not-json']);
   const large = await post(`{"events": ["${'x'.repeat(10_000_000)}"]}`);
@@ -87,7 +92,10 @@ test('a batch of another shape, broken JSON and a body too large are refused wit
 });
 
 test('the summary follows the log: the day board says what holds the job back', async () => {
-  const line = async () => (await shop.app.inject({ url: '/api/jobs' })).json<{ id: string; summary: { sentence: string; stations: { station: string; state: string }[] } }[]>().find((job) => job.id === 'hill-road-07');
+  const line = async () =>
+    (await shop.app.inject({ url: '/api/jobs' }))
+      .json<{ id: string; summary: { sentence: string; stations: { station: string; state: string }[] } }[]>()
+      .find((job) => job.id === 'hill-road-07');
   expect((await line())?.summary.stations.find((entry) => entry.station === 'open-up')?.state).toBe('under way');
   expect((await line())?.summary.sentence).toMatch(/to open, next:/);
 });

@@ -14,15 +14,18 @@ export interface Author {
   device: string;
 }
 
-export type AppendAnswer =
-  | { id: string; status: 'stored' | 'already stored'; seq: number }
-  | { id: string | null; status: 'refused' | 'conflict'; faults: Fault[] };
+export type AppendAnswer = { id: string; status: 'stored' | 'already stored'; seq: number } | { id: string | null; status: 'refused' | 'conflict'; faults: Fault[] };
 
 /** Events of a job after a `seq`, in order. */
 export async function readEvents(db: Connection, job: string, since = 0): Promise<LoggedEvent[]> {
-  const rows = await db.select().from(events).where(and(eq(events.job, job), gt(events.seq, since))).orderBy(events.seq);
+  const rows = await db
+    .select()
+    .from(events)
+    .where(and(eq(events.job, job), gt(events.seq, since)))
+    .orderBy(events.seq);
   return rows.map(
-    (row) => ({ id: row.id, type: row.type, v: row.v, at: row.at, payload: JSON.parse(row.payload) as unknown, seq: row.seq, person: row.person, device: row.device }) as LoggedEvent,
+    (row) =>
+      ({ id: row.id, type: row.type, v: row.v, at: row.at, payload: JSON.parse(row.payload) as unknown, seq: row.seq, person: row.person, device: row.device }) as LoggedEvent,
   );
 }
 
@@ -55,7 +58,12 @@ export function eventRow(job: string, seq: number, event: JobEvent, hash: string
  * same body is stored once, with another body it is a conflict, a malformed one is refused alone. `authorOf` tells who made the
  * event at a place of the batch.
  */
-export async function appendEvents(tx: Connection, job: string, values: readonly unknown[], authorOf: (place: number) => Author): Promise<{ answers: AppendAnswer[]; appended: LoggedEvent[]; lastSeq: number }> {
+export async function appendEvents(
+  tx: Connection,
+  job: string,
+  values: readonly unknown[],
+  authorOf: (place: number) => Author,
+): Promise<{ answers: AppendAnswer[]; appended: LoggedEvent[]; lastSeq: number }> {
   const answers: AppendAnswer[] = [];
   const good = sortOut(values, answers);
   const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');

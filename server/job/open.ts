@@ -31,7 +31,13 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
     type: 'job.opened',
     v: 1,
     at: job.at.toISOString(),
-    payload: { vehicle: job.vehicle, profile: await pin('vehicle', vehicle.profile), kits, rules: await pin('rules', job.rules), ...(job.promisedAt ? { promisedAt: job.promisedAt.toISOString() } : {}) },
+    payload: {
+      vehicle: job.vehicle,
+      profile: await pin('vehicle', vehicle.profile),
+      kits,
+      rules: await pin('rules', job.rules),
+      ...(job.promisedAt ? { promisedAt: job.promisedAt.toISOString() } : {}),
+    },
   };
   await tx.insert(tables.jobs).values({ id: job.id, vehicle: job.vehicle, seq: 1, summary: '{}', foldVersion: 0, openedAt: job.at, promisedAt: job.promisedAt, bay: job.bay });
   await tx.insert(tables.events).values(eventRow(job.id, 1, event, canonicalHash(event), author));

@@ -74,7 +74,15 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const { id, vehicle, kits, promisedAt } = request.body as NewJob;
     const [rules] = await newestDocuments(db, 'rules');
     if (!rules) throw notFound('rules', 'any');
-    const job = { id: `job-${id}`, eventId: id, vehicle, kits: kits.map((kit) => kit.slug), rules: rules.slug, at: new Date(), promisedAt: promisedAt ? new Date(promisedAt) : undefined };
+    const job = {
+      id: `job-${id}`,
+      eventId: id,
+      vehicle,
+      kits: kits.map((kit) => kit.slug),
+      rules: rules.slug,
+      at: new Date(),
+      promisedAt: promisedAt ? new Date(promisedAt) : undefined,
+    };
     const opened = await retrying(() =>
       db.transaction(async (tx) => {
         const [known] = await tx.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, job.id));

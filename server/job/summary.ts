@@ -13,6 +13,8 @@ export interface JobSummary {
   sentence: string;
   signed: boolean;
   assigned: string | null;
+  /** Maker and model as the pinned profile names them. */
+  vehicle: string;
   kits: string[];
 }
 
@@ -65,6 +67,7 @@ function summarise(context: JobContext): JobSummary {
     sentence: holding ? sayHold(holding, names) : 'Signed and ready to leave',
     signed: context.state.signed !== undefined,
     assigned: context.state.assigned ?? null,
+    vehicle: `${context.profile.maker} ${context.profile.model}`,
     kits: context.kits.map((kit) => names.kit(kit.slug)),
   };
 }

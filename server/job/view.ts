@@ -22,8 +22,15 @@ export interface JobLine {
 const joined = (db: Connection) =>
   db
     .select({
-      id: jobs.id, seq: jobs.seq, summary: jobs.summary, foldVersion: jobs.foldVersion, openedAt: jobs.openedAt, promisedAt: jobs.promisedAt, bay: jobs.bay,
-      vehicle: vehicles, customer: customers.name,
+      id: jobs.id,
+      seq: jobs.seq,
+      summary: jobs.summary,
+      foldVersion: jobs.foldVersion,
+      openedAt: jobs.openedAt,
+      promisedAt: jobs.promisedAt,
+      bay: jobs.bay,
+      vehicle: vehicles,
+      customer: customers.name,
     })
     .from(jobs)
     .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
@@ -41,11 +48,20 @@ async function freshSummary(db: Connection, row: Row): Promise<JobSummary> {
 /** All jobs as the day board shows them, promised first. */
 export async function listJobs(db: Connection): Promise<JobLine[]> {
   const rows = await joined(db);
+  const people = await db.select().from(tables.people);
+  const benchName = (id: string | null) => people.find((person) => person.id === id)?.benchName ?? id;
   const lines: JobLine[] = [];
   for (const row of rows) {
     lines.push({
-      id: row.id, plate: row.vehicle.plate, profile: row.vehicle.profile, customer: row.customer, bay: row.bay, seq: row.seq,
-      openedAt: row.openedAt.toISOString(), promisedAt: row.promisedAt?.toISOString() ?? null, summary: await freshSummary(db, row),
+      id: row.id,
+      plate: row.vehicle.plate,
+      profile: row.vehicle.profile,
+      customer: row.customer,
+      bay: row.bay,
+      seq: row.seq,
+      openedAt: row.openedAt.toISOString(),
+      promisedAt: row.promisedAt?.toISOString() ?? null,
+      summary: await freshSummary(db, row).then((summary) => ({ ...summary, assigned: benchName(summary.assigned) })),
     });
   }
   return lines.sort((a, b) => Number(a.summary.signed) - Number(b.summary.signed) || (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id));

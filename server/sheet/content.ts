@@ -59,15 +59,27 @@ function aimTable(context: JobContext): SheetTable {
 }
 
 function wireTable(context: JobContext): SheetTable {
-  const loads = circuitLoads(context).map(({ circuit, check }) => [`${circuit.name}, fuse ${circuit.fuse.slot} ${amperes(circuit.fuse.ratedA, 0)}`, `${amperes(check.afterA)} at worst`, `${percent(check.shareAfter)} of the ${check.weakest}`]);
-  const joints = wireJoints(context).map((joint) => [joint.vehiclePlug.name, joint.joined ? 'plug to plug, nothing cut' : 'not joined', joint.toProve.every((wire) => wire.proof.code === 'proved') ? 'proved on and off' : 'not proved']);
+  const loads = circuitLoads(context).map(({ circuit, check }) => [
+    `${circuit.name}, fuse ${circuit.fuse.slot} ${amperes(circuit.fuse.ratedA, 0)}`,
+    `${amperes(check.afterA)} at worst`,
+    `${percent(check.shareAfter)} of the ${check.weakest}`,
+  ]);
+  const joints = wireJoints(context).map((joint) => [
+    joint.vehiclePlug.name,
+    joint.joined ? 'plug to plug, nothing cut' : 'not joined',
+    joint.toProve.every((wire) => wire.proof.code === 'proved') ? 'proved on and off' : 'not proved',
+  ]);
   return { title: 'Connections and load', head: ['Place', 'How', 'Result'], rows: [...loads, ...joints], empty: 'Nothing was connected.' };
 }
 
 function sensorTable(context: JobContext): SheetTable {
   const rows = disturbedSensors(context, undefined).map(({ sensor, calibrationDue }) => {
     const done = context.state.calibrated[sensor.id];
-    return [sensor.name, calibrationDue ? 'calibration due' : 'not required by the profile', done ? `${done.how}${done.note ? `: ${done.note}` : ''}` : context.state.exceptions[`sensor:${sensor.id}`] ?? '—'];
+    return [
+      sensor.name,
+      calibrationDue ? 'calibration due' : 'not required by the profile',
+      done ? `${done.how}${done.note ? `: ${done.note}` : ''}` : (context.state.exceptions[`sensor:${sensor.id}`] ?? '—'),
+    ];
   });
   return { title: 'Sensors that were disturbed', head: ['Sensor', 'Asked', 'Done'], rows, empty: 'No sensor was moved or unplugged.' };
 }
@@ -75,9 +87,12 @@ function sensorTable(context: JobContext): SheetTable {
 function partsTable(context: JobContext): SheetTable {
   const names = namesOf(context);
   const { bagged, tray } = context.state;
-  const rows = replacedPieces(context).filter((piece) => bagged[piece]).map((piece) => [names.piece(piece), 'original part', bagged[piece] ?? '']);
+  const rows = replacedPieces(context)
+    .filter((piece) => bagged[piece])
+    .map((piece) => [names.piece(piece), 'original part', bagged[piece] ?? '']);
   for (const [piece, groups] of Object.entries(tray)) {
-    for (const [group, tally] of Object.entries(groups)) if (tally.broken > 0) rows.push([`${names.group(piece, group)}, ${names.piece(piece).toLowerCase()}`, `${tally.broken} broken`, 'replaced new']);
+    for (const [group, tally] of Object.entries(groups))
+      if (tally.broken > 0) rows.push([`${names.group(piece, group)}, ${names.piece(piece).toLowerCase()}`, `${tally.broken} broken`, 'replaced new']);
   }
   return { title: 'Parts kept and parts renewed', head: ['Part', 'What', 'Where'], rows, empty: 'No original part was replaced and none broke.' };
 }
@@ -100,7 +115,9 @@ export function sheetContent(context: JobContext, frame: SheetFrame): SheetConte
   const gaps = profile.gaps.filter((gap) => state.gaps.after[gap.id] !== undefined);
   const notes = [
     `Battery at rest on arrival: ${state.restV === undefined ? 'not measured' : volts(state.restV, 1)}.`,
-    gaps.length > 0 ? `Panel gaps leaving: ${gaps.map((gap) => `${gap.name} ${millimetres(state.gaps.after[gap.id] ?? 0, 1)}`).join('; ')}.` : 'Panel gaps were not measured again.',
+    gaps.length > 0
+      ? `Panel gaps leaving: ${gaps.map((gap) => `${gap.name} ${millimetres(state.gaps.after[gap.id] ?? 0, 1)}`).join('; ')}.`
+      : 'Panel gaps were not measured again.',
     `${openingMoves(context, undefined).length === 0 ? 'Everything that was opened is closed again.' : 'Pieces that the kit replaces stay off.'}`,
     `Checked against the rule set “${rules.name}”. Local rules and the maker’s procedure decide; this sheet does not say that anything is lawful.`,
     'Come back after 100 km for a check of all new fasteners.',

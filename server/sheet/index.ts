@@ -24,20 +24,37 @@ export async function ensureSheet(db: Database, job: string): Promise<{ hash: st
   const signing = signed && log.find((event) => event.id === signed.event);
   const seq = signing?.seq;
   if (!signing || seq === undefined) return undefined;
-  const [kept] = await db.select().from(sheets).where(and(eq(sheets.job, job), eq(sheets.seq, seq)));
+  const [kept] = await db
+    .select()
+    .from(sheets)
+    .where(and(eq(sheets.job, job), eq(sheets.seq, seq)));
   if (kept) return { hash: kept.hash, pdf: kept.pdf };
   const context = await contextOf(db, foldJob(log.filter((event) => (event.seq ?? 0) <= seq)));
   if (!context) return undefined;
-  const [row] = await db.select({ plate: vehicles.plate, customer: customers.name }).from(jobs).innerJoin(vehicles, eq(vehicles.id, jobs.vehicle)).innerJoin(customers, eq(customers.id, vehicles.customer)).where(eq(jobs.id, job));
-  const [person] = await db.select().from(people).where(eq(people.id, signing.person ?? ''));
+  const [row] = await db
+    .select({ plate: vehicles.plate, customer: customers.name })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
+    .innerJoin(customers, eq(customers.id, vehicles.customer))
+    .where(eq(jobs.id, job));
+  const [person] = await db
+    .select()
+    .from(people)
+    .where(eq(people.id, signing.person ?? ''));
   const [shop] = await newestDocuments(db, 'shop');
-  const frame = { shop: shop?.document.name ?? 'Jade Bench', job, plate: row?.plate ?? '', customer: row?.customer ?? '', signedBy: person?.benchName ?? signing.person ?? '', signedAt: new Date(signing.at).toISOString() };
+  const frame = {
+    shop: shop?.document.name ?? 'Jade Bench',
+    job,
+    plate: row?.plate ?? '',
+    customer: row?.customer ?? '',
+    signedBy: person?.benchName ?? signing.person ?? '',
+    signedAt: new Date(signing.at).toISOString(),
+  };
   const pdf = await drawSheet(sheetContent(context, frame));
   const hash = createHash('sha256').update(pdf).digest('hex');
   await db.insert(sheets).ignore().values({ job, seq, hash, pdf, madeAt: new Date() });
   return { hash, pdf };
 }
-
 
 /** The customer's sheet of a signed job. */
 export function sheetRoutes(app: FastifyInstance, { db }: { db: Database }): void {

@@ -48,9 +48,18 @@ async function loadJob(tx: Connection, shop: Shop, job: ShopJob, now: Date): Pro
   const opened = pastTime(now, first?.daysAgo ?? 0, first?.at ?? '07:30');
   const promisedAt = job.promisedInDays === undefined ? undefined : timeOf(now, job.promisedInDays, job.promisedAt ?? '16:00');
   const by = first?.by ?? shop.people[0]?.id ?? 'counter';
-  await openJob(tx, { id: job.id, eventId: fixedId(`${job.id}/opened`), vehicle: job.vehicle, kits: job.kits, rules: shop.rules, at: opened, promisedAt, bay: job.bay }, { person: by, device: DEVICE });
+  await openJob(
+    tx,
+    { id: job.id, eventId: fixedId(`${job.id}/opened`), vehicle: job.vehicle, kits: job.kits, rules: shop.rules, at: opened, promisedAt, bay: job.bay },
+    { person: by, device: DEVICE },
+  );
   const entries = eventsOf(job, now);
-  const { lastSeq } = await appendEvents(tx, job.id, entries.map(({ event }) => event), (place) => ({ person: entries[place]?.by ?? by, device: DEVICE }));
+  const { lastSeq } = await appendEvents(
+    tx,
+    job.id,
+    entries.map(({ event }) => event),
+    (place) => ({ person: entries[place]?.by ?? by, device: DEVICE }),
+  );
   await writeSummary(tx, job.id, lastSeq);
 }
 
@@ -58,8 +67,16 @@ async function loadJob(tx: Connection, shop: Shop, job: ShopJob, now: Date): Pro
 export async function loadShop(tx: Connection, shop: Shop, now = new Date()): Promise<void> {
   const faults = logFaults(shop, now);
   if (faults.length > 0) throw new FaultyInput(faults);
-  for (const person of shop.people) await tx.insert(tables.people).values(person).onDuplicateKeyUpdate({ set: { benchName: person.benchName, role: person.role } });
-  for (const customer of shop.customers) await tx.insert(tables.customers).values(customer).onDuplicateKeyUpdate({ set: { name: customer.name, note: customer.note ?? null } });
+  for (const person of shop.people)
+    await tx
+      .insert(tables.people)
+      .values(person)
+      .onDuplicateKeyUpdate({ set: { benchName: person.benchName, role: person.role } });
+  for (const customer of shop.customers)
+    await tx
+      .insert(tables.customers)
+      .values(customer)
+      .onDuplicateKeyUpdate({ set: { name: customer.name, note: customer.note ?? null } });
   for (const vehicle of shop.vehicles) {
     const { id: _, ...set } = vehicle;
     await tx.insert(tables.vehicles).values(vehicle).onDuplicateKeyUpdate({ set });

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import { tables, type Database } from '../database/index.ts';
-import { newestDocuments } from '../documents/store.ts';
+import { newestDocuments } from '../documents/index.ts';
 
 const { vehicles, customers } = tables;
 

@@ -17,7 +17,10 @@ export function demoDocument(file: string): Record<string, unknown> {
 
 /** Files of the demo shop in the order in which they can be taken in. */
 export function demoFiles(): string[] {
-  const list = (folder: string) => readdirSync(join(root, 'demo', folder)).filter((name) => name.endsWith('.json')).map((name) => `${folder}/${name}`);
+  const list = (folder: string) =>
+    readdirSync(join(root, 'demo', folder))
+      .filter((name) => name.endsWith('.json'))
+      .map((name) => `${folder}/${name}`);
   return ['rules.json', ...list('vehicles'), ...list('kits'), 'shop.json'];
 }
 

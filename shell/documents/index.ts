@@ -21,7 +21,11 @@ async function cookieFor(server: string): Promise<string | undefined> {
   const people = (await (await fetch(`${server}/api/people`)).json()) as { id: string; role: string }[];
   const person = people.find((entry) => entry.role === 'lead') ?? people[0];
   if (!person) return undefined;
-  const answer = await fetch(`${server}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ person: person.id, device: 'shell' }) });
+  const answer = await fetch(`${server}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ person: person.id, device: 'shell' }),
+  });
   return answer.headers.get('set-cookie')?.split(';')[0];
 }
 
@@ -46,7 +50,11 @@ export async function importFiles(server: string, files: readonly string[]): Pro
   let failed = 0;
   for (const { file, value } of read) {
     const cookie = await cookieFor(server);
-    const answer = await fetch(`${server}/api/documents`, { method: 'POST', headers: { 'content-type': 'application/json', ...(cookie ? { cookie } : {}) }, body: JSON.stringify(value) });
+    const answer = await fetch(`${server}/api/documents`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', ...(cookie ? { cookie } : {}) },
+      body: JSON.stringify(value),
+    });
     const result = (await answer.json()) as Answer;
     if (answer.ok) process.stdout.write(`${file}: ${result.kind} ${result.slug}, version ${result.version}${result.stored ? '' : ', nothing new'}\n`);
     else {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { ref, useId, watch } from 'vue';
 
 /** A number measured at the vehicle, with its unit. Written when it is confirmed, not while it is typed. */
 const props = defineProps<{ label: string; unit: string; value?: number; step?: number; least?: number; most?: number }>();
 const emit = defineEmits<{ measured: [value: number] }>();
 const text = ref(props.value === undefined ? '' : String(props.value));
 const fault = ref('');
+const id = useId();
 
 watch(
   () => props.value,
@@ -28,26 +29,34 @@ function confirm(): void {
 </script>
 
 <template>
-  <v-text-field
-    v-model="text"
-    class="entry"
-    :class="{ taped: value !== undefined }"
-    :label="label"
-    :suffix="unit"
-    :error-messages="fault"
-    hide-details="auto"
-    inputmode="decimal"
-    density="comfortable"
-    variant="outlined"
-    @blur="confirm"
-    @keydown.enter="confirm"
-  />
+  <div class="entry" :class="{ taped: value !== undefined }">
+    <label :for="id">{{ label }}</label>
+    <v-text-field
+      :id="id"
+      v-model="text"
+      :suffix="unit"
+      :error-messages="fault"
+      hide-details="auto"
+      inputmode="decimal"
+      density="comfortable"
+      variant="outlined"
+      @blur="confirm"
+      @keydown.enter="confirm"
+    />
+  </div>
 </template>
 
 <style scoped>
 .entry {
   min-width: 128px;
-  max-width: 190px;
+  max-width: 215px;
+}
+
+label {
+  display: block;
+  margin-bottom: 3px;
+  font-size: 13.5px;
+  color: var(--ink-soft);
 }
 
 .taped :deep(input) {

@@ -10,6 +10,7 @@ defineProps<{ big?: boolean }>();
 <style scoped>
 .tape {
   display: inline-block;
+  justify-self: start;
   padding: 2px 11px;
   background: var(--tape);
   color: var(--on-tape);

@@ -13,5 +13,9 @@ export const vuetify = createVuetify({
       bay: { dark: true, colors: { primary: '#4fd0a2', surface: '#2a3437', background: '#20282b', error: '#ff9d94', 'on-surface': '#eaf0ee' }, variables: shared },
     },
   },
-  defaults: { VTextField: { color: 'primary' }, VSelect: { color: 'primary', variant: 'outlined', density: 'comfortable', hideDetails: 'auto' }, VTextarea: { color: 'primary', variant: 'outlined' } },
+  defaults: {
+    VTextField: { color: 'primary' },
+    VSelect: { color: 'primary', variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
+    VTextarea: { color: 'primary', variant: 'outlined' },
+  },
 });

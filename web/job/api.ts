@@ -13,7 +13,10 @@ export class Refused extends Error {
 
 /** Asks the server; throws `Refused` where it says no, and a plain network error where it cannot be reached. */
 export async function ask<T>(path: string, body?: unknown): Promise<T> {
-  const answer = await fetch(path, body === undefined ? { headers: { accept: 'application/json' } } : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const answer = await fetch(
+    path,
+    body === undefined ? { headers: { accept: 'application/json' } } : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) },
+  );
   if (answer.status >= 502 && answer.status <= 504) throw new TypeError('the server is away');
   const result = (await answer.json()) as T & { faults?: Fault[] };
   if (!answer.ok && !(result as { answers?: unknown }).answers) throw new Refused(answer.status, result.faults ?? []);

@@ -57,7 +57,9 @@ export const useJob = defineStore('job', () => {
     return [...logged.value, ...unsent.value.filter((event) => !known.has(event.id))];
   });
   const state = computed(() => foldJob(log.value));
-  const context = computed<JobContext | undefined>(() => view.value && { state: state.value, profile: view.value.profile, kits: view.value.kits, rules: view.value.rules, year: view.value.vehicle.year ?? undefined });
+  const context = computed<JobContext | undefined>(
+    () => view.value && { state: state.value, profile: view.value.profile, kits: view.value.kits, rules: view.value.rules, year: view.value.vehicle.year ?? undefined },
+  );
   const names = computed(() => (view.value ? namesOf(view.value) : undefined));
   const standing = computed(() => context.value && standingOf(context.value, plan.value));
   const closing = computed(() => context.value && planClosingOf(context.value, plan.value));

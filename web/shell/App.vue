@@ -11,7 +11,7 @@ import StationRule from './StationRule.vue';
 import UndoBar from './UndoBar.vue';
 import VehicleStrip from './VehicleStrip.vue';
 import { light } from './light.ts';
-import { useSession } from './session.ts';
+import { useSession } from '../session/index.ts';
 
 const route = useRoute();
 const router = useRouter();

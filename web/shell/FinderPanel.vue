@@ -20,7 +20,8 @@ const places = ref<Place[]>([]);
 
 onMounted(async () => {
   const { id } = route.params;
-  const stations = typeof id === 'string' ? STATIONS.map((station): Place => ({ text: STATION_NAMES[station], kind: 'station', to: { name: 'station', params: { id, station } } })) : [];
+  const stations =
+    typeof id === 'string' ? STATIONS.map((station): Place => ({ text: STATION_NAMES[station], kind: 'station', to: { name: 'station', params: { id, station } } })) : [];
   const shop: Place[] = [
     { text: 'Day board', kind: 'shop', to: { name: 'board' } },
     { text: 'Vehicles and kits', kind: 'shop', to: { name: 'library' } },
@@ -32,7 +33,9 @@ onMounted(async () => {
     ...stations,
     ...jobs.map((job): Place => ({ text: `${job.plate} ${job.customer}`, kind: 'job', to: { name: 'station', params: { id: job.id, station: 'check-in' } } })),
     ...shop,
-    ...documents.filter((entry) => entry.kind === 'vehicle' || entry.kind === 'kit').map((entry): Place => ({ text: entry.slug.replaceAll('-', ' '), kind: entry.kind, to: { name: 'library', query: { show: `${entry.kind}/${entry.slug}` } } })),
+    ...documents
+      .filter((entry) => entry.kind === 'vehicle' || entry.kind === 'kit')
+      .map((entry): Place => ({ text: entry.slug.replaceAll('-', ' '), kind: entry.kind, to: { name: 'library', query: { show: `${entry.kind}/${entry.slug}` } } })),
   ];
 });
 
@@ -55,10 +58,22 @@ function step(by: number): void {
 <template>
   <v-dialog :model-value="true" max-width="520" aria-label="Find a station, job, vehicle or kit" @update:model-value="emit('close')">
     <div class="leaf finder">
-      <v-text-field v-model="text" autofocus label="Station, job, vehicle or kit" variant="outlined" hide-details @update:model-value="at = 0" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)" @keydown.enter="go(found[at])" />
+      <v-text-field
+        v-model="text"
+        autofocus
+        label="Station, job, vehicle or kit"
+        variant="outlined"
+        hide-details
+        @update:model-value="at = 0"
+        @keydown.down.prevent="step(1)"
+        @keydown.up.prevent="step(-1)"
+        @keydown.enter="go(found[at])"
+      />
       <ul>
         <li v-for="(place, index) in found" :key="`${place.kind}/${place.text}`">
-          <button type="button" class="push plain" :class="{ here: index === at }" @click="go(place)">{{ place.text }} <span class="soft">{{ place.kind }}</span></button>
+          <button type="button" class="push plain" :class="{ here: index === at }" @click="go(place)">
+            {{ place.text }} <span class="soft">{{ place.kind }}</span>
+          </button>
         </li>
         <li v-if="found.length === 0" class="soft">Nothing is called that.</li>
       </ul>

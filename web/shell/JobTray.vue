@@ -12,16 +12,22 @@ const emit = defineEmits<{ close: [] }>();
 const job = useJob();
 const wholeLog = ref(false);
 
-const pieces = computed(() => Object.entries(job.state.pieces).filter(([, level]) => level !== 'fitted').map(([id, level]) => ({ id, level, name: job.names?.piece(id) ?? id })));
+const pieces = computed(() =>
+  Object.entries(job.state.pieces)
+    .filter(([, level]) => level !== 'fitted')
+    .map(([id, level]) => ({ id, level, name: job.names?.piece(id) ?? id })),
+);
 const slots = computed(() =>
   Object.entries(job.state.tray).flatMap(([piece, groups]) =>
-    Object.entries(groups).filter(([, tally]) => outstanding(tally) > 0 || tally.dropped > 0).map(([group, tally]) => ({
-      key: `${piece}/${group}`,
-      piece: job.names?.piece(piece) ?? piece,
-      group: sayGroup(job.view?.profile.pieces.find((entry) => entry.id === piece)?.fasteners.find((entry) => entry.id === group)) ?? group,
-      out: outstanding(tally),
-      dropped: tally.dropped,
-    })),
+    Object.entries(groups)
+      .filter(([, tally]) => outstanding(tally) > 0 || tally.dropped > 0)
+      .map(([group, tally]) => ({
+        key: `${piece}/${group}`,
+        piece: job.names?.piece(piece) ?? piece,
+        group: sayGroup(job.view?.profile.pieces.find((entry) => entry.id === piece)?.fasteners.find((entry) => entry.id === group)) ?? group,
+        out: outstanding(tally),
+        dropped: tally.dropped,
+      })),
   ),
 );
 const total = computed(() => slots.value.reduce((sum, slot) => sum + slot.out, 0));
@@ -35,7 +41,10 @@ const entries = computed(() => {
   const { names } = job;
   if (!names) return [];
   const undone = new Set(job.log.flatMap((event) => (event.type === 'undone' ? [event.payload.event] : [])));
-  const lines = [...job.log].reverse().filter((event) => event.type !== 'undone').map((event) => ({ id: event.id, text: sayEvent(event, names), when: dayjs(event.at).format('HH:mm'), undone: undone.has(event.id), fixed: event.type === 'job.opened' }));
+  const lines = [...job.log]
+    .reverse()
+    .filter((event) => event.type !== 'undone')
+    .map((event) => ({ id: event.id, text: sayEvent(event, names), when: dayjs(event.at).format('HH:mm'), undone: undone.has(event.id), fixed: event.type === 'job.opened' }));
   return wholeLog.value ? lines : lines.slice(0, 5);
 });
 </script>
@@ -48,14 +57,19 @@ const entries = computed(() => {
       <ul class="slots">
         <li v-for="slot in slots" :key="slot.key">
           <span class="count">{{ slot.out }}</span>
-          <span>{{ slot.group }}<small>{{ slot.piece }}</small><small v-if="slot.dropped" class="lost">{{ slot.dropped }} dropped, not found</small></span>
+          <span
+            >{{ slot.group }}<small>{{ slot.piece }}</small
+            ><small v-if="slot.dropped" class="lost">{{ slot.dropped }} dropped, not found</small></span
+          >
         </li>
       </ul>
     </section>
     <section v-if="pieces.length > 0">
       <h2>{{ plural(pieces.length, 'piece') }} open</h2>
       <ul class="plain">
-        <li v-for="piece in pieces" :key="piece.id">{{ piece.name }} <small>{{ piece.level }}</small></li>
+        <li v-for="piece in pieces" :key="piece.id">
+          {{ piece.name }} <small>{{ piece.level }}</small>
+        </li>
       </ul>
     </section>
     <section v-if="questions.length > 0">
@@ -74,7 +88,9 @@ const entries = computed(() => {
       <h2>Log</h2>
       <ul class="plain log">
         <li v-for="entry in entries" :key="entry.id" :class="{ undone: entry.undone }">
-          <span><time class="mono">{{ entry.when }}</time> {{ entry.text }}</span>
+          <span
+            ><time class="mono">{{ entry.when }}</time> {{ entry.text }}</span
+          >
           <button v-if="!entry.undone && !entry.fixed" type="button" class="undo" :aria-label="`Undo: ${entry.text}`" @click="job.undo(entry.id)">undo</button>
         </li>
       </ul>
@@ -155,6 +171,7 @@ small {
 }
 
 .log li {
+  align-items: baseline;
   display: flex;
   justify-content: space-between;
   gap: 8px;

@@ -24,7 +24,11 @@ const VIEWS: Record<Station, Component> = {
 const route = useRoute();
 const job = useJob();
 const station = computed(() => route.params.station as Station);
-watch(() => String(route.params.id), (id) => void job.load(id), { immediate: true });
+watch(
+  () => String(route.params.id),
+  (id) => void job.load(id),
+  { immediate: true },
+);
 watch(
   () => [station.value, job.view?.vehicle.plate],
   () => void (document.title = `${STATION_NAMES[station.value]} · ${job.view?.vehicle.plate ?? ''} · Jade Bench`),
@@ -46,7 +50,9 @@ function except(note: string): void {
 
 <template>
   <EmptyNote v-if="job.loading && !job.view" kind="loading">Opening the job…</EmptyNote>
-  <EmptyNote v-else-if="job.failed" kind="failed">{{ job.failed }} <button type="button" class="push small" @click="job.load(String(route.params.id))">Try again</button></EmptyNote>
+  <EmptyNote v-else-if="job.failed" kind="failed"
+    >{{ job.failed }} <button type="button" class="push small" @click="job.load(String(route.params.id))">Try again</button></EmptyNote
+  >
   <div v-else-if="job.view && job.context && job.names" class="stack">
     <header class="head">
       <h1>{{ STATION_NAMES[station] }}</h1>
@@ -62,7 +68,16 @@ function except(note: string): void {
       </details>
       <p v-else class="wants done">Settled here</p>
     </header>
-    <AskText v-if="asking" title="Name an exception" :hint="asking.text" label="What was agreed, and with whom" action="Record the exception" :most="400" @written="except" @close="asking = undefined" />
+    <AskText
+      v-if="asking"
+      title="Name an exception"
+      :hint="asking.text"
+      label="What was agreed, and with whom"
+      action="Record the exception"
+      :most="400"
+      @written="except"
+      @close="asking = undefined"
+    />
     <component :is="VIEWS[station]" :key="`${job.view.id}/${station}`" />
   </div>
 </template>

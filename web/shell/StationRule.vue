@@ -20,7 +20,11 @@ const marks = computed(() =>
   <nav class="rule" aria-label="Stations and shop">
     <ol v-if="inJob" class="scale">
       <li v-for="mark in marks" :key="mark.station">
-        <router-link :to="{ name: 'station', params: { id: route.params.id, station: mark.station } }" class="mark" :aria-current="route.params.station === mark.station ? 'step' : undefined">
+        <router-link
+          :to="{ name: 'station', params: { id: route.params.id, station: mark.station } }"
+          class="mark"
+          :aria-current="route.params.station === mark.station ? 'step' : undefined"
+        >
           <span class="name">{{ mark.name }}</span>
           <StationMark :state="mark.state" />
           <span class="out-of-sight">, {{ mark.state }}</span>
@@ -31,8 +35,12 @@ const marks = computed(() =>
     <ul class="foot">
       <li><router-link class="shop-link" :to="{ name: 'board' }">Board</router-link></li>
       <li><router-link class="shop-link" :to="{ name: 'library' }">Library</router-link></li>
-      <li><button type="button" class="shop-link" @click="emit('finder')">Find <kbd>/</kbd></button></li>
-      <li class="keys"><button type="button" class="shop-link" @click="emit('keys')">Keys <kbd>?</kbd></button></li>
+      <li>
+        <button type="button" class="shop-link" @click="emit('finder')">Find <kbd>/</kbd></button>
+      </li>
+      <li class="keys">
+        <button type="button" class="shop-link" @click="emit('keys')">Keys <kbd>?</kbd></button>
+      </li>
     </ul>
   </nav>
 </template>

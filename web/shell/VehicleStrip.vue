@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { sayHold } from '@jade/words/job';
 import TapeLabel from '../design/TapeLabel.vue';
 import { useJob } from '../job/store.ts';
-import { useSession } from './session.ts';
+import { useSession } from '../session/index.ts';
 
 /** The vehicle's strip: who it is, what was promised, and the one sentence that says what holds the job back now. */
 const emit = defineEmits<{ people: []; tray: [] }>();
@@ -27,7 +27,12 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
         <strong>{{ vehicle }}</strong>
         <span>{{ job.view.customer }} · {{ job.view.bay ?? 'no bay' }} · promised {{ promised }}</span>
       </div>
-      <router-link v-if="job.standing?.holding" class="hold" :class="job.standing.holding.kind.replace(' ', '-')" :to="{ name: 'station', params: { id: job.view.id, station: job.standing.holding.station } }">
+      <router-link
+        v-if="job.standing?.holding"
+        class="hold"
+        :class="job.standing.holding.kind.replace(' ', '-')"
+        :to="{ name: 'station', params: { id: job.view.id, station: job.standing.holding.station } }"
+      >
         <span class="lead">Now</span> {{ holding }}
       </router-link>
       <p v-else class="hold"><span class="lead">Now</span> {{ holding }}</p>

@@ -105,14 +105,16 @@ const HOLDS: Record<HoldCode, Say> = {
   'gaps-before-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')}`,
   'fact-unknown': ({ fact, count }, names) => `Look at ${names.fact(text(fact)).toLowerCase()}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more fact')}` : ''}`,
   'kit-does-not-fit': ({ kit }, names) => `${names.kit(text(kit))} does not fit this vehicle`,
-  'kit-undecided': ({ kit, fact }, names) => `${names.kit(text(kit))}: ${fact ? `look at ${names.fact(text(fact)).toLowerCase()} to settle the match` : 'the model year is not known'}`,
+  'kit-undecided': ({ kit, fact }, names) =>
+    `${names.kit(text(kit))}: ${fact ? `look at ${names.fact(text(fact)).toLowerCase()} to settle the match` : 'the model year is not known'}`,
   'kit-unconfirmed': ({ kit }, names) => `Confirm the options of ${names.kit(text(kit))}`,
   'content-short': ({ kit, item, count }, names) => `${names.item(text(kit), text(item))}: ${count} missing from ${names.kit(text(kit))}`,
   'content-hands': ({ kit, item, left, right }, names) => `${names.item(text(kit), text(item)).replace(/, (left|right)$/, '')}: ${left} left and ${right} right`,
   'content-uncounted': ({ kit, count }, names) => `Count ${plural(number(count), 'item')} of ${names.kit(text(kit))}`,
   'bench-task': ({ kit, task }, names) => `On the bench: ${names.task(text(kit), text(task))}`,
   'target-unreachable': ({ mount }, names) => `${names.mount(text(mount))} cannot be reached by any way in the profile`,
-  'pieces-to-open': ({ count, piece }, names) => (number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out'),
+  'pieces-to-open': ({ count, piece }, names) =>
+    number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out',
   'plug-does-not-mate': ({ plug }, names) => `${names.plug(text(plug))} does not meet its mate pin by pin`,
   'plug-to-join': ({ plug }, names) => `Join ${names.plug(text(plug)).toLowerCase()}`,
   'load-refused': ({ circuit, share }, names) => `${names.circuit(text(circuit))} would carry ${percent(number(share))} of its weakest part`,
@@ -166,7 +168,8 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'job.opened': () => 'Job opened',
   'job.assigned': ({ person }) => `Given to ${person}`,
   'number.recorded': ({ number: read }) => `Number ${read}`,
-  'fact.recorded': ({ fact, certainty, value }, names) => `${names.fact(fact)}: ${certainty === 'unknown' ? 'not known' : `${value ?? ''}${certainty === 'assumed' ? ', assumed' : ''}`}`,
+  'fact.recorded': ({ fact, certainty, value }, names) =>
+    `${names.fact(fact)}: ${certainty === 'unknown' ? 'not known' : `${value ?? ''}${certainty === 'assumed' ? ', assumed' : ''}`}`,
   'baseline.tried': ({ lamp, result }, names) => `${names.factory(lamp)}: ${result}`,
   'battery.measured': ({ restV }) => `Battery at rest ${amount(restV, 'V', 1)}`,
   'code.recorded': ({ code, moment }) => `Fault code ${code}, ${moment}`,
@@ -184,7 +187,8 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'plug.joined': ({ connection }) => `Plug joined: ${connection}`,
   'load.accepted': ({ circuit }, names) => `Load on ${names.circuit(circuit).toLowerCase()} accepted`,
   'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,
-  'reading.taken': ({ plug, pin, state, lowV, highV }, names) => `${names.plug(plug)} pin ${pin}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,
+  'reading.taken': ({ plug, pin, state, lowV, highV }, names) =>
+    `${names.plug(plug)} pin ${pin}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,
   'sensor.unplugged': ({ sensor }, names) => `${names.sensor(sensor)} unplugged`,
   'sensor.reconnected': ({ sensor }, names) => `${names.sensor(sensor)} reconnected`,
   'sensor.moved': ({ sensor }, names) => `${names.sensor(sensor)} moved`,

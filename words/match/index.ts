@@ -1,4 +1,5 @@
-import type { MatchReason, ReasonTree, Truth } from '@jade/core/match';
+import type { ReasonTree, Truth } from '@jade/core/facts';
+import type { MatchReason } from '@jade/core/match';
 import { millimetres } from '@jade/words/units';
 
 export const TRUTH_WORDS: Record<Truth, string> = { yes: 'fits', no: 'does not fit', unknown: 'not settled yet' };

@@ -1,7 +1,14 @@
 import type { ProofStatus, ReadingClass, ReferenceVerdict } from '@jade/core/probing';
 import { volts } from '@jade/words/units';
 
-export const CLASS_WORDS: Record<ReadingClass, string> = { off: 'off', on: 'on', leak: 'leak: collapses under a test lamp', 'dimmed or modulated': 'dimmed or modulated', 'in between': 'in between: use a test lamp or min/max', flashing: 'flashing' };
+export const CLASS_WORDS: Record<ReadingClass, string> = {
+  off: 'off',
+  on: 'on',
+  leak: 'leak: collapses under a test lamp',
+  'dimmed or modulated': 'dimmed or modulated',
+  'in between': 'in between: use a test lamp or min/max',
+  flashing: 'flashing',
+};
 
 /** What is proved of a wire, or what is still to be read. */
 export function sayProof(proof: ProofStatus): string {

@@ -5,7 +5,9 @@ import { degrees, metres } from '@jade/words/units';
 export function saySensorEffect(effect: SensorEffect): string {
   const { change, sidewaysAt100M, upwardAt100M } = effect;
   const still = change.yawDeg === 0 && change.pitchDeg === 0;
-  const shift = still ? 'It goes back to its own place.' : `Turned ${degrees(change.yawDeg)} sideways and ${degrees(change.pitchDeg)} up: at 100 m it looks ${metres(Math.abs(sidewaysAt100M))} beside and ${metres(Math.abs(upwardAt100M))} ${upwardAt100M < 0 ? 'below' : 'above'} the truth.`;
+  const shift = still
+    ? 'It goes back to its own place.'
+    : `Turned ${degrees(change.yawDeg)} sideways and ${degrees(change.pitchDeg)} up: at 100 m it looks ${metres(Math.abs(sidewaysAt100M))} beside and ${metres(Math.abs(upwardAt100M))} ${upwardAt100M < 0 ? 'below' : 'above'} the truth.`;
   if (!effect.calibrationDue) return `${shift} The profile says that no calibration is asked for.`;
   return effect.beyondTolerance ? `${shift} Beyond its tolerance of ${degrees(effect.sensor.toleranceDeg)}: calibration due.` : `${shift} Disturbed, so calibration is due.`;
 }

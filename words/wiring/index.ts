@@ -1,8 +1,18 @@
 import type { LoadCheck, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
 import { amperes, percent, volts } from '@jade/words/units';
 
-export const MATE_WORDS: Record<MateVerdict['value'], string> = { mates: 'Plug meets plug, pin by pin', 'mates with pins wrong': 'Plugs meet, but pins are wrong', 'does not mate': 'These plugs do not meet' };
-export const PIN_WORDS: Record<PinVerdict, string> = { meets: 'meets', swapped: 'carries something else', 'nothing there': 'no contact in the vehicle plug', 'left over': 'left over, cap it', spare: 'empty on both' };
+export const MATE_WORDS: Record<MateVerdict['value'], string> = {
+  mates: 'Plug meets plug, pin by pin',
+  'mates with pins wrong': 'Plugs meet, but pins are wrong',
+  'does not mate': 'These plugs do not meet',
+};
+export const PIN_WORDS: Record<PinVerdict, string> = {
+  meets: 'meets',
+  swapped: 'carries something else',
+  'nothing there': 'no contact in the vehicle plug',
+  'left over': 'left over, cap it',
+  spare: 'empty on both',
+};
 
 /** Why two plugs do not go together. */
 export function sayMateTrouble(trouble: MateTrouble): string {

@@ -21,7 +21,18 @@ function spot(row: number, column: number): { x: number; y: number } {
 
 /** Colours of a wire as bands: base and tracer of "white/green". */
 function bands(colour: string | undefined): string[] {
-  const known: Record<string, string> = { white: '#f4f4f0', green: '#2f8f4e', violet: '#7a4fa3', brown: '#7a4a26', red: '#c2332b', yellow: '#e3bf2c', black: '#20262a', grey: '#8b9498', blue: '#2c62b0', orange: '#d9772b' };
+  const known: Record<string, string> = {
+    white: '#f4f4f0',
+    green: '#2f8f4e',
+    violet: '#7a4fa3',
+    brown: '#7a4a26',
+    red: '#c2332b',
+    yellow: '#e3bf2c',
+    black: '#20262a',
+    grey: '#8b9498',
+    blue: '#2c62b0',
+    orange: '#d9772b',
+  };
   return (colour ?? 'grey').split('/').map((name) => known[name] ?? '#8b9498');
 }
 const PIN_STYLE = { meets: 'good', swapped: 'bad', 'nothing there': 'bad', 'left over': 'idle', spare: 'idle' } as const;
@@ -40,14 +51,26 @@ const vehicleColour = (id: string | undefined) => props.vehicle.pins.find((pin) 
       <template v-for="at in [spot(pair.row, pair.column)]" :key="at.y">
         <path class="join" :d="`M${LEFT + at.x + 14} ${at.y}H${RIGHT - at.x - 14}`" />
         <g v-if="pair.vehiclePin">
-          <path v-for="(band, index) in bands(vehicleColour(pair.vehiclePin))" :key="index" :d="`M${LEFT + at.x - 15} ${at.y}H${LEFT - 86}`" :stroke="band" :stroke-width="index === 0 ? 11 : 4" />
+          <path
+            v-for="(band, index) in bands(vehicleColour(pair.vehiclePin))"
+            :key="index"
+            :d="`M${LEFT + at.x - 15} ${at.y}H${LEFT - 86}`"
+            :stroke="band"
+            :stroke-width="index === 0 ? 11 : 4"
+          />
           <rect class="pin" :x="LEFT + at.x - 14" :y="at.y - 14" width="28" height="28" />
           <text class="mono id" :x="LEFT + at.x" :y="at.y + 5" text-anchor="middle">{{ pair.vehiclePin }}</text>
           <text class="carries" :x="LEFT - 92" :y="at.y - 3" text-anchor="end">{{ pair.vehicleCarries }}</text>
           <text class="mono code" :x="LEFT - 92" :y="at.y + 12" text-anchor="end">{{ vehicleColour(pair.vehiclePin) ?? '' }}</text>
         </g>
         <g v-if="pair.kitPin">
-          <path v-for="(band, index) in bands(kitColour(pair.kitPin))" :key="index" :d="`M${RIGHT - at.x + 15} ${at.y}H${RIGHT + 86}`" :stroke="band" :stroke-width="index === 0 ? 11 : 4" />
+          <path
+            v-for="(band, index) in bands(kitColour(pair.kitPin))"
+            :key="index"
+            :d="`M${RIGHT - at.x + 15} ${at.y}H${RIGHT + 86}`"
+            :stroke="band"
+            :stroke-width="index === 0 ? 11 : 4"
+          />
           <rect class="pin" :x="RIGHT - at.x - 14" :y="at.y - 14" width="28" height="28" rx="14" />
           <text class="mono id" :x="RIGHT - at.x" :y="at.y + 5" text-anchor="middle">{{ pair.kitPin }}</text>
           <text class="carries" :x="RIGHT + 92" :y="at.y - 3">{{ pair.kitWants }}</text>

@@ -21,8 +21,12 @@ const emit = defineEmits<{ dropped: [slot: TraySlot]; found: [slot: TraySlot] }>
     <h2>{{ label }}</h2>
     <ul class="slots">
       <li v-for="slot in slots" :key="slot.key" :class="{ empty: slot.left === 0, now: slot.now, lost: slot.dropped > 0 }">
-        <span class="count">{{ slot.left }}<small>/{{ slot.out }}</small></span>
-        <span class="what">{{ slot.fastener }}<small>{{ slot.name }}</small></span>
+        <span class="count"
+          >{{ slot.left }}<small>/{{ slot.out }}</small></span
+        >
+        <span class="what"
+          >{{ slot.fastener }}<small>{{ slot.name }}</small></span
+        >
         <button v-if="slot.dropped > 0" type="button" class="act" @click="emit('found', slot)">{{ slot.dropped }} dropped: found</button>
         <button v-else-if="slot.left > 0" type="button" class="act" :aria-label="`${slot.fastener} of ${slot.name}: one dropped`" @click="emit('dropped', slot)">dropped</button>
       </li>

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { type Level, type Piece, type PointMm, type VehicleProfile } from '@jade/core/vehicle';
 import { frame, outline, project, projectBox, type View } from '../geometry/outline.ts';
+import { spread } from '../geometry/spread.ts';
 
 /** A place on the vehicle that can be picked. The word is what it says; tape where it was written by a person. */
 export interface SheetMark {
@@ -29,12 +30,18 @@ const emit = defineEmits<{ pick: [id: string]; piece: [id: string] }>();
 const box = computed(() => props.part ?? frame(props.view, props.profile.measures));
 const strokes = computed(() => outline(props.profile.body, props.view, props.profile.measures));
 const size = computed(() => box.value[2] / 1000);
-const placed = computed(() =>
-  (props.marks ?? []).map((mark) => {
-    const [x, y] = project(props.view, mark.at);
-    return { ...mark, x, y };
-  }),
-);
+/** Marks stand apart by this share of the sheet's width, so that each can be tapped; a line leads to the true place. */
+const APART = 72;
+const placed = computed(() => {
+  const marks = props.marks ?? [];
+  const places = marks.map((mark) => project(props.view, mark.at));
+  const apart = spread(places, APART * size.value);
+  return marks.map((mark, index) => {
+    const [x, y] = apart[index] ?? [0, 0];
+    const [trueX, trueY] = places[index] ?? [0, 0];
+    return { ...mark, x, y, trueX, trueY, led: Math.hypot(x - trueX, y - trueY) > 12 * size.value };
+  });
+});
 const boxes = computed(() => (props.pieces ?? []).map((entry) => ({ ...entry, ...projectBox(props.view, entry.piece.box) })));
 const wordWidth = (word: string) => (word.length * 21 + 26) * size.value;
 </script>
@@ -59,11 +66,14 @@ const wordWidth = (word: string) => (word.length * 21 + 26) * size.value;
       @keydown.enter.prevent="emit('pick', mark.id)"
       @keydown.space.prevent="emit('pick', mark.id)"
     >
-      <circle :cx="mark.x" :cy="mark.y" :r="44 * size" class="reach" />
+      <circle :cx="mark.x" :cy="mark.y" :r="(APART / 2) * size" class="reach" />
+      <path v-if="mark.led" :d="`M${mark.trueX} ${mark.trueY}L${mark.x} ${mark.y}`" class="lead" />
       <circle v-if="mark.shape !== 'bar'" :cx="mark.x" :cy="mark.y" :r="15 * size" class="dot" />
       <path v-else :d="`M${mark.x - 5 * size} ${mark.y - 20 * size}v${40 * size}M${mark.x + 5 * size} ${mark.y - 20 * size}v${40 * size}`" class="dot gauge" />
       <g v-if="mark.word" class="word">
-        <path :d="`M${mark.x + 18 * size} ${mark.y - 40 * size}h${wordWidth(mark.word)}l${-5 * size} ${22 * size}l${3 * size} ${20 * size}h${-wordWidth(mark.word)}l${3 * size} ${-18 * size}z`" />
+        <path
+          :d="`M${mark.x + 18 * size} ${mark.y - 40 * size}h${wordWidth(mark.word)}l${-5 * size} ${22 * size}l${3 * size} ${20 * size}h${-wordWidth(mark.word)}l${3 * size} ${-18 * size}z`"
+        />
         <text :x="mark.x + 30 * size" :y="mark.y - 8 * size" :font-size="33 * size">{{ mark.word }}</text>
       </g>
     </g>
@@ -76,6 +86,7 @@ const wordWidth = (word: string) => (word.length * 21 + 26) * size.value;
   display: block;
   width: 100%;
   height: auto;
+  margin-top: 10px;
   max-height: 62vh;
 }
 
@@ -171,6 +182,11 @@ circle {
 
 .gauge {
   fill: none !important;
+}
+
+.lead {
+  stroke: var(--drawing);
+  stroke-width: 1px;
 }
 
 .picked .reach {

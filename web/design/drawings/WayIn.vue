@@ -6,6 +6,12 @@ import { BAR_HEIGHT, LAYER, type WayDrawing } from '../geometry/way-in.ts';
 const props = defineProps<{ drawing: WayDrawing; picked?: string; label: string }>();
 const emit = defineEmits<{ pick: [piece: string] }>();
 const box = computed(() => `0 0 ${props.drawing.width} ${props.drawing.height}`);
+/** Left and right as one letter, so that the two of a pair are told apart in little room. */
+function short(name: string): string {
+  const sided = name.replace(/, left$/, ' L').replace(/, right$/, ' R');
+  return sided.length > 22 ? `${sided.slice(0, 19)}…${sided.slice(-2)}` : sided;
+}
+
 const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => (index === 0 ? 'outside' : `layer ${index + 1}`)));
 </script>
 
@@ -27,7 +33,7 @@ const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (
       >
         <rect class="tap" :x="bar.x - 2" :y="bar.y - 12" :width="LAYER - 8" height="44" />
         <rect :x="bar.x" :y="bar.y + BAR_HEIGHT - 11" :width="bar.width" :height="bar.people > 1 ? 13 : 8" />
-        <text :x="bar.x" :y="bar.y + 13">{{ bar.name.length > 21 ? `${bar.name.slice(0, 20)}…` : bar.name }}</text>
+        <text :x="bar.x" :y="bar.y + 13">{{ short(bar.name) }}</text>
         <text class="minutes" :x="bar.x + bar.width + 5" :y="bar.y + BAR_HEIGHT - 2">{{ bar.minutes.toFixed(1) }}{{ bar.people > 1 ? ` ×${bar.people}` : '' }}</text>
       </g>
       <g v-for="target in drawing.targets" :key="target.id" class="target">

@@ -1,7 +1,17 @@
 import { BODIES } from '@jade/core/vehicle';
 import { frame, outline, project, projectBox, rounded, VIEWS } from './outline.ts';
 
-const measures = { lengthMm: 5950, widthMm: 2060, heightMm: 2620, wheelbaseMm: 3640, frontOverhangMm: 960, wheelDiameterMm: 690, trackMm: 1740, bonnetHeightMm: 1220, groundClearanceMm: 185 };
+const measures = {
+  lengthMm: 5950,
+  widthMm: 2060,
+  heightMm: 2620,
+  wheelbaseMm: 3640,
+  frontOverhangMm: 960,
+  wheelDiameterMm: 690,
+  trackMm: 1740,
+  bonnetHeightMm: 1220,
+  groundClearanceMm: 185,
+};
 const point = { xMm: 900, yMm: 700, zMm: 430 };
 
 test('the left lamp lies right in the front view, left in the rear view, ahead in the side view', () => {
@@ -34,5 +44,15 @@ test.each(BODIES.flatMap((body) => VIEWS.map((view) => [body, view] as const)))(
 });
 
 test('corners are rounded no further than half an edge', () => {
-  expect(rounded([[0, 0], [10, 0], [10, 10], [0, 10]], 100)).toBe('M0 5Q0 0 5 0L5 0Q10 0 10 5L10 5Q10 10 5 10L5 10Q0 10 0 5Z');
+  expect(
+    rounded(
+      [
+        [0, 0],
+        [10, 0],
+        [10, 10],
+        [0, 10],
+      ],
+      100,
+    ),
+  ).toBe('M0 5Q0 0 5 0L5 0Q10 0 10 5L10 5Q10 10 5 10L5 10Q0 10 0 5Z');
 });

@@ -17,7 +17,15 @@ interface Line {
   customer: string;
   bay: string | null;
   promisedAt: string | null;
-  summary: { stations: { station: Station; state: StationState }[]; holding: { station: Station; kind: string } | null; sentence: string; signed: boolean; assigned: string | null; kits: string[] };
+  summary: {
+    stations: { station: Station; state: StationState }[];
+    holding: { station: Station; kind: string } | null;
+    sentence: string;
+    signed: boolean;
+    assigned: string | null;
+    vehicle: string;
+    kits: string[];
+  };
 }
 
 const router = useRouter();
@@ -67,7 +75,7 @@ const target = (job: Line) => ({ name: 'station', params: { id: job.id, station:
           <TapeLabel big>{{ job.plate }}</TapeLabel>
           <div>
             <strong>{{ job.customer }}</strong>
-            <span class="soft">{{ job.profile.replaceAll('-', ' ') }} · {{ job.summary.kits.join(', ') }}</span>
+            <span class="soft">{{ job.summary.vehicle }} · {{ job.summary.kits.join(', ') }}</span>
           </div>
         </div>
         <div class="promise">
@@ -75,7 +83,9 @@ const target = (job: Line) => ({ name: 'station', params: { id: job.id, station:
           <span class="soft">{{ late(job) ? 'past its promise' : (job.bay ?? 'no bay') }}{{ job.summary.assigned ? ` · ${job.summary.assigned}` : '' }}</span>
         </div>
         <ol class="scale" :aria-label="`Stations of ${job.plate}`">
-          <li v-for="mark in job.summary.stations" :key="mark.station" :title="`${STATION_NAMES[mark.station]}: ${mark.state}`"><StationMark :state="mark.state" :size="17" /><span class="out-of-sight">{{ STATION_NAMES[mark.station] }}: {{ mark.state }}</span></li>
+          <li v-for="mark in job.summary.stations" :key="mark.station" :title="`${STATION_NAMES[mark.station]}: ${mark.state}`">
+            <StationMark :state="mark.state" :size="17" /><span class="out-of-sight">{{ STATION_NAMES[mark.station] }}: {{ mark.state }}</span>
+          </li>
         </ol>
         <p class="now" :class="job.summary.holding?.kind.replace(' ', '-')">{{ job.summary.sentence }}</p>
       </router-link>

@@ -44,7 +44,11 @@ async function open(): Promise<void> {
   <v-dialog :model-value="true" max-width="520" aria-labelledby="open-title" @update:model-value="emit('close')">
     <form class="leaf stack paper" @submit.prevent="open">
       <h2 id="open-title">Open a job</h2>
-      <v-select v-model="vehicle" label="Vehicle" :items="vehicles.map((entry) => ({ value: entry.id, title: `${entry.plate}, ${entry.customer}, ${entry.profile.replaceAll('-', ' ')}` }))" />
+      <v-select
+        v-model="vehicle"
+        label="Vehicle"
+        :items="vehicles.map((entry) => ({ value: entry.id, title: `${entry.plate}, ${entry.customer}, ${entry.profile.replaceAll('-', ' ')}` }))"
+      />
       <v-select v-model="chosen" label="Kits to fit" multiple :items="kits.map((slug) => ({ value: slug, title: slug.replaceAll('-', ' ') }))" />
       <v-text-field v-model="promised" label="Promised for" type="datetime-local" variant="outlined" hide-details />
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>

@@ -96,7 +96,12 @@ onMounted(async () => {
           <h3>{{ group.name }}</h3>
           <ul>
             <li v-for="line in group.lines" :key="line.slug">
-              <router-link class="push plain small" :aria-current="shown === `${line.kind}/${line.slug}` ? 'page' : undefined" :to="{ query: { show: `${line.kind}/${line.slug}` } }">{{ line.slug.replaceAll('-', ' ') }} <span class="soft mono">v{{ line.version }}</span></router-link>
+              <router-link
+                class="push plain small"
+                :aria-current="shown === `${line.kind}/${line.slug}` ? 'page' : undefined"
+                :to="{ query: { show: `${line.kind}/${line.slug}` } }"
+                >{{ line.slug.replaceAll('-', ' ') }} <span class="soft mono">v{{ line.version }}</span></router-link
+              >
             </li>
           </ul>
         </template>
@@ -104,17 +109,31 @@ onMounted(async () => {
       <section v-if="profile" class="stack">
         <div class="line">
           <h2>{{ profile.maker }} {{ profile.model }}, {{ profile.years.from }}–{{ profile.years.to ?? 'today' }}</h2>
-          <span class="soft">{{ profile.systemVoltageV }} V{{ profile.highVoltage ? ', high-voltage drive' : '' }} · {{ metres(profile.measures.lengthMm / 1000) }} long, {{ metres(profile.measures.widthMm / 1000) }} wide, {{ metres(profile.measures.heightMm / 1000) }} high</span>
+          <span class="soft"
+            >{{ profile.systemVoltageV }} V{{ profile.highVoltage ? ', high-voltage drive' : '' }} · {{ metres(profile.measures.lengthMm / 1000) }} long,
+            {{ metres(profile.measures.widthMm / 1000) }} wide, {{ metres(profile.measures.heightMm / 1000) }} high</span
+          >
           <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>Export</a>
         </div>
         <div class="views leaf">
           <figure v-for="view in VIEWS" :key="view" :class="view">
-            <VehicleSheet :profile="profile" :view="view" :part="frame(view, profile.measures, 120)" :pieces="profile.pieces.map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }))" :label="`${profile.model} from the ${view}`" />
+            <VehicleSheet
+              :profile="profile"
+              :view="view"
+              :part="frame(view, profile.measures, 120)"
+              :pieces="profile.pieces.map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }))"
+              :label="`${profile.model} from the ${view}`"
+            />
             <figcaption class="soft">{{ view }}</figcaption>
           </figure>
         </div>
-        <p>{{ plural(profile.pieces.length, 'piece') }}, {{ plural(profile.facts.length, 'fact') }}, {{ plural(profile.sensors.length, 'sensor') }}, {{ plural(profile.plugs.length, 'plug') }}, {{ plural(profile.circuits.length, 'circuit') }}, {{ plural(profile.mounts.length, 'mount position') }}.</p>
-        <p v-for="text in profile.cautions" :key="text"><TapeLabel>{{ text }}</TapeLabel></p>
+        <p>
+          {{ plural(profile.pieces.length, 'piece') }}, {{ plural(profile.facts.length, 'fact') }}, {{ plural(profile.sensors.length, 'sensor') }},
+          {{ plural(profile.plugs.length, 'plug') }}, {{ plural(profile.circuits.length, 'circuit') }}, {{ plural(profile.mounts.length, 'mount position') }}.
+        </p>
+        <p v-for="text in profile.cautions" :key="text">
+          <TapeLabel>{{ text }}</TapeLabel>
+        </p>
       </section>
       <section v-else-if="kit" class="stack">
         <div class="line">
@@ -123,11 +142,19 @@ onMounted(async () => {
           <a class="push small" :href="`/api/documents/kit/${kit.slug}/export`" download>Export</a>
         </div>
         <ul class="leaf rows">
-          <li v-for="item in kit.contents" :key="item.id"><span class="grow">{{ item.name }}{{ item.hand ? `, ${item.hand}` : '' }}</span><span>{{ item.count }}</span></li>
+          <li v-for="item in kit.contents" :key="item.id">
+            <span class="grow">{{ item.name }}{{ item.hand ? `, ${item.hand}` : '' }}</span
+            ><span>{{ item.count }}</span>
+          </li>
         </ul>
-        <p v-for="text in kit.warnings" :key="text"><TapeLabel>{{ text }}</TapeLabel></p>
+        <p v-for="text in kit.warnings" :key="text">
+          <TapeLabel>{{ text }}</TapeLabel>
+        </p>
       </section>
-      <p v-else class="soft">{{ shown?.startsWith('rules') ? 'A rule set is read and edited as a file for now: export it, change it, take it in again.' : 'Pick a vehicle or a kit.' }} <a v-if="shown?.startsWith('rules')" class="push small" :href="`/api/documents/${shown}/export`" download>Export</a></p>
+      <p v-else class="soft">
+        {{ shown?.startsWith('rules') ? 'A rule set is read and edited as a file for now: export it, change it, take it in again.' : 'Pick a vehicle or a kit.' }}
+        <a v-if="shown?.startsWith('rules')" class="push small" :href="`/api/documents/${shown}/export`" download>Export</a>
+      </p>
     </div>
   </div>
 </template>

@@ -26,7 +26,22 @@ const CHECKS = { tyres: 'Tyres at pressure', load: 'Load as the rule says', leve
 
 const onWall = computed<WallLamp[]>(() =>
   aims.value.flatMap((aim) =>
-    aim.mark ? [{ key: aim.key, name: aim.lamp.name, sidewaysMm: aim.mark.sidewaysMm, referenceMm: aim.referenceMm, wantedMm: aim.mark.wantedMm, highestMm: aim.mark.highestMm, lowestMm: aim.mark.lowestMm, beforeMm: aim.before?.heightMm, afterMm: aim.after?.heightMm, within: aim.after?.within }] : [],
+    aim.mark
+      ? [
+          {
+            key: aim.key,
+            name: aim.lamp.name,
+            sidewaysMm: aim.mark.sidewaysMm,
+            referenceMm: aim.referenceMm,
+            wantedMm: aim.mark.wantedMm,
+            highestMm: aim.mark.highestMm,
+            lowestMm: aim.mark.lowestMm,
+            beforeMm: aim.before?.heightMm,
+            afterMm: aim.after?.heightMm,
+            within: aim.after?.within,
+          },
+        ]
+      : [],
   ),
 );
 const uncovered = computed(() => (job.state.wall ? aims.value.filter((aim) => !aim.mark) : []));
@@ -59,27 +74,72 @@ function others(by: string): void {
     <div class="leaf stack">
       <AimWall v-if="onWall.length > 0" :lamps="onWall" :picked="current?.key" label="The wall with its marks" @pick="(key) => (picked = key)" />
       <EmptyNote v-else-if="!job.state.wall" kind="empty">Say how far the wall is, and the marks appear here.</EmptyNote>
-      <p v-for="aim in uncovered" :key="aim.key" class="bad" role="alert">{{ aim.lamp.name }}: the rule says nothing about a height of {{ millimetres(aim.referenceMm) }}. Choose another rule or have it aimed by others.</p>
+      <p v-for="aim in uncovered" :key="aim.key" class="bad" role="alert">
+        {{ aim.lamp.name }}: the rule says nothing about a height of {{ millimetres(aim.referenceMm) }}. Choose another rule or have it aimed by others.
+      </p>
       <div class="line">
-        <v-select class="rule" label="Rule" :items="rules.map((entry) => ({ value: entry.id, title: entry.name }))" :model-value="ruleId" @update:model-value="(value: string) => wall({ rule: value })" />
+        <v-select
+          class="rule"
+          label="Rule"
+          :items="rules.map((entry) => ({ value: entry.id, title: entry.name }))"
+          :model-value="ruleId"
+          @update:model-value="(value: string) => wall({ rule: value })"
+        />
         <MeasureEntry label="Lamp to wall" unit="mm" :least="500" :most="50000" :value="job.state.wall?.distanceMm" @measured="(distanceMm) => wall({ distanceMm })" />
         <button v-if="!job.state.wall" type="button" class="push" @click="wall({ distanceMm: 10000 })">10 m</button>
         <button v-if="!job.state.wall" type="button" class="push" @click="wall({ distanceMm: 7620 })">25 ft</button>
-        <MeasureEntry label="Floor at the wall, up +" unit="mm" :least="-1000" :most="1000" :value="job.state.wall?.floorAtWallMm" @measured="(floorAtWallMm) => wall({ floorAtWallMm })" />
+        <MeasureEntry
+          label="Floor at the wall, up +"
+          unit="mm"
+          :least="-1000"
+          :most="1000"
+          :value="job.state.wall?.floorAtWallMm"
+          @measured="(floorAtWallMm) => wall({ floorAtWallMm })"
+        />
       </div>
       <p v-if="rule" class="soft">{{ sayRule(rule) }}</p>
     </div>
     <div class="pair">
       <article v-if="current" class="leaf stack">
-        <div class="line"><h2>{{ current.lamp.name }}</h2><span class="soft">{{ current.kit.name }} · reach on axis {{ metres(reachM(current.lamp.optics.peakCd, 1), 0) }} at 1 lx ({{ current.lamp.optics.basis }})</span></div>
         <div class="line">
-          <MeasureEntry :key="`${current.key}r`" :label="rule?.reference === 'centre' ? 'Lamp centre above floor' : 'Lower lit edge above floor'" unit="mm" :least="50" :most="5000" :value="current.referenceMm" @measured="(value) => current && reference(current, value)" />
-          <MeasureEntry :key="`${current.key}b`" label="On the wall, before" unit="mm" :least="-2000" :most="8000" :value="job.state.aims[current.key]?.before?.heightMm" @measured="(value) => current && measured(current, 'before', value)" />
-          <MeasureEntry :key="`${current.key}a`" label="On the wall, after" unit="mm" :least="-2000" :most="8000" :value="job.state.aims[current.key]?.after?.heightMm" @measured="(value) => current && measured(current, 'after', value)" />
+          <h2>{{ current.lamp.name }}</h2>
+          <span class="soft">{{ current.kit.name }} · reach on axis {{ metres(reachM(current.lamp.optics.peakCd, 1), 0) }} at 1 lx ({{ current.lamp.optics.basis }})</span>
+        </div>
+        <div class="line">
+          <MeasureEntry
+            :key="`${current.key}r`"
+            :label="rule?.reference === 'centre' ? 'Lamp centre above floor' : 'Lower lit edge above floor'"
+            unit="mm"
+            :least="50"
+            :most="5000"
+            :value="current.referenceMm"
+            @measured="(value) => current && reference(current, value)"
+          />
+          <MeasureEntry
+            :key="`${current.key}b`"
+            label="On the wall, before"
+            unit="mm"
+            :least="-2000"
+            :most="8000"
+            :value="job.state.aims[current.key]?.before?.heightMm"
+            @measured="(value) => current && measured(current, 'before', value)"
+          />
+          <MeasureEntry
+            :key="`${current.key}a`"
+            label="On the wall, after"
+            unit="mm"
+            :least="-2000"
+            :most="8000"
+            :value="job.state.aims[current.key]?.after?.heightMm"
+            @measured="(value) => current && measured(current, 'after', value)"
+          />
         </div>
         <p v-if="current.before">Before: {{ sayAimError(current.before) }}</p>
         <p v-if="current.after" :class="current.after.within ? 'good' : 'bad'">After: {{ sayAimError(current.after) }}</p>
-        <p v-if="current.mark" class="soft">Mark at {{ millimetres(current.mark.wantedMm) }} ({{ inches(current.mark.wantedMm / 25.4) }}); in from {{ millimetres(current.mark.lowestMm) }} to {{ millimetres(current.mark.highestMm) }}.</p>
+        <p v-if="current.mark" class="soft">
+          Mark at {{ millimetres(current.mark.wantedMm) }} ({{ inches(current.mark.wantedMm / 25.4) }}); in from {{ millimetres(current.mark.lowestMm) }} to
+          {{ millimetres(current.mark.highestMm) }}.
+        </p>
         <TapeLabel v-if="current.byOthers">Aim by others: {{ current.byOthers }}. Night use limited until then.</TapeLabel>
         <div class="line">
           <button type="button" class="push small" @click="byOthers = current.key">This lamp is aimed by others</button>
@@ -89,7 +149,16 @@ function others(by: string): void {
       <div class="stack">
         <div class="leaf stack">
           <h2>Before aiming</h2>
-          <button v-for="(text, key) in CHECKS" :key="key" type="button" class="push" :aria-pressed="prepared[key]" @click="job.record('aim.prepared', { ...prepared, [key]: !prepared[key] })">{{ text }}</button>
+          <button
+            v-for="(text, key) in CHECKS"
+            :key="key"
+            type="button"
+            class="push"
+            :aria-pressed="prepared[key]"
+            @click="job.record('aim.prepared', { ...prepared, [key]: !prepared[key] })"
+          >
+            {{ text }}
+          </button>
         </div>
         <div class="leaf">
           <h2>Lamps</h2>
@@ -103,7 +172,16 @@ function others(by: string): void {
         <CautionNote text="Level floor, dark bay. Nobody looks into the beam. The rule set is the shop’s own: the local rule decides." />
       </div>
     </div>
-    <AskText v-if="byOthers" title="Aim by others" label="Who aims it, and when" action="Record it" hint="A safe rough aim first, pointing low. The sheet limits night use until it is done." :most="160" @written="others" @close="byOthers = undefined" />
+    <AskText
+      v-if="byOthers"
+      title="Aim by others"
+      label="Who aims it, and when"
+      action="Record it"
+      hint="A safe rough aim first, pointing low. The sheet limits night use until it is done."
+      :most="160"
+      @written="others"
+      @close="byOthers = undefined"
+    />
   </div>
 </template>
 

@@ -33,19 +33,38 @@ function seen(at: LampFunction['at']): boolean {
 }
 
 const marks = computed<SheetMark[]>(() => [
-  ...lamps.value.filter((lamp) => seen(lamp.at)).map((lamp): SheetMark => {
-    const result = job.state.baseline[lamp.id];
-    const tone = result === undefined ? 'open' : result === 'works' ? 'settled' : 'fault';
-    return { id: `lamp:${lamp.id}`, at: lamp.at, label: lamp.name, tone, word: result && result !== 'works' ? result : undefined };
-  }),
-  ...profile.value.gaps.filter((gap) => seen(gap.at)).map((gap): SheetMark => {
-    const width = job.state.gaps.before[gap.id];
-    return { id: `gap:${gap.id}`, at: gap.at, label: gap.name, shape: 'bar', tone: width === undefined ? 'open' : 'settled', word: width === undefined ? undefined : `${width} mm` };
-  }),
+  ...lamps.value
+    .filter((lamp) => seen(lamp.at))
+    .map((lamp): SheetMark => {
+      const result = job.state.baseline[lamp.id];
+      const tone = result === undefined ? 'open' : result === 'works' ? 'settled' : 'fault';
+      return { id: `lamp:${lamp.id}`, at: lamp.at, label: lamp.name, tone, word: result && result !== 'works' ? result : undefined };
+    }),
+  ...profile.value.gaps
+    .filter((gap) => seen(gap.at))
+    .map((gap): SheetMark => {
+      const width = job.state.gaps.before[gap.id];
+      return {
+        id: `gap:${gap.id}`,
+        at: gap.at,
+        label: gap.name,
+        shape: 'bar',
+        tone: width === undefined ? 'open' : 'settled',
+        word: width === undefined ? undefined : `${width} mm`,
+      };
+    }),
 ]);
 
 /** The near end of the vehicle, so that marks stand apart; its outer pieces give the drawing its face. */
-const part = computed(() => (view.value === 'top' ? undefined : frameAround(view.value, profile.value.measures, marks.value.map((mark) => mark.at))));
+const part = computed(() =>
+  view.value === 'top'
+    ? undefined
+    : frameAround(
+        view.value,
+        profile.value.measures,
+        marks.value.map((mark) => mark.at),
+      ),
+);
 const shell = computed(() => {
   const outer = (piece: Piece) => (view.value === 'front' ? piece.zone === 'front' && piece.box.xMm[1] > profile.value.measures.frontOverhangMm - 130 : false);
   return profile.value.pieces.filter(outer).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }));
@@ -93,7 +112,16 @@ function written(text: string): void {
           <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
           <span class="soft">{{ untried.length === 0 ? 'Every factory lamp is tried.' : `${untried.length} of ${lamps.length} lamps to try: pick one on the drawing.` }}</span>
         </div>
-        <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="shell" :marks="marks" :picked="picked" :label="`${profile.maker} ${profile.model} from the ${view}: lamps and gaps`" @pick="(id) => (picked = id)" />
+        <VehicleSheet
+          :profile="profile"
+          :view="view"
+          :part="part"
+          :pieces="shell"
+          :marks="marks"
+          :picked="picked"
+          :label="`${profile.maker} ${profile.model} from the ${view}: lamps and gaps`"
+          @pick="(id) => (picked = id)"
+        />
         <div class="entry" aria-live="polite">
           <template v-if="lamp">
             <strong>{{ lamp.name }}</strong> <span class="soft">with {{ lamp.state }} on</span>
@@ -101,24 +129,48 @@ function written(text: string): void {
           </template>
           <template v-else-if="gap">
             <strong>{{ gap.name }}</strong> <span class="soft">about {{ gap.nominalMm }} mm ({{ inches(gap.nominalMm / 25.4) }})</span>
-            <MeasureEntry :key="gap.id" label="Gap" unit="mm" :least="0" :most="100" :value="job.state.gaps.before[gap.id]" @measured="(widthMm) => job.record('gap.measured', { gap: gap?.id ?? '', moment: 'before', widthMm })" />
+            <MeasureEntry
+              :key="gap.id"
+              label="Gap"
+              unit="mm"
+              :least="0"
+              :most="100"
+              :value="job.state.gaps.before[gap.id]"
+              @measured="(widthMm) => job.record('gap.measured', { gap: gap?.id ?? '', moment: 'before', widthMm })"
+            />
           </template>
           <span v-else class="soft">Rings are lamps, bars are panel gaps.</span>
           <button v-if="untried.length > 0" type="button" class="push small rest" @click="restWorks">The other {{ untried.length }} work</button>
         </div>
       </div>
       <div class="leaf stack">
-        <div class="line"><h2>Damage found</h2><button type="button" class="push small" @click="asking = 'damage'">Note damage</button></div>
+        <div class="line">
+          <h2>Damage found</h2>
+          <button type="button" class="push small" @click="asking = 'damage'">Note damage</button>
+        </div>
         <p v-if="job.state.damage.length === 0" class="soft">None noted. What is not noted now is ours later.</p>
         <ul class="line">
-          <li v-for="entry in job.state.damage" :key="entry.event"><TapeLabel>{{ entry.place }}: {{ entry.note }}</TapeLabel></li>
+          <li v-for="entry in job.state.damage" :key="entry.event">
+            <TapeLabel>{{ entry.place }}: {{ entry.note }}</TapeLabel>
+          </li>
         </ul>
       </div>
     </section>
     <section class="stack">
       <div class="leaf stack">
         <h2>Vehicle number</h2>
-        <v-text-field v-model="number" label="Number, 17 places" class="mono" variant="outlined" density="comfortable" hide-details autocapitalize="characters" spellcheck="false" @blur="recordNumber" @keydown.enter="recordNumber" />
+        <v-text-field
+          v-model="number"
+          label="Number, 17 places"
+          class="mono"
+          variant="outlined"
+          density="comfortable"
+          hide-details
+          autocapitalize="characters"
+          spellcheck="false"
+          @blur="recordNumber"
+          @keydown.enter="recordNumber"
+        />
         <p v-for="remark in remarks" :key="remark" class="remark">{{ remark }}</p>
         <TapeLabel v-if="job.state.number" class="mono">{{ job.state.number }}</TapeLabel>
       </div>
@@ -129,14 +181,25 @@ function written(text: string): void {
         <div class="line">
           <MeasureEntry label="Battery at rest" unit="V" :least="0" :most="60" :value="job.state.restV" @measured="(restV) => job.record('battery.measured', { restV })" />
           <button type="button" class="push small" @click="asking = 'code'">Add a fault code</button>
-          <button type="button" class="push small" :aria-pressed="job.state.codesRead.before !== undefined" @click="noCodes">{{ job.state.codes.before.length === 0 ? 'Read: none stored' : 'All codes entered' }}</button>
+          <button type="button" class="push small" :aria-pressed="job.state.codesRead.before !== undefined" @click="noCodes">
+            {{ job.state.codes.before.length === 0 ? 'Read: none stored' : 'All codes entered' }}
+          </button>
         </div>
         <ul class="line">
-          <li v-for="entry in job.state.codes.before" :key="entry.code"><TapeLabel class="mono">{{ entry.code }}{{ entry.note ? ` ${entry.note}` : '' }}</TapeLabel></li>
+          <li v-for="entry in job.state.codes.before" :key="entry.code">
+            <TapeLabel class="mono">{{ entry.code }}{{ entry.note ? ` ${entry.note}` : '' }}</TapeLabel>
+          </li>
         </ul>
       </div>
     </section>
-    <AskText v-if="asking" :title="asking === 'code' ? 'A fault code' : `Damage seen from the ${view}`" :label="asking === 'code' ? 'Code as the scanner shows it' : 'What and where'" action="Record it" @written="written" @close="asking = undefined" />
+    <AskText
+      v-if="asking"
+      :title="asking === 'code' ? 'A fault code' : `Damage seen from the ${view}`"
+      :label="asking === 'code' ? 'Code as the scanner shows it' : 'What and where'"
+      action="Record it"
+      @written="written"
+      @close="asking = undefined"
+    />
   </div>
 </template>
 

@@ -32,7 +32,9 @@ function choose(fact: FactDefinition, value: string): void {
       <li v-for="fact in facts" :key="fact.id">
         <div class="grow">
           <strong>{{ fact.label }}</strong><span v-if="job.state.facts[fact.id]?.certainty === 'assumed'" class="assumed">assumed</span>
-          <p class="soft how">{{ fact.howToSee }} <span v-if="!shown(fact)">({{ minutes(fact.lookMin) }})</span></p>
+          <p class="soft how">
+            {{ fact.howToSee }} <span v-if="!shown(fact)">({{ minutes(fact.lookMin) }})</span>
+          </p>
         </div>
         <ChoiceRow small :label="fact.label" :choices="choicesOf(fact)" :value="shown(fact)" @choose="(value) => choose(fact, value)" />
       </li>

@@ -29,7 +29,17 @@ const slots = computed(() =>
   Object.entries(job.state.tray).flatMap(([id, groups]) =>
     Object.entries(groups).map(([group, tally]) => {
       const definition = context.value.profile.pieces.find((entry) => entry.id === id)?.fasteners.find((entry) => entry.id === group);
-      return { key: `${id}/${group}`, piece: id, group, name: names.value.piece(id), fastener: sayGroup(definition) ?? group, left: outstanding(tally), out: tally.out, dropped: tally.dropped, now: id === current.value?.piece };
+      return {
+        key: `${id}/${group}`,
+        piece: id,
+        group,
+        name: names.value.piece(id),
+        fastener: sayGroup(definition) ?? group,
+        left: outstanding(tally),
+        out: tally.out,
+        dropped: tally.dropped,
+        now: id === current.value?.piece,
+      };
     }),
   ),
 );
@@ -57,14 +67,28 @@ function bag(where: string): void {
 
 <template>
   <div class="stack">
-    <div class="leaf tray-leaf"><TrayDrawing :slots="slots" :label="left === 0 ? 'The tray is empty' : `${plural(left, 'fastener')} left in the tray`" @dropped="(slot) => job.record('fastener.dropped', { piece: slot.piece, group: slot.group, count: 1 })" @found="(slot) => job.record('fastener.found', { piece: slot.piece, group: slot.group, count: 1 })" /></div>
+    <div class="leaf tray-leaf">
+      <TrayDrawing
+        :slots="slots"
+        :label="left === 0 ? 'The tray is empty' : `${plural(left, 'fastener')} left in the tray`"
+        @dropped="(slot) => job.record('fastener.dropped', { piece: slot.piece, group: slot.group, count: 1 })"
+        @found="(slot) => job.record('fastener.found', { piece: slot.piece, group: slot.group, count: 1 })"
+      />
+    </div>
     <EmptyNote v-if="slots.length === 0" kind="empty">Nothing has come off yet: Open up fills the tray, this station empties it.</EmptyNote>
-    <p v-for="(problem, index) in job.closing?.problems ?? []" :key="index" class="problem" role="alert">The refit rules contradict each other: {{ problem.pieces.map(names.piece).join(', then ') }}. The order below keeps without them; decide at the vehicle.</p>
+    <p v-for="(problem, index) in job.closing?.problems ?? []" :key="index" class="problem" role="alert">
+      The refit rules contradict each other: {{ problem.pieces.map(names.piece).join(', then ') }}. The order below keeps without them; decide at the vehicle.
+    </p>
     <div class="pair">
       <article v-if="current && piece" class="leaf stack step">
         <h2>{{ current.to === 'fitted' ? 'Put back' : `Back to ${current.to}` }}: {{ names.piece(current.piece).toLowerCase() }}</h2>
-        <p class="soft">{{ current.side === 'centre' ? 'middle' : `${current.side} side` }} · {{ minutes(current.minutes) }}{{ current.people > 1 ? ` · ${current.people} people` : '' }}</p>
-        <p v-for="gate in waiting(current)" :key="gate" class="problem" role="alert">First this test, or it will be covered: {{ names.test(gate.split('/')[0] ?? '', gate.split('/')[1] ?? '') }}. <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'fit' } }">Go to Fit</router-link></p>
+        <p class="soft">
+          {{ current.side === 'centre' ? 'middle' : `${current.side} side` }} · {{ minutes(current.minutes) }}{{ current.people > 1 ? ` · ${current.people} people` : '' }}
+        </p>
+        <p v-for="gate in waiting(current)" :key="gate" class="problem" role="alert">
+          First this test, or it will be covered: {{ names.test(gate.split('/')[0] ?? '', gate.split('/')[1] ?? '') }}.
+          <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'fit' } }">Go to Fit</router-link>
+        </p>
         <CautionNote v-for="text in piece.cautions" :key="text" :text="text" />
         <CautionNote v-if="look.length > 0" text="Look-alikes here: same drive, other length. Long and short ones go back by place." />
         <ul class="rows">
@@ -76,16 +100,25 @@ function bag(where: string): void {
             <span>{{ group.tighten.torqueNm ? `${group.tighten.torqueNm} Nm (${group.tighten.source ?? 'no source'})` : `snug, ${group.tighten.snug ?? 'by hand'}` }}</span>
           </li>
         </ul>
-        <p v-for="sensor in current.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor"><strong>{{ names.sensor(sensor) }}</strong>: plug it in and close its second lock first.</p>
-        <button type="button" class="push main big" :disabled="waiting(current).length > 0" @click="close(current)">{{ current.to === 'fitted' ? 'It is back, all counted' : `It is ${current.to}` }}</button>
+        <p v-for="sensor in current.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor">
+          <strong>{{ names.sensor(sensor) }}</strong
+          >: plug it in and close its second lock first.
+        </p>
+        <button type="button" class="push main big" :disabled="waiting(current).length > 0" @click="close(current)">
+          {{ current.to === 'fitted' ? 'It is back, all counted' : `It is ${current.to}` }}
+        </button>
       </article>
-      <EmptyNote v-else-if="slots.length > 0" kind="empty">{{ left === 0 ? 'Everything is back and the tray is empty.' : 'Everything is back, but the tray is not empty: count again.' }}</EmptyNote>
+      <EmptyNote v-else-if="slots.length > 0" kind="empty">{{
+        left === 0 ? 'Everything is back and the tray is empty.' : 'Everything is back, but the tray is not empty: count again.'
+      }}</EmptyNote>
       <div class="stack">
         <div v-if="steps.length > 0" class="leaf">
           <h2>{{ plural(steps.length, 'step') }} back</h2>
           <ol class="rows">
             <li v-for="(step, index) in steps" :key="step.piece + step.from">
-              <button type="button" class="push plain small grow" :aria-pressed="step === current" @click="picked = step.piece"><span class="mono">{{ index + 1 }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.to === 'fitted' ? '' : `to ${step.to}` }}</span></button>
+              <button type="button" class="push plain small grow" :aria-pressed="step === current" @click="picked = step.piece">
+                <span class="mono">{{ index + 1 }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.to === 'fitted' ? '' : `to ${step.to}` }}</span>
+              </button>
               <span v-if="waiting(step).length > 0" class="gate">test first</span>
             </li>
           </ol>

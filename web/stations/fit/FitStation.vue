@@ -14,7 +14,9 @@ const { job, context, names } = useCurrentJob();
 const failedTest = ref<{ kit: string; test: string }>();
 const WORDS: Record<Pass, string> = { start: 'Start all', align: 'Align', tighten: 'Tighten' };
 
-const kits = computed(() => kitsOnVehicle(context.value).map((onVehicle) => ({ kit: onVehicle.kit, fitment: onVehicle.fitment, steps: fitStepsOf(onVehicle), tests: testsOf(onVehicle) })));
+const kits = computed(() =>
+  kitsOnVehicle(context.value).map((onVehicle) => ({ kit: onVehicle.kit, fitment: onVehicle.fitment, steps: fitStepsOf(onVehicle), tests: testsOf(onVehicle) })),
+);
 const passed = (kit: Kit, step: FitStep) => job.state.passes[kit.slug]?.[step.id] ?? [];
 const tested = (kit: Kit, test: KitTest) => job.state.tests[kit.slug]?.[test.id];
 
@@ -33,11 +35,21 @@ const marks = computed<SheetMark[]>(() =>
       const own = tests.filter((test) => test.lamp === lamp);
       const result = own.map((test) => tested(kit, test));
       const tone = result.includes(false) ? 'fault' : own.length > 0 && result.every(Boolean) ? 'settled' : 'open';
-      return place ? [{ id: `${kit.slug}/${lamp}`, at: place.at, label: names.value.lamp(kit.slug, lamp), tone, word: tone === 'settled' ? 'tested' : undefined } satisfies SheetMark] : [];
+      return place
+        ? [{ id: `${kit.slug}/${lamp}`, at: place.at, label: names.value.lamp(kit.slug, lamp), tone, word: tone === 'settled' ? 'tested' : undefined } satisfies SheetMark]
+        : [];
     }),
   ),
 );
-const part = computed(() => frameAround('front', context.value.profile.measures, marks.value.map((mark) => mark.at), 450, 1500));
+const part = computed(() =>
+  frameAround(
+    'front',
+    context.value.profile.measures,
+    marks.value.map((mark) => mark.at),
+    450,
+    1500,
+  ),
+);
 
 function fail(note: string): void {
   if (failedTest.value) void job.record('test.tried', { ...failedTest.value, passed: false, note });
@@ -58,8 +70,12 @@ function fail(note: string): void {
                 <strong>{{ test.name }}</strong>
                 <p class="soft">Helper: {{ test.helper }}</p>
               </div>
-              <button type="button" class="push" :aria-pressed="tested(kit, test) === true" @click="job.record('test.tried', { kit: kit.slug, test: test.id, passed: true })">{{ tested(kit, test) === true ? 'Passed' : 'It works' }}</button>
-              <button type="button" class="push" :class="{ failed: tested(kit, test) === false }" @click="failedTest = { kit: kit.slug, test: test.id }">{{ tested(kit, test) === false ? 'Failed' : 'It does not' }}</button>
+              <button type="button" class="push" :aria-pressed="tested(kit, test) === true" @click="job.record('test.tried', { kit: kit.slug, test: test.id, passed: true })">
+                {{ tested(kit, test) === true ? 'Passed' : 'It works' }}
+              </button>
+              <button type="button" class="push" :class="{ failed: tested(kit, test) === false }" @click="failedTest = { kit: kit.slug, test: test.id }">
+                {{ tested(kit, test) === false ? 'Failed' : 'It does not' }}
+              </button>
               <CautionNote v-if="test.caution" :text="test.caution" />
             </li>
           </ul>
@@ -75,7 +91,17 @@ function fail(note: string): void {
               <p class="soft">{{ step.tool }} · {{ step.tighten }} · {{ minutes(step.minutes) }}</p>
             </div>
             <div class="passes" role="group" :aria-label="`Passes of ${step.name}`">
-              <button v-for="pass in step.passes" :key="pass" type="button" class="push" :aria-pressed="passed(kit, step).includes(pass)" :disabled="!open(kit, steps, step, pass)" @click="!passed(kit, step).includes(pass) && job.record('step.passed', { kit: kit.slug, step: step.id, pass })">{{ WORDS[pass] }}</button>
+              <button
+                v-for="pass in step.passes"
+                :key="pass"
+                type="button"
+                class="push"
+                :aria-pressed="passed(kit, step).includes(pass)"
+                :disabled="!open(kit, steps, step, pass)"
+                @click="!passed(kit, step).includes(pass) && job.record('step.passed', { kit: kit.slug, step: step.id, pass })"
+              >
+                {{ WORDS[pass] }}
+              </button>
             </div>
             <CautionNote v-if="step.caution" :text="step.caution" />
             <CautionNote v-if="step.irreversible" text="This cannot be undone: consent first." />

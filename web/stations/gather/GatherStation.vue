@@ -9,7 +9,14 @@ import CautionNote from '../../design/CautionNote.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
-const kits = computed(() => contentChecks(context.value).map(({ kit, check }) => ({ kit, check, open: check.lines.filter((line) => line.counted === undefined && line.needed !== 'no').length, rows: rowsOf(check) })));
+const kits = computed(() =>
+  contentChecks(context.value).map(({ kit, check }) => ({
+    kit,
+    check,
+    open: check.lines.filter((line) => line.counted === undefined && line.needed !== 'no').length,
+    rows: rowsOf(check),
+  })),
+);
 
 /** Laid out as on the bench: handed items left and right, the rest between. */
 function rowsOf({ lines }: GatherCheck) {
@@ -48,11 +55,23 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
             <li v-for="line in column.lines" :key="line.item.id" class="thing" :class="[line.state.replaceAll(' ', '-'), { idle: line.needed === 'no' }]">
               <div class="name">
                 <strong>{{ line.item.name }}</strong>
-                <span class="soft">{{ line.needed === 'no' ? 'not needed on this vehicle' : line.needed === 'unknown' ? `${line.wanted} if needed` : `${line.wanted} listed` }}</span>
+                <span class="soft">{{
+                  line.needed === 'no' ? 'not needed on this vehicle' : line.needed === 'unknown' ? `${line.wanted} if needed` : `${line.wanted} listed`
+                }}</span>
               </div>
               <div class="counter">
-                <button type="button" class="push small" :aria-label="`One ${line.item.name} less`" :disabled="!line.counted" @click="count(kit, line, (line.counted ?? 0) - 1)">−</button>
-                <button type="button" class="number" :class="{ counted: line.counted !== undefined }" :aria-label="`${names.item(kit.slug, line.item.id)}: ${line.counted ?? 'not counted'}, tap when ${line.wanted} are here`" @click="count(kit, line, line.wanted)">{{ line.counted ?? '·' }}</button>
+                <button type="button" class="push small" :aria-label="`One ${line.item.name} less`" :disabled="!line.counted" @click="count(kit, line, (line.counted ?? 0) - 1)">
+                  −
+                </button>
+                <button
+                  type="button"
+                  class="number"
+                  :class="{ counted: line.counted !== undefined }"
+                  :aria-label="`${names.item(kit.slug, line.item.id)}: ${line.counted ?? 'not counted'}, tap when ${line.wanted} are here`"
+                  @click="count(kit, line, line.wanted)"
+                >
+                  {{ line.counted ?? '·' }}
+                </button>
                 <button type="button" class="push small" :aria-label="`One ${line.item.name} more`" @click="count(kit, line, (line.counted ?? 0) + 1)">+</button>
               </div>
             </li>
@@ -63,8 +82,12 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
         <h2>On the bench first</h2>
         <ul class="rows">
           <li v-for="task in kit.benchTasks" :key="task.id">
-            <div class="grow">{{ task.name }} <span class="soft">{{ minutes(task.minutes) }}{{ task.cureMin > 0 ? `, then ${minutes(task.cureMin)} to cure` : '' }}</span></div>
-            <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.record('bench.done', { kit: kit.slug, task: task.id })">{{ done(kit, task.id) ? 'Done' : 'Mark done' }}</button>
+            <div class="grow">
+              {{ task.name }} <span class="soft">{{ minutes(task.minutes) }}{{ task.cureMin > 0 ? `, then ${minutes(task.cureMin)} to cure` : '' }}</span>
+            </div>
+            <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.record('bench.done', { kit: kit.slug, task: task.id })">
+              {{ done(kit, task.id) ? 'Done' : 'Mark done' }}
+            </button>
             <CautionNote v-if="task.caution" :text="task.caution" />
           </li>
         </ul>

@@ -11,7 +11,7 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround } from '../../design/geometry/outline.ts';
 import { useCurrentJob } from '../../job/current.ts';
-import { useSession } from '../../shell/session.ts';
+import { useSession } from '../../session/index.ts';
 
 const { job, context, names } = useCurrentJob();
 const session = useSession();
@@ -33,9 +33,25 @@ const tone = (lamp: LampFunction) => {
   if (!after) return 'open' as const;
   return functionWorse(job.state.baseline[lamp.id], after) ? ('fault' as const) : ('settled' as const);
 };
-const marks = computed(() => lamps.value.filter((lamp) => (view.value === 'front' ? lamp.at.xMm > middleMm.value : lamp.at.xMm <= middleMm.value)).map((lamp): SheetMark => ({ id: lamp.id, at: lamp.at, label: lamp.name, tone: tone(lamp) })));
-const part = computed(() => frameAround(view.value, profile.value.measures, marks.value.map((mark) => mark.at)));
-const shell = computed(() => (view.value === 'front' ? profile.value.pieces.filter((piece) => piece.zone === 'front' && piece.box.xMm[1] > profile.value.measures.frontOverhangMm - 130).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })) : []));
+const marks = computed(() =>
+  lamps.value
+    .filter((lamp) => (view.value === 'front' ? lamp.at.xMm > middleMm.value : lamp.at.xMm <= middleMm.value))
+    .map((lamp): SheetMark => ({ id: lamp.id, at: lamp.at, label: lamp.name, tone: tone(lamp) })),
+);
+const part = computed(() =>
+  frameAround(
+    view.value,
+    profile.value.measures,
+    marks.value.map((mark) => mark.at),
+  ),
+);
+const shell = computed(() =>
+  view.value === 'front'
+    ? profile.value.pieces
+        .filter((piece) => piece.zone === 'front' && piece.box.xMm[1] > profile.value.measures.frontOverhangMm - 130)
+        .map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }))
+    : [],
+);
 const current = computed(() => lamps.value.find((lamp) => lamp.id === picked.value));
 
 /** Rows of left and right beside each other, and those in the middle. */
@@ -68,11 +84,29 @@ function written(text: string): void {
     <section class="stack">
       <div class="leaf">
         <div class="line">
-          <ChoiceRow label="View" small :choices="[{ value: 'front', text: 'front' }, { value: 'rear', text: 'rear' }]" :value="view" @choose="(value) => (view = value)" />
+          <ChoiceRow
+            label="View"
+            small
+            :choices="[
+              { value: 'front', text: 'front' },
+              { value: 'rear', text: 'rear' },
+            ]"
+            :value="view"
+            @choose="(value) => (view = value)"
+          />
           <span class="soft">{{ untried.length === 0 ? 'Every lamp is tried again.' : `${plural(untried.length, 'lamp')} to try again.` }}</span>
           <button v-if="untried.length > 0" type="button" class="push small" @click="restAsBefore">The other {{ untried.length }} as on arrival</button>
         </div>
-        <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="shell" :marks="marks" :picked="picked" :label="`Lamps leaving, from the ${view}`" @pick="(id) => (picked = id)" />
+        <VehicleSheet
+          :profile="profile"
+          :view="view"
+          :part="part"
+          :pieces="shell"
+          :marks="marks"
+          :picked="picked"
+          :label="`Lamps leaving, from the ${view}`"
+          @pick="(id) => (picked = id)"
+        />
         <div v-if="current" class="line entry">
           <strong>{{ current.name }}</strong> <span class="soft">on arrival: {{ job.state.baseline[current.id] ?? 'not tried' }}</span>
           <ChoiceRow :label="`${current.name}, leaving`" :choices="RESULTS" :value="job.state.final[current.id]" @choose="tried" />
@@ -80,16 +114,25 @@ function written(text: string): void {
       </div>
       <div class="leaf scroll">
         <table>
-          <caption class="out-of-sight">Every factory lamp, on arrival and leaving, both sides</caption>
+          <caption class="out-of-sight">
+            Every factory lamp, on arrival and leaving, both sides
+          </caption>
           <thead>
-            <tr><th scope="col">Function</th><th scope="col">left</th><th scope="col">middle</th><th scope="col">right</th></tr>
+            <tr>
+              <th scope="col">Function</th>
+              <th scope="col">left</th>
+              <th scope="col">middle</th>
+              <th scope="col">right</th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="row in rows" :key="row.name">
               <th scope="row">{{ row.name }}</th>
               <td v-for="(lamp, index) in row.cells" :key="index">
                 <template v-if="lamp">
-                  <button type="button" class="cell" :class="tone(lamp)" :aria-label="`${lamp.name}: ${job.state.final[lamp.id] ?? 'not tried'}`" @click="picked = lamp.id">{{ lost.has(lamp.id) ? 'by the kit' : (job.state.final[lamp.id] ?? '·') }}</button>
+                  <button type="button" class="cell" :class="tone(lamp)" :aria-label="`${lamp.name}: ${job.state.final[lamp.id] ?? 'not tried'}`" @click="picked = lamp.id">
+                    {{ lost.has(lamp.id) ? 'by the kit' : (job.state.final[lamp.id] ?? '·') }}
+                  </button>
                   <small v-if="job.state.baseline[lamp.id] !== 'works'" class="soft">was {{ job.state.baseline[lamp.id] ?? 'not tried' }}</small>
                 </template>
               </td>
@@ -115,27 +158,60 @@ function written(text: string): void {
               <span>{{ sayHold(hold, names) }}</span>
             </li>
           </ul>
-          <button type="button" class="push main big" :disabled="!ready" @click="job.record('job.signed', { atSeq: job.state.lastSeq })">Sign off as {{ session.session?.benchName }}</button>
+          <button type="button" class="push main big" :disabled="!ready" @click="job.record('job.signed', { atSeq: job.state.lastSeq })">
+            Sign off as {{ session.session?.benchName }}
+          </button>
         </template>
       </div>
       <div class="leaf stack">
         <h2>Fault codes leaving</h2>
         <div class="line">
           <button type="button" class="push small" @click="asking = 'code'">Add a fault code</button>
-          <button type="button" class="push small" :aria-pressed="job.state.codesRead.after !== undefined" @click="job.record('codes.read', { moment: 'after', count: job.state.codes.after.length })">{{ job.state.codes.after.length === 0 ? 'Read: none stored' : 'All codes entered' }}</button>
+          <button
+            type="button"
+            class="push small"
+            :aria-pressed="job.state.codesRead.after !== undefined"
+            @click="job.record('codes.read', { moment: 'after', count: job.state.codes.after.length })"
+          >
+            {{ job.state.codes.after.length === 0 ? 'Read: none stored' : 'All codes entered' }}
+          </button>
         </div>
-        <ul class="line"><li v-for="entry in job.state.codes.after" :key="entry.code"><TapeLabel class="mono">{{ entry.code }}</TapeLabel></li></ul>
+        <ul class="line">
+          <li v-for="entry in job.state.codes.after" :key="entry.code">
+            <TapeLabel class="mono">{{ entry.code }}</TapeLabel>
+          </li>
+        </ul>
         <h2>Panel gaps leaving</h2>
         <div class="gaps">
-          <MeasureEntry v-for="gap in profile.gaps" :key="gap.id" :label="`${gap.name} (was ${job.state.gaps.before[gap.id] ?? '?'})`" unit="mm" :least="0" :most="100" :value="job.state.gaps.after[gap.id]" @measured="(widthMm) => job.record('gap.measured', { gap: gap.id, moment: 'after', widthMm })" />
+          <MeasureEntry
+            v-for="gap in profile.gaps"
+            :key="gap.id"
+            :label="`${gap.name} (was ${job.state.gaps.before[gap.id] ?? '?'})`"
+            unit="mm"
+            :least="0"
+            :most="100"
+            :value="job.state.gaps.after[gap.id]"
+            @measured="(widthMm) => job.record('gap.measured', { gap: gap.id, moment: 'after', widthMm })"
+          />
         </div>
       </div>
       <div v-if="Object.keys(job.state.exceptions).length > 0" class="leaf">
         <h2>Named exceptions</h2>
-        <ul class="stack"><li v-for="(note, about) in job.state.exceptions" :key="about"><TapeLabel>{{ note }}</TapeLabel> <span class="soft mono">{{ about }}</span></li></ul>
+        <ul class="stack">
+          <li v-for="(note, about) in job.state.exceptions" :key="about">
+            <TapeLabel>{{ note }}</TapeLabel> <span class="soft mono">{{ about }}</span>
+          </li>
+        </ul>
       </div>
     </section>
-    <AskText v-if="asking" :title="asking === 'code' ? 'A fault code leaving' : 'Reopen the job'" :label="asking === 'code' ? 'Code as the scanner shows it' : 'Why'" action="Record it" @written="written" @close="asking = undefined" />
+    <AskText
+      v-if="asking"
+      :title="asking === 'code' ? 'A fault code leaving' : 'Reopen the job'"
+      :label="asking === 'code' ? 'Code as the scanner shows it' : 'Why'"
+      action="Record it"
+      @written="written"
+      @close="asking = undefined"
+    />
   </div>
 </template>
 

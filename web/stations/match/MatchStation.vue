@@ -41,11 +41,16 @@ function confirm(kit: Kit): void {
           <span class="sign" aria-hidden="true">{{ SIGNS[verdict.value] }}</span>
           <div>
             <h2>{{ kit.maker }} {{ kit.name }} {{ TRUTH_WORDS[verdict.value] }}</h2>
-            <p v-if="verdict.ask[0]" class="soft">{{ verdict.ask.length }} fact{{ verdict.ask.length > 1 ? 's' : '' }} left that could change what is needed; the quickest look first.</p>
+            <p v-if="verdict.ask[0]" class="soft">
+              {{ verdict.ask.length }} fact{{ verdict.ask.length > 1 ? 's' : '' }} left that could change what is needed; the quickest look first.
+            </p>
           </div>
         </div>
         <ul class="reasons" aria-label="Why">
-          <li v-for="(reason, index) in verdict.reasons" :key="index" :class="reason.value"><span class="sign" aria-hidden="true">{{ SIGNS[reason.value] }}</span>{{ sayReason(reason, names.fact, names.mount) }}</li>
+          <li v-for="(reason, index) in verdict.reasons" :key="index" :class="reason.value">
+            <span class="sign" aria-hidden="true">{{ SIGNS[reason.value] }}</span
+            >{{ sayReason(reason, names.fact, names.mount) }}
+          </li>
         </ul>
         <OpeningFit v-for="place in openings" :key="place.name" :opening="place.opening" :box="place.box" :label="`${place.name}: lamp in its opening`" />
         <CautionNote v-for="text in kit.warnings" :key="text" :text="text" />
@@ -56,7 +61,12 @@ function confirm(kit: Kit): void {
           <h2>Options and what they bring</h2>
           <div v-for="option in kit.options" :key="option.id" class="stack">
             <h3>{{ option.label }}</h3>
-            <ChoiceRow :label="option.label" :choices="option.choices.map((choice) => ({ value: choice.id, text: choice.label }))" :value="chosen(kit, option.id, option.default)" @choose="(choice) => job.record('option.chosen', { kit: kit.slug, option: option.id, choice })" />
+            <ChoiceRow
+              :label="option.label"
+              :choices="option.choices.map((choice) => ({ value: choice.id, text: choice.label }))"
+              :value="chosen(kit, option.id, option.default)"
+              @choose="(choice) => job.record('option.chosen', { kit: kit.slug, option: option.id, choice })"
+            />
             <p class="soft">{{ option.choices.find((choice) => choice.id === chosen(kit, option.id, option.default))?.consequence }}</p>
           </div>
           <h3>Needed from the box because of these facts</h3>
@@ -65,7 +75,9 @@ function confirm(kit: Kit): void {
             <li v-for="item in verdict.undecidedAdapters" :key="item" class="soft">? {{ names.item(kit.slug, item) }}, hangs on what is not known</li>
             <li v-if="verdict.adapters.length + verdict.undecidedAdapters.length === 0" class="soft">Nothing beyond the standard contents.</li>
           </ul>
-          <button type="button" class="push main" :disabled="verdict.value !== 'yes' || isConfirmed(kit)" @click="confirm(kit)">{{ isConfirmed(kit) ? 'Match confirmed' : 'Confirm this match' }}</button>
+          <button type="button" class="push main" :disabled="verdict.value !== 'yes' || isConfirmed(kit)" @click="confirm(kit)">
+            {{ isConfirmed(kit) ? 'Match confirmed' : 'Confirm this match' }}
+          </button>
         </div>
       </div>
     </section>

@@ -30,7 +30,23 @@ const done = computed<OpenStep[]>(() =>
     const level = piece?.levels.find((entry) => entry.level === move.level);
     if (!piece || !level) return [];
     const way = level.ways.find((entry) => entry.id === move.way) ?? level.ways[0];
-    return [{ slot: 0, piece: piece.id, from: move.from, level: move.level, way: way?.id ?? '', needs: way?.needs ?? [], side: piece.side, zone: piece.zone, people: level.people, minutes: level.openMin, tools: [], fasteners: [], sensors: [] }];
+    return [
+      {
+        slot: 0,
+        piece: piece.id,
+        from: move.from,
+        level: move.level,
+        way: way?.id ?? '',
+        needs: way?.needs ?? [],
+        side: piece.side,
+        zone: piece.zone,
+        people: level.people,
+        minutes: level.openMin,
+        tools: [],
+        fasteners: [],
+        sensors: [],
+      },
+    ];
   }),
 );
 const drawing = computed(() => layWayIn(profile.value, mounts.value, done.value, plan.value));
@@ -48,7 +64,15 @@ const pieces = computed(() => {
       return { piece, level, part };
     });
 });
-const part = computed(() => frameAround(view.value, profile.value.measures, pieces.value.flatMap(({ piece }) => [0, 1].map((end) => ({ xMm: piece.box.xMm[end] ?? 0, yMm: piece.box.yMm[end] ?? 0, zMm: piece.box.zMm[end] ?? 0 }))), 200, 1000));
+const part = computed(() =>
+  frameAround(
+    view.value,
+    profile.value.measures,
+    pieces.value.flatMap(({ piece }) => [0, 1].map((end) => ({ xMm: piece.box.xMm[end] ?? 0, yMm: piece.box.yMm[end] ?? 0, zMm: piece.box.zMm[end] ?? 0 }))),
+    200,
+    1000,
+  ),
+);
 
 watch(plan, () => void (picked.value = undefined));
 
@@ -72,7 +96,10 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
 <template>
   <div class="stack">
     <div v-if="plan" class="line figures">
-      <span v-if="!settled"><strong>{{ personMinutes(plan.personMin) }}</strong> in and back, {{ plan.choice.proved ? 'proved least' : `at most ${personMinutes((plan.choice.total - plan.choice.lowerBound) / 100)} above the least` }}</span>
+      <span v-if="!settled"
+        ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back,
+        {{ plan.choice.proved ? 'proved least' : `at most ${personMinutes((plan.choice.total - plan.choice.lowerBound) / 100)} above the least` }}</span
+      >
       <span v-if="!settled" class="soft">opening {{ minutes(plan.openMin) }}, closing {{ minutes(plan.closeMin) }}, breakage allowance {{ minutes(plan.breakageMin) }}</span>
       <span v-else><strong>Everything is reachable.</strong> Go on with the wires.</span>
       <span class="grow" />
@@ -80,7 +107,9 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
     </div>
     <EmptyNote v-else kind="loading">Working out the least-labour way in…</EmptyNote>
     <ul v-if="plan && plan.problems.length > 0">
-      <li v-for="problem in plan.problems" :key="problem.target" class="problem" role="alert">{{ names.mount(problem.target) }} cannot be reached by any way this profile knows. Measure at the vehicle and correct the profile.</li>
+      <li v-for="problem in plan.problems" :key="problem.target" class="problem" role="alert">
+        {{ names.mount(problem.target) }} cannot be reached by any way this profile knows. Measure at the vehicle and correct the profile.
+      </li>
     </ul>
     <div v-if="!floor && plan" class="leaf">
       <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" label="The way in, from outside to the targets" @pick="(piece) => (picked = piece)" />
@@ -95,7 +124,16 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
         <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="pieces" :label="`Pieces to open, from the ${view}`" @piece="(piece) => (picked = piece)" />
       </div>
       <div class="stack">
-        <StepPanel v-if="current" :key="current.piece + current.level" :step="current" :slot-number="slotOffset + current.slot" :why="why(current)" :ready="ready(current)" :floor="floor" @done="(counts) => current && move(current, counts)" />
+        <StepPanel
+          v-if="current"
+          :key="current.piece + current.level"
+          :step="current"
+          :slot-number="slotOffset + current.slot"
+          :why="why(current)"
+          :ready="ready(current)"
+          :floor="floor"
+          @done="(counts) => current && move(current, counts)"
+        />
         <VehicleSheet v-if="floor && current" :profile="profile" :view="view" :part="part" :pieces="pieces" label="Where this step is" />
         <div v-if="!floor && plan && plan.steps.length > 0" class="leaf">
           <h2>{{ plural(plan.steps.length, 'step') }} to go</h2>

@@ -15,7 +15,9 @@ const { job, context, names } = useCurrentJob();
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
 const way = computed(() => piece.value?.levels.find((level) => level.level === props.step.level)?.ways.find((entry) => entry.id === props.step.way));
 const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fasteners.map((group) => [group.id, group.count])));
-const missing = computed(() => props.step.needs.filter((need) => (job.state.pieces[need.piece] ?? 'fitted') === 'fitted').map((need) => names.value.piece(need.piece).toLowerCase()));
+const missing = computed(() =>
+  props.step.needs.filter((need) => (job.state.pieces[need.piece] ?? 'fitted') === 'fitted').map((need) => names.value.piece(need.piece).toLowerCase()),
+);
 const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
 
 function change(group: string, by: number): void {
@@ -23,7 +25,10 @@ function change(group: string, by: number): void {
 }
 
 function finish(): void {
-  emit('done', props.step.fasteners.map((group) => ({ group: group.id, count: counts.value[group.id] ?? group.count })));
+  emit(
+    'done',
+    props.step.fasteners.map((group) => ({ group: group.id, count: counts.value[group.id] ?? group.count })),
+  );
 }
 
 function broken(group: string): void {
@@ -37,7 +42,10 @@ function broken(group: string): void {
       <span class="slot" :aria-label="`Tray slot ${slotNumber}`">{{ slotNumber }}</span>
       <div>
         <h2>{{ VERBS[step.level] }}: {{ names.piece(step.piece).toLowerCase() }}</h2>
-        <p class="soft">{{ step.side === 'centre' ? 'middle' : `${step.side} side` }}, {{ step.zone.replace('-', ' ') }} · {{ minutes(step.minutes) }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}</p>
+        <p class="soft">
+          {{ step.side === 'centre' ? 'middle' : `${step.side} side` }}, {{ step.zone.replace('-', ' ') }} · {{ minutes(step.minutes)
+          }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}
+        </p>
       </div>
     </header>
     <CautionNote v-for="text in piece?.cautions ?? []" :key="text" :text="text" />
@@ -60,10 +68,16 @@ function broken(group: string): void {
     </ul>
     <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
     <p v-if="way?.note">{{ way.note }}</p>
-    <p v-for="sensor in step.sensors" :key="sensor"><strong>{{ names.sensor(sensor) }}</strong>: unplug it before the pull. {{ context.profile.sensors.find((entry) => entry.id === sensor)?.lock }}.</p>
+    <p v-for="sensor in step.sensors" :key="sensor">
+      <strong>{{ names.sensor(sensor) }}</strong
+      >: unplug it before the pull. {{ context.profile.sensors.find((entry) => entry.id === sensor)?.lock }}.
+    </p>
     <button type="button" class="push main big" :disabled="!ready" @click="finish">Done, into slot {{ slotNumber }}</button>
     <p v-if="!ready" class="soft">First: {{ missing.join(', ') }}.</p>
-    <details><summary>Why this?</summary><p class="soft">{{ why }} It is part of the way in that costs the fewest person-minutes, opening, closing and expected breakage together.</p></details>
+    <details>
+      <summary>Why this?</summary>
+      <p class="soft">{{ why }} It is part of the way in that costs the fewest person-minutes, opening, closing and expected breakage together.</p>
+    </details>
   </article>
 </template>
 

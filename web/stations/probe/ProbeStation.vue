@@ -24,7 +24,8 @@ const reference = computed(() => (ground.value === undefined || feed.value === u
 function referenceRead(which: 'ground' | 'feed', value: number): void {
   if (which === 'ground') ground.value = value;
   else feed.value = value;
-  if (reference.value?.code === 'good' && ground.value !== undefined && feed.value !== undefined) void job.record('reference.checked', { groundV: ground.value, feedV: feed.value });
+  if (reference.value?.code === 'good' && ground.value !== undefined && feed.value !== undefined)
+    void job.record('reference.checked', { groundV: ground.value, feedV: feed.value });
 }
 
 function readingAt(plug: string, pin: string, state: string) {
@@ -55,7 +56,9 @@ const isPicked = (plug: string, pin: string, state: string) => picked.value?.plu
       <div class="leaf stack" :class="{ waits: !job.state.reference }">
         <div class="scroll">
           <table>
-            <caption class="out-of-sight">Readings: a row for each wire, a column for each state of the vehicle</caption>
+            <caption class="out-of-sight">
+              Readings: a row for each wire, a column for each state of the vehicle
+            </caption>
             <thead>
               <tr>
                 <th scope="col">Wire</th>
@@ -70,7 +73,14 @@ const isPicked = (plug: string, pin: string, state: string) => picked.value?.plu
                   <span class="soft mono">pin {{ wire.pin.id }} · {{ wire.pin.colour ?? 'no colour noted' }}</span>
                 </th>
                 <td v-for="state in states" :key="state">
-                  <button type="button" class="cell" :class="[readingAt(wire.plug.id, wire.pin.id, state)?.found.replaceAll(' ', '-') ?? 'none', { picked: isPicked(wire.plug.id, wire.pin.id, state) }]" :aria-label="`${wire.plug.name} pin ${wire.pin.id}, ${state}: ${readingAt(wire.plug.id, wire.pin.id, state) ? volts(readingAt(wire.plug.id, wire.pin.id, state)?.highV ?? 0) : 'not read'}`" :disabled="!job.state.reference" @click="picked = { plug: wire.plug.id, pin: wire.pin.id, state }">
+                  <button
+                    type="button"
+                    class="cell"
+                    :class="[readingAt(wire.plug.id, wire.pin.id, state)?.found.replaceAll(' ', '-') ?? 'none', { picked: isPicked(wire.plug.id, wire.pin.id, state) }]"
+                    :aria-label="`${wire.plug.name} pin ${wire.pin.id}, ${state}: ${readingAt(wire.plug.id, wire.pin.id, state) ? volts(readingAt(wire.plug.id, wire.pin.id, state)?.highV ?? 0) : 'not read'}`"
+                    :disabled="!job.state.reference"
+                    @click="picked = { plug: wire.plug.id, pin: wire.pin.id, state }"
+                  >
                     {{ readingAt(wire.plug.id, wire.pin.id, state) ? volts(readingAt(wire.plug.id, wire.pin.id, state)?.highV ?? 0) : 'read' }}
                   </button>
                 </td>
@@ -81,7 +91,15 @@ const isPicked = (plug: string, pin: string, state: string) => picked.value?.plu
         </div>
         <div v-if="picked" class="line entry">
           <strong>Pin {{ picked.pin }} with {{ picked.state }}</strong>
-          <MeasureEntry :key="`${picked.plug}/${picked.pin}/${picked.state}`" label="Voltage to the proved ground" unit="V" :least="-60" :most="60" :value="current?.highV" @measured="(value) => take(value)" />
+          <MeasureEntry
+            :key="`${picked.plug}/${picked.pin}/${picked.state}`"
+            label="Voltage to the proved ground"
+            unit="V"
+            :least="-60"
+            :most="60"
+            :value="current?.highV"
+            @measured="(value) => take(value)"
+          />
           <span v-if="current">{{ CLASS_WORDS[current.found] }}</span>
           <template v-if="current?.found === 'in between'">
             <button type="button" class="push small" @click="take(current.highV, 'holds')">Test lamp lights, it holds</button>

@@ -33,7 +33,16 @@ const part = computed<[number, number, number, number]>(() => {
   const [x, y, , height] = frame('top', context.value.profile.measures);
   return [x - REACH_MM, y - 200, REACH_MM + 2900, height + 400];
 });
-const cones = computed(() => effects.value.filter(({ sensor }) => sensor.fieldOfView.rangeM > 0).map((effect) => ({ id: effect.sensor.id, was: viewSector(effect.sensor, 0, effect.sensor.fieldOfView.rangeM < 10 ? 900 : REACH_MM), now: viewSector(effect.sensor, effect.change.yawDeg, effect.sensor.fieldOfView.rangeM < 10 ? 900 : REACH_MM), off: effect.beyondTolerance })));
+const cones = computed(() =>
+  effects.value
+    .filter(({ sensor }) => sensor.fieldOfView.rangeM > 0)
+    .map((effect) => ({
+      id: effect.sensor.id,
+      was: viewSector(effect.sensor, 0, effect.sensor.fieldOfView.rangeM < 10 ? 900 : REACH_MM),
+      now: viewSector(effect.sensor, effect.change.yawDeg, effect.sensor.fieldOfView.rangeM < 10 ? 900 : REACH_MM),
+      off: effect.beyondTolerance,
+    })),
+);
 
 function moved(sensor: string, part_: Partial<PoseChange>): void {
   void job.record('sensor.moved', { sensor, ...(job.state.sensorMoves[sensor] ?? UNMOVED), ...part_ });
@@ -65,22 +74,62 @@ function calibrated(note: string): void {
         </div>
         <p>{{ saySensorEffect(effect) }}</p>
         <div class="line">
-          <button v-if="unplugged(effect.sensor.id)" type="button" class="push main" @click="job.record('sensor.reconnected', { sensor: effect.sensor.id })">Reconnected, {{ effect.sensor.lock }} closed</button>
+          <button v-if="unplugged(effect.sensor.id)" type="button" class="push main" @click="job.record('sensor.reconnected', { sensor: effect.sensor.id })">
+            Reconnected, {{ effect.sensor.lock }} closed
+          </button>
           <button v-else type="button" class="push small" @click="job.record('sensor.unplugged', { sensor: effect.sensor.id })">Unplug it</button>
         </div>
         <details>
           <summary>It was moved: by how much</summary>
           <div class="line entries">
-            <MeasureEntry label="Yaw, left +" unit="°" :least="-45" :most="45" :value="job.state.sensorMoves[effect.sensor.id]?.yawDeg" @measured="(yawDeg) => moved(effect.sensor.id, { yawDeg })" />
-            <MeasureEntry label="Pitch, up +" unit="°" :least="-45" :most="45" :value="job.state.sensorMoves[effect.sensor.id]?.pitchDeg" @measured="(pitchDeg) => moved(effect.sensor.id, { pitchDeg })" />
-            <MeasureEntry label="Forward" unit="mm" :least="-2000" :most="2000" :value="job.state.sensorMoves[effect.sensor.id]?.xMm" @measured="(xMm) => moved(effect.sensor.id, { xMm })" />
-            <MeasureEntry label="Left" unit="mm" :least="-2000" :most="2000" :value="job.state.sensorMoves[effect.sensor.id]?.yMm" @measured="(yMm) => moved(effect.sensor.id, { yMm })" />
-            <MeasureEntry label="Up" unit="mm" :least="-2000" :most="2000" :value="job.state.sensorMoves[effect.sensor.id]?.zMm" @measured="(zMm) => moved(effect.sensor.id, { zMm })" />
+            <MeasureEntry
+              label="Yaw, left +"
+              unit="°"
+              :least="-45"
+              :most="45"
+              :value="job.state.sensorMoves[effect.sensor.id]?.yawDeg"
+              @measured="(yawDeg) => moved(effect.sensor.id, { yawDeg })"
+            />
+            <MeasureEntry
+              label="Pitch, up +"
+              unit="°"
+              :least="-45"
+              :most="45"
+              :value="job.state.sensorMoves[effect.sensor.id]?.pitchDeg"
+              @measured="(pitchDeg) => moved(effect.sensor.id, { pitchDeg })"
+            />
+            <MeasureEntry
+              label="Forward"
+              unit="mm"
+              :least="-2000"
+              :most="2000"
+              :value="job.state.sensorMoves[effect.sensor.id]?.xMm"
+              @measured="(xMm) => moved(effect.sensor.id, { xMm })"
+            />
+            <MeasureEntry
+              label="Left"
+              unit="mm"
+              :least="-2000"
+              :most="2000"
+              :value="job.state.sensorMoves[effect.sensor.id]?.yMm"
+              @measured="(yMm) => moved(effect.sensor.id, { yMm })"
+            />
+            <MeasureEntry
+              label="Up"
+              unit="mm"
+              :least="-2000"
+              :most="2000"
+              :value="job.state.sensorMoves[effect.sensor.id]?.zMm"
+              @measured="(zMm) => moved(effect.sensor.id, { zMm })"
+            />
           </div>
         </details>
         <template v-if="effect.calibrationDue">
           <CautionNote :text="effect.sensor.procedure" />
-          <TapeLabel v-if="job.state.calibrated[effect.sensor.id]">Calibration {{ job.state.calibrated[effect.sensor.id]?.how }}{{ job.state.calibrated[effect.sensor.id]?.note ? `: ${job.state.calibrated[effect.sensor.id]?.note}` : '' }}</TapeLabel>
+          <TapeLabel v-if="job.state.calibrated[effect.sensor.id]"
+            >Calibration {{ job.state.calibrated[effect.sensor.id]?.how
+            }}{{ job.state.calibrated[effect.sensor.id]?.note ? `: ${job.state.calibrated[effect.sensor.id]?.note}` : '' }}</TapeLabel
+          >
           <div v-else class="line">
             <button v-for="how in HOWS" :key="how" type="button" class="push small" @click="asking = { sensor: effect.sensor.id, how }">Calibration {{ how }}</button>
           </div>
@@ -88,7 +137,14 @@ function calibrated(note: string): void {
       </article>
       <p class="soft">{{ all.length }} of {{ context.profile.sensors.length }} sensors in this profile are touched.</p>
     </div>
-    <AskText v-if="asking" :title="`Calibration ${asking.how}`" label="Procedure, place and odometer, or who does it" action="Record it" @written="calibrated" @close="asking = undefined" />
+    <AskText
+      v-if="asking"
+      :title="`Calibration ${asking.how}`"
+      label="Procedure, place and odometer, or who does it"
+      action="Record it"
+      @written="calibrated"
+      @close="asking = undefined"
+    />
   </div>
 </template>
 

@@ -18,17 +18,31 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
 
 <template>
   <div class="stack">
-    <CautionNote v-if="context.profile.highVoltage" text="High-voltage vehicle: orange cables stay untouched. Only the 12 V side, after the maker’s isolation procedure, by people qualified for it." />
+    <CautionNote
+      v-if="context.profile.highVoltage"
+      text="High-voltage vehicle: orange cables stay untouched. Only the 12 V side, after the maker’s isolation procedure, by people qualified for it."
+    />
     <EmptyNote v-if="joints.length === 0" kind="empty">No plug of this job meets the vehicle yet. Settle the facts at Match: they decide which plugs it has.</EmptyNote>
     <section v-for="load in loads" :key="load.circuit.id" class="leaf stack">
       <div class="line">
         <h2>{{ load.circuit.name }}</h2>
-        <span class="soft">fuse {{ load.circuit.fuse.slot }}, {{ amperes(load.circuit.fuse.ratedA, 0) }} · wire {{ load.circuit.wire.areaMm2 }} mm² × {{ load.circuit.wire.lengthM }} m</span>
+        <span class="soft"
+          >fuse {{ load.circuit.fuse.slot }}, {{ amperes(load.circuit.fuse.ratedA, 0) }} · wire {{ load.circuit.wire.areaMm2 }} mm² × {{ load.circuit.wire.lengthM }} m</span
+        >
       </div>
       <FuseWire :check="load.check" :slot-name="load.circuit.fuse.slot" :label="sayLoad(load.check)" />
       <p>{{ sayLoad(load.check) }}</p>
       <div class="line">
-        <button v-if="load.check.verdict === 'carries' || load.check.verdict === 'warn'" type="button" class="push" :class="{ main: !load.accepted }" :disabled="load.accepted" @click="job.record('load.accepted', { kit: kitOf(load.circuit.id), circuit: load.circuit.id })">{{ load.accepted ? 'Load accepted' : 'Accept this load' }}</button>
+        <button
+          v-if="load.check.verdict === 'carries' || load.check.verdict === 'warn'"
+          type="button"
+          class="push"
+          :class="{ main: !load.accepted }"
+          :disabled="load.accepted"
+          @click="job.record('load.accepted', { kit: kitOf(load.circuit.id), circuit: load.circuit.id })"
+        >
+          {{ load.accepted ? 'Load accepted' : 'Accept this load' }}
+        </button>
         <span class="soft">Added: {{ load.added.map((entry) => `${entry.name.toLowerCase()} ${entry.powerW} W at ${entry.atV} V, ${entry.kind}`).join('; ') }}</span>
       </div>
     </section>
@@ -38,13 +52,31 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
           <h2>{{ joint.vehiclePlug.name }}</h2>
           <span class="soft">{{ joint.vehiclePlug.whereToLook }}</span>
         </div>
-        <PlugFaces :vehicle="joint.vehiclePlug" :kit="joint.kitPlug" :mate="joint.mate" :label="`${joint.vehiclePlug.name} against ${joint.kitPlug.name}: ${MATE_WORDS[joint.mate.value]}`" />
-        <p :class="joint.mate.value === 'mates' ? 'good' : 'bad'">{{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${names.item(joint.kit.slug, joint.connection.adapter).toLowerCase()}` : '' }}.</p>
+        <PlugFaces
+          :vehicle="joint.vehiclePlug"
+          :kit="joint.kitPlug"
+          :mate="joint.mate"
+          :label="`${joint.vehiclePlug.name} against ${joint.kitPlug.name}: ${MATE_WORDS[joint.mate.value]}`"
+        />
+        <p :class="joint.mate.value === 'mates' ? 'good' : 'bad'">
+          {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${names.item(joint.kit.slug, joint.connection.adapter).toLowerCase()}` : '' }}.
+        </p>
         <ul v-if="joint.mate.troubles.length > 0">
           <li v-for="trouble in joint.mate.troubles" :key="trouble.code" class="bad">{{ sayMateTrouble(trouble) }}</li>
         </ul>
-        <p class="soft">Lock: {{ joint.vehiclePlug.lock }}.<template v-if="legOf(joint.kitPlug.lamp)"> Leg {{ millimetres(legOf(joint.kitPlug.lamp)?.lengthMm ?? 0) }}.</template> Push until it clicks, then pull once.</p>
-        <button type="button" class="push" :class="{ main: !joint.joined }" :disabled="joint.joined || joint.mate.value === 'does not mate'" @click="job.record('plug.joined', { kit: joint.kit.slug, connection: joint.connection.id })">{{ joint.joined ? 'Joined and locked' : 'Joined, clicked, locked' }}</button>
+        <p class="soft">
+          Lock: {{ joint.vehiclePlug.lock }}.<template v-if="legOf(joint.kitPlug.lamp)"> Leg {{ millimetres(legOf(joint.kitPlug.lamp)?.lengthMm ?? 0) }}.</template> Push until it
+          clicks, then pull once.
+        </p>
+        <button
+          type="button"
+          class="push"
+          :class="{ main: !joint.joined }"
+          :disabled="joint.joined || joint.mate.value === 'does not mate'"
+          @click="job.record('plug.joined', { kit: joint.kit.slug, connection: joint.connection.id })"
+        >
+          {{ joint.joined ? 'Joined and locked' : 'Joined, clicked, locked' }}
+        </button>
       </article>
     </section>
   </div>

@@ -1,4 +1,4 @@
-import type { Condition as PlainCondition } from '@jade/core/match';
+import type { Condition as PlainCondition } from '@jade/core/facts';
 import { Each, Optional, Part, Slug, Text } from '@jade/contract/check';
 
 /** Either one fact with its value, or all, any or not of other conditions. */

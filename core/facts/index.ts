@@ -1,0 +1,2 @@
+export * from './condition.ts';
+export * from './check.ts';

@@ -1,0 +1,195 @@
+import type { Browser, Locator, Page } from 'playwright-core';
+import { openBench, openBrowser, openShop, settled, TABLET, type OpenShop } from './test/bench.ts';
+
+const LONG_MS = 240_000;
+
+let shop: OpenShop;
+let browser: Browser;
+beforeAll(async () => {
+  shop = await openShop();
+  browser = await openBrowser();
+}, LONG_MS);
+afterAll(async () => {
+  await browser.close();
+  await shop.stop();
+});
+
+type Press = (target: Locator) => Promise<void>;
+const byTouch: Press = (target) => target.tap();
+const byKeyboard: Press = async (target) => {
+  await target.focus();
+  await target.press('Enter');
+};
+
+/** Opens a job of its own on the same van, so that both walks begin with a fresh one. */
+async function freshJob(page: Page, eventId: string): Promise<string> {
+  const answer = await page.context().request.post(`${shop.address}/api/jobs`, { data: { id: eventId, vehicle: 'hill-road-12', kits: [{ slug: 'cairn-fen-pair' }] } });
+  return ((await answer.json()) as { id: string }).id;
+}
+
+class Walk {
+  constructor(
+    private readonly page: Page,
+    private readonly job: string,
+    private readonly press: Press,
+  ) {}
+
+  async go(station: string): Promise<void> {
+    await this.press(this.page.getByRole('navigation').getByRole('link', { name: new RegExp(`^${station}`) }));
+    await this.page.getByRole('heading', { level: 1, name: station }).waitFor();
+  }
+
+  async button(name: string | RegExp): Promise<void> {
+    await this.press(this.page.getByRole('button', { name }).first());
+  }
+
+  async radio(group: string, choice: string): Promise<void> {
+    await this.press(this.page.getByRole('radiogroup', { name: group, exact: true }).getByRole('radio', { name: choice, exact: true }));
+  }
+
+  async measure(label: string | RegExp, value: string, place = 0): Promise<void> {
+    const field = this.page.getByRole('textbox', { name: label, exact: typeof label === 'string' }).nth(place);
+    await field.fill(value);
+    await field.press('Enter');
+  }
+
+  state(station: string): Promise<string | null> {
+    return this.page.getByRole('navigation').getByRole('link', { name: new RegExp(`^${station}`) }).textContent();
+  }
+
+  async checkIn(): Promise<void> {
+    await this.page.goto(`${shop.address}/jobs/${this.job}/check-in`);
+    await this.page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
+    await this.measure('Number, 17 places', 'wxh35b00420071834');
+    const facts: [string, string][] = [['Trim', 'guard'], ['Headlamp technology', 'led'], ['Headlamp maker', 'b'], ['Front fog', 'blank'], ['Drive side', 'right'], ['Auxiliary output'.replace('output', 'switch output'), 'present']];
+    for (const [fact, value] of facts) await this.radio(fact, value);
+    await this.press(this.page.getByRole('button', { name: 'Dipped beam, left' }));
+    await this.radio('Dipped beam, left', 'works');
+    await this.button(/^The other \d+ work/);
+    for (const gap of ['Skin to wing, left', 'Skin to wing, right', 'Headlamp to skin, left', 'Headlamp to skin, right']) {
+      await this.press(this.page.getByRole('button', { name: new RegExp(`^${gap}`) }));
+      await this.measure('Gap', '5');
+    }
+    await this.measure('Battery at rest', '12.6');
+    await this.button('Read: none stored');
+  }
+
+  async matchAndGather(): Promise<void> {
+    await this.go('Match');
+    await this.page.getByText('Cairn Fen pair fits').waitFor();
+    await this.button('Confirm this match');
+    await this.go('Gather');
+    await this.button('The rest is as listed');
+    for (let open = await this.page.getByRole('button', { name: 'Mark done' }).count(); open > 0; open--) await this.button('Mark done');
+  }
+
+  async openUp(): Promise<number> {
+    await this.go('Open up');
+    let steps = 0;
+    for (; steps < 40; steps++) {
+      const done = this.page.getByRole('button', { name: /^Done, into slot/ });
+      await this.page.getByText('Everything is reachable.').or(done).first().waitFor();
+      if (await this.page.getByText('Everything is reachable.').isVisible()) break;
+      const slot = await done.textContent();
+      await this.press(done);
+      await this.page.waitForFunction((before) => ![...document.querySelectorAll('button')].some((button) => button.textContent === before), slot);
+    }
+    return steps;
+  }
+
+  async wireAndProbe(): Promise<void> {
+    await this.go('Wire');
+    await this.button('Accept this load');
+    for (let plug = 0; plug < 2; plug++) await this.button('Joined, clicked, locked');
+    await this.go('Probe');
+    await this.measure('Ground used to battery −', '0.04');
+    await this.measure('A known feed', '12.5');
+    await this.page.getByText('The reference is good.').waitFor();
+    for (const side of ['left', 'right']) {
+      for (const [state, value] of [['front fog', '12.4'], ['all off', '0.02']] as const) {
+        await this.press(this.page.getByRole('button', { name: new RegExp(`Front fog plug, ${side} pin 2, ${state}`) }));
+        await this.measure('Voltage to the proved ground', value);
+      }
+    }
+    expect(await this.page.getByText('Proved: on with its state, off without it.').count()).toBe(2);
+  }
+
+  async fit(): Promise<void> {
+    await this.go('Fit');
+    for (const pass of ['Start all', 'Align', 'Tighten']) {
+      for (let place = 0; place < (await this.page.getByRole('button', { name: pass }).count()); place++) await this.press(this.page.getByRole('button', { name: pass }).nth(place));
+    }
+    for (const name of ['Fog lamp lights, left', 'Fog lamp lights, right']) await this.press(this.page.getByRole('listitem').filter({ hasText: name }).getByRole('button', { name: 'It works' }));
+  }
+
+  async closeUp(): Promise<void> {
+    await this.go('Close up');
+    for (let steps = 0; steps < 40; steps++) {
+      const back = this.page.getByRole('button', { name: /^It is (back|loosened|folded|hung)/ });
+      await this.page.getByText('Everything is back and the tray is empty.').or(back).first().waitFor();
+      if (await this.page.getByText('Everything is back and the tray is empty.').isVisible()) return;
+      const heading = await this.page.getByRole('article').getByRole('heading').textContent();
+      await this.press(back);
+      await this.page.waitForFunction((before) => document.querySelector('article h2')?.textContent !== before, heading);
+    }
+    throw new Error('closing did not come to an end');
+  }
+
+  async senseAndAim(): Promise<void> {
+    await this.go('Sense');
+    await this.button('Calibration by others');
+    await this.page.getByLabel('Procedure, place and odometer, or who does it').fill('Calibration bay at the quay, booked');
+    await this.button('Record it');
+    await this.go('Aim');
+    await this.button('10 m');
+    for (const text of ['Tyres at pressure', 'Load as the rule says', 'Levelling at zero']) await this.button(new RegExp(`^${text}`));
+    for (const lamp of ['Fen lamp, left', 'Fen lamp, right']) {
+      await this.press(this.page.getByRole('listitem').getByRole('button', { name: lamp }));
+      await this.page.getByRole('article').getByRole('heading', { name: lamp }).waitFor();
+      await this.measure('Lower lit edge above floor', '374');
+      await this.measure('On the wall, before', '260');
+      // 374 mm high at 10 m with a dip of 1.75 %: mark at 199 mm, in from 174 to 224 mm.
+      await this.measure('On the wall, after', '205');
+      await this.page.getByText(/^After: In:/).waitFor();
+    }
+  }
+
+  async handOver(): Promise<void> {
+    await this.go('Hand over');
+    await this.button(/^The other \d+ as on arrival/);
+    await this.button('Read: none stored');
+    for (const gap of ['Skin to wing, left', 'Skin to wing, right', 'Headlamp to skin, left', 'Headlamp to skin, right']) await this.measure(new RegExp(`^${gap}`), '5.5');
+    await this.page.getByRole('heading', { name: 'It can leave' }).waitFor();
+    await this.button(/^Sign off as/);
+    await this.page.getByRole('heading', { name: 'Signed off' }).waitFor();
+    await settled(this.page);
+  }
+}
+
+async function walkThrough(page: Page, job: string, press: Press): Promise<void> {
+  const walk = new Walk(page, job, press);
+  await walk.checkIn();
+  await walk.matchAndGather();
+  expect(await walk.openUp()).toBeGreaterThan(8);
+  await walk.wireAndProbe();
+  await walk.fit();
+  await walk.closeUp();
+  await walk.senseAndAim();
+  await walk.handOver();
+  for (const station of ['Check in', 'Match', 'Gather', 'Open up', 'Wire', 'Probe', 'Sense', 'Fit', 'Close up', 'Aim', 'Hand over']) expect([station, await walk.state(station)]).toEqual([station, expect.stringContaining('settled')]);
+  const sheet = await page.context().request.get(`${shop.address}/api/jobs/${job}/sheet.pdf`);
+  expect(sheet.headers()['content-type']).toBe('application/pdf');
+  expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
+}
+
+test('a fresh job goes through all eleven stations to the signed sheet by touch alone on a tablet', async () => {
+  const { page, complaints } = await openBench(browser, shop.address, 'fern', { viewport: TABLET, hasTouch: true });
+  await walkThrough(page, await freshJob(page, '01900000-0000-7000-8000-000000000001'), byTouch);
+  expect(complaints).toEqual([]);
+}, LONG_MS);
+
+test('and by keyboard alone at the counter', async () => {
+  const { page, complaints } = await openBench(browser, shop.address, 'slate');
+  await walkThrough(page, await freshJob(page, '01900000-0000-7000-8000-000000000002'), byKeyboard);
+  expect(complaints).toEqual([]);
+}, LONG_MS);

@@ -1,0 +1,76 @@
+import { execFile } from 'node:child_process';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { chromium, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from 'playwright-core';
+import { freePort } from '../../scripts/database.mjs';
+import { startServer } from '../../scripts/server.mjs';
+import { demoFiles, emptyDatabase } from '../../server/test/shop.ts';
+
+const root = join(import.meta.dirname, '../..');
+const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+export const COUNTER = { width: 1280, height: 800 };
+export const TABLET = { width: 1024, height: 768 };
+export const PHONE = { width: 390, height: 844 };
+
+export interface OpenShop {
+  address: string;
+  databaseUrl: string;
+  port: number;
+  restart: () => Promise<void>;
+  stop: () => Promise<void>;
+}
+
+/** Loads the demo shop into a running server by the same import a user has. */
+export async function loadDemo(port: number): Promise<void> {
+  const files = demoFiles().map((file) => join(root, 'demo', file));
+  await promisify(execFile)(process.execPath, [join(root, 'dist/programs/shell.js'), 'jade', 'import', ...files], { env: { ...process.env, JADE_PORT: String(port) } });
+}
+
+/** The built server on an own database with the demo shop, as a user starts it. */
+export async function openShop(): Promise<OpenShop> {
+  const { url, drop } = await emptyDatabase();
+  const port = await freePort();
+  let server = await startServer({ databaseUrl: url, port, quiet: true });
+  await loadDemo(port);
+  return {
+    address: server.address,
+    databaseUrl: url,
+    port,
+    restart: async () => {
+      await server.stop();
+      server = await startServer({ databaseUrl: url, port, quiet: true });
+    },
+    stop: async () => {
+      await server.stop();
+      await drop();
+    },
+  };
+}
+
+export function openBrowser(): Promise<Browser> {
+  return chromium.launch({ executablePath: process.env.JADE_CHROMIUM ?? '/usr/bin/chromium', args: FLAGS });
+}
+
+export interface Bench {
+  page: Page;
+  context: BrowserContext;
+  /** What the page complained of. */
+  complaints: string[];
+}
+
+/** A browser window of somebody at the bench. */
+export async function openBench(browser: Browser, address: string, person: string, options: BrowserContextOptions = {}): Promise<Bench> {
+  const context = await browser.newContext({ viewport: COUNTER, ...options });
+  await context.request.post(`${address}/api/session`, { data: { person, device: 'test' } });
+  const page = await context.newPage();
+  page.setDefaultTimeout(15_000);
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(error.message));
+  return { page, context, complaints };
+}
+
+/** Waits until nothing is left to send. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(() => !document.querySelector('.away'));
+}

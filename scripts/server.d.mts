@@ -1,0 +1,1 @@
+export function startServer(options: { databaseUrl: string; port: number; host?: string; quiet?: boolean }): Promise<{ address: string; pid: number; stop: () => Promise<void>; gone: Promise<unknown> }>;
