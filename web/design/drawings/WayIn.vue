@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { BAR_HEIGHT, LAYER, type WayDrawing } from '../geometry/way-in.ts';
+import { BAR_HEIGHT, LAYER, type WayBar, type WayDrawing } from '../geometry/way-in.ts';
 
 /** The way in: layers from outside to the targets, length is minutes, ways not taken fainter. */
 const props = defineProps<{ drawing: WayDrawing; picked?: string; label: string }>();
@@ -12,6 +12,7 @@ function short(name: string): string {
   return sided.length > 22 ? `${sided.slice(0, 19)}…${sided.slice(-2)}` : sided;
 }
 
+const figure = (bar: WayBar) => `${bar.minutes.toFixed(1)}${bar.people > 1 ? ` ×${bar.people}` : ''}`;
 const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => (index === 0 ? 'outside' : `layer ${index + 1}`)));
 </script>
 
@@ -27,14 +28,15 @@ const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (
         :class="[bar.state, { picked: bar.piece === picked }]"
         role="button"
         tabindex="0"
-        :aria-label="`${bar.name}, ${bar.minutes.toFixed(1)} min, ${bar.state === 'other' ? 'way not taken' : bar.state}`"
+        :aria-label="`${short(bar.name)} ${figure(bar)} min, ${bar.state === 'other' ? 'way not taken' : bar.state}`"
         @click="emit('pick', bar.piece)"
         @keydown.enter.prevent="emit('pick', bar.piece)"
       >
         <rect class="tap" :x="bar.x - 2" :y="bar.y - 12" :width="LAYER - 8" height="44" />
         <rect :x="bar.x" :y="bar.y + BAR_HEIGHT - 11" :width="bar.width" :height="bar.people > 1 ? 13 : 8" />
         <text :x="bar.x" :y="bar.y + 13">{{ short(bar.name) }}</text>
-        <text class="minutes" :x="bar.x + bar.width + 5" :y="bar.y + BAR_HEIGHT - 2">{{ bar.minutes.toFixed(1) }}{{ bar.people > 1 ? ` ×${bar.people}` : '' }}</text>
+        {{ ' ' }}
+        <text class="minutes" :x="bar.x + bar.width + 5" :y="bar.y + BAR_HEIGHT - 2">{{ figure(bar) }}</text>
       </g>
       <g v-for="target in drawing.targets" :key="target.id" class="target">
         <path :d="`M${target.x} ${target.y - 15}h118l10 15l-10 15h-118z`" />

@@ -2,12 +2,30 @@ import fc from 'fast-check';
 import { spread } from './spread.ts';
 
 test('two points 40 apart that want 100 move 30 each, the far one stays', () => {
-  const [a, b, c] = spread([[0, 0], [40, 0], [500, 0]], 100);
+  const [a, b, c] = spread(
+    [
+      [0, 0],
+      [40, 0],
+      [500, 0],
+    ],
+    100,
+  );
   expect([a?.[0], b?.[0], c?.[0]]).toEqual([-30, 70, 500]);
 });
 
 test('two points on one spot go apart sideways', () => {
-  expect(spread([[10, 10], [10, 10]], 20)).toEqual([[0, 10], [20, 10]]);
+  expect(
+    spread(
+      [
+        [10, 10],
+        [10, 10],
+      ],
+      20,
+    ),
+  ).toEqual([
+    [0, 10],
+    [20, 10],
+  ]);
 });
 
 test('up to twelve points end apart', () => {

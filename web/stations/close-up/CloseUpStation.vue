@@ -101,8 +101,7 @@ function bag(where: string): void {
           </li>
         </ul>
         <p v-for="sensor in current.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor">
-          <strong>{{ names.sensor(sensor) }}</strong
-          >: plug it in and close its second lock first.
+          <strong>{{ names.sensor(sensor) }}</strong>: plug it in and close its second lock first.
         </p>
         <button type="button" class="push main big" :disabled="waiting(current).length > 0" @click="close(current)">
           {{ current.to === 'fitted' ? 'It is back, all counted' : `It is ${current.to}` }}

@@ -141,7 +141,8 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
 }
 
 .idle {
-  opacity: 0.72;
+  border-style: dotted;
+  background: var(--paper-sunk);
 }
 
 .name {

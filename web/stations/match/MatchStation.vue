@@ -48,8 +48,7 @@ function confirm(kit: Kit): void {
         </div>
         <ul class="reasons" aria-label="Why">
           <li v-for="(reason, index) in verdict.reasons" :key="index" :class="reason.value">
-            <span class="sign" aria-hidden="true">{{ SIGNS[reason.value] }}</span
-            >{{ sayReason(reason, names.fact, names.mount) }}
+            <span class="sign" aria-hidden="true">{{ SIGNS[reason.value] }}</span>{{ sayReason(reason, names.fact, names.mount) }}
           </li>
         </ul>
         <OpeningFit v-for="place in openings" :key="place.name" :opening="place.opening" :box="place.box" :label="`${place.name}: lamp in its opening`" />

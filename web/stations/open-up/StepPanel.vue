@@ -69,8 +69,7 @@ function broken(group: string): void {
     <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
     <p v-if="way?.note">{{ way.note }}</p>
     <p v-for="sensor in step.sensors" :key="sensor">
-      <strong>{{ names.sensor(sensor) }}</strong
-      >: unplug it before the pull. {{ context.profile.sensors.find((entry) => entry.id === sensor)?.lock }}.
+      <strong>{{ names.sensor(sensor) }}</strong>: unplug it before the pull. {{ context.profile.sensors.find((entry) => entry.id === sensor)?.lock }}.
     </p>
     <button type="button" class="push main big" :disabled="!ready" @click="finish">Done, into slot {{ slotNumber }}</button>
     <p v-if="!ready" class="soft">First: {{ missing.join(', ') }}.</p>

@@ -1,0 +1,84 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Browser, Page } from 'playwright-core';
+import { STATIONS } from '@jade/core/job';
+import { openBench, openBrowser, openShop, PHONE, TABLET, type OpenShop } from './test/bench.ts';
+
+const LONG_MS = 180_000;
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+let shop: OpenShop;
+let browser: Browser;
+beforeAll(async () => {
+  shop = await openShop();
+  browser = await openBrowser();
+}, LONG_MS);
+afterAll(async () => {
+  await browser.close();
+  await shop.stop();
+});
+
+interface Found {
+  id: string;
+  impact: string;
+  nodes: { html: string }[];
+}
+
+async function serious(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  const found = await page.evaluate(
+    async () => (await (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Found[] }> } }).axe.run({ resultTypes: ['violations'] })).violations,
+  );
+  return found.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`);
+}
+
+const PLACES = ['/', '/library', ...STATIONS.map((station) => `/jobs/hill-road-07/${station}`), '/jobs/hill-road-02/aim', '/jobs/saltmarsh-1/hand-over', '/jobs/saltmarsh-3/match'];
+
+test.each(['counter', 'bay'])(
+  'nothing serious stands in the way of assistive technology, in the light of the %s',
+  async (light) => {
+    const { page, context } = await openBench(browser, shop.address, 'fern');
+    await context.addInitScript((value) => localStorage.setItem('jade-light', value), light);
+    for (const place of PLACES) {
+      await page.goto(shop.address + place);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await page.waitForTimeout(250);
+      expect([place, await serious(page)]).toEqual([place, []]);
+    }
+  },
+  LONG_MS,
+);
+
+test.each([TABLET, PHONE])(
+  'nothing scrolls sideways at $width × $height',
+  async (viewport) => {
+    const { page } = await openBench(browser, shop.address, 'fern', { viewport, hasTouch: true });
+    for (const place of PLACES) {
+      await page.goto(shop.address + place);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await page.waitForTimeout(150);
+      expect([place, await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)]).toEqual([place, true]);
+    }
+  },
+  LONG_MS,
+);
+
+test(
+  'the finder and the key sheet open by one key each and close again',
+  async () => {
+    const { page } = await openBench(browser, shop.address, 'fern');
+    await page.goto(shop.address);
+    await page.getByText('HR 07').waitFor();
+    await page.keyboard.press('/');
+    await page.getByLabel('Station, job, vehicle or kit').last().fill('hr 07');
+    await page.getByRole('button', { name: /HR 07 Hill Road Rescue/ }).waitFor();
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
+    await page.keyboard.press(']');
+    await page.getByRole('heading', { level: 1, name: 'Match' }).waitFor();
+    await page.keyboard.press('?');
+    await page.getByRole('heading', { name: 'Keys' }).waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('heading', { name: 'Keys' }).waitFor({ state: 'hidden' });
+  },
+  LONG_MS,
+);

@@ -1,0 +1,50 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser } from 'playwright-core';
+import { freePort, startDatabase } from '../scripts/database.mjs';
+import { startServer } from '../scripts/server.mjs';
+import { loadDemo, openBench, openBrowser, settled } from './test/bench.ts';
+
+const LONG_MS = 180_000;
+let browser: Browser;
+let folder: string;
+beforeAll(async () => {
+  browser = await openBrowser();
+  folder = mkdtempSync(join(tmpdir(), 'jade-away-'));
+}, LONG_MS);
+afterAll(async () => {
+  await browser.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const healthy = async (address: string) => (await fetch(`${address}/api/health`).catch(() => undefined))?.status;
+
+test(
+  'the database goes and comes back: what was entered meanwhile is kept, survives a reload and is sent',
+  async () => {
+    const port = await freePort();
+    let database = await startDatabase(folder, { port: await freePort() });
+    const server = await startServer({ databaseUrl: database.url, port, quiet: true });
+    await loadDemo(port);
+    const { page, context } = await openBench(browser, server.address, 'fern');
+    await page.goto(`${server.address}/jobs/hill-road-12/check-in`);
+    await page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
+    await database.stop();
+    expect(await healthy(server.address)).toBe(503);
+    await page.getByRole('textbox', { name: 'Battery at rest' }).fill('12.3');
+    await page.getByRole('textbox', { name: 'Battery at rest' }).press('Enter');
+    await page.getByText('no server: 1 kept here').waitFor();
+    await page.reload();
+    await page.getByText('no server: 1 kept here').waitFor();
+    expect(await page.getByRole('textbox', { name: 'Battery at rest' }).inputValue()).toBe('12.3');
+    database = await startDatabase(folder, { port: database.port });
+    await settled(page);
+    expect(await healthy(server.address)).toBe(200);
+    const { events } = (await (await context.request.get(`${server.address}/api/jobs/hill-road-12/events`)).json()) as { events: { type: string; payload: object }[] };
+    expect(events.filter((event) => event.type === 'battery.measured').map((event) => event.payload)).toEqual([{ restV: 12.3 }]);
+    await server.stop();
+    await database.stop();
+  },
+  LONG_MS,
+);

@@ -1,0 +1,50 @@
+import type { Browser } from 'playwright-core';
+import { COUNTER, openBench, openBrowser, openShop, settled, TABLET, type OpenShop } from './test/bench.ts';
+
+const LONG_MS = 90_000;
+let shop: OpenShop;
+let browser: Browser;
+beforeAll(async () => {
+  shop = await openShop();
+  browser = await openBrowser();
+}, LONG_MS);
+afterAll(async () => {
+  await browser.close();
+  await shop.stop();
+});
+
+test(
+  'what one bench records the other sees without asking, and an undo too',
+  async () => {
+    const tablet = await openBench(browser, shop.address, 'fern', { viewport: TABLET, hasTouch: true });
+    const counter = await openBench(browser, shop.address, 'till', { viewport: COUNTER });
+    const place = `${shop.address}/jobs/hill-road-12/check-in`;
+    await Promise.all([tablet.page.goto(place), counter.page.goto(place)]);
+    await counter.page.getByRole('complementary', { name: 'Tray' }).getByText('Tray is empty').waitFor();
+    await tablet.page.getByRole('textbox', { name: 'Battery at rest' }).fill('12.4');
+    await tablet.page.getByRole('textbox', { name: 'Battery at rest' }).press('Enter');
+    await counter.page.getByRole('complementary', { name: 'Tray' }).getByText('Battery at rest 12.4').waitFor();
+    expect(await counter.page.getByRole('textbox', { name: 'Battery at rest' }).inputValue()).toBe('12.4');
+    await tablet.page.getByRole('button', { name: /^Undo/ }).first().tap();
+    await counter.page.waitForFunction(() => [...document.querySelectorAll('input')].every((input) => input.value !== '12.4'));
+    await settled(tablet.page);
+  },
+  LONG_MS,
+);
+
+test(
+  'both record at once: every event stands once in the log of both',
+  async () => {
+    const benches = await Promise.all(['fern', 'copper'].map((person) => openBench(browser, shop.address, person)));
+    await Promise.all(benches.map(({ page }) => page.goto(`${shop.address}/jobs/saltmarsh-3/gather`)));
+    await Promise.all(benches.map(({ page }) => page.getByRole('button', { name: /^The rest is as listed/ }).click()));
+    await Promise.all(benches.map(({ page }) => settled(page)));
+    const { events } = (await (await benches[0]!.context.request.get(`${shop.address}/api/jobs/saltmarsh-3/events`)).json()) as {
+      events: { id: string; seq: number; type: string }[];
+    };
+    expect(new Set(events.map((event) => event.id)).size).toBe(events.length);
+    expect(events.map((event) => event.seq)).toEqual(events.map((_, index) => index + 1));
+    expect(events.filter((event) => event.type === 'content.counted').length % 2).toBe(0);
+  },
+  LONG_MS,
+);
