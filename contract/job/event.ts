@@ -12,6 +12,11 @@ export class Envelope {
   @AnyObject() payload!: Record<string, unknown>;
 }
 
+/** A request to take over the newest documents; the id is that of the event it becomes. */
+export class Repin {
+  @EventId() id!: string;
+}
+
 /** A job to be opened: the server pins the newest versions of the documents. */
 export class NewJob {
   @EventId() id!: string;
@@ -25,7 +30,7 @@ export class KitName {
 }
 
 /** Types of event that only the server writes. */
-export const SERVER_ONLY: readonly EventType[] = ['job.opened'];
+export const SERVER_ONLY: readonly EventType[] = ['job.opened', 'job.repinned'];
 
 function isEventType(type: string): type is EventType {
   return Object.hasOwn(PAYLOADS, type);

@@ -1,7 +1,7 @@
 import { PASSES } from '@jade/core/kit';
 import { LEVELS } from '@jade/core/vehicle';
 import { BASELINE_RESULTS, FACT_CERTAINTIES, MOMENTS, type DocumentPin as PlainPin, type EventType, type GroupCount as PlainCount, type Payloads } from '@jade/core/job';
-import { Amount, Each, EventId, Flag, Moment, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
+import { Amount, Each, EventId, Flag, Moment, OneOf, Optional, Part, Slug, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
   @Slug() slug!: string;
@@ -21,6 +21,13 @@ class JobOpened implements P<'job.opened'> {
   @Optional() @Moment() promisedAt?: string;
 }
 
+class JobRepinned implements P<'job.repinned'> {
+  @Part(() => DocumentPin) profile!: DocumentPin;
+  @Each(() => DocumentPin, 20) kits!: DocumentPin[];
+  @Part(() => DocumentPin) rules!: DocumentPin;
+  @Texts(2000, 160) lost!: string[];
+}
+
 type P<T extends EventType> = Payloads[T];
 
 class JobAssigned implements P<'job.assigned'> {
@@ -35,6 +42,7 @@ class FactRecorded implements P<'fact.recorded'> {
   @Slug() fact!: string;
   @OneOf(FACT_CERTAINTIES) certainty!: P<'fact.recorded'>['certainty'];
   @Optional() @Text(80) value?: string;
+  @Optional() @Moment() seenAt?: string;
 }
 
 class LampTried implements P<'baseline.tried'> {
@@ -207,6 +215,7 @@ class Undone implements P<'undone'> {
 /** The class that checks the payload of each type of event, all of schema version 1. */
 export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'job.opened': JobOpened,
+  'job.repinned': JobRepinned,
   'job.assigned': JobAssigned,
   'number.recorded': NumberRecorded,
   'fact.recorded': FactRecorded,

@@ -24,9 +24,12 @@ export interface GroupCount {
 /** What happens to a job: the payload of every type of event. Ids and values only, never names of customers. */
 export interface Payloads {
   'job.opened': { vehicle: string; profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; promisedAt?: string };
+  /** Newer versions taken over; `lost` names ids of the old documents that the new ones no longer have. */
+  'job.repinned': { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; lost: string[] };
   'job.assigned': { person: string };
   'number.recorded': { number: string };
-  'fact.recorded': { fact: string; certainty: FactCertainty; value?: string };
+  /** `seenAt` where the fact comes from an earlier job of the same vehicle. */
+  'fact.recorded': { fact: string; certainty: FactCertainty; value?: string; seenAt?: string };
   'baseline.tried': { lamp: string; result: BaselineResult };
   'battery.measured': { restV: number };
   'code.recorded': { moment: Moment; code: string; note?: string };

@@ -36,9 +36,13 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     if (state.opened) state.questions.push({ code: 'second-opening', event: event.id });
     else state.opened = payload;
   },
+  'job.repinned': (state, { profile, kits, rules, lost }) => {
+    if (state.opened) state.opened = { ...state.opened, profile, kits, rules };
+    state.lost = lost;
+  },
   'job.assigned': (state, { person }) => void (state.assigned = person),
   'number.recorded': (state, { number }) => void (state.number = number),
-  'fact.recorded': (state, { fact, certainty, value }) => void (state.facts[fact] = { certainty, value }),
+  'fact.recorded': (state, { fact, certainty, value, seenAt }) => void (state.facts[fact] = { certainty, value, seenAt }),
   'baseline.tried': (state, { lamp, result }) => void (state.baseline[lamp] = result),
   'battery.measured': (state, { restV }) => void (state.restV = restV),
   'code.recorded': (state, { moment, code, note }) => void state.codes[moment].push({ code, note }),

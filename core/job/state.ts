@@ -11,6 +11,7 @@ export const FOLD_VERSION = 1;
 export interface FactRecord {
   certainty: FactCertainty;
   value?: string;
+  seenAt?: string;
 }
 
 /** Fasteners of one group: how many lie in the tray, went back, broke, are lost on the floor. */
@@ -41,6 +42,8 @@ export interface JobState {
   lastSeq: number;
   eventCount: number;
   opened?: Payloads['job.opened'];
+  /** Ids that were lost when newer documents were taken over. */
+  lost: string[];
   assigned?: string;
   number?: string;
   facts: Record<string, FactRecord>;
@@ -118,6 +121,7 @@ export function emptyJob(): JobState {
     aimByOthers: records(),
     bagged: records(),
     exceptions: records(),
+    lost: [],
     questions: [],
   };
 }

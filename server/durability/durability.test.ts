@@ -30,7 +30,11 @@ test(
     const port = await freePort();
     const address = `http://127.0.0.1:${port}`;
     let server = await start(url, port);
-    const signIn = await fetch(`${address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ person: 'fern', device: 'tablet' }) });
+    const signIn = await fetch(`${address}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ person: 'fern', device: 'tablet' }),
+    });
     const cookie = signIn.headers.get('set-cookie')?.split(';')[0] ?? '';
     const send = (events: object[]) =>
       fetch(`${address}/api/jobs/hill-road-12/events`, { method: 'POST', headers: { 'content-type': 'application/json', cookie }, body: JSON.stringify({ events }) });

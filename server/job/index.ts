@@ -3,3 +3,4 @@ export * from './routes.ts';
 export * from './summary.ts';
 export * from './view.ts';
 export * from './open.ts';
+export * from './pins.ts';

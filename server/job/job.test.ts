@@ -106,7 +106,7 @@ test('a job opened twice with the same id is opened once, with versions pinned',
   const [first, second] = [await open(), await open()];
   expect([first.statusCode, second.statusCode]).toEqual([201, 200]);
   const view = (await shop.app.inject({ url: `/api/jobs/job-${body.id}` })).json<{ events: { type: string; payload: object }[] }>();
-  expect(view.events.map((entry) => entry.type)).toEqual(['job.opened']);
+  expect(view.events.filter((entry) => entry.type === 'job.opened')).toHaveLength(1);
   expect(view.events[0]?.payload).toMatchObject({ profile: { slug: 'wexholm-bollard-35', version: 1 }, kits: [{ slug: 'cairn-fen-pair', version: 1 }] });
 });
 

@@ -1,9 +1,10 @@
-import { eq } from 'drizzle-orm';
-import type { JobEvent } from '@jade/core/job';
+import { desc, eq } from 'drizzle-orm';
+import { v7 } from 'uuid';
+import { foldJob, type JobEvent } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
-import { eventRow, type Author } from './log.ts';
+import { eventRow, readEvents, type Author } from './log.ts';
 
 export interface JobToOpen {
   id: string;
@@ -16,8 +17,27 @@ export interface JobToOpen {
   bay?: string;
 }
 
-/** Opens a job with the newest versions of its documents pinned: its row, and the opening event as number one of its log. */
-export async function openJob(tx: Connection, job: JobToOpen, author: Author): Promise<void> {
+/** Facts known from the vehicle's last job, each with the day it was seen: the new job takes them as assumed, not as known. */
+async function factsOfLastJob(tx: Connection, vehicle: string): Promise<JobEvent<'fact.recorded'>['payload'][]> {
+  const [last] = await tx
+    .select({ id: tables.jobs.id })
+    .from(tables.jobs)
+    .where(eq(tables.jobs.vehicle, vehicle))
+    .orderBy(desc(tables.jobs.openedAt), desc(tables.jobs.id))
+    .limit(1);
+  if (!last) return [];
+  const log = await readEvents(tx, last.id);
+  const seenAt = new Map(log.flatMap((event) => (event.type === 'fact.recorded' ? [[event.payload.fact, event.payload.seenAt ?? event.at] as const] : [])));
+  return Object.entries(foldJob(log).facts).flatMap(([fact, { certainty, value }]) =>
+    certainty === 'unknown' || value === undefined ? [] : [{ fact, certainty: 'assumed' as const, value, seenAt: seenAt.get(fact) }],
+  );
+}
+
+/**
+ * Opens a job with the newest versions of its documents pinned: its row, the opening event as number one of its log, and what the
+ * vehicle's last job knew of its facts. Gives back the last seq.
+ */
+export async function openJob(tx: Connection, job: JobToOpen, author: Author): Promise<number> {
   const [vehicle] = await tx.select().from(tables.vehicles).where(eq(tables.vehicles.id, job.vehicle));
   if (!vehicle) throw notFound('vehicle', job.vehicle);
   const pin = async (kind: 'vehicle' | 'kit' | 'rules', slug: string) => {
@@ -39,6 +59,17 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
       ...(job.promisedAt ? { promisedAt: job.promisedAt.toISOString() } : {}),
     },
   };
-  await tx.insert(tables.jobs).values({ id: job.id, vehicle: job.vehicle, seq: 1, summary: '{}', foldVersion: 0, openedAt: job.at, promisedAt: job.promisedAt, bay: job.bay });
-  await tx.insert(tables.events).values(eventRow(job.id, 1, event, canonicalHash(event), author));
+  const carried = (await factsOfLastJob(tx, job.vehicle)).map((payload): JobEvent<'fact.recorded'> => ({
+    id: v7(),
+    type: 'fact.recorded',
+    v: 1,
+    at: job.at.toISOString(),
+    payload,
+  }));
+  const events = [event, ...carried];
+  await tx
+    .insert(tables.jobs)
+    .values({ id: job.id, vehicle: job.vehicle, seq: events.length, summary: '{}', foldVersion: 0, openedAt: job.at, promisedAt: job.promisedAt, bay: job.bay });
+  await tx.insert(tables.events).values(events.map((entry, index) => eventRow(job.id, index + 1, entry, canonicalHash(entry), author)));
+  return events.length;
 }

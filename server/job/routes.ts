@@ -3,13 +3,14 @@ import type { FastifyInstance } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
 import type { LoggedEvent } from '@jade/core/job';
 import { checkForm } from '@jade/contract/check';
-import { NewJob } from '@jade/contract/job';
+import { NewJob, Repin } from '@jade/contract/job';
 import { tables, type Database } from '../database/index.ts';
 import { newestDocuments } from '../documents/index.ts';
 import { notFound, worded } from '../faults/index.ts';
 import { requirePerson } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
 import { openJob } from './open.ts';
+import { repinJob } from './pins.ts';
 import { Streams } from './streams.ts';
 import { keepLog, writeSummary } from './summary.ts';
 import { listJobs, viewJob } from './view.ts';
@@ -87,8 +88,8 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
       db.transaction(async (tx) => {
         const [known] = await tx.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, job.id));
         if (known) return false;
-        await openJob(tx, job, { person: author.person, device: author.device });
-        await writeSummary(tx, job.id, 1);
+        const seq = await openJob(tx, job, { person: author.person, device: author.device });
+        await writeSummary(tx, job.id, seq);
         return true;
       }),
     );
@@ -122,6 +123,25 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
       if (appended.some((event) => event.type === 'job.signed')) await onSigned(job);
     }
     return reply.status(statusOf(answers)).send({ answers: answers.map((answer) => ('faults' in answer ? { ...answer, faults: worded(answer.faults) } : answer)) });
+  });
+
+  app.post<{ Params: { id: string } }>('/api/jobs/:id/pins', async (request, reply) => {
+    const { person, device } = await requirePerson(db, request);
+    const faults = checkForm(Repin, request.body);
+    if (faults.length > 0) throw new FaultyInput(faults);
+    const job = request.params.id;
+    const { id } = request.body as Repin;
+    const log = await retrying(() =>
+      db.transaction(async (tx) => {
+        const seq = await repinJob(tx, job, id, { person, device });
+        return seq === undefined ? undefined : writeSummary(tx, job, seq);
+      }),
+    );
+    if (log) {
+      keepLog(job, log);
+      streams.send(job, log.slice(-1));
+    }
+    return reply.status(log ? 201 : 200).send({ repinned: log !== undefined });
   });
 
   app.get<{ Params: { id: string }; Querystring: { since?: string } }>('/api/jobs/:id/stream', async (request, reply) => {

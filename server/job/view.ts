@@ -3,6 +3,7 @@ import { FOLD_VERSION, foldJob, pinsOf } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { getDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
+import { newerDocuments } from './pins.ts';
 import { wholeLog, writeSummary, type JobSummary } from './summary.ts';
 
 const { jobs, vehicles, customers } = tables;
@@ -86,6 +87,7 @@ export async function viewJob(db: Connection, id: string) {
     profile: (await getDocument(db, 'vehicle', pins.profile.slug, pins.profile.version)).document,
     kits,
     rules: (await getDocument(db, 'rules', pins.rules.slug, pins.rules.version)).document,
+    newer: await newerDocuments(db, id),
     events,
   };
 }

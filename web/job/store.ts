@@ -23,6 +23,8 @@ export interface JobView {
   profile: VehicleProfile;
   kits: Kit[];
   rules: RuleSet;
+  /** Documents of which a newer version is published. */
+  newer: { kind: string; slug: string; version: number }[];
   events: LoggedEvent[];
 }
 
@@ -86,6 +88,22 @@ export const useJob = defineStore('job', () => {
     if (taken.length > 0) drop(taken);
   }
 
+  /** Newer documents were taken over, here or elsewhere: everything is read anew with them. */
+  async function refresh(): Promise<void> {
+    const id = view.value?.id;
+    if (!id) return;
+    const fresh = await ask<JobView>(`/api/jobs/${encodeURIComponent(id)}`);
+    void keepView(id, fresh);
+    if (view.value?.id === id) show(fresh);
+  }
+
+  /** Takes over the newest versions of the job's documents. */
+  async function repin(): Promise<void> {
+    const id = view.value?.id;
+    if (id) await ask(`/api/jobs/${encodeURIComponent(id)}/pins`, { id: v7() });
+    await refresh();
+  }
+
   function drop(ids: readonly string[]): void {
     unsent.value = unsent.value.filter((event) => !ids.includes(event.id));
     void forgetUnsent(ids);
@@ -99,7 +117,11 @@ export const useJob = defineStore('job', () => {
       void send();
     };
     stream.onerror = () => void (online.value = false);
-    stream.addEventListener('appended', (message) => merge(JSON.parse(message.data as string) as LoggedEvent[]));
+    stream.addEventListener('appended', (message) => {
+      const events = JSON.parse(message.data as string) as LoggedEvent[];
+      merge(events);
+      if (events.some((event) => event.type === 'job.repinned')) void refresh();
+    });
   }
 
   async function load(id: string): Promise<void> {
@@ -197,5 +219,28 @@ export const useJob = defineStore('job', () => {
     await record('undone', { event });
   }
 
-  return { view, log, state, context, names, standing, plan, planning, closing, loading, failed, online, unsent, refused, needsPerson, lastDone, load, close, record, undo, send };
+  return {
+    view,
+    log,
+    state,
+    context,
+    names,
+    standing,
+    plan,
+    planning,
+    closing,
+    loading,
+    failed,
+    online,
+    unsent,
+    refused,
+    needsPerson,
+    lastDone,
+    load,
+    close,
+    record,
+    undo,
+    send,
+    repin,
+  };
 });

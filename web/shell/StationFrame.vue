@@ -68,6 +68,11 @@ function except(note: string): void {
       </details>
       <p v-else class="wants done">Settled here</p>
     </header>
+    <p v-if="job.view.newer.length > 0" class="newer">
+      Newer: {{ job.view.newer.map((entry) => `${entry.slug.replaceAll('-', ' ')} version ${entry.version}`).join(', ') }}. This job goes on with its own until you take them over.
+      <button type="button" class="push small" @click="job.repin()">Take them over</button>
+    </p>
+    <p v-if="job.state.lost.length > 0" class="newer">No longer in the documents taken over: {{ job.state.lost.join(', ') }}.</p>
     <AskText
       v-if="asking"
       title="Name an exception"
@@ -127,6 +132,16 @@ function except(note: string): void {
 
 .wants li.question {
   border-color: var(--amber);
+}
+
+.newer {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 8px 12px;
+  border-left: 5px solid var(--amber);
+  background: var(--amber-soft);
 }
 
 .done {

@@ -166,6 +166,7 @@ export function sayQuestion(question: OpenQuestion, names: Names): string {
 
 const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string } = {
   'job.opened': () => 'Job opened',
+  'job.repinned': ({ profile, lost }) => `Newer documents taken over, profile version ${profile.version}${lost.length > 0 ? `; lost: ${lost.join(', ')}` : ''}`,
   'job.assigned': ({ person }) => `Given to ${person}`,
   'number.recorded': ({ number: read }) => `Number ${read}`,
   'fact.recorded': ({ fact, certainty, value }, names) =>

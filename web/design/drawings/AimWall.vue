@@ -36,18 +36,18 @@ const x = (sidewaysMm: number) => 450 - (sidewaysMm / spread.value) * 232;
     <path class="floor" d="M0 372H900" />
     <path class="middle" d="M450 0V372" />
     <text x="456" y="366" font-size="12">vehicle’s centre line</text>
-    <g
-      v-for="lamp in lamps"
-      :key="lamp.key"
-      class="lamp"
-      :class="{ picked: lamp.key === picked }"
-      role="button"
-      tabindex="0"
-      :aria-label="`${lamp.name}: wanted ${millimetres(lamp.wantedMm)}`"
-      @click="emit('pick', lamp.key)"
-      @keydown.enter.prevent="emit('pick', lamp.key)"
-    >
-      <rect class="tap" :x="x(lamp.sidewaysMm) - HALF" y="4" :width="HALF * 2" height="364" />
+    <g v-for="lamp in lamps" :key="lamp.key" class="lamp" :class="{ picked: lamp.key === picked }" @click="emit('pick', lamp.key)">
+      <rect
+        class="tap"
+        :x="x(lamp.sidewaysMm) - HALF"
+        y="4"
+        :width="HALF * 2"
+        height="364"
+        role="button"
+        tabindex="0"
+        :aria-label="`${lamp.name}: wanted ${millimetres(lamp.wantedMm)}`"
+        @keydown.enter.prevent="emit('pick', lamp.key)"
+      />
       <path class="column" :d="`M${x(lamp.sidewaysMm)} 6V370`" />
       <rect class="band" :x="x(lamp.sidewaysMm) - HALF" :y="y(lamp.highestMm)" :width="HALF * 2" :height="Math.max(2, y(lamp.lowestMm) - y(lamp.highestMm))" />
       <path class="wanted" :d="`M${x(lamp.sidewaysMm) - HALF} ${y(lamp.wantedMm)}h${HALF * 2}`" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import dayjs from 'dayjs';
 import { computed } from 'vue';
 import type { FactCertainty } from '@jade/core/job';
 import type { FactDefinition } from '@jade/core/vehicle';
@@ -31,7 +32,9 @@ function choose(fact: FactDefinition, value: string): void {
     <ul class="rows">
       <li v-for="fact in facts" :key="fact.id">
         <div class="grow">
-          <strong>{{ fact.label }}</strong><span v-if="job.state.facts[fact.id]?.certainty === 'assumed'" class="assumed">assumed</span>
+          <strong>{{ fact.label }}</strong><span v-if="job.state.facts[fact.id]?.certainty === 'assumed'" class="assumed"
+            >assumed{{ job.state.facts[fact.id]?.seenAt ? `, seen ${dayjs(job.state.facts[fact.id]?.seenAt).format('D MMM YYYY')}` : '' }}</span
+          >
           <p class="soft how">
             {{ fact.howToSee }} <span v-if="!shown(fact)">({{ minutes(fact.lookMin) }})</span>
           </p>

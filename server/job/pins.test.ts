@@ -1,0 +1,58 @@
+import { v7 } from 'uuid';
+import { demoDocument, event, openTestShop, type TestShop } from '../test/shop.ts';
+
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop();
+}, 60_000);
+afterAll(() => shop.close());
+
+const JOB = 'hill-road-07';
+const post = (url: string, payload: object) => shop.app.inject({ method: 'POST', url, headers: { cookie: shop.cookie }, payload });
+
+interface View {
+  profile: { pieces: { id: string }[] };
+  newer: { kind: string; slug: string; version: number }[];
+  events: { type: string; payload: { lost?: string[]; profile?: object } }[];
+}
+const view = async () => (await shop.app.inject({ url: `/api/jobs/${JOB}` })).json<View>();
+
+test('a job goes on with its pinned version until it is taken over, and the ids lost are listed', async () => {
+  const profile = demoDocument('vehicles/wexholm-bollard-35.json') as { pieces: { id: string }[] };
+  const without = { ...profile, pieces: profile.pieces.filter((piece) => piece.id !== 'beam-foam') };
+  expect((await post('/api/documents', without)).statusCode).toBe(201);
+  const before = await view();
+  expect(before.newer).toEqual([{ kind: 'vehicle', slug: 'wexholm-bollard-35', version: 2 }]);
+  expect(before.profile.pieces).toHaveLength(profile.pieces.length);
+
+  const id = v7();
+  expect((await post(`/api/jobs/${JOB}/pins`, { id })).json()).toEqual({ repinned: true });
+  expect((await post(`/api/jobs/${JOB}/pins`, { id })).json()).toEqual({ repinned: false });
+  const after = await view();
+  expect(after.newer).toEqual([]);
+  expect(after.profile.pieces).toHaveLength(profile.pieces.length - 1);
+  expect(after.events.filter((entry) => entry.type === 'job.repinned').map((entry) => entry.payload)).toEqual([
+    { profile: { slug: 'wexholm-bollard-35', version: 2 }, kits: [{ slug: 'cairn-fen-pair', version: 1 }], rules: { slug: 'harrow-quay', version: 1 }, lost: ['wexholm-bollard-35 pieces beam-foam'] },
+  ]);
+});
+
+test('where nothing is newer nothing happens', async () => {
+  expect((await post('/api/jobs/saltmarsh-3/pins', { id: v7() })).json()).toEqual({ repinned: false });
+  expect((await post('/api/jobs/nowhere/pins', { id: v7() })).statusCode).toBe(404);
+});
+
+test('the next job of a vehicle takes over its facts as assumed, with the day they were seen', async () => {
+  const id = v7();
+  await post('/api/jobs', { id, vehicle: 'hill-road-07', kits: [{ slug: 'tarn-gantry-1100' }] });
+  const { events } = (await shop.app.inject({ url: `/api/jobs/job-${id}/events` })).json<{ events: { type: string; payload: Record<string, string> }[] }>();
+  const trim = events.find((entry) => entry.payload.fact === 'trim')?.payload;
+  expect(trim).toMatchObject({ fact: 'trim', certainty: 'assumed', value: 'guard' });
+  expect(new Date(trim?.seenAt ?? '').getTime()).toBeLessThan(Date.now());
+  const unknown = await post('/api/jobs/saltmarsh-3/events', { events: [event('fact.recorded', { fact: 'front-fog', certainty: 'unknown' })] });
+  expect(unknown.statusCode).toBe(200);
+  const next = v7();
+  await post('/api/jobs', { id: next, vehicle: 'saltmarsh-3', kits: [{ slug: 'cairn-fen-pair' }] });
+  const carried = (await shop.app.inject({ url: `/api/jobs/job-${next}/events` })).json<{ events: { payload: { fact?: string } }[] }>().events.map((entry) => entry.payload.fact);
+  expect(carried).toContain('shutters');
+  expect(carried).not.toContain('front-fog');
+});

@@ -1,0 +1,66 @@
+import { eq } from 'drizzle-orm';
+import type { DocumentPin, JobEvent } from '@jade/core/job';
+import type { Kit } from '@jade/core/kit';
+import type { VehicleProfile } from '@jade/core/vehicle';
+import { foldJob, pinsOf } from '@jade/core/job';
+import { tables, type Connection } from '../database/index.ts';
+import { canonicalHash, getDocument, type StoredDocument } from '../documents/index.ts';
+import { notFound } from '../faults/index.ts';
+import { eventRow, type Author } from './log.ts';
+import { wholeLog } from './summary.ts';
+
+export interface NewerDocument extends DocumentPin {
+  kind: 'vehicle' | 'kit' | 'rules';
+}
+
+const PROFILE_LISTS = ['facts', 'pieces', 'sensors', 'plugs', 'circuits', 'mounts', 'functions', 'gaps'] as const;
+const KIT_LISTS = ['lamps', 'contents', 'options', 'plugs', 'benchTasks'] as const;
+
+function idsOf(document: VehicleProfile | Kit): string[] {
+  if (document.format === 'jade-vehicle-profile/1') return PROFILE_LISTS.flatMap((list) => document[list].map((entry) => `${document.slug} ${list} ${entry.id}`));
+  return KIT_LISTS.flatMap((list) => document[list].map((entry) => `${document.slug} ${list} ${entry.id}`));
+}
+
+async function pinnedAndNewest(db: Connection, job: string) {
+  const pins = pinsOf(foldJob(await wholeLog(db, job)));
+  if (!pins) throw notFound('job', job);
+  const pair = async <K extends 'vehicle' | 'kit' | 'rules'>(kind: K, pin: DocumentPin): Promise<[StoredDocument<K>, StoredDocument<K>]> => [
+    await getDocument(db, kind, pin.slug, pin.version),
+    await getDocument(db, kind, pin.slug),
+  ];
+  const kits = [];
+  for (const pin of pins.kits) kits.push(await pair('kit', pin));
+  return { profile: await pair('vehicle', pins.profile), kits, rules: await pair('rules', pins.rules) };
+}
+
+/** Documents of a job of which a newer version is published; a job goes on with its pins until somebody takes them over. */
+export async function newerDocuments(db: Connection, job: string): Promise<NewerDocument[]> {
+  const { profile, kits, rules } = await pinnedAndNewest(db, job);
+  const pairs = [profile, ...kits, rules];
+  return pairs
+    .filter(([pinned, newest]) => newest.version > pinned.version)
+    .map(([, newest]) => ({ kind: newest.kind as NewerDocument['kind'], slug: newest.slug, version: newest.version }));
+}
+
+/** Takes over the newest documents as an event that lists the ids lost. Gives back the new last seq, or undefined where nothing was newer or the id is known. */
+export async function repinJob(tx: Connection, job: string, id: string, author: Author): Promise<number | undefined> {
+  const [row] = await tx.select({ seq: tables.jobs.seq }).from(tables.jobs).where(eq(tables.jobs.id, job)).for('update');
+  if (!row) throw notFound('job', job);
+  const [known] = await tx.select({ id: tables.events.id }).from(tables.events).where(eq(tables.events.id, id));
+  if (known) return undefined;
+  const { profile, kits, rules } = await pinnedAndNewest(tx, job);
+  if ([profile, ...kits, rules].every(([pinned, newest]) => newest.version === pinned.version)) return undefined;
+  const pin = ([, { slug, version }]: readonly [unknown, DocumentPin]): DocumentPin => ({ slug, version });
+  const documents = [profile, ...kits];
+  const kept = new Set(documents.flatMap(([, newest]) => idsOf(newest.document)));
+  const lost = documents.flatMap(([pinned]) => idsOf(pinned.document)).filter((entry) => !kept.has(entry));
+  const event: JobEvent<'job.repinned'> = {
+    id,
+    type: 'job.repinned',
+    v: 1,
+    at: new Date().toISOString(),
+    payload: { profile: pin(profile), kits: kits.map(pin), rules: pin(rules), lost },
+  };
+  await tx.insert(tables.events).values(eventRow(job, row.seq + 1, event, canonicalHash(event), author));
+  return row.seq + 1;
+}
