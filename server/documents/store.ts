@@ -29,16 +29,20 @@ export async function getDocument<K extends DocumentKind>(db: Connection, kind: 
   return found;
 }
 
-const pinned = new Map<string, unknown>();
+const byHash = new Map<string, unknown>();
 
-/** A pinned version: it never changes, so it is read once. */
-export async function getPinned<K extends DocumentKind>(db: Connection, kind: K, pin: DocumentPin): Promise<Documents[K]> {
+/** A pinned version with its hash. A version never changes, so its body is read and parsed once; after that only its hash is looked up. */
+export async function getPinned<K extends DocumentKind>(db: Connection, kind: K, pin: DocumentPin): Promise<{ document: Documents[K]; hash: string }> {
+  const [row] = await db
+    .select({ hash: documents.hash })
+    .from(documents)
+    .where(and(eq(documents.kind, kind), eq(documents.slug, pin.slug), eq(documents.version, pin.version)));
+  const known = row && byHash.get(row.hash);
+  if (row && known) return { document: known as Documents[K], hash: row.hash };
   const { document, hash } = await getDocument(db, kind, pin.slug, pin.version);
-  const known = pinned.get(hash);
-  if (known) return known as Documents[K];
-  if (pinned.size > 500) pinned.clear();
-  pinned.set(hash, document);
-  return document;
+  if (byHash.size > 500) byHash.clear();
+  byHash.set(hash, document);
+  return { document, hash };
 }
 
 /** Newest version of every document of a kind. */

@@ -32,7 +32,12 @@ test('a job goes on with its pinned version until it is taken over, and the ids 
   expect(after.newer).toEqual([]);
   expect(after.profile.pieces).toHaveLength(profile.pieces.length - 1);
   expect(after.events.filter((entry) => entry.type === 'job.repinned').map((entry) => entry.payload)).toEqual([
-    { profile: { slug: 'wexholm-bollard-35', version: 2 }, kits: [{ slug: 'cairn-fen-pair', version: 1 }], rules: { slug: 'harrow-quay', version: 1 }, lost: ['wexholm-bollard-35 pieces beam-foam'] },
+    {
+      profile: { slug: 'wexholm-bollard-35', version: 2 },
+      kits: [{ slug: 'cairn-fen-pair', version: 1 }],
+      rules: { slug: 'harrow-quay', version: 1 },
+      lost: ['wexholm-bollard-35 pieces beam-foam'],
+    },
   ]);
 });
 

@@ -34,10 +34,15 @@ export function keepLog(job: string, log: LoggedEvent[]): void {
   logs.set(job, log);
 }
 
+/** A job's state and documents, with a key that is the same for the same documents. */
+export interface PinnedContext extends JobContext {
+  documentsKey: string;
+}
+
 /** Way in of a job, computed once for the same documents, facts and open pieces. */
-export function planCached(context: JobContext): AccessPlan {
-  const { state, profile, kits, rules } = context;
-  const key = canonicalHash([profile, kits.map((kit) => kit.slug), rules.sequence, state.facts, state.pieces, state.reached, state.options, state.opened]);
+export function planCached(context: PinnedContext): AccessPlan {
+  const { state, documentsKey } = context;
+  const key = canonicalHash([documentsKey, state.facts, state.pieces, state.reached, state.options]);
   const known = plans.get(key);
   if (known) return known;
   const plan = planOpening(context);
@@ -47,17 +52,19 @@ export function planCached(context: JobContext): AccessPlan {
 }
 
 /** State and pinned documents of a job, or undefined before it is opened. */
-export async function contextOf(db: Connection, state: JobState): Promise<JobContext | undefined> {
+export async function contextOf(db: Connection, state: JobState): Promise<PinnedContext | undefined> {
   const { opened } = state;
   if (!opened) return undefined;
-  const [profile, rules] = [await getPinned(db, 'vehicle', opened.profile), await getPinned(db, 'rules', opened.rules)];
+  const profile = await getPinned(db, 'vehicle', opened.profile);
+  const rules = await getPinned(db, 'rules', opened.rules);
   const kits = [];
   for (const pin of opened.kits) kits.push(await getPinned(db, 'kit', pin));
   const [vehicle] = await db.select({ year: tables.vehicles.year }).from(tables.vehicles).where(eq(tables.vehicles.id, opened.vehicle));
-  return { state, profile, kits, rules, year: vehicle?.year ?? undefined };
+  const documentsKey = [profile, rules, ...kits].map((entry) => entry.hash).join(' ');
+  return { state, profile: profile.document, kits: kits.map((kit) => kit.document), rules: rules.document, year: vehicle?.year ?? undefined, documentsKey };
 }
 
-function summarise(context: JobContext): JobSummary {
+function summarise(context: PinnedContext): JobSummary {
   const standing = standingOf(context, planCached(context));
   const names = namesOf(context);
   const { holding } = standing;

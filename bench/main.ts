@@ -1,0 +1,44 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { join } from 'node:path';
+import { readDocument, type Documents } from '@jade/contract/documents';
+import { benchPlans } from './access/plan.ts';
+import { benchAppend } from './log/append.ts';
+import { benchFold } from './log/fold.ts';
+import { compare, type Line } from './measure.ts';
+import { benchFirstView } from './view/first.ts';
+
+const [address = '', databaseUrl = '', root = '.'] = process.argv.slice(2);
+
+function demo<K extends keyof Documents>(kind: K, file: string): Documents[K] {
+  const entry = readDocument(JSON.parse(readFileSync(join(root, 'demo', file), 'utf8')));
+  if (entry.kind !== kind) throw new Error(`${file} is no ${kind}`);
+  return entry.document as Documents[K];
+}
+
+const views = await benchFirstView(address);
+const lines: Line[] = [
+  await benchAppend(address, databaseUrl),
+  await benchFold(),
+  ...(await benchPlans(demo('vehicle', 'vehicles/wexholm-bollard-35.json'), demo('kit', 'kits/cairn-fen-pair.json'), demo('rules', 'rules.json'))),
+  ...views.map((view) => compare(`First usable view of ${view.place}, fresh browser`, view.usable, 'the health route in the same browser', view.empty)),
+];
+const table = lines.map((line) => `| ${line.what} | ${line.ours} | ${line.against} | ${line.other} | ${line.ratio} |`);
+const sizes = views.map((view) => `| ${view.place} | ${view.scriptKb.toFixed(0)} kB | ${view.fontKb.toFixed(0)} kB |`);
+const text = `# Benchmarks
+
+Made by \`npm run bench\` on ${cpus().length} cores (${cpus()[0]?.model.trim() ?? 'unknown'}), Node ${process.version}. Median with lowest and highest; the ratio is ours over the
+other, both in the same run. Nothing here is asserted in a test.
+
+| what | ours | against | other | ratio |
+| --- | --- | --- | --- | --- |
+${table.join('\n')}
+
+What the first view loads, packed as it comes over the wire:
+
+| view | scripts | fonts |
+| --- | --- | --- |
+${sizes.join('\n')}
+`;
+writeFileSync(join(root, 'docs/benchmarks.md'), text);
+process.stdout.write(text);
