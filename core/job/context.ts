@@ -5,7 +5,7 @@ import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/in
 import { evaluate, type FactValues } from '../facts/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule, RuleSet } from '../rules/index.ts';
-import type { LampFunction, LevelNeed, MountPosition, VehicleProfile, Way } from '../vehicle/index.ts';
+import type { LampFunction, Level, LevelNeed, MountPosition, VehicleProfile, Way } from '../vehicle/index.ts';
 import { factValues, type JobState } from './state.ts';
 
 /** A job with the documents it pins: all that any station needs. */
@@ -93,15 +93,24 @@ export function planOpening(context: JobContext): AccessPlan {
   });
 }
 
+/** What a move needed at its moment, by the way it took; a way that is not noted counts as the profile's first. */
+function needsOf(context: JobContext, pieceId: string, levelName: Level, wayId: string | undefined): LevelNeed[] {
+  const level = context.profile.pieces.find((piece) => piece.id === pieceId)?.levels.find((candidate) => candidate.level === levelName);
+  const way = level?.ways.find((candidate) => candidate.id === wayId) ?? level?.ways[0];
+  return way ? presentWay(context, way).needs : [];
+}
+
 /** Opening moves made and not undone, then those still planned, with what each needed. */
 export function openingMoves(context: JobContext, plan: AccessPlan | undefined): MadeMove[] {
-  const needsOf = (pieceId: string, levelName: string, wayId: string | undefined): LevelNeed[] => {
-    const level = context.profile.pieces.find((piece) => piece.id === pieceId)?.levels.find((candidate) => candidate.level === levelName);
-    const way = level?.ways.find((candidate) => candidate.id === wayId) ?? level?.ways[0];
-    return way ? presentWay(context, way).needs : [];
-  };
-  const made = context.state.moves.map((move) => ({ ...move, needs: needsOf(move.piece, move.level, move.way) }));
-  const planned = (plan?.steps ?? []).map((step) => ({ piece: step.piece, from: step.from, level: step.level, needs: needsOf(step.piece, step.level, step.way) }));
+  const made = context.state.moves.map((move) => ({ ...move, needs: needsOf(context, move.piece, move.level, move.way) }));
+  const planned = (plan?.steps ?? []).map(({ piece, from, level, way }) => ({ piece, from, level, needs: needsOf(context, piece, level, way) }));
+  return [...made, ...planned];
+}
+
+/** All opening moves ever made on this job, with what each needed, and those still planned. */
+export function everyOpeningMove(context: JobContext, plan: AccessPlan | undefined): MadeMove[] {
+  const made = context.state.history.map((move) => ({ ...move, needs: needsOf(context, move.piece, move.level, move.way) }));
+  const planned = openingMoves(context, plan).slice(context.state.moves.length);
   return [...made, ...planned];
 }
 
@@ -135,7 +144,8 @@ function supports(needs: readonly LevelNeed[], moves: readonly MadeMove[]): stri
 /** The order of putting back what is open or planned to be, with the tests that must come before each step. */
 export function planClosingOf(context: JobContext, plan: AccessPlan | undefined): ClosePlan {
   const moves = openingMoves(context, plan);
-  return planClosing(context.profile, factValues(context.state), moves, replacedPieces(context), gatesOf(context, moves), setUpOf(context.rules));
+  const gates = gatesOf(context, everyOpeningMove(context, plan));
+  return planClosing(context.profile, factValues(context.state), moves, replacedPieces(context), gates, setUpOf(context.rules));
 }
 
 /** Fit steps that this vehicle and the chosen options ask for. */

@@ -22,8 +22,11 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
   const opening = levelRank(level) > levelRank(from);
   state.pieces[piece] = level;
   if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
-  if (opening) state.moves.push({ event: event.id, piece, from, level, way: payload.way });
-  else state.moves = state.moves.filter((move) => move.piece !== piece || levelRank(move.level) <= levelRank(level));
+  if (opening) {
+    const move = { event: event.id, piece, from, level, way: payload.way };
+    state.moves.push(move);
+    state.history.push(move);
+  } else state.moves = state.moves.filter((move) => move.piece !== piece || levelRank(move.level) <= levelRank(level));
   for (const { group, count } of payload.fasteners) {
     const entry = tally(state, piece, group);
     entry[opening ? 'out' : 'back'] += count;

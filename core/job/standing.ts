@@ -1,7 +1,7 @@
 import { levelRank, type AccessPlan } from '../access/index.ts';
 import { sensorEffects } from '../sensing/index.ts';
 import { lampAims } from './aim.ts';
-import { contentChecks, fitStepsOf, functionsOf, gatesOf, kitsOnVehicle, openingDone, openingMoves, replacedPieces, testsOf, verdicts, type JobContext } from './context.ts';
+import { contentChecks, fitStepsOf, functionsOf, gatesOf, kitsOnVehicle, openingDone, everyOpeningMove, replacedPieces, testsOf, verdicts, type JobContext } from './context.ts';
 import type { BaselineResult } from './events.ts';
 import { factValues, outstanding } from './state.ts';
 import { circuitLoads, wireJoints } from './wire.ts';
@@ -199,7 +199,7 @@ function closeUp(context: JobContext, plan: AccessPlan | undefined): Asked[] {
   const { state } = context;
   const asked: Asked[] = [];
   const replaced = replacedPieces(context);
-  for (const gate of gatesOf(context, openingMoves(context, plan))) {
+  for (const gate of gatesOf(context, everyOpeningMove(context, plan))) {
     const [kit = '', test = ''] = gate.test.split('/');
     if (state.tests[kit]?.[test]) continue;
     const covered = Object.entries(state.reached).find(([piece]) => (state.pieces[piece] ?? 'fitted') === 'fitted' && gate.coveredBy.includes(piece));

@@ -63,6 +63,8 @@ export interface JobState {
   reached: Record<string, Level>;
   /** Opening moves not yet undone, in the order made. */
   moves: MadeMoveRecord[];
+  /** All opening moves ever made, undone or not: what was opened through what. */
+  history: MadeMoveRecord[];
   tray: Record<string, Record<string, GroupTally>>;
   joined: Record<string, string[]>;
   loadsAccepted: string[];
@@ -108,6 +110,7 @@ export function emptyJob(): JobState {
     pieces: records(),
     reached: records(),
     moves: [],
+    history: [],
     tray: records(),
     joined: records(),
     loadsAccepted: [],

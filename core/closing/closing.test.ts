@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import { barePiece, bareProfile } from '../test/bare-profile.ts';
+import type { Level, LevelNeed, Piece, Side } from '../vehicle/index.ts';
+import { planClosing, type MadeMove } from './index.ts';
+
+const SET_UP = { side: 50, zone: 30, tool: 20, helper: 100 };
+const move = (piece: string, level: Level = 'off', needs: LevelNeed[] = [], from: Level = 'fitted'): MadeMove => ({ piece, from, level, needs });
+const need = (piece: string, level: LevelNeed['level'] = 'off'): LevelNeed => ({ piece, level });
+const order = (pieces: Piece[], moves: MadeMove[], part: Partial<Parameters<typeof bareProfile>[0]> = {}, replaced: string[] = [], facts = {}) =>
+  planClosing(bareProfile({ pieces, ...part }), facts, moves, replaced, [], SET_UP);
+
+test('a move made through something is undone before that something moves back', () => {
+  const pieces = ['bonnet', 'grille', 'skin'].map((id) => barePiece(id));
+  const moves = [move('bonnet'), move('grille', 'off', [need('bonnet')]), move('skin', 'off', [need('grille')])];
+  expect(order(pieces, moves).steps.map((step) => step.piece)).toEqual(['skin', 'grille', 'bonnet']);
+});
+
+test('a piece that came off in stages goes back in stages', () => {
+  const liner = barePiece('liner', {
+    levels: [
+      { level: 'loosened', openMin: 1, closeMin: 1, people: 1, ways: [{ id: 'w', needs: [], extraMin: 0 }] },
+      { level: 'off', openMin: 3, closeMin: 4, people: 1, ways: [{ id: 'w', needs: [need('skin')], extraMin: 0 }] },
+    ],
+  });
+  const moves = [move('liner', 'loosened'), move('skin', 'off', [need('liner', 'loosened')]), move('liner', 'off', [need('skin')], 'loosened')];
+  const { steps } = order([liner, barePiece('skin')], moves);
+  expect(steps.map((step) => `${step.piece} ${step.from} ${step.to}`)).toEqual(['liner off loosened', 'skin off fitted', 'liner loosened fitted']);
+  expect(steps.map((step) => step.minutes)).toEqual([3, 2, 1]);
+});
+
+test('a refit rule turns the order of two pieces that do not need each other', () => {
+  const pieces = [barePiece('plate'), barePiece('step')];
+  const rule = { id: 'r', first: 'step', then: 'plate', why: 'the plate hides a pin' };
+  expect(order(pieces, [move('plate'), move('step')], { refitRules: [rule] }).steps.map((step) => step.piece)).toEqual(['step', 'plate']);
+  expect(order(pieces, [move('plate'), move('step')], { refitRules: [{ ...rule, first: 'plate', then: 'step' }] }).steps.map((step) => step.piece)).toEqual(['plate', 'step']);
+});
+
+test('a rule under a condition counts only where it is not ruled out', () => {
+  const pieces = [barePiece('cover'), barePiece('frame')];
+  const when = { fact: 'plough', is: 'present' };
+  const refitRules = [{ id: 'r', first: 'frame', then: 'cover', why: 'x', when }];
+  const first = (facts: Record<string, string>) => order(pieces, [move('cover'), move('frame')], { refitRules }, [], facts).steps[0]?.piece;
+  expect([first({ plough: 'present' }), first({})]).toEqual(['frame', 'frame']);
+  const against = [...refitRules, { id: 'q', first: 'cover', then: 'frame', why: 'y' }];
+  const plan = (facts: Record<string, string>) => order(pieces, [move('cover'), move('frame')], { refitRules: against }, [], facts);
+  expect(plan({ plough: 'absent' })).toMatchObject({ problems: [], steps: [{ piece: 'cover' }, { piece: 'frame' }] });
+  expect(plan({ plough: 'present' }).problems).toHaveLength(1);
+});
+
+test('rules against each other are named by their pieces, and the rest is still ordered', () => {
+  const pieces = ['a', 'b', 'c'].map((id) => barePiece(id));
+  const refitRules = [
+    { id: '1', first: 'a', then: 'b', why: 'x' },
+    { id: '2', first: 'b', then: 'a', why: 'y' },
+  ];
+  const plan = order(pieces, [move('a'), move('b'), move('c')], { refitRules });
+  expect(plan.problems).toEqual([{ code: 'refit-contradiction', pieces: expect.arrayContaining(['a', 'b']) }]);
+  expect(plan.steps).toHaveLength(3);
+});
+
+test('what the kit replaces stays off', () => {
+  expect(order([barePiece('old'), barePiece('cover')], [move('cover'), move('old', 'off', [need('cover')])], {}, ['old']).steps.map((step) => step.piece)).toEqual(['cover']);
+});
+
+test('a gate stands at every step that would cover what it proves, and person-minutes add up over people', () => {
+  const heavy = barePiece('skin', { levels: [{ level: 'off', openMin: 2, closeMin: 3, people: 2, ways: [{ id: 'w', needs: [], extraMin: 0 }] }] });
+  const plan = planClosing(bareProfile({ pieces: [heavy, barePiece('plate')] }), {}, [move('skin'), move('plate')], [], [{ test: 'kit/fog', coveredBy: ['skin'] }], SET_UP);
+  expect(Object.fromEntries(plan.steps.map((step) => [step.piece, step.gates]))).toEqual({ skin: ['kit/fog'], plate: [] });
+  expect(plan.personMin).toBe(2 * 3 + 2);
+});
+
+test('fasteners and sensors come back with the piece', () => {
+  const group = {
+    id: 'bolts',
+    drive: 'hex' as const,
+    size: '10 mm',
+    lengthMm: 20,
+    count: 3,
+    place: 'top',
+    side: 'centre' as Side,
+    singleUse: false,
+    release: 'unscrew' as const,
+    tighten: { snug: 'plastic' as const },
+    atLevel: 'off' as const,
+  };
+  const sensor = {
+    id: 'radar',
+    name: 'Radar',
+    kind: 'radar' as const,
+    on: 'grille',
+    lock: 'slide',
+    pose: { xMm: 0, yMm: 0, zMm: 0, yawDeg: 0, pitchDeg: 0 },
+    fieldOfView: { horizontalDeg: 20, verticalDeg: 8, rangeM: 100 },
+    toleranceDeg: 1,
+    calibration: 'required' as const,
+    procedure: 'x',
+  };
+  const { steps } = order([barePiece('grille', { fasteners: [group] })], [move('grille')], { sensors: [sensor] });
+  expect([steps[0]?.fasteners.map((entry) => entry.count), steps[0]?.tools, steps[0]?.sensors]).toEqual([[3], ['10 mm hex'], ['radar']]);
+});
+
+test('whatever was opened in order, the closing never puts a piece back before what was reached through it', () => {
+  const size = 8;
+  const chain = fc.array(fc.uniqueArray(fc.nat({ max: size - 1 }), { maxLength: 3 }), { minLength: size, maxLength: size });
+  fc.assert(
+    fc.property(chain, (needs) => {
+      const pieces = needs.map((_, index) => barePiece(`p${index}`, { side: index % 2 === 0 ? 'left' : 'right' }));
+      const moves = needs.map((list, index) =>
+        move(
+          `p${index}`,
+          'off',
+          list.filter((other) => other < index).map((other) => need(`p${other}`)),
+        ),
+      );
+      const steps = order(pieces, moves).steps.map((step) => step.piece);
+      return steps.length === size && moves.every((made) => made.needs.every((wanted) => steps.indexOf(made.piece) < steps.indexOf(wanted.piece)));
+    }),
+    { numRuns: 200, seed: 9 },
+  );
+});

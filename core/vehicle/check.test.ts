@@ -1,0 +1,129 @@
+import { barePiece, bareProfile } from '../test/bare-profile.ts';
+import { checkPieces, checkProfile, factChoices, unreachableLevels, type Piece, type PieceLevel, type VehicleProfile } from './index.ts';
+
+const way = (needs: { piece: string; level: 'loosened' | 'off' }[] = []) => ({ id: 'w', needs, extraMin: 0 });
+const level = (name: PieceLevel['level'], openMin: number, part: Partial<PieceLevel> = {}): PieceLevel => ({
+  level: name,
+  openMin,
+  closeMin: 1,
+  people: 1,
+  ways: [way()],
+  ...part,
+});
+const faultsOf = (part: Partial<VehicleProfile>) => checkProfile(bareProfile(part)).map(({ path, code }) => `${path} ${code}`);
+const plug = {
+  id: 'p',
+  name: 'Plug',
+  family: 'SL-2',
+  gender: 'pins' as const,
+  keying: 'A',
+  rows: 1,
+  columns: 2,
+  lock: 'tab',
+  pins: [],
+  side: 'left' as const,
+  at: { xMm: 0, yMm: 0, zMm: 0 },
+  whereToLook: 'x',
+};
+
+test('a whole profile without faults has none', () => {
+  expect(faultsOf({ pieces: [barePiece('a'), barePiece('b', { levels: [level('off', 1, { ways: [way([{ piece: 'a', level: 'off' }])] })] })] })).toEqual([]);
+});
+
+test('ids stand once in their list', () => {
+  expect(faultsOf({ pieces: [barePiece('a'), barePiece('a')] })).toEqual(['pieces[1].id duplicate-id']);
+});
+
+test('years rise, boxes rise, levels rise', () => {
+  expect(faultsOf({ years: { from: 2024, to: 2019 } })).toEqual(['years.to span-order']);
+  expect(faultsOf({ pieces: [barePiece('a', { box: { xMm: [5, 1], yMm: [0, 1], zMm: [0, 1] } })] })).toEqual(['pieces[0].box.xMm span-order']);
+  expect(faultsOf({ pieces: [barePiece('a', { levels: [level('off', 1), level('loosened', 2)] })] })).toEqual(['pieces[0].levels[1].level span-order']);
+});
+
+test('opening does not fall with the level: in person-minutes, not in minutes', () => {
+  expect(faultsOf({ pieces: [barePiece('a', { levels: [level('loosened', 3), level('off', 2)] })] })).toEqual(['pieces[0].levels[1].openMin open-falls']);
+  expect(faultsOf({ pieces: [barePiece('a', { levels: [level('loosened', 3), level('off', 2, { people: 2 })] })] })).toEqual([]);
+});
+
+test('a piece needs a level, and a fastener a level that the piece has', () => {
+  expect(faultsOf({ pieces: [barePiece('a', { levels: [] })] })).toEqual(['pieces[0].levels no-levels']);
+  const group = {
+    id: 'g',
+    drive: 'hex' as const,
+    count: 1,
+    place: 'x',
+    side: 'left' as const,
+    singleUse: false,
+    release: 'unscrew' as const,
+    tighten: {},
+    atLevel: 'folded' as const,
+  };
+  expect(faultsOf({ pieces: [barePiece('a', { fasteners: [group] })] })).toEqual(['pieces[0].fasteners[0].atLevel unknown-id']);
+});
+
+test('a way may not need its own level, but its own lower one', () => {
+  const own = (needed: 'loosened' | 'off') => [barePiece('a', { levels: [level('loosened', 1), level('off', 2, { ways: [way([{ piece: 'a', level: needed }])] })] })];
+  expect(faultsOf({ pieces: own('off') })).toEqual(['pieces[0].levels[1].ways[0].needs[0] own-level']);
+  expect(faultsOf({ pieces: own('loosened') })).toEqual([]);
+});
+
+test('needs name pieces and levels that exist', () => {
+  const needing = (piece: string, wanted: 'loosened' | 'off') => [
+    barePiece('a', { levels: [level('loosened', 1)] }),
+    barePiece('b', { levels: [level('off', 1, { ways: [way([{ piece, level: wanted }])] })] }),
+  ];
+  expect(faultsOf({ pieces: needing('z', 'off') })).toEqual(['pieces[1].levels[0].ways[0].needs[0].piece unknown-id']);
+  expect(faultsOf({ pieces: needing('a', 'off') })).toEqual(['pieces[1].levels[0].ways[0].needs[0].level unknown-id']);
+});
+
+test('two pieces that open only each other are unreachable, one more way for one of them mends both', () => {
+  const each = (extra: Piece['levels'][number]['ways']) => [
+    barePiece('a', { levels: [level('off', 1, { ways: [way([{ piece: 'b', level: 'off' }])] })] }),
+    barePiece('b', { levels: [level('off', 1, { ways: [way([{ piece: 'a', level: 'off' }]), ...extra] })] }),
+  ];
+  expect(faultsOf({ pieces: each([]) })).toEqual(['pieces[0].levels[0] unreachable-level', 'pieces[1].levels[0] unreachable-level']);
+  expect(faultsOf({ pieces: each([way()]) })).toEqual([]);
+  expect(unreachableLevels([barePiece('a', { levels: [level('off', 1, { ways: [] })] })])).toHaveLength(1);
+});
+
+test('rules that always hold may not go in a circle; under a condition they may', () => {
+  const pieces = ['a', 'b', 'c'].map((id) => barePiece(id));
+  const rules = [
+    ['a', 'b'],
+    ['b', 'c'],
+    ['c', 'a'],
+  ].map(([first = '', then = ''], index) => ({ id: `r${index}`, first, then, why: 'x' }));
+  const [fault] = checkProfile(bareProfile({ pieces, refitRules: rules }));
+  expect([fault?.code, fault?.data.cycle]).toEqual(['refit-cycle', 'a → b → c → a']);
+  const facts = [{ id: 'plough', label: 'Plough', choices: ['present', 'absent'], howToSee: 'x', lookMin: 1 }];
+  expect(faultsOf({ facts, pieces, refitRules: rules.map((rule, index) => (index === 2 ? { ...rule, when: { fact: 'plough', is: 'present' } } : rule)) })).toEqual([]);
+});
+
+test('sensors, plugs, mounts and rules name pieces and circuits that exist', () => {
+  const sensor = {
+    id: 's',
+    name: 's',
+    kind: 'radar' as const,
+    on: 'z',
+    lock: 'x',
+    pose: { xMm: 0, yMm: 0, zMm: 0, yawDeg: 0, pitchDeg: 0 },
+    fieldOfView: { horizontalDeg: 1, verticalDeg: 1, rangeM: 1 },
+    toleranceDeg: 1,
+    calibration: 'required' as const,
+    procedure: 'x',
+  };
+  expect(faultsOf({ sensors: [sensor] })).toEqual(['sensors[0].on unknown-id']);
+  expect(faultsOf({ plugs: [{ ...plug, behind: 'z' }] })).toEqual(['plugs[0].behind unknown-id']);
+  expect(faultsOf({ plugs: [{ ...plug, pins: [{ id: '1', row: 1, column: 1, carries: 'ground', circuit: 'z' }] }] })).toEqual(['plugs[0].pins[0].circuit unknown-id']);
+  expect(faultsOf({ plugs: [{ ...plug, pins: [{ id: '1', row: 1, column: 3, carries: 'ground' }] }] })).toEqual(['plugs[0].pins[0] pin-outside-face']);
+  expect(faultsOf({ refitRules: [{ id: 'r', first: 'y', then: 'z', why: 'x' }] })).toEqual(['refitRules[0].first unknown-id', 'refitRules[0].then unknown-id']);
+  const mount = { id: 'm', name: 'm', side: 'left' as const, at: { xMm: 0, yMm: 0, zMm: 0 }, reach: [way([{ piece: 'z', level: 'off' }])], adjusterBehind: ['y'] };
+  expect(faultsOf({ mounts: [mount] })).toEqual(['mounts[0].reach[0].needs[0].piece unknown-id', 'mounts[0].adjusterBehind[0] unknown-id']);
+});
+
+test('conditions are held against the facts of the profile', () => {
+  const facts = [{ id: 'trim', label: 'Trim', choices: ['plain', 'guard'], howToSee: 'x', lookMin: 1 }];
+  expect(factChoices(bareProfile({ facts })).get('trim')).toEqual(['plain', 'guard']);
+  expect(faultsOf({ facts, pieces: [barePiece('a', { when: { fact: 'trim', is: 'gold' } })] })).toEqual(['pieces[0].when.is choice']);
+  expect(checkPieces([barePiece('a', { when: { fact: 'trim', is: 'plain' } })], [], new Map())).toMatchObject([{ path: 'pieces[0].when.fact', code: 'unknown-id' }]);
+});
