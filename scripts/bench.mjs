@@ -16,8 +16,12 @@ const folder = mkdtempSync(join(tmpdir(), 'jade-bench-'));
 const database = await startDatabase(folder);
 const port = await freePort();
 const server = await startServer({ databaseUrl: database.url, port });
-const list = (part) => readdirSync(join(ROOT, 'demo', part)).filter((name) => name.endsWith('.json')).map((name) => join(ROOT, 'demo', part, name));
-const run = (program, args) => spawnSync(process.execPath, [join(ROOT, 'dist/programs', program), ...args], { stdio: ['ignore', 'inherit', 2], env: { ...process.env, JADE_PORT: String(port) } });
+const list = (part) =>
+  readdirSync(join(ROOT, 'demo', part))
+    .filter((name) => name.endsWith('.json'))
+    .map((name) => join(ROOT, 'demo', part, name));
+const run = (program, args) =>
+  spawnSync(process.execPath, [join(ROOT, 'dist/programs', program), ...args], { stdio: ['ignore', 'inherit', 2], env: { ...process.env, JADE_PORT: String(port) } });
 run('shell.js', ['jade', 'import', ...list('.'), ...list('vehicles'), ...list('kits')]);
 const { status } = run('bench.js', [server.address, database.url, ROOT]);
 await server.stop();

@@ -1,1 +1,6 @@
-export function startServer(options: { databaseUrl: string; port: number; host?: string; quiet?: boolean }): Promise<{ address: string; pid: number; stop: () => Promise<void>; gone: Promise<unknown> }>;
+export function startServer(options: {
+  databaseUrl: string;
+  port: number;
+  host?: string;
+  quiet?: boolean;
+}): Promise<{ address: string; pid: number; stop: () => Promise<void>; gone: Promise<unknown> }>;

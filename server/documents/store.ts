@@ -55,10 +55,13 @@ export async function newestDocuments<K extends DocumentKind>(db: Connection, ki
   return rows.map((row) => ({ kind, slug: row.slug, version: row.version, hash: row.hash, document: JSON.parse(row.body) as Documents[K] }));
 }
 
+/** What a person calls a document, read from its body by the database: maker with model or name, or the name alone. */
+const title = sql<string>`concat_ws(' ', json_value(${documents.body}, '$.maker'), coalesce(json_value(${documents.body}, '$.model'), json_value(${documents.body}, '$.name')))`;
+
 /** Slug, version and title of every document, newest versions only, without their bodies. */
-export async function listDocuments(db: Connection): Promise<{ kind: string; slug: string; version: number; hash: string; createdAt: string }[]> {
+export async function listDocuments(db: Connection): Promise<{ kind: string; slug: string; version: number; title: string; hash: string; createdAt: string }[]> {
   const rows = await db
-    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, hash: documents.hash, createdAt: documents.createdAt })
+    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, title, hash: documents.hash, createdAt: documents.createdAt })
     .from(documents)
     .orderBy(documents.kind, documents.slug, desc(documents.version));
   const seen = new Set<string>();

@@ -1,6 +1,6 @@
 import { disturbedSensors, functionsOf, lampAims, lostFunctions, openingMoves, replacedPieces, standingOf, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
 import { namesOf, sayHold } from '@jade/words/job';
-import { amperes, bothLengths, millimetres, percent, volts } from '@jade/words/units';
+import { amperes, bothLengths, inSentence, millimetres, percent, volts } from '@jade/words/units';
 
 export interface SheetTable {
   title: string;
@@ -92,7 +92,7 @@ function partsTable(context: JobContext): SheetTable {
     .map((piece) => [names.piece(piece), 'original part', bagged[piece] ?? '']);
   for (const [piece, groups] of Object.entries(tray)) {
     for (const [group, tally] of Object.entries(groups))
-      if (tally.broken > 0) rows.push([`${names.group(piece, group)}, ${names.piece(piece).toLowerCase()}`, `${tally.broken} broken`, 'replaced new']);
+      if (tally.broken > 0) rows.push([`${names.group(piece, group)}, ${inSentence(names.piece(piece))}`, `${tally.broken} broken`, 'replaced new']);
   }
   return { title: 'Parts kept and parts renewed', head: ['Part', 'What', 'Where'], rows, empty: 'No original part was replaced and none broke.' };
 }

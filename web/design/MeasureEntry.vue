@@ -29,7 +29,7 @@ function confirm(): void {
 </script>
 
 <template>
-  <div class="entry" :class="{ taped: value !== undefined }">
+  <div class="measure" :class="{ taped: value !== undefined }">
     <label :for="id">{{ label }}</label>
     <v-text-field
       :id="id"
@@ -47,9 +47,14 @@ function confirm(): void {
 </template>
 
 <style scoped>
-.entry {
+.measure {
   min-width: 128px;
   max-width: 215px;
+}
+
+/* The unit stands there before anything is written. */
+.measure :deep(.v-text-field__suffix) {
+  opacity: 1;
 }
 
 label {

@@ -28,14 +28,14 @@ onMounted(async () => {
   ];
   places.value = [...stations, ...shop];
   const jobs = await ask<{ id: string; plate: string; customer: string }[]>('/api/jobs').catch(() => []);
-  const documents = await ask<{ kind: string; slug: string }[]>('/api/documents').catch(() => []);
+  const documents = await ask<{ kind: string; slug: string; title: string }[]>('/api/documents').catch(() => []);
   places.value = [
     ...stations,
     ...jobs.map((job): Place => ({ text: `${job.plate} ${job.customer}`, kind: 'job', to: { name: 'station', params: { id: job.id, station: 'check-in' } } })),
     ...shop,
     ...documents
       .filter((entry) => entry.kind === 'vehicle' || entry.kind === 'kit')
-      .map((entry): Place => ({ text: entry.slug.replaceAll('-', ' '), kind: entry.kind, to: { name: 'library', query: { show: `${entry.kind}/${entry.slug}` } } })),
+      .map((entry): Place => ({ text: entry.title, kind: entry.kind, to: { name: 'library', query: { show: `${entry.kind}/${entry.slug}` } } })),
   ];
 });
 

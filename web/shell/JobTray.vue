@@ -44,7 +44,13 @@ const entries = computed(() => {
   const lines = [...job.log]
     .reverse()
     .filter((event) => event.type !== 'undone')
-    .map((event) => ({ id: event.id, text: sayEvent(event, names), when: dayjs(event.at).format('HH:mm'), undone: undone.has(event.id), fixed: event.type === 'job.opened' }));
+    .map((event) => ({
+      id: event.id,
+      text: sayEvent(event, names),
+      when: dayjs(event.at).format('HH:mm'),
+      undone: undone.has(event.id),
+      fixed: ['job.opened', 'job.repinned', 'job.signed'].includes(event.type),
+    }));
   return wholeLog.value ? lines : lines.slice(0, 5);
 });
 </script>

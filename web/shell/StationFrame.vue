@@ -95,6 +95,12 @@ function except(note: string): void {
   gap: 4px 14px;
 }
 
+@media (max-width: 700px) {
+  .head > .soft {
+    display: none;
+  }
+}
+
 .wants {
   margin-left: auto;
   position: relative;

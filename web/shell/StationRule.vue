@@ -84,6 +84,7 @@ const marks = computed(() =>
   color: var(--on-slate-soft);
   font-size: 14px;
   font-stretch: 88%;
+  white-space: nowrap;
 }
 
 .mark::after {

@@ -122,7 +122,26 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
 
 @media (max-width: 700px) {
   .strip {
-    padding: 8px 12px;
+    padding: 6px 12px;
+    gap: 6px 10px;
+  }
+
+  .who {
+    order: 3;
+    flex-basis: 100%;
+  }
+
+  .hold {
+    order: 4;
+    flex-basis: 100%;
+  }
+
+  .bench-name {
+    margin-left: auto;
+  }
+
+  .to-tray {
+    margin-left: 0;
   }
 
   .who span {

@@ -1,6 +1,6 @@
 import type { EventType, Hold, HoldCode, JobContext, LoggedEvent, OpenQuestion, Payloads, Station, StationState } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
-import { amount, percent, plural } from '@jade/words/units';
+import { amount, inSentence, percent, plural } from '@jade/words/units';
 
 export const STATION_NAMES: Record<Station, string> = {
   'check-in': 'Check in',
@@ -103,10 +103,10 @@ const HOLDS: Record<HoldCode, Say> = {
   'codes-before-missing': () => 'Read the fault codes before anything is touched',
   'baseline-missing': ({ count, of }) => `Try ${plural(number(count), 'factory lamp')} of ${of}`,
   'gaps-before-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')}`,
-  'fact-unknown': ({ fact, count }, names) => `Look at ${names.fact(text(fact)).toLowerCase()}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more fact')}` : ''}`,
+  'fact-unknown': ({ fact, count }, names) => `Look at ${inSentence(names.fact(text(fact)))}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more fact')}` : ''}`,
   'kit-does-not-fit': ({ kit }, names) => `${names.kit(text(kit))} does not fit this vehicle`,
   'kit-undecided': ({ kit, fact }, names) =>
-    `${names.kit(text(kit))}: ${fact ? `look at ${names.fact(text(fact)).toLowerCase()} to settle the match` : 'the model year is not known'}`,
+    `${names.kit(text(kit))}: ${fact ? `look at ${inSentence(names.fact(text(fact)))} to settle the match` : 'the model year is not known'}`,
   'kit-unconfirmed': ({ kit }, names) => `Confirm the options of ${names.kit(text(kit))}`,
   'content-short': ({ kit, item, count }, names) => `${names.item(text(kit), text(item))}: ${count} missing from ${names.kit(text(kit))}`,
   'content-hands': ({ kit, item, left, right }, names) => `${names.item(text(kit), text(item)).replace(/, (left|right)$/, '')}: ${left} left and ${right} right`,
@@ -116,7 +116,7 @@ const HOLDS: Record<HoldCode, Say> = {
   'pieces-to-open': ({ count, piece }, names) =>
     number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out',
   'plug-does-not-mate': ({ plug }, names) => `${names.plug(text(plug))} does not meet its mate pin by pin`,
-  'plug-to-join': ({ plug }, names) => `Join ${names.plug(text(plug)).toLowerCase()}`,
+  'plug-to-join': ({ plug }, names) => `Join ${inSentence(names.plug(text(plug)))}`,
   'load-refused': ({ circuit, share }, names) => `${names.circuit(text(circuit))} would carry ${percent(number(share))} of its weakest part`,
   'load-to-accept': ({ circuit, share }, names) => `${names.circuit(text(circuit))} will carry ${percent(number(share))}: accept it`,
   'reference-missing': () => 'Prove the reference before any reading',
@@ -129,12 +129,12 @@ const HOLDS: Record<HoldCode, Say> = {
   'test-missing': ({ kit, test }, names) => `Test: ${names.test(text(kit), text(test))}`,
   'covered-untested': ({ kit, test, piece }, names) => `${names.piece(text(piece))} went back before “${names.test(text(kit), text(test))}” had passed`,
   'piece-open': ({ piece, level }, names) => `${names.piece(text(piece))} is still ${level}`,
-  'fasteners-out': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${names.piece(text(piece)).toLowerCase()} still in the tray`,
-  'fastener-dropped': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${names.piece(text(piece)).toLowerCase()} dropped and not found`,
-  'part-to-bag': ({ piece }, names) => `Bag ${names.piece(text(piece)).toLowerCase()} for the owner`,
+  'fasteners-out': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} still in the tray`,
+  'fastener-dropped': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} dropped and not found`,
+  'part-to-bag': ({ piece }, names) => `Bag ${inSentence(names.piece(text(piece)))} for the owner`,
   'wall-missing': () => 'Set the wall: rule, distance, floor',
   'aim-preparation': () => 'Tyres, load and levelling before aiming',
-  'aim-missing': ({ kit, lamp }, names) => `Aim ${names.lamp(text(kit), text(lamp)).toLowerCase()}`,
+  'aim-missing': ({ kit, lamp }, names) => `Aim ${inSentence(names.lamp(text(kit), text(lamp)))}`,
   'aim-out': ({ kit, lamp, errorMm }, names) => `${names.lamp(text(kit), text(lamp))} lands ${amount(Math.abs(number(errorMm)), 'mm')} too ${number(errorMm) > 0 ? 'high' : 'low'}`,
   'final-missing': ({ count }) => `Try ${plural(number(count), 'factory lamp')} again`,
   'function-worse': ({ lamp, result }, names) => `${names.factory(text(lamp))} is ${result}, and was better on arrival`,
@@ -186,7 +186,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'fastener.dropped': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} dropped`,
   'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} found`,
   'plug.joined': ({ connection }) => `Plug joined: ${connection}`,
-  'load.accepted': ({ circuit }, names) => `Load on ${names.circuit(circuit).toLowerCase()} accepted`,
+  'load.accepted': ({ circuit }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted`,
   'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,
   'reading.taken': ({ plug, pin, state, lowV, highV }, names) =>
     `${names.plug(plug)} pin ${pin}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,

@@ -64,6 +64,11 @@ export function money(cents: number, currency: string): string {
   return `${fixed(cents / 100, 2)}${GAP}${currency}`;
 }
 
+/** A name inside a sentence: its first letter small, unless it begins with an abbreviation such as LED. */
+export function inSentence(name: string): string {
+  return /^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+}
+
 /** "1 screw", "3 screws". */
 export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;

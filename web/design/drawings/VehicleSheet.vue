@@ -39,11 +39,15 @@ const placed = computed(() => {
   return marks.map((mark, index) => {
     const [x, y] = apart[index] ?? [0, 0];
     const [trueX, trueY] = places[index] ?? [0, 0];
-    return { ...mark, x, y, trueX, trueY, led: Math.hypot(x - trueX, y - trueY) > 12 * size.value };
+    const wordWidth = ((mark.word?.length ?? 0) * 17 + 24) * size.value;
+    const [left, , wide] = box.value;
+    const wordX = Math.min(left + wide - wordWidth, Math.max(left, x - wordWidth / 2));
+    // Words of neighbours stand in two rows below their marks.
+    const wordY = y + (index % 2 === 0 ? 26 : 70) * size.value;
+    return { ...mark, x, y, trueX, trueY, wordX, wordY, wordWidth, led: Math.hypot(x - trueX, y - trueY) > 12 * size.value };
   });
 });
 const boxes = computed(() => (props.pieces ?? []).map((entry) => ({ ...entry, ...projectBox(props.view, entry.piece.box) })));
-const wordWidth = (word: string) => (word.length * 21 + 26) * size.value;
 </script>
 
 <template>
@@ -71,10 +75,8 @@ const wordWidth = (word: string) => (word.length * 21 + 26) * size.value;
       <circle v-if="mark.shape !== 'bar'" :cx="mark.x" :cy="mark.y" :r="15 * size" class="dot" />
       <path v-else :d="`M${mark.x - 5 * size} ${mark.y - 20 * size}v${40 * size}M${mark.x + 5 * size} ${mark.y - 20 * size}v${40 * size}`" class="dot gauge" />
       <g v-if="mark.word" class="word">
-        <path
-          :d="`M${mark.x + 18 * size} ${mark.y - 40 * size}h${wordWidth(mark.word)}l${-5 * size} ${22 * size}l${3 * size} ${20 * size}h${-wordWidth(mark.word)}l${3 * size} ${-18 * size}z`"
-        />
-        <text :x="mark.x + 30 * size" :y="mark.y - 8 * size" :font-size="33 * size">{{ mark.word }}</text>
+        <path :d="`M${mark.wordX} ${mark.wordY}h${mark.wordWidth}l${-4 * size} ${20 * size}l${3 * size} ${20 * size}h${-mark.wordWidth}l${3 * size} ${-18 * size}z`" />
+        <text :x="mark.wordX + 13 * size" :y="mark.wordY + 31 * size" :font-size="30 * size">{{ mark.word }}</text>
       </g>
     </g>
     <slot :size="size" />

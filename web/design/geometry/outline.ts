@@ -1,4 +1,4 @@
-import type { Body, BoxMm, Measures, PointMm } from '@jade/core/vehicle';
+import type { Body, BoxMm, Measures, Piece, PointMm, VehicleProfile } from '@jade/core/vehicle';
 
 export const VIEWS = ['front', 'rear', 'side', 'top'] as const;
 /** Where the vehicle is looked at from; the side is the left one, the nose points to the left in side and top. */
@@ -478,4 +478,11 @@ export function frameAround(view: View, m: Measures, points: readonly PointMm[],
     height,
   );
   return [left, top, wide, high];
+}
+
+/** Pieces that make up the face of a view: those at the very front or rear, to give the drawing its features. */
+export function outerPieces({ pieces, measures }: VehicleProfile, view: View): Piece[] {
+  const nose = measures.frontOverhangMm;
+  if (view === 'front') return pieces.filter((piece) => piece.zone === 'front' && piece.box.xMm[1] > nose - 130);
+  return view === 'rear' ? pieces.filter((piece) => piece.zone === 'rear' && piece.box.xMm[0] < nose - measures.lengthMm + 130) : [];
 }

@@ -15,7 +15,7 @@ const radar: Sensor = {
 };
 
 test('a sector of 90 degrees opens 45 to each side, ahead is to the left on the sheet', () => {
-  expect(viewSector(radar, 0, 1000)).toEqual({ path: 'M-900 0L-1607 707A1000 1000 0 0 0 -1607 -707Z', axis: 'M-900 0L-1900 0', from: [-900, 0] });
+  expect(viewSector(radar, 0, 1000)).toEqual({ path: 'M-900 0L-1607 707A1000 1000 0 0 1 -1607 -707Z', axis: 'M-900 0L-1900 0', from: [-900, 0] });
 });
 
 test('turned left by 90 degrees it looks along y', () => {

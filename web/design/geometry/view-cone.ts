@@ -11,5 +11,5 @@ export function viewSector({ pose, fieldOfView }: Sensor, turnedDeg: number, rea
   const half = Math.min(89, fieldOfView.horizontalDeg / 2);
   const [left, right, ahead] = [ray(heading + half), ray(heading - half), ray(heading)];
   const text = ([x, y]: SheetPoint) => `${Math.round(x)} ${Math.round(y)}`;
-  return { path: `M${text(from)}L${text(left)}A${reachMm} ${reachMm} 0 0 0 ${text(right)}Z`, axis: `M${text(from)}L${text(ahead)}`, from };
+  return { path: `M${text(from)}L${text(left)}A${reachMm} ${reachMm} 0 0 1 ${text(right)}Z`, axis: `M${text(from)}L${text(ahead)}`, from };
 }

@@ -12,7 +12,7 @@ interface Vehicle {
 
 const emit = defineEmits<{ close: []; opened: [id: string] }>();
 const vehicles = ref<Vehicle[]>([]);
-const kits = ref<string[]>([]);
+const kits = ref<{ slug: string; title: string }[]>([]);
 const vehicle = ref<string>();
 const chosen = ref<string[]>([]);
 const promised = ref('');
@@ -23,7 +23,7 @@ const id = v7();
 onMounted(async () => {
   try {
     vehicles.value = await ask<Vehicle[]>('/api/vehicles');
-    kits.value = (await ask<{ kind: string; slug: string }[]>('/api/documents')).filter((entry) => entry.kind === 'kit').map((entry) => entry.slug);
+    kits.value = (await ask<{ kind: string; slug: string; title: string }[]>('/api/documents')).filter((entry) => entry.kind === 'kit');
   } catch {
     fault.value = 'The server is away: try again when it is back.';
   }
@@ -49,7 +49,7 @@ async function open(): Promise<void> {
         label="Vehicle"
         :items="vehicles.map((entry) => ({ value: entry.id, title: `${entry.plate}, ${entry.customer}, ${entry.profile.replaceAll('-', ' ')}` }))"
       />
-      <v-select v-model="chosen" label="Kits to fit" multiple :items="kits.map((slug) => ({ value: slug, title: slug.replaceAll('-', ' ') }))" />
+      <v-select v-model="chosen" label="Kits to fit" multiple :items="kits.map((kit) => ({ value: kit.slug, title: kit.title }))" />
       <v-text-field v-model="promised" label="Promised for" type="datetime-local" variant="outlined" hide-details />
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
       <div class="line">

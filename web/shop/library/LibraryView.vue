@@ -13,6 +13,7 @@ import { ask, Refused } from '../../job/api.ts';
 interface Line {
   kind: string;
   slug: string;
+  title: string;
   version: number;
 }
 
@@ -100,7 +101,7 @@ onMounted(async () => {
                 class="push plain small"
                 :aria-current="shown === `${line.kind}/${line.slug}` ? 'page' : undefined"
                 :to="{ query: { show: `${line.kind}/${line.slug}` } }"
-                >{{ line.slug.replaceAll('-', ' ') }} <span class="soft mono">v{{ line.version }}</span></router-link
+                >{{ line.title }} <span class="soft mono">v{{ line.version }}</span></router-link
               >
             </li>
           </ul>

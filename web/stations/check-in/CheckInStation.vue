@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, type BaselineResult } from '@jade/core/job';
-import { checkVehicleNumber, type LampFunction, type Piece } from '@jade/core/vehicle';
+import { checkVehicleNumber, type LampFunction } from '@jade/core/vehicle';
 import { sayNumberRemark } from '@jade/words/vehicle';
 import { inches } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
@@ -10,7 +10,7 @@ import ChoiceRow from '../../design/ChoiceRow.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { frameAround, outerPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import FactList from './FactList.vue';
 
@@ -65,10 +65,7 @@ const part = computed(() =>
         marks.value.map((mark) => mark.at),
       ),
 );
-const shell = computed(() => {
-  const outer = (piece: Piece) => (view.value === 'front' ? piece.zone === 'front' && piece.box.xMm[1] > profile.value.measures.frontOverhangMm - 130 : false);
-  return profile.value.pieces.filter(outer).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }));
-});
+const shell = computed(() => outerPieces(profile.value, view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
 
 const lamp = computed(() => lamps.value.find((entry) => `lamp:${entry.id}` === picked.value));
 const gap = computed(() => profile.value.gaps.find((entry) => `gap:${entry.id}` === picked.value));

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import type { CloseStep } from '@jade/core/closing';
 import { outstanding, replacedPieces } from '@jade/core/job';
 import { sayGroup } from '@jade/words/job';
-import { minutes, plural } from '@jade/words/units';
+import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -81,7 +81,7 @@ function bag(where: string): void {
     </p>
     <div class="pair">
       <article v-if="current && piece" class="leaf stack step">
-        <h2>{{ current.to === 'fitted' ? 'Put back' : `Back to ${current.to}` }}: {{ names.piece(current.piece).toLowerCase() }}</h2>
+        <h2>{{ current.to === 'fitted' ? 'Put back' : `Back to ${current.to}` }}: {{ inSentence(names.piece(current.piece)) }}</h2>
         <p class="soft">
           {{ current.side === 'centre' ? 'middle' : `${current.side} side` }} · {{ minutes(current.minutes) }}{{ current.people > 1 ? ` · ${current.people} people` : '' }}
         </p>
@@ -124,7 +124,7 @@ function bag(where: string): void {
         </div>
         <div v-if="toBag.length > 0" class="leaf stack">
           <h2>Original parts for the owner</h2>
-          <button v-for="id in toBag" :key="id" type="button" class="push" @click="bagging = id">Bag {{ names.piece(id).toLowerCase() }}</button>
+          <button v-for="id in toBag" :key="id" type="button" class="push" @click="bagging = id">Bag {{ inSentence(names.piece(id)) }}</button>
         </div>
       </div>
     </div>

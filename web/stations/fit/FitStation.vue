@@ -7,7 +7,7 @@ import { minutes } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround } from '../../design/geometry/outline.ts';
+import { frameAround, outerPieces } from '../../design/geometry/outline.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
@@ -51,6 +51,13 @@ const part = computed(() =>
   ),
 );
 
+const pieces = computed(() =>
+  outerPieces(context.value.profile, 'front').map((piece) => {
+    const level = job.state.pieces[piece.id] ?? 'fitted';
+    return { piece, level, part: level === 'fitted' ? ('other' as const) : ('done' as const) };
+  }),
+);
+
 function fail(note: string): void {
   if (failedTest.value) void job.record('test.tried', { ...failedTest.value, passed: false, note });
   failedTest.value = undefined;
@@ -61,7 +68,7 @@ function fail(note: string): void {
   <div class="stack">
     <div v-for="{ kit, steps, tests } in kits" :key="kit.slug" class="pair">
       <div class="stack">
-        <div class="leaf"><VehicleSheet :profile="context.profile" view="front" :part="part" :marks="marks" :label="`Where ${kit.name} sits`" /></div>
+        <div class="leaf"><VehicleSheet :profile="context.profile" view="front" :part="part" :pieces="pieces" :marks="marks" :label="`Where ${kit.name} sits`" /></div>
         <div class="leaf">
           <h2>Tests before anything covers them</h2>
           <ul class="rows">

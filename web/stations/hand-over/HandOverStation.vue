@@ -9,7 +9,7 @@ import ChoiceRow from '../../design/ChoiceRow.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround } from '../../design/geometry/outline.ts';
+import { frameAround, outerPieces } from '../../design/geometry/outline.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import { useSession } from '../../session/index.ts';
 
@@ -45,13 +45,7 @@ const part = computed(() =>
     marks.value.map((mark) => mark.at),
   ),
 );
-const shell = computed(() =>
-  view.value === 'front'
-    ? profile.value.pieces
-        .filter((piece) => piece.zone === 'front' && piece.box.xMm[1] > profile.value.measures.frontOverhangMm - 130)
-        .map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }))
-    : [],
-);
+const shell = computed(() => outerPieces(profile.value, view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
 const current = computed(() => lamps.value.find((lamp) => lamp.id === picked.value));
 
 /** Rows of left and right beside each other, and those in the middle. */
@@ -186,7 +180,7 @@ function written(text: string): void {
           <MeasureEntry
             v-for="gap in profile.gaps"
             :key="gap.id"
-            :label="`${gap.name} (was ${job.state.gaps.before[gap.id] ?? '?'})`"
+            :label="`${gap.name} (was ${job.state.gaps.before[gap.id] ?? '?'} mm)`"
             unit="mm"
             :least="0"
             :most="100"

@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { levelRank, type OpenStep } from '@jade/core/access';
 import { openingDone, targetMounts } from '@jade/core/job';
 import type { Level } from '@jade/core/vehicle';
-import { minutes, personMinutes, plural } from '@jade/words/units';
+import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
@@ -78,7 +78,7 @@ watch(plan, () => void (picked.value = undefined));
 
 function why(step: OpenStep): string {
   const targets = plan.value?.neededBy[step.piece] ?? [];
-  return targets.length > 0 ? `Needed for ${targets.map(names.value.mount).join(' and ').toLowerCase()}.` : 'The kit takes its place.';
+  return targets.length > 0 ? `Needed for ${targets.map((target) => inSentence(names.value.mount(target))).join(' and ')}.` : 'The kit takes its place.';
 }
 
 /** A step can be done once all it needs is open. */
@@ -96,12 +96,14 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
 <template>
   <div class="stack">
     <div v-if="plan" class="line figures">
-      <span v-if="!settled"
+      <span v-if="!settled && !floor"
         ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back,
         {{ plan.choice.proved ? 'proved least' : `at most ${personMinutes((plan.choice.total - plan.choice.lowerBound) / 100)} above the least` }}</span
       >
-      <span v-if="!settled" class="soft">opening {{ minutes(plan.openMin) }}, closing {{ minutes(plan.closeMin) }}, breakage allowance {{ minutes(plan.breakageMin) }}</span>
-      <span v-else><strong>Everything is reachable.</strong> Go on with the wires.</span>
+      <span v-if="!settled && !floor" class="soft"
+        >opening {{ minutes(plan.openMin) }}, closing {{ minutes(plan.closeMin) }}, breakage allowance {{ minutes(plan.breakageMin) }}</span
+      >
+      <span v-if="settled"><strong>Everything is reachable.</strong> Go on with the wires.</span>
       <span class="grow" />
       <button type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole plan' : 'Floor mode' }}</button>
     </div>

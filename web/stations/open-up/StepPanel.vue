@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
 import { sayGroup } from '@jade/words/job';
-import { minutes } from '@jade/words/units';
+import { inSentence, minutes } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -15,9 +15,7 @@ const { job, context, names } = useCurrentJob();
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
 const way = computed(() => piece.value?.levels.find((level) => level.level === props.step.level)?.ways.find((entry) => entry.id === props.step.way));
 const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fasteners.map((group) => [group.id, group.count])));
-const missing = computed(() =>
-  props.step.needs.filter((need) => (job.state.pieces[need.piece] ?? 'fitted') === 'fitted').map((need) => names.value.piece(need.piece).toLowerCase()),
-);
+const missing = computed(() => props.step.needs.filter((need) => (job.state.pieces[need.piece] ?? 'fitted') === 'fitted').map((need) => inSentence(names.value.piece(need.piece))));
 const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
 
 function change(group: string, by: number): void {
@@ -41,7 +39,7 @@ function broken(group: string): void {
     <header>
       <span class="slot" :aria-label="`Tray slot ${slotNumber}`">{{ slotNumber }}</span>
       <div>
-        <h2>{{ VERBS[step.level] }}: {{ names.piece(step.piece).toLowerCase() }}</h2>
+        <h2>{{ VERBS[step.level] }}: {{ inSentence(names.piece(step.piece)) }}</h2>
         <p class="soft">
           {{ step.side === 'centre' ? 'middle' : `${step.side} side` }}, {{ step.zone.replace('-', ' ') }} · {{ minutes(step.minutes)
           }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}
@@ -83,6 +81,7 @@ function broken(group: string): void {
 <style scoped>
 .step {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 11px;
   border-top: 5px solid var(--amber);
 }

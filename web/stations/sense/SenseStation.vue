@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { disturbedSensors } from '@jade/core/job';
 import { UNMOVED, type PoseChange } from '@jade/core/sensing';
 import { saySensorEffect } from '@jade/words/sensing';
-import { degrees } from '@jade/words/units';
+import { degrees, inSentence } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -70,7 +70,7 @@ function calibrated(note: string): void {
       <article v-for="effect in effects" :key="effect.sensor.id" class="leaf stack" :class="{ chosen: effect.sensor.id === picked }">
         <div class="line">
           <h2>{{ effect.sensor.name }}</h2>
-          <span class="soft">on {{ names.piece(effect.piece).toLowerCase() }} · within {{ degrees(effect.sensor.toleranceDeg) }}</span>
+          <span class="soft">on {{ inSentence(names.piece(effect.piece)) }} · within {{ degrees(effect.sensor.toleranceDeg) }}</span>
         </div>
         <p>{{ saySensorEffect(effect) }}</p>
         <div class="line">

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { circuitLoads, wireJoints } from '@jade/core/job';
 import { MATE_WORDS, sayLoad, sayMateTrouble } from '@jade/words/wiring';
-import { amperes, millimetres } from '@jade/words/units';
+import { amperes, inSentence, millimetres } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FuseWire from '../../design/drawings/FuseWire.vue';
@@ -43,7 +43,7 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
         >
           {{ load.accepted ? 'Load accepted' : 'Accept this load' }}
         </button>
-        <span class="soft">Added: {{ load.added.map((entry) => `${entry.name.toLowerCase()} ${entry.powerW} W at ${entry.atV} V, ${entry.kind}`).join('; ') }}</span>
+        <span class="soft">Added: {{ load.added.map((entry) => `${inSentence(entry.name)} ${entry.powerW} W at ${entry.atV} V, ${entry.kind}`).join('; ') }}</span>
       </div>
     </section>
     <section class="joints">
@@ -59,7 +59,7 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
           :label="`${joint.vehiclePlug.name} against ${joint.kitPlug.name}: ${MATE_WORDS[joint.mate.value]}`"
         />
         <p :class="joint.mate.value === 'mates' ? 'good' : 'bad'">
-          {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${names.item(joint.kit.slug, joint.connection.adapter).toLowerCase()}` : '' }}.
+          {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${inSentence(names.item(joint.kit.slug, joint.connection.adapter))}` : '' }}.
         </p>
         <ul v-if="joint.mate.troubles.length > 0">
           <li v-for="trouble in joint.mate.troubles" :key="trouble.code" class="bad">{{ sayMateTrouble(trouble) }}</li>
