@@ -41,7 +41,7 @@ const vehicleColour = (id: string | undefined) => props.vehicle.pins.find((pin) 
 </script>
 
 <template>
-  <svg :viewBox="`0 0 486 ${height}`" role="img" :aria-label="label">
+  <svg :viewBox="`-34 0 554 ${height}`" role="img" :aria-label="label">
     <rect class="shell" :x="LEFT - 34" y="30" width="70" :height="height - 42" rx="9" />
     <rect class="shell" :x="RIGHT - 34" y="30" width="70" :height="height - 42" rx="9" />
     <path class="key" :d="`M${LEFT - 10} 30v-8h20v8M${RIGHT - 10} 30v-8h20v8`" />
@@ -85,7 +85,7 @@ const vehicleColour = (id: string | undefined) => props.vehicle.pins.find((pin) 
 <style scoped>
 svg {
   width: 100%;
-  max-width: 600px;
+  max-width: 660px;
 }
 
 .shell {

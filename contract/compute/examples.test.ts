@@ -1,0 +1,113 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { FaultyInput } from '@jade/core/faults';
+import { COMPUTATIONS, findComputation } from './index.ts';
+
+const folder = join(import.meta.dirname, '../../docs/formats/examples');
+const example = (name: string): Record<string, unknown> => JSON.parse(readFileSync(join(folder, `compute-${name}.json`), 'utf8')) as Record<string, unknown>;
+const run = (name: string, change: Record<string, unknown> = {}) => findComputation(name).run({ ...example(name), ...change });
+
+function faultsOf(work: () => unknown): string[] {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof FaultyInput) return error.faults.map((fault) => `${fault.path} ${fault.code}`);
+    throw error;
+  }
+  return [];
+}
+
+test('every calculation has an example, and every example a calculation', () => {
+  const named = readdirSync(folder).flatMap((file) => /^compute-(.*)\.json$/.exec(file)?.[1] ?? []);
+  expect(named.sort()).toEqual(COMPUTATIONS.map((entry) => entry.name).sort());
+});
+
+test.each(COMPUTATIONS.map((entry) => entry.name))('%s names an unknown field of its input and takes nothing else', (name) => {
+  expect(faultsOf(() => run(name, { surprise: 1 }))).toEqual(['surprise unknown-field']);
+  expect(faultsOf(() => findComputation(name).run([]))).toEqual(['(document) type']);
+});
+
+test('the way through the arch, 3 + 1 + 3.5, is cheaper than grille and skin, 2 + 2.5 + 2·5 + 2·6', () => {
+  expect(run('access-plan')).toMatchObject({ proved: true, gapPersonMin: 0, personMin: 7.5, targetWays: [{ target: 'fog-left', way: 'through-arch' }], tools: ['T20 six-lobe'] });
+  const blocked = example('access-plan') as { mounts: { reach: object[] }[] };
+  blocked.mounts[0]?.reach.pop();
+  expect(findComputation('access-plan').run(blocked)).toMatchObject({ personMin: 26.5, mostPeople: 2 });
+});
+
+test('an unknown target, a way that needs its own level, and falling minutes are refused with their paths', () => {
+  expect(faultsOf(() => run('access-plan', { targets: ['nowhere'] }))).toEqual(['targets[0] unknown-id']);
+  const own = example('access-plan') as { pieces: { levels: { ways: { needs: object[] }[]; openMin: number }[] }[] };
+  own.pieces[0]?.levels[0]?.ways[0]?.needs.push({ piece: 'grille', level: 'off' });
+  expect(faultsOf(() => findComputation('access-plan').run(own))).toEqual(['pieces[0].levels[0].ways[0].needs[0] own-level']);
+  const negative = example('access-plan') as typeof own;
+  if (negative.pieces[1]?.levels[0]) negative.pieces[1].levels[0].openMin = -1;
+  expect(faultsOf(() => findComputation('access-plan').run(negative))).toEqual(['pieces[1].levels[0].openMin range']);
+});
+
+test('"LED or filament" is settled although the headlamp is not known; the adapter is not', () => {
+  expect(run('match')).toMatchObject({ value: 'yes', ask: ['headlamp'], adapters: [], undecidedAdapters: ['adapter-led'] });
+  expect(run('match', { facts: { headlamp: 'led' } })).toMatchObject({ value: 'yes', ask: [], adapters: ['adapter-led'] });
+  expect(run('match', { year: 2018 })).toMatchObject({ value: 'no' });
+  expect(run('match', { year: undefined })).toMatchObject({ value: 'unknown' });
+});
+
+test('one adapter is short, one screw is to spare', () => {
+  expect(run('contents')).toMatchObject({ complete: false, troubles: [{ code: 'short', item: 'adapter-led', missing: 1 }] });
+  expect(run('contents', { facts: { headlamp: 'filament' } })).toMatchObject({ complete: true, troubles: [] });
+});
+
+test('plugs, load, drop, currents and legs come out as worked by hand', () => {
+  expect(run('plugs')).toMatchObject({ value: 'mates', troubles: [] });
+  // 43.2 W at the least voltage of 10.8 V is 4 A, four tenths of the fuse.
+  expect(run('circuit-load')).toMatchObject({ afterA: 4, weakest: 'fuse', shareAfter: 0.4, verdict: 'carries' });
+  // 8.4 m of 1.5 mm² at 8 A: 0.09654 Ω, 0.772 V, 5.6 % of 13.8 V.
+  const drop = run('wire-drop') as { resistanceOhm: number; dropV: number; dropShare: number };
+  expect([drop.resistanceOhm.toFixed(5), drop.dropV.toFixed(3), drop.dropShare.toFixed(3)]).toEqual(['0.09654', '0.772', '0.056']);
+  expect(run('lamp-current')).toMatchObject({ leastVoltageA: 8, mostVoltageA: 6, worstA: 8, fuseA: 10 });
+  expect(run('lamp-current', { powerW: 4000 })).toMatchObject({ fuseA: null });
+  expect(run('harness-legs')).toMatchObject([
+    { lamp: 'far', leg: 'b', surplusMm: 100 },
+    { lamp: 'near', leg: 'a', surplusMm: 100 },
+  ]);
+});
+
+test('on with its state and off without it is proved; on alone is not', () => {
+  expect(run('wire-proof')).toMatchObject({ classes: ['on', 'off'], proof: { code: 'proved' } });
+  const on = { state: 'front fog', lowV: 12.4, highV: 12.4 };
+  expect((run('wire-proof', { readings: [on] }) as { proof: { code: string } }).proof.code).not.toBe('proved');
+});
+
+test('one degree at 100 m is 1.746 m; 1.2 % at 10 m is 120 mm below 700', () => {
+  expect((run('sensor-error') as { errorM: number }).errorM).toBeCloseTo(1.746, 3);
+  const aim = run('aim') as { marks: { wantedMm: number; error: { errorMm: number; within: boolean; direction: string } }[]; problems: object[] };
+  expect(aim.marks[0]).toMatchObject({ error: { within: false, direction: 'up' } });
+  expect(aim.marks[0]?.wantedMm).toBeCloseTo(580, 9);
+  expect(aim.marks[0]?.error.errorMm).toBeCloseTo(40, 9);
+  expect(aim.problems).toEqual([{ code: 'height-not-covered', lamp: 'high' }]);
+});
+
+test('seventeen ones is a valid vehicle number', () => {
+  expect(run('vehicle-number')).toMatchObject({ remarks: [], years: [2001, 2031] });
+});
+
+test('a broken screw is no longer outstanding but is counted; the folded liner is known', () => {
+  expect(run('job-fold')).toMatchObject({ pieces: { 'arch-liner-left': 'folded' }, tray: { 'arch-liner-left': { 'liner-screws': { out: 5, back: 0, broken: 1, dropped: 0 } } } });
+});
+
+test('the standing of the example job: the way in is done, what is missing at check in is named', () => {
+  const { standing, opening } = run('job-standing') as { standing: { stations: { station: string; state: string }[]; readyToSign: boolean }; opening: { steps: object[] } };
+  expect(opening.steps).toEqual([]);
+  expect(standing.readyToSign).toBe(false);
+  expect(standing.stations.map((entry) => entry.station)).toEqual(['check-in', 'match', 'gather', 'open-up', 'wire', 'probe', 'sense', 'fit', 'close-up', 'aim', 'hand-over']);
+});
+
+test('a malformed event in a log is refused with its place in the log', () => {
+  const { log } = example('job-fold') as { log: { payload: Record<string, unknown> }[] };
+  if (log[2]) log[2].payload.level = 'half';
+  expect(faultsOf(() => run('job-fold', { log }))).toEqual(['log[2].payload.level choice']);
+  expect(faultsOf(() => run('job-fold', { log: [null] }))[0]).toMatch(/^log\[0\]\./);
+});
+
+test('an unknown calculation is answered with the names there are', () => {
+  expect(faultsOf(() => findComputation('tea'))).toEqual(['name unknown-name']);
+});

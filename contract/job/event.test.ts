@@ -1,0 +1,100 @@
+import type { EventType } from '@jade/core/job';
+import { checkEvent, PAYLOADS } from './index.ts';
+
+const ID = '019500d0-0000-7000-8000-000000000001';
+const pin = { slug: 'a', version: 1 };
+
+/** One well-formed payload of every type, with every optional field. */
+const WHOLE: Record<EventType, Record<string, unknown>> = {
+  'job.opened': { vehicle: 'v', profile: pin, kits: [pin], rules: pin, promisedAt: '2026-03-05T16:00:00Z' },
+  'job.repinned': { profile: pin, kits: [pin], rules: pin, lost: ['pieces/grille'] },
+  'job.assigned': { person: 'fern' },
+  'number.recorded': { number: '11111111111111111' },
+  'fact.recorded': { fact: 'trim', certainty: 'known', value: 'plain', seenAt: '2026-03-05T16:00:00Z' },
+  'baseline.tried': { lamp: 'dipped', result: 'works' },
+  'battery.measured': { restV: 12.6 },
+  'code.recorded': { moment: 'before', code: 'C12', note: 'old' },
+  'codes.read': { moment: 'before', count: 0 },
+  'gap.measured': { gap: 'wing', moment: 'after', widthMm: 5 },
+  'damage.noted': { place: 'door', note: 'scratch' },
+  'option.chosen': { kit: 'k', option: 'lens', choice: 'clear' },
+  'match.confirmed': { kit: 'k' },
+  'content.counted': { kit: 'k', item: 'lamp', count: 1 },
+  'bench.done': { kit: 'k', task: 't' },
+  'piece.moved': { piece: 'grille', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 2 }] },
+  'fastener.broken': { piece: 'grille', group: 'bolts', count: 1 },
+  'fastener.dropped': { piece: 'grille', group: 'bolts', count: 1 },
+  'fastener.found': { piece: 'grille', group: 'bolts', count: 1 },
+  'plug.joined': { kit: 'k', connection: 'c' },
+  'load.accepted': { kit: 'k', circuit: 'c' },
+  'reference.checked': { groundV: 0, feedV: 12.5 },
+  'reading.taken': { plug: 'p', pin: '1', state: 'off', lowV: 0, highV: 0.1, underLamp: 'holds' },
+  'sensor.unplugged': { sensor: 's' },
+  'sensor.reconnected': { sensor: 's' },
+  'sensor.moved': { sensor: 's', xMm: 0, yMm: 0, zMm: 0, yawDeg: 0.5, pitchDeg: 0 },
+  'sensor.calibrated': { sensor: 's', how: 'by others', note: 'dealer' },
+  'step.passed': { kit: 'k', step: 's', pass: 'start' },
+  'test.tried': { kit: 'k', test: 't', passed: true, note: 'ok' },
+  'wall.set': { rule: 'r', distanceMm: 5000, floorAtWallMm: 0 },
+  'aim.prepared': { tyres: true, load: true, levelling: true },
+  'aim.measured': { lamp: 'k/l', moment: 'after', heightMm: 300, referenceMm: 430 },
+  'aim.by-others': { lamp: 'k/l', by: 'test lane' },
+  'final.tried': { lamp: 'dipped', result: 'works' },
+  'part.bagged': { piece: 'grille', where: 'shelf' },
+  'exception.named': { about: 'a', note: 'b' },
+  'job.signed': { atSeq: 4 },
+  'job.reopened': { why: 'rattle' },
+  undone: { event: ID },
+};
+const OPTIONAL = new Set(['promisedAt', 'value', 'seenAt', 'way', 'underLamp']);
+const NOTE_WANTED: EventType[] = ['damage.noted', 'exception.named'];
+const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (field === 'note' && !NOTE_WANTED.includes(type));
+const TYPES = Object.keys(WHOLE) as EventType[];
+const event = (type: string, payload: unknown, part: Record<string, unknown> = {}) => ({ id: ID, type, v: 1, at: '2026-03-05T08:30:00Z', payload, ...part });
+const pathsOf = (value: unknown) => {
+  const checked = checkEvent(value);
+  return 'faults' in checked ? checked.faults.map((fault) => `${fault.path} ${fault.code}`) : [];
+};
+/** A value of a type that the field cannot have. */
+const wrong = (value: unknown): unknown => (typeof value === 'number' || typeof value === 'boolean' ? 'much' : typeof value === 'string' ? 7 : 'flat');
+
+test('every type of event stands here', () => {
+  expect(TYPES.sort()).toEqual((Object.keys(PAYLOADS) as EventType[]).sort());
+});
+
+test.each(TYPES)('%s is taken whole, and refused with the path for each field of a wrong type', (type) => {
+  const payload = WHOLE[type];
+  expect(pathsOf(event(type, payload))).toEqual([]);
+  for (const [field, value] of Object.entries(payload)) {
+    const faults = pathsOf(event(type, { ...payload, [field]: wrong(value) }));
+    expect(faults).toHaveLength(1);
+    expect(faults[0]).toMatch(new RegExp(`^payload\\.${field}(\\[\\d+\\])? (type|choice|range)$`));
+    const { [field]: _left, ...rest } = payload;
+    expect(pathsOf(event(type, rest))).toEqual(mayBeLeftOut(type, field) ? [] : [`payload.${field} missing`]);
+    expect(pathsOf(event(type, { ...payload, [field]: null }))).toHaveLength(1);
+  }
+  expect(pathsOf(event(type, { ...payload, extra: 1 }))).toEqual(['payload.extra unknown-field']);
+});
+
+test('a field in another unit is named with the unit wanted', () => {
+  const checked = checkEvent(event('gap.measured', { gap: 'wing', moment: 'after', widthIn: 0.2 }));
+  expect(checked).toEqual({ faults: [{ path: 'payload.widthIn', code: 'unit', data: { expected: 'widthMm' } }] });
+});
+
+test.each([
+  ['no object', 'tea', '(document) type'],
+  ['id of another kind', event('undone', { event: ID }, { id: '1' }), 'id type'],
+  ['a time without a zone', event('undone', { event: ID }, { at: '2026-03-05T08:30:00' }), 'at type'],
+  ['a type that is not known', event('tea.made', {}), 'type unknown-event'],
+  ['a type from the prototype', event('constructor', {}), 'type unknown-event'],
+  ['a later schema version', event('undone', { event: ID }, { v: 2 }), 'v choice'],
+  ['a payload that is a list', event('undone', [ID]), 'payload type'],
+  ['a field beside the envelope', event('undone', { event: ID }, { person: 'slate' }), 'person unknown-field'],
+])('an envelope with %s is refused', (_, value, fault) => {
+  expect(pathsOf(value)).toEqual([fault]);
+});
+
+test('numbers beyond their limits, not numbers and infinity are refused', () => {
+  for (const restV of [-1, 61, Number.NaN, Number.POSITIVE_INFINITY]) expect(pathsOf(event('battery.measured', { restV }))).toHaveLength(1);
+  expect(pathsOf(event('content.counted', { kit: 'k', item: 'i', count: 1.5 }))).toEqual(['payload.count type']);
+});

@@ -1,0 +1,58 @@
+import { bareFitment, bareKit, bareLamp } from '../test/bare-kit.ts';
+import { PAIR, VAN } from '../job/test/log.ts';
+import type { Fitment, Kit } from './index.ts';
+import { checkKit } from './index.ts';
+
+const profiles = new Map([[VAN.slug, VAN]]);
+const faults = (kit: Kit) => checkKit(kit, profiles).map((fault) => `${fault.path} ${fault.code}`);
+const fitted = (part: Partial<Fitment>): Kit => ({ ...PAIR, fitments: PAIR.fitments.map((fitment) => ({ ...fitment, ...part })) });
+const [fitment = bareFitment()] = PAIR.fitments;
+
+test('a kit whose ids all exist has no faults', () => {
+  expect(faults(PAIR)).toEqual([]);
+  expect(faults(bareKit())).toEqual([]);
+});
+
+test('a vehicle that is not in the library is named', () => {
+  expect(faults(bareKit({ fitments: [bareFitment({ vehicle: 'nowhere' })] }))).toEqual(['fitments[0].vehicle unknown-id']);
+});
+
+test.each<[string, Partial<Fitment>, string]>([
+  ['lamp of a mount', { mounts: [{ lamp: 'gone', mount: 'place' }] }, 'fitments[0].mounts[0].lamp unknown-id'],
+  ['mount position', { mounts: [{ lamp: 'lamp', mount: 'gone' }] }, 'fitments[0].mounts[0].mount unknown-id'],
+  ['kit plug', { connections: fitment.connections.map((c) => ({ ...c, kitPlug: 'gone' })) }, 'fitments[0].connections[0].kitPlug unknown-id'],
+  ['vehicle plug', { connections: fitment.connections.map((c) => ({ ...c, vehiclePlug: 'gone' })) }, 'fitments[0].connections[0].vehiclePlug unknown-id'],
+  ['circuit', { connections: fitment.connections.map((c) => ({ ...c, circuit: 'gone' })) }, 'fitments[0].connections[0].circuit unknown-id'],
+  ['adapter', { connections: fitment.connections.map((c) => ({ ...c, adapter: 'gone' })) }, 'fitments[0].connections[0].adapter unknown-id'],
+  ['lamp of a connection', { connections: fitment.connections.map((c) => ({ ...c, lamps: ['lamp', 'gone'] })) }, 'fitments[0].connections[0].lamps[1] unknown-id'],
+  ['piece replaced', { replaces: ['gone'] }, 'fitments[0].replaces[0] unknown-id'],
+  ['function lost', { losesFunctions: ['gone'] }, 'fitments[0].losesFunctions[0] unknown-id'],
+  [
+    'piece a step needs',
+    { fitSteps: fitment.fitSteps.map((s) => ({ ...s, needs: [{ piece: 'gone', level: 'off' as const }] })) },
+    'fitments[0].fitSteps[0].needs[0].piece unknown-id',
+  ],
+  ['lamp of a test', { tests: fitment.tests.map((t) => ({ ...t, lamp: 'gone' })) }, 'fitments[0].tests[0].lamp unknown-id'],
+  ['fact of the condition', { condition: { fact: 'gone', is: 'x' } }, 'fitments[0].condition.fact unknown-id'],
+  ['value of a fact', { condition: { not: { fact: 'trim', is: 'gold' } } }, 'fitments[0].condition.not.is choice'],
+])('an unknown %s is named with its path', (_, part, expected) => {
+  expect(faults(fitted(part))).toEqual([expected]);
+});
+
+test('ids that stand twice are named at the second place', () => {
+  expect(faults({ ...PAIR, lamps: [bareLamp('lamp'), bareLamp('lamp')] })).toEqual(['lamps[1].id duplicate-id']);
+  expect(faults(fitted({ tests: [...fitment.tests, ...fitment.tests] }))).toEqual(['fitments[0].tests[1].id duplicate-id']);
+});
+
+test('contents may ask for a fact of the vehicle or an option of the kit, and for nothing else', () => {
+  const contents = (when: Kit['contents'][number]['when']) => ({ ...PAIR, contents: PAIR.contents.map((item) => ({ ...item, when })) });
+  const lens = { id: 'lens', label: 'Lens', choices: [{ id: 'clear', label: 'Clear', consequence: 'none' }], default: 'clear' };
+  expect(faults(contents({ fact: 'trim', is: 'guard' }))).toEqual([]);
+  expect(faults({ ...contents({ fact: 'option.lens', is: 'clear' }), options: [lens] })).toEqual([]);
+  expect(faults(contents({ fact: 'option.lens', is: 'clear' }))).toEqual(['contents[0].when.fact unknown-id']);
+});
+
+test('the default of an option is one of its choices', () => {
+  const lens = { id: 'lens', label: 'Lens', choices: [{ id: 'clear', label: 'Clear', consequence: 'none' }], default: 'amber' };
+  expect(faults({ ...PAIR, options: [lens] })).toEqual(['options[0].default choice']);
+});
