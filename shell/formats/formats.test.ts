@@ -1,13 +1,13 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import Ajv2020 from 'ajv/dist/2020.js';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { COMPUTATIONS } from '@jade/contract/compute';
 import { formatFiles } from './index.ts';
 
 const root = join(import.meta.dirname, '../..');
 const read = (path: string): Record<string, unknown> => JSON.parse(readFileSync(join(root, path), 'utf8')) as Record<string, unknown>;
 const files = formatFiles();
-const validator = (name: string) => new Ajv2020.default({ strict: false, allErrors: true }).compile(JSON.parse(files.get(name) ?? '{}') as object);
+const validator = (name: string) => new Ajv2020({ strict: false, allErrors: true }).compile(JSON.parse(files.get(name) ?? '{}') as object);
 
 const DOCUMENTS: [string, string][] = [
   ['vehicle-profile', 'demo/vehicles/wexholm-bollard-35.json'],

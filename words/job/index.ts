@@ -142,7 +142,7 @@ const HOLDS: Record<HoldCode, Say> = {
   'code-new': ({ code }) => `Fault code ${code} was not there on arrival`,
   'gap-after-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')} again`,
   'sign-off': () => 'Sign the job off',
-  'log-question': ({ count }) => `${plural(number(count), 'entry', 'entries')} in the log do not fit what came before`,
+  'log-question': ({ count }) => (number(count) === 1 ? '1 entry in the log does not fit what came before' : `${count} entries in the log do not fit what came before`),
 };
 
 /** The sentence for one hold. */

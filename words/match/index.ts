@@ -1,13 +1,13 @@
 import type { ReasonTree, Truth } from '@jade/core/facts';
 import type { MatchReason } from '@jade/core/match';
-import { millimetres } from '@jade/words/units';
+import { inSentence, millimetres } from '@jade/words/units';
 
 export const TRUTH_WORDS: Record<Truth, string> = { yes: 'fits', no: 'does not fit', unknown: 'not settled yet' };
 
 /** A condition as a phrase: "front fog is blank", all of several, one of several. */
 export function sayCondition(tree: ReasonTree, factName: (id: string) => string): string {
   const { condition, parts } = tree;
-  if (condition.fact !== undefined) return `${factName(condition.fact).toLowerCase()} is ${condition.is}`;
+  if (condition.fact !== undefined) return `${inSentence(factName(condition.fact))} is ${condition.is}`;
   if (condition.not) return `not: ${parts.map((part) => sayCondition(part, factName)).join('')}`;
   return parts.map((part) => sayCondition(part, factName)).join(condition.all ? ' and ' : ' or ');
 }

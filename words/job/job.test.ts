@@ -1,0 +1,85 @@
+import type { EventType, Hold, HoldCode, LoggedEvent } from '@jade/core/job';
+import type { Kit } from '@jade/core/kit';
+import type { VehicleProfile } from '@jade/core/vehicle';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { namesOf, sayEvent, sayGroup, sayHold, sayQuestion } from './index.ts';
+
+const read = (path: string): unknown => JSON.parse(readFileSync(join(import.meta.dirname, '../../docs/formats/examples', path), 'utf8'));
+const profile = read('vehicle-profile.json') as VehicleProfile;
+const kit = read('kit.json') as Kit;
+const names = namesOf({ profile, kits: [kit] });
+const GAP = '\u202f';
+
+const hold = (code: HoldCode, data: Hold['data'] = {}): Hold => ({ code, data, kind: 'to do', station: 'check-in' });
+const event = (type: EventType, payload: object) => ({ id: '1', type, v: 1, at: '', payload }) as LoggedEvent;
+
+test('names are looked up in the documents; what is not found stands for itself', () => {
+  expect(names.kit('example-fog')).toBe('Cairn Example fog lamp');
+  expect(names.group('grille', 'grille-screws')).toBe(`T20 six-lobe × 16${GAP}mm`);
+  expect([names.piece('gone'), names.kit('gone'), names.item('gone', 'x'), names.group('gone', 'y')]).toEqual(['gone', 'gone', 'x', 'y']);
+});
+
+test('a fastener group is said with drive, size and length as far as it has them', () => {
+  expect(sayGroup({ drive: 'hex', size: '13 mm', lengthMm: 30 })).toBe(`13 mm hex × 30${GAP}mm`);
+  expect(sayGroup({ drive: 'push-pin' })).toBe('push-pin');
+  expect(sayGroup({ drive: 'none' })).toBe('tape');
+  expect(sayGroup(undefined)).toBeUndefined();
+});
+
+test.each<[HoldCode, Hold['data'], string]>([
+  ['baseline-missing', { count: 1, of: 8 }, 'Try 1 factory lamp of 8'],
+  ['gaps-before-missing', { count: 2 }, 'Measure 2 panel gaps'],
+  ['fact-unknown', { fact: 'headlamp', count: 1 }, 'Look at headlamp technology'],
+  ['fact-unknown', { fact: 'headlamp', count: 3 }, 'Look at headlamp technology and 2 more facts'],
+  ['kit-does-not-fit', { kit: 'example-fog' }, 'Cairn Example fog lamp does not fit this vehicle'],
+  ['kit-undecided', { kit: 'example-fog', fact: 'headlamp' }, 'Cairn Example fog lamp: look at headlamp technology to settle the match'],
+  ['kit-undecided', { kit: 'example-fog', fact: '' }, 'Cairn Example fog lamp: the model year is not known'],
+  ['content-short', { kit: 'example-fog', item: 'screws', count: 2 }, 'Screw M6 × 16: 2 missing from Cairn Example fog lamp'],
+  ['pieces-to-open', { count: 2, piece: 'grille' }, '2 steps to open, next: Grille'],
+  ['pieces-to-open', { count: 0, piece: '' }, 'The way in is being worked out'],
+  ['target-unreachable', { mount: 'fog-left' }, 'Fog place, left cannot be reached by any way in the profile'],
+  ['plug-to-join', { plug: 'fog-plug-left' }, 'Join fog plug, left'],
+  ['load-refused', { circuit: 'front-fog', share: 1.2 }, `Front fog would carry 120${GAP}% of its weakest part`],
+  ['wire-unproved', { plug: 'fog-plug-left', pin: '2', carries: 'front fog' }, 'Fog plug, left, pin 2: prove front fog on and off'],
+  ['fasteners-out', { piece: 'grille', group: 'grille-screws', count: 1 }, `1 × T20 six-lobe × 16${GAP}mm of grille still in the tray`],
+  ['fastener-dropped', { piece: 'grille', group: 'grille-screws', count: 1 }, `1 × T20 six-lobe × 16${GAP}mm of grille dropped and not found`],
+  ['covered-untested', { kit: 'example-fog', test: 'lights-left', piece: 'grille' }, 'Grille went back before “The left fog lamp lights” had passed'],
+  ['aim-out', { kit: 'example-fog', lamp: 'lamp-left', errorMm: 12 }, `Fog lamp, left lands 12${GAP}mm too high`],
+  ['aim-out', { kit: 'example-fog', lamp: 'lamp-left', errorMm: -12 }, `Fog lamp, left lands 12${GAP}mm too low`],
+  ['function-worse', { lamp: 'dipped-left', result: 'dead' }, 'Dipped beam, left is dead, and was better on arrival'],
+  ['log-question', { count: 1 }, '1 entry in the log does not fit what came before'],
+])('%s with %j reads “%s”', (code, data, sentence) => {
+  expect(sayHold(hold(code, data), names)).toBe(sentence);
+});
+
+test.each<[EventType, object, string]>([
+  ['fact.recorded', { fact: 'headlamp', certainty: 'known', value: 'led' }, 'Headlamp technology: led'],
+  ['fact.recorded', { fact: 'headlamp', certainty: 'assumed', value: 'led' }, 'Headlamp technology: led, assumed'],
+  ['fact.recorded', { fact: 'headlamp', certainty: 'unknown' }, 'Headlamp technology: not known'],
+  ['codes.read', { moment: 'before', count: 0 }, 'Fault codes read before: none'],
+  ['gap.measured', { gap: 'bonnet-left', moment: 'after', widthMm: 4.5 }, `Gap 4.5${GAP}mm, after`],
+  ['content.counted', { kit: 'example-fog', item: 'screws', count: 3 }, 'Screw M6 × 16: 3 counted'],
+  ['piece.moved', { piece: 'bumper-skin', level: 'off', fasteners: [] }, 'Bumper skin off'],
+  ['fastener.broken', { piece: 'bumper-skin', group: 'skin-clips', count: 2 }, '2 × push-pin broken'],
+  ['reading.taken', { plug: 'fog-plug-left', pin: '2', state: 'front fog', lowV: 0, highV: 12.4 }, `Fog plug, left pin 2, front fog: 0.00${GAP}V to 12.40${GAP}V`],
+  ['reading.taken', { plug: 'fog-plug-left', pin: '2', state: 'off', lowV: 0, highV: 0 }, `Fog plug, left pin 2, off: 0.00${GAP}V`],
+  ['step.passed', { kit: 'example-fog', step: 'screw-left', pass: 'start' }, 'Screw the lamp to its carrier: all started'],
+  ['test.tried', { kit: 'example-fog', test: 'lights-left', passed: false }, 'The left fog lamp lights: failed'],
+  ['wall.set', { rule: 'dipped', distanceMm: 7620, floorAtWallMm: 0 }, `Wall at 7.62${GAP}m, dipped`],
+  [
+    'job.repinned',
+    { profile: { slug: 'a', version: 3 }, kits: [], rules: { slug: 'r', version: 1 }, lost: ['pieces/grille'] },
+    'Newer documents taken over, profile version 3; lost: pieces/grille',
+  ],
+  ['undone', { event: 'x' }, 'Taken back'],
+])('%s %j reads “%s”', (type, payload, sentence) => {
+  expect(sayEvent(event(type, payload), names)).toBe(sentence);
+});
+
+test('questions of the log are said', () => {
+  expect(sayQuestion({ code: 'more-back-than-out', event: 'x', piece: 'grille', group: 'grille-screws' }, names)).toBe(
+    `Grille: more T20 six-lobe × 16${GAP}mm went back than came out.`,
+  );
+  expect(sayQuestion({ code: 'late-event', event: 'x' }, names)).toBe('An entry came after the job was signed.');
+});

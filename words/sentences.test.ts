@@ -1,0 +1,118 @@
+import { sayAimError, sayRule } from '@jade/words/aiming';
+import { sayFault, sayFaults } from '@jade/words/faults';
+import { sayGatherTrouble } from '@jade/words/gather';
+import { sayReason } from '@jade/words/match';
+import { sayProof, sayReference } from '@jade/words/probing';
+import { saySensorEffect } from '@jade/words/sensing';
+import { sayNumberRemark } from '@jade/words/vehicle';
+import { sayLoad, sayMateTrouble } from '@jade/words/wiring';
+import type { Sensor } from '@jade/core/vehicle';
+import type { SensorEffect } from '@jade/core/sensing';
+import type { AimRule } from '@jade/core/rules';
+
+const plain = (text: string) => text.replaceAll('\u202f', ' ');
+
+test('an aim error says in or out, how far in every unit, and which way to turn', () => {
+  const error = { errorMm: 40, errorDeg: 0.229, errorPercent: 0.4, within: false, direction: 'up' as const, screwTurns: 0.92 };
+  expect(plain(sayAimError(error))).toBe('Out: 40 mm (1.6 in) too high, 0.40 %, 0.23°. About 0.9 turns of the aim screw, beam down.');
+  expect(plain(sayAimError({ ...error, errorMm: -10, errorDeg: -0.057, errorPercent: -0.1, within: true, direction: 'down' }))).toBe('In: 10 mm (0.4 in) too low, 0.10 %, 0.06°.');
+  expect(sayAimError({ ...error, direction: 'none' })).toBe('In: on the mark.');
+});
+
+test('a rule names its source, its certainty, and that the local one decides', () => {
+  const rule: AimRule = { id: 'fog', name: 'Fog', beam: 'front fog', family: 'percent', reference: 'lower edge', bands: [], source: 's', certainty: 'to be confirmed' };
+  expect(sayRule(rule)).toBe('Fog, reference at the lower edge of the lit area. Source: s; to be confirmed. The local rule decides.');
+});
+
+test('a fault says path and what to do', () => {
+  expect(sayFault({ path: 'gaps[0].widthIn', code: 'unit', data: { expected: 'widthMm' } })).toBe('gaps[0].widthIn is in another unit; write it as widthMm');
+  expect(sayFault({ path: 'a', code: 'length', data: { most: 5 } })).toBe('a is longer than 5');
+  expect(sayFault({ path: 'a', code: 'length', data: { least: 1 } })).toBe('a is shorter than 1');
+  expect(sayFault({ path: 'a', code: 'choice', data: { choices: 'x, y' } })).toBe('a must be one of x, y');
+  expect(
+    sayFaults([
+      { path: 'a', code: 'missing', data: {} },
+      { path: 'b', code: 'own-level', data: { piece: 'grille', level: 'off' } },
+    ]),
+  ).toBe('a is missing\nb a way to “grille” off needs that level itself');
+});
+
+test('short contents and hands that do not balance are said', () => {
+  expect(sayGatherTrouble({ code: 'short', item: 'x', missing: 1 }, () => 'Bracket')).toBe('Bracket: 1 piece missing. Order before anything comes off.');
+  expect(sayGatherTrouble({ code: 'hands', items: ['x', 'y'], left: 2, right: 0 }, () => 'Lamp, left')).toBe('Lamp: 2 left and 0 right. The hands must balance.');
+});
+
+test('reasons of a match are said with their numbers', () => {
+  const fact = () => 'Front fog';
+  const mount = () => 'Fog place';
+  expect(sayReason({ code: 'made-for', value: 'no', vehicle: 'x' }, fact, mount)).toBe('The kit does not name this vehicle.');
+  expect(sayReason({ code: 'years', value: 'no', year: 2018, from: 2019, to: null }, fact, mount)).toBe('Made for 2019 to today; this one is of 2018.');
+  const blank = { fact: 'front-fog', is: 'blank' };
+  const tree = { condition: { not: blank }, value: 'no' as const, parts: [{ condition: blank, value: 'yes' as const, parts: [] }] };
+  expect(sayReason({ code: 'equipment', value: 'no', tree }, fact, mount)).toBe('Asks that not: front fog is blank.');
+  const clearance = { lamp: 'l', mount: 'm', widthMm: 4, heightMm: -8, depthMm: 42, value: 'no' as const };
+  expect(plain(sayReason({ code: 'opening', value: 'no', clearance }, fact, mount))).toBe('Fog place: 4 mm to spare in width, −8 mm in height, 42 mm in depth.');
+});
+
+test('proofs and references are said with what to do next', () => {
+  expect(sayProof({ code: 'needs-off', state: 'front fog' })).toContain('on alone is no proof');
+  expect(sayProof({ code: 'contradictory', state: 'off', found: 'on' })).toContain('with “off” it read on');
+  expect(plain(sayReference({ code: 'ground-high', volts: 0.4, mostV: 0.2 }))).toContain('0.40 V above the battery’s negative; at most 0.20 V');
+  expect(plain(sayReference({ code: 'feed-low', volts: 9, leastV: 10.71 }))).toContain('reads 9.00 V; at least 10.71 V');
+});
+
+test('a moved sensor is said with its error at 100 m', () => {
+  const sensor: Sensor = {
+    id: 'radar',
+    name: 'Radar',
+    kind: 'radar',
+    on: 'grille',
+    lock: 'slide',
+    pose: { xMm: 900, yMm: 0, zMm: 800, yawDeg: 0, pitchDeg: 0 },
+    fieldOfView: { horizontalDeg: 20, verticalDeg: 8, rangeM: 150 },
+    toleranceDeg: 0.4,
+    calibration: 'required',
+    procedure: 'by the maker',
+  };
+  const effect: SensorEffect = {
+    sensor,
+    piece: 'grille',
+    change: { xMm: 0, yMm: 0, zMm: 0, yawDeg: 1, pitchDeg: -0.5 },
+    sidewaysAt100M: 1.7455,
+    upwardAt100M: -0.8727,
+    beyondTolerance: true,
+    calibrationDue: true,
+    why: 'beyond tolerance',
+  };
+  expect(plain(saySensorEffect(effect))).toBe(
+    'Turned 1.0° sideways and −0.5° up: at 100 m it looks 1.75 m beside and 0.87 m below the truth. Beyond its tolerance of 0.4°: calibration due.',
+  );
+  const still = { ...effect, change: { ...effect.change, yawDeg: 0, pitchDeg: 0 }, beyondTolerance: false };
+  expect(saySensorEffect(still)).toBe('It goes back to its own place. Disturbed, so calibration is due.');
+  expect(saySensorEffect({ ...still, calibrationDue: false })).toContain('no calibration is asked for');
+});
+
+test('number remarks warn and do not refuse', () => {
+  expect(sayNumberRemark({ code: 'number-check-digit', found: '2', expected: 'X' })).toContain('X was expected');
+  expect(sayNumberRemark({ code: 'number-length', length: 16 })).toBe('16 places read; a number has 17.');
+  expect(sayNumberRemark({ code: 'number-letters', letters: 'O' })).toContain('read it again');
+});
+
+test('plugs and loads are said with both sides', () => {
+  expect(sayMateTrouble({ code: 'keying', vehicle: 'A', kit: 'B' })).toBe('Keying A on the vehicle, B on the kit.');
+  const check = {
+    beforeA: 1,
+    addedA: 4,
+    afterA: 5,
+    weakest: 'fuse' as const,
+    limitA: 10,
+    shareBefore: 0.1,
+    shareAfter: 0.5,
+    dropV: 0.2,
+    dropShare: 0.0142,
+    verdict: 'carries' as const,
+  };
+  expect(plain(sayLoad(check))).toBe('It carries. 1.0 A before, 5.0 A after at the worst voltage: 50 % of the fuse (10 A). Drop 0.20 V (1.4 %) at running voltage.');
+  expect(sayLoad({ ...check, verdict: 'refuse' })).toContain('The fuse must grow');
+  expect(sayLoad({ ...check, verdict: 'never' })).toContain('safety system');
+});
