@@ -71,7 +71,7 @@ class Walk {
       ['Headlamp maker', 'b'],
       ['Front fog', 'blank'],
       ['Drive side', 'right'],
-      ['Auxiliary output'.replace('output', 'switch output'), 'present'],
+      ['Auxiliary switch output', 'present'],
     ];
     for (const [fact, value] of facts) await this.radio(fact, value);
     await this.press(this.page.getByRole('button', { name: 'Dipped beam, left' }));

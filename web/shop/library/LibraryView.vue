@@ -22,6 +22,7 @@ const router = useRouter();
 const lines = ref<Line[]>();
 const profile = ref<VehicleProfile>();
 const kit = ref<Kit>();
+const currency = ref('');
 const failed = ref('');
 const report = ref<string[]>([]);
 const shown = computed(() => (typeof route.query.show === 'string' ? route.query.show : undefined));
@@ -34,7 +35,9 @@ const groups = computed(() => [
 async function load(): Promise<void> {
   failed.value = '';
   try {
-    lines.value = await ask<Line[]>('/api/documents');
+    const [documents, shop] = await Promise.all([ask<Line[]>('/api/documents'), ask<{ currency: string } | null>('/api/shop')]);
+    lines.value = documents;
+    currency.value = shop?.currency ?? '';
   } catch {
     failed.value = 'The library cannot be read: the server is away.';
   }
@@ -139,7 +142,7 @@ onMounted(async () => {
       <section v-else-if="kit" class="stack">
         <div class="line">
           <h2>{{ kit.maker }} {{ kit.name }}</h2>
-          <span class="soft">{{ money(kit.priceCents, 'crowns') }} · for {{ kit.fitments.map((fitment) => fitment.vehicle.replaceAll('-', ' ')).join(', ') }}</span>
+          <span class="soft">{{ money(kit.priceCents, currency) }} · for {{ kit.fitments.map((fitment) => fitment.vehicle.replaceAll('-', ' ')).join(', ') }}</span>
           <a class="push small" :href="`/api/documents/kit/${kit.slug}/export`" download>Export</a>
         </div>
         <ul class="leaf rows">

@@ -1,0 +1,79 @@
+import { bareKit, bareLamp } from '../test/bare-kit.ts';
+import { contextOf, openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
+import { circuitLoads, readingVoltage, wireJoints } from './index.ts';
+
+const jointOf = (log: TestLog) => {
+  const [joint] = wireJoints(contextOf(log));
+  if (!joint) throw new Error('no joint');
+  return joint;
+};
+const read = (log: TestLog, state: string, volts: number) => log.add('reading.taken', { plug: 'fog-plug', pin: '2', state, lowV: volts, highV: volts });
+
+test('the fog plug mates pin by pin; its switched pin wants proof, its ground does not', () => {
+  const joint = jointOf(openedLog());
+  expect([joint.mate.value, joint.joined]).toEqual(['mates', false]);
+  expect(joint.toProve.map(({ pin, proof }) => [pin.id, proof.code])).toEqual([['2', 'no-reading']]);
+});
+
+test('joined is what the log says, of this kit and connection only', () => {
+  const log = openedLog();
+  log.add('plug.joined', { kit: 'other', connection: 'joint' });
+  expect(jointOf(log).joined).toBe(false);
+  log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+  expect(jointOf(log).joined).toBe(true);
+});
+
+test('on with its state and off without it proves the wire; on in both contradicts', () => {
+  const log = openedLog();
+  log.add('reference.checked', { groundV: 0.02, feedV: 12.6 });
+  read(log, 'front fog', 12.4);
+  expect(jointOf(log).toProve[0]?.proof).toMatchObject({ code: 'needs-off' });
+  read(log, 'all off', 0.01);
+  expect(jointOf(log).toProve[0]?.proof).toMatchObject({ code: 'proved' });
+  const wrong = openedLog();
+  read(wrong, 'front fog', 12.4);
+  read(wrong, 'all off', 12.4);
+  expect(jointOf(wrong).toProve[0]?.proof).toMatchObject({ code: 'contradictory' });
+});
+
+test('readings are held against the feed proved, else the battery at rest, else 13.8 V', () => {
+  const log = openedLog();
+  expect(readingVoltage(contextOf(log))).toBe(13.8);
+  log.add('battery.measured', { restV: 12.4 });
+  expect(readingVoltage(contextOf(log))).toBe(12.4);
+  log.add('reference.checked', { groundV: 0, feedV: 12.7 });
+  expect(readingVoltage(contextOf(log))).toBe(12.7);
+});
+
+test('a lamp of 21.6 W takes 2 A at 10.8 V: a fifth of the fuse of 10 A', () => {
+  const [load] = circuitLoads(contextOf(openedLog()));
+  expect(load).toMatchObject({ accepted: false, check: { addedA: 2, weakest: 'fuse', limitA: 10, shareAfter: 0.2, verdict: 'carries' } });
+});
+
+test('two kits on one circuit are added up, and accepting names the circuit', () => {
+  const [fitment] = PAIR.fitments;
+  if (!fitment) throw new Error('no fitment');
+  const second = bareKit({ ...PAIR, slug: 'second', lamps: [bareLamp('lamp', { load: { powerW: 97.2, atV: 13.2, kind: 'driven LED', standbyMa: 0 } })], fitments: [fitment] });
+  const log = openedLog();
+  log.add('load.accepted', { kit: 'test-kit', circuit: 'fog' });
+  const loads = circuitLoads({ ...contextOf(log), kits: [PAIR, second] });
+  // 21.6 W and 97.2 W at 10.8 V: 2 A and 9 A on a fuse of 10 A.
+  expect(loads).toHaveLength(1);
+  expect(loads[0]).toMatchObject({ accepted: true, check: { afterA: 11, verdict: 'refuse' } });
+  expect(loads[0]?.check.shareAfter).toBeCloseTo(1.1, 9);
+});
+
+test('a circuit that the rules never use is refused whatever it carries', () => {
+  const [load] = circuitLoads({ ...contextOf(openedLog()), rules: { ...RULES, neverUseCircuits: ['fog'] } });
+  expect(load?.check.verdict).toBe('never');
+});
+
+test('a connection that this vehicle does not ask for is not there; one whose plug is gone is left out', () => {
+  const connections = (part: object) => ({ ...PAIR, fitments: PAIR.fitments.map((fitment) => ({ ...fitment, connections: fitment.connections.map((c) => ({ ...c, ...part })) })) });
+  const log = openedLog();
+  log.add('fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' });
+  const context = { ...contextOf(log), profile: VAN };
+  expect(wireJoints({ ...context, kits: [connections({ when: { fact: 'trim', is: 'guard' } })] })).toEqual([]);
+  expect(wireJoints({ ...context, kits: [connections({ when: { fact: 'trim', is: 'plain' } })] })).toHaveLength(1);
+  expect(wireJoints({ ...context, kits: [connections({ vehiclePlug: 'gone' })] })).toEqual([]);
+});

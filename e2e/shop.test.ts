@@ -1,0 +1,139 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Browser } from 'playwright-core';
+import { openBench, openBrowser, openShop, type OpenShop } from './test/bench.ts';
+
+const LONG_MS = 120_000;
+const van = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/vehicles/wexholm-bollard-35.json'), 'utf8')) as { pieces: { levels: { openMin: number }[] }[] };
+let shop: OpenShop;
+let browser: Browser;
+beforeAll(async () => {
+  shop = await openShop();
+  browser = await openBrowser();
+}, LONG_MS);
+afterAll(async () => {
+  await browser.close();
+  await shop.stop();
+});
+
+test(
+  'the board shows each job with its promise and what holds it back, and leads to that station',
+  async () => {
+    const { page, complaints } = await openBench(browser, shop.address, 'till');
+    await page.goto(shop.address);
+    await page.getByRole('heading', { level: 1, name: 'Harrow Quay Lamp Works' }).waitFor();
+    expect(await page.locator('a.job').count()).toBe(5);
+    const job = page.locator('a.job').filter({ hasText: /to open, next:/ });
+    await job.click();
+    await page.getByRole('heading', { level: 1, name: 'Open up' }).waitFor();
+    expect(complaints).toEqual([]);
+  },
+  LONG_MS,
+);
+
+test(
+  'a job is opened from the board for a vehicle and a kit, and begins at check in',
+  async () => {
+    const { page } = await openBench(browser, shop.address, 'till');
+    await page.goto(shop.address);
+    await page.getByRole('button', { name: 'Open a job' }).click();
+    const open = page.getByRole('button', { name: 'Open it' });
+    expect(await open.isDisabled()).toBe(true);
+    await page.getByRole('combobox', { name: 'Vehicle' }).focus();
+    await page.keyboard.press('ArrowDown');
+    await page
+      .getByRole('option', { name: /Saltmarsh Veterinary/ })
+      .first()
+      .click();
+    await page.getByRole('combobox', { name: 'Kits to fit' }).focus();
+    await page.keyboard.press('ArrowDown');
+    await page.getByRole('option', { name: 'Cairn Fen pair' }).click();
+    await page.keyboard.press('Escape');
+    await open.click();
+    await page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
+    expect(page.url()).toMatch(/\/jobs\/job-[0-9a-f-]+\/check-in$/);
+    await page.getByRole('banner').getByText('Saltmarsh Veterinary').waitFor();
+  },
+  LONG_MS,
+);
+
+test(
+  'the finder goes from anywhere to a station, a job and a vehicle by keyboard alone',
+  async () => {
+    const { page } = await openBench(browser, shop.address, 'till');
+    await page.goto(`${shop.address}/jobs/hill-road-07/open-up`);
+    await page.getByRole('heading', { level: 1, name: 'Open up' }).waitFor();
+    const find = async (text: string) => {
+      await page.keyboard.press('/');
+      await page.getByRole('textbox', { name: 'Station, job, vehicle or kit' }).fill(text);
+      await page.getByRole('dialog').getByRole('listitem').first().waitFor();
+      await page.keyboard.press('Enter');
+    };
+    await find('wire');
+    await page.getByRole('heading', { level: 1, name: 'Wire' }).waitFor();
+    await find('linnet');
+    await page.getByRole('heading', { level: 2, name: /^Oskarre Linnet/ }).waitFor();
+    await page.keyboard.press('/');
+    await page.getByRole('textbox', { name: 'Station, job, vehicle or kit' }).fill('no such thing');
+    await page.getByText('Nothing is called that.').waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('dialog').waitFor({ state: 'hidden' });
+  },
+  LONG_MS,
+);
+
+test(
+  'a file is taken in from the library: faults with their paths and nothing stored, then the next version',
+  async () => {
+    const { page, context } = await openBench(browser, shop.address, 'till');
+    await page.goto(`${shop.address}/library`);
+    await page.getByRole('heading', { level: 2, name: /^Dunmorrow Causeway/ }).waitFor();
+    const take = (name: string, text: string) => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+    const broken = structuredClone(van);
+    if (broken.pieces[3]?.levels[0]) broken.pieces[3].levels[0].openMin = -4;
+    await take('broken.json', JSON.stringify(broken));
+    await page.getByRole('status').getByText('broken.json was not taken.').waitFor();
+    await page.getByText('pieces[3].levels[0].openMin must lie between 0 and 6000').waitFor();
+    await take('no.json', '{"format": ');
+    await page.getByRole('status').getByText('no.json was not taken.').waitFor();
+    const version = async () => ((await (await context.request.get(`${shop.address}/api/documents/vehicle/wexholm-bollard-35`)).json()) as { version: number }).version;
+    expect(await version()).toBe(1);
+    await take('van.json', JSON.stringify(van));
+    await page.getByText('van.json: vehicle wexholm-bollard-35, version 1, nothing new').waitFor();
+    await take('van.json', JSON.stringify({ ...van, cautions: ['Mind the harbour wind on the tailgate.'] }));
+    await page.getByText('van.json: vehicle wexholm-bollard-35, version 2').waitFor();
+    expect(await version()).toBe(2);
+  },
+  LONG_MS,
+);
+
+test(
+  'a script in a name is shown as text and never run',
+  async () => {
+    const { page, complaints } = await openBench(browser, shop.address, 'till');
+    await page.goto(`${shop.address}/library`);
+    const named = { ...van, slug: 'script-van', model: '<img src=x onerror="document.title=\'run\'">' };
+    await page.locator('input[type=file]').setInputFiles({ name: 'script.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(named)) });
+    await page.getByText('script.json: vehicle script-van, version 1').waitFor();
+    await page.goto(`${shop.address}/library?show=vehicle/script-van`);
+    await page.getByRole('heading', { level: 2, name: /<img src=x/ }).waitFor();
+    expect(await page.title()).not.toBe('run');
+    expect(complaints).toEqual([]);
+  },
+  LONG_MS,
+);
+
+test(
+  'an address that leads nowhere says so and leads back; a job that is not there too',
+  async () => {
+    const { page } = await openBench(browser, shop.address, 'till');
+    await page.goto(`${shop.address}/tea`);
+    await page.getByRole('link', { name: /board/i }).first().waitFor();
+    await page.goto(`${shop.address}/jobs/nowhere/check-in`);
+    await page
+      .getByText(/no job is called|not there|cannot be/i)
+      .first()
+      .waitFor();
+  },
+  LONG_MS,
+);

@@ -1,0 +1,85 @@
+import { event, openTestShop, type TestShop } from '../test/shop.ts';
+
+const JOB = 'hill-road-12';
+let shop: TestShop;
+let address: string;
+beforeAll(async () => {
+  shop = await openTestShop();
+  address = await shop.app.listen({ host: '127.0.0.1', port: 0 });
+}, 60_000);
+afterAll(() => shop.close());
+
+interface Told {
+  id: string;
+  events: { id: string; seq: number; type: string }[];
+}
+
+/** Follows a job's stream and gives what it tells, one message at a time. */
+async function follow(since: number | string, job = JOB) {
+  const stop = new AbortController();
+  const answer = await fetch(`${address}/api/jobs/${job}/stream?since=${since}`, { signal: stop.signal });
+  const reader = answer.body?.getReader();
+  let text = '';
+  const next = async (): Promise<Told> => {
+    for (;;) {
+      const end = text.indexOf('\n\n');
+      if (end >= 0) {
+        const message = text.slice(0, end);
+        text = text.slice(end + 2);
+        const data = /^data: (.*)$/m.exec(message)?.[1];
+        if (data) return { id: /^id: (.*)$/m.exec(message)?.[1] ?? '', events: JSON.parse(data) as Told['events'] };
+        continue;
+      }
+      const { value, done } = (await reader?.read()) ?? { value: undefined, done: true };
+      if (done) throw new Error('the stream ended');
+      text += new TextDecoder().decode(value);
+    }
+  };
+  return { answer, next, stop: () => stop.abort() };
+}
+
+const send = (events: object[]) => shop.app.inject({ method: 'POST', url: `/api/jobs/${JOB}/events`, headers: { cookie: shop.cookie }, payload: { events } });
+const lastSeq = async () => (await shop.app.inject({ url: `/api/jobs/${JOB}/events` })).json<{ events: object[] }>().events.length;
+
+test('who opens the stream gets what was missed, then what is appended, with the place to go on from', async () => {
+  const before = await lastSeq();
+  const missed = event('battery.measured', { restV: 12.6 });
+  await send([missed]);
+  const stream = await follow(before);
+  expect(stream.answer.headers.get('content-type')).toBe('text/event-stream');
+  expect(await stream.next()).toMatchObject({ id: String(before + 1), events: [{ id: missed.id, seq: before + 1 }] });
+  const [first, second] = [event('codes.read', { moment: 'before', count: 0 }), event('battery.measured', { restV: 12.5 })];
+  await send([first, second]);
+  expect(await stream.next()).toMatchObject({ id: String(before + 3), events: [{ id: first.id }, { id: second.id }] });
+  stream.stop();
+});
+
+test('what is sent again is not told again, and what is refused is not told at all', async () => {
+  const stream = await follow(await lastSeq());
+  const first = event('battery.measured', { restV: 12.4 });
+  await send([first]);
+  await send([first]);
+  await send([event('battery.measured', { restV: 'much' })]);
+  const last = event('battery.measured', { restV: 12.3 });
+  await send([last]);
+  expect((await stream.next()).events.map((entry) => entry.id)).toEqual([first.id]);
+  expect((await stream.next()).events.map((entry) => entry.id)).toEqual([last.id]);
+  stream.stop();
+});
+
+test('two browsers follow one job; a third follows another and hears nothing of it', async () => {
+  const [one, two, other] = [await follow(await lastSeq()), await follow(await lastSeq()), await follow(9999, 'saltmarsh-3')];
+  const told = event('battery.measured', { restV: 12.2 });
+  await send([told]);
+  expect([(await one.next()).events[0]?.id, (await two.next()).events[0]?.id]).toEqual([told.id, told.id]);
+  const quiet = await Promise.race([other.next().then(() => 'told'), new Promise((settle) => setTimeout(() => settle('quiet'), 200))]);
+  expect(quiet).toBe('quiet');
+  for (const stream of [one, two, other]) stream.stop();
+});
+
+test('the stream of a job that is not there is 404; a place that is no number begins at the start', async () => {
+  expect((await fetch(`${address}/api/jobs/nowhere/stream`)).status).toBe(404);
+  const stream = await follow('tea');
+  expect((await stream.next()).events[0]).toMatchObject({ seq: 1, type: 'job.opened' });
+  stream.stop();
+});
