@@ -119,6 +119,6 @@ describe('with a shop that answers', () => {
 
   test('export prints the document, or says what is not there', async () => {
     expect(await shell(['jade', 'export', 'kit', 'fen'], '', port())).toMatchObject({ code: 0, out: '{\n  "slug": "fen"\n}\n' });
-    expect(await shell(['jade', 'export', 'kit', 'x'], '', port())).toMatchObject({ code: 2, err: 'kit no kit is called “x”\n' });
+    expect(await shell(['jade', 'export', 'kit', 'x'], '', port())).toMatchObject({ code: 2, err: 'No kit is called “x”\n' });
   });
 });

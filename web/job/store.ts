@@ -137,7 +137,7 @@ export const useJob = defineStore('job', () => {
       if (kept) {
         online.value = false;
         show(kept);
-      } else failed.value = error instanceof Refused ? error.message : 'The server cannot be reached and this job was not opened on this device before.';
+      } else failed.value = error instanceof Refused ? `${error.message}.` : 'The server cannot be reached and this job was not opened on this device before.';
     }
     loading.value = false;
     if (!view.value) return;

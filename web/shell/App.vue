@@ -19,7 +19,7 @@ const session = useSession();
 const job = useJob();
 const panel = ref<'finder' | 'keys' | 'people' | undefined>();
 const trayOpen = ref(false);
-const inJob = computed(() => route.name === 'station');
+const inJob = computed(() => route.name === 'station' && !job.failed);
 const askPerson = computed(() => session.session === null || panel.value === 'people' || job.needsPerson);
 
 function go(step: number): void {

@@ -100,7 +100,9 @@ const entries = computed(() => {
           <button v-if="!entry.undone && !entry.fixed" type="button" class="undo" :aria-label="`Undo: ${entry.text}`" @click="job.undo(entry.id)">undo</button>
         </li>
       </ul>
-      <button type="button" class="more" @click="wholeLog = !wholeLog">{{ wholeLog ? 'Only the last lines' : `All ${plural(job.log.length, 'line')}` }}</button>
+      <button v-if="job.log.length > 5" type="button" class="more" @click="wholeLog = !wholeLog">
+        {{ wholeLog ? 'Only the last lines' : `All ${plural(job.log.length, 'line')}` }}
+      </button>
     </section>
   </aside>
 </template>

@@ -51,7 +51,8 @@ function except(note: string): void {
 <template>
   <EmptyNote v-if="job.loading && !job.view" kind="loading">Opening the job…</EmptyNote>
   <EmptyNote v-else-if="job.failed" kind="failed"
-    >{{ job.failed }} <button type="button" class="push small" @click="job.load(String(route.params.id))">Try again</button></EmptyNote
+    >{{ job.failed }} <button type="button" class="push small" @click="job.load(String(route.params.id))">Try again</button>
+    <router-link class="push small" :to="{ name: 'board' }">Back to the board</router-link></EmptyNote
   >
   <div v-else-if="job.view && job.context && job.names" class="stack">
     <header class="head">

@@ -30,9 +30,10 @@ const SENTENCES: Record<FaultCode, Say> = {
   conflict: ({ what }) => `${what}`,
 };
 
-/** One sentence for one fault, path first. */
+/** One sentence for one fault, path first; what is asked for by its kind alone needs no path. */
 export function sayFault(fault: Fault): string {
-  return `${fault.path} ${SENTENCES[fault.code](fault.data)}`;
+  const sentence = SENTENCES[fault.code](fault.data);
+  return fault.path === fault.data.what ? sentence.charAt(0).toUpperCase() + sentence.slice(1) : `${fault.path} ${sentence}`;
 }
 
 /** All faults of an input, one line each. */

@@ -6,8 +6,8 @@ import type { MateVerdict } from '@jade/core/wiring';
 /** Two plugs seen from the wire side with their pins in the true grid, joined by pin lines. */
 const props = defineProps<{ vehicle: PlugFace; kit: PlugFace; mate: MateVerdict; label: string }>();
 const PITCH = 46;
-const LEFT = 150;
-const RIGHT = 336;
+const LEFT = 132;
+const RIGHT = 282;
 
 const rows = computed(() => Math.max(props.vehicle.rows, props.kit.rows));
 const columns = computed(() => Math.max(props.vehicle.columns, props.kit.columns));
@@ -41,7 +41,7 @@ const vehicleColour = (id: string | undefined) => props.vehicle.pins.find((pin) 
 </script>
 
 <template>
-  <svg :viewBox="`-34 0 554 ${height}`" role="img" :aria-label="label">
+  <svg :viewBox="`-34 0 480 ${height}`" role="img" :aria-label="label">
     <rect class="shell" :x="LEFT - 34" y="30" width="70" :height="height - 42" rx="9" />
     <rect class="shell" :x="RIGHT - 34" y="30" width="70" :height="height - 42" rx="9" />
     <path class="key" :d="`M${LEFT - 10} 30v-8h20v8M${RIGHT - 10} 30v-8h20v8`" />
@@ -51,30 +51,32 @@ const vehicleColour = (id: string | undefined) => props.vehicle.pins.find((pin) 
       <template v-for="at in [spot(pair.row, pair.column)]" :key="at.y">
         <path class="join" :d="`M${LEFT + at.x + 14} ${at.y}H${RIGHT - at.x - 14}`" />
         <g v-if="pair.vehiclePin">
+          <path class="edge" :d="`M${LEFT + at.x - 15} ${at.y}H${LEFT - 55}`" />
           <path
             v-for="(band, index) in bands(vehicleColour(pair.vehiclePin))"
             :key="index"
-            :d="`M${LEFT + at.x - 15} ${at.y}H${LEFT - 60}`"
+            :d="`M${LEFT + at.x - 15} ${at.y}H${LEFT - 54}`"
             :stroke="band"
             :stroke-width="index === 0 ? 11 : 4"
           />
           <rect class="pin" :x="LEFT + at.x - 14" :y="at.y - 14" width="28" height="28" />
           <text class="mono id" :x="LEFT + at.x" :y="at.y + 5" text-anchor="middle">{{ pair.vehiclePin }}</text>
-          <text class="carries" :x="LEFT - 64" :y="at.y - 3" text-anchor="end">{{ pair.vehicleCarries }}</text>
-          <text class="mono code" :x="LEFT - 64" :y="at.y + 12" text-anchor="end">{{ vehicleColour(pair.vehiclePin) ?? '' }}</text>
+          <text class="carries" :x="LEFT - 58" :y="at.y - 3" text-anchor="end">{{ pair.vehicleCarries }}</text>
+          <text class="mono code" :x="LEFT - 58" :y="at.y + 12" text-anchor="end">{{ vehicleColour(pair.vehiclePin) ?? '' }}</text>
         </g>
         <g v-if="pair.kitPin">
+          <path class="edge" :d="`M${RIGHT - at.x + 15} ${at.y}H${RIGHT + 55}`" />
           <path
             v-for="(band, index) in bands(kitColour(pair.kitPin))"
             :key="index"
-            :d="`M${RIGHT - at.x + 15} ${at.y}H${RIGHT + 60}`"
+            :d="`M${RIGHT - at.x + 15} ${at.y}H${RIGHT + 54}`"
             :stroke="band"
             :stroke-width="index === 0 ? 11 : 4"
           />
           <rect class="pin" :x="RIGHT - at.x - 14" :y="at.y - 14" width="28" height="28" rx="14" />
           <text class="mono id" :x="RIGHT - at.x" :y="at.y + 5" text-anchor="middle">{{ pair.kitPin }}</text>
-          <text class="carries" :x="RIGHT + 64" :y="at.y - 3">{{ pair.kitWants }}</text>
-          <text class="mono code" :x="RIGHT + 64" :y="at.y + 12">{{ kitColour(pair.kitPin) ?? '' }}</text>
+          <text class="carries" :x="RIGHT + 58" :y="at.y - 3">{{ pair.kitWants }}</text>
+          <text class="mono code" :x="RIGHT + 58" :y="at.y + 12">{{ kitColour(pair.kitPin) ?? '' }}</text>
         </g>
         <text class="verdict" :x="(LEFT + RIGHT) / 2" :y="at.y - 7" text-anchor="middle">{{ pair.verdict }}</text>
       </template>
@@ -85,7 +87,7 @@ const vehicleColour = (id: string | undefined) => props.vehicle.pins.find((pin) 
 <style scoped>
 svg {
   width: 100%;
-  max-width: 660px;
+  max-width: 540px;
 }
 
 .shell {
@@ -102,15 +104,20 @@ svg {
 
 .head,
 .code {
-  font-size: 12.5px;
+  font-size: 13.5px;
   fill: var(--ink-soft);
 }
 
 .carries,
 .id {
-  font-size: 14px;
+  font-size: 15px;
   font-weight: 600;
   fill: var(--ink);
+}
+
+.edge {
+  stroke: var(--drawing);
+  stroke-width: 12.5;
 }
 
 .pin {
@@ -141,7 +148,7 @@ svg {
 }
 
 .verdict {
-  font-size: 12px;
+  font-size: 13px;
   font-weight: 600;
   fill: var(--jade);
 }
