@@ -1,21 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { STATIONS } from '@jade/core/job';
-import { openBench, openBrowser, openShop, PHONE, TABLET, type OpenShop } from './test/bench.ts';
+import { PHONE, TABLET, TestBench } from './test/bench.ts';
 
 const LONG_MS = 180_000;
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-let shop: OpenShop;
-let browser: Browser;
-beforeAll(async () => {
-  shop = await openShop();
-  browser = await openBrowser();
-}, LONG_MS);
-afterAll(async () => {
-  await browser.close();
-  await shop.stop();
-});
+const shop = new TestBench(LONG_MS);
 
 interface Found {
   id: string;
@@ -23,11 +14,15 @@ interface Found {
   nodes: { html: string }[];
 }
 
+declare global {
+  interface Window {
+    axe: { run: (options: object) => Promise<{ violations: Found[] }> };
+  }
+}
+
 async function serious(page: Page): Promise<string[]> {
   await page.evaluate(axe);
-  const found = await page.evaluate(
-    async () => (await (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Found[] }> } }).axe.run({ resultTypes: ['violations'] })).violations,
-  );
+  const found = await page.evaluate(async () => (await window.axe.run({ resultTypes: ['violations'] })).violations);
   return found.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`);
 }
 
@@ -36,7 +31,7 @@ const PLACES = ['/', '/library', ...STATIONS.map((station) => `/jobs/hill-road-0
 test.each(['counter', 'bay'])(
   'nothing serious stands in the way of assistive technology, in the light of the %s',
   async (light) => {
-    const { page, context } = await openBench(browser, shop.address, 'fern');
+    const { page, context } = await shop.open('fern');
     await context.addInitScript((value) => localStorage.setItem('jade-light', value), light);
     for (const place of PLACES) {
       await page.goto(shop.address + place);
@@ -51,7 +46,7 @@ test.each(['counter', 'bay'])(
 test.each([TABLET, PHONE])(
   'nothing scrolls sideways at $width × $height',
   async (viewport) => {
-    const { page } = await openBench(browser, shop.address, 'fern', { viewport, hasTouch: true });
+    const { page } = await shop.open('fern', { viewport, hasTouch: true });
     for (const place of PLACES) {
       await page.goto(shop.address + place);
       await page.getByRole('heading', { level: 1 }).waitFor();
@@ -65,7 +60,7 @@ test.each([TABLET, PHONE])(
 test(
   'the finder and the key sheet open by one key each and close again',
   async () => {
-    const { page } = await openBench(browser, shop.address, 'fern');
+    const { page } = await shop.open('fern');
     await page.goto(shop.address);
     await page.getByText('HR 07').waitFor();
     await page.keyboard.press('/');

@@ -1,18 +1,9 @@
-import type { Browser, Locator, Page } from 'playwright-core';
-import { openBench, openBrowser, openShop, settled, TABLET, type OpenShop } from './test/bench.ts';
+import type { Locator, Page } from 'playwright-core';
+import { settled, TABLET, TestBench } from './test/bench.ts';
 
 const LONG_MS = 240_000;
 
-let shop: OpenShop;
-let browser: Browser;
-beforeAll(async () => {
-  shop = await openShop();
-  browser = await openBrowser();
-}, LONG_MS);
-afterAll(async () => {
-  await browser.close();
-  await shop.stop();
-});
+const shop = new TestBench(LONG_MS);
 
 type Press = (target: Locator) => Promise<void>;
 const byTouch: Press = (target) => target.tap();
@@ -203,7 +194,7 @@ async function walkThrough(page: Page, job: string, press: Press): Promise<void>
 test(
   'a fresh job goes through all eleven stations to the signed sheet by touch alone on a tablet',
   async () => {
-    const { page, complaints } = await openBench(browser, shop.address, 'fern', { viewport: TABLET, hasTouch: true });
+    const { page, complaints } = await shop.open('fern', { viewport: TABLET, hasTouch: true });
     await walkThrough(page, await freshJob(page, '01900000-0000-7000-8000-000000000001'), byTouch);
     expect(complaints).toEqual([]);
   },
@@ -213,7 +204,7 @@ test(
 test(
   'and by keyboard alone at the counter',
   async () => {
-    const { page, complaints } = await openBench(browser, shop.address, 'slate');
+    const { page, complaints } = await shop.open('slate');
     await walkThrough(page, await freshJob(page, '01900000-0000-7000-8000-000000000002'), byKeyboard);
     expect(complaints).toEqual([]);
   },

@@ -1,25 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Browser } from 'playwright-core';
-import { openBench, openBrowser, openShop, type OpenShop } from './test/bench.ts';
+import { TestBench } from './test/bench.ts';
 
 const LONG_MS = 120_000;
 const van = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/vehicles/wexholm-bollard-35.json'), 'utf8')) as { pieces: { levels: { openMin: number }[] }[] };
-let shop: OpenShop;
-let browser: Browser;
-beforeAll(async () => {
-  shop = await openShop();
-  browser = await openBrowser();
-}, LONG_MS);
-afterAll(async () => {
-  await browser.close();
-  await shop.stop();
-});
+const shop = new TestBench(LONG_MS);
 
 test(
   'the board shows each job with its promise and what holds it back, and leads to that station',
   async () => {
-    const { page, complaints } = await openBench(browser, shop.address, 'till');
+    const { page, complaints } = await shop.open('till');
     await page.goto(shop.address);
     await page.getByRole('heading', { level: 1, name: 'Harrow Quay Lamp Works' }).waitFor();
     expect(await page.locator('a.job').count()).toBe(5);
@@ -34,7 +24,7 @@ test(
 test(
   'a job is opened from the board for a vehicle and a kit, and begins at check in',
   async () => {
-    const { page } = await openBench(browser, shop.address, 'till');
+    const { page } = await shop.open('till');
     await page.goto(shop.address);
     await page.getByRole('button', { name: 'Open a job' }).click();
     const open = page.getByRole('button', { name: 'Open it' });
@@ -60,7 +50,7 @@ test(
 test(
   'the finder goes from anywhere to a station, a job and a vehicle by keyboard alone',
   async () => {
-    const { page } = await openBench(browser, shop.address, 'till');
+    const { page } = await shop.open('till');
     await page.goto(`${shop.address}/jobs/hill-road-07/open-up`);
     await page.getByRole('heading', { level: 1, name: 'Open up' }).waitFor();
     const find = async (text: string) => {
@@ -85,7 +75,7 @@ test(
 test(
   'a file is taken in from the library: faults with their paths and nothing stored, then the next version',
   async () => {
-    const { page, context } = await openBench(browser, shop.address, 'till');
+    const { page, context } = await shop.open('till');
     await page.goto(`${shop.address}/library`);
     await page.getByRole('heading', { level: 2, name: /^Dunmorrow Causeway/ }).waitFor();
     const take = (name: string, text: string) => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
@@ -110,7 +100,7 @@ test(
 test(
   'a script in a name is shown as text and never run',
   async () => {
-    const { page, complaints } = await openBench(browser, shop.address, 'till');
+    const { page, complaints } = await shop.open('till');
     await page.goto(`${shop.address}/library`);
     const named = { ...van, slug: 'script-van', model: '<img src=x onerror="document.title=\'run\'">' };
     await page.locator('input[type=file]').setInputFiles({ name: 'script.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(named)) });
@@ -126,7 +116,7 @@ test(
 test(
   'an address that leads nowhere says so and leads back; a job that is not there too',
   async () => {
-    const { page } = await openBench(browser, shop.address, 'till');
+    const { page } = await shop.open('till');
     await page.goto(`${shop.address}/tea`);
     await page.getByRole('link', { name: /board/i }).first().waitFor();
     await page.goto(`${shop.address}/jobs/nowhere/check-in`);

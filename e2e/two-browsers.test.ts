@@ -1,23 +1,13 @@
-import type { Browser } from 'playwright-core';
-import { COUNTER, openBench, openBrowser, openShop, settled, TABLET, type OpenShop } from './test/bench.ts';
+import { COUNTER, settled, TABLET, TestBench } from './test/bench.ts';
 
 const LONG_MS = 90_000;
-let shop: OpenShop;
-let browser: Browser;
-beforeAll(async () => {
-  shop = await openShop();
-  browser = await openBrowser();
-}, LONG_MS);
-afterAll(async () => {
-  await browser.close();
-  await shop.stop();
-});
+const shop = new TestBench(LONG_MS);
 
 test(
   'what one bench records the other sees without asking, and an undo too',
   async () => {
-    const tablet = await openBench(browser, shop.address, 'fern', { viewport: TABLET, hasTouch: true });
-    const counter = await openBench(browser, shop.address, 'till', { viewport: COUNTER });
+    const tablet = await shop.open('fern', { viewport: TABLET, hasTouch: true });
+    const counter = await shop.open('till', { viewport: COUNTER });
     const place = `${shop.address}/jobs/hill-road-12/check-in`;
     await Promise.all([tablet.page.goto(place), counter.page.goto(place)]);
     await counter.page.getByRole('complementary', { name: 'Tray' }).getByText('Tray is empty').waitFor();
@@ -35,7 +25,7 @@ test(
 test(
   'both record at once: every event stands once in the log of both',
   async () => {
-    const benches = await Promise.all(['fern', 'copper'].map((person) => openBench(browser, shop.address, person)));
+    const benches = await Promise.all(['fern', 'copper'].map((person) => shop.open(person)));
     await Promise.all(benches.map(({ page }) => page.goto(`${shop.address}/jobs/saltmarsh-3/gather`)));
     await Promise.all(benches.map(({ page }) => page.getByRole('button', { name: /^The rest is as listed/ }).click()));
     await Promise.all(benches.map(({ page }) => settled(page)));

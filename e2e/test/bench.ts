@@ -74,3 +74,31 @@ export async function openBench(browser: Browser, address: string, person: strin
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(() => !document.querySelector('.away'));
 }
+
+/** The demo shop and a browser for the tests of one file, opened before them and closed after. */
+export class TestBench {
+  private shop: OpenShop | undefined;
+  private browser: Browser | undefined;
+
+  constructor(timeoutMs: number) {
+    beforeAll(async () => {
+      this.shop = await openShop();
+      this.browser = await openBrowser();
+    }, timeoutMs);
+    afterAll(async () => {
+      await this.browser?.close();
+      await this.shop?.stop();
+    });
+  }
+
+  get address(): string {
+    if (!this.shop) throw new Error('the shop is not open');
+    return this.shop.address;
+  }
+
+  /** A window of somebody at the bench. */
+  open(person: string, options: BrowserContextOptions = {}): Promise<Bench> {
+    if (!this.browser) throw new Error('the browser is not open');
+    return openBench(this.browser, this.address, person, options);
+  }
+}
