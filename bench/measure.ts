@@ -5,7 +5,8 @@ export interface Timing {
   mostMs: number;
 }
 
-function summarise(times: number[]): Timing {
+/** Median, lowest and highest of some times. */
+export function summarise(times: number[]): Timing {
   const sorted = [...times].sort((a, b) => a - b);
   return { medianMs: sorted[Math.floor(sorted.length / 2)] ?? 0, leastMs: sorted[0] ?? 0, mostMs: sorted.at(-1) ?? 0 };
 }

@@ -23,12 +23,41 @@ function stopsOf(piece: AccessPiece, place: number, replaced: boolean): Stop[] {
 }
 
 /**
+ * For every stop the names of those that can rest on it while it rests on them: its strongly connected component. Only within one can
+ * anything rest on itself, so only there is an order to be kept, and its size is all that the order variables need to span.
+ */
+function loops(stops: ReadonlyMap<string, Stop[]>): Map<string, Set<string>> {
+  const rests = new Map<string, string[]>();
+  for (const list of stops.values()) {
+    for (const stop of list) {
+      const needs = stop.ways.flatMap((way) => way.needs);
+      rests.set(
+        stop.name,
+        needs.flatMap((need) => (stops.get(need.piece) ?? []).filter((other) => other.rank >= levelRank(need.level)).map((other) => other.name)),
+      );
+    }
+  }
+  const below = (from: string): Set<string> => {
+    const found = new Set<string>();
+    const open = [...(rests.get(from) ?? [])];
+    for (let name = open.pop(); name !== undefined; name = open.pop()) {
+      if (found.has(name)) continue;
+      found.add(name);
+      open.push(...(rests.get(name) ?? []));
+    }
+    return found;
+  };
+  const reached = new Map([...rests.keys()].map((name) => [name, below(name)]));
+  return new Map([...reached].map(([name, set]) => [name, new Set([...set].filter((other) => reached.get(other)?.has(name)))]));
+}
+
+/**
  * The way in as a straight mixed-integer programme in LP text: a binary for every stop, way and support, an order variable for every
- * stop so that nothing rests on itself. For pieces fitted at the start whose costs rise with the level; costs in hundredths.
+ * stop that lies in a loop so that nothing rests on itself. For pieces fitted at the start whose costs rise with the level; costs in hundredths.
  */
 export function formulate(problem: AccessProblem): string {
   const stops = new Map(problem.pieces.map((piece, place) => [piece.id, stopsOf(piece, place, problem.replaced.includes(piece.id))]));
-  const most = [...stops.values()].reduce((sum, list) => sum + list.length, 0) + 1;
+  const loop = loops(stops);
   const cost: string[] = [];
   const rows: string[] = [];
   const binaries: string[] = [];
@@ -41,7 +70,8 @@ export function formulate(problem: AccessProblem): string {
         const share = `s_${user}_${index}_${place}`;
         binaries.push(share);
         rows.push(`${share} - r_${provider.name} <= 0`);
-        if (order) rows.push(`t_${order} - t_${provider.name} - ${most} ${share} >= ${1 - most}`);
+        const among = order === undefined ? undefined : loop.get(order);
+        if (among?.has(provider.name)) rows.push(`t_${order} - t_${provider.name} - ${among.size} ${share} >= ${1 - among.size}`);
         return share;
       });
       rows.push(shares.length > 0 ? `${shares.join(' + ')} - ${user} >= 0` : `${user} <= 0`);
@@ -50,7 +80,8 @@ export function formulate(problem: AccessProblem): string {
   for (const [piece, list] of stops) {
     list.forEach((stop, index) => {
       binaries.push(`r_${stop.name}`, `q_${stop.name}`);
-      orders.push(`0 <= t_${stop.name} <= ${most}`);
+      const among = loop.get(stop.name)?.size ?? 0;
+      if (among > 0) orders.push(`0 <= t_${stop.name} <= ${among - 1}`);
       term(stop.delta, `q_${stop.name}`);
       for (const higher of list.slice(index)) rows.push(`q_${stop.name} - r_${higher.name} >= 0`);
       const uses = stop.ways.map((way, place) => {

@@ -1,5 +1,7 @@
-import { landmarkBound, network, reach, support, type Arc, type Network } from './relaxation.ts';
-import { levelRank, type AccessLevel, type AccessPiece, type AccessProblem, type AccessWay } from './problem.ts';
+import { buildModel, capFallingCosts, SCALE, type Model } from './model.ts';
+import { levelRank, type AccessProblem } from './problem.ts';
+import { Relaxation } from './relaxation.ts';
+import { searchSupport } from './search.ts';
 import type { Level } from '../vehicle/index.ts';
 
 /** One move: a piece brought to a level by one of the level's ways. */
@@ -29,172 +31,11 @@ export interface AccessChoice {
   problems: AccessTrouble[];
 }
 
-/** Ties go to fewer pieces, then fewer irreversible moves: a hundredth of a minute outweighs any count of either. */
-const SCALE = 1_000_000;
-const PER_PIECE = 1_000;
-
-interface Model {
-  net: Network;
-  costs: Float64Array;
-  /** What each arc stands for; undefined for pure logic. */
-  meaning: ({ kind: 'way'; piece: string; level: AccessLevel; way: AccessWay } | { kind: 'target'; target: string; way: AccessWay } | undefined)[];
-  constant: number;
-}
-
-/** What it costs in the end that a piece reached a level, counted from what it has reached already. */
-function finalCost(level: AccessLevel | undefined, present: AccessLevel | undefined, replaced: boolean): number {
-  if (!level) return 0;
-  const open = level.open - (present?.open ?? 0);
-  return open + (replaced && level.level === 'off' ? 0 : level.close) + level.breakage;
-}
-
-interface Capped {
-  problem: AccessProblem;
-  /** Pieces whose final level is fixed, because a higher level would cost less in the end than a lower one. */
-  fixed: Map<string, Level | 'fitted'>;
-}
-
-function presentLevel(problem: AccessProblem, piece: AccessPiece): AccessLevel | undefined {
-  const at = problem.present.find((entry) => entry.piece === piece.id);
-  return at && [...piece.levels].reverse().find((level) => levelRank(level.level) <= levelRank(at.level));
-}
-
-/** Splits a problem at every piece whose final cost falls with the level, so that within each part costs only rise. */
-function capFallingCosts(problem: AccessProblem): Capped[] {
-  let parts: Capped[] = [{ problem, fixed: new Map() }];
-  for (const piece of problem.pieces) {
-    const present = presentLevel(problem, piece);
-    const replaced = problem.replaced.includes(piece.id);
-    const higher = piece.levels.filter((level) => levelRank(level.level) > (present ? levelRank(present.level) : 0));
-    const costs = [present, ...higher].map((level) => finalCost(level, present, replaced));
-    if (costs.every((cost, index) => index === 0 || cost >= (costs[index - 1] ?? 0))) continue;
-    const finals: (Level | 'fitted')[] = [present?.level ?? 'fitted', ...higher.map((level) => level.level)];
-    parts = parts.flatMap((part) => finals.map((level) => ({ problem, fixed: new Map(part.fixed).set(piece.id, level) })));
-  }
-  return parts;
-}
-
-function build({ problem, fixed }: Capped): Model {
-  let nodeCount = 0;
-  const node = () => nodeCount++;
-  const arcs: Arc[] = [];
-  const meaning: Model['meaning'] = [];
-  let constant = 0;
-  const arc = (tails: number[], head: number, cost: number, means?: Model['meaning'][number]) => {
-    arcs.push({ tails, head, cost });
-    meaning.push(means);
-  };
-  const nodes = new Map<string, number>();
-  for (const piece of problem.pieces) for (const level of piece.levels) nodes.set(`${piece.id}/${level.level}`, node());
-  const byId = new Map(problem.pieces.map((piece) => [piece.id, piece]));
-  const needNode = (pieceId: string, level: Level) => {
-    const satisfying = byId.get(pieceId)?.levels.find((candidate) => levelRank(candidate.level) >= levelRank(level));
-    return satisfying && nodes.get(`${pieceId}/${satisfying.level}`);
-  };
-  const tailsOf = (way: AccessWay): number[] | undefined => {
-    const tails = way.needs.map((need) => needNode(need.piece, need.level));
-    return tails.every((tail) => tail !== undefined) ? [...new Set(tails as number[])] : undefined;
-  };
-  const goals: number[] = [];
-  for (const piece of problem.pieces) {
-    const present = presentLevel(problem, piece);
-    const presentRank = present ? levelRank(present.level) : 0;
-    const replaced = problem.replaced.includes(piece.id);
-    const final = fixed.get(piece.id);
-    let paid = finalCost(present, present, replaced);
-    constant +=
-      final === undefined
-        ? paid
-        : finalCost(
-            piece.levels.find((level) => level.level === final),
-            present,
-            replaced,
-          );
-    let payBefore: number | undefined;
-    let below: number | undefined;
-    for (const level of piece.levels) {
-      const here = nodes.get(`${piece.id}/${level.level}`) ?? 0;
-      if (below !== undefined) arc([here], below, 0);
-      below = here;
-      if (levelRank(level.level) <= presentRank) {
-        if (level === present) arc([], here, 0);
-        continue;
-      }
-      if (final !== undefined && levelRank(level.level) > levelRank(final)) continue;
-      const pay = node();
-      const cost = final === undefined ? finalCost(level, present, replaced) : paid;
-      const first = payBefore === undefined;
-      arc(payBefore === undefined ? [] : [payBefore], pay, (cost - paid) * SCALE + (first && !present ? PER_PIECE : 0));
-      paid = cost;
-      payBefore = pay;
-      for (const way of level.ways) {
-        const tails = tailsOf(way);
-        if (tails) arc([...tails, pay], here, way.extra * SCALE + (way.irreversible ? 1 : 0), { kind: 'way', piece: piece.id, level, way });
-      }
-    }
-    const must = replaced ? 'off' : final !== undefined && final !== 'fitted' && levelRank(final) > presentRank ? final : undefined;
-    const mustNode = must && needNode(piece.id, must);
-    if (mustNode !== undefined) goals.push(mustNode);
-  }
-  for (const target of problem.targets) {
-    const here = node();
-    goals.push(here);
-    for (const way of target.ways) {
-      const tails = tailsOf(way);
-      if (tails) arc(tails, here, way.extra * SCALE + (way.irreversible ? 1 : 0), { kind: 'target', target: target.id, way });
-    }
-  }
-  const goal = node();
-  arc(goals, goal, 0);
-  return { net: network(nodeCount, arcs, goal), costs: Float64Array.from(arcs, (a) => a.cost), meaning, constant };
-}
-
-interface Search {
+/** How far the planning has come, in whole hundredths of a person-minute: a plan of `best` is known, none is cheaper than `bound`. */
+export interface AccessProgress {
+  looked: number;
   best: number;
-  arcs: number[] | undefined;
   bound: number;
-  nodes: number;
-}
-
-function costOf(model: Model, arcs: number[]): number {
-  return arcs.reduce((total, index) => total + (model.costs[index] ?? 0), 0);
-}
-
-function offer(model: Model, search: Search, costs: Float64Array, combine: 'max' | 'add'): void {
-  const arcs = support(model.net, reach(model.net, costs, combine));
-  if (!arcs) return;
-  const cost = costOf(model, arcs);
-  if (cost < search.best) {
-    search.best = cost;
-    search.arcs = arcs;
-  }
-}
-
-/** Depth-first branch and bound on the arcs of the smallest landmark cut; exact when it ends before `nodeLimit`. */
-function branch(model: Model, search: Search, costs: Float64Array, paid: number, nodeLimit: number): void {
-  if (search.nodes >= nodeLimit) {
-    search.bound = Math.min(search.bound, paid);
-    return;
-  }
-  search.nodes++;
-  const residual = costs.slice();
-  const { bound, smallest } = landmarkBound(model.net, residual, search.best - paid);
-  if (paid + bound >= search.best) return;
-  offer(model, search, residual, 'add');
-  offer(model, search, costs, 'add');
-  if (paid + bound >= search.best) return;
-  const chosen = smallest.reduce((best, index) => ((costs[index] ?? 0) < (costs[best] ?? Infinity) ? index : best), -1);
-  if (chosen < 0) return;
-  if (search.nodes >= nodeLimit) {
-    search.bound = Math.min(search.bound, paid + bound);
-    return;
-  }
-  const with_ = costs.slice();
-  with_[chosen] = 0;
-  branch(model, search, with_, paid + (costs[chosen] ?? 0), nodeLimit);
-  const without = costs.slice();
-  without[chosen] = Infinity;
-  branch(model, search, without, paid, nodeLimit);
 }
 
 function readMoves(model: Model, problem: AccessProblem, arcs: number[]): Pick<AccessChoice, 'moves' | 'targetWays'> {
@@ -231,34 +72,48 @@ function sumCosts(problem: AccessProblem, moves: Move[]): Pick<AccessChoice, 'cl
 function unreachable(problem: AccessProblem): AccessTrouble[] {
   return problem.targets
     .filter((target) => {
-      const model = build({ problem: { ...problem, targets: [target], replaced: [] }, fixed: new Map() });
-      return reach(model.net, model.costs, 'max').value[model.net.goal] === Infinity;
+      const model = buildModel({ problem: { ...problem, targets: [target], replaced: [] }, fixed: new Map() });
+      const relaxation = new Relaxation(model.net);
+      relaxation.reach(model.costs, 'max');
+      return relaxation.value[model.net.goal] === Infinity;
     })
     .map((target) => ({ code: 'unreachable-target' as const, target: target.id }));
 }
 
 /**
  * The least-labour way in: the moves and ways for which opening, closing and expected breakage together cost the fewest
- * person-minutes, so that every target holds and nothing rests on itself. Exact, by branch and bound with landmark cuts;
- * where `nodeLimit` ends the search the best plan found is returned with the bound that is proved.
+ * person-minutes, so that every target holds and nothing rests on itself. Exact, by branch and bound with landmark cuts. Yields
+ * how far it has come; a driver that stops it asks for the best plan so far by `next(true)` and gets it with the bound that is proved.
  * A target that nothing can reach is reported in `problems`, the rest is planned.
  */
-export function solveAccess(problem: AccessProblem, nodeLimit = 200_000): AccessChoice {
+export function* searchAccess(problem: AccessProblem): Generator<AccessProgress, AccessChoice, boolean | undefined> {
   const problems = unreachable(problem);
   const lost = new Set(problems.map((trouble) => trouble.target));
   const reachable = { ...problem, targets: problem.targets.filter((target) => !lost.has(target.id)) };
-  let best: { model: Model; search: Search; total: number } | undefined;
+  let best: { model: Model; arcs: number[]; total: number } | undefined;
   let bound = Infinity;
+  let looked = 0;
+  let stopped = false;
   for (const part of capFallingCosts(reachable)) {
-    const model = build(part);
+    const model = buildModel(part);
     const shift = model.constant * SCALE;
-    const search: Search = { best: best ? best.total - shift : Infinity, arcs: undefined, bound: Infinity, nodes: 0 };
-    offer(model, search, model.costs, 'add');
-    branch(model, search, model.costs, 0, nodeLimit);
-    bound = Math.min(bound, search.bound + shift);
-    if (search.arcs) best = { model, search, total: search.best + shift };
+    if (stopped) {
+      bound = Math.min(bound, new Relaxation(model.net).landmarkBound(model.costs, Infinity).bound + shift);
+      continue;
+    }
+    const search = searchSupport(model.net, model.costs, best ? best.total - shift : Infinity);
+    let step = search.next();
+    while (!step.done && !stopped) {
+      const low = Math.min(bound, step.value.bound + shift);
+      stopped = (yield { looked: looked + step.value.nodes, best: Math.floor((step.value.best + shift) / SCALE), bound: Math.floor(low / SCALE) }) === true;
+      if (!stopped) step = search.next();
+    }
+    const { value } = step;
+    looked += value.nodes;
+    bound = Math.min(bound, value.bound + shift);
+    if (value.arcs) best = { model, arcs: value.arcs, total: value.best + shift };
   }
-  const { moves, targetWays } = best ? readMoves(best.model, reachable, best.search.arcs ?? []) : { moves: [], targetWays: [] };
+  const { moves, targetWays } = best ? readMoves(best.model, reachable, best.arcs) : { moves: [], targetWays: [] };
   const { close, breakage, closePresent } = sumCosts(reachable, moves);
   const total = best ? Math.floor(best.total / SCALE) : 0;
   const proved = best ? bound >= best.total : true;
@@ -270,8 +125,16 @@ export function solveAccess(problem: AccessProblem, nodeLimit = 200_000): Access
     breakage,
     closePresent,
     proved,
-    lowerBound: proved ? total : Math.floor(bound / SCALE),
+    lowerBound: proved ? total : Math.max(0, Math.floor(bound / SCALE)),
     total,
     problems,
   };
+}
+
+/** As `searchAccess`, driven to its end, or until so many places were looked at. */
+export function solveAccess(problem: AccessProblem, mostLooked = Infinity): AccessChoice {
+  const search = searchAccess(problem);
+  let step = search.next();
+  while (!step.done) step = search.next(step.value.looked >= mostLooked);
+  return step.value;
 }
