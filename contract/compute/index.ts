@@ -1,8 +1,8 @@
-import { planAccess, setUpOf } from '@jade/core/access';
+import { planAccess } from '@jade/core/access';
 import { aimError, wallMarks } from '@jade/core/aiming';
 import { FaultyInput, unknownId, type Fault } from '@jade/core/faults';
 import { checkContents } from '@jade/core/gather';
-import { foldJob, planClosingOf, planOpening, standingOf, type LoggedEvent } from '@jade/core/job';
+import { foldJob, jobContext, planClosingOf, planOpening, standingOf, type LoggedEvent } from '@jade/core/job';
 import { checkKit } from '@jade/core/kit';
 import { factsOf } from '@jade/core/facts';
 import { matchKit, withOptions } from '@jade/core/match';
@@ -71,8 +71,17 @@ function accessPlan(input: AccessInput): unknown {
     ...present.flatMap((entry, index) => unknownId(entry.piece, ids, `present[${index}].piece`, 'piece')),
     ...replaced.flatMap((piece, index) => unknownId(piece, ids, `replaced[${index}]`, 'piece')),
   ]);
-  const setUp = setUpOf({ sequence: input.setUp ?? DEFAULT_RULES.sequence });
-  const plan = planAccess({ profile: { pieces, mounts, sensors: [] }, facts, mounts: targets, present, replaced, setUp });
+  const plan = planAccess({
+    profile: { pieces, mounts, sensors: [] },
+    facts,
+    mounts: targets,
+    present,
+    replaced,
+    rules: { sequence: input.setUp ?? DEFAULT_RULES.sequence },
+    chosen: input.chosen,
+    school: input.school,
+    people: input.people,
+  });
   const { choice, ...rest } = plan;
   return {
     proved: choice.proved,
@@ -111,7 +120,8 @@ function standing(input: StandingInput): unknown {
   refuse(prefixed(checkProfile(input.profile), 'profile'));
   const profiles = new Map([[input.profile.slug, input.profile]]);
   refuse(input.kits.flatMap((kit, index) => prefixed(checkKit({ ...kit, fitments: kit.fitments.filter((fitment) => profiles.has(fitment.vehicle)) }, profiles), `kits[${index}]`)));
-  const context = { state: foldJob(checkedLog(input.log)), profile: input.profile, kits: input.kits, rules: input.rules, year: input.year };
+  const { profile, kits, rules, year } = input;
+  const context = jobContext(foldJob(checkedLog(input.log)), { profile, kits, rules, year });
   const plan = planOpening(context);
   return { standing: standingOf(context, plan), opening: plan, closing: planClosingOf(context, plan) };
 }
@@ -121,7 +131,7 @@ export const COMPUTATIONS: readonly Computation[] = [
   computation(
     'access-plan',
     'The least-labour way in for all targets at once, with its order, tools, people and tray slots.',
-    '`steps` in order (piece, from, level, way, minutes, people, tools, fasteners, slot), `personMin` with `openMin`, `closeMin`, `breakageMin` in person-minutes, `proved` and `gapPersonMin`, `targetWays`, `neededBy`, `tools`, `problems`.',
+    '`steps` in order (piece, from, level, way, minutes, people, tools, fasteners, slot, prepare), `personMin` with `openMin`, `closeMin`, `breakageMin` in person-minutes, `proved` and `gapPersonMin`, `targetWays`, `neededBy`, `setUpMin`, `schools` (set-up of either order), `lanes` for two people (times in hundredths of a minute), `estimate` of opening on the clock (median and 80 % point), `tools`, `problems`.',
     AccessInput,
     accessPlan,
   ),

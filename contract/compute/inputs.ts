@@ -1,4 +1,5 @@
 import { ArrayMaxSize, IsArray } from 'class-validator';
+import { SCHOOLS, type School } from '@jade/core/job';
 import { LOAD_KINDS, type OpenLevel } from '@jade/core/vehicle';
 import { Amount, AnyObject, Each, FactMap, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
 import { Kit } from '@jade/contract/kit';
@@ -16,6 +17,10 @@ export class AccessInput {
   /** Pieces that a kit takes the place of. */
   @Optional() @Slugs(100) replaced?: string[];
   @Optional() @Part(() => SequenceRules) setUp?: SequenceRules;
+  /** Ways chosen by hand, by mount position or `piece/level`. */
+  @Optional() @FactMap() chosen?: Record<string, string>;
+  @Optional() @OneOf(SCHOOLS) school?: School;
+  @Optional() @OneOf([1, 2]) people?: 1 | 2;
 }
 
 export class MatchInput {

@@ -22,6 +22,25 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'content.counted': { kit: 'k', item: 'lamp', count: 1 },
   'bench.done': { kit: 'k', task: 't' },
   'piece.moved': { piece: 'grille', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 2 }] },
+  'accessory.found': {
+    accessory: 'winch',
+    name: 'Winch plate',
+    side: 'centre',
+    zone: 'front',
+    holds: ['grille'],
+    openMin: 6,
+    closeMin: 8,
+    people: 2,
+    drive: 'hex',
+    size: '16 mm',
+    count: 4,
+  },
+  'way.blocked': { place: 'grille', level: 'off', way: 'front', why: 'bent' },
+  'way.chosen': { place: 'fog-left', level: 'off', way: 'arch' },
+  'order.chosen': { school: 'prove one side first', people: 2 },
+  'opening.left': { why: 'kit went back' },
+  'opening.resumed': { why: 'kit came' },
+  'fastener.seized': { piece: 'grille', group: 'bolts', count: 1, addMin: 6 },
   'fastener.broken': { piece: 'grille', group: 'bolts', count: 1 },
   'fastener.dropped': { piece: 'grille', group: 'bolts', count: 1 },
   'fastener.found': { piece: 'grille', group: 'bolts', count: 1 },
@@ -46,9 +65,17 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'job.reopened': { why: 'rattle' },
   undone: { event: ID },
 };
-const OPTIONAL = new Set(['promisedAt', 'value', 'seenAt', 'way', 'underLamp']);
-const NOTE_WANTED: EventType[] = ['damage.noted', 'exception.named'];
-const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (field === 'note' && !NOTE_WANTED.includes(type));
+const OPTIONAL = new Set(['promisedAt', 'value', 'seenAt', 'underLamp']);
+const FREE: Partial<Record<EventType, string[]>> = {
+  'piece.moved': ['way'],
+  'way.chosen': ['way', 'level'],
+  'way.blocked': ['level'],
+  'accessory.found': ['size'],
+  'code.recorded': ['note'],
+  'sensor.calibrated': ['note'],
+  'test.tried': ['note'],
+};
+const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (FREE[type] ?? []).includes(field);
 const TYPES = Object.keys(WHOLE) as EventType[];
 const event = (type: string, payload: unknown, part: Record<string, unknown> = {}) => ({ id: ID, type, v: 1, at: '2026-03-05T08:30:00Z', payload, ...part });
 const pathsOf = (value: unknown) => {

@@ -1,7 +1,7 @@
 import { PASSES } from '@jade/core/kit';
-import { LEVELS } from '@jade/core/vehicle';
-import { BASELINE_RESULTS, FACT_CERTAINTIES, MOMENTS, type DocumentPin as PlainPin, type EventType, type GroupCount as PlainCount, type Payloads } from '@jade/core/job';
-import { Amount, Each, EventId, Flag, Moment, OneOf, Optional, Part, Slug, Text, Texts, Whole } from '@jade/contract/check';
+import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, ZONES } from '@jade/core/vehicle';
+import { BASELINE_RESULTS, FACT_CERTAINTIES, MOMENTS, SCHOOLS, type DocumentPin as PlainPin, type EventType, type GroupCount as PlainCount, type Payloads } from '@jade/core/job';
+import { Amount, Each, EventId, Flag, Moment, OneOf, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
   @Slug() slug!: string;
@@ -102,6 +102,49 @@ class PieceMoved implements P<'piece.moved'> {
   @OneOf(LEVELS) level!: P<'piece.moved'>['level'];
   @Optional() @Slug() way?: string;
   @Each(() => GroupCount, 60) fasteners!: GroupCount[];
+}
+
+class AccessoryFound implements P<'accessory.found'> {
+  @Slug() accessory!: string;
+  @Text(80) name!: string;
+  @OneOf(SIDES) side!: P<'accessory.found'>['side'];
+  @OneOf(ZONES) zone!: P<'accessory.found'>['zone'];
+  @Slugs(60) holds!: string[];
+  @Amount(0, 600) openMin!: number;
+  @Amount(0, 600) closeMin!: number;
+  @Whole(1, 6) people!: number;
+  @OneOf(DRIVES) drive!: P<'accessory.found'>['drive'];
+  @Optional() @Text(20) size?: string;
+  @Whole(0, 200) count!: number;
+}
+
+class WayBlocked implements P<'way.blocked'> {
+  @Slug() place!: string;
+  @Optional() @OneOf(OPEN_LEVELS) level?: P<'way.blocked'>['level'];
+  @Slug() way!: string;
+  @Text(300) why!: string;
+}
+
+class WayChosen implements P<'way.chosen'> {
+  @Slug() place!: string;
+  @Optional() @OneOf(OPEN_LEVELS) level?: P<'way.chosen'>['level'];
+  @Optional() @Slug() way?: string;
+}
+
+class OrderChosen implements P<'order.chosen'> {
+  @OneOf(SCHOOLS) school!: P<'order.chosen'>['school'];
+  @OneOf([1, 2]) people!: P<'order.chosen'>['people'];
+}
+
+class OpeningLeft implements P<'opening.left'> {
+  @Text(300) why!: string;
+}
+
+class FastenerSeized implements P<'fastener.seized'> {
+  @Slug() piece!: string;
+  @Slug() group!: string;
+  @Whole(1, 500) count!: number;
+  @Amount(0, 600) addMin!: number;
 }
 
 class FastenersNoted implements P<'fastener.broken'> {
@@ -230,6 +273,13 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'content.counted': ContentCounted,
   'bench.done': BenchDone,
   'piece.moved': PieceMoved,
+  'accessory.found': AccessoryFound,
+  'way.blocked': WayBlocked,
+  'way.chosen': WayChosen,
+  'order.chosen': OrderChosen,
+  'opening.left': OpeningLeft,
+  'opening.resumed': OpeningLeft,
+  'fastener.seized': FastenerSeized,
   'fastener.broken': FastenersNoted,
   'fastener.dropped': FastenersNoted,
   'fastener.found': FastenersNoted,

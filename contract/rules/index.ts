@@ -1,6 +1,6 @@
 import { BEAMS } from '@jade/core/kit';
 import type { AimBand as PlainBand, AimRule as PlainAim, ElectricsRules as PlainElectrics, RuleSet as PlainRules } from '@jade/core/rules';
-import { Amount, Each, Exactly, OneOf, Part, Slug, Slugs, Text } from '@jade/contract/check';
+import { Amount, Each, Exactly, OneOf, Optional, Part, Slug, Slugs, Text } from '@jade/contract/check';
 
 const CERTAINTIES = ['confirmed', 'to be confirmed'];
 
@@ -41,6 +41,7 @@ export class SequenceRules {
   @Amount(0, 60) zoneMin!: number;
   @Amount(0, 60) toolMin!: number;
   @Amount(0, 60) helperMin!: number;
+  @Optional() @Amount(0, 60) positionMin?: number;
 }
 
 export class ProbingRules {

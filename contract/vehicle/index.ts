@@ -79,12 +79,18 @@ export class LevelNeed implements PlainNeed {
   @OneOf(OPEN_LEVELS) level!: PlainNeed['level'];
 }
 
+export class Position {
+  @Slug() kind!: string;
+  @Slug() place!: string;
+}
+
 export class Way implements PlainWay {
   @Slug() id!: string;
   @Each(() => LevelNeed, 60) needs!: LevelNeed[];
   @Amount(0, 6000) extraMin!: number;
   @Optional() @Text(300) note?: string;
   @Optional() @Flag() irreversible?: boolean;
+  @Optional() @Part(() => Position) position?: Position;
 }
 
 export class Breakage {
@@ -133,6 +139,9 @@ export class Piece implements PlainPiece {
   @Texts(20) cautions!: string[];
   @Optional() @Text(300) movement?: string;
   @Optional() @Flag() brittle?: boolean;
+  @Optional() @Flag() painted?: boolean;
+  @Optional() @Text(160) witness?: string;
+  @Optional() @Amount(0, 3000) leashMm?: number;
 }
 
 export class RefitRule implements PlainRule {

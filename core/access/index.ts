@@ -2,4 +2,8 @@ export * from './problem.ts';
 export * from './solve.ts';
 export * from './sequence.ts';
 export * from './lanes.ts';
+export * from './look-alike.ts';
+export * from './step.ts';
 export * from './plan.ts';
+export * from './explain.ts';
+export * from './change.ts';

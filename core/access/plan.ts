@@ -1,27 +1,24 @@
-import { minutesToHundredths } from '../units/index.ts';
 import type { FactValues } from '../facts/index.ts';
 import type { RuleSet } from '../rules/index.ts';
-import type { FastenerGroup, Level, LevelNeed, Piece, Side, Zone } from '../vehicle/index.ts';
-import { accessProblem, levelRank, type AccessProblem, type AccessProfile } from './problem.ts';
-import { sequence, type SequenceStep, type SetUp } from './sequence.ts';
-import { solveAccess, type AccessChoice, type AccessTrouble, type Move } from './solve.ts';
+import { estimateTotal, type Estimate } from '../schedule/index.ts';
+import type { Level, Side } from '../vehicle/index.ts';
+import { twoLanes, type LanePlan } from './lanes.ts';
+import { accessProblem, type AccessProblem, type AccessProfile, type AccessWay } from './problem.ts';
+import { sequence, setUpOfOrder, type SequenceStep, type SetUp } from './sequence.ts';
+import { searchAccess, type AccessChoice, type AccessProgress, type AccessTrouble, type Move } from './solve.ts';
+import { precedence, setUpOf, stepOf, type OpenStep } from './step.ts';
 
-/** One step of opening. Minutes are for the people of the step working together. */
-export interface OpenStep {
-  slot: number;
-  piece: string;
-  from: Level;
-  level: Level;
-  way: string;
-  needs: LevelNeed[];
-  side: Side;
-  zone: Zone;
-  people: number;
-  minutes: number;
-  tools: string[];
-  fasteners: FastenerGroup[];
-  /** Sensors that leave their place or their plug with this step. */
-  sensors: string[];
+/** An order of the steps with the set-up it costs. */
+export interface OrderedPlan {
+  order: number[];
+  setUpMin: number;
+}
+
+/** The order that opens one side first, so that it can be fitted and tested before the other is touched. */
+export interface OneSideFirst extends OrderedPlan {
+  side: Exclude<Side, 'centre'>;
+  /** Steps before the side can be fitted and tested. */
+  first: number;
 }
 
 export interface AccessPlan {
@@ -32,6 +29,16 @@ export interface AccessPlan {
   openMin: number;
   closeMin: number;
   breakageMin: number;
+  /** Set-up of opening in the order given. */
+  setUpMin: number;
+  /** Both orders with their set-up, where the targets lie on two sides. */
+  schools: { leastSetUp: number; oneSideFirst?: { setUpMin: number; side: OneSideFirst['side']; first: number } };
+  /** Steps after which the first side is fitted and tested, where that order was chosen. */
+  proveAfter?: number;
+  /** Who does what, where two people work. */
+  lanes?: LanePlan;
+  /** Opening on the clock, set-up included. */
+  estimate: Estimate;
   /** For each piece moved, the targets that need it. */
   neededBy: Record<string, string[]>;
   /** Tools in the order first needed. */
@@ -40,65 +47,39 @@ export interface AccessPlan {
   problems: AccessTrouble[];
 }
 
-/** Name of the tool that a fastener group wants: size before drive, or the drive alone. */
-export function toolOf(group: FastenerGroup): string | undefined {
-  if (group.drive === 'none' || group.drive === 'plug lock') return undefined;
-  return group.size ? `${group.size} ${group.drive}` : group.drive;
+export interface AccessRequest {
+  profile: AccessProfile;
+  facts: FactValues;
+  mounts: string[];
+  present: AccessProblem['present'];
+  replaced: string[];
+  rules: Pick<RuleSet, 'sequence'>;
+  /** Ways chosen by hand, by mount position or `piece/level`; the piece is then opened in any case. */
+  chosen?: Readonly<Record<string, string>>;
+  school?: 'least set-up' | 'prove one side first';
+  people?: 1 | 2;
 }
 
-/** Set-up times of a rule set in whole hundredths of a minute. */
-export function setUpOf(rules: Pick<RuleSet, 'sequence'>): SetUp {
-  const { sideMin, zoneMin, toolMin, helperMin } = rules.sequence;
-  return {
-    side: minutesToHundredths(sideMin),
-    zone: minutesToHundredths(zoneMin),
-    tool: minutesToHundredths(toolMin),
-    helper: minutesToHundredths(helperMin),
-  };
+function only(ways: AccessWay[], chosen: string | undefined): AccessWay[] {
+  const kept = chosen === undefined ? ways : ways.filter((way) => way.id === chosen);
+  return kept.length > 0 ? kept : ways;
 }
 
-/** Fastener groups that come out when a piece goes from one level to another. */
-export function fastenersBetween(piece: Piece, from: Level, to: Level): FastenerGroup[] {
-  return piece.fasteners.filter((group) => levelRank(group.atLevel) > levelRank(from) && levelRank(group.atLevel) <= levelRank(to));
-}
-
-function stepOf(move: Move, piece: Piece, profile: AccessProfile): Omit<OpenStep, 'slot'> {
-  const level = piece.levels.find((candidate) => candidate.level === move.level);
-  const before = piece.levels.find((candidate) => candidate.level === move.from);
-  const way = level?.ways.find((candidate) => candidate.id === move.way);
-  const people = level?.people ?? 1;
-  const personMin = (level ? level.openMin * level.people : 0) - (before ? before.openMin * before.people : 0) + (way?.extraMin ?? 0);
-  const fasteners = fastenersBetween(piece, move.from, move.level);
-  const tools = [...new Set(fasteners.map(toolOf).filter((tool) => tool !== undefined))];
-  return {
-    piece: piece.id,
-    from: move.from,
-    level: move.level,
-    way: move.way,
-    needs: way?.needs ?? [],
-    side: piece.side,
-    zone: piece.zone,
-    people,
-    minutes: personMin / people,
-    tools,
-    fasteners,
-    sensors: profile.sensors.filter((sensor) => sensor.on === piece.id).map((sensor) => sensor.id),
-  };
-}
-
-/** For every move the indexes of the moves that must come before it: what its way needs, and its own lower levels. */
-export function precedence(moves: readonly { piece: string; level: Level; needs: LevelNeed[] }[]): number[][] {
-  return moves.map((move, index) => {
-    const before = new Set<number>();
-    for (const need of move.needs) {
-      const provider = moves.findIndex((other) => other.piece === need.piece && levelRank(other.level) >= levelRank(need.level));
-      if (provider >= 0 && provider !== index) before.add(provider);
-    }
-    moves.forEach((other, place) => {
-      if (other.piece === move.piece && levelRank(other.level) < levelRank(move.level)) before.add(place);
-    });
-    return [...before];
-  });
+/** The access problem of a request: ways chosen by hand are the only ones, and what they lead to is opened. */
+export function requestedProblem({ profile, facts, mounts, present, replaced, chosen = {} }: AccessRequest): AccessProblem {
+  const problem = accessProblem(profile, facts, mounts, present, replaced);
+  if (Object.keys(chosen).length === 0) return problem;
+  const pieces = problem.pieces.map((piece) => ({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: only(level.ways, chosen[`${piece.id}/${level.level}`]) })) }));
+  const targets = problem.targets.map((target) => ({ ...target, ways: only(target.ways, chosen[target.id]) }));
+  const wanted = problem.pieces.flatMap((piece) =>
+    piece.levels
+      .filter((level) => level.ways.some((way) => way.id === chosen[`${piece.id}/${level.level}`]))
+      .map((level) => ({
+        id: `chosen/${piece.id}/${level.level}`,
+        ways: [{ id: 'chosen', needs: [{ piece: piece.id, level: level.level as Exclude<Level, 'fitted'> }], extra: 0, irreversible: false }],
+      })),
+  );
+  return { ...problem, pieces, targets: mounts.length > 0 || replaced.length > 0 ? [...targets, ...wanted] : targets };
 }
 
 function neededBy(choice: AccessChoice, problem: AccessProblem): Record<string, string[]> {
@@ -122,37 +103,60 @@ function neededBy(choice: AccessChoice, problem: AccessProblem): Record<string, 
   return result;
 }
 
-export interface AccessRequest {
-  profile: AccessProfile;
-  facts: FactValues;
-  mounts: string[];
-  present: AccessProblem['present'];
-  replaced: string[];
-  setUp: SetUp;
+function ordered(steps: readonly SequenceStep[], setUp: SetUp): OrderedPlan {
+  const { order } = sequence(steps, setUp);
+  return { order, setUpMin: setUpOfOrder(steps, order, setUp) / 100 };
 }
 
-/**
- * The least-labour way in for all mount positions at once, in an order that keeps precedence with the least set-up, with tools,
- * people and the tray slot of each step. Steps done already are not planned again: they stand in `present`.
- */
-export function planAccess(request: AccessRequest): AccessPlan {
-  const { profile, facts, mounts, present, replaced, setUp } = request;
-  const problem = accessProblem(profile, facts, mounts, present, replaced);
-  const choice = solveAccess(problem);
+/** The cheaper of opening all that the left side's targets need first, or all that the right side's need; undefined where the targets lie on one side. */
+function oneSideFirst(
+  steps: readonly (SequenceStep & { piece: string })[],
+  needs: Readonly<Record<string, string[]>>,
+  sides: ReadonlyMap<string, Side>,
+  setUp: SetUp,
+): OneSideFirst | undefined {
+  if (!['left', 'right'].every((side) => [...sides.values()].includes(side as Side))) return undefined;
+  const candidates = (['left', 'right'] as const).map((side): OneSideFirst => {
+    const belongs = steps.map((step) => {
+      const targets = needs[step.piece] ?? [];
+      return targets.length > 0 ? targets.some((target) => sides.get(target) !== (side === 'left' ? 'right' : 'left')) : step.side !== (side === 'left' ? 'right' : 'left');
+    });
+    const earlier = belongs.flatMap((own, index) => (own ? [index] : []));
+    const constrained = steps.map((step, index) => (belongs[index] ? step : { ...step, before: [...new Set([...step.before, ...earlier])] }));
+    return { side, first: earlier.length, ...ordered(constrained, setUp) };
+  });
+  return candidates.reduce((best, candidate) => (candidate.order.length === steps.length && candidate.setUpMin < best.setUpMin ? candidate : best));
+}
+
+/** Puts the moves of a choice in order, with tools, people, tray slots, lanes and time. */
+export function planOf(request: AccessRequest, problem: AccessProblem, choice: AccessChoice): AccessPlan {
+  const { profile, rules, school = 'least set-up', people = 1 } = request;
+  const setUp = setUpOf(rules);
   const pieces = new Map(profile.pieces.map((piece) => [piece.id, piece]));
   const raw = choice.moves.flatMap((move) => {
     const piece = pieces.get(move.piece);
-    return piece ? [stepOf(move, piece, profile)] : [];
+    return piece ? [stepOf(move, piece, profile, rules)] : [];
   });
   const before = precedence(raw);
-  const { order } = sequence(
-    raw.map((step, index): SequenceStep => ({ ...step, before: before[index] ?? [] })),
-    setUp,
-  );
+  const toOrder = raw.map((step, index) => ({ ...step, before: before[index] ?? [] }));
+  const needs = neededBy(choice, problem);
+  const sides = new Map(profile.mounts.filter((mount) => request.mounts.includes(mount.id)).map((mount): [string, Side] => [mount.id, mount.side]));
+  const least = ordered(toOrder, setUp);
+  const oneSide = oneSideFirst(toOrder, needs, sides, setUp);
+  const taken = school === 'prove one side first' && oneSide ? oneSide : least;
+  const lanes =
+    people === 2
+      ? twoLanes(
+          toOrder.map((step) => ({ ...step, duration: Math.round(step.minutes * 100) })),
+          setUp,
+        )
+      : undefined;
+  const order = lanes ? lanes.entries.map((entry) => entry.step) : taken.order;
   const steps = order.flatMap((index, place) => {
     const step = raw[index];
     return step ? [{ ...step, slot: place + 1 }] : [];
   });
+  const setUpMin = lanes ? lanes.setUp / 100 : taken.setUpMin;
   return {
     steps,
     choice,
@@ -160,9 +164,35 @@ export function planAccess(request: AccessRequest): AccessPlan {
     openMin: choice.open / 100,
     closeMin: (choice.close + choice.closePresent) / 100,
     breakageMin: choice.breakage / 100,
-    neededBy: neededBy(choice, problem),
+    setUpMin,
+    schools: { leastSetUp: least.setUpMin, ...(oneSide ? { oneSideFirst: { setUpMin: oneSide.setUpMin, side: oneSide.side, first: oneSide.first } } : {}) },
+    ...(taken === oneSide && !lanes ? { proveAfter: oneSide.first } : {}),
+    ...(lanes ? { lanes: { ...lanes, entries: lanes.entries.map((entry, place) => ({ ...entry, step: place })) } } : {}),
+    estimate: estimateTotal(
+      steps.map((step) => step.minutes),
+      lanes ? lanes.elapsed / 100 - steps.reduce((sum, step) => sum + step.minutes, 0) : setUpMin,
+    ),
+    neededBy: needs,
     tools: [...new Set(steps.flatMap((step) => step.tools))],
     mostPeople: steps.reduce((most, step) => Math.max(most, step.people), 0),
     problems: choice.problems,
   };
+}
+
+/** As `planAccess`, step by step: yields how far it has come, and takes the best plan so far where it is told to stop. */
+export function* searchPlan(request: AccessRequest): Generator<AccessProgress, AccessPlan, boolean | undefined> {
+  const problem = requestedProblem(request);
+  return planOf(request, problem, yield* searchAccess(problem));
+}
+
+/**
+ * The least-labour way in for all mount positions at once, in an order that keeps precedence with the least set-up, with tools,
+ * people and the tray slot of each step. Steps done already are not planned again: they stand in `present`.
+ * @param mostLooked places to look at before the best plan so far is taken, with the gap that is left
+ */
+export function planAccess(request: AccessRequest, mostLooked = Infinity): AccessPlan {
+  const search = searchPlan(request);
+  let step = search.next();
+  while (!step.done) step = search.next(step.value.looked >= mostLooked);
+  return step.value;
 }

@@ -1,4 +1,4 @@
-import { levelRank, planAccess, setUpOf, type AccessPlan } from '../access/index.ts';
+import { levelRank, planAccess, setUpOf, type AccessPlan, type AccessRequest, type FurtherKit } from '../access/index.ts';
 import { planClosing, type ClosePlan, type Gate, type MadeMove } from '../closing/index.ts';
 import { checkContents, type GatherCheck } from '../gather/index.ts';
 import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/index.ts';
@@ -6,6 +6,7 @@ import { evaluate, type FactValues } from '../facts/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule, RuleSet } from '../rules/index.ts';
 import type { LampFunction, Level, LevelNeed, MountPosition, VehicleProfile, Way } from '../vehicle/index.ts';
+import { onThisVehicle } from './overlay.ts';
 import { factValues, type JobState } from './state.ts';
 
 /** A job with the documents it pins: all that any station needs. */
@@ -18,6 +19,11 @@ export interface JobContext {
   year?: number;
 }
 
+/** A job's state with the documents it pins, as they hold for this one vehicle. */
+export function jobContext(state: JobState, documents: Omit<JobContext, 'state'>): JobContext {
+  return { ...documents, state, profile: onThisVehicle(documents.profile, state) };
+}
+
 /** A kit on this vehicle: its fitment and the facts as its conditions read them. */
 export interface KitOnVehicle {
   kit: Kit;
@@ -25,8 +31,9 @@ export interface KitOnVehicle {
   facts: FactValues;
 }
 
-/** The kits of a job with what holds for them on this vehicle. */
+/** The kits of a job with what holds for them on this vehicle; none once opening was given up. */
 export function kitsOnVehicle({ state, profile, kits }: JobContext): KitOnVehicle[] {
+  if (state.left !== undefined) return [];
   const facts = factValues(state);
   return kits.map((kit) => ({
     kit,
@@ -78,18 +85,38 @@ function presentWay({ profile, state }: JobContext, way: Way): Way {
   return { ...way, needs: way.needs.filter((need) => !absent.has(need.piece)) };
 }
 
-/** The least-labour way in from what is open now; nothing to open once opening is done. */
-export function planOpening(context: JobContext): AccessPlan {
-  const done = openingDone(context);
-  return planAccess({
-    profile: context.profile,
-    facts: factValues(context.state),
+/** What is to be opened from what is open now: nothing once every target has been reachable, or once opening was given up. */
+export function openingRequest(context: JobContext): AccessRequest {
+  const { state, profile, rules } = context;
+  const done = state.left !== undefined || openingDone(context);
+  return {
+    profile,
+    facts: factValues(state),
     mounts: done ? [] : targetMounts(context),
-    present: Object.entries(context.state.pieces)
+    present: Object.entries(state.pieces)
       .filter(([, level]) => level !== 'fitted')
       .map(([piece, level]) => ({ piece, level })),
     replaced: done ? [] : replacedPieces(context),
-    setUp: setUpOf(context.rules),
+    rules,
+    chosen: state.waysChosen,
+    ...(state.order ?? {}),
+  };
+}
+
+/** The least-labour way in from what is open now; the best found after so many places looked at. */
+export function planOpening(context: JobContext, mostLooked = Infinity): AccessPlan {
+  return planAccess(openingRequest(context), mostLooked);
+}
+
+/** Kits that are not on the job and have a fitment for its vehicle that the facts known do not rule out. */
+export function furtherKits(context: JobContext, library: readonly Kit[]): FurtherKit[] {
+  const { profile, kits, year } = context;
+  const facts = factValues(context.state);
+  return library.flatMap((kit) => {
+    const fitment = kit.fitments.find((candidate) => candidate.vehicle === profile.slug);
+    if (!fitment || kits.some((own) => own.slug === kit.slug)) return [];
+    if (matchKit(kit, profile, year, withOptions(facts, kit, {})).value === 'no') return [];
+    return [{ kit: kit.slug, mounts: [...new Set(fitment.mounts.map((place) => place.mount))], replaces: fitment.replaces }];
   });
 }
 

@@ -1,5 +1,5 @@
 import type { Pass } from '../kit/index.ts';
-import type { Level } from '../vehicle/index.ts';
+import type { Drive, Level, OpenLevel, Side, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 
 export const BASELINE_RESULTS = ['works', 'dim', 'flickers', 'dead', 'not fitted'] as const;
@@ -21,6 +21,25 @@ export interface GroupCount {
   count: number;
 }
 
+/** Something an owner or another shop added, found on this vehicle: it comes off before the pieces it `holds`, and goes back after them. */
+export interface Accessory {
+  accessory: string;
+  name: string;
+  side: Side;
+  zone: Zone;
+  holds: string[];
+  openMin: number;
+  closeMin: number;
+  people: number;
+  drive: Drive;
+  size?: string;
+  count: number;
+}
+
+export const SCHOOLS = ['least set-up', 'prove one side first'] as const;
+/** Whether both sides are opened as it comes with the least set-up, or one side up to its passed test before the other. */
+export type School = (typeof SCHOOLS)[number];
+
 /** What happens to a job: the payload of every type of event. Ids and values only, never names of customers. */
 export interface Payloads {
   'job.opened': { vehicle: string; profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; promisedAt?: string };
@@ -41,6 +60,15 @@ export interface Payloads {
   'content.counted': { kit: string; item: string; count: number };
   'bench.done': { kit: string; task: string };
   'piece.moved': { piece: string; level: Level; way?: string; fasteners: GroupCount[] };
+  'accessory.found': Accessory;
+  /** A way of a piece's level, or of a mount position, that this vehicle does not have. */
+  'way.blocked': { place: string; level?: OpenLevel; way: string; why: string };
+  /** A way chosen by hand, for a piece's level or a mount position; without `way` the choice goes back to the planner. */
+  'way.chosen': { place: string; level?: OpenLevel; way?: string };
+  'order.chosen': { school: School; people: 1 | 2 };
+  'opening.left': { why: string };
+  'opening.resumed': { why: string };
+  'fastener.seized': { piece: string; group: string; count: number; addMin: number };
   'fastener.broken': { piece: string; group: string; count: number };
   'fastener.dropped': { piece: string; group: string; count: number };
   'fastener.found': { piece: string; group: string; count: number };

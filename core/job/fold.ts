@@ -1,6 +1,6 @@
 import { levelRank } from '../access/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
-import { emptyJob, records, type JobState } from './state.ts';
+import { emptyJob, records, wayPlace, type JobState } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
 
@@ -57,6 +57,17 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'content.counted': (state, { kit, item, count }) => void (within(state.counts, kit)[item] = count),
   'bench.done': (state, { kit, task }) => addOnce((state.benchDone[kit] ??= []), task),
   'piece.moved': movePiece,
+  'accessory.found': (state, payload) => void (state.accessories[payload.accessory] = payload),
+  'way.blocked': (state, payload) => void state.blocked.push(payload),
+  'way.chosen': (state, { place, level, way }) => {
+    const key = wayPlace(place, level);
+    if (way === undefined) delete state.waysChosen[key];
+    else state.waysChosen[key] = way;
+  },
+  'order.chosen': (state, payload) => void (state.order = payload),
+  'opening.left': (state, { why }) => void (state.left = why),
+  'opening.resumed': (state) => void (state.left = undefined),
+  'fastener.seized': (state, payload) => void state.seized.push(payload),
   'fastener.broken': (state, { piece, group, count }) => void (tally(state, piece, group).broken += count),
   'fastener.dropped': (state, { piece, group, count }) => void (tally(state, piece, group).dropped += count),
   'fastener.found': (state, { piece, group, count }) => {

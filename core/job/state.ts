@@ -3,10 +3,10 @@ import type { Pass } from '../kit/index.ts';
 import type { Level } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { Reading } from '../probing/index.ts';
-import type { BaselineResult, DocumentPin, FactCertainty, Moment, Payloads } from './events.ts';
+import type { Accessory, BaselineResult, DocumentPin, FactCertainty, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 1;
+export const FOLD_VERSION = 2;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -66,6 +66,14 @@ export interface JobState {
   /** All opening moves ever made, undone or not: what was opened through what. */
   history: MadeMoveRecord[];
   tray: Record<string, Record<string, GroupTally>>;
+  accessories: Record<string, Accessory>;
+  blocked: Payloads['way.blocked'][];
+  seized: Payloads['fastener.seized'][];
+  /** Ways chosen by hand: by mount position, or by piece and level as in `grille/off`. */
+  waysChosen: Record<string, string>;
+  order?: Payloads['order.chosen'];
+  /** Why opening was given up, where it was: what is open is put back and nothing more is opened. */
+  left?: string;
   joined: Record<string, string[]>;
   loadsAccepted: string[];
   reference?: { groundV: number; feedV: number };
@@ -112,6 +120,10 @@ export function emptyJob(): JobState {
     moves: [],
     history: [],
     tray: records(),
+    accessories: records(),
+    blocked: [],
+    seized: [],
+    waysChosen: records(),
     joined: records(),
     loadsAccepted: [],
     readings: records(),
@@ -146,4 +158,15 @@ export function outstanding(tally: GroupTally): number {
 /** The pins of a job, or undefined before it is opened. */
 export function pinsOf(state: JobState): { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin } | undefined {
   return state.opened && { profile: state.opened.profile, kits: state.opened.kits, rules: state.opened.rules };
+}
+
+/** Name of the place a way leads to: a mount position, or a piece with its level. */
+export function wayPlace(place: string, level: string | undefined): string {
+  return level === undefined ? place : `${place}/${level}`;
+}
+
+/** All of a state that a way in depends on, as one text: the same text, the same plan. */
+export function planKey(state: JobState): string {
+  const { pieces, reached, facts, options, accessories, blocked, seized, waysChosen, order, left } = state;
+  return JSON.stringify([pieces, reached, facts, options, accessories, blocked, seized, waysChosen, order, left]);
 }

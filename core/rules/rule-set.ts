@@ -43,7 +43,8 @@ export interface RuleSet {
   name: string;
   aim: AimRule[];
   electrics: ElectricsRules;
-  sequence: { sideMin: number; zoneMin: number; toolMin: number; helperMin: number };
+  /** `positionMin`: a change of the vehicle's own position, such as turning the wheels; half a minute where it is not said. */
+  sequence: { sideMin: number; zoneMin: number; toolMin: number; helperMin: number; positionMin?: number };
   probing: { offBelow: number; onFrom: number; groundMaxV: number; groundMaxOhm: number };
   floorToleranceMmPerM: number;
   neverUseCircuits: string[];

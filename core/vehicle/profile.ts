@@ -83,6 +83,8 @@ export interface Way {
   extraMin: number;
   note?: string;
   irreversible?: boolean;
+  /** Where the vehicle itself must stand for it, beside which no other place of its kind can hold: wheels turned left. */
+  position?: { kind: string; place: string };
 }
 
 export interface PieceLevel {
@@ -133,6 +135,12 @@ export interface Piece {
   /** Said at the step: path out, protection, support. */
   movement?: string;
   brittle?: boolean;
+  /** Painted edges want cover before it moves. */
+  painted?: boolean;
+  /** What is marked before it moves, so that it returns to its exact place. */
+  witness?: string;
+  /** How far it may hang on its wires, where it can. */
+  leashMm?: number;
 }
 
 /** `first` closes before `then`, always or where the condition holds. */

@@ -1,9 +1,22 @@
 import { eq } from 'drizzle-orm';
-import { FOLD_VERSION, foldJob, planOpening, standingOf, type Hold, type JobContext, type JobState, type LoggedEvent, type StationState, type Station } from '@jade/core/job';
+import {
+  FOLD_VERSION,
+  foldJob,
+  jobContext,
+  planKey,
+  planOpening,
+  standingOf,
+  type Hold,
+  type JobContext,
+  type JobState,
+  type LoggedEvent,
+  type StationState,
+  type Station,
+} from '@jade/core/job';
 import type { AccessPlan } from '@jade/core/access';
 import { namesOf, sayHold } from '@jade/words/job';
 import { tables, type Connection } from '../database/index.ts';
-import { canonicalHash, getPinned } from '../documents/index.ts';
+import { getPinned } from '../documents/index.ts';
 import { readEvents } from './log.ts';
 
 /** What the day board shows of a job without reading its log. */
@@ -18,6 +31,8 @@ export interface JobSummary {
   kits: string[];
 }
 
+/** Places the server looks at for the sentence of the board; a browser that wants the proof looks on by itself. */
+const MOST_LOOKED = 500;
 const logs = new Map<string, LoggedEvent[]>();
 const plans = new Map<string, AccessPlan>();
 
@@ -42,10 +57,10 @@ export interface PinnedContext extends JobContext {
 /** Way in of a job, computed once for the same documents, facts and open pieces. */
 export function planCached(context: PinnedContext): AccessPlan {
   const { state, documentsKey } = context;
-  const key = canonicalHash([documentsKey, state.facts, state.pieces, state.reached, state.options]);
+  const key = `${documentsKey} ${planKey(state)}`;
   const known = plans.get(key);
   if (known) return known;
-  const plan = planOpening(context);
+  const plan = planOpening(context, MOST_LOOKED);
   if (plans.size > 500) plans.clear();
   plans.set(key, plan);
   return plan;
@@ -61,7 +76,8 @@ export async function contextOf(db: Connection, state: JobState): Promise<Pinned
   for (const pin of opened.kits) kits.push(await getPinned(db, 'kit', pin));
   const [vehicle] = await db.select({ year: tables.vehicles.year }).from(tables.vehicles).where(eq(tables.vehicles.id, opened.vehicle));
   const documentsKey = [profile, rules, ...kits].map((entry) => entry.hash).join(' ');
-  return { state, profile: profile.document, kits: kits.map((kit) => kit.document), rules: rules.document, year: vehicle?.year ?? undefined, documentsKey };
+  const documents = { profile: profile.document, kits: kits.map((kit) => kit.document), rules: rules.document, year: vehicle?.year ?? undefined };
+  return { ...jobContext(state, documents), documentsKey };
 }
 
 function summarise(context: PinnedContext): JobSummary {

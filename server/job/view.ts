@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { FOLD_VERSION, foldJob, pinsOf } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
-import { getDocument } from '../documents/index.ts';
+import { getDocument, newestDocuments } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { newerDocuments } from './pins.ts';
 import { wholeLog, writeSummary, type JobSummary } from './summary.ts';
@@ -88,6 +88,9 @@ export async function viewJob(db: Connection, id: string) {
     kits,
     rules: (await getDocument(db, 'rules', pins.rules.slug, pins.rules.version)).document,
     newer: await newerDocuments(db, id),
+    otherKits: (await newestDocuments(db, 'kit'))
+      .map((entry) => entry.document)
+      .filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug) && kit.fitments.some((fitment) => fitment.vehicle === pins.profile.slug)),
     events,
   };
 }

@@ -114,6 +114,7 @@ export function sheetContent(context: JobContext, frame: SheetFrame): SheetConte
   const { missing } = standingOf(context, undefined);
   const gaps = profile.gaps.filter((gap) => state.gaps.after[gap.id] !== undefined);
   const notes = [
+    ...(state.left === undefined ? [] : [`Opening was given up and what was open is closed again: ${state.left}. No kit was fitted.`]),
     `Battery at rest on arrival: ${state.restV === undefined ? 'not measured' : volts(state.restV, 1)}.`,
     gaps.length > 0
       ? `Panel gaps leaving: ${gaps.map((gap) => `${gap.name} ${millimetres(state.gaps.after[gap.id] ?? 0, 1)}`).join('; ')}.`

@@ -1,14 +1,26 @@
 import { defineStore } from 'pinia';
 import { v7 } from 'uuid';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { AccessPlan } from '@jade/core/access';
-import { foldJob, planClosingOf, standingOf, type EventType, type JobContext, type JobEvent, type LoggedEvent, type Payloads } from '@jade/core/job';
+import { planChange, type AccessPlan, type AccessProgress, type Explanation, type PlanChange } from '@jade/core/access';
+import {
+  foldJob,
+  furtherKits,
+  jobContext,
+  planClosingOf,
+  planKey,
+  standingOf,
+  type EventType,
+  type JobContext,
+  type JobEvent,
+  type LoggedEvent,
+  type Payloads,
+} from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import type { CustomerVehicle } from '@jade/core/shop';
 import type { VehicleProfile } from '@jade/core/vehicle';
-import { namesOf } from '@jade/words/job';
-import { planInWorker } from '../workers/bridge.ts';
+import { namesOf, sayEvent } from '@jade/words/job';
+import { explainInWorker, planInWorker } from '../workers/bridge.ts';
 import { ask, Refused } from './api.ts';
 import { forgetUnsent, keepUnsent, keepView, keptView, unsentOf } from './queue.ts';
 
@@ -25,6 +37,8 @@ export interface JobView {
   rules: RuleSet;
   /** Documents of which a newer version is published. */
   newer: { kind: string; slug: string; version: number }[];
+  /** Kits of the library that also go on this vehicle. */
+  otherKits: Kit[];
   events: LoggedEvent[];
 }
 
@@ -49,7 +63,12 @@ export const useJob = defineStore('job', () => {
   const refused = ref<string[]>([]);
   const lastDone = ref<{ id: string; type: EventType; payload: unknown } | undefined>();
   const plan = shallowRef<AccessPlan>();
-  const planning = ref(false);
+  /** How far a plan has come that takes long; undefined where none is being worked out. */
+  const planning = shallowRef<AccessProgress | true>();
+  const explanation = shallowRef<Explanation>();
+  /** What the last event changed in the plan, and which event it was. */
+  const changed = shallowRef<{ change: PlanChange; because: string }>();
+  let stopSearch: (() => void) | undefined;
   let stream: EventSource | undefined;
   let sending = false;
   let attempt = 0;
@@ -60,25 +79,41 @@ export const useJob = defineStore('job', () => {
   });
   const state = computed(() => foldJob(log.value));
   const context = computed<JobContext | undefined>(
-    () => view.value && { state: state.value, profile: view.value.profile, kits: view.value.kits, rules: view.value.rules, year: view.value.vehicle.year ?? undefined },
+    () => view.value && jobContext(state.value, { profile: view.value.profile, kits: view.value.kits, rules: view.value.rules, year: view.value.vehicle.year ?? undefined }),
   );
-  const names = computed(() => (view.value ? namesOf(view.value) : undefined));
+  const names = computed(() => (context.value ? namesOf(context.value) : undefined));
   const standing = computed(() => context.value && standingOf(context.value, plan.value));
   const closing = computed(() => context.value && planClosingOf(context.value, plan.value));
 
   /** What the plan depends on, so that it is worked out again only when one of these changes. */
-  const planKey = computed(() => {
-    const { pieces, reached, facts, options, opened } = state.value;
-    return view.value ? JSON.stringify([view.value.id, pieces, reached, facts, options, opened]) : '';
-  });
-  watch(planKey, async (key) => {
+  const dependsOn = computed(() => (view.value ? `${view.value.id} ${JSON.stringify(state.value.opened)} ${planKey(state.value)}` : ''));
+  watch(dependsOn, async (key) => {
     if (!context.value) return;
     planning.value = true;
-    const made = await planInWorker(context.value);
-    if (key !== planKey.value) return;
+    explanation.value = undefined;
+    const search = planInWorker(context.value, (progress) => void (planning.value = progress));
+    stopSearch = search.stop;
+    const made = await search.plan;
+    if (key !== dependsOn.value) return;
+    note(plan.value, made);
     plan.value = made;
-    planning.value = false;
+    planning.value = undefined;
+    if (made.steps.length === 0) return;
+    const told = await explainInWorker(context.value, made, furtherKits(context.value, view.value?.otherKits ?? []));
+    if (key === dependsOn.value) explanation.value = told;
   });
+
+  /** Keeps what changed from the plan before, unless it only went on as planned. */
+  function note(before: AccessPlan | undefined, after: AccessPlan): void {
+    if (!before || !names.value) return;
+    const done = new Set(state.value.moves.map((move) => `${move.piece}/${move.level}`));
+    const change = planChange(before, after, done);
+    const last = log.value.at(-1);
+    changed.value = change && last ? { change, because: sayEvent(last, names.value) } : undefined;
+  }
+
+  /** Takes the best way in found so far. */
+  const stopPlanning = () => stopSearch?.();
 
   function merge(events: readonly LoggedEvent[]): void {
     const byId = new Map(logged.value.map((event) => [event.id, event]));
@@ -148,6 +183,8 @@ export const useJob = defineStore('job', () => {
 
   function show(fresh: JobView): void {
     plan.value = undefined;
+    changed.value = undefined;
+    explanation.value = undefined;
     logged.value = fresh.events;
     view.value = fresh;
   }
@@ -228,6 +265,9 @@ export const useJob = defineStore('job', () => {
     standing,
     plan,
     planning,
+    stopPlanning,
+    explanation,
+    changed,
     closing,
     loading,
     failed,

@@ -1,33 +1,57 @@
-import type { AccessPlan } from '@jade/core/access';
+import type { AccessPlan, AccessProgress, Explanation, FurtherKit } from '@jade/core/access';
 import type { JobContext } from '@jade/core/job';
+import type { Asked } from './plan.worker.ts';
+
+interface Told {
+  id: number;
+  progress?: AccessProgress;
+  plan?: AccessPlan;
+  explanation?: Explanation;
+}
 
 let worker: Worker | undefined;
 let last = 0;
-const waiting = new Map<number, (plan: AccessPlan) => void>();
+const waiting = new Map<number, (told: Told) => void>();
 
 function ready(): Worker {
   if (!worker) {
     worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<{ id: number; plan: AccessPlan }>) => {
-      waiting.get(data.id)?.(data.plan);
-      waiting.delete(data.id);
-    };
+    worker.onmessage = ({ data }: MessageEvent<Told>) => waiting.get(data.id)?.(data);
   }
   return worker;
 }
 
-/** Plans the way in away from the page's own thread. */
-export function planInWorker(context: JobContext): Promise<AccessPlan> {
-  const id = ++last;
-  return new Promise((settle) => {
-    waiting.set(id, settle);
-    ready().postMessage({ id, context: JSON.parse(JSON.stringify(context)) as JobContext });
-  });
+/** What a worker can be given: plain data, without the page's own wrappers. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+function send(asked: Asked, told: (told: Told) => void): void {
+  waiting.clear();
+  waiting.set(asked.id, told);
+  ready().postMessage(asked);
 }
 
-/** Stops what is being worked out; its answer never comes. */
-export function stopPlanning(): void {
-  worker?.terminate();
-  worker = undefined;
-  waiting.clear();
+/** A way in that is being worked out away from the page's own thread. A later question takes its place: its answer then never comes. */
+export interface Planning {
+  plan: Promise<AccessPlan>;
+  /** Takes the best way in found so far. */
+  stop: () => void;
+}
+
+/** Plans the way in; `onProgress` hears how far it has come where it takes long. */
+export function planInWorker(context: JobContext, onProgress: (progress: AccessProgress) => void): Planning {
+  const id = ++last;
+  const plan = new Promise<AccessPlan>((settle) => {
+    send({ id, context: plain(context) }, (told) => {
+      if (told.progress) onProgress(told.progress);
+      if (told.plan) settle(told.plan);
+    });
+  });
+  return { plan, stop: () => ready().postMessage({ id, stop: true } satisfies Asked) };
+}
+
+/** Works out why a plan is as it is and what other ways would cost. */
+export function explainInWorker(context: JobContext, plan: AccessPlan, further: FurtherKit[]): Promise<Explanation> {
+  return new Promise((settle) => {
+    send({ id: ++last, context: plain(context), explain: plain({ plan, further }) }, (told) => told.explanation && settle(told.explanation));
+  });
 }

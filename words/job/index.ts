@@ -41,6 +41,8 @@ export const STATE_NAMES: Record<StationState, string> = {
 /** Looks up what a person calls the things that a hold names by id. */
 export interface Names {
   piece: (id: string) => string;
+  /** A piece or a mount position. */
+  place: (id: string) => string;
   kit: (slug: string) => string;
   item: (kit: string, id: string) => string;
   task: (kit: string, id: string) => string;
@@ -66,6 +68,7 @@ export function namesOf({ profile, kits }: Pick<JobContext, 'profile' | 'kits'>)
   const fitment = (slug: string) => kit(slug)?.fitments.find((candidate) => candidate.vehicle === profile.slug);
   return {
     piece: (id) => find(profile.pieces, id)?.name ?? id,
+    place: (id) => (find(profile.pieces, id) ?? find(profile.mounts, id))?.name ?? id,
     kit: (slug) => (kit(slug) ? `${kit(slug)?.maker} ${kit(slug)?.name}` : slug),
     item: (slug, id) => {
       const item = find(kit(slug)?.contents, id);
@@ -83,6 +86,11 @@ export function namesOf({ profile, kits }: Pick<JobContext, 'profile' | 'kits'>)
     sensor: (id) => find(profile.sensors, id)?.name ?? id,
     group: (piece, id) => sayGroup(find(find(profile.pieces, piece)?.fasteners, id)) ?? id,
   };
+}
+
+/** A way as a phrase: its author's id read as words. */
+export function sayWay(id: string): string {
+  return id.replaceAll('-', ' ');
 }
 
 /** A fastener group in the trade's words: "T25 six-lobe × 25 mm". */
@@ -182,6 +190,15 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'content.counted': ({ kit, item, count }, names) => `${names.item(kit, item)}: ${count} counted`,
   'bench.done': ({ kit, task }, names) => `Bench: ${names.task(kit, task)}`,
   'piece.moved': ({ piece, level }, names) => `${names.piece(piece)} ${level}`,
+  'accessory.found': ({ name, holds }, names) =>
+    `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}`,
+  'way.blocked': ({ place, way, why }, names) => `${names.place(place)}: ${sayWay(way)} is blocked, ${why}`,
+  'way.chosen': ({ place, way }, names) => (way === undefined ? `${names.place(place)}: back to the least labour` : `${names.place(place)}: ${sayWay(way)} chosen`),
+  'order.chosen': ({ school, people }) => `Order: ${school}, ${plural(people, 'person', 'people')}`,
+  'opening.left': ({ why }) => `Opening given up: ${why}`,
+  'opening.resumed': ({ why }) => `Opening taken up again: ${why}`,
+  'fastener.seized': ({ piece, group, count, addMin }, names) =>
+    `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} seized, ${amount(addMin, 'min')} more`,
   'fastener.broken': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} broken`,
   'fastener.dropped': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} dropped`,
   'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} found`,

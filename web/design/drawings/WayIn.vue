@@ -1,26 +1,32 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { BAR_HEIGHT, LAYER, type WayBar, type WayDrawing } from '../geometry/way-in.ts';
+import { BAR_LINE, TARGET_WIDTH, type WayBar, type WayDrawing } from '../geometry/way-in.ts';
 
 /** The way in: layers from outside to the targets, length is minutes, ways not taken fainter. */
 const props = defineProps<{ drawing: WayDrawing; picked?: string; label: string }>();
 const emit = defineEmits<{ pick: [piece: string] }>();
-const box = computed(() => `0 0 ${props.drawing.width} ${props.drawing.height}`);
-/** Left and right as one letter, so that the two of a pair are told apart in little room. */
-function short(name: string): string {
-  const sided = name.replace(/, left$/, ' L').replace(/, right$/, ' R');
-  return sided.length > 22 ? `${sided.slice(0, 19)}…${sided.slice(-2)}` : sided;
-}
 
-const figure = (bar: WayBar) => `${bar.minutes.toFixed(1)}${bar.people > 1 ? ` ×${bar.people}` : ''}`;
-const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => (index === 0 ? 'outside' : `layer ${index + 1}`)));
+/** Left and right as one letter, so that the two of a pair are told apart in little room. */
+function short(name: string, room: number): string {
+  const sided = name.replace(/, left$/, ' L').replace(/, right$/, ' R');
+  const most = Math.floor(room / 6.9);
+  const side = / [LR]$/.exec(sided)?.[0] ?? '';
+  return sided.length > most ? `${sided.slice(0, most - 1 - side.length)}…${side}` : sided;
+}
+const figure = (bar: WayBar) => `${bar.minutes.toFixed(1)}${bar.people > 1 ? ` × ${bar.people}` : ''}`;
+const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => (index === 0 ? 'outside, min' : `layer ${index + 1}`)));
+const STATES = { done: 'open', next: 'next', planned: 'planned', other: 'way not taken' } as const;
+const said = (bar: WayBar) => `${bar.name}, ${figure(bar)} min, ${STATES[bar.state]}${bar.shared > 1 ? `, shared by ${bar.shared} targets` : ''}`;
 </script>
 
 <template>
   <div class="scroll" tabindex="0" role="region" :aria-label="label">
-    <svg :viewBox="box" :style="{ minWidth: `${drawing.width * 0.82}px`, maxWidth: `${drawing.width * 1.1}px` }" role="group" :aria-label="label">
-      <text v-for="(name, index) in layerNames" :key="name" class="layer" :x="8 + index * LAYER" y="18">{{ name }}</text>
-      <path v-for="(line, index) in drawing.links" :key="index" :d="line.path" class="link" />
+    <svg :width="drawing.width" :height="drawing.height" role="group" :aria-label="label">
+      <g v-for="(name, index) in layerNames" :key="name">
+        <path class="rule" :d="`M${10 + index * drawing.layerWidth} 24V${drawing.height}`" />
+        <text class="layer" :x="10 + index * drawing.layerWidth" y="16">{{ name }}</text>
+      </g>
+      <path v-for="(line, index) in drawing.links" :key="index" :d="line.path" class="link" :class="{ faint: line.faint }" />
       <g
         v-for="bar in drawing.bars"
         :key="bar.key"
@@ -28,19 +34,20 @@ const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (
         :class="[bar.state, { picked: bar.piece === picked }]"
         role="button"
         tabindex="0"
-        :aria-label="`${short(bar.name)} ${figure(bar)} min, ${bar.state === 'other' ? 'way not taken' : bar.state}`"
+        :aria-label="said(bar)"
         @click="emit('pick', bar.piece)"
         @keydown.enter.prevent="emit('pick', bar.piece)"
       >
-        <rect class="tap" :x="bar.x - 2" :y="bar.y - 12" :width="LAYER - 8" height="44" />
-        <rect :x="bar.x" :y="bar.y + BAR_HEIGHT - 11" :width="bar.width" :height="bar.people > 1 ? 13 : 8" />
-        <text :x="bar.x" :y="bar.y + 13">{{ short(bar.name) }}</text>
-        {{ ' ' }}
-        <text class="minutes" :x="bar.x + bar.width + 5" :y="bar.y + BAR_HEIGHT - 2">{{ figure(bar) }}</text>
+        <rect class="tap" :x="bar.x - 4" :y="bar.y - 2" :width="drawing.layerWidth - 4" height="38" />
+        <text :x="bar.x" :y="bar.y + 13">{{ short(bar.name, drawing.layerWidth - 6) }}</text>
+        <rect class="length" :x="bar.x" :y="bar.y + BAR_LINE - (bar.people > 1 ? 7 : 4)" :width="bar.width" :height="bar.people > 1 ? 14 : 8" />
+        <path v-if="bar.people > 1" class="split" :d="`M${bar.x} ${bar.y + BAR_LINE}h${bar.width}`" />
+        <text class="minutes" :x="bar.x + bar.width + (bar.shared > 1 ? 8 : 5)" :y="bar.y + BAR_LINE + 4">{{ figure(bar) }}</text>
+        <circle v-if="bar.shared > 1" class="shared" :cx="bar.x + bar.width" :cy="bar.y + BAR_LINE" r="4.5" />
       </g>
       <g v-for="target in drawing.targets" :key="target.id" class="target">
-        <path :d="`M${target.x} ${target.y - 15}h118l10 15l-10 15h-118z`" />
-        <text :x="target.x + 10" :y="target.y + 5">{{ target.name }}</text>
+        <path :d="`M${target.x} ${target.y}l12 -17h${TARGET_WIDTH - 22}v34h-${TARGET_WIDTH - 22}z`" />
+        <text :x="target.x + 17" :y="target.y + 5">{{ short(target.name, TARGET_WIDTH - 24) }}</text>
       </g>
     </svg>
   </div>
@@ -53,7 +60,6 @@ const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (
 
 svg {
   display: block;
-  width: 100%;
 }
 
 .layer {
@@ -61,10 +67,18 @@ svg {
   fill: var(--ink-soft);
 }
 
+.rule {
+  stroke: var(--line);
+}
+
 .link {
   fill: none;
   stroke: var(--drawing-soft);
-  stroke-width: 1.3;
+  stroke-width: 1.4;
+}
+
+.link.faint {
+  stroke-dasharray: 3 5;
 }
 
 .bar {
@@ -72,11 +86,22 @@ svg {
 }
 
 .tap {
-  fill: transparent !important;
+  fill: transparent;
 }
 
-.bar rect {
+.length {
   fill: var(--drawing);
+}
+
+.split {
+  stroke: var(--paper-raised);
+  stroke-width: 2;
+}
+
+.shared {
+  fill: var(--paper-raised);
+  stroke: var(--drawing);
+  stroke-width: 2;
 }
 
 .bar text {
@@ -88,19 +113,20 @@ svg {
 }
 
 .bar .minutes {
-  font-size: 11.5px;
+  font-size: 12px;
   fill: var(--ink-soft);
+  font-variant-numeric: tabular-nums;
 }
 
-.done rect {
+.done .length {
   fill: var(--jade);
 }
 
-.done text {
-  fill: var(--ink-soft);
+.done .shared {
+  stroke: var(--jade);
 }
 
-.next rect {
+.next .length {
   fill: var(--amber);
 }
 
@@ -108,7 +134,7 @@ svg {
   font-weight: 700;
 }
 
-.other rect:not(.tap) {
+.other .length {
   fill: var(--paper-sunk);
   stroke: var(--drawing-soft);
   stroke-dasharray: 4 3;
@@ -120,7 +146,7 @@ svg {
 }
 
 .picked .tap {
-  fill: color-mix(in srgb, var(--focus) 12%, transparent) !important;
+  fill: color-mix(in srgb, var(--focus) 12%, transparent);
 }
 
 .target path {

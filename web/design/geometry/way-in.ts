@@ -1,5 +1,5 @@
 import type { AccessPlan, OpenStep } from '@jade/core/access';
-import type { MountPosition, VehicleProfile } from '@jade/core/vehicle';
+import type { MountPosition, VehicleProfile, Way } from '@jade/core/vehicle';
 
 /** A bar of the way-in drawing: one step, its length its minutes, in the layer of what must be open before it. */
 export interface WayBar {
@@ -9,6 +9,8 @@ export interface WayBar {
   minutes: number;
   people: number;
   state: 'done' | 'next' | 'planned' | 'other';
+  /** Targets that share this piece. */
+  shared: number;
   x: number;
   y: number;
   width: number;
@@ -25,25 +27,31 @@ export interface WayDrawing {
   links: WayLink[];
   targets: { id: string; name: string; x: number; y: number }[];
   layers: number;
+  /** Width of one layer. */
+  layerWidth: number;
   width: number;
   height: number;
 }
 
-export const BAR_HEIGHT = 30;
-const ROW = 35;
-export const LAYER = 148;
-const PER_MINUTE = 9;
-const LEAST = 26;
-const LONGEST = LAYER - 48;
+/** Height of a bar with its name above it. */
+export const BAR_HEIGHT = 34;
+/** Where the bar itself lies below its top. */
+export const BAR_LINE = 25;
+export const TARGET_WIDTH = 134;
+const TOP = 34;
+const ROW = 39;
+const LEFT = 10;
+const NARROWEST = 112;
+const WIDEST = 210;
+const LEAST = 14;
+/** Room for the minutes behind a bar. */
+const FIGURE = 32;
+/** Pieces of other ways that are drawn; the list beside the drawing has them all. */
+const MOST_OTHERS = 3;
 
-interface Step {
-  piece: string;
-  level: string;
-  minutes: number;
-  people: number;
-  needs: { piece: string }[];
-  done: boolean;
-}
+/** What the drawing needs of a step. */
+export type DrawnStep = Pick<OpenStep, 'piece' | 'level' | 'way' | 'minutes' | 'people' | 'needs'>;
+type Step = DrawnStep & { done: boolean };
 
 function layerOf(steps: readonly Step[]): Map<string, number> {
   const layers = new Map<string, number>();
@@ -61,73 +69,78 @@ function layerOf(steps: readonly Step[]): Map<string, number> {
   return layers;
 }
 
-function link(from: WayBar, to: { x: number; y: number }, faint = false): WayLink {
-  const [x0, y0, x1, y1] = [from.x + from.width, from.y + BAR_HEIGHT / 2, to.x, to.y];
-  const bend = Math.max(14, (x1 - x0) / 2);
-  return { path: `M${x0} ${y0}C${x0 + bend} ${y0} ${x1 - bend} ${y1} ${x1} ${y1}`, faint };
+/** A line from the end of a bar to where it is needed; level with the bars, so that it does not cross their names. */
+function link(from: WayBar, to: { x: number; y: number }, faint: boolean): WayLink {
+  const [x0, y0, x1, y1] = [from.x + from.width + FIGURE + (from.people > 1 ? FIGURE / 2 : 0), from.y + BAR_LINE, to.x, to.y];
+  const bend = Math.max(12, Math.min(60, (x1 - x0) / 2));
+  return { path: `M${x0} ${y0}H${Math.max(x0, x1 - 2 * bend)}C${x1 - bend} ${y0} ${x1 - bend} ${y1} ${x1} ${y1}`, faint };
 }
 
 /**
  * Lays the way in out in layers from the outside to the targets: what is done, what is next, what is planned, and the pieces of
- * ways that were not taken, fainter.
+ * ways that were not taken, fainter. One minute is as long everywhere in one drawing.
+ * @param profile the pieces that this vehicle has
+ * @param room width at hand, in pixels; the drawing is wider where its layers would not fit
  */
-export function layWayIn(profile: VehicleProfile, mounts: readonly MountPosition[], done: readonly OpenStep[], plan: AccessPlan | undefined): WayDrawing {
+export function layWayIn(profile: VehicleProfile, mounts: readonly MountPosition[], done: readonly DrawnStep[], plan: AccessPlan | undefined, room: number): WayDrawing {
   const planned = plan?.steps ?? [];
   const steps: Step[] = [...done.map((step) => ({ ...step, done: true })), ...planned.map((step) => ({ ...step, done: false }))];
   const layers = layerOf(steps);
   const taken = new Set(steps.map((step) => step.piece));
-  const name = (id: string) => profile.pieces.find((piece) => piece.id === id)?.name ?? id;
-  const others = untaken(profile, planned, taken);
+  const others = untaken(profile, mounts, planned, taken).slice(0, MOST_OTHERS);
   const depth = Math.max(0, ...layers.values());
+  const layerWidth = Math.max(NARROWEST, Math.min(WIDEST, (room - LEFT - TARGET_WIDTH) / (depth + 1)));
+  const longest = Math.max(1, ...steps.map((step) => step.minutes), ...others.map((other) => other.minutes));
+  const perMinute = (layerWidth - 52) / longest;
   const rows = new Map<number, number>();
-  const place = (layer: number) => {
+  const bars: WayBar[] = [];
+  const add = (piece: string, minutes: number, people: number, state: WayBar['state'], layer: number) => {
+    if (bars.some((bar) => bar.piece === piece)) return;
     const row = rows.get(layer) ?? 0;
     rows.set(layer, row + 1);
-    return { x: 8 + layer * LAYER, y: 34 + row * ROW };
-  };
-  const bars: WayBar[] = [];
-  const seen = new Set<string>();
-  const add = (piece: string, minutes: number, people: number, state: WayBar['state'], layer: number) => {
-    if (seen.has(piece)) return;
-    seen.add(piece);
-    const width = Math.min(LONGEST, Math.max(LEAST, minutes * PER_MINUTE));
-    bars.push({ key: piece, piece, name: name(piece), minutes, people, state, width, layer, ...place(layer) });
+    const name = profile.pieces.find((entry) => entry.id === piece)?.name ?? piece;
+    const shared = plan?.neededBy[piece]?.length ?? 0;
+    bars.push({ key: piece, piece, name, minutes, people, state, shared, width: Math.max(LEAST, minutes * perMinute), layer, x: LEFT + layer * layerWidth, y: TOP + row * ROW });
   };
   const next = planned[0]?.piece;
   for (const step of [...steps].sort((a, b) => (layers.get(a.piece) ?? 0) - (layers.get(b.piece) ?? 0))) {
     add(step.piece, step.minutes, step.people, step.done ? 'done' : step.piece === next ? 'next' : 'planned', layers.get(step.piece) ?? 0);
   }
-  for (const other of others) add(other.piece, other.minutes, 1, 'other', Math.min(depth, other.layer));
-  const bar = new Map(bars.map((entry) => [entry.piece, entry]));
-  const links = steps.flatMap((step) => step.needs.flatMap((need) => betweenBars(bar.get(need.piece), bar.get(step.piece))));
-  const targets = mounts.map((mount, index) => ({ id: mount.id, name: mount.name, x: 8 + (depth + 1) * LAYER, y: 46 + index * 56 }));
+  for (const other of others) add(other.piece, other.minutes, 1, 'other', 0);
+  const bar = (piece: string) => bars.filter((entry) => entry.piece === piece);
+  const links = steps.flatMap((step) =>
+    step.needs.flatMap((need) => bar(need.piece).flatMap((from) => bar(step.piece).map((to) => link(from, { x: to.x, y: to.y + BAR_LINE }, false)))),
+  );
+  const targets = mounts.map((mount, index) => ({ id: mount.id, name: mount.name, x: LEFT + (depth + 1) * layerWidth, y: TOP + 14 + index * 52 }));
   for (const target of targets) {
-    const reach = mounts.find((mount) => mount.id === target.id)?.reach[0]?.needs ?? [];
-    for (const need of reach) {
-      const from = bar.get(need.piece);
-      if (from) links.push(link(from, target));
+    const mount = mounts.find((entry) => entry.id === target.id);
+    const way = plan?.choice.targetWays.find((entry) => entry.target === target.id)?.way ?? heldWay(mount?.reach ?? [], taken);
+    for (const reach of mount?.reach ?? []) {
+      for (const need of reach.needs) for (const from of bar(need.piece)) if (reach.id === way || from.state === 'other') links.push(link(from, target, reach.id !== way));
     }
   }
-  const height = 34 + Math.max(2, ...rows.values(), targets.length * 1.5) * ROW + 6;
-  return { bars, links, targets, layers: depth + 1, width: 8 + (depth + 1) * LAYER + 150, height };
+  const height = TOP + Math.max(2, ...rows.values(), targets.length * 1.4) * ROW + 2;
+  return { bars, links, targets, layers: depth + 1, layerWidth, width: LEFT + (depth + 1) * layerWidth + TARGET_WIDTH, height };
 }
 
-function betweenBars(from: WayBar | undefined, to: WayBar | undefined): WayLink[] {
-  return from && to ? [link(from, { x: to.x, y: to.y + BAR_HEIGHT / 2 })] : [];
+/** The way by which a target is held once everything is open: the first whose pieces are all there. */
+function heldWay(ways: readonly Way[], taken: ReadonlySet<string>): string | undefined {
+  return ways.find((way) => way.needs.every((need) => taken.has(need.piece)))?.id;
 }
 
-/** Pieces that other ways of the planned steps would have opened instead. */
-function untaken(profile: VehicleProfile, planned: readonly OpenStep[], taken: ReadonlySet<string>): { piece: string; minutes: number; layer: number }[] {
-  const found = new Map<string, { piece: string; minutes: number; layer: number }>();
+/** Pieces that other ways of the planned steps and of the targets would have opened instead. */
+function untaken(profile: VehicleProfile, mounts: readonly MountPosition[], planned: readonly DrawnStep[], taken: ReadonlySet<string>): { piece: string; minutes: number }[] {
+  const found = new Map<string, { piece: string; minutes: number }>();
+  const collect = (ways: readonly Way[]) => {
+    for (const need of ways.flatMap((way) => way.needs)) {
+      const wanted = profile.pieces.find((piece) => piece.id === need.piece)?.levels.find((entry) => entry.level === need.level);
+      if (!taken.has(need.piece) && wanted) found.set(need.piece, { piece: need.piece, minutes: wanted.openMin });
+    }
+  };
+  if (planned.length > 0) for (const mount of mounts) collect(mount.reach);
   for (const step of planned) {
     const level = profile.pieces.find((piece) => piece.id === step.piece)?.levels.find((entry) => entry.level === step.level);
-    for (const way of level?.ways ?? []) {
-      if (way.id === step.way) continue;
-      for (const need of way.needs) {
-        const wanted = profile.pieces.find((piece) => piece.id === need.piece)?.levels.find((entry) => entry.level === need.level);
-        if (!taken.has(need.piece) && wanted) found.set(need.piece, { piece: need.piece, minutes: wanted.openMin, layer: 0 });
-      }
-    }
+    collect((level?.ways ?? []).filter((way) => way.id !== step.way));
   }
   return [...found.values()];
 }

@@ -1,22 +1,32 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
-import { levelRank, type OpenStep } from '@jade/core/access';
-import { openingDone, targetMounts } from '@jade/core/job';
+import { computed, ref, useTemplateRef, watch } from 'vue';
+import { levelRank, piecesPresent, type OpenStep } from '@jade/core/access';
+import { factValues, openingDone, targetMounts } from '@jade/core/job';
 import type { Level } from '@jade/core/vehicle';
+import { sayEstimate, sayWithout } from '@jade/words/access';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
+import TwoLanes from '../../design/drawings/TwoLanes.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import WayIn from '../../design/drawings/WayIn.vue';
 import { frameAround, VIEWS, type View } from '../../design/geometry/outline.ts';
-import { layWayIn } from '../../design/geometry/way-in.ts';
+import { layWayIn, type DrawnStep } from '../../design/geometry/way-in.ts';
+import { useRoom } from '../../design/room.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import FoundHere from './FoundHere.vue';
+import OtherWays from './OtherWays.vue';
+import PlanNews from './PlanNews.vue';
 import StepPanel from './StepPanel.vue';
+import ToolsAndParts from './ToolsAndParts.vue';
 
 const { job, context, names } = useCurrentJob();
 const view = ref<View>('front');
 const picked = ref<string>();
 const floor = ref(false);
+const finding = ref<'accessory' | 'leave' | 'blocked' | 'seized'>();
+const sheet = useTemplateRef<HTMLElement>('sheet');
+const room = useRoom(sheet, 860);
 
 const profile = computed(() => context.value.profile);
 const plan = computed(() => job.plan);
@@ -24,35 +34,24 @@ const mounts = computed(() => {
   const ids = targetMounts(context.value);
   return profile.value.mounts.filter((mount) => ids.includes(mount.id));
 });
-const done = computed<OpenStep[]>(() =>
+const done = computed<DrawnStep[]>(() =>
   job.state.moves.flatMap((move) => {
-    const piece = profile.value.pieces.find((entry) => entry.id === move.piece);
-    const level = piece?.levels.find((entry) => entry.level === move.level);
-    if (!piece || !level) return [];
+    const level = profile.value.pieces.find((entry) => entry.id === move.piece)?.levels.find((entry) => entry.level === move.level);
+    if (!level) return [];
     const way = level.ways.find((entry) => entry.id === move.way) ?? level.ways[0];
-    return [
-      {
-        slot: 0,
-        piece: piece.id,
-        from: move.from,
-        level: move.level,
-        way: way?.id ?? '',
-        needs: way?.needs ?? [],
-        side: piece.side,
-        zone: piece.zone,
-        people: level.people,
-        minutes: level.openMin,
-        tools: [],
-        fasteners: [],
-        sensors: [],
-      },
-    ];
+    return [{ piece: move.piece, level: move.level, way: way?.id ?? '', needs: way?.needs ?? [], people: level.people, minutes: level.openMin }];
   }),
 );
-const drawing = computed(() => layWayIn(profile.value, mounts.value, done.value, plan.value));
-const settled = computed(() => openingDone(context.value));
+/** The profile without the pieces that this vehicle does not have. */
+const present = computed(() => ({ ...profile.value, pieces: piecesPresent(profile.value, factValues(job.state)) }));
+const drawing = computed(() => layWayIn(present.value, mounts.value, done.value, plan.value, room.value));
+const settled = computed(() => job.state.left === undefined && openingDone(context.value));
 const current = computed(() => plan.value?.steps.find((step) => step.piece === picked.value) ?? plan.value?.steps[0]);
 const slotOffset = computed(() => done.value.length);
+const school = computed(() => job.state.order?.school ?? 'least set-up');
+const people = computed(() => job.state.order?.people ?? 1);
+const oneSide = computed(() => plan.value?.schools.oneSideFirst);
+const progress = computed(() => (typeof job.planning === 'object' ? job.planning : undefined));
 
 const pieces = computed(() => {
   const planned = new Set(plan.value?.steps.map((step) => step.piece));
@@ -77,8 +76,10 @@ const part = computed(() =>
 watch(plan, () => void (picked.value = undefined));
 
 function why(step: OpenStep): string {
-  const targets = plan.value?.neededBy[step.piece] ?? [];
-  return targets.length > 0 ? `Needed for ${targets.map((target) => inSentence(names.value.mount(target))).join(' and ')}.` : 'The kit takes its place.';
+  const targets = (plan.value?.neededBy[step.piece] ?? []).filter((target) => !target.startsWith('chosen/'));
+  const needed =
+    targets.length > 0 ? `Needed for ${targets.map((target) => inSentence(names.value.mount(target))).join(' and ')}.` : 'The kit takes its place, or it was chosen by hand.';
+  return `${needed} ${sayWithout(job.explanation?.withoutPiece[step.piece])}`;
 }
 
 /** A step can be done once all it needs is open. */
@@ -91,39 +92,94 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
   void job.record('piece.moved', { piece: step.piece, level: step.level, way: step.way, fasteners: counts });
   picked.value = undefined;
 }
+
+function order(change: { school?: 'least set-up' | 'prove one side first'; people?: 1 | 2 }): void {
+  void job.record('order.chosen', { school: school.value, people: people.value, ...change });
+}
 </script>
 
 <template>
   <div class="stack">
     <div v-if="plan" class="line figures">
-      <span v-if="!settled && !floor"
-        ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back,
-        {{ plan.choice.proved ? 'proved least' : `at most ${personMinutes((plan.choice.total - plan.choice.lowerBound) / 100)} above the least` }}</span
-      >
-      <span v-if="!settled && !floor" class="soft"
-        >opening {{ minutes(plan.openMin) }}, closing {{ minutes(plan.closeMin) }}, breakage allowance {{ minutes(plan.breakageMin) }}</span
-      >
+      <template v-if="!settled && !floor && plan.steps.length > 0">
+        <span
+          ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back,
+          {{ plan.choice.proved ? 'proved least' : `at most ${personMinutes((plan.choice.total - plan.choice.lowerBound) / 100)} above the least` }}</span
+        >
+        <span class="soft">opening: {{ sayEstimate(plan.estimate) }}</span>
+      </template>
       <span v-if="settled"><strong>Everything is reachable.</strong> Go on with the wires.</span>
       <span class="grow" />
       <button type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole plan' : 'Floor mode' }}</button>
     </div>
-    <EmptyNote v-else kind="loading">Working out the least-labour way in…</EmptyNote>
+    <EmptyNote v-if="!plan || progress" kind="loading"
+      >Working out the least-labour way in…
+      <template v-if="progress">
+        {{ progress.looked }} places looked at; {{ personMinutes(progress.best / 100) }} found, the least is {{ personMinutes(Math.max(0, progress.bound) / 100) }} or more.
+        <button type="button" class="push small" @click="job.stopPlanning()">Take this one</button>
+      </template>
+    </EmptyNote>
+    <div v-if="job.state.left !== undefined" class="problem line" role="status">
+      <span class="grow"><strong>Opening was given up:</strong> {{ job.state.left }}. What is open goes back at Close up.</span>
+      <button type="button" class="push small" @click="job.record('opening.resumed', { why: 'taken up again at the vehicle' })">Take it up again</button>
+    </div>
+    <PlanNews v-if="job.changed && !floor" :key="job.changed.because" :told="job.changed" @seen="job.changed = undefined" />
     <ul v-if="plan && plan.problems.length > 0">
       <li v-for="problem in plan.problems" :key="problem.target" class="problem" role="alert">
-        {{ names.mount(problem.target) }} cannot be reached by any way this profile knows. Measure at the vehicle and correct the profile.
+        {{ names.mount(problem.target) }} cannot be reached by any way that is left. Free a way that was blocked, measure at the vehicle, or give the opening up.
       </li>
     </ul>
-    <div v-if="!floor && plan" class="leaf">
-      <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" label="The way in, from outside to the targets" @pick="(piece) => (picked = piece)" />
-      <EmptyNote v-else kind="empty">Nothing has to come off for this job.</EmptyNote>
+    <div v-show="!floor && plan" class="leaf">
+      <div ref="sheet">
+        <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" label="The way in, from outside to the targets" @pick="(piece) => (picked = piece)" />
+        <EmptyNote v-else-if="plan" kind="empty">Nothing has to come off for this job.</EmptyNote>
+      </div>
+      <div v-if="plan && plan.steps.length > 1" class="line order">
+        <ChoiceRow
+          v-if="oneSide && people === 1"
+          label="Order"
+          small
+          :choices="[
+            { value: 'least set-up', text: `Least set-up, ${minutes(plan.schools.leastSetUp)}` },
+            { value: 'prove one side first', text: `Prove the ${oneSide.side} first, ${minutes(oneSide.setUpMin)}` },
+          ]"
+          :value="school"
+          @choose="(value) => order({ school: value })"
+        />
+        <ChoiceRow
+          label="People"
+          small
+          :choices="[
+            { value: '1', text: 'One person' },
+            { value: '2', text: 'Two people' },
+          ]"
+          :value="String(people)"
+          @choose="(value) => order({ people: value === '2' ? 2 : 1 })"
+        />
+        <span class="soft"
+          >set-up {{ minutes(plan.setUpMin)
+          }}<template v-if="plan.lanes">, both done after {{ minutes(plan.lanes.elapsed / 100) }}{{ plan.lanes.proved ? '' : ', not proved soonest' }}</template></span
+        >
+      </div>
+      <TwoLanes
+        v-if="plan?.lanes && plan.steps.length > 0"
+        :lanes="plan.lanes"
+        :names="plan.steps.map((step) => names.piece(step.piece))"
+        :first="slotOffset + 1"
+        :room="room"
+        label="Who does what, two people"
+      />
     </div>
     <div class="pair" :class="{ floor }">
-      <div v-if="!floor" class="leaf stack">
-        <div class="line">
-          <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
-          <span class="soft key"><i class="now" /> next <i class="planned" /> planned <i class="gone" /> open</span>
+      <div v-if="!floor" class="stack">
+        <div class="leaf stack">
+          <div class="line">
+            <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
+            <span class="soft key"><i class="now" /> next <i class="planned" /> planned <i class="gone" /> open</span>
+          </div>
+          <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="pieces" :label="`Pieces to open, from the ${view}`" @piece="(piece) => (picked = piece)" />
         </div>
-        <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="pieces" :label="`Pieces to open, from the ${view}`" @piece="(piece) => (picked = piece)" />
+        <OtherWays v-if="plan && plan.steps.length > 0" />
       </div>
       <div class="stack">
         <StepPanel
@@ -135,22 +191,33 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
           :ready="ready(current)"
           :floor="floor"
           @done="(counts) => current && move(current, counts)"
+          @blocked="finding = 'blocked'"
+          @seized="finding = 'seized'"
         />
         <VehicleSheet v-if="floor && current" :profile="profile" :view="view" :part="part" :pieces="pieces" label="Where this step is" />
         <div v-if="!floor && plan && plan.steps.length > 0" class="leaf">
           <h2>{{ plural(plan.steps.length, 'step') }} to go</h2>
           <ol class="rows">
-            <li v-for="step in plan.steps" :key="step.piece + step.level">
-              <button type="button" class="push plain small step" :aria-pressed="current === step" @click="picked = step.piece">
-                <span class="slot">{{ slotOffset + step.slot }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.level }}</span>
-              </button>
-              <span class="soft">{{ minutes(step.minutes) }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span>
-            </li>
+            <template v-for="(step, index) in plan.steps" :key="step.piece + step.level">
+              <li v-if="plan.proveAfter === index" class="prove">Fit and test the {{ oneSide?.side }} here, before the other side is touched.</li>
+              <li>
+                <button type="button" class="push plain small step" :aria-pressed="current === step" @click="picked = step.piece">
+                  <span class="slot">{{ slotOffset + step.slot }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.level }}</span>
+                </button>
+                <span class="soft">{{ minutes(step.minutes) }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span>
+              </li>
+            </template>
           </ol>
-          <p class="soft tools">Tools in the order first needed: {{ plan.tools.join(', ') || 'none' }}.</p>
+        </div>
+        <ToolsAndParts v-if="!floor && plan" />
+        <div v-if="!floor" class="leaf line">
+          <span class="grow soft">Different from the profile?</span>
+          <button type="button" class="push small" @click="finding = 'accessory'">Something was fitted here</button>
+          <button v-if="job.state.left === undefined && done.length > 0 && !settled" type="button" class="push small" @click="finding = 'leave'">Back out</button>
         </div>
       </div>
     </div>
+    <FoundHere v-if="finding" :kind="finding" :step="current" @close="finding = undefined" />
   </div>
 </template>
 
@@ -165,6 +232,12 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
 
 .pair.floor {
   grid-template-columns: minmax(0, 1fr);
+}
+
+.order {
+  margin-top: 10px;
+  padding-top: 10px;
+  border-top: 1px solid var(--line);
 }
 
 .key i {
@@ -197,8 +270,11 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
   font-weight: 600;
 }
 
-.tools {
-  margin-top: 8px;
+.prove {
+  padding: 7px 10px;
+  border-left: 5px solid var(--jade);
+  background: var(--jade-soft);
+  font-weight: 600;
 }
 
 .problem {

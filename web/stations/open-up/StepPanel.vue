@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
+import { sayPreparation } from '@jade/words/access';
 import { sayGroup } from '@jade/words/job';
 import { inSentence, minutes } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
@@ -9,7 +10,7 @@ import { useCurrentJob } from '../../job/current.ts';
 
 /** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
 const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; ready: boolean; floor: boolean }>();
-const emit = defineEmits<{ done: [counts: { group: string; count: number }[]] }>();
+const emit = defineEmits<{ done: [counts: { group: string; count: number }[]]; blocked: []; seized: [] }>();
 const { job, context, names } = useCurrentJob();
 
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
@@ -28,6 +29,8 @@ function finish(): void {
     props.step.fasteners.map((group) => ({ group: group.id, count: counts.value[group.id] ?? group.count })),
   );
 }
+
+const lockOf = (sensor: string) => context.value.profile.sensors.find((entry) => entry.id === sensor)?.lock ?? 'its own lock';
 
 function broken(group: string): void {
   void job.record('fastener.broken', { piece: props.step.piece, group, count: 1 });
@@ -49,6 +52,9 @@ function broken(group: string): void {
     <CautionNote v-for="text in piece?.cautions ?? []" :key="text" :text="text" />
     <CautionNote v-if="piece?.brittle" text="Brittle: by hand only, no power driver." />
     <CautionNote v-if="way?.irreversible" text="This cannot be undone: get the customer’s consent first." />
+    <ul v-if="step.prepare.length > 0" class="prepare">
+      <li v-for="(entry, index) in step.prepare" :key="index"><strong>First.</strong> {{ sayPreparation(entry, names, lockOf) }}</li>
+    </ul>
     <ul class="rows groups">
       <li v-for="group in step.fasteners" :key="group.id">
         <div class="grow">
@@ -66,11 +72,12 @@ function broken(group: string): void {
     </ul>
     <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
     <p v-if="way?.note">{{ way.note }}</p>
-    <p v-for="sensor in step.sensors" :key="sensor">
-      <strong>{{ names.sensor(sensor) }}</strong>: unplug it before the pull. {{ context.profile.sensors.find((entry) => entry.id === sensor)?.lock }}.
-    </p>
     <button type="button" class="push main big" :disabled="!ready" @click="finish">Done, into slot {{ slotNumber }}</button>
     <p v-if="!ready" class="soft">First: {{ missing.join(', ') }}.</p>
+    <div class="line">
+      <button type="button" class="push small" @click="emit('blocked')">This way is blocked</button>
+      <button v-if="step.fasteners.length > 0" type="button" class="push small" @click="emit('seized')">One is seized</button>
+    </div>
     <details>
       <summary>Why this?</summary>
       <p class="soft">{{ why }} It is part of the way in that costs the fewest person-minutes, opening, closing and expected breakage together.</p>
@@ -104,6 +111,11 @@ header {
   font-size: 22px;
   font-weight: 700;
   box-shadow: inset 0 3px 7px rgb(0 0 0 / 50%);
+}
+
+.prepare li {
+  padding: 5px 0 5px 10px;
+  border-left: 4px solid var(--line-strong);
 }
 
 .counter {

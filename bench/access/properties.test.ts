@@ -1,0 +1,58 @@
+import fc from 'fast-check';
+import { levelRank, searchAccess } from '@jade/core/access';
+import { generateVehicle } from './generate.ts';
+
+/** Whether the moves of a plan can be made one after the other and hold every target in the end. */
+function works(
+  problem: ReturnType<typeof generateVehicle>,
+  choice: { moves: { piece: string; level: string; way: string }[]; targetWays: { target: string; way: string }[] },
+): boolean {
+  const at = new Map(problem.present.map((entry) => [entry.piece, levelRank(entry.level)]));
+  const holds = (needs: { piece: string; level: Parameters<typeof levelRank>[0] }[]) => needs.every((need) => (at.get(need.piece) ?? 0) >= levelRank(need.level));
+  for (const move of choice.moves) {
+    const level = problem.pieces.find((piece) => piece.id === move.piece)?.levels.find((entry) => entry.level === move.level);
+    const taken = level?.ways.find((entry) => entry.id === move.way);
+    if (!level || !taken || !holds(taken.needs)) return false;
+    at.set(move.piece, levelRank(level.level));
+  }
+  return choice.targetWays.every(({ target, way: id }) => holds(problem.targets.find((entry) => entry.id === target)?.ways.find((entry) => entry.id === id)?.needs ?? []));
+}
+
+function least(problem: ReturnType<typeof generateVehicle>) {
+  const search = searchAccess(problem);
+  let step = search.next();
+  while (!step.done) step = search.next();
+  return step.value;
+}
+
+test('any plan is a valid way in, and planning again from half way never costs more than finishing the plan', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 5000 }), fc.integer({ min: 6, max: 16 }), fc.double({ min: 0, max: 1, noNaN: true }), (seed, size, share) => {
+      const problem = generateVehicle(size, 2, seed);
+      const plan = least(problem);
+      if (plan.problems.length > 0 || !works(problem, plan)) return plan.problems.length > 0;
+      const done = plan.moves.slice(0, Math.floor(plan.moves.length * share));
+      const present = [...new Map(done.map((move) => [move.piece, move.level]))].map(([piece, level]) => ({ piece, level }));
+      const again = least({ ...problem, present });
+      const cost = (move: (typeof done)[number]) => {
+        const levels = problem.pieces.find((piece) => piece.id === move.piece)?.levels ?? [];
+        const [from, to] = [levels.find((entry) => entry.level === move.from), levels.find((entry) => entry.level === move.level)];
+        return (to?.open ?? 0) - (from?.open ?? 0) + (to?.ways.find((entry) => entry.id === move.way)?.extra ?? 0);
+      };
+      const spent = done.reduce((sum, move) => sum + cost(move), 0);
+      return works({ ...problem, present }, again) && again.total <= plan.total - spent;
+    }),
+    { numRuns: 60, seed: 17 },
+  );
+});
+
+test('stopped early, the best plan so far comes with a bound that holds', () => {
+  const problem = generateVehicle(60, 3, 1003);
+  const search = searchAccess(problem);
+  let step = search.next();
+  if (!step.done) step = search.next(true);
+  if (!step.done) throw new Error('it did not stop');
+  const proved = least(problem);
+  expect(step.value.total).toBeGreaterThanOrEqual(proved.total);
+  expect(step.value.lowerBound).toBeLessThanOrEqual(proved.total);
+});

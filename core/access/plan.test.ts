@@ -1,0 +1,151 @@
+import { barePiece, bareProfile } from '../test/bare-profile.ts';
+import { RULES } from '../job/test/log.ts';
+import type { MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
+import { explainPlan, lookAlikeGroups, lookAlikeTools, planAccess, planChange, type AccessPlan, type AccessRequest, type FurtherKit } from './index.ts';
+
+const way = (id: string, needs: string[] = [], part: Partial<Way> = {}): Way => ({ id, needs: needs.map((piece) => ({ piece, level: 'off' })), extraMin: 0, ...part });
+const off = (id: string, minutes: number, ways: Way[], part: Partial<Piece> = {}): Piece =>
+  barePiece(id, { levels: [{ level: 'off', openMin: minutes, closeMin: minutes, people: 1, ways }], ...part });
+const mount = (id: string, side: 'left' | 'right', reach: Way[]): MountPosition => ({ id, name: id, side, at: { xMm: 900, yMm: 0, zMm: 400 }, reach });
+
+/** A skin behind a grille, in front of both fog places; each place also through its own arch. */
+const VAN: VehicleProfile = bareProfile({
+  pieces: [
+    off('grille', 2, [way('front')]),
+    off('skin', 9, [way('front', ['grille'])], { painted: true, witness: 'the bracket slots' }),
+    off('liner-left', 6, [way('arch', [], { position: { kind: 'wheels', place: 'right' } })], { side: 'left', zone: 'left-side' }),
+    off('liner-right', 6, [way('arch', [], { position: { kind: 'wheels', place: 'left' } })], { side: 'right', zone: 'right-side' }),
+  ],
+  mounts: [
+    mount('fog-left', 'left', [way('behind-skin', ['skin']), way('through-arch', ['liner-left'])]),
+    mount('fog-right', 'right', [way('behind-skin', ['skin']), way('through-arch', ['liner-right'])]),
+    mount('bar', 'left', [way('behind-grille', ['grille'])]),
+  ],
+});
+const ask = (part: Partial<AccessRequest> = {}): AccessRequest => ({
+  profile: VAN,
+  facts: {},
+  mounts: ['fog-left', 'fog-right'],
+  present: [],
+  replaced: [],
+  rules: RULES,
+  ...part,
+});
+const pieces = (plan: AccessPlan) => plan.steps.map((step) => step.piece);
+function explained(request: AccessRequest, further: FurtherKit[] = []) {
+  const search = explainPlan(request, planAccess(request), further);
+  let step = search.next();
+  while (!step.done) step = search.next();
+  return step.value;
+}
+
+test('grille and skin, 2·(2 + 9) = 22, are less than two liners, 2·2·6 = 24; a way chosen by hand is taken at its price', () => {
+  expect(planAccess(ask())).toMatchObject({ personMin: 22, openMin: 11, closeMin: 11 });
+  const chosen = planAccess(ask({ chosen: { 'fog-left': 'through-arch' } }));
+  // The left liner 12, and for the right its liner 12.
+  expect(chosen.personMin).toBe(24);
+  expect(pieces(chosen).sort()).toEqual(['liner-left', 'liner-right']);
+});
+
+test('a level chosen by hand is opened although the least plan leaves it shut', () => {
+  const plan = planAccess(ask({ chosen: { 'liner-left/off': 'arch' } }));
+  // The liner 12 reaches the left place; the right one then costs 12 by its liner rather than 22.
+  expect(plan.personMin).toBe(24);
+  expect(pieces(plan)).toContain('liner-left');
+});
+
+test('why: leaving the skin shut costs 2 more, the arches are 2 more, and a bar behind the grille costs nothing while it is open', () => {
+  const told = explained(ask(), [{ kit: 'bar', mounts: ['bar'], replaces: [] }]);
+  expect(told.withoutPiece).toEqual({ grille: 2, skin: 2 });
+  expect(told.alternatives).toEqual([
+    {
+      place: 'fog-left',
+      way: 'through-arch',
+      extraMin: 2,
+      opens: [
+        { piece: 'liner-left', level: 'off' },
+        { piece: 'liner-right', level: 'off' },
+      ],
+      spares: ['grille', 'skin'],
+    },
+    {
+      place: 'fog-right',
+      way: 'through-arch',
+      extraMin: 2,
+      opens: [
+        { piece: 'liner-left', level: 'off' },
+        { piece: 'liner-right', level: 'off' },
+      ],
+      spares: ['grille', 'skin'],
+    },
+  ]);
+  expect(told.furtherKits).toEqual([{ kit: 'bar', addsMin: 0, aloneMin: 4 }]);
+});
+
+test('where there is no other way in, that is said', () => {
+  expect(explained(ask({ mounts: ['bar'] })).withoutPiece).toEqual({ grille: null });
+});
+
+test('what is prepared comes by itself: marks, paint, wheels turned', () => {
+  const skin = planAccess(ask()).steps.find((step) => step.piece === 'skin');
+  expect(skin?.prepare).toEqual([{ code: 'mark', what: 'the bracket slots' }, { code: 'cover-paint' }]);
+  const liner = planAccess(ask({ chosen: { 'fog-left': 'through-arch' } })).steps.find((step) => step.piece === 'liner-left');
+  expect(liner?.prepare).toEqual([{ code: 'turn', kind: 'wheels', place: 'right' }]);
+});
+
+test('one side first keeps all that it needs before the other side; both orders are priced', () => {
+  const request = ask({ chosen: { 'fog-left': 'through-arch' }, school: 'prove one side first' });
+  const plan = planAccess(request);
+  // Set-up either way: wheels turned 0.5, side 0.5, zone 0.3, wheels turned 0.5.
+  expect(plan.schools).toEqual({ leastSetUp: 1.8, oneSideFirst: { setUpMin: 1.8, side: 'left', first: 1 } });
+  expect(plan.proveAfter).toBe(1);
+  expect(pieces(plan)[0]).toBe('liner-left');
+  expect(planAccess(ask({ mounts: ['fog-left'] })).schools.oneSideFirst).toBeUndefined();
+});
+
+test('two people share what can be shared, and the time on the clock is that of the longer lane', () => {
+  const plan = planAccess(ask({ chosen: { 'fog-left': 'through-arch' }, people: 2 }));
+  // Wheels 0.5, liner 6, wheels 0.5, liner 6: the wheels cannot stand both ways at once.
+  expect(plan.lanes?.elapsed).toBe(1300);
+  expect(plan.estimate.medianMin).toBeGreaterThan(12);
+});
+
+test('a plan that only goes on as planned has no news; a way blocked has', () => {
+  const before = planAccess(ask());
+  const onward = planAccess(ask({ present: [{ piece: 'grille', level: 'off' }] }));
+  expect(planChange(before, onward, new Set(['grille/off']))).toBeUndefined();
+  const blocked = { ...VAN, pieces: VAN.pieces.map((piece) => (piece.id === 'skin' ? off('skin', 9, []) : piece)) };
+  const again = planAccess(ask({ profile: blocked, present: [{ piece: 'grille', level: 'off' }] }));
+  const change = planChange(before, again, new Set(['grille/off']));
+  // Left of the old plan 22 − 2; now the grille closes for 2 and the liners cost 24.
+  expect(change).toEqual({
+    dropped: [{ piece: 'skin', level: 'off' }],
+    added: [
+      { piece: 'liner-right', level: 'off' },
+      { piece: 'liner-left', level: 'off' },
+    ],
+    rerouted: [],
+    personMin: 6,
+  });
+});
+
+test('look-alike drives are warned of, and fasteners of one drive with two lengths are told apart', () => {
+  const group = (id: string, part: Partial<Piece['fasteners'][number]>): Piece['fasteners'][number] => ({
+    id,
+    drive: 'six-lobe',
+    size: 'T25',
+    count: 2,
+    place: id,
+    side: 'centre',
+    singleUse: false,
+    release: 'unscrew',
+    tighten: {},
+    atLevel: 'off',
+    ...part,
+  });
+  expect(lookAlikeTools([group('a', {}), group('b', { drive: 'six-lobe plus' }), group('c', { size: 'T30' })])).toEqual([{ one: 'T25 six-lobe', other: 'T25 six-lobe plus' }]);
+  expect(lookAlikeTools([group('a', {}), group('b', { size: 'T30' })])).toEqual([]);
+  const [long, short, other] = [group('long', { lengthMm: 25 }), group('short', { lengthMm: 16 }), group('other', { size: 'T30', lengthMm: 25 })];
+  expect(lookAlikeGroups([long, short, other])).toEqual([[long, short]]);
+  expect(lookAlikeGroups([long, { ...long, id: 'again' }])).toEqual([]);
+});

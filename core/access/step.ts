@@ -1,0 +1,112 @@
+import { minutesToHundredths } from '../units/index.ts';
+import type { RuleSet } from '../rules/index.ts';
+import type { FastenerGroup, Level, LevelNeed, Piece, Side, Way, Zone } from '../vehicle/index.ts';
+import { levelRank, type AccessProfile } from './problem.ts';
+import type { Position, SetUp } from './sequence.ts';
+import type { Move } from './solve.ts';
+
+/** What has to be done before a piece moves, said at the step. */
+export type Preparation =
+  | { code: 'turn'; kind: string; place: string }
+  | { code: 'mark'; what: string }
+  | { code: 'cover-paint' }
+  | { code: 'unplug'; sensor: string }
+  | { code: 'support'; leashMm?: number };
+
+/** One step of opening. Minutes are for the people of the step working together. */
+export interface OpenStep {
+  slot: number;
+  piece: string;
+  from: Level;
+  level: Level;
+  way: string;
+  needs: LevelNeed[];
+  side: Side;
+  zone: Zone;
+  people: number;
+  minutes: number;
+  tools: string[];
+  fasteners: FastenerGroup[];
+  /** Sensors that leave their place or their plug with this step. */
+  sensors: string[];
+  prepare: Preparation[];
+  position?: Position;
+}
+
+/** Name of the tool that a fastener group wants: size before drive, or the drive alone. */
+export function toolOf(group: FastenerGroup): string | undefined {
+  if (group.drive === 'none' || group.drive === 'plug lock') return undefined;
+  return group.size ? `${group.size} ${group.drive}` : group.drive;
+}
+
+/** Set-up times of a rule set in whole hundredths of a minute. */
+export function setUpOf(rules: Pick<RuleSet, 'sequence'>): SetUp {
+  const { sideMin, zoneMin, toolMin, helperMin } = rules.sequence;
+  return {
+    side: minutesToHundredths(sideMin),
+    zone: minutesToHundredths(zoneMin),
+    tool: minutesToHundredths(toolMin),
+    helper: minutesToHundredths(helperMin),
+  };
+}
+
+/** Fastener groups that come out when a piece goes from one level to another. */
+export function fastenersBetween(piece: Piece, from: Level, to: Level): FastenerGroup[] {
+  return piece.fasteners.filter((group) => levelRank(group.atLevel) > levelRank(from) && levelRank(group.atLevel) <= levelRank(to));
+}
+
+/** Minutes of a change of the vehicle's position where the rules do not say. */
+const POSITION_MIN = 0.5;
+
+function preparations(piece: Piece, level: Level, way: Way | undefined, sensors: readonly string[]): Preparation[] {
+  return [
+    ...(way?.position ? [{ code: 'turn' as const, ...way.position }] : []),
+    ...(piece.witness ? [{ code: 'mark' as const, what: piece.witness }] : []),
+    ...(piece.painted ? [{ code: 'cover-paint' as const }] : []),
+    ...sensors.map((sensor) => ({ code: 'unplug' as const, sensor })),
+    ...(level === 'hung' ? [{ code: 'support' as const, ...(piece.leashMm === undefined ? {} : { leashMm: piece.leashMm }) }] : []),
+  ];
+}
+
+/** One move as a step with its tools, fasteners and what has to be done before. */
+export function stepOf(move: Move, piece: Piece, profile: AccessProfile, rules: Pick<RuleSet, 'sequence'>): Omit<OpenStep, 'slot'> {
+  const level = piece.levels.find((candidate) => candidate.level === move.level);
+  const before = piece.levels.find((candidate) => candidate.level === move.from);
+  const way = level?.ways.find((candidate) => candidate.id === move.way);
+  const people = level?.people ?? 1;
+  const personMin = (level ? level.openMin * level.people : 0) - (before ? before.openMin * before.people : 0) + (way?.extraMin ?? 0);
+  const fasteners = fastenersBetween(piece, move.from, move.level);
+  const sensors = profile.sensors.filter((sensor) => sensor.on === piece.id).map((sensor) => sensor.id);
+  const tools = [...new Set(fasteners.map(toolOf).filter((tool) => tool !== undefined))];
+  return {
+    piece: piece.id,
+    from: move.from,
+    level: move.level,
+    way: move.way,
+    needs: way?.needs ?? [],
+    side: piece.side,
+    zone: piece.zone,
+    people,
+    minutes: personMin / people,
+    tools,
+    fasteners,
+    sensors,
+    prepare: preparations(piece, move.level, way, sensors),
+    ...(way?.position ? { position: { ...way.position, cost: minutesToHundredths(rules.sequence.positionMin ?? POSITION_MIN) } } : {}),
+  };
+}
+
+/** For every move the indexes of the moves that must come before it: what its way needs, and its own lower levels. */
+export function precedence(moves: readonly { piece: string; level: Level; needs: LevelNeed[] }[]): number[][] {
+  return moves.map((move, index) => {
+    const before = new Set<number>();
+    for (const need of move.needs) {
+      const provider = moves.findIndex((other) => other.piece === need.piece && levelRank(other.level) >= levelRank(need.level));
+      if (provider >= 0 && provider !== index) before.add(provider);
+    }
+    moves.forEach((other, place) => {
+      if (other.piece === move.piece && levelRank(other.level) < levelRank(move.level)) before.add(place);
+    });
+    return [...before];
+  });
+}

@@ -1,0 +1,100 @@
+import { planOpening, planClosingOf, jobContext, onThisVehicle, partsToOrder, planKey, standingOf, furtherKits, type JobContext } from './index.ts';
+import { openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
+import type { Accessory } from './index.ts';
+
+const contextOf = (log: TestLog): JobContext => jobContext(log.state, { profile: VAN, kits: [PAIR], rules: RULES, year: 2022 });
+const WINCH: Accessory = {
+  accessory: 'found-winch',
+  name: 'Winch plate',
+  side: 'centre',
+  zone: 'front',
+  holds: ['grille'],
+  openMin: 6,
+  closeMin: 8,
+  people: 2,
+  drive: 'hex',
+  size: '16 mm',
+  count: 4,
+};
+const steps = (log: TestLog) => planOpening(contextOf(log)).steps.map((step) => step.piece);
+
+test('without anything found the profile is the very same', () => {
+  expect(onThisVehicle(VAN, openedLog().state)).toBe(VAN);
+});
+
+test('an accessory comes off before the pieces it holds and goes back after them, at its own minutes', () => {
+  const log = openedLog();
+  const before = planOpening(contextOf(log)).personMin;
+  log.add('accessory.found', WINCH);
+  expect(steps(log)).toEqual(['found-winch', 'grille', 'old-lamp']);
+  const plan = planOpening(contextOf(log));
+  // Two people: 2·6 to open and 2·8 to close.
+  expect(plan.personMin).toBe(before + 28);
+  expect(planClosingOf(contextOf(log), plan).steps.map((step) => step.piece)).toEqual(['grille', 'found-winch']);
+  expect(contextOf(log).profile.pieces.at(-1)).toMatchObject({ name: 'Winch plate', box: VAN.pieces[0]?.box });
+});
+
+test('a blocked way is gone; where it was the only one the target is named and the rest is planned', () => {
+  const log = openedLog();
+  const blocked = log.add('way.blocked', { place: 'grille', level: 'off', way: 'front', why: 'bent' });
+  const plan = planOpening(contextOf(log));
+  expect(plan.problems.map((problem) => problem.code)).toContain('unreachable-target');
+  expect(standingOf(contextOf(log), plan).stations.find((entry) => entry.station === 'open-up')?.state).toBe('blocked');
+  log.add('undone', { event: blocked });
+  expect(steps(log)).toEqual(['grille', 'old-lamp']);
+});
+
+test('a seized bolt costs its minutes and is ordered new', () => {
+  const log = openedLog();
+  const before = planOpening(contextOf(log)).openMin;
+  log.add('fastener.seized', { piece: 'grille', group: 'bolts', count: 1, addMin: 6 });
+  expect(planOpening(contextOf(log)).openMin).toBe(before + 6);
+  expect(partsToOrder(contextOf(log), undefined)).toMatchObject([{ piece: 'grille', count: 1, why: 'seized' }]);
+});
+
+test('single-use fasteners are ordered as soon as they are planned to come out, broken ones when they break', () => {
+  const log = openedLog();
+  const single: JobContext = {
+    ...contextOf(log),
+    profile: { ...VAN, pieces: VAN.pieces.map((piece) => ({ ...piece, fasteners: piece.fasteners.map((group) => ({ ...group, singleUse: true })) })) },
+  };
+  expect(partsToOrder(single, undefined)).toEqual([]);
+  expect(partsToOrder(single, planOpening(single))).toMatchObject([{ piece: 'grille', count: 2, why: 'single use' }]);
+  log.add('fastener.broken', { piece: 'grille', group: 'bolts', count: 1 });
+  expect(partsToOrder(contextOf(log), undefined)).toMatchObject([{ piece: 'grille', count: 1, why: 'broken' }]);
+});
+
+test('given up half way nothing more is opened, no kit is asked for, and what was replaced goes back too', () => {
+  const log = openedLog();
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 2 }] });
+  log.add('piece.moved', { piece: 'old-lamp', level: 'off', way: 'w', fasteners: [] });
+  log.add('opening.left', { why: 'kit went back' });
+  const context = contextOf(log);
+  const plan = planOpening(context);
+  expect(plan.steps).toEqual([]);
+  expect(planClosingOf(context, plan).steps.map((step) => step.piece)).toEqual(['old-lamp', 'grille']);
+  const standing = standingOf(context, plan);
+  expect(standing.missing.filter((hold) => ['wire', 'fit', 'aim', 'match', 'gather'].includes(hold.station))).toEqual([]);
+  expect(standing.missing.map((hold) => hold.code)).toContain('piece-open');
+  log.add('opening.resumed', { why: 'kit came' });
+  expect(contextOf(log).state.left).toBeUndefined();
+});
+
+test('a way chosen by hand stands in the state until it is given back; the plan’s key follows', () => {
+  const log = openedLog();
+  const key = planKey(log.state);
+  log.add('way.chosen', { place: 'grille', level: 'off', way: 'front' });
+  expect(log.state.waysChosen).toEqual({ 'grille/off': 'front' });
+  expect(planKey(log.state)).not.toBe(key);
+  log.add('way.chosen', { place: 'grille', level: 'off' });
+  expect(planKey(log.state)).toBe(key);
+  log.add('order.chosen', { school: 'prove one side first', people: 2 });
+  expect(log.state.order).toEqual({ school: 'prove one side first', people: 2 });
+});
+
+test('kits of the library that also go on this vehicle are offered, those ruled out and those on the job are not', () => {
+  const other = { ...PAIR, slug: 'other' };
+  const never = { ...PAIR, slug: 'never', fitments: PAIR.fitments.map((fitment) => ({ ...fitment, years: { from: 1990, to: 1991 } })) };
+  const elsewhere = { ...PAIR, slug: 'elsewhere', fitments: PAIR.fitments.map((fitment) => ({ ...fitment, vehicle: 'x' })) };
+  expect(furtherKits(contextOf(openedLog()), [PAIR, other, never, elsewhere])).toEqual([{ kit: 'other', mounts: ['place'], replaces: ['old-lamp'] }]);
+});

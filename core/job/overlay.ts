@@ -1,0 +1,54 @@
+import { levelRank } from '../access/index.ts';
+import type { BoxMm, Piece, PieceLevel, VehicleProfile, Way } from '../vehicle/index.ts';
+import type { Accessory } from './events.ts';
+import { wayPlace, type JobState } from './state.ts';
+
+const EMPTY_BOX: BoxMm = { xMm: [0, 100], yMm: [-100, 100], zMm: [300, 400] };
+
+/** The box around the pieces that an accessory holds, so that it has a place on the vehicle sheet. */
+function around(pieces: readonly Piece[]): BoxMm {
+  if (pieces.length === 0) return EMPTY_BOX;
+  const span = (axis: keyof BoxMm): [number, number] => [Math.min(...pieces.map((piece) => piece.box[axis][0])), Math.max(...pieces.map((piece) => piece.box[axis][1]))];
+  return { xMm: span('xMm'), yMm: span('yMm'), zMm: span('zMm') };
+}
+
+function pieceOf(found: Accessory, profile: VehicleProfile): Piece {
+  const { accessory, name, side, zone, holds, openMin, closeMin, people, drive, size, count } = found;
+  return {
+    id: accessory,
+    name,
+    side,
+    zone,
+    box: around(profile.pieces.filter((piece) => holds.includes(piece.id))),
+    levels: [{ level: 'off', openMin, closeMin, people, ways: [{ id: 'by-itself', needs: [], extraMin: 0 }] }],
+    fasteners: count > 0 ? [{ id: 'fixings', drive, size, count, place: 'as found', side, singleUse: false, release: 'unscrew', tighten: { snug: 'steel' }, atLevel: 'off' }] : [],
+    cautions: ['Found on this vehicle: note how it was fitted and wired before it comes off.'],
+  };
+}
+
+/** A profile as it holds for the one vehicle of a job: accessories found, ways that are blocked, bolts that are seized. */
+export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized'>): VehicleProfile {
+  const accessories = Object.values(state.accessories);
+  if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0) return profile;
+  const blocked = new Set(state.blocked.map((entry) => `${wayPlace(entry.place, entry.level)} ${entry.way}`));
+  const open = (place: string, ways: Way[]) => ways.filter((way) => !blocked.has(`${place} ${way.id}`));
+  const pieces = profile.pieces.map((piece): Piece => {
+    const first = accessories.filter((found) => found.holds.includes(piece.id)).map((found) => ({ piece: found.accessory, level: 'off' as const }));
+    const levels = piece.levels.map((level): PieceLevel => {
+      const ways = open(wayPlace(piece.id, level.level), level.ways).map((way) => ({ ...way, needs: [...way.needs, ...first] }));
+      return { ...level, openMin: level.openMin + seizedMin(state, piece, level) / level.people, ways };
+    });
+    return { ...piece, levels };
+  });
+  const mounts = profile.mounts.map((mount) => ({ ...mount, reach: open(mount.id, mount.reach) }));
+  return { ...profile, pieces: [...pieces, ...accessories.map((found) => pieceOf(found, profile))], mounts };
+}
+
+/** Person-minutes that seized bolts add up to a level. */
+function seizedMin({ seized }: Pick<JobState, 'seized'>, piece: Piece, level: PieceLevel): number {
+  const counts = (groupId: string) => {
+    const group = piece.fasteners.find((candidate) => candidate.id === groupId);
+    return group !== undefined && levelRank(group.atLevel) <= levelRank(level.level);
+  };
+  return seized.filter((entry) => entry.piece === piece.id && counts(entry.group)).reduce((sum, entry) => sum + entry.addMin, 0);
+}

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { LanePlan } from '@jade/core/access';
+
+/** Two people side by side: each lane a strip of time, joint moments across both. A strip too short for its name bears its slot, counted from `first`. */
+const props = defineProps<{ lanes: LanePlan; names: readonly string[]; first: number; room: number; label: string }>();
+const LEFT = 66;
+const LANE = 40;
+const TOP = 22;
+
+const scale = computed(() => (props.room - LEFT - 12) / Math.max(1, props.lanes.elapsed));
+const boxes = computed(() =>
+  props.lanes.entries.map((entry) => ({
+    key: entry.step,
+    name: props.names[entry.step] ?? '',
+    x: LEFT + entry.start * scale.value,
+    width: Math.max(3, (entry.end - entry.start) * scale.value - 2),
+    y: TOP + (entry.lane === 1 ? LANE : 0),
+    height: entry.lane === 'both' ? 2 * LANE - 4 : LANE - 4,
+    joint: entry.lane === 'both',
+  })),
+);
+const marks = computed(() => {
+  const every = props.lanes.elapsed > 3000 ? 1000 : props.lanes.elapsed > 1200 ? 500 : 200;
+  return Array.from({ length: Math.floor(props.lanes.elapsed / every) + 1 }, (_, index) => ({ x: LEFT + index * every * scale.value, minutes: (index * every) / 100 }));
+});
+const fits = (box: { name: string; width: number }) => box.name.length * 7 < box.width - 8;
+</script>
+
+<template>
+  <svg :width="room" :height="TOP + 2 * LANE + 4" role="img" :aria-label="label">
+    <g v-for="mark in marks" :key="mark.x">
+      <path class="rule" :d="`M${mark.x} 16V${TOP + 2 * LANE}`" />
+      <text class="minute" :x="mark.x" y="12" text-anchor="middle">{{ mark.minutes }} min</text>
+    </g>
+    <text class="who" x="0" :y="TOP + 24">one</text>
+    <text class="who" x="0" :y="TOP + LANE + 24">the other</text>
+    <g v-for="box in boxes" :key="box.key" :class="{ joint: box.joint }">
+      <title>{{ box.name }}</title>
+      <rect :x="box.x" :y="box.y" :width="box.width" :height="box.height" />
+      <text v-if="fits(box)" class="name" :x="box.x + 6" :y="box.y + box.height / 2 + 5">{{ box.name }}</text>
+      <text v-else class="name mono" :x="box.x + box.width / 2" :y="box.y + box.height / 2 + 5" text-anchor="middle">{{ first + box.key }}</text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+}
+
+.rule {
+  stroke: var(--line);
+}
+
+.minute {
+  font-size: 11.5px;
+  fill: var(--ink-soft);
+}
+
+.who {
+  font-size: 13px;
+  fill: var(--ink);
+}
+
+rect {
+  fill: var(--jade-soft);
+  stroke: var(--jade);
+  stroke-width: 1.5;
+}
+
+.joint rect {
+  fill: var(--amber-soft);
+  stroke: var(--amber);
+}
+
+.name {
+  font-size: 12.5px;
+  fill: var(--ink);
+}
+</style>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { Alternative } from '@jade/core/access';
+import { sayAlternative } from '@jade/words/access';
+import { sayWay } from '@jade/words/job';
+import { personMinutes } from '@jade/words/units';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** Other ways in with their price, ways chosen by hand, and what one more kit would add while it is open. */
+const { job, names } = useCurrentJob();
+const MOST = 6;
+
+const ways = computed(() => (job.explanation?.alternatives ?? []).slice(0, MOST).map((alternative) => ({ alternative, ...sayAlternative(alternative, names.value) })));
+const chosen = computed(() =>
+  Object.entries(job.state.waysChosen).map(([key, way]) => {
+    const [place = '', level] = key.split('/') as [string, Alternative['level']];
+    return { key, place, level, text: `${names.value.place(place)}: ${sayWay(way)}` };
+  }),
+);
+const kits = computed(() =>
+  (job.explanation?.furtherKits ?? []).map(({ kit, addsMin, aloneMin }) => ({
+    kit,
+    name: job.view?.otherKits.find((entry) => entry.slug === kit)?.name ?? kit,
+    addsMin,
+    aloneMin,
+  })),
+);
+
+type Chosen = Parameters<typeof job.record<'way.chosen'>>[1];
+const take = ({ place, level, way }: { place: string; level?: string; way?: string }) =>
+  void job.record('way.chosen', { place, ...(level ? { level } : {}), ...(way ? { way } : {}) } as Chosen);
+</script>
+
+<template>
+  <div class="leaf stack">
+    <h2>Other ways</h2>
+    <p v-if="!job.explanation" class="soft">Working out what other ways would cost…</p>
+    <p v-else-if="ways.length === 0 && chosen.length === 0" class="soft">The profile knows no other way that reaches every target.</p>
+    <ul class="rows">
+      <li v-for="entry in chosen" :key="entry.key" class="chosen">
+        <span class="grow"><strong>Chosen by hand.</strong> {{ entry.text }}</span>
+        <button type="button" class="push small" @click="take(entry)">Back to the least</button>
+      </li>
+      <li v-for="entry in ways" :key="`${entry.alternative.place}/${entry.alternative.level}/${entry.alternative.way}`">
+        <div class="grow">
+          <strong>{{ entry.price }}</strong> {{ entry.way }}
+          <p v-if="entry.pieces" class="soft">{{ entry.pieces }}</p>
+        </div>
+        <button type="button" class="push small" :aria-label="`Take this way. ${entry.way}`" @click="take(entry.alternative)">Take it</button>
+      </li>
+    </ul>
+    <p v-for="entry in kits" :key="entry.kit" class="soft">
+      While it is open: {{ entry.name }} would add {{ personMinutes(entry.addsMin) }} of opening and closing; alone it takes {{ personMinutes(entry.aloneMin) }}.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.grow {
+  flex: 1;
+}
+
+.chosen {
+  border-left: 5px solid var(--tape-edge);
+  padding-left: 9px;
+}
+</style>

@@ -1,0 +1,55 @@
+import type { Alternative, PlanChange, Preparation } from '@jade/core/access';
+import { sayWay, type Names } from '@jade/words/job';
+import { amount, inSentence, minutes, personMinutes } from '@jade/words/units';
+
+/** What has to be done before a piece moves. */
+export function sayPreparation(preparation: Preparation, names: Names, lockOf: (sensor: string) => string): string {
+  switch (preparation.code) {
+    case 'turn':
+      return `Turn the ${preparation.kind} ${preparation.place}.`;
+    case 'mark':
+      return `Mark ${preparation.what}, so that it returns to its place.`;
+    case 'cover-paint':
+      return 'Cover the painted edges beside it.';
+    case 'unplug':
+      return `Unplug ${inSentence(names.sensor(preparation.sensor))} before the pull: ${lockOf(preparation.sensor)}.`;
+    case 'support':
+      return preparation.leashMm === undefined
+        ? 'Support it: it must not hang on its wires.'
+        : `Support it: its wires reach ${amount(preparation.leashMm, 'mm')}, it must not hang on them.`;
+  }
+}
+
+const difference = (value: number) => (value < 0 ? `${personMinutes(-value)} less` : value === 0 ? 'the same' : `${personMinutes(value)} more`);
+const list = (pieces: readonly string[], names: Names) => pieces.map((piece) => inSentence(names.piece(piece))).join(', ');
+
+/** Another way, with its price and what it would open and leave shut. */
+export function sayAlternative(alternative: Alternative, names: Names): { way: string; price: string; pieces: string } {
+  const { place, level, way, extraMin, opens, spares } = alternative;
+  const further = opens.map((entry) => `${inSentence(names.piece(entry.piece))} ${entry.level}`).join(', ');
+  const parts = [...(opens.length > 0 ? [`also ${further}`] : []), ...(spares.length > 0 ? [`leaves ${list(spares, names)} shut`] : [])];
+  return { way: `${names.place(place)}${level ? ` ${level}` : ''}: ${sayWay(way)}`, price: difference(extraMin), pieces: parts.join('; ') };
+}
+
+/** What leaving a piece shut would cost. */
+export function sayWithout(extraMin: number | null | undefined): string {
+  if (extraMin === undefined) return '';
+  return extraMin === null ? 'Without it there is no way in.' : `The best way without it costs ${difference(extraMin)}.`;
+}
+
+/** What changed from the plan before. */
+export function sayChange(change: PlanChange, names: Names): string[] {
+  const step = ({ piece, level }: { piece: string; level: string }) => `${inSentence(names.piece(piece))} ${level}`;
+  const ways = change.rerouted.map(({ piece, to }) => `${inSentence(names.piece(piece))} ${sayWay(to)}`);
+  return [
+    ...(change.personMin === 0 ? [] : [`${difference(change.personMin)} in all; what is done stays done.`]),
+    ...(change.added.length > 0 ? [`Now also: ${change.added.map(step).join(', ')}.`] : []),
+    ...(change.dropped.length > 0 ? [`No longer: ${change.dropped.map(step).join(', ')}.`] : []),
+    ...(ways.length > 0 ? [`Another way: ${ways.join(', ')}.`] : []),
+  ];
+}
+
+/** Half of the times within the first, eight of ten within the second. */
+export function sayEstimate({ medianMin, p80Min }: { medianMin: number; p80Min: number }): string {
+  return `half of the times within ${minutes(medianMin)}, eight of ten within ${minutes(p80Min)}`;
+}
