@@ -1,6 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { planOpening, emptyJob, type JobContext } from '@jade/core/job';
+import { planAccess, setUpOf } from '@jade/core/access';
+import { planClosing } from '@jade/core/closing';
 import { checkKit } from '@jade/core/kit';
 import { checkProfile, type VehicleProfile } from '@jade/core/vehicle';
 import { readDocument, type AnyDocument } from './index.ts';
@@ -55,4 +57,78 @@ test('with factory fog lamps the wheel arches are the cheaper way in', () => {
   expect(plan.steps.map((step) => step.piece).sort()).toEqual(['arch-liner-left', 'arch-liner-right', 'fog-factory-left', 'fog-factory-right']);
   // Each side: liner 4 + 0.5 + 4.5 + 0.8 breakage, lamp 1.8 + 1 + 1.8.
   expect(plan.personMin).toBeCloseTo(2 * (9.8 + 4.6), 9);
+});
+
+/** All that has to be open before a piece can reach a level by its first way, near and far. */
+function before(profile: VehicleProfile, piece: string, level: string): Set<string> {
+  const found = new Set<string>();
+  const open = [{ piece, level }];
+  for (let at = open.pop(); at; at = open.pop()) {
+    const way = profile.pieces.find((entry) => entry.id === at?.piece)?.levels.find((entry) => entry.level === at?.level)?.ways[0];
+    for (const need of way?.needs ?? []) {
+      if (!found.has(need.piece)) open.push(need);
+      found.add(need.piece);
+    }
+  }
+  return found;
+}
+const vehicle = (slug: string): VehicleProfile => {
+  const found = profiles.get(slug);
+  if (!found) throw new Error(`${slug} is not in the demo`);
+  return found;
+};
+const SETUP = { sequence: { sideMin: 0.5, zoneMin: 0.3, toolMin: 0.2, helperMin: 1 } };
+
+test('fifteen pieces and more come before the van’s skin is off, a radar and its bracket among them', () => {
+  const van = vehicle('wexholm-bollard-35');
+  const list = before(van, 'bumper-skin', 'off');
+  expect(list.size).toBeGreaterThanOrEqual(15);
+  expect(list).toContain('radar-bracket');
+  expect(van.sensors.map((sensor) => sensor.on)).toContain('radar-bracket');
+});
+
+test.each(['wexholm-bollard-35', 'oskarre-linnet', 'dunmorrow-causeway-26', 'pellorin-trio-300', 'wexholm-fieldcat'])(
+  'every mount position of %s has a proved way in and an order back',
+  (slug) => {
+    const profile = vehicle(slug);
+    const plan = planAccess({ profile, facts: {}, mounts: profile.mounts.map((mount) => mount.id), present: [], replaced: [], rules: SETUP });
+    expect([plan.choice.proved, plan.problems]).toEqual([true, []]);
+    const back = planClosing(profile, {}, plan.steps, [], [], setUpOf(SETUP));
+    expect(back.steps).toHaveLength(plan.steps.length);
+  },
+);
+
+test('the rear cluster of the crossover lies behind the tailgate, the floor, the sill and the folded side trim', () => {
+  const plan = planAccess({ profile: vehicle('oskarre-linnet'), facts: {}, mounts: ['rear-left'], present: [], replaced: [], rules: SETUP });
+  expect(plan.steps.map((step) => `${step.piece} ${step.level}`)).toEqual([
+    'tailgate folded',
+    'luggage-floor off',
+    'sill-trim off',
+    'side-trim-left folded',
+    'cluster-left off',
+    'cluster-plug-left off',
+  ]);
+});
+
+test('the markers of the minibus are reached past the locker rather than by all three skirts', () => {
+  const plan = planAccess({ profile: vehicle('dunmorrow-causeway-26'), facts: {}, mounts: ['marker-left-5'], present: [], replaced: [], rules: SETUP });
+  expect(plan.steps.map((step) => step.piece)).toEqual(['locker-left', 'skirt-rear-left']);
+});
+
+test('the box of the scooter hides its tail plug: past the cowls is less labour than the floor', () => {
+  const plan = planAccess({ profile: vehicle('pellorin-trio-300'), facts: {}, mounts: ['tail-plug'], present: [], replaced: [], rules: SETUP });
+  expect(plan.steps.map((step) => step.piece).sort()).toEqual(['rear-cowl-left', 'rear-cowl-right', 'seat']);
+});
+
+test('the refit of the utility vehicle turns round with the plough frame', () => {
+  const profile = vehicle('wexholm-fieldcat');
+  const back = (plough: string) => {
+    const plan = planAccess({ profile, facts: { plough }, mounts: ['raised-left', 'raised-right'], present: [], replaced: [], rules: SETUP });
+    const { steps, problems } = planClosing(profile, { plough }, plan.steps, [], [], setUpOf(SETUP));
+    expect(problems).toEqual([]);
+    return steps.map((step) => step.piece);
+  };
+  const [with_, without] = [back('present'), back('absent')];
+  expect(with_.indexOf('front-cover')).toBeLessThan(with_.indexOf('skid-plate'));
+  expect(without.indexOf('skid-plate')).toBeLessThan(without.indexOf('front-cover'));
 });

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
-import { outstanding } from '@jade/core/job';
+import { traySlots } from '@jade/core/job';
 import { sayEvent, sayGroup, sayHold, sayQuestion } from '@jade/words/job';
-import { plural } from '@jade/words/units';
+import { inSentence, plural } from '@jade/words/units';
 import { useJob } from '../job/store.ts';
 
 /** What lies in the tray: pieces off, fasteners out, open questions, and the last lines of the log. */
@@ -18,17 +18,15 @@ const pieces = computed(() =>
     .map(([id, level]) => ({ id, level, name: job.names?.piece(id) ?? id })),
 );
 const slots = computed(() =>
-  Object.entries(job.state.tray).flatMap(([piece, groups]) =>
-    Object.entries(groups)
-      .filter(([, tally]) => outstanding(tally) > 0 || tally.dropped > 0)
-      .map(([group, tally]) => ({
-        key: `${piece}/${group}`,
-        piece: job.names?.piece(piece) ?? piece,
-        group: sayGroup(job.view?.profile.pieces.find((entry) => entry.id === piece)?.fasteners.find((entry) => entry.id === group)) ?? group,
-        out: outstanding(tally),
-        dropped: tally.dropped,
-      })),
-  ),
+  (job.context ? traySlots(job.context) : [])
+    .filter((slot) => slot.left > 0 || slot.dropped > 0)
+    .map((slot) => ({
+      key: `${slot.piece}/${slot.group}`,
+      piece: `${slot.slot > 0 ? `slot ${slot.slot}, ` : ''}${inSentence(job.names?.piece(slot.piece) ?? slot.piece)}`,
+      group: sayGroup(slot.fastener) ?? slot.group,
+      out: slot.left,
+      dropped: slot.dropped,
+    })),
 );
 const total = computed(() => slots.value.reduce((sum, slot) => sum + slot.out, 0));
 const questions = computed(() => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The tray emptying: a slot for each fastener group, full, part or empty. */
-export interface TraySlot {
+export interface DrawnSlot {
+  slot: number;
   key: string;
   piece: string;
   group: string;
@@ -12,8 +13,8 @@ export interface TraySlot {
   now: boolean;
 }
 
-defineProps<{ slots: TraySlot[]; label: string }>();
-const emit = defineEmits<{ dropped: [slot: TraySlot]; found: [slot: TraySlot] }>();
+defineProps<{ slots: DrawnSlot[]; label: string }>();
+const emit = defineEmits<{ dropped: [slot: DrawnSlot]; found: [slot: DrawnSlot] }>();
 </script>
 
 <template>
@@ -25,7 +26,7 @@ const emit = defineEmits<{ dropped: [slot: TraySlot]; found: [slot: TraySlot] }>
           >{{ slot.left }}<small>/{{ slot.out }}</small></span
         >
         <span class="what"
-          >{{ slot.fastener }}<small>{{ slot.name }}</small></span
+          >{{ slot.fastener }}<small>{{ slot.slot > 0 ? `slot ${slot.slot}, ` : '' }}{{ slot.name }}</small></span
         >
         <button v-if="slot.dropped > 0" type="button" class="act" @click="emit('found', slot)">{{ slot.dropped }} dropped: found</button>
         <button v-else-if="slot.left > 0" type="button" class="act" :aria-label="`${slot.fastener} of ${slot.name}: one dropped`" @click="emit('dropped', slot)">dropped</button>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
+import { lookAlikeGroups } from '@jade/core/access';
 import type { CloseStep } from '@jade/core/closing';
-import { outstanding, replacedPieces } from '@jade/core/job';
+import { outstanding, replacedPieces, traySlots } from '@jade/core/job';
 import { sayGroup } from '@jade/words/job';
 import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
+import BoltChoice from '../../design/drawings/BoltChoice.vue';
 import TrayDrawing from '../../design/drawings/TrayDrawing.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -26,28 +28,23 @@ function passedTest(gate: string): boolean {
 }
 
 const slots = computed(() =>
-  Object.entries(job.state.tray).flatMap(([id, groups]) =>
-    Object.entries(groups).map(([group, tally]) => {
-      const definition = context.value.profile.pieces.find((entry) => entry.id === id)?.fasteners.find((entry) => entry.id === group);
-      return {
-        key: `${id}/${group}`,
-        piece: id,
-        group,
-        name: names.value.piece(id),
-        fastener: sayGroup(definition) ?? group,
-        left: outstanding(tally),
-        out: tally.out,
-        dropped: tally.dropped,
-        now: id === current.value?.piece,
-      };
-    }),
-  ),
+  traySlots(context.value).map((slot) => ({
+    ...slot,
+    key: `${slot.piece}/${slot.group}`,
+    name: names.value.piece(slot.piece),
+    fastener: sayGroup(slot.fastener) ?? slot.group,
+    now: slot.piece === current.value?.piece,
+  })),
 );
 const left = computed(() => slots.value.reduce((sum, slot) => sum + slot.left, 0));
-const look = computed(() => {
-  const groups = current.value?.fasteners ?? [];
-  return groups.filter((group) => groups.some((other) => other !== group && other.drive === group.drive && other.size === group.size && other.lengthMm !== group.lengthMm));
-});
+/** Places at which a longer or shorter fastener of the same drive would go in too: each is asked for. */
+const asked = computed(() =>
+  lookAlikeGroups(current.value?.fasteners ?? []).flatMap((list) => list.map((group) => ({ group, lengthsMm: list.flatMap((entry) => entry.lengthMm ?? []) }))),
+);
+const answers = ref<Record<string, number>>({});
+watch(current, () => void (answers.value = {}));
+const wrong = computed(() => asked.value.filter(({ group }) => answers.value[group.id] !== undefined && answers.value[group.id] !== group.lengthMm));
+const unanswered = computed(() => asked.value.filter(({ group }) => answers.value[group.id] !== group.lengthMm));
 
 function close(step: CloseStep): void {
   const counts = step.fasteners.map((group) => {
@@ -90,7 +87,6 @@ function bag(where: string): void {
           <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'fit' } }">Go to Fit</router-link>
         </p>
         <CautionNote v-for="text in piece.cautions" :key="text" :text="text" />
-        <CautionNote v-if="look.length > 0" text="Look-alikes here: same drive, other length. Long and short ones go back by place." />
         <ul class="rows">
           <li v-for="group in current.fasteners" :key="group.id">
             <div class="grow">
@@ -100,10 +96,25 @@ function bag(where: string): void {
             <span>{{ group.tighten.torqueNm ? `${group.tighten.torqueNm} Nm (${group.tighten.source ?? 'no source'})` : `snug, ${group.tighten.snug ?? 'by hand'}` }}</span>
           </li>
         </ul>
+        <fieldset v-for="{ group, lengthsMm } in asked" :key="group.id" class="ask">
+          <legend>
+            Which length goes here: <strong>{{ group.place }}</strong>?
+          </legend>
+          <BoltChoice
+            :lengths-mm="lengthsMm"
+            :taken="answers[group.id]"
+            :label="`Length at ${group.place}`"
+            @pick="(lengthMm) => (answers = { ...answers, [group.id]: lengthMm })"
+          />
+          <p v-if="wrong.some((entry) => entry.group === group)" class="problem" role="alert">
+            Not that one: {{ group.place }} had {{ sayGroup(group) }}.
+            {{ (answers[group.id] ?? 0) > (group.lengthMm ?? 0) ? 'A longer one can come through what lies behind.' : 'A shorter one does not hold.' }}
+          </p>
+        </fieldset>
         <p v-for="sensor in current.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor">
           <strong>{{ names.sensor(sensor) }}</strong>: plug it in and close its second lock first.
         </p>
-        <button type="button" class="push main big" :disabled="waiting(current).length > 0" @click="close(current)">
+        <button type="button" class="push main big" :disabled="waiting(current).length > 0 || unanswered.length > 0" @click="close(current)">
           {{ current.to === 'fitted' ? 'It is back, all counted' : `It is ${current.to}` }}
         </button>
       </article>
@@ -148,6 +159,11 @@ function bag(where: string): void {
 
 .grow {
   justify-content: flex-start;
+}
+
+.ask {
+  display: grid;
+  gap: 7px;
 }
 
 .gate {
