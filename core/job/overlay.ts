@@ -1,7 +1,7 @@
 import { levelRank } from '../access/index.ts';
 import type { BoxMm, Piece, PieceLevel, VehicleProfile, Way } from '../vehicle/index.ts';
 import type { Accessory } from './events.ts';
-import { wayPlace, type JobState } from './state.ts';
+import type { JobState } from './state.ts';
 
 const EMPTY_BOX: BoxMm = { xMm: [0, 100], yMm: [-100, 100], zMm: [300, 400] };
 
@@ -30,18 +30,25 @@ function pieceOf(found: Accessory, profile: VehicleProfile): Piece {
 export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized'>): VehicleProfile {
   const accessories = Object.values(state.accessories);
   if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0) return profile;
-  const blocked = new Set(state.blocked.map((entry) => `${wayPlace(entry.place, entry.level)} ${entry.way}`));
-  const open = (place: string, ways: Way[]) => ways.filter((way) => !blocked.has(`${place} ${way.id}`));
+  const open = (place: string, level: PieceLevel['level'] | undefined, ways: Way[]) => ways.filter((way) => !isBlocked(state.blocked, place, level, way.id));
   const pieces = profile.pieces.map((piece): Piece => {
     const first = accessories.filter((found) => found.holds.includes(piece.id)).map((found) => ({ piece: found.accessory, level: 'off' as const }));
     const levels = piece.levels.map((level): PieceLevel => {
-      const ways = open(wayPlace(piece.id, level.level), level.ways).map((way) => ({ ...way, needs: [...way.needs, ...first] }));
+      const ways = open(piece.id, level.level, level.ways).map((way) => ({ ...way, needs: [...way.needs, ...first] }));
       return { ...level, openMin: level.openMin + seizedMin(state, piece, level) / level.people, ways };
     });
     return { ...piece, levels };
   });
-  const mounts = profile.mounts.map((mount) => ({ ...mount, reach: open(mount.id, mount.reach) }));
+  const mounts = profile.mounts.map((mount) => ({ ...mount, reach: open(mount.id, undefined, mount.reach) }));
   return { ...profile, pieces: [...pieces, ...accessories.map((found) => pieceOf(found, profile))], mounts };
+}
+
+/** Whether a way is blocked; one that is blocked to a level is so to every higher level that goes by the same way. */
+function isBlocked(blocked: JobState['blocked'], place: string, level: PieceLevel['level'] | undefined, way: string): boolean {
+  return blocked.some(
+    (entry) =>
+      entry.place === place && entry.way === way && (entry.level === undefined || level === undefined ? entry.level === level : levelRank(level) >= levelRank(entry.level)),
+  );
 }
 
 /** Person-minutes that seized bolts add up to a level. */

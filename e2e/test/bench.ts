@@ -72,7 +72,7 @@ export async function openBench(browser: Browser, address: string, person: strin
 
 /** Waits until nothing is left to send. */
 export async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(() => !document.querySelector('.away'));
+  await page.waitForFunction(() => !document.querySelector('span.away'));
 }
 
 /** The demo shop and a browser for the tests of one file, opened before them and closed after. */

@@ -109,7 +109,9 @@ export const useJob = defineStore('job', () => {
     const done = new Set(state.value.moves.map((move) => `${move.piece}/${move.level}`));
     const change = planChange(before, after, done);
     const last = log.value.at(-1);
-    changed.value = change && last ? { change, because: sayEvent(last, names.value) } : undefined;
+    const undone = last?.type === 'undone' ? log.value.find((event) => event.id === last.payload.event) : undefined;
+    const because = undone ? `taken back: ${sayEvent(undone, names.value)}` : last && sayEvent(last, names.value);
+    changed.value = change && because ? { change, because } : undefined;
   }
 
   /** Takes the best way in found so far. */

@@ -21,13 +21,19 @@ export function sayPreparation(preparation: Preparation, names: Names, lockOf: (
 }
 
 const difference = (value: number) => (value < 0 ? `${personMinutes(-value)} less` : value === 0 ? 'the same' : `${personMinutes(value)} more`);
-const list = (pieces: readonly string[], names: Names) => pieces.map((piece) => inSentence(names.piece(piece))).join(', ');
+/** Names that are said before the rest is only counted. */
+const MOST_NAMED = 4;
+/** The first few of a list, and how many more. */
+function few(texts: readonly string[]): string {
+  return texts.length > MOST_NAMED + 1 ? `${texts.slice(0, MOST_NAMED).join(', ')} and ${texts.length - MOST_NAMED} more` : texts.join(', ');
+}
 
 /** Another way, with its price and what it would open and leave shut. */
 export function sayAlternative(alternative: Alternative, names: Names): { way: string; price: string; pieces: string } {
   const { place, level, way, extraMin, opens, spares } = alternative;
-  const further = opens.map((entry) => `${inSentence(names.piece(entry.piece))} ${entry.level}`).join(', ');
-  const parts = [...(opens.length > 0 ? [`also ${further}`] : []), ...(spares.length > 0 ? [`leaves ${list(spares, names)} shut`] : [])];
+  const further = few(opens.map((entry) => `${inSentence(names.piece(entry.piece))} ${entry.level}`));
+  const shut = few(spares.map((piece) => inSentence(names.piece(piece))));
+  const parts = [...(opens.length > 0 ? [`also ${further}`] : []), ...(spares.length > 0 ? [`leaves ${shut} shut`] : [])];
   return { way: `${names.place(place)}${level ? ` ${level}` : ''}: ${sayWay(way)}`, price: difference(extraMin), pieces: parts.join('; ') };
 }
 

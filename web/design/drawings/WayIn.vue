@@ -38,8 +38,8 @@ const said = (bar: WayBar) => `${bar.name}, ${figure(bar)} min, ${STATES[bar.sta
         @click="emit('pick', bar.piece)"
         @keydown.enter.prevent="emit('pick', bar.piece)"
       >
-        <rect class="tap" :x="bar.x - 4" :y="bar.y - 2" :width="drawing.layerWidth - 4" height="38" />
-        <text :x="bar.x" :y="bar.y + 13">{{ short(bar.name, drawing.layerWidth - 6) }}</text>
+        <rect class="tap" :x="bar.x - 4" :y="bar.y - 2" :width="drawing.layerWidth - 4" height="30" />
+        <text :x="bar.x" :y="bar.y + 11">{{ short(bar.name, drawing.layerWidth - 6) }}</text>
         <rect class="length" :x="bar.x" :y="bar.y + BAR_LINE - (bar.people > 1 ? 7 : 4)" :width="bar.width" :height="bar.people > 1 ? 14 : 8" />
         <path v-if="bar.people > 1" class="split" :d="`M${bar.x} ${bar.y + BAR_LINE}h${bar.width}`" />
         <text class="minutes" :x="bar.x + bar.width + (bar.shared > 1 ? 8 : 5)" :y="bar.y + BAR_LINE + 4">{{ figure(bar) }}</text>

@@ -34,12 +34,12 @@ export interface WayDrawing {
 }
 
 /** Height of a bar with its name above it. */
-export const BAR_HEIGHT = 34;
+export const BAR_HEIGHT = 27;
 /** Where the bar itself lies below its top. */
-export const BAR_LINE = 25;
+export const BAR_LINE = 20;
 export const TARGET_WIDTH = 134;
-const TOP = 34;
-const ROW = 39;
+const TOP = 30;
+const ROW = 32;
 const LEFT = 10;
 const NARROWEST = 112;
 const WIDEST = 210;

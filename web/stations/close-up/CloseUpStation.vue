@@ -3,9 +3,11 @@ import { computed, ref, watch } from 'vue';
 import { lookAlikeGroups } from '@jade/core/access';
 import type { CloseStep } from '@jade/core/closing';
 import { outstanding, replacedPieces, traySlots } from '@jade/core/job';
+import type { FastenerGroup } from '@jade/core/vehicle';
 import { sayGroup } from '@jade/words/job';
 import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
+import CountEntry from '../../design/CountEntry.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import BoltChoice from '../../design/drawings/BoltChoice.vue';
@@ -42,16 +44,24 @@ const asked = computed(() =>
   lookAlikeGroups(current.value?.fasteners ?? []).flatMap((list) => list.map((group) => ({ group, lengthsMm: list.flatMap((entry) => entry.lengthMm ?? []) }))),
 );
 const answers = ref<Record<string, number>>({});
-watch(current, () => void (answers.value = {}));
+watch(current, () => {
+  answers.value = {};
+  counted.value = {};
+});
 const wrong = computed(() => asked.value.filter(({ group }) => answers.value[group.id] !== undefined && answers.value[group.id] !== group.lengthMm));
 const unanswered = computed(() => asked.value.filter(({ group }) => answers.value[group.id] !== group.lengthMm));
 
+/** Fasteners of a group that lie ready for the step: what came out, less what broke. */
+function readyOf(group: FastenerGroup): number {
+  const tally = job.state.tray[current.value?.piece ?? '']?.[group.id];
+  return tally ? outstanding(tally) : group.count;
+}
+const counted = ref<Record<string, number>>({});
+const countOf = (group: FastenerGroup) => counted.value[group.id] ?? readyOf(group);
+const short = computed(() => (current.value?.fasteners ?? []).filter((group) => countOf(group) < readyOf(group)));
+
 function close(step: CloseStep): void {
-  const counts = step.fasteners.map((group) => {
-    const tally = job.state.tray[step.piece]?.[group.id];
-    return { group: group.id, count: tally ? outstanding(tally) : group.count };
-  });
-  void job.record('piece.moved', { piece: step.piece, level: step.to, fasteners: counts });
+  void job.record('piece.moved', { piece: step.piece, level: step.to, fasteners: step.fasteners.map((group) => ({ group: group.id, count: countOf(group) })) });
   if (step.to === 'fitted') for (const sensor of step.sensors) if (job.state.unplugged.includes(sensor)) void job.record('sensor.reconnected', { sensor });
   picked.value = undefined;
 }
@@ -93,6 +103,7 @@ function bag(where: string): void {
               <strong>{{ group.count }} × {{ sayGroup(group) }}</strong>
               <p class="soft">{{ group.place }}{{ group.singleUse ? ' · take new ones' : '' }}</p>
             </div>
+            <CountEntry :label="sayGroup(group) ?? group.id" :count="countOf(group)" :most="readyOf(group)" @counted="(count) => (counted = { ...counted, [group.id]: count })" />
             <span>{{ group.tighten.torqueNm ? `${group.tighten.torqueNm} Nm (${group.tighten.source ?? 'no source'})` : `snug, ${group.tighten.snug ?? 'by hand'}` }}</span>
           </li>
         </ul>
@@ -114,8 +125,17 @@ function bag(where: string): void {
         <p v-for="sensor in current.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor">
           <strong>{{ names.sensor(sensor) }}</strong>: plug it in and close its second lock first.
         </p>
+        <p v-if="short.length > 0" class="problem">
+          {{
+            plural(
+              short.reduce((sum, group) => sum + readyOf(group) - countOf(group), 0),
+              'fastener',
+            )
+          }}
+          not back: it stays in the tray and holds the job at hand over.
+        </p>
         <button type="button" class="push main big" :disabled="waiting(current).length > 0 || unanswered.length > 0" @click="close(current)">
-          {{ current.to === 'fitted' ? 'It is back, all counted' : `It is ${current.to}` }}
+          {{ current.to !== 'fitted' ? `It is ${current.to}` : short.length > 0 ? 'It is back, not all of them' : 'It is back, all counted' }}
         </button>
       </article>
       <EmptyNote v-else-if="slots.length > 0" kind="empty">{{

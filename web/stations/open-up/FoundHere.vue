@@ -89,7 +89,7 @@ function record(): void {
           <v-select v-model="drive" label="Its fasteners" :items="[...DRIVES]" />
           <v-text-field v-model="size" label="Size" variant="outlined" hide-details />
           <v-text-field v-model="count" label="How many" type="number" min="0" max="200" variant="outlined" hide-details />
-          <v-text-field v-model="openMin" label="Minutes to take it off" type="number" min="0.1" max="600" step="0.5" variant="outlined" hide-details />
+          <v-text-field v-model="openMin" label="Minutes to take it off" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
           <v-text-field v-model="people" label="People" type="number" min="1" max="6" variant="outlined" hide-details />
         </div>
       </template>

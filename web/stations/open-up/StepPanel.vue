@@ -5,7 +5,7 @@ import { sayPreparation } from '@jade/words/access';
 import { sayGroup } from '@jade/words/job';
 import { inSentence, minutes } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
-import TapeLabel from '../../design/TapeLabel.vue';
+import CountEntry from '../../design/CountEntry.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
@@ -18,10 +18,6 @@ const way = computed(() => piece.value?.levels.find((level) => level.level === p
 const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fasteners.map((group) => [group.id, group.count])));
 const missing = computed(() => props.step.needs.filter((need) => (job.state.pieces[need.piece] ?? 'fitted') === 'fitted').map((need) => inSentence(names.value.piece(need.piece))));
 const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
-
-function change(group: string, by: number): void {
-  counts.value = { ...counts.value, [group]: Math.max(0, (counts.value[group] ?? 0) + by) };
-}
 
 function finish(): void {
   emit(
@@ -61,12 +57,9 @@ function broken(group: string): void {
           <strong>{{ group.count }} × {{ sayGroup(group) }}</strong>
           <p class="soft">{{ group.place }} · {{ group.release }}{{ group.singleUse ? ' · once only, take a new one' : '' }}</p>
         </div>
-        <div class="counter">
-          <button type="button" class="push small" :aria-label="`One ${sayGroup(group)} less`" @click="change(group.id, -1)">−</button>
-          <TapeLabel>{{ counts[group.id] }}</TapeLabel>
-          <button type="button" class="push small" :aria-label="`One ${sayGroup(group)} more`" @click="change(group.id, 1)">+</button>
+        <CountEntry :label="sayGroup(group) ?? group.id" :count="counts[group.id] ?? 0" @counted="(count) => (counts = { ...counts, [group.id]: count })">
           <button type="button" class="push small plain" @click="broken(group.id)">broke</button>
-        </div>
+        </CountEntry>
       </li>
       <li v-if="step.fasteners.length === 0" class="soft">No fasteners.</li>
     </ul>
@@ -118,17 +111,6 @@ header {
   border-left: 4px solid var(--line-strong);
 }
 
-.counter {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-}
-
-.counter .push {
-  min-width: 44px;
-  padding: 0 8px;
-}
-
 .big {
   min-height: 56px;
   font-size: 17px;
@@ -147,7 +129,7 @@ header {
   font-size: 22px;
 }
 
-.floor .counter .push {
+.floor :deep(.counter .push) {
   min-height: 56px;
   min-width: 56px;
 }
