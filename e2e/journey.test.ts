@@ -137,10 +137,21 @@ class Walk {
       await this.page.getByText('Everything is back and the tray is empty.').or(back).first().waitFor();
       if (await this.page.getByText('Everything is back and the tray is empty.').isVisible()) return;
       const heading = await this.page.getByRole('article').getByRole('heading').textContent();
+      await this.tellLengths();
       await this.press(back);
       await this.page.waitForFunction((before) => document.querySelector('article h2')?.textContent !== before, heading);
     }
     throw new Error('closing did not come to an end');
+  }
+
+  /** Answers which length goes where: tries the lengths until the place is content. */
+  private async tellLengths(): Promise<void> {
+    for (const field of await this.page.locator('fieldset.ask').all()) {
+      for (const length of await field.getByRole('radio').all()) {
+        await this.press(length);
+        if ((await field.getByRole('alert').count()) === 0) break;
+      }
+    }
   }
 
   async senseAndAim(): Promise<void> {

@@ -122,6 +122,7 @@ export class KitTest implements PlainTest {
   @Slug() lamp!: string;
   @Flag() gate!: boolean;
   @Optional() @Text(240) caution?: string;
+  @Optional() @Slugs(40) after?: string[];
 }
 
 export class MountedLamp {

@@ -250,6 +250,7 @@ export class MountPosition implements PlainMount {
   @Optional() @Part(() => Opening) opening?: Opening;
   @Each(() => Way, 12) reach!: Way[];
   @Optional() @Slugs(40) adjusterBehind?: string[];
+  @Optional() @Slugs(40) aimAfter?: string[];
 }
 
 export class LampFunction implements PlainFunction {

@@ -18,7 +18,7 @@ interface Open {
 }
 
 /** Search nodes between two reports. */
-const REPORT_EVERY = 64;
+const REPORT_EVERY = 4;
 
 /**
  * The cheapest support of the goal, by depth-first branch and bound on the arcs of the smallest landmark cut: first with the arc

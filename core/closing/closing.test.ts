@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
-import type { Level, LevelNeed, Piece, Side } from '../vehicle/index.ts';
+import type { Level, LevelNeed, Piece, Side, VehicleProfile } from '../vehicle/index.ts';
 import { planClosing, type MadeMove } from './index.ts';
 
 const SET_UP = { side: 50, zone: 30, tool: 20, helper: 100 };
@@ -117,4 +117,51 @@ test('whatever was opened in order, the closing never puts a piece back before w
     }),
     { numRuns: 200, seed: 9 },
   );
+});
+
+describe('gates that can only run when something is back', () => {
+  const piece = (id: string, needs: string[] = []) =>
+    barePiece(id, {
+      levels: [{ level: 'off', openMin: 2, closeMin: 2, people: 1, ways: [{ id: 'w', needs: needs.map((need) => ({ piece: need, level: 'off' as const })), extraMin: 0 }] }],
+    });
+  const move = (id: string, needs: string[] = []) => ({
+    piece: id,
+    from: 'fitted' as const,
+    level: 'off' as const,
+    needs: needs.map((need) => ({ piece: need, level: 'off' as const })),
+  });
+  const setUp = { side: 50, zone: 30, tool: 20, helper: 100 };
+  const aim = { test: 'aim:kit/lamp', coveredBy: ['liner'], after: ['skin'] };
+  const close = (profile: VehicleProfile, moves: ReturnType<typeof move>[], gate = aim) => planClosing(profile, {}, moves, [], [gate], setUp);
+
+  test('the liner that hides the adjuster waits until the skin that carries the lamp is back and aimed', () => {
+    const profile = bareProfile({ pieces: [piece('liner'), piece('skin')] });
+    const plan = close(profile, [move('skin'), move('liner')]);
+    expect(plan.problems).toEqual([]);
+    expect(plan.steps.map((step) => [step.piece, step.gates])).toEqual([
+      ['skin', []],
+      ['liner', ['aim:kit/lamp']],
+    ]);
+  });
+
+  test('where the skin can only go back after the liner the aim cannot come first: it is named with what is left to do', () => {
+    const profile = bareProfile({ pieces: [piece('liner', ['skin']), piece('skin')] });
+    const plan = close(profile, [move('skin'), move('liner', ['skin'])]);
+    expect(plan.problems).toEqual([{ code: 'gate-cannot-run', test: 'aim:kit/lamp', pieces: ['liner'], offers: ['aim after closing'] }]);
+    expect(plan.steps.map((step) => [step.piece, step.gates])).toEqual([
+      ['liner', []],
+      ['skin', []],
+    ]);
+  });
+
+  test('a lamp carried by the very skin that covers it can be tested with the skin hung, where it hangs', () => {
+    const hung = barePiece('skin', { levels: [{ level: 'hung', openMin: 2, closeMin: 2, people: 1, ways: [{ id: 'w', needs: [], extraMin: 0 }] }] });
+    const plan = close(bareProfile({ pieces: [hung] }), [{ ...move('skin'), level: 'hung' as never }], { test: 'kit/lights', coveredBy: ['skin'], after: ['skin'] });
+    expect(plan.problems).toEqual([{ code: 'gate-cannot-run', test: 'kit/lights', pieces: ['skin'], offers: ['test with the piece hung', 'test after closing'] }]);
+  });
+
+  test('pieces that are not open do not hold a gate back', () => {
+    const profile = bareProfile({ pieces: [piece('liner'), piece('skin')] });
+    expect(close(profile, [move('liner')])).toMatchObject({ problems: [], steps: [{ piece: 'liner', gates: ['aim:kit/lamp'] }] });
+  });
 });

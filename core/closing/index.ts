@@ -26,12 +26,20 @@ export interface CloseStep {
   gates: string[];
 }
 
-export type CloseTrouble = { code: 'refit-contradiction'; pieces: string[] };
+/** What is left where a test cannot run before what covers it goes back. */
+export type GateOffer = 'test with the piece hung' | 'aim after closing' | 'test after closing';
+
+export type CloseTrouble = { code: 'refit-contradiction'; pieces: string[] } | { code: 'gate-cannot-run'; test: string; pieces: string[]; offers: GateOffer[] };
+
+/** Gates that are an aim begin so, followed by kit and lamp. */
+export const AIM_GATE = 'aim:';
 
 /** A test with the pieces that hide what it proves once they are back. */
 export interface Gate {
   test: string;
   coveredBy: string[];
+  /** Pieces that must be back before it can run. */
+  after?: string[];
 }
 
 export interface ClosePlan {
@@ -43,7 +51,8 @@ export interface ClosePlan {
 /**
  * The order of putting back: every move has its undoing, a move made through something is undone before that something moves
  * back, and the refit rules that hold on this vehicle are kept. Where the rules contradict that order, the pieces concerned are
- * named and the rest is ordered without the rules. Pieces that the kit replaces stay off.
+ * named and the rest is ordered without the rules. A gate that can only run when pieces are back keeps those before what covers it;
+ * where no order does, that gate is named with what is left to do. Pieces that the kit replaces stay off.
  */
 export function planClosing(profile: VehicleProfile, facts: FactValues, moves: readonly MadeMove[], replaced: readonly string[], gates: readonly Gate[], setUp: SetUp): ClosePlan {
   const undone = moves.filter((move) => !replaced.includes(move.piece));
@@ -55,12 +64,25 @@ export function planClosing(profile: VehicleProfile, facts: FactValues, moves: r
     const start = lowest(undone, rule.then);
     if (last !== undefined && start !== undefined) withRules[start]?.push(last);
   }
-  const steps = undone.map((move) => closeStep(profile, move, gates));
+  const problems: CloseTrouble[] = [];
+  const cannotRun = new Set<string>();
+  for (const gate of gates) {
+    const pieces = holdGate(gate, undone, withRules);
+    if (pieces.length === 0) continue;
+    cannotRun.add(gate.test);
+    problems.push({ code: 'gate-cannot-run', test: gate.test, pieces, offers: offersFor(gate, profile) });
+  }
+  const steps = undone.map((move) =>
+    closeStep(
+      profile,
+      move,
+      gates.filter((gate) => !cannotRun.has(gate.test)),
+    ),
+  );
   const ordered = sequence(
     steps.map((step, index) => ({ ...step, before: withRules[index] ?? [] })),
     setUp,
   );
-  const problems: CloseTrouble[] = [];
   let order = ordered.order;
   if (ordered.leftOver.length > 0) {
     problems.push({ code: 'refit-contradiction', pieces: cycleAmong(ordered.leftOver, withRules).map((index) => undone[index]?.piece ?? '') });
@@ -71,6 +93,43 @@ export function planClosing(profile: VehicleProfile, facts: FactValues, moves: r
   }
   const placed = order.flatMap((index) => steps[index] ?? []);
   return { steps: placed, personMin: placed.reduce((sum, step) => sum + step.minutes * step.people, 0), problems };
+}
+
+/**
+ * Makes what covers a gate wait for the pieces that must be back before it runs. Where that goes round in a circle nothing is changed.
+ * @returns the pieces that cannot wait, empty where the gate can run
+ */
+function holdGate(gate: Gate, undone: readonly MadeMove[], before: number[][]): string[] {
+  const first = (gate.after ?? []).flatMap((piece) => lowest(undone, piece) ?? []);
+  if (first.length === 0) return [];
+  const covering = gate.coveredBy.filter((piece) => lowest(undone, piece) !== undefined);
+  const both = covering.filter((piece) => gate.after?.includes(piece));
+  if (both.length > 0) return both;
+  const tried = before.map((list) => [...list]);
+  for (const piece of covering) tried[lowest(undone, piece) ?? 0]?.push(...first);
+  const stuck = inCircle(tried);
+  if (stuck.length > 0 && inCircle(before).length === 0) return covering.filter((piece) => stuck.includes(lowest(undone, piece) ?? -1));
+  if (stuck.length === 0) tried.forEach((list, index) => (before[index] = list));
+  return [];
+}
+
+/** Indexes that never become free because they wait for each other. */
+function inCircle(before: readonly (readonly number[])[]): number[] {
+  const done = new Set<number>();
+  for (let grew = true; grew;) {
+    grew = false;
+    before.forEach((list, index) => {
+      if (done.has(index) || !list.every((earlier) => done.has(earlier))) return;
+      done.add(index);
+      grew = true;
+    });
+  }
+  return before.map((_, index) => index).filter((index) => !done.has(index));
+}
+
+function offersFor(gate: Gate, profile: VehicleProfile): GateOffer[] {
+  const hangs = gate.coveredBy.some((piece) => profile.pieces.find((entry) => entry.id === piece)?.levels.some((level) => level.level === 'hung'));
+  return [...(hangs ? ['test with the piece hung' as const] : []), gate.test.startsWith(AIM_GATE) ? 'aim after closing' : 'test after closing'];
 }
 
 /** For every undoing the indexes of those that must come earlier: the opening precedence turned round. */

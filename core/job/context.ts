@@ -1,5 +1,5 @@
 import { levelRank, planAccess, setUpOf, type AccessPlan, type AccessRequest, type FurtherKit } from '../access/index.ts';
-import { planClosing, type ClosePlan, type Gate, type MadeMove } from '../closing/index.ts';
+import { AIM_GATE, planClosing, type ClosePlan, type Gate, type MadeMove } from '../closing/index.ts';
 import { checkContents, type GatherCheck } from '../gather/index.ts';
 import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
@@ -141,19 +141,39 @@ export function everyOpeningMove(context: JobContext, plan: AccessPlan | undefin
   return [...made, ...planned];
 }
 
-/** Tests that are gates, with the pieces whose refitting would cover what each proves. */
+/** Whether a gate is behind the job: its test has passed, or its lamp is aimed and in, aimed by others, or let go by a named exception. */
+export function gatePassed(context: JobContext, gate: string): boolean {
+  const { state } = context;
+  if (gate.startsWith(AIM_GATE)) {
+    const lamp = gate.slice(AIM_GATE.length);
+    return state.aims[lamp]?.after !== undefined || state.aimByOthers[lamp] !== undefined || state.exceptions[gate] !== undefined;
+  }
+  const [kit = '', test = ''] = gate.split('/');
+  return state.tests[kit]?.[test] === true;
+}
+
+/** Aims that must come before a piece hides the adjuster. */
+function aimGates(context: JobContext, opened: ReadonlyMap<string, number>): Gate[] {
+  return lampsToAim(context).flatMap(({ kit, lamp, mount }) => {
+    const hides = (mount.adjusterBehind ?? []).filter((piece) => (opened.get(piece) ?? 0) > 0);
+    return hides.length > 0 ? [{ test: `${AIM_GATE}${kit.slug}/${lamp.id}`, coveredBy: hides, after: (mount.aimAfter ?? []).filter((piece) => (opened.get(piece) ?? 0) > 0) }] : [];
+  });
+}
+
+/** Tests and aims that are gates, with the pieces whose refitting would cover what each proves. */
 export function gatesOf(context: JobContext, moves: readonly MadeMove[]): Gate[] {
   const pieceOpen = new Map(moves.map((move) => [move.piece, levelRank(move.level)]));
-  return kitsOnVehicle(context).flatMap(({ kit, fitment }) =>
+  const tests = kitsOnVehicle(context).flatMap(({ kit, fitment }) =>
     (fitment?.tests ?? [])
       .filter((test) => test.gate)
       .map((test) => {
         const mountId = fitment?.mounts.find((place) => place.lamp === test.lamp)?.mount;
         const mount = context.profile.mounts.find((candidate) => candidate.id === mountId);
         const way = mount?.reach.map((candidate) => presentWay(context, candidate)).find((candidate) => holdsBy(candidate, (piece) => pieceOpen.get(piece) ?? 0));
-        return { test: `${kit.slug}/${test.id}`, coveredBy: way ? supports(way.needs, moves) : [] };
+        return { test: `${kit.slug}/${test.id}`, coveredBy: way ? supports(way.needs, moves) : [], ...(test.after ? { after: test.after } : {}) };
       }),
   );
+  return [...tests, ...aimGates(context, pieceOpen)];
 }
 
 /** Pieces that must be open for these needs, and for what those rest on in turn. */

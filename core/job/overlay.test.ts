@@ -1,4 +1,4 @@
-import { planOpening, planClosingOf, jobContext, onThisVehicle, partsToOrder, planKey, standingOf, furtherKits, type JobContext } from './index.ts';
+import { gatePassed, planOpening, planClosingOf, jobContext, onThisVehicle, partsToOrder, planKey, standingOf, furtherKits, type JobContext } from './index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
 import type { Accessory } from './index.ts';
 
@@ -97,4 +97,23 @@ test('kits of the library that also go on this vehicle are offered, those ruled 
   const never = { ...PAIR, slug: 'never', fitments: PAIR.fitments.map((fitment) => ({ ...fitment, years: { from: 1990, to: 1991 } })) };
   const elsewhere = { ...PAIR, slug: 'elsewhere', fitments: PAIR.fitments.map((fitment) => ({ ...fitment, vehicle: 'x' })) };
   expect(furtherKits(contextOf(openedLog()), [PAIR, other, never, elsewhere])).toEqual([{ kit: 'other', mounts: ['place'], replaces: ['old-lamp'] }]);
+});
+
+test('an adjuster behind the grille makes aiming a gate before the grille goes back; measured, by others or named it is behind', () => {
+  const profile = { ...VAN, mounts: VAN.mounts.map((mount) => ({ ...mount, adjusterBehind: ['grille'] })) };
+  const log = openedLog();
+  const context = () => jobContext(log.state, { profile, kits: [PAIR], rules: RULES, year: 2022 });
+  const gates = () => planClosingOf(context(), undefined).steps.find((step) => step.piece === 'grille')?.gates;
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'front', fasteners: [] });
+  expect(gates()).toEqual(['test-kit/lights', 'aim:test-kit/lamp']);
+  expect(gatePassed(context(), 'aim:test-kit/lamp')).toBe(false);
+  log.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [] });
+  const codes = () =>
+    standingOf(context(), planOpening(context()))
+      .stations.find((entry) => entry.station === 'close-up')
+      ?.holds.map((hold) => hold.code);
+  expect(codes()).toEqual(expect.arrayContaining(['covered-untested', 'covered-unaimed']));
+  log.add('aim.by-others', { lamp: 'test-kit/lamp', by: 'test lane' });
+  expect(gatePassed(context(), 'aim:test-kit/lamp')).toBe(true);
+  expect(codes()).not.toContain('covered-unaimed');
 });

@@ -1,7 +1,22 @@
+import { AIM_GATE } from '../closing/index.ts';
 import { levelRank, type AccessPlan } from '../access/index.ts';
 import { sensorEffects } from '../sensing/index.ts';
 import { lampAims } from './aim.ts';
-import { contentChecks, fitStepsOf, functionsOf, gatesOf, kitsOnVehicle, openingDone, everyOpeningMove, replacedPieces, testsOf, verdicts, type JobContext } from './context.ts';
+import {
+  contentChecks,
+  fitStepsOf,
+  functionsOf,
+  gatePassed,
+  gatesOf,
+  kitsOnVehicle,
+  openingDone,
+  everyOpeningMove,
+  planClosingOf,
+  replacedPieces,
+  testsOf,
+  verdicts,
+  type JobContext,
+} from './context.ts';
 import type { BaselineResult } from './events.ts';
 import { factValues, outstanding } from './state.ts';
 import { circuitLoads, wireJoints } from './wire.ts';
@@ -48,6 +63,7 @@ export type HoldCode =
   | 'test-failed'
   | 'test-missing'
   | 'covered-untested'
+  | 'covered-unaimed'
   | 'piece-open'
   | 'fasteners-out'
   | 'fastener-dropped'
@@ -199,11 +215,14 @@ function closeUp(context: JobContext, plan: AccessPlan | undefined): Asked[] {
   const { state } = context;
   const asked: Asked[] = [];
   const replaced = replacedPieces(context);
+  const unrunnable = new Set(planClosingOf(context, plan).problems.flatMap((problem) => (problem.code === 'gate-cannot-run' ? [problem.test] : [])));
   for (const gate of gatesOf(context, everyOpeningMove(context, plan))) {
-    const [kit = '', test = ''] = gate.test.split('/');
-    if (state.tests[kit]?.[test]) continue;
+    if (gatePassed(context, gate.test) || unrunnable.has(gate.test)) continue;
+    const [kit = '', test = ''] = gate.test.replace(AIM_GATE, '').split('/');
     const covered = Object.entries(state.reached).find(([piece]) => (state.pieces[piece] ?? 'fitted') === 'fitted' && gate.coveredBy.includes(piece));
-    if (covered) asked.push(block('covered-untested', { kit, test, piece: covered[0] }));
+    if (!covered) continue;
+    const data = { kit, test, piece: covered[0] };
+    asked.push(gate.test.startsWith(AIM_GATE) ? block('covered-unaimed', data, gate.test) : block('covered-untested', data));
   }
   for (const [piece, level] of Object.entries(state.pieces)) {
     if (level !== 'fitted' && !replaced.includes(piece)) asked.push(todo('piece-open', { piece, level }));

@@ -65,6 +65,9 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
     step.needs.forEach((need, place) => faults.push(...unknownId(need.piece, pieces, `${path}.fitSteps[${index}].needs[${place}].piece`, 'piece')));
     faults.push(...checkCondition(step.when, facts, `${path}.fitSteps[${index}].when`));
   });
-  fitment.tests.forEach((test, index) => faults.push(...unknownId(test.lamp, lamps, `${path}.tests[${index}].lamp`, 'lamp')));
+  fitment.tests.forEach((test, index) => {
+    faults.push(...unknownId(test.lamp, lamps, `${path}.tests[${index}].lamp`, 'lamp'));
+    (test.after ?? []).forEach((piece, place) => faults.push(...unknownId(piece, pieces, `${path}.tests[${index}].after[${place}]`, 'piece')));
+  });
   return faults;
 }

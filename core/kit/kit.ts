@@ -97,6 +97,8 @@ export interface KitTest {
   lamp: string;
   gate: boolean;
   caution?: string;
+  /** Pieces of the vehicle that must be back before it can run. */
+  after?: string[];
 }
 
 export interface Fitment {

@@ -53,9 +53,9 @@ export function checkPieces(list: readonly Piece[], mounts: readonly MountPositi
   const faults = list.flatMap((piece, index) => [...checkPiece(piece, pieces, `pieces[${index}]`), ...checkCondition(piece.when, choices, `pieces[${index}].when`)]);
   mounts.forEach((mount, index) => {
     mount.reach.forEach((way, place) => faults.push(...checkNeeds(way, pieces, `mounts[${index}].reach[${place}]`)));
-    (mount.adjusterBehind ?? []).forEach((piece, place) => {
-      faults.push(...unknownId(piece, new Set(pieces.keys()), `mounts[${index}].adjusterBehind[${place}]`, 'piece'));
-    });
+    for (const list of ['adjusterBehind', 'aimAfter'] as const) {
+      (mount[list] ?? []).forEach((piece, place) => faults.push(...unknownId(piece, new Set(pieces.keys()), `mounts[${index}].${list}[${place}]`, 'piece')));
+    }
   });
   return faults;
 }

@@ -231,6 +231,8 @@ export interface MountPosition {
   reach: Way[];
   /** Pieces that hide the aim adjuster once they are back. */
   adjusterBehind?: string[];
+  /** Pieces that must be back before the lamp can be aimed. */
+  aimAfter?: string[];
 }
 
 /** A factory lamp function, tried at check in and again at hand over. */

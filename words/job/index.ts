@@ -1,3 +1,4 @@
+import type { CloseTrouble } from '@jade/core/closing';
 import type { EventType, Hold, HoldCode, JobContext, LoggedEvent, OpenQuestion, Payloads, Station, StationState } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
 import { amount, inSentence, percent, plural } from '@jade/words/units';
@@ -136,6 +137,7 @@ const HOLDS: Record<HoldCode, Say> = {
   'test-failed': ({ kit, test }, names) => `Test failed: ${names.test(text(kit), text(test))}`,
   'test-missing': ({ kit, test }, names) => `Test: ${names.test(text(kit), text(test))}`,
   'covered-untested': ({ kit, test, piece }, names) => `${names.piece(text(piece))} went back before “${names.test(text(kit), text(test))}” had passed`,
+  'covered-unaimed': ({ kit, test, piece }, names) => `${names.piece(text(piece))} hides the adjuster of ${inSentence(names.lamp(text(kit), text(test)))}, which is not aimed`,
   'piece-open': ({ piece, level }, names) => `${names.piece(text(piece))} is still ${level}`,
   'fasteners-out': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} still in the tray`,
   'fastener-dropped': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} dropped and not found`,
@@ -227,6 +229,19 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
 
 /** What is done to the fasteners of a step in each pass. */
 export const PASS_WORDS: Record<Pass, string> = { start: 'all started', align: 'aligned', tighten: 'tightened' };
+
+/** What a gate is called: a test, or the aim of a lamp. */
+export function sayGate(gate: string, names: Names): string {
+  const [kit = '', id = ''] = gate.replace(/^aim:/, '').split('/');
+  return gate.startsWith('aim:') ? `aim ${inSentence(names.lamp(kit, id))}` : names.test(kit, id);
+}
+
+/** What does not go in closing, and what is left to do. */
+export function sayCloseTrouble(trouble: CloseTrouble, names: Names): string {
+  const pieces = trouble.pieces.map(names.piece).join(', then ');
+  if (trouble.code === 'refit-contradiction') return `The refit rules contradict each other: ${pieces}. The order below keeps without them; decide at the vehicle.`;
+  return `“${sayGate(trouble.test, names)}” cannot come before ${trouble.pieces.map((piece) => inSentence(names.piece(piece))).join(' and ')} in any order. What is left: ${trouble.offers.join(', or ')}.`;
+}
 
 /** One line of the log in words. */
 export function sayEvent(event: LoggedEvent, names: Names): string {

@@ -2,9 +2,9 @@
 import { computed, ref, watch } from 'vue';
 import { lookAlikeGroups } from '@jade/core/access';
 import type { CloseStep } from '@jade/core/closing';
-import { outstanding, replacedPieces, traySlots } from '@jade/core/job';
+import { gatePassed, outstanding, replacedPieces, traySlots } from '@jade/core/job';
 import type { FastenerGroup } from '@jade/core/vehicle';
-import { sayGroup } from '@jade/words/job';
+import { sayCloseTrouble, sayGate, sayGroup } from '@jade/words/job';
 import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CountEntry from '../../design/CountEntry.vue';
@@ -21,13 +21,8 @@ const bagging = ref<string>();
 const steps = computed(() => (job.closing?.steps ?? []).filter((step) => job.state.moves.some((move) => move.piece === step.piece && move.level === step.from)));
 const current = computed(() => steps.value.find((step) => step.piece === picked.value) ?? steps.value[0]);
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === current.value?.piece));
-const waiting = (step: CloseStep) => step.gates.filter((gate) => !passedTest(gate));
+const waiting = (step: CloseStep) => step.gates.filter((gate) => !gatePassed(context.value, gate));
 const toBag = computed(() => replacedPieces(context.value).filter((id) => job.state.pieces[id] === 'off' && !job.state.bagged[id]));
-
-function passedTest(gate: string): boolean {
-  const [kit = '', test = ''] = gate.split('/');
-  return job.state.tests[kit]?.[test] === true;
-}
 
 const slots = computed(() =>
   traySlots(context.value).map((slot) => ({
@@ -84,7 +79,7 @@ function bag(where: string): void {
     </div>
     <EmptyNote v-if="slots.length === 0" kind="empty">Nothing has come off yet: Open up fills the tray, this station empties it.</EmptyNote>
     <p v-for="(problem, index) in job.closing?.problems ?? []" :key="index" class="problem" role="alert">
-      The refit rules contradict each other: {{ problem.pieces.map(names.piece).join(', then ') }}. The order below keeps without them; decide at the vehicle.
+      {{ sayCloseTrouble(problem, names) }}
     </p>
     <div class="pair">
       <article v-if="current && piece" class="leaf stack step">
@@ -93,8 +88,10 @@ function bag(where: string): void {
           {{ current.side === 'centre' ? 'middle' : `${current.side} side` }} · {{ minutes(current.minutes) }}{{ current.people > 1 ? ` · ${current.people} people` : '' }}
         </p>
         <p v-for="gate in waiting(current)" :key="gate" class="problem" role="alert">
-          First this test, or it will be covered: {{ names.test(gate.split('/')[0] ?? '', gate.split('/')[1] ?? '') }}.
-          <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'fit' } }">Go to Fit</router-link>
+          First this, or it will be covered: {{ sayGate(gate, names) }}.
+          <router-link :to="{ name: 'station', params: { id: job.view?.id, station: gate.startsWith('aim:') ? 'aim' : 'fit' } }">{{
+            gate.startsWith('aim:') ? 'Go to Aim' : 'Go to Fit'
+          }}</router-link>
         </p>
         <CautionNote v-for="text in piece.cautions" :key="text" :text="text" />
         <ul class="rows">
