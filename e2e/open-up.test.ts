@@ -99,7 +99,7 @@ test(
     await goTo(page, job, 'open-up', 'Open up');
     const first = page
       .getByRole('listitem')
-      .filter({ has: page.getByRole('button', { name: /^Take this way/ }) })
+      .filter({ has: page.getByRole('button', { name: /^Take it:/ }) })
       .first();
     await first.waitFor();
     const price = parseFloat((await first.locator('strong').textContent()) ?? '');

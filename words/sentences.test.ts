@@ -1,6 +1,6 @@
 import { sayAimError, sayRule } from '@jade/words/aiming';
 import { sayFault, sayFaults } from '@jade/words/faults';
-import { sayGatherTrouble } from '@jade/words/gather';
+import { sayGatherTrouble, sayStack } from '@jade/words/gather';
 import { sayReason } from '@jade/words/match';
 import { sayProof, sayReference } from '@jade/words/probing';
 import { saySensorEffect } from '@jade/words/sensing';
@@ -40,6 +40,14 @@ test('a fault says path and what to do', () => {
 test('short contents and hands that do not balance are said', () => {
   expect(sayGatherTrouble({ code: 'short', item: 'x', missing: 1 }, () => 'Bracket')).toBe('Bracket: 1 piece missing. Order before anything comes off.');
   expect(sayGatherTrouble({ code: 'hands', items: ['x', 'y'], left: 2, right: 0 }, () => 'Lamp, left')).toBe('Lamp: 2 left and 0 right. The hands must balance.');
+});
+
+test('a bolt is said with its numbers and what to take instead', () => {
+  expect(plain(sayStack({ stackMm: 8, engagementMm: 8, wantedMm: 9, value: 'too short', lengthMm: 20 }))).toBe(
+    'Too short: 8.0 mm under the head leave 8.0 mm in the thread, 9.0 mm wanted. Take one of 20 mm.',
+  );
+  expect(plain(sayStack({ stackMm: 6.6, engagementMm: 18.4, wantedMm: 6, value: 'enough', washerOverMm: 0, washerHolds: false }))).toContain('only 0.0 mm over the diagonal');
+  expect(sayStack({ stackMm: 3, engagementMm: 9, value: 'ask the maker' })).toContain('into plastic the maker says');
 });
 
 test('reasons of a match are said with their numbers', () => {

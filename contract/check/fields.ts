@@ -76,6 +76,16 @@ export const Amount = (least: number, most: number): Field =>
     Max(most, says('range', { least, most })),
   );
 
+/** A list of finite numbers between two limits. */
+export const Amounts = (most: number, least: number, greatest: number): Field =>
+  all(
+    IsArray(says('type', { expected: 'a list of numbers' })),
+    ArrayMaxSize(most, says('length', { most })),
+    IsNumber({ allowNaN: false, allowInfinity: false }, says('type', { expected: 'numbers' }, true)),
+    Min(least, says('range', { least, most: greatest }, true)),
+    Max(greatest, says('range', { least, most: greatest }, true)),
+  );
+
 export const Whole = (least: number, most: number): Field =>
   all(IsInt(says('type', { expected: 'a whole number' })), Min(least, says('range', { least, most })), Max(most, says('range', { least, most })));
 

@@ -71,6 +71,12 @@ test('plugs, load, drop, currents and legs come out as worked by hand', () => {
   ]);
 });
 
+test('a bolt of 25 mm through 6.6 mm holds by 18.4 mm, 6 wanted; its washer lies 7 mm over the hole', () => {
+  expect(run('bolt-stack')).toMatchObject({ wantedMm: 6, value: 'enough', washerOverMm: 7, washerHolds: true });
+  expect(faultsOf(() => run('bolt-stack', { partsMm: [3, -1] }))).toEqual(['partsMm range']);
+  expect(faultsOf(() => run('bolt-stack', { boltIn: 1 }))).toEqual(['boltIn unit']);
+});
+
 test('on with its state and off without it is proved; on alone is not', () => {
   expect(run('wire-proof')).toMatchObject({ classes: ['on', 'off'], proof: { code: 'proved' } });
   const on = { state: 'front fog', lowV: 12.4, highV: 12.4 };

@@ -1,7 +1,7 @@
 import { planAccess } from '@jade/core/access';
 import { aimError, wallMarks } from '@jade/core/aiming';
 import { FaultyInput, unknownId, type Fault } from '@jade/core/faults';
-import { checkContents } from '@jade/core/gather';
+import { checkContents, checkStack } from '@jade/core/gather';
 import { foldJob, jobContext, planClosingOf, planOpening, standingOf, type LoggedEvent } from '@jade/core/job';
 import { checkKit } from '@jade/core/kit';
 import { factsOf } from '@jade/core/facts';
@@ -27,6 +27,7 @@ import {
   PlugsInput,
   ProofInput,
   SensorErrorInput,
+  StackInput,
   StandingInput,
 } from './inputs.ts';
 
@@ -151,6 +152,13 @@ export const COMPUTATIONS: readonly Computation[] = [
     '`lines` (wanted, counted, state), `troubles`, `complete`.',
     ContentsInput,
     (input) => checkContents(input.kit, input.facts ?? {}, input.counts),
+  ),
+  computation(
+    'bolt-stack',
+    'Thread engagement of a bolt through a stack of parts, and its washer over the hole.',
+    '`stackMm`, `engagementMm`, `wantedMm` (left out where only the maker knows), `value`, `lengthMm` (the shortest standard length), `washerOverMm`, `washerHolds`.',
+    StackInput,
+    (input) => checkStack(input),
   ),
   computation(
     'plugs',

@@ -2,7 +2,7 @@ import { ArrayMaxSize, IsArray } from 'class-validator';
 import { SCHOOLS, type School } from '@jade/core/job';
 import { LOAD_KINDS, type OpenLevel } from '@jade/core/vehicle';
 import { Amount, AnyObject, Each, FactMap, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
-import { Kit } from '@jade/contract/kit';
+import { BoltStack, Kit } from '@jade/contract/kit';
 import { AimRule, ElectricsRules, ProbingRules, RuleSet, SequenceRules } from '@jade/contract/rules';
 import { Circuit, LevelNeed, Load, MountPosition, Piece, PlugFace, VehicleProfile } from '@jade/contract/vehicle';
 
@@ -94,6 +94,8 @@ export class ProofInput {
   @Amount(1, 60) systemV!: number;
   @Optional() @Part(() => ProbingRules) rules?: ProbingRules;
 }
+
+export class StackInput extends BoltStack {}
 
 export class SensorErrorInput {
   @Amount(-89, 89) angleDeg!: number;

@@ -16,8 +16,9 @@ import {
   type Optics as PlainOptics,
   type OptionChoice as PlainChoice,
 } from '@jade/core/kit';
+import { THREAD_INTO, type BoltStack as PlainStack } from '@jade/core/gather';
 import { LOAD_KINDS, SIDES } from '@jade/core/vehicle';
-import { Amount, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
+import { Amount, Amounts, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
 import { Condition } from '@jade/contract/facts';
 import { LevelNeed, Opening, PlugFace, Years } from '@jade/contract/vehicle';
 
@@ -99,6 +100,22 @@ export class Connection implements PlainConnection {
   @Optional() @Part(() => Condition) when?: Condition;
 }
 
+export class BoltStack implements PlainStack {
+  @Amount(1, 400) boltMm!: number;
+  @Amount(1, 40) threadMm!: number;
+  @Amounts(20, 0, 200) partsMm!: number[];
+  @OneOf(THREAD_INTO) into!: PlainStack['into'];
+  @Optional() @Amount(0, 200) wantedMm?: number;
+  @Optional() @Amount(0, 400) roomMm?: number;
+  @Optional() @Amount(1, 200) washerMm?: number;
+  @Optional() @Span() holeMm?: [number, number];
+}
+
+export class OriginalBolt {
+  @Slug() piece!: string;
+  @Slug() group!: string;
+}
+
 export class FitStep implements PlainStep {
   @Slug() id!: string;
   @Text(160) name!: string;
@@ -111,6 +128,8 @@ export class FitStep implements PlainStep {
   @Optional() @Text(240) caution?: string;
   @Optional() @Flag() irreversible?: boolean;
   @Optional() @Part(() => Condition) when?: Condition;
+  @Optional() @Part(() => BoltStack) stack?: BoltStack;
+  @Optional() @Part(() => OriginalBolt) under?: OriginalBolt;
 }
 
 export class KitTest implements PlainTest {

@@ -1,3 +1,4 @@
+export * from './stack.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
 import type { ContentItem, Kit } from '../kit/index.ts';
 

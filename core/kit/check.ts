@@ -64,6 +64,11 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
   fitment.fitSteps.forEach((step, index) => {
     step.needs.forEach((need, place) => faults.push(...unknownId(need.piece, pieces, `${path}.fitSteps[${index}].needs[${place}].piece`, 'piece')));
     faults.push(...checkCondition(step.when, facts, `${path}.fitSteps[${index}].when`));
+    if (step.under) {
+      const groups = profile.pieces.find((piece) => piece.id === step.under?.piece)?.fasteners ?? [];
+      faults.push(...unknownId(step.under.piece, pieces, `${path}.fitSteps[${index}].under.piece`, 'piece'));
+      if (pieces.has(step.under.piece)) faults.push(...unknownId(step.under.group, ids(groups), `${path}.fitSteps[${index}].under.group`, 'fastener group'));
+    }
   });
   fitment.tests.forEach((test, index) => {
     faults.push(...unknownId(test.lamp, lamps, `${path}.tests[${index}].lamp`, 'lamp'));

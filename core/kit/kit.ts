@@ -1,4 +1,5 @@
 import type { Condition } from '../facts/index.ts';
+import type { BoltStack } from '../gather/index.ts';
 import type { LevelNeed, LoadKind, PlugFace, Side, Years } from '../vehicle/index.ts';
 
 export const CONTENT_KINDS = ['lamp', 'bracket', 'adapter', 'harness', 'trim', 'fastener', 'switch', 'other'] as const;
@@ -84,6 +85,10 @@ export interface FitStep {
   caution?: string;
   irreversible?: boolean;
   when?: Condition;
+  /** Parts that lie under a bolt: whether it still holds. */
+  stack?: BoltStack;
+  /** The bolt is one of the vehicle's own, which goes back through the kit's part. */
+  under?: { piece: string; group: string };
 }
 
 export interface KitTest {

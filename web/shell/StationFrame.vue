@@ -40,6 +40,8 @@ const wants = computed(() => {
   return names && own ? own.holds.map((hold) => ({ text: sayHold(hold, names), kind: hold.kind, about: hold.about })) : [];
 });
 
+const OF_THE_KITS: readonly Station[] = ['match', 'gather', 'wire', 'probe', 'fit', 'aim'];
+const nothingToFit = computed(() => job.state.left !== undefined && OF_THE_KITS.includes(station.value));
 const asking = ref<{ about: string; text: string } | undefined>();
 
 function except(note: string): void {
@@ -84,7 +86,11 @@ function except(note: string): void {
       @written="except"
       @close="asking = undefined"
     />
-    <component :is="VIEWS[station]" :key="`${job.view.id}/${station}`" />
+    <EmptyNote v-if="nothingToFit" kind="empty"
+      >Opening was given up: {{ job.state.left }}. Nothing is fitted on this job; what is open goes back at Close up.
+      <router-link class="push small" :to="{ name: 'station', params: { id: job.view.id, station: 'close-up' } }">Go to Close up</router-link></EmptyNote
+    >
+    <component :is="VIEWS[station]" v-else :key="`${job.view.id}/${station}`" />
   </div>
 </template>
 

@@ -13,10 +13,12 @@ function short(name: string, room: number): string {
   const side = / [LR]$/.exec(sided)?.[0] ?? '';
   return sided.length > most ? `${sided.slice(0, most - 1 - side.length)}…${side}` : sided;
 }
+const shown = (bar: WayBar) => short(bar.name, props.drawing.layerWidth - 6);
 const figure = (bar: WayBar) => `${bar.minutes.toFixed(1)}${bar.people > 1 ? ` × ${bar.people}` : ''}`;
 const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => (index === 0 ? 'outside, min' : `layer ${index + 1}`)));
 const STATES = { done: 'open', next: 'next', planned: 'planned', other: 'way not taken' } as const;
-const said = (bar: WayBar) => `${bar.name}, ${figure(bar)} min, ${STATES[bar.state]}${bar.shared > 1 ? `, shared by ${bar.shared} targets` : ''}`;
+/** Begins with what stands there to be read, so that it can be called by that. */
+const said = (bar: WayBar) => `${shown(bar)} ${figure(bar)} min, ${STATES[bar.state]}${bar.shared > 1 ? `, shared by ${bar.shared} targets` : ''}`;
 </script>
 
 <template>
@@ -39,7 +41,8 @@ const said = (bar: WayBar) => `${bar.name}, ${figure(bar)} min, ${STATES[bar.sta
         @keydown.enter.prevent="emit('pick', bar.piece)"
       >
         <rect class="tap" :x="bar.x - 4" :y="bar.y - 2" :width="drawing.layerWidth - 4" height="30" />
-        <text :x="bar.x" :y="bar.y + 11">{{ short(bar.name, drawing.layerWidth - 6) }}</text>
+        <text :x="bar.x" :y="bar.y + 11">{{ shown(bar) }}</text>
+        {{ ' ' }}
         <rect class="length" :x="bar.x" :y="bar.y + BAR_LINE - (bar.people > 1 ? 7 : 4)" :width="bar.width" :height="bar.people > 1 ? 14 : 8" />
         <path v-if="bar.people > 1" class="split" :d="`M${bar.x} ${bar.y + BAR_LINE}h${bar.width}`" />
         <text class="minutes" :x="bar.x + bar.width + (bar.shared > 1 ? 8 : 5)" :y="bar.y + BAR_LINE + 4">{{ figure(bar) }}</text>

@@ -2,8 +2,10 @@
 import { computed, ref } from 'vue';
 import { levelRank } from '@jade/core/access';
 import { fitStepsOf, kitsOnVehicle, testsOf } from '@jade/core/job';
+import { checkStack, type StackCheck } from '@jade/core/gather';
 import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
-import { minutes } from '@jade/words/units';
+import { sayStack } from '@jade/words/gather';
+import { inSentence, minutes } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
@@ -58,6 +60,18 @@ const pieces = computed(() =>
   }),
 );
 
+/** Whether the bolt of a step still holds through what lies under it; one of the vehicle's own counts with its own length. */
+function stackOf(step: FitStep): StackCheck | undefined {
+  if (!step.stack) return undefined;
+  const own = step.under && context.value.profile.pieces.find((piece) => piece.id === step.under?.piece)?.fasteners.find((group) => group.id === step.under?.group);
+  return checkStack({ ...step.stack, boltMm: own?.lengthMm ?? step.stack.boltMm });
+}
+
+const sayStackOf = (step: FitStep) => {
+  const check = stackOf(step);
+  return check ? sayStack(check) : '';
+};
+
 function fail(note: string): void {
   if (failedTest.value) void job.record('test.tried', { ...failedTest.value, passed: false, note });
   failedTest.value = undefined;
@@ -110,6 +124,10 @@ function fail(note: string): void {
                 {{ WORDS[pass] }}
               </button>
             </div>
+            <p v-if="stackOf(step)" class="stack-line" :class="stackOf(step)?.value.replaceAll(' ', '-')">
+              <strong v-if="step.under">Under {{ inSentence(names.piece(step.under.piece)) }}, {{ names.group(step.under.piece, step.under.group) }}.</strong>
+              {{ sayStackOf(step) }}
+            </p>
             <CautionNote v-if="step.caution" :text="step.caution" />
             <CautionNote v-if="step.irreversible" text="This cannot be undone: consent first." />
           </li>
@@ -121,6 +139,19 @@ function fail(note: string): void {
 </template>
 
 <style scoped>
+.stack-line {
+  flex-basis: 100%;
+  padding: 4px 0 4px 10px;
+  border-left: 4px solid var(--jade);
+}
+
+.stack-line.too-short,
+.stack-line.comes-through,
+.stack-line.ask-the-maker {
+  border-left-color: var(--amber);
+  background: var(--amber-soft);
+}
+
 .step {
   padding: 12px 0;
 }

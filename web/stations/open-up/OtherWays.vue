@@ -46,7 +46,7 @@ const take = ({ place, level, way }: { place: string; level?: string; way?: stri
           <strong>{{ entry.price }}</strong> {{ entry.way }}
           <p v-if="entry.pieces" class="soft">{{ entry.pieces }}</p>
         </div>
-        <button type="button" class="push small" :aria-label="`Take this way. ${entry.way}`" @click="take(entry.alternative)">Take it</button>
+        <button type="button" class="push small" :aria-label="`Take it: ${entry.way}`" @click="take(entry.alternative)">Take it</button>
       </li>
     </ul>
     <p v-for="entry in kits" :key="entry.kit" class="soft">
