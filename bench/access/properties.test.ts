@@ -56,3 +56,15 @@ test('stopped early, the best plan so far comes with a bound that holds', () => 
   expect(step.value.total).toBeGreaterThanOrEqual(proved.total);
   expect(step.value.lowerBound).toBeLessThanOrEqual(proved.total);
 });
+
+test('a vehicle of five hundred pieces is planned, or stopped at once with the best so far', () => {
+  const problem = generateVehicle(500, 4, 1);
+  const plan = least(problem);
+  expect([plan.proved, plan.problems, works(problem, plan)]).toEqual([true, [], true]);
+  const hard = searchAccess(generateVehicle(500, 4, 3));
+  let step = hard.next();
+  if (!step.done) step = hard.next(true);
+  if (!step.done) throw new Error('it did not stop');
+  expect(step.value.moves.length).toBeGreaterThan(0);
+  expect(step.value.lowerBound).toBeLessThanOrEqual(step.value.total);
+}, 60_000);
