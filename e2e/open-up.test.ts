@@ -1,39 +1,11 @@
 import type { Page } from 'playwright-core';
 import { settled, TABLET, TestBench } from './test/bench.ts';
+import { append, goTo, openedJob } from './test/job.ts';
 
 const LONG_MS = 180_000;
 const shop = new TestBench(LONG_MS);
-let made = 0;
-
-/** A job of its own on the van with the fog pair, with its facts known, so that no test sees another's events. */
-async function openedJob(page: Page): Promise<string> {
-  const { request } = page.context();
-  const id = `01900000-0000-7000-8000-0000000001${String(++made).padStart(2, '0')}`;
-  const answer = await request.post(`${shop.address}/api/jobs`, { data: { id, vehicle: 'hill-road-12', kits: [{ slug: 'cairn-fen-pair' }] } });
-  const job = ((await answer.json()) as { id: string }).id;
-  const facts = { trim: 'guard', headlamp: 'led', 'headlamp-maker': 'b', 'front-fog': 'blank', 'drive-side': 'right', 'aux-output': 'present' };
-  await append(
-    page,
-    job,
-    Object.entries(facts).map(([fact, value]): [string, object] => ['fact.recorded', { fact, certainty: 'known', value }]),
-  );
-  return job;
-}
-
-let sent = 0;
-async function append(page: Page, job: string, events: [string, object][]): Promise<void> {
-  const body = events.map(([type, payload]) => ({ id: `01900000-0000-7000-9000-${String(++sent).padStart(12, '0')}`, type, v: 1, at: '2026-03-05T08:30:00Z', payload }));
-  const answer = await page.context().request.post(`${shop.address}/api/jobs/${job}/events`, { data: { events: body } });
-  expect(answer.status()).toBe(200);
-}
-
 async function logOf(page: Page, job: string) {
   return ((await (await page.context().request.get(`${shop.address}/api/jobs/${job}/events`)).json()) as { events: { type: string; payload: Record<string, unknown> }[] }).events;
-}
-
-async function goTo(page: Page, job: string, station: string, name: string): Promise<void> {
-  await page.goto(`${shop.address}/jobs/${job}/${station}`);
-  await page.getByRole('heading', { level: 1, name }).waitFor();
 }
 
 const figure = async (page: Page) => parseFloat((await page.locator('.figures strong').first().textContent()) ?? '');
@@ -61,8 +33,8 @@ test(
   'a clip breaks, a way is blocked: the rest is planned again from what is off, and says what changed; undo takes it back',
   async () => {
     const { page, complaints } = await shop.open('fern');
-    const job = await openedJob(page);
-    await goTo(page, job, 'open-up', 'Open up');
+    const job = await openedJob(page, shop.address);
+    await goTo(page, shop.address, job, 'open-up', 'Open up');
     await page.getByText('proved least').waitFor();
     const least = await figure(page);
     await page.getByRole('button', { name: /^\d+ Number plate holder/ }).click();
@@ -95,8 +67,8 @@ test(
   'another way is chosen by hand at its stated price, and given back',
   async () => {
     const { page } = await shop.open('till');
-    const job = await openedJob(page);
-    await goTo(page, job, 'open-up', 'Open up');
+    const job = await openedJob(page, shop.address);
+    await goTo(page, shop.address, job, 'open-up', 'Open up');
     const first = page
       .getByRole('listitem')
       .filter({ has: page.getByRole('button', { name: /^Take it:/ }) })
@@ -119,8 +91,8 @@ test(
   'what an owner fitted comes off first; two people get a lane each; one side first marks where to test',
   async () => {
     const { page } = await shop.open('fern');
-    const job = await openedJob(page);
-    await goTo(page, job, 'open-up', 'Open up');
+    const job = await openedJob(page, shop.address);
+    await goTo(page, shop.address, job, 'open-up', 'Open up');
     await page.getByRole('button', { name: 'Something was fitted here' }).click();
     await page.getByRole('textbox', { name: 'What it is' }).fill('Light bar bracket');
     await page.getByRole('combobox', { name: 'Pieces it holds back' }).focus();
@@ -147,15 +119,15 @@ test(
   'half way open it is backed out: nothing more is opened, all goes back, and the tray is empty',
   async () => {
     const { page } = await shop.open('fern');
-    const job = await openedJob(page);
-    await goTo(page, job, 'open-up', 'Open up');
+    const job = await openedJob(page, shop.address);
+    await goTo(page, shop.address, job, 'open-up', 'Open up');
     for (let step = 0; step < 3; step++) await doStep(page);
     await page.getByRole('button', { name: 'Back out' }).click();
     await page.getByText(/Going on costs .* Backing out now costs/).waitFor();
     await page.getByRole('textbox', { name: 'Why, and who agreed' }).fill('Kit goes back, agreed with the owner');
     await page.getByRole('dialog').getByRole('button', { name: 'Back out' }).click();
     await page.getByText('Opening was given up:').waitFor();
-    await goTo(page, job, 'close-up', 'Close up');
+    await goTo(page, shop.address, job, 'close-up', 'Close up');
     for (let step = 0; step < 3; step++) {
       const name = await stepName(page);
       await page.getByRole('button', { name: 'It is back, all counted' }).click();
@@ -170,15 +142,16 @@ test(
   'long and short are asked for by place; one screw left in the tray holds the hand over until it is found or named',
   async () => {
     const { page } = await shop.open('fern', { viewport: TABLET, hasTouch: true });
-    const job = await openedJob(page);
-    await goTo(page, job, 'open-up', 'Open up');
+    const job = await openedJob(page, shop.address);
+    await goTo(page, shop.address, job, 'open-up', 'Open up');
     expect(await openAll(page)).toBeGreaterThan(15);
     await append(
       page,
+      shop.address,
       job,
       ['fog-left', 'fog-right'].map((test): [string, object] => ['test.tried', { kit: 'cairn-fen-pair', test, passed: true }]),
     );
-    await goTo(page, job, 'close-up', 'Close up');
+    await goTo(page, shop.address, job, 'close-up', 'Close up');
     let asked = 0;
     let left = false;
     for (let steps = 0; steps < 40; steps++) {
@@ -210,16 +183,16 @@ test(
     }
     expect([asked, left]).toEqual([2, true]);
     await page.getByText('Everything is back, but the tray is not empty: count again.').waitFor();
-    await goTo(page, job, 'hand-over', 'Hand over');
+    await goTo(page, shop.address, job, 'hand-over', 'Hand over');
     const line = page.getByRole('listitem').filter({ hasText: /number plate holder still in the tray/ });
     await line.first().waitFor();
     expect(await page.getByRole('button', { name: /^Sign off as/ }).isDisabled()).toBe(true);
-    await goTo(page, job, 'close-up', 'Close up');
+    await goTo(page, shop.address, job, 'close-up', 'Close up');
     await page.getByText(/open here$/).tap();
     await page.getByRole('listitem').filter({ hasText: 'number plate holder still in the tray' }).getByRole('button', { name: 'Name an exception' }).tap();
     await page.getByLabel('What was agreed, and with whom').fill('Fell into the crossmember, owner told');
     await page.getByRole('button', { name: 'Record the exception' }).tap();
-    await goTo(page, job, 'hand-over', 'Hand over');
+    await goTo(page, shop.address, job, 'hand-over', 'Hand over');
     await page.getByRole('main').getByText('Fell into the crossmember, owner told').waitFor();
     expect(await line.count()).toBe(0);
   },

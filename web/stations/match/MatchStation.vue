@@ -74,7 +74,7 @@ function confirm(kit: Kit): void {
             <li v-for="item in verdict.undecidedAdapters" :key="item" class="soft">? {{ names.item(kit.slug, item) }}, hangs on what is not known</li>
             <li v-if="verdict.adapters.length + verdict.undecidedAdapters.length === 0" class="soft">Nothing beyond the standard contents.</li>
           </ul>
-          <button type="button" class="push main" :disabled="verdict.value !== 'yes' || isConfirmed(kit)" @click="confirm(kit)">
+          <button type="button" class="push main" :disabled="verdict.value !== 'yes' || verdict.ask.length > 0 || isConfirmed(kit)" @click="confirm(kit)">
             {{ isConfirmed(kit) ? 'Match confirmed' : 'Confirm this match' }}
           </button>
         </div>

@@ -1,0 +1,35 @@
+import type { Page } from 'playwright-core';
+
+let made = 0;
+let sent = 0;
+
+/** All facts of the demo van, as its fresh vehicle has them. */
+export const VAN_FACTS = { trim: 'guard', headlamp: 'led', 'headlamp-maker': 'b', 'front-fog': 'blank', 'drive-side': 'right', 'aux-output': 'present' };
+
+/** Opens a job of its own on the demo van with its facts known, so that no test sees another's events. */
+export async function openedJob(page: Page, address: string, kits: string[] = ['cairn-fen-pair'], facts: Record<string, string> = VAN_FACTS): Promise<string> {
+  const id = `01900000-0000-7000-8000-0000000001${String(++made).padStart(2, '0')}`;
+  const answer = await page.context().request.post(`${address}/api/jobs`, { data: { id, vehicle: 'hill-road-12', kits: kits.map((slug) => ({ slug })) } });
+  const job = ((await answer.json()) as { id: string }).id;
+  await append(
+    page,
+    address,
+    job,
+    Object.entries(facts).map(([fact, value]): [string, object] => ['fact.recorded', { fact, certainty: 'known', value }]),
+  );
+  return job;
+}
+
+/** Appends events to a job past the interface. */
+export async function append(page: Page, address: string, job: string, events: [string, object][]): Promise<void> {
+  if (events.length === 0) return;
+  const body = events.map(([type, payload]) => ({ id: `01900000-0000-7000-9000-${String(++sent).padStart(12, '0')}`, type, v: 1, at: '2026-03-05T08:30:00Z', payload }));
+  const answer = await page.context().request.post(`${address}/api/jobs/${job}/events`, { data: { events: body } });
+  if (answer.status() !== 200) throw new Error(`${answer.status()}: ${await answer.text()}`);
+}
+
+/** Opens a station of a job by its address. */
+export async function goTo(page: Page, address: string, job: string, station: string, name: string): Promise<void> {
+  await page.goto(`${address}/jobs/${job}/${station}`);
+  await page.getByRole('heading', { level: 1, name }).waitFor();
+}
