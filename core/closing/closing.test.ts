@@ -15,6 +15,18 @@ test('a move made through something is undone before that something moves back',
   expect(order(pieces, moves).steps.map((step) => step.piece)).toEqual(['skin', 'grille', 'bonnet']);
 });
 
+test('each step says which pieces must be back before it', () => {
+  const pieces = ['bonnet', 'grille', 'skin'].map((id) => barePiece(id));
+  const moves = [move('bonnet'), move('grille', 'off', [need('bonnet')]), move('skin', 'off', [need('grille')])];
+  expect(order(pieces, moves).steps.map((step) => step.first)).toEqual([[], ['skin'], ['grille']]);
+  const rule = { id: 'r', first: 'bonnet', then: 'grille', why: 'it hooks in' };
+  const ruled = order(pieces.slice(0, 2), [move('bonnet'), move('grille')], { refitRules: [rule] });
+  expect(ruled.steps.map((step) => [step.piece, step.first])).toEqual([
+    ['bonnet', []],
+    ['grille', ['bonnet']],
+  ]);
+});
+
 test('a piece that came off in stages goes back in stages', () => {
   const liner = barePiece('liner', {
     levels: [

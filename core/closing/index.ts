@@ -24,6 +24,8 @@ export interface CloseStep {
   sensors: string[];
   /** Tests that must have passed before this step. */
   gates: string[];
+  /** Pieces that must be back, or further back, before this step. */
+  first: string[];
 }
 
 /** What is left where a test cannot run before what covers it goes back. */
@@ -91,7 +93,12 @@ export function planClosing(profile: VehicleProfile, facts: FactValues, moves: r
       setUp,
     ).order;
   }
-  const placed = order.flatMap((index) => steps[index] ?? []);
+  const kept = ordered.leftOver.length > 0 ? before : withRules;
+  const placed = order.flatMap((index) => {
+    const step = steps[index];
+    const first = new Set((kept[index] ?? []).flatMap((earlier) => undone[earlier]?.piece ?? []));
+    return step ? [{ ...step, first: [...first] }] : [];
+  });
   return { steps: placed, personMin: placed.reduce((sum, step) => sum + step.minutes * step.people, 0), problems };
 }
 
@@ -160,7 +167,7 @@ function cycleAmong(leftOver: readonly number[], before: readonly number[][]): n
   return at === undefined ? trail : trail.slice(trail.indexOf(at));
 }
 
-function closeStep(profile: VehicleProfile, move: MadeMove, gates: readonly Gate[]): CloseStep {
+function closeStep(profile: VehicleProfile, move: MadeMove, gates: readonly Gate[]): Omit<CloseStep, 'first'> {
   const piece = profile.pieces.find((candidate) => candidate.id === move.piece);
   const level = piece?.levels.find((candidate) => candidate.level === move.level);
   const below = piece?.levels.find((candidate) => candidate.level === move.from);

@@ -53,6 +53,11 @@ function readyOf(group: FastenerGroup): number {
 }
 const counted = ref<Record<string, number>>({});
 const countOf = (group: FastenerGroup) => counted.value[group.id] ?? readyOf(group);
+/** Pieces that have to go back before this one does. */
+const waitsFor = computed(() => {
+  const at = steps.value.findIndex((step) => step === current.value);
+  return (current.value?.first ?? []).filter((id) => steps.value.slice(0, at).some((step) => step.piece === id));
+});
 const short = computed(() => (current.value?.fasteners ?? []).filter((group) => countOf(group) < readyOf(group)));
 
 function close(step: CloseStep): void {
@@ -97,7 +102,7 @@ function bag(where: string): void {
         <ul class="rows">
           <li v-for="group in current.fasteners" :key="group.id">
             <div class="grow">
-              <strong>{{ group.count }} × {{ sayGroup(group) }}</strong>
+              <strong>{{ group.count }} × {{ sayGroup(unanswered.some((entry) => entry.group === group) ? { ...group, lengthMm: undefined } : group) }}</strong>
               <p class="soft">{{ group.place }}{{ group.singleUse ? ' · take new ones' : '' }}</p>
             </div>
             <CountEntry :label="sayGroup(group) ?? group.id" :count="countOf(group)" :most="readyOf(group)" @counted="(count) => (counted = { ...counted, [group.id]: count })" />
@@ -122,6 +127,7 @@ function bag(where: string): void {
         <p v-for="sensor in current.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor">
           <strong>{{ names.sensor(sensor) }}</strong>: plug it in and close its second lock first.
         </p>
+        <p v-if="waitsFor.length > 0" class="problem">First back: {{ waitsFor.map((id) => inSentence(names.piece(id))).join(', ') }}.</p>
         <p v-if="short.length > 0" class="problem">
           {{
             plural(
@@ -131,7 +137,7 @@ function bag(where: string): void {
           }}
           not back: it stays in the tray and holds the job at hand over.
         </p>
-        <button type="button" class="push main big" :disabled="waiting(current).length > 0 || unanswered.length > 0" @click="close(current)">
+        <button type="button" class="push main big" :disabled="waiting(current).length > 0 || waitsFor.length > 0 || unanswered.length > 0" @click="close(current)">
           {{ current.to !== 'fitted' ? `It is ${current.to}` : short.length > 0 ? 'It is back, not all of them' : 'It is back, all counted' }}
         </button>
       </article>

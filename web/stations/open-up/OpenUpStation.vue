@@ -108,7 +108,9 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         >
         <span class="soft">opening: {{ sayEstimate(plan.estimate) }}</span>
       </template>
-      <span v-if="settled"><strong>Everything is reachable.</strong> Go on with the wires.</span>
+      <span v-if="settled"
+        ><strong>Everything is reachable.</strong> Go on with the <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'wire' } }">wires</router-link>.</span
+      >
       <span class="grow" />
       <button type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole plan' : 'Floor mode' }}</button>
     </div>

@@ -48,9 +48,12 @@ function broken(group: string): void {
     <CautionNote v-for="text in piece?.cautions ?? []" :key="text" :text="text" />
     <CautionNote v-if="piece?.brittle" text="Brittle: by hand only, no power driver." />
     <CautionNote v-if="way?.irreversible" text="This cannot be undone: get the customer’s consent first." />
-    <ul v-if="step.prepare.length > 0" class="prepare">
-      <li v-for="(entry, index) in step.prepare" :key="index"><strong>First.</strong> {{ sayPreparation(entry, names, lockOf) }}</li>
-    </ul>
+    <div v-if="step.prepare.length > 0" class="prepare">
+      <strong>First</strong>
+      <ol>
+        <li v-for="(entry, index) in step.prepare" :key="index">{{ sayPreparation(entry, names, lockOf) }}</li>
+      </ol>
+    </div>
     <ul class="rows groups">
       <li v-for="group in step.fasteners" :key="group.id">
         <div class="grow">
@@ -106,9 +109,14 @@ header {
   box-shadow: inset 0 3px 7px rgb(0 0 0 / 50%);
 }
 
-.prepare li {
-  padding: 5px 0 5px 10px;
+.prepare {
+  padding: 2px 0 2px 12px;
   border-left: 4px solid var(--line-strong);
+}
+
+.prepare ol {
+  padding-left: 1.2em;
+  list-style: decimal;
 }
 
 .big {
@@ -125,6 +133,9 @@ header {
 }
 
 .floor .big {
+  position: sticky;
+  bottom: 12px;
+  z-index: 2;
   min-height: 76px;
   font-size: 22px;
 }
