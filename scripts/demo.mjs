@@ -1,11 +1,11 @@
 // npm run demo: from a fresh machine to the open shop. Installs what is missing, builds, starts the database, migrates, loads the
 // demo shop, serves, prints the address. Ctrl-C stops everything it started.
-import { spawnSync } from 'node:child_process';
-import { readdirSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { DATABASE, ROOT, ensureModules, ensurePrograms, say } from './packages.mjs';
 import { build } from './build.mjs';
 import { startDatabase } from './database.mjs';
+import { loadDemo } from './demo-shop.mjs';
 import { startServer } from './server.mjs';
 
 const port = Number(process.env.JADE_PORT ?? 4310);
@@ -19,23 +19,6 @@ async function alreadyThere() {
   } catch {
     return false;
   }
-}
-
-function demoFiles() {
-  const list = (folder) =>
-    readdirSync(join(ROOT, 'demo', folder))
-      .filter((name) => name.endsWith('.json'))
-      .map((name) => join(ROOT, 'demo', folder, name));
-  return [...list('.'), ...list('vehicles'), ...list('kits')];
-}
-
-function loadDemo() {
-  say('loading the demo shop');
-  const { status } = spawnSync(process.execPath, [join(ROOT, 'dist/programs/shell.js'), 'jade', 'import', ...demoFiles()], {
-    stdio: ['ignore', 'ignore', 2],
-    env: { ...process.env, JADE_PORT: String(port) },
-  });
-  if (status !== 0) throw new Error('the demo shop was not taken');
 }
 
 async function main() {
@@ -72,7 +55,8 @@ async function main() {
     say('starting the server');
     const server = await startServer({ databaseUrl, port, host: process.env.JADE_HOST });
     running.push(server);
-    loadDemo();
+    say('loading the demo shop');
+    loadDemo(port);
     process.stdout.write(`\n  Jade Bench is open: http://127.0.0.1:${port}\n  Ctrl-C closes it.\n\n`);
     await server.gone;
     if (!stopping) say('the server ended');

@@ -1,17 +1,7 @@
 // npm run screenshots: one current picture of each main view, from the demo data, into docs/screenshots.
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { BROWSER, DATABASE, ROOT, ensureModules, ensurePrograms, say } from './packages.mjs';
-import { build } from './build.mjs';
-import { freePort, startDatabase } from './database.mjs';
-import { startServer } from './server.mjs';
-
-ensurePrograms({ ...DATABASE, ...BROWSER });
-ensureModules();
-build('programs');
-build('web');
+import { ROOT, say } from './packages.mjs';
+import { openThrowawayShop } from './demo-shop.mjs';
 
 const COUNTER = { width: 1280, height: 800 };
 const TABLET = { width: 1024, height: 768 };
@@ -35,19 +25,7 @@ const PICTURES = [
   ['hand-over', job('hill-road-02', 'hand-over'), COUNTER],
 ];
 
-const folder = mkdtempSync(join(tmpdir(), 'jade-pictures-'));
-const database = await startDatabase(folder);
-const port = await freePort();
-const server = await startServer({ databaseUrl: database.url, port });
-const list = (part) =>
-  readdirSync(join(ROOT, 'demo', part))
-    .filter((name) => name.endsWith('.json'))
-    .map((name) => join(ROOT, 'demo', part, name));
-spawnSync(process.execPath, [join(ROOT, 'dist/programs/shell.js'), 'jade', 'import', ...list('.'), ...list('vehicles'), ...list('kits')], {
-  stdio: ['ignore', 'ignore', 2],
-  env: { ...process.env, JADE_PORT: String(port) },
-});
-
+const shop = await openThrowawayShop();
 const { chromium } = await import('playwright-core');
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 const browser = await chromium.launch({ executablePath: process.env.JADE_CHROMIUM ?? '/usr/bin/chromium', args: flags });
@@ -55,10 +33,10 @@ const wanted = process.argv.slice(2);
 for (const [name, path, viewport, { floor = false, light = 'counter' } = {}] of PICTURES) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport, hasTouch: viewport !== COUNTER });
-  await context.request.post(`${server.address}/api/session`, { data: { person: 'fern', device: 'pictures' } });
+  await context.request.post(`${shop.address}/api/session`, { data: { person: 'fern', device: 'pictures' } });
   await context.addInitScript((value) => localStorage.setItem('jade-light', value), light);
   const page = await context.newPage();
-  await page.goto(server.address + path);
+  await page.goto(shop.address + path);
   await page.getByRole('heading', { level: 1 }).waitFor();
   if (floor) await page.getByRole('button', { name: 'Floor mode' }).click();
   await page.waitForTimeout(900);
@@ -67,6 +45,4 @@ for (const [name, path, viewport, { floor = false, light = 'counter' } = {}] of 
   say(`docs/screenshots/${name}.png`);
 }
 await browser.close();
-await server.stop();
-await database.stop();
-rmSync(folder, { recursive: true, force: true });
+await shop.end();

@@ -177,3 +177,15 @@ describe('gates that can only run when something is back', () => {
     expect(close(profile, [move('liner')])).toMatchObject({ problems: [], steps: [{ piece: 'liner', gates: ['aim:kit/lamp'] }] });
   });
 });
+
+test('two people close side by side, and the time on the clock is that of the longer lane', () => {
+  const pieces = ['left-liner', 'right-liner', 'skin'].map((id) => barePiece(id));
+  const moves = [move('skin'), move('left-liner', 'off', [need('skin')]), move('right-liner', 'off', [need('skin')])];
+  const profile = bareProfile({ pieces });
+  const [one, two] = [planClosing(profile, {}, moves, [], [], SET_UP), planClosing(profile, {}, moves, [], [], SET_UP, 2)];
+  // Both liners of 2 min at once, then the skin of 2 min.
+  expect(two.lanes).toMatchObject({ elapsed: 400, proved: true });
+  expect(two.steps.map((step) => step.piece).at(-1)).toBe('skin');
+  expect(two.estimate.medianMin).toBeLessThan(one.estimate.medianMin);
+  expect(one.lanes).toBeUndefined();
+});

@@ -1,5 +1,6 @@
-import { levelRank, precedence, sequence, toolOf, fastenersBetween, type SetUp } from '../access/index.ts';
+import { levelRank, precedence, sequence, setUpOfOrder, toolOf, twoLanes, fastenersBetween, type LanePlan, type SetUp } from '../access/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
+import { estimateTotal, type Estimate } from '../schedule/index.ts';
 import type { FastenerGroup, Level, LevelNeed, Side, VehicleProfile, Zone } from '../vehicle/index.ts';
 
 /** A move that was made, or is to be made, with what it needed at that moment. */
@@ -47,6 +48,10 @@ export interface Gate {
 export interface ClosePlan {
   steps: CloseStep[];
   personMin: number;
+  /** Closing on the clock, set-up included. */
+  estimate: Estimate;
+  /** Who does what, where two people work; steps by their place in `steps`. */
+  lanes?: LanePlan;
   problems: CloseTrouble[];
 }
 
@@ -56,7 +61,15 @@ export interface ClosePlan {
  * named and the rest is ordered without the rules. A gate that can only run when pieces are back keeps those before what covers it;
  * where no order does, that gate is named with what is left to do. Pieces that the kit replaces stay off.
  */
-export function planClosing(profile: VehicleProfile, facts: FactValues, moves: readonly MadeMove[], replaced: readonly string[], gates: readonly Gate[], setUp: SetUp): ClosePlan {
+export function planClosing(
+  profile: VehicleProfile,
+  facts: FactValues,
+  moves: readonly MadeMove[],
+  replaced: readonly string[],
+  gates: readonly Gate[],
+  setUp: SetUp,
+  people: 1 | 2 = 1,
+): ClosePlan {
   const undone = moves.filter((move) => !replaced.includes(move.piece));
   const before = undoOrder(undone);
   const rules = profile.refitRules.filter((rule) => evaluate(rule.when, facts) !== 'no');
@@ -94,12 +107,25 @@ export function planClosing(profile: VehicleProfile, facts: FactValues, moves: r
     ).order;
   }
   const kept = ordered.leftOver.length > 0 ? before : withRules;
+  const toOrder = steps.map((step, index) => ({ ...step, before: kept[index] ?? [], duration: Math.round(step.minutes * 100) }));
+  const lanes = people === 2 ? twoLanes(toOrder, setUp) : undefined;
+  if (lanes) order = lanes.entries.map((entry) => entry.step);
+  const setUpMin = lanes ? lanes.elapsed / 100 - steps.reduce((sum, step) => sum + step.minutes, 0) : setUpOfOrder(toOrder, order, setUp) / 100;
   const placed = order.flatMap((index) => {
     const step = steps[index];
     const first = new Set((kept[index] ?? []).flatMap((earlier) => undone[earlier]?.piece ?? []));
     return step ? [{ ...step, first: [...first] }] : [];
   });
-  return { steps: placed, personMin: placed.reduce((sum, step) => sum + step.minutes * step.people, 0), problems };
+  return {
+    steps: placed,
+    personMin: placed.reduce((sum, step) => sum + step.minutes * step.people, 0),
+    estimate: estimateTotal(
+      placed.map((step) => step.minutes),
+      setUpMin,
+    ),
+    ...(lanes ? { lanes: { ...lanes, entries: lanes.entries.map((entry, place) => ({ ...entry, step: place })) } } : {}),
+    problems,
+  };
 }
 
 /**

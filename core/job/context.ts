@@ -6,6 +6,7 @@ import { evaluate, type FactValues } from '../facts/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule, RuleSet } from '../rules/index.ts';
 import type { LampFunction, Level, LevelNeed, MountPosition, VehicleProfile, Way } from '../vehicle/index.ts';
+import type { School } from './events.ts';
 import { onThisVehicle } from './overlay.ts';
 import { factValues, type JobState } from './state.ts';
 
@@ -17,6 +18,8 @@ export interface JobContext {
   rules: RuleSet;
   /** Model year of the vehicle, where it is known. */
   year?: number;
+  /** Whether the shop has not yet handed over a job with one of these kits: one side is then proved first. */
+  newKit?: boolean;
 }
 
 /** A job's state with the documents it pins, as they hold for this one vehicle. */
@@ -85,6 +88,11 @@ function presentWay({ profile, state }: JobContext, way: Way): Way {
   return { ...way, needs: way.needs.filter((need) => !absent.has(need.piece)) };
 }
 
+/** The order of opening: as chosen for this job, else one side first with a kit that is new to the shop. */
+export function schoolOf({ state, newKit }: Pick<JobContext, 'state' | 'newKit'>): School {
+  return state.order?.school ?? (newKit ? 'prove one side first' : 'least set-up');
+}
+
 /** What is to be opened from what is open now: nothing once every target has been reachable, or once opening was given up. */
 export function openingRequest(context: JobContext): AccessRequest {
   const { state, profile, rules } = context;
@@ -99,7 +107,8 @@ export function openingRequest(context: JobContext): AccessRequest {
     replaced: done ? [] : replacedPieces(context),
     rules,
     chosen: state.waysChosen,
-    ...(state.order ?? {}),
+    school: schoolOf(context),
+    people: state.order?.people ?? 1,
   };
 }
 
@@ -192,7 +201,7 @@ function supports(needs: readonly LevelNeed[], moves: readonly MadeMove[]): stri
 export function planClosingOf(context: JobContext, plan: AccessPlan | undefined): ClosePlan {
   const moves = openingMoves(context, plan);
   const gates = gatesOf(context, everyOpeningMove(context, plan));
-  return planClosing(context.profile, factValues(context.state), moves, replacedPieces(context), gates, setUpOf(context.rules));
+  return planClosing(context.profile, factValues(context.state), moves, replacedPieces(context), gates, setUpOf(context.rules), context.state.order?.people ?? 1);
 }
 
 /** Fit steps that this vehicle and the chosen options ask for. */

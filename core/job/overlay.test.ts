@@ -1,4 +1,17 @@
-import { gatePassed, planOpening, planClosingOf, jobContext, onThisVehicle, partsToOrder, planKey, standingOf, furtherKits, type JobContext } from './index.ts';
+import {
+  gatePassed,
+  openingRequest,
+  schoolOf,
+  planOpening,
+  planClosingOf,
+  jobContext,
+  onThisVehicle,
+  partsToOrder,
+  planKey,
+  standingOf,
+  furtherKits,
+  type JobContext,
+} from './index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
 import type { Accessory } from './index.ts';
 
@@ -116,4 +129,12 @@ test('an adjuster behind the grille makes aiming a gate before the grille goes b
   log.add('aim.by-others', { lamp: 'test-kit/lamp', by: 'test lane' });
   expect(gatePassed(context(), 'aim:test-kit/lamp')).toBe(true);
   expect(codes()).not.toContain('covered-unaimed');
+});
+
+test('with a kit that is new to the shop one side is proved first, until another order is chosen', () => {
+  const log = openedLog();
+  expect([schoolOf(contextOf(log)), schoolOf({ ...contextOf(log), newKit: true })]).toEqual(['least set-up', 'prove one side first']);
+  expect(openingRequest({ ...contextOf(log), newKit: true })).toMatchObject({ school: 'prove one side first', people: 1 });
+  log.add('order.chosen', { school: 'least set-up', people: 2 });
+  expect(openingRequest({ ...contextOf(log), newKit: true })).toMatchObject({ school: 'least set-up', people: 2 });
 });

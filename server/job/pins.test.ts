@@ -61,3 +61,8 @@ test('the next job of a vehicle takes over its facts as assumed, with the day th
   expect(carried).toContain('shutters');
   expect(carried).not.toContain('front-fog');
 });
+
+test('a kit that has left the shop on another job is not new, one that has not is', async () => {
+  const newKit = async (job: string) => (await shop.app.inject({ url: `/api/jobs/${job}` })).json<{ newKit: boolean }>().newKit;
+  expect([await newKit('hill-road-12'), await newKit('hill-road-02')]).toEqual([false, true]);
+});

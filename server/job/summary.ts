@@ -29,6 +29,7 @@ export interface JobSummary {
   /** Maker and model as the pinned profile names them. */
   vehicle: string;
   kits: string[];
+  kitSlugs: string[];
 }
 
 /** Places the server looks at for the sentence of the board; a browser that wants the proof looks on by itself. */
@@ -92,6 +93,7 @@ function summarise(context: PinnedContext): JobSummary {
     assigned: context.state.assigned ?? null,
     vehicle: `${context.profile.maker} ${context.profile.model}`,
     kits: context.kits.map((kit) => names.kit(kit.slug)),
+    kitSlugs: context.kits.map((kit) => kit.slug),
   };
 }
 

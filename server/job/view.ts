@@ -68,6 +68,14 @@ export async function listJobs(db: Connection): Promise<JobLine[]> {
   return lines.sort((a, b) => Number(a.summary.signed) - Number(b.summary.signed) || (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id));
 }
 
+/** Whether one of these kits has not yet left the shop on another job. */
+async function hasNewKit(db: Connection, job: string, kits: readonly string[]): Promise<boolean> {
+  const rows = await db.select({ id: jobs.id, summary: jobs.summary }).from(jobs);
+  const signed = rows.filter((row) => row.id !== job).map((row) => JSON.parse(row.summary) as Partial<JobSummary>);
+  const known = new Set(signed.filter((summary) => summary.signed).flatMap((summary) => summary.kitSlugs ?? []));
+  return kits.some((kit) => !known.has(kit));
+}
+
 /** A job with the documents it pins: all that a browser needs to go on without the server. */
 export async function viewJob(db: Connection, id: string) {
   const [row] = await joined(db).where(eq(jobs.id, id));
@@ -87,6 +95,11 @@ export async function viewJob(db: Connection, id: string) {
     profile: (await getDocument(db, 'vehicle', pins.profile.slug, pins.profile.version)).document,
     kits,
     rules: (await getDocument(db, 'rules', pins.rules.slug, pins.rules.version)).document,
+    newKit: await hasNewKit(
+      db,
+      id,
+      pins.kits.map((kit) => kit.slug),
+    ),
     newer: await newerDocuments(db, id),
     otherKits: (await newestDocuments(db, 'kit'))
       .map((entry) => entry.document)

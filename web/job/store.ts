@@ -39,6 +39,8 @@ export interface JobView {
   newer: { kind: string; slug: string; version: number }[];
   /** Kits of the library that also go on this vehicle. */
   otherKits: Kit[];
+  /** Whether one of the job's kits has not yet left the shop on another job. */
+  newKit: boolean;
   events: LoggedEvent[];
 }
 
@@ -79,7 +81,15 @@ export const useJob = defineStore('job', () => {
   });
   const state = computed(() => foldJob(log.value));
   const context = computed<JobContext | undefined>(
-    () => view.value && jobContext(state.value, { profile: view.value.profile, kits: view.value.kits, rules: view.value.rules, year: view.value.vehicle.year ?? undefined }),
+    () =>
+      view.value &&
+      jobContext(state.value, {
+        profile: view.value.profile,
+        kits: view.value.kits,
+        rules: view.value.rules,
+        year: view.value.vehicle.year ?? undefined,
+        newKit: view.value.newKit,
+      }),
   );
   const names = computed(() => (context.value ? namesOf(context.value) : undefined));
   const standing = computed(() => context.value && standingOf(context.value, plan.value));

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, ref, useTemplateRef, watch } from 'vue';
 import { lookAlikeGroups } from '@jade/core/access';
 import type { CloseStep } from '@jade/core/closing';
 import { gatePassed, outstanding, replacedPieces, traySlots } from '@jade/core/job';
 import type { FastenerGroup } from '@jade/core/vehicle';
+import { sayEstimate } from '@jade/words/access';
 import { sayCloseTrouble, sayGate, sayGroup } from '@jade/words/job';
 import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
@@ -11,13 +12,18 @@ import CountEntry from '../../design/CountEntry.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import BoltChoice from '../../design/drawings/BoltChoice.vue';
+import TwoLanes from '../../design/drawings/TwoLanes.vue';
 import TrayDrawing from '../../design/drawings/TrayDrawing.vue';
+import { useRoom } from '../../design/room.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
 const picked = ref<string>();
 const bagging = ref<string>();
 
+const closing = computed(() => job.closing);
+const lanesRoom = useTemplateRef<HTMLElement>('lanesRoom');
+const room = useRoom(lanesRoom, 840);
 const steps = computed(() => (job.closing?.steps ?? []).filter((step) => job.state.moves.some((move) => move.piece === step.piece && move.level === step.from)));
 const current = computed(() => steps.value.find((step) => step.piece === picked.value) ?? steps.value[0]);
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === current.value?.piece));
@@ -86,6 +92,11 @@ function bag(where: string): void {
     <p v-for="(problem, index) in job.closing?.problems ?? []" :key="index" class="problem" role="alert">
       {{ sayCloseTrouble(problem, names) }}
     </p>
+    <div v-if="closing?.lanes && steps.length > 1 && steps.length === closing.steps.length" class="leaf">
+      <div ref="lanesRoom">
+        <TwoLanes :lanes="closing.lanes" :names="closing.steps.map((step) => names.piece(step.piece))" :first="1" :room="room" label="Who puts back what, two people" />
+      </div>
+    </div>
     <div class="pair">
       <article v-if="current && piece" class="leaf stack step">
         <h2>{{ current.to === 'fitted' ? 'Put back' : `Back to ${current.to}` }}: {{ inSentence(names.piece(current.piece)) }}</h2>
@@ -147,6 +158,7 @@ function bag(where: string): void {
       <div class="stack">
         <div v-if="steps.length > 0" class="leaf">
           <h2>{{ plural(steps.length, 'step') }} back</h2>
+          <p v-if="closing" class="soft">{{ sayEstimate(closing.estimate) }}</p>
           <ol class="rows">
             <li v-for="(step, index) in steps" :key="step.piece + step.from">
               <button type="button" class="push plain small grow" :aria-pressed="step === current" @click="picked = step.piece">

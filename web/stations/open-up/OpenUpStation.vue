@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { levelRank, piecesPresent, type OpenStep } from '@jade/core/access';
-import { factValues, openingDone, targetMounts } from '@jade/core/job';
+import { factValues, openingDone, schoolOf, targetMounts } from '@jade/core/job';
 import type { Level } from '@jade/core/vehicle';
 import { sayEstimate, sayWithout } from '@jade/words/access';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
@@ -48,7 +48,7 @@ const drawing = computed(() => layWayIn(present.value, mounts.value, done.value,
 const settled = computed(() => job.state.left === undefined && openingDone(context.value));
 const current = computed(() => plan.value?.steps.find((step) => step.piece === picked.value) ?? plan.value?.steps[0]);
 const slotOffset = computed(() => done.value.length);
-const school = computed(() => job.state.order?.school ?? 'least set-up');
+const school = computed(() => schoolOf(context.value));
 const people = computed(() => job.state.order?.people ?? 1);
 const oneSide = computed(() => plan.value?.schools.oneSideFirst);
 const progress = computed(() => (typeof job.planning === 'object' ? job.planning : undefined));
@@ -158,6 +158,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           :value="String(people)"
           @choose="(value) => order({ people: value === '2' ? 2 : 1 })"
         />
+        <span v-if="context.newKit && !job.state.order && oneSide" class="soft">This kit is new to the shop: one side is proved first.</span>
         <span class="soft"
           >set-up {{ minutes(plan.setUpMin)
           }}<template v-if="plan.lanes">, both done after {{ minutes(plan.lanes.elapsed / 100) }}{{ plan.lanes.proved ? '' : ', not proved soonest' }}</template></span
