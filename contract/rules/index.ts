@@ -51,6 +51,11 @@ export class ProbingRules {
   @Amount(0, 100) groundMaxOhm!: number;
 }
 
+export class AgeingRules {
+  @Amount(0, 60) fromYears!: number;
+  @Amount(0, 2) perYear!: number;
+}
+
 /** Defaults and limits that the shop can edit; the local rule decides. */
 export class RuleSet implements PlainRules {
   @Exactly('jade-rule-set/1') format!: PlainRules['format'];
@@ -59,6 +64,7 @@ export class RuleSet implements PlainRules {
   @Each(() => AimRule, 60) aim!: AimRule[];
   @Part(() => ElectricsRules) electrics!: ElectricsRules;
   @Part(() => SequenceRules) sequence!: SequenceRules;
+  @Optional() @Part(() => AgeingRules) ageing?: AgeingRules;
   @Part(() => ProbingRules) probing!: ProbingRules;
   @Amount(0, 100) floorToleranceMmPerM!: number;
   @Slugs(200) neverUseCircuits!: string[];

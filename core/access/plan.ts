@@ -58,6 +58,8 @@ export interface AccessRequest {
   chosen?: Readonly<Record<string, string>>;
   school?: 'least set-up' | 'prove one side first';
   people?: 1 | 2;
+  /** By how much aged clips break more often than new ones; 1 where it is not said. */
+  ageFactor?: number;
 }
 
 function only(ways: AccessWay[], chosen: string | undefined): AccessWay[] {
@@ -66,8 +68,8 @@ function only(ways: AccessWay[], chosen: string | undefined): AccessWay[] {
 }
 
 /** The access problem of a request: ways chosen by hand are the only ones, and what they lead to is opened. */
-export function requestedProblem({ profile, facts, mounts, present, replaced, chosen = {} }: AccessRequest): AccessProblem {
-  const problem = accessProblem(profile, facts, mounts, present, replaced);
+export function requestedProblem({ profile, facts, mounts, present, replaced, chosen = {}, ageFactor }: AccessRequest): AccessProblem {
+  const problem = accessProblem(profile, facts, mounts, present, replaced, ageFactor);
   if (Object.keys(chosen).length === 0) return problem;
   const pieces = problem.pieces.map((piece) => ({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: only(level.ways, chosen[`${piece.id}/${level.level}`]) })) }));
   const targets = problem.targets.map((target) => ({ ...target, ways: only(target.ways, chosen[target.id]) }));

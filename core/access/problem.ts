@@ -48,14 +48,14 @@ function accessWay(way: Way): AccessWay {
   return { id: way.id, needs: way.needs, extra: minutesToHundredths(way.extraMin), irreversible: way.irreversible ?? false };
 }
 
-function accessPiece(piece: Piece): AccessPiece {
+function accessPiece(piece: Piece, ageFactor: number): AccessPiece {
   return {
     id: piece.id,
     levels: piece.levels.map((level) => ({
       level: level.level,
       open: minutesToHundredths(level.openMin * level.people),
       close: minutesToHundredths(level.closeMin * level.people),
-      breakage: level.breakage ? minutesToHundredths(level.breakage.chance * level.breakage.replaceMin) : 0,
+      breakage: level.breakage ? minutesToHundredths(Math.min(1, level.breakage.chance * ageFactor) * level.breakage.replaceMin) : 0,
       ways: level.ways.map(accessWay),
     })),
   };
@@ -72,6 +72,7 @@ export function piecesPresent(profile: AccessProfile, facts: FactValues): Piece[
 /**
  * The access problem of a vehicle: its pieces as they are on this vehicle, the mount positions named, what is open already.
  * A piece that the vehicle does not have is no obstacle: needs for it are dropped.
+ * @param ageFactor by how much aged clips break more often than new ones
  */
 export function accessProblem(
   profile: AccessProfile,
@@ -79,12 +80,13 @@ export function accessProblem(
   mountIds: readonly string[],
   present: AccessProblem['present'],
   replaced: readonly string[],
+  ageFactor = 1,
 ): AccessProblem {
   const pieces = piecesPresent(profile, facts);
   const ids = new Set(pieces.map((piece) => piece.id));
   const without = <T extends Way>(ways: T[]) => ways.map((way) => ({ ...way, needs: way.needs.filter((need) => ids.has(need.piece)) }));
   return {
-    pieces: pieces.map((piece) => accessPiece({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: without(level.ways) })) })),
+    pieces: pieces.map((piece) => accessPiece({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: without(level.ways) })) }, ageFactor)),
     targets: profile.mounts.filter((mount) => mountIds.includes(mount.id)).map((mount) => ({ id: mount.id, ways: without(mount.reach).map(accessWay) })),
     present: present.filter((entry) => ids.has(entry.piece)),
     replaced: replaced.filter((piece) => ids.has(piece)),

@@ -93,6 +93,12 @@ export function schoolOf({ state, newKit }: Pick<JobContext, 'state' | 'newKit'>
   return state.order?.school ?? (newKit ? 'prove one side first' : 'least set-up');
 }
 
+/** By how much the clips of this vehicle break more often than new ones, by its model year and the year the job was opened. */
+export function ageFactorOf({ state, rules, year }: JobContext): number {
+  if (!rules.ageing || year === undefined || state.openedYear === undefined) return 1;
+  return 1 + rules.ageing.perYear * Math.max(0, state.openedYear - year - rules.ageing.fromYears);
+}
+
 /** What is to be opened from what is open now: nothing once every target has been reachable, or once opening was given up. */
 export function openingRequest(context: JobContext): AccessRequest {
   const { state, profile, rules } = context;
@@ -109,6 +115,7 @@ export function openingRequest(context: JobContext): AccessRequest {
     chosen: state.waysChosen,
     school: schoolOf(context),
     people: state.order?.people ?? 1,
+    ageFactor: ageFactorOf(context),
   };
 }
 

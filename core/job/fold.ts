@@ -37,7 +37,10 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
 const APPLY: { [T in EventType]: Apply<T> } = {
   'job.opened': (state, payload, event) => {
     if (state.opened) state.questions.push({ code: 'second-opening', event: event.id });
-    else state.opened = payload;
+    else {
+      state.opened = payload;
+      state.openedYear = Number(event.at.slice(0, 4));
+    }
   },
   'job.repinned': (state, { profile, kits, rules, lost }) => {
     if (state.opened) state.opened = { ...state.opened, profile, kits, rules };

@@ -138,3 +138,16 @@ test('with a kit that is new to the shop one side is proved first, until another
   log.add('order.chosen', { school: 'least set-up', people: 2 });
   expect(openingRequest({ ...contextOf(log), newKit: true })).toMatchObject({ school: 'least set-up', people: 2 });
 });
+
+test('aged clips break more often: at 0.1 a year beyond four, a van of 2020 opened in 2026 has 1.2 times the allowance', () => {
+  const log = openedLog();
+  const brittle = { ...VAN, pieces: VAN.pieces.map((piece) => ({ ...piece, levels: piece.levels.map((level) => ({ ...level, breakage: { chance: 0.1, replaceMin: 10 } })) })) };
+  const plan = (year: number | undefined, ageing = true) => {
+    const rules = ageing ? { ...RULES, ageing: { fromYears: 4, perYear: 0.1 } } : RULES;
+    return planOpening(jobContext(log.state, { profile: brittle, kits: [PAIR], rules, year }));
+  };
+  expect(log.state.openedYear).toBe(2026);
+  // Grille and old lamp, a minute of allowance each.
+  expect(plan(2020).breakageMin).toBeCloseTo(2.4, 9);
+  expect([plan(2024).breakageMin, plan(undefined).breakageMin, plan(2020, false).breakageMin]).toEqual([2, 2, 2]);
+});

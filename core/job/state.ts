@@ -42,6 +42,8 @@ export interface JobState {
   lastSeq: number;
   eventCount: number;
   opened?: Payloads['job.opened'];
+  /** Year in which the job was opened. */
+  openedYear?: number;
   /** Ids that were lost when newer documents were taken over. */
   lost: string[];
   assigned?: string;

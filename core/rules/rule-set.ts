@@ -45,6 +45,8 @@ export interface RuleSet {
   electrics: ElectricsRules;
   /** `positionMin`: a change of the vehicle's own position, such as turning the wheels; half a minute where it is not said. */
   sequence: { sideMin: number; zoneMin: number; toolMin: number; helperMin: number; positionMin?: number };
+  /** Clips break more easily with age: the chance grows by `perYear` of itself for every year beyond `fromYears`. No allowance where it is not said. */
+  ageing?: { fromYears: number; perYear: number };
   probing: { offBelow: number; onFrom: number; groundMaxV: number; groundMaxOhm: number };
   floorToleranceMmPerM: number;
   neverUseCircuits: string[];

@@ -4,6 +4,7 @@ import { createPool, type Pool } from 'mysql2/promise';
 import * as schema from './schema.ts';
 
 export * as tables from './schema.ts';
+export * from './retry.ts';
 
 export type Database = MySql2Database<typeof schema>;
 /** The database or a transaction on it. */

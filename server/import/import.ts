@@ -3,7 +3,7 @@ import { checkKit } from '@jade/core/kit';
 import { checkShop } from '@jade/core/shop';
 import { checkProfile } from '@jade/core/vehicle';
 import { readDocument, type AnyDocument } from '@jade/contract/documents';
-import type { Connection, Database } from '../database/index.ts';
+import { retrying, type Connection, type Database } from '../database/index.ts';
 import { listDocuments, newestDocuments, storeDocument } from '../documents/index.ts';
 import { loadShop } from '../shop/index.ts';
 
@@ -31,11 +31,12 @@ async function meaningFaults(db: Connection, entry: AnyDocument): Promise<Fault[
 /** Checks a document by form and by meaning and stores it, in one transaction; a shop brings its people, vehicles and jobs with it. */
 export async function importDocument(db: Database, value: unknown, basedOn?: number): Promise<ImportResult> {
   const entry = readDocument(value);
-  return db.transaction(async (tx) => {
+  const store = async (tx: Connection): Promise<ImportResult> => {
     const faults = await meaningFaults(tx, entry);
     if (faults.length > 0) throw new FaultyInput(faults);
     const result = await storeDocument(tx, entry.kind, entry.document, basedOn);
     if (entry.kind === 'shop') await loadShop(tx, entry.document);
     return { kind: entry.kind, ...result };
-  });
+  };
+  return retrying(() => db.transaction(store));
 }

@@ -4,7 +4,7 @@ import { FaultyInput } from '@jade/core/faults';
 import type { LoggedEvent } from '@jade/core/job';
 import { checkForm } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
-import { tables, type Database } from '../database/index.ts';
+import { retrying, tables, type Database } from '../database/index.ts';
 import { newestDocuments } from '../documents/index.ts';
 import { notFound, worded } from '../faults/index.ts';
 import { requirePerson } from '../people/index.ts';
@@ -18,19 +18,6 @@ import { listJobs, viewJob } from './view.ts';
 const EVENT_BYTES = 1024 * 1024;
 const MOST_EVENTS = 500;
 const PING_MS = 20_000;
-const AGAIN = new Set(['ER_LOCK_DEADLOCK', 'ER_DUP_ENTRY', 'ER_LOCK_WAIT_TIMEOUT', 'ER_CHECKREAD']);
-
-/** Runs a transaction again where another one stood in its way; three times at most. */
-async function retrying<T>(work: () => Promise<T>): Promise<T> {
-  for (let attempt = 1; ; attempt++) {
-    try {
-      return await work();
-    } catch (error) {
-      const cause = (error as { cause?: { code?: string }; code?: string }).cause?.code ?? (error as { code?: string }).code;
-      if (attempt >= 3 || !cause || !AGAIN.has(cause)) throw error;
-    }
-  }
-}
 
 function eventsIn(body: unknown): unknown[] {
   const events = (body as { events?: unknown } | null)?.events;

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, type BaselineResult } from '@jade/core/job';
 import { checkVehicleNumber, type LampFunction } from '@jade/core/vehicle';
 import { sayNumberRemark } from '@jade/words/vehicle';
-import { inches } from '@jade/words/units';
+import { inches, inSentence } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -11,10 +11,13 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, outerPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
+import AccessoryFound from '../../job/AccessoryFound.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import FactList from './FactList.vue';
 
-const { job, context } = useCurrentJob();
+const { job, context, names } = useCurrentJob();
+const accessory = ref(false);
+const accessories = computed(() => Object.values(job.state.accessories));
 const view = ref<View>('front');
 const picked = ref<string>();
 const asking = ref<'code' | 'damage'>();
@@ -142,13 +145,17 @@ function written(text: string): void {
       </div>
       <div class="leaf stack">
         <div class="line">
-          <h2>Damage found</h2>
+          <h2>Damage and accessories found</h2>
           <button type="button" class="push small" @click="asking = 'damage'">Note damage</button>
+          <button type="button" class="push small" @click="accessory = true">Something was fitted here</button>
         </div>
-        <p v-if="job.state.damage.length === 0" class="soft">None noted. What is not noted now is ours later.</p>
+        <p v-if="job.state.damage.length === 0 && accessories.length === 0" class="soft">None noted. What is not noted now is ours later.</p>
         <ul class="line">
           <li v-for="entry in job.state.damage" :key="entry.event">
             <TapeLabel>{{ entry.place }}: {{ entry.note }}</TapeLabel>
+          </li>
+          <li v-for="entry in accessories" :key="entry.accessory">
+            <TapeLabel>{{ entry.name }}</TapeLabel> <span class="soft">off before {{ entry.holds.map((id) => inSentence(names.piece(id))).join(', ') }}</span>
           </li>
         </ul>
       </div>
@@ -189,6 +196,7 @@ function written(text: string): void {
         </ul>
       </div>
     </section>
+    <AccessoryFound v-if="accessory" @close="accessory = false" />
     <AskText
       v-if="asking"
       :title="asking === 'code' ? 'A fault code' : `Damage seen from the ${view}`"

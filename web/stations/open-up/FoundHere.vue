@@ -2,51 +2,29 @@
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
 import { planClosingOf, type Payloads } from '@jade/core/job';
-import { DRIVES, SIDES, type Drive, type OpenLevel, type Side } from '@jade/core/vehicle';
+import type { OpenLevel } from '@jade/core/vehicle';
 import { sayGroup, sayWay } from '@jade/words/job';
 import { inSentence, personMinutes } from '@jade/words/units';
-import ChoiceRow from '../../design/ChoiceRow.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
-/** Records what is different on this vehicle: a way that is not there, a bolt that will not move, something an owner fitted, or that the opening is given up. */
-const props = defineProps<{ kind: 'accessory' | 'leave' | 'blocked' | 'seized'; step?: OpenStep }>();
+/** Records what is different on this vehicle: a way that is not there, a bolt that will not move, or that the opening is given up. */
+const props = defineProps<{ kind: 'leave' | 'blocked' | 'seized'; step?: OpenStep }>();
 const emit = defineEmits<{ close: [] }>();
 const { job, context, names } = useCurrentJob();
 const SEIZED_MIN = 6;
 
 const why = ref('');
-const name = ref('');
-const holds = ref<string[]>([]);
-const side = ref<Side>('centre');
-const drive = ref<Drive>('hex');
-const size = ref('');
-const count = ref(2);
-const openMin = ref(5);
-const people = ref(1);
 const group = ref(props.step?.fasteners[0]?.id ?? '');
 const seizedCount = ref(1);
 const addMin = ref(SEIZED_MIN);
 
-const pieces = computed(() => context.value.profile.pieces.filter((piece) => (job.state.pieces[piece.id] ?? 'fitted') === 'fitted'));
 const onward = computed(() => job.plan?.personMin ?? 0);
 const backward = computed(() => planClosingOf({ ...context.value, state: { ...job.state, left: 'asked' } }, undefined).personMin);
-const TITLES = { accessory: 'Something was fitted here', leave: 'Back out', blocked: 'This way is blocked', seized: 'A fastener is seized' };
+const TITLES = { leave: 'Back out', blocked: 'This way is blocked', seized: 'A fastener is seized' };
 const ready = computed(() => {
-  if (props.kind === 'accessory') return name.value.trim() !== '' && holds.value.length > 0 && openMin.value > 0 && count.value >= 0;
   if (props.kind === 'seized') return group.value !== '' && seizedCount.value > 0 && addMin.value >= 0;
   return why.value.trim() !== '';
 });
-
-function slug(text: string): string {
-  const plain = text
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9]+/g, '-')
-    .replaceAll(/^-|-$/g, '');
-  const taken = new Set([...context.value.profile.pieces.map((piece) => piece.id), ...Object.keys(job.state.accessories)]);
-  let id = `found-${plain || 'part'}`.slice(0, 70);
-  for (let number = 2; taken.has(id); number++) id = `found-${plain}-${number}`;
-  return id;
-}
 
 function record(): void {
   const { step } = props;
@@ -56,22 +34,6 @@ function record(): void {
     const piece = { piece: step.piece, group: group.value, count: Number(seizedCount.value), addMin: Number(addMin.value) };
     void job.record('fastener.seized', piece satisfies Payloads['fastener.seized']);
   }
-  if (props.kind === 'accessory') {
-    const held = context.value.profile.pieces.find((piece) => piece.id === holds.value[0]);
-    void job.record('accessory.found', {
-      accessory: slug(name.value),
-      name: name.value.trim(),
-      side: side.value,
-      zone: held?.zone ?? 'front',
-      holds: holds.value,
-      openMin: Number(openMin.value),
-      closeMin: Number(openMin.value),
-      people: Number(people.value),
-      drive: drive.value,
-      ...(size.value.trim() ? { size: size.value.trim() } : {}),
-      count: Number(count.value),
-    });
-  }
   emit('close');
 }
 </script>
@@ -80,20 +42,7 @@ function record(): void {
   <v-dialog :model-value="true" max-width="560" :aria-label="TITLES[kind]" @update:model-value="emit('close')">
     <form class="leaf stack found" @submit.prevent="record">
       <h2>{{ TITLES[kind] }}</h2>
-      <template v-if="kind === 'accessory'">
-        <p class="soft">It comes off before the pieces it holds, and the plan is made again around it. Its own wires, weight and faults are looked at before it moves.</p>
-        <v-text-field v-model="name" autofocus label="What it is" variant="outlined" hide-details />
-        <v-select v-model="holds" label="Pieces it holds back" multiple :items="pieces.map((piece) => ({ value: piece.id, title: piece.name }))" />
-        <ChoiceRow label="Side" small :choices="SIDES.map((value) => ({ value, text: value === 'centre' ? 'middle' : value }))" :value="side" @choose="(value) => (side = value)" />
-        <div class="fields">
-          <v-select v-model="drive" label="Its fasteners" :items="[...DRIVES]" />
-          <v-text-field v-model="size" label="Size" variant="outlined" hide-details />
-          <v-text-field v-model="count" label="How many" type="number" min="0" max="200" variant="outlined" hide-details />
-          <v-text-field v-model="openMin" label="Minutes to take it off" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
-          <v-text-field v-model="people" label="People" type="number" min="1" max="6" variant="outlined" hide-details />
-        </div>
-      </template>
-      <template v-else-if="kind === 'seized' && step">
+      <template v-if="kind === 'seized' && step">
         <p class="soft">{{ names.piece(step.piece) }}: heat and drills near wires, fuel or paint want cover and care. If another way is cheaper now, the plan takes it.</p>
         <v-select v-model="group" label="Which" :items="step.fasteners.map((entry) => ({ value: entry.id, title: `${sayGroup(entry)}, ${entry.place}` }))" />
         <div class="fields">

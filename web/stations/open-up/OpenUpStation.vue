@@ -13,6 +13,7 @@ import WayIn from '../../design/drawings/WayIn.vue';
 import { frameAround, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { layWayIn, type DrawnStep } from '../../design/geometry/way-in.ts';
 import { useRoom } from '../../design/room.ts';
+import AccessoryFound from '../../job/AccessoryFound.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import FoundHere from './FoundHere.vue';
 import OtherWays from './OtherWays.vue';
@@ -24,7 +25,8 @@ const { job, context, names } = useCurrentJob();
 const view = ref<View>('front');
 const picked = ref<string>();
 const floor = ref(false);
-const finding = ref<'accessory' | 'leave' | 'blocked' | 'seized'>();
+const finding = ref<'leave' | 'blocked' | 'seized'>();
+const accessory = ref(false);
 const sheet = useTemplateRef<HTMLElement>('sheet');
 const room = useRoom(sheet, 860);
 
@@ -215,11 +217,12 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <ToolsAndParts v-if="!floor && plan" />
         <div v-if="!floor" class="leaf line">
           <span class="grow soft">Different from the profile?</span>
-          <button type="button" class="push small" @click="finding = 'accessory'">Something was fitted here</button>
+          <button type="button" class="push small" @click="accessory = true">Something was fitted here</button>
           <button v-if="job.state.left === undefined && done.length > 0 && !settled" type="button" class="push small" @click="finding = 'leave'">Back out</button>
         </div>
       </div>
     </div>
+    <AccessoryFound v-if="accessory" @close="accessory = false" />
     <FoundHere v-if="finding" :kind="finding" :step="current" @close="finding = undefined" />
   </div>
 </template>

@@ -62,6 +62,7 @@ function broken(group: string): void {
         </div>
         <CountEntry :label="sayGroup(group) ?? group.id" :count="counts[group.id] ?? 0" @counted="(count) => (counts = { ...counts, [group.id]: count })">
           <button type="button" class="push small plain" @click="broken(group.id)">broke</button>
+          <button type="button" class="push small plain" @click="job.record('fastener.dropped', { piece: step.piece, group: group.id, count: 1 })">fell</button>
         </CountEntry>
       </li>
       <li v-if="step.fasteners.length === 0" class="soft">No fasteners.</li>
