@@ -3,7 +3,9 @@ import {
   BEAMS,
   CONTENT_KINDS,
   PASSES,
+  THREAD_INTO,
   type BenchTask as PlainTask,
+  type BoltStack as PlainStack,
   type Connection as PlainConnection,
   type ContentItem as PlainItem,
   type Fitment as PlainFitment,
@@ -16,7 +18,6 @@ import {
   type Optics as PlainOptics,
   type OptionChoice as PlainChoice,
 } from '@jade/core/kit';
-import { THREAD_INTO, type BoltStack as PlainStack } from '@jade/core/gather';
 import { LOAD_KINDS, SIDES } from '@jade/core/vehicle';
 import { Amount, Amounts, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
 import { Condition } from '@jade/contract/facts';

@@ -1,4 +1,5 @@
-import { checkStack, type BoltStack } from './index.ts';
+import type { BoltStack } from '../kit/index.ts';
+import { checkStack } from './index.ts';
 
 const bolt = (part: Partial<BoltStack> = {}): BoltStack => ({ boltMm: 25, threadMm: 6, partsMm: [3, 2, 1.6], into: 'steel', ...part });
 

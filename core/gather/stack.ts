@@ -1,23 +1,4 @@
-export const THREAD_INTO = ['steel', 'nut', 'aluminium', 'plastic'] as const;
-export type ThreadInto = (typeof THREAD_INTO)[number];
-
-/** A bolt through a stack of parts into a thread: lengths in millimetres. */
-export interface BoltStack {
-  /** Length of the bolt under its head. */
-  boltMm: number;
-  /** Thread diameter. */
-  threadMm: number;
-  /** Thickness of each part between head and thread: bracket, spacer, washers, panel. */
-  partsMm: number[];
-  into: ThreadInto;
-  /** Engagement that the maker asks for; needed into plastic, where no rule holds. */
-  wantedMm?: number;
-  /** Room for the bolt beyond the stack, where it could come through. */
-  roomMm?: number;
-  washerMm?: number;
-  /** Width and height of the hole under the washer. */
-  holeMm?: [number, number];
-}
+import type { BoltStack, ThreadInto } from '../kit/index.ts';
 
 export interface StackCheck {
   stackMm: number;

@@ -1,5 +1,4 @@
 import type { Condition } from '../facts/index.ts';
-import type { BoltStack } from '../gather/index.ts';
 import type { LevelNeed, LoadKind, PlugFace, Side, Years } from '../vehicle/index.ts';
 
 export const CONTENT_KINDS = ['lamp', 'bracket', 'adapter', 'harness', 'trim', 'fastener', 'switch', 'other'] as const;
@@ -9,6 +8,27 @@ export const PASSES = ['start', 'align', 'tighten'] as const;
 export type Pass = (typeof PASSES)[number];
 export const BEAMS = ['front fog', 'dipped', 'driving', 'work', 'marker', 'signal'] as const;
 export type Beam = (typeof BEAMS)[number];
+
+export const THREAD_INTO = ['steel', 'nut', 'aluminium', 'plastic'] as const;
+export type ThreadInto = (typeof THREAD_INTO)[number];
+
+/** A bolt through a stack of parts into a thread: lengths in millimetres. */
+export interface BoltStack {
+  /** Length of the bolt under its head. */
+  boltMm: number;
+  /** Thread diameter. */
+  threadMm: number;
+  /** Thickness of each part between head and thread: bracket, spacer, washers, panel. */
+  partsMm: number[];
+  into: ThreadInto;
+  /** Engagement that the maker asks for; needed into plastic, where no rule holds. */
+  wantedMm?: number;
+  /** Room for the bolt beyond the stack, where it could come through. */
+  roomMm?: number;
+  washerMm?: number;
+  /** Width and height of the hole under the washer. */
+  holeMm?: [number, number];
+}
 
 export interface Optics {
   beam: Beam;
