@@ -113,7 +113,7 @@ function fixBeyond({ net, value }: Relaxation, costs: Float64Array, residual: Fl
   return count;
 }
 
-/** The cheapest arc of a cut: the one most likely to be in the best support. */
+/** The dearest arc of a cut: paid for or forbidden, it moves the bound most. */
 function pick(costs: Float64Array, cut: readonly number[]): number {
   let chosen = -1;
   for (const arc of cut) if (chosen < 0 || (costs[arc] as number) > (costs[chosen] as number)) chosen = arc;

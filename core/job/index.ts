@@ -7,4 +7,5 @@ export * from './parts.ts';
 export * from './tray.ts';
 export * from './wire.ts';
 export * from './aim.ts';
+export * from './hold.ts';
 export * from './standing.ts';

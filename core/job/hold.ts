@@ -1,0 +1,81 @@
+export const STATIONS = ['check-in', 'match', 'gather', 'open-up', 'wire', 'probe', 'sense', 'fit', 'close-up', 'aim', 'hand-over'] as const;
+export type Station = (typeof STATIONS)[number];
+export type StationState = 'not begun' | 'under way' | 'settled' | 'needs an answer' | 'blocked';
+
+/** One thing that a station still wants. `about` is the key under which an exception can be named for it, where one can. */
+export interface Hold {
+  station: Station;
+  code: HoldCode;
+  kind: 'to do' | 'question' | 'block';
+  data: Record<string, string | number>;
+  about?: string;
+}
+
+export type HoldCode =
+  | 'number-missing'
+  | 'battery-missing'
+  | 'codes-before-missing'
+  | 'baseline-missing'
+  | 'gaps-before-missing'
+  | 'fact-unknown'
+  | 'kit-does-not-fit'
+  | 'kit-undecided'
+  | 'kit-unconfirmed'
+  | 'content-short'
+  | 'content-hands'
+  | 'content-uncounted'
+  | 'bench-task'
+  | 'target-unreachable'
+  | 'pieces-to-open'
+  | 'plug-does-not-mate'
+  | 'plug-to-join'
+  | 'load-refused'
+  | 'load-to-accept'
+  | 'reference-missing'
+  | 'wire-unproved'
+  | 'wire-contradictory'
+  | 'sensor-unplugged'
+  | 'calibration-due'
+  | 'fit-passes'
+  | 'test-failed'
+  | 'test-missing'
+  | 'covered-untested'
+  | 'covered-unaimed'
+  | 'piece-open'
+  | 'fasteners-out'
+  | 'fastener-dropped'
+  | 'part-to-bag'
+  | 'wall-missing'
+  | 'aim-preparation'
+  | 'aim-missing'
+  | 'aim-out'
+  | 'final-missing'
+  | 'function-worse'
+  | 'codes-after-missing'
+  | 'code-new'
+  | 'gap-after-missing'
+  | 'sign-off'
+  | 'log-question';
+
+export interface StationStanding {
+  station: Station;
+  state: StationState;
+  holds: Hold[];
+  begun: boolean;
+}
+
+export interface Standing {
+  stations: StationStanding[];
+  /** The first thing that holds the job back now; undefined when it is signed. */
+  holding?: Hold;
+  /** All that stands between the job and hand-over besides the sign-off itself. */
+  missing: Hold[];
+  readyToSign: boolean;
+}
+
+/** A hold before it is known which station asks for it. */
+export type Asked = Omit<Hold, 'station'>;
+
+export const todo = (code: HoldCode, data: Asked['data'] = {}, about?: string): Asked => ({ code, kind: 'to do', data, about });
+export const question = (code: HoldCode, data: Asked['data'] = {}, about?: string): Asked => ({ code, kind: 'question', data, about });
+export const block = (code: HoldCode, data: Asked['data'] = {}, about?: string): Asked => ({ code, kind: 'block', data, about });
