@@ -7,5 +7,5 @@ export * from './parts.ts';
 export * from './tray.ts';
 export * from './wire.ts';
 export * from './aim.ts';
-export * from './hold.ts';
+export { STATIONS, type Hold, type HoldCode, type Standing, type Station, type StationStanding, type StationState } from './hold.ts';
 export * from './standing.ts';
