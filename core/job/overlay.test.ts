@@ -151,3 +151,22 @@ test('aged clips break more often: at 0.1 a year beyond four, a van of 2020 open
   expect(plan(2020).breakageMin).toBeCloseTo(2.4, 9);
   expect([plan(2024).breakageMin, plan(undefined).breakageMin, plan(2020, false).breakageMin]).toEqual([2, 2, 2]);
 });
+
+test('a way of a mount position is blocked alone, and a way blocked to a level is so to the higher levels that go by it', () => {
+  const log = openedLog();
+  log.add('way.blocked', { place: 'place', way: 'w', why: 'a bracket stands there' });
+  const lost = planOpening(contextOf(log));
+  expect(lost.problems).toEqual([{ code: 'unreachable-target', target: 'place' }]);
+  const ways = (level: 'loosened' | 'off') => ({ level, openMin: 1, closeMin: 1, people: 1, ways: [{ id: 'below', needs: [], extraMin: 0 }] });
+  const staged = { ...VAN, pieces: VAN.pieces.map((piece) => (piece.id === 'grille' ? { ...piece, levels: [ways('loosened'), ways('off')] } : piece)) };
+  const open = (level: 'loosened' | 'off') => {
+    const blocked = [{ place: 'grille', level, way: 'below', why: 'bent' }];
+    return onThisVehicle(staged, { accessories: {}, seized: [], blocked })
+      .pieces.find((piece) => piece.id === 'grille')
+      ?.levels.map((entry) => entry.ways.length);
+  };
+  expect([open('loosened'), open('off')]).toEqual([
+    [0, 0],
+    [1, 0],
+  ]);
+});

@@ -8,7 +8,7 @@ import { inSentence, personMinutes } from '@jade/words/units';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** Records what is different on this vehicle: a way that is not there, a bolt that will not move, or that the opening is given up. */
-const props = defineProps<{ kind: 'leave' | 'blocked' | 'seized'; step?: OpenStep }>();
+const props = defineProps<{ kind: 'leave' | 'blocked' | 'seized'; step?: OpenStep; blocked?: { place: string; level?: OpenLevel; way: string } }>();
 const emit = defineEmits<{ close: [] }>();
 const { job, context, names } = useCurrentJob();
 const SEIZED_MIN = 6;
@@ -29,7 +29,7 @@ const ready = computed(() => {
 function record(): void {
   const { step } = props;
   if (props.kind === 'leave') void job.record('opening.left', { why: why.value.trim() });
-  if (props.kind === 'blocked' && step) void job.record('way.blocked', { place: step.piece, level: step.level as OpenLevel, way: step.way, why: why.value.trim() });
+  if (props.kind === 'blocked' && props.blocked) void job.record('way.blocked', { ...props.blocked, why: why.value.trim() });
   if (props.kind === 'seized' && step) {
     const piece = { piece: step.piece, group: group.value, count: Number(seizedCount.value), addMin: Number(addMin.value) };
     void job.record('fastener.seized', piece satisfies Payloads['fastener.seized']);
@@ -57,9 +57,11 @@ function record(): void {
         </p>
         <v-text-field v-model="why" autofocus label="Why, and who agreed" variant="outlined" hide-details />
       </template>
-      <template v-else-if="step">
-        <p class="soft">{{ names.piece(step.piece) }} {{ step.level }}, {{ sayWay(step.way) }}. The plan is made again without this way, from what is off already.</p>
-        <v-text-field v-model="why" autofocus :label="`What stands in the way of ${inSentence(names.piece(step.piece))}`" variant="outlined" hide-details />
+      <template v-else-if="blocked">
+        <p class="soft">
+          {{ names.place(blocked.place) }} {{ blocked.level ?? '' }}, {{ sayWay(blocked.way) }}. The plan is made again without this way, from what is off already.
+        </p>
+        <v-text-field v-model="why" autofocus :label="`What stands in the way of ${inSentence(names.place(blocked.place))}`" variant="outlined" hide-details />
       </template>
       <div class="line">
         <button type="submit" class="push main" :disabled="!ready">{{ kind === 'leave' ? 'Back out' : 'Record it and plan again' }}</button>

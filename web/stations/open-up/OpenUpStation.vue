@@ -2,7 +2,7 @@
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { levelRank, piecesPresent, type OpenStep } from '@jade/core/access';
 import { factValues, openingDone, schoolOf, targetMounts } from '@jade/core/job';
-import type { Level } from '@jade/core/vehicle';
+import type { Level, OpenLevel } from '@jade/core/vehicle';
 import { sayEstimate, sayWithout } from '@jade/words/access';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -27,6 +27,7 @@ const picked = ref<string>();
 const floor = ref(false);
 const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
+const blocked = ref<{ place: string; level?: OpenLevel; way: string }>();
 const sheet = useTemplateRef<HTMLElement>('sheet');
 const room = useRoom(sheet, 860);
 
@@ -93,6 +94,11 @@ function move(step: OpenStep, counts: { group: string; count: number }[]): void 
   for (const sensor of step.sensors) void job.record('sensor.unplugged', { sensor });
   void job.record('piece.moved', { piece: step.piece, level: step.level, way: step.way, fasteners: counts });
   picked.value = undefined;
+}
+
+function block(place: string, way: string, level?: Level): void {
+  blocked.value = { place, way, ...(level ? { level: level as OpenLevel } : {}) };
+  finding.value = 'blocked';
 }
 
 function order(change: { school?: 'least set-up' | 'prove one side first'; people?: 1 | 2 }): void {
@@ -184,7 +190,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           </div>
           <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="pieces" :label="`Pieces to open, from the ${view}`" @piece="(piece) => (picked = piece)" />
         </div>
-        <OtherWays v-if="plan && plan.steps.length > 0" />
+        <OtherWays v-if="plan && plan.steps.length > 0" @blocked="block" />
       </div>
       <div class="stack">
         <StepPanel
@@ -196,7 +202,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           :ready="ready(current)"
           :floor="floor"
           @done="(counts) => current && move(current, counts)"
-          @blocked="finding = 'blocked'"
+          @blocked="block(current.piece, current.way, current.level)"
           @seized="finding = 'seized'"
         />
         <VehicleSheet v-if="floor && current" :profile="profile" :view="view" :part="part" :pieces="pieces" label="Where this step is" />
@@ -223,7 +229,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
       </div>
     </div>
     <AccessoryFound v-if="accessory" @close="accessory = false" />
-    <FoundHere v-if="finding" :kind="finding" :step="current" @close="finding = undefined" />
+    <FoundHere v-if="finding" :kind="finding" :step="current" :blocked="blocked" @close="finding = undefined" />
   </div>
 </template>
 

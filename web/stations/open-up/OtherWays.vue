@@ -7,8 +7,11 @@ import { personMinutes } from '@jade/words/units';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** Other ways in with their price, ways chosen by hand, and what one more kit would add while it is open. */
-const { job, names } = useCurrentJob();
+const { job, context, names } = useCurrentJob();
+const emit = defineEmits<{ blocked: [place: string, way: string] }>();
 const MOST = 6;
+/** Ways by which the targets are reached in this plan, where they have more than one. */
+const used = computed(() => (job.plan?.choice.targetWays ?? []).filter(({ target }) => (context.value.profile.mounts.find((mount) => mount.id === target)?.reach.length ?? 0) > 1));
 
 const ways = computed(() => (job.explanation?.alternatives ?? []).slice(0, MOST).map((alternative) => ({ alternative, ...sayAlternative(alternative, names.value) })));
 const chosen = computed(() =>
@@ -37,6 +40,12 @@ const take = ({ place, level, way }: { place: string; level?: string; way?: stri
     <p v-if="!job.explanation" class="soft">Working out what other ways would cost…</p>
     <p v-else-if="ways.length === 0 && chosen.length === 0" class="soft">The profile knows no other way that reaches every target.</p>
     <ul class="rows">
+      <li v-for="entry in used" :key="entry.target">
+        <span class="grow">Taken: {{ names.mount(entry.target) }}, {{ sayWay(entry.way) }}</span>
+        <button type="button" class="push small" :aria-label="`Blocked: ${names.mount(entry.target)}, ${sayWay(entry.way)}`" @click="emit('blocked', entry.target, entry.way)">
+          Blocked
+        </button>
+      </li>
       <li v-for="entry in chosen" :key="entry.key" class="chosen">
         <span class="grow"><strong>Chosen by hand.</strong> {{ entry.text }}</span>
         <button type="button" class="push small" @click="take(entry)">Back to the least</button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
+import { estimateStep } from '@jade/core/schedule';
 import { sayPreparation } from '@jade/words/access';
 import { sayGroup } from '@jade/words/job';
 import { inSentence, minutes } from '@jade/words/units';
@@ -41,7 +42,7 @@ function broken(group: string): void {
         <h2>{{ VERBS[step.level] }}: {{ inSentence(names.piece(step.piece)) }}</h2>
         <p class="soft">
           {{ step.side === 'centre' ? 'middle' : `${step.side} side` }}, {{ step.zone.replace('-', ' ') }} · {{ minutes(step.minutes)
-          }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}
+          }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}<template v-if="!floor"> · eight of ten within {{ minutes(estimateStep(step.minutes).p80Min) }}</template>
         </p>
       </div>
     </header>
