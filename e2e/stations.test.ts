@@ -178,3 +178,39 @@ test(
   },
   LONG_MS,
 );
+
+test(
+  'check in: an accessory found there comes off first at Open up; a lamp that is dim and damage stand on tape; a short number warns',
+  async () => {
+    const { page } = await shop.open('fern');
+    const job = await openedJob(page, shop.address);
+    await goTo(page, shop.address, job, 'check-in', 'Check in');
+    await measure(page, 'Number, 17 places', 'WXH35B0042007183');
+    await page.getByText('16 places read; a number has 17.').waitFor();
+    await page.getByRole('button', { name: 'Dipped beam, left' }).click();
+    await page.getByRole('radiogroup', { name: 'Dipped beam, left', exact: true }).getByRole('radio', { name: 'dim', exact: true }).click();
+    await page.getByRole('button', { name: 'Note damage' }).click();
+    await page.getByRole('dialog').getByRole('textbox').first().fill('Skin: scratch at the right corner');
+    await page.getByRole('dialog').getByRole('button').first().click();
+    await page
+      .getByRole('main')
+      .getByText(/scratch at the right corner/)
+      .waitFor();
+    await page.getByRole('button', { name: 'Something was fitted here' }).click();
+    await page.getByRole('textbox', { name: 'What it is' }).fill('Stone guard');
+    await page.getByRole('combobox', { name: 'Pieces it holds back' }).focus();
+    await page.keyboard.press('ArrowDown');
+    await page.getByRole('option', { name: 'Wheel arch liner, left', exact: true }).click();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Record it and plan again' }).click();
+    await page.getByRole('main').getByText('Stone guard', { exact: true }).waitFor();
+    await settled(page);
+    await goTo(page, shop.address, job, 'open-up', 'Open up');
+    await page.getByText('proved least').waitFor();
+    const steps = await page.locator('ol.rows .step').allTextContents();
+    const place = (name: string) => steps.findIndex((text) => text.includes(name));
+    expect(place('Stone guard')).toBeGreaterThanOrEqual(0);
+    expect(place('Stone guard')).toBeLessThan(place('Wheel arch liner, left'));
+  },
+  LONG_MS,
+);

@@ -158,7 +158,9 @@ function bag(where: string): void {
       <div class="stack">
         <div v-if="steps.length > 0" class="leaf">
           <h2>{{ plural(steps.length, 'step') }} back</h2>
-          <p v-if="closing" class="soft">{{ sayEstimate(closing.estimate) }}</p>
+          <p v-if="closing" class="soft">
+            {{ steps.length === closing.steps.length ? 'On the clock' : 'With all that is still planned, on the clock' }}: {{ sayEstimate(closing.estimate) }}.
+          </p>
           <ol class="rows">
             <li v-for="(step, index) in steps" :key="step.piece + step.from">
               <button type="button" class="push plain small grow" :aria-pressed="step === current" @click="picked = step.piece">
