@@ -210,19 +210,19 @@ function handOver(context: JobContext): Asked[] {
 
 function begun(context: JobContext): Record<Station, boolean> {
   const { state } = context;
-  const any = (record: object) => Object.keys(record).length > 0;
+  const filled = (record: object) => Object.keys(record).length > 0;
   return {
-    'check-in': state.number !== undefined || any(state.facts) || any(state.baseline),
-    match: state.confirmed.length > 0 || any(state.options),
-    gather: any(state.counts) || any(state.benchDone),
-    'open-up': any(state.reached),
-    wire: any(state.joined) || state.loadsAccepted.length > 0,
-    probe: state.reference !== undefined || any(state.readings),
-    sense: any(state.calibrated) || any(state.sensorMoves) || state.unplugged.length > 0,
-    fit: any(state.passes) || any(state.tests),
+    'check-in': state.number !== undefined || filled(state.facts) || filled(state.baseline),
+    match: state.confirmed.length > 0 || filled(state.options),
+    gather: filled(state.counts) || filled(state.benchDone),
+    'open-up': filled(state.reached),
+    wire: filled(state.joined) || state.loadsAccepted.length > 0,
+    probe: state.reference !== undefined || filled(state.readings),
+    sense: filled(state.calibrated) || filled(state.sensorMoves) || state.unplugged.length > 0,
+    fit: filled(state.passes) || filled(state.tests),
     'close-up': Object.entries(state.reached).some(([piece]) => state.pieces[piece] === 'fitted'),
-    aim: state.wall !== undefined || any(state.aims) || any(state.aimByOthers),
-    'hand-over': any(state.final) || state.signed !== undefined,
+    aim: state.wall !== undefined || filled(state.aims) || filled(state.aimByOthers),
+    'hand-over': filled(state.final) || state.signed !== undefined,
   };
 }
 

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import { DRIVES, SIDES, type Drive, type Side } from '@jade/core/vehicle';
 import ChoiceRow from '../design/ChoiceRow.vue';
+import FormDialog from '../design/FormDialog.vue';
 import { useCurrentJob } from './current.ts';
 
 /** Records something that an owner or another shop fitted: it comes off before the pieces it holds. */
@@ -51,38 +52,17 @@ function record(): void {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="560" aria-label="Something was fitted here" @update:model-value="emit('close')">
-    <form class="leaf stack found" @submit.prevent="record">
-      <h2>Something was fitted here</h2>
-      <p class="soft">It comes off before the pieces it holds, and the plan is made again around it. Its own wires, weight and faults are looked at before it moves.</p>
-      <v-text-field v-model="name" autofocus label="What it is" variant="outlined" hide-details />
-      <v-select v-model="holds" label="Pieces it holds back" multiple :items="pieces.map((piece) => ({ value: piece.id, title: piece.name }))" />
-      <ChoiceRow label="Side" small :choices="SIDES.map((value) => ({ value, text: value === 'centre' ? 'middle' : value }))" :value="side" @choose="(value) => (side = value)" />
-      <div class="fields">
-        <v-select v-model="drive" label="Its fasteners" :items="[...DRIVES]" />
-        <v-text-field v-model="size" label="Size" variant="outlined" hide-details />
-        <v-text-field v-model="count" label="How many" type="number" min="0" max="200" variant="outlined" hide-details />
-        <v-text-field v-model="openMin" label="Minutes to take it off" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
-        <v-text-field v-model="people" label="People" type="number" min="1" max="6" variant="outlined" hide-details />
-      </div>
-      <div class="line">
-        <button type="submit" class="push main" :disabled="!ready">Record it and plan again</button>
-        <button type="button" class="push" @click="emit('close')">Leave it</button>
-      </div>
-    </form>
-  </v-dialog>
+  <FormDialog title="Something was fitted here" action="Record it and plan again" :ready="ready" @confirm="record" @close="emit('close')">
+    <p class="soft">It comes off before the pieces it holds, and the plan is made again around it. Its own wires, weight and faults are looked at before it moves.</p>
+    <v-text-field v-model="name" autofocus label="What it is" variant="outlined" hide-details />
+    <v-select v-model="holds" label="Pieces it holds back" multiple :items="pieces.map((piece) => ({ value: piece.id, title: piece.name }))" />
+    <ChoiceRow label="Side" small :choices="SIDES.map((value) => ({ value, text: value === 'centre' ? 'middle' : value }))" :value="side" @choose="(value) => (side = value)" />
+    <div class="fields">
+      <v-select v-model="drive" label="Its fasteners" :items="[...DRIVES]" />
+      <v-text-field v-model="size" label="Size" variant="outlined" hide-details />
+      <v-text-field v-model="count" label="How many" type="number" min="0" max="200" variant="outlined" hide-details />
+      <v-text-field v-model="openMin" label="Minutes to take it off" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
+      <v-text-field v-model="people" label="People" type="number" min="1" max="6" variant="outlined" hide-details />
+    </div>
+  </FormDialog>
 </template>
-
-<style scoped>
-.found {
-  color: var(--ink);
-  max-height: 92vh;
-  overflow-y: auto;
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 12px;
-}
-</style>

@@ -5,6 +5,7 @@ import { planClosingOf, type Payloads } from '@jade/core/job';
 import type { OpenLevel } from '@jade/core/vehicle';
 import { sayGroup, sayWay } from '@jade/words/job';
 import { inSentence, personMinutes } from '@jade/words/units';
+import FormDialog from '../../design/FormDialog.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** Records what is different on this vehicle: a way that is not there, a bolt that will not move, or that the opening is given up. */
@@ -39,48 +40,25 @@ function record(): void {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="560" :aria-label="TITLES[kind]" @update:model-value="emit('close')">
-    <form class="leaf stack found" @submit.prevent="record">
-      <h2>{{ TITLES[kind] }}</h2>
-      <template v-if="kind === 'seized' && step">
-        <p class="soft">{{ names.piece(step.piece) }}: heat and drills near wires, fuel or paint want cover and care. If another way is cheaper now, the plan takes it.</p>
-        <v-select v-model="group" label="Which" :items="step.fasteners.map((entry) => ({ value: entry.id, title: `${sayGroup(entry)}, ${entry.place}` }))" />
-        <div class="fields">
-          <v-text-field v-model="seizedCount" label="How many" type="number" min="1" max="200" variant="outlined" hide-details />
-          <v-text-field v-model="addMin" label="Minutes it will add" type="number" min="0" max="600" step="0.5" variant="outlined" hide-details />
-        </div>
-      </template>
-      <template v-else-if="kind === 'leave'">
-        <p>
-          Going on costs {{ personMinutes(onward) }} more, opening and closing. Backing out now costs {{ personMinutes(backward) }} of closing; no kit is fitted and the plan turns
-          to Close up.
-        </p>
-        <v-text-field v-model="why" autofocus label="Why, and who agreed" variant="outlined" hide-details />
-      </template>
-      <template v-else-if="blocked">
-        <p class="soft">
-          {{ names.place(blocked.place) }} {{ blocked.level ?? '' }}, {{ sayWay(blocked.way) }}. The plan is made again without this way, from what is off already.
-        </p>
-        <v-text-field v-model="why" autofocus :label="`What stands in the way of ${inSentence(names.place(blocked.place))}`" variant="outlined" hide-details />
-      </template>
-      <div class="line">
-        <button type="submit" class="push main" :disabled="!ready">{{ kind === 'leave' ? 'Back out' : 'Record it and plan again' }}</button>
-        <button type="button" class="push" @click="emit('close')">Leave it</button>
+  <FormDialog :title="TITLES[kind]" :action="kind === 'leave' ? 'Back out' : 'Record it and plan again'" :ready="ready" @confirm="record" @close="emit('close')">
+    <template v-if="kind === 'seized' && step">
+      <p class="soft">{{ names.piece(step.piece) }}: heat and drills near wires, fuel or paint want cover and care. If another way is cheaper now, the plan takes it.</p>
+      <v-select v-model="group" label="Which" :items="step.fasteners.map((entry) => ({ value: entry.id, title: `${sayGroup(entry)}, ${entry.place}` }))" />
+      <div class="fields">
+        <v-text-field v-model="seizedCount" label="How many" type="number" min="1" max="200" variant="outlined" hide-details />
+        <v-text-field v-model="addMin" label="Minutes it will add" type="number" min="0" max="600" step="0.5" variant="outlined" hide-details />
       </div>
-    </form>
-  </v-dialog>
+    </template>
+    <template v-else-if="kind === 'leave'">
+      <p>
+        Going on costs {{ personMinutes(onward) }} more, opening and closing. Backing out now costs {{ personMinutes(backward) }} of closing; no kit is fitted and the plan turns to
+        Close up.
+      </p>
+      <v-text-field v-model="why" autofocus label="Why, and who agreed" variant="outlined" hide-details />
+    </template>
+    <template v-else-if="blocked">
+      <p class="soft">{{ names.place(blocked.place) }} {{ blocked.level ?? '' }}, {{ sayWay(blocked.way) }}. The plan is made again without this way, from what is off already.</p>
+      <v-text-field v-model="why" autofocus :label="`What stands in the way of ${inSentence(names.place(blocked.place))}`" variant="outlined" hide-details />
+    </template>
+  </FormDialog>
 </template>
-
-<style scoped>
-.found {
-  color: var(--ink);
-  max-height: 92vh;
-  overflow-y: auto;
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 12px;
-}
-</style>

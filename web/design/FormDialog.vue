@@ -1,0 +1,34 @@
+<script setup lang="ts">
+/** A short form in a dialog: its own fields, one action, and a way out. */
+defineProps<{ title: string; action: string; ready: boolean; width?: number }>();
+const emit = defineEmits<{ confirm: []; close: [] }>();
+</script>
+
+<template>
+  <v-dialog :model-value="true" :max-width="width ?? 560" :aria-label="title" @update:model-value="emit('close')">
+    <form class="leaf form" @submit.prevent="emit('confirm')">
+      <h2>{{ title }}</h2>
+      <slot />
+      <div class="line">
+        <button type="submit" class="push main" :disabled="!ready">{{ action }}</button>
+        <button type="button" class="push" @click="emit('close')">Leave it</button>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 14px;
+  max-height: 92vh;
+  overflow-y: auto;
+  color: var(--ink);
+}
+
+.form :deep(.fields) {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 12px;
+}
+</style>
