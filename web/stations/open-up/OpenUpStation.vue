@@ -2,6 +2,7 @@
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { levelRank, piecesPresent, type OpenStep } from '@jade/core/access';
 import { factValues, openingDone, schoolOf, targetMounts } from '@jade/core/job';
+import { hundredthsToMinutes } from '@jade/core/units';
 import type { Level, OpenLevel } from '@jade/core/vehicle';
 import { sayEstimate, sayWithout } from '@jade/words/access';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
@@ -54,6 +55,8 @@ const slotOffset = computed(() => done.value.length);
 const school = computed(() => schoolOf(context.value));
 const people = computed(() => job.state.order?.people ?? 1);
 const oneSide = computed(() => plan.value?.schools.oneSideFirst);
+/** What could still be saved where the plan is not proved least. */
+const gapMin = computed(() => (plan.value ? hundredthsToMinutes(plan.value.choice.total - plan.value.choice.lowerBound) : 0));
 const progress = computed(() => (typeof job.planning === 'object' ? job.planning : undefined));
 
 const pieces = computed(() => {
@@ -111,8 +114,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <div v-if="plan" class="line figures">
       <template v-if="!settled && !floor && plan.steps.length > 0">
         <span
-          ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back,
-          {{ plan.choice.proved ? 'proved least' : `at most ${personMinutes((plan.choice.total - plan.choice.lowerBound) / 100)} above the least` }}</span
+          ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back, {{ plan.choice.proved ? 'proved least' : `at most ${personMinutes(gapMin)} above the least` }}</span
         >
         <span class="soft">opening: {{ sayEstimate(plan.estimate) }}</span>
       </template>
@@ -125,7 +127,8 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <EmptyNote v-if="!plan || progress" kind="loading"
       >Working out the least-labour way in…
       <template v-if="progress">
-        {{ progress.looked }} places looked at; {{ personMinutes(progress.best / 100) }} found, the least is {{ personMinutes(Math.max(0, progress.bound) / 100) }} or more.
+        {{ progress.looked }} places looked at; {{ personMinutes(hundredthsToMinutes(progress.best)) }} found, the least is
+        {{ personMinutes(hundredthsToMinutes(Math.max(0, progress.bound))) }} or more.
         <button type="button" class="push small" @click="job.stopPlanning()">Take this one</button>
       </template>
     </EmptyNote>
@@ -169,7 +172,9 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <span v-if="context.newKit && !job.state.order && oneSide" class="soft">This kit is new to the shop: one side is proved first.</span>
         <span class="soft"
           >set-up {{ minutes(plan.setUpMin)
-          }}<template v-if="plan.lanes">, both done after {{ minutes(plan.lanes.elapsed / 100) }}{{ plan.lanes.proved ? '' : ', not proved soonest' }}</template></span
+          }}<template v-if="plan.lanes"
+            >, both done after {{ minutes(hundredthsToMinutes(plan.lanes.elapsed)) }}{{ plan.lanes.proved ? '' : ', not proved soonest' }}</template
+          ></span
         >
       </div>
       <TwoLanes
