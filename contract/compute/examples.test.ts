@@ -34,6 +34,13 @@ test('the way through the arch, 3 + 1 + 3.5, is cheaper than grille and skin, 2 
   expect(findComputation('access-plan').run(blocked)).toMatchObject({ personMin: 26.5, mostPeople: 2 });
 });
 
+test('three times of 20 min against a profile of 10 move the median to √200, 14.14 min', () => {
+  const learned = run('step-estimate') as { medianMin: number; taken: number };
+  expect([learned.medianMin.toFixed(2), learned.taken]).toEqual(['14.14', 3]);
+  expect(run('step-estimate', { takenMin: [] })).toMatchObject({ taken: 0, sigma: 0.35 });
+  expect(faultsOf(() => run('step-estimate', { priorMin: -1 }))).toEqual(['priorMin range']);
+});
+
 test('an unknown target, a way that needs its own level, and falling minutes are refused with their paths', () => {
   expect(faultsOf(() => run('access-plan', { targets: ['nowhere'] }))).toEqual(['targets[0] unknown-id']);
   const own = example('access-plan') as { pieces: { levels: { ways: { needs: object[] }[]; openMin: number }[] }[] };

@@ -5,6 +5,7 @@ import { checkContents, checkStack } from '@jade/core/gather';
 import { foldJob, jobContext, planClosingOf, planOpening, standingOf, type LoggedEvent } from '@jade/core/job';
 import { checkKit } from '@jade/core/kit';
 import { factsOf } from '@jade/core/facts';
+import { estimateStep, sumTaken } from '@jade/core/schedule';
 import { matchKit, withOptions } from '@jade/core/match';
 import { classifyReading, proveSwitched } from '@jade/core/probing';
 import { errorAtRangeM } from '@jade/core/sensing';
@@ -19,6 +20,7 @@ import {
   ContentsInput,
   CurrentInput,
   DropInput,
+  EstimateInput,
   LegsInput,
   LoadInput,
   LogInput,
@@ -82,6 +84,7 @@ function accessPlan(input: AccessInput): unknown {
     chosen: input.chosen,
     school: input.school,
     people: input.people,
+    ageFactor: input.ageFactor,
   });
   const { choice, ...rest } = plan;
   return {
@@ -132,9 +135,16 @@ export const COMPUTATIONS: readonly Computation[] = [
   computation(
     'access-plan',
     'The least-labour way in for all targets at once, with its order, tools, people and tray slots.',
-    '`steps` in order (piece, from, level, way, minutes, people, tools, fasteners, slot, prepare), `personMin` with `openMin`, `closeMin`, `breakageMin` in person-minutes, `proved` and `gapPersonMin`, `targetWays`, `neededBy`, `setUpMin`, `schools` (set-up of either order), `lanes` for two people (times in hundredths of a minute), `estimate` of opening on the clock (median and 80 % point), `tools`, `problems`.',
+    '`steps` in order (piece, from, level, way, minutes, estimate, people, tools, fasteners, slot, prepare), `personMin` with `openMin`, `closeMin`, `breakageMin` in person-minutes, `proved` and `gapPersonMin`, `targetWays`, `neededBy`, `setUpMin`, `schools` (set-up of either order), `lanes` for two people (times in hundredths of a minute), `estimate` of opening on the clock (median and 80 % point), `tools`, `problems`.',
     AccessInput,
     accessPlan,
+  ),
+  computation(
+    'step-estimate',
+    'How long a step takes: what the profile says, as the times taken so far have moved it.',
+    '`medianMin` (half of the times within it), `p80Min` (eight of ten), `sigma` of the logarithm, `taken` (times it rests on).',
+    EstimateInput,
+    ({ priorMin, takenMin }) => estimateStep(priorMin, sumTaken(takenMin)),
   ),
   computation(
     'match',

@@ -1,7 +1,7 @@
 import { ArrayMaxSize, IsArray } from 'class-validator';
 import { SCHOOLS, type School } from '@jade/core/job';
 import { LOAD_KINDS, type OpenLevel } from '@jade/core/vehicle';
-import { Amount, AnyObject, Each, FactMap, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
+import { Amount, Amounts, AnyObject, Each, FactMap, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
 import { BoltStack, Kit } from '@jade/contract/kit';
 import { AimRule, ElectricsRules, ProbingRules, RuleSet, SequenceRules } from '@jade/contract/rules';
 import { Circuit, LevelNeed, Load, MountPosition, Piece, PlugFace, VehicleProfile } from '@jade/contract/vehicle';
@@ -21,6 +21,15 @@ export class AccessInput {
   @Optional() @FactMap() chosen?: Record<string, string>;
   @Optional() @OneOf(SCHOOLS) school?: School;
   @Optional() @OneOf([1, 2]) people?: 1 | 2;
+  /** By how much aged clips break more often than new ones. */
+  @Optional() @Amount(1, 20) ageFactor?: number;
+}
+
+export class EstimateInput {
+  /** What the profile says of the step. */
+  @Amount(0, 600) priorMin!: number;
+  /** Times taken so far. */
+  @Amounts(1000, 0, 6000) takenMin!: number[];
 }
 
 export class MatchInput {

@@ -65,6 +65,7 @@ export class RuleSet implements PlainRules {
   @Part(() => ElectricsRules) electrics!: ElectricsRules;
   @Part(() => SequenceRules) sequence!: SequenceRules;
   @Optional() @Part(() => AgeingRules) ageing?: AgeingRules;
+  @Optional() @Amount(0, 600) seizedMin?: number;
   @Part(() => ProbingRules) probing!: ProbingRules;
   @Amount(0, 100) floorToleranceMmPerM!: number;
   @Slugs(200) neverUseCircuits!: string[];

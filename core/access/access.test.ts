@@ -157,7 +157,7 @@ test('equals full enumeration on small vehicles with mutually dependent ways', (
 
 test('the order keeps precedence and saves set-up: both left steps before the right one', () => {
   const step = (side: 'left' | 'right', before: number[] = []): SequenceStep => ({ side, zone: 'front', tools: ['T20 six-lobe'], people: 1, before });
-  const setUp = { side: 50, zone: 30, tool: 20, helper: 100 };
+  const setUp = { side: 50, zone: 30, tool: 20, helper: 100, position: 50 };
   const { order } = sequence([step('left'), step('right'), step('left')], setUp);
   expect([order.indexOf(1) === 1, order.length]).toEqual([false, 3]);
   expect(sequence([step('left', [1]), step('right'), step('left', [0])], setUp).order).toEqual([1, 0, 2]);
@@ -166,7 +166,7 @@ test('the order keeps precedence and saves set-up: both left steps before the ri
 });
 
 test('up to six steps the order is as good as the best permutation', () => {
-  const setUp = { side: 50, zone: 30, tool: 20, helper: 100 };
+  const setUp = { side: 50, zone: 30, tool: 20, helper: 100, position: 50 };
   const one = fc.record({
     side: fc.constantFrom('left' as const, 'right' as const),
     zone: fc.constantFrom('front' as const, 'rear' as const),

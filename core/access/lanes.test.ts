@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { nearest, sequence, setUpBetween, setUpOfOrder, twoLanes, type LaneStep, type SequenceStep } from './index.ts';
 
-const SET_UP = { side: 50, zone: 30, tool: 20, helper: 100 };
+const SET_UP = { side: 50, zone: 30, tool: 20, helper: 100, position: 50 };
 const lane = (duration: number, part: Partial<LaneStep> = {}): LaneStep => ({ side: 'left', zone: 'front', tools: [], people: 1, before: [], duration, ...part });
 const by = (plan: ReturnType<typeof twoLanes>, step: number) => plan.entries.find((entry) => entry.step === step);
 
@@ -26,7 +26,7 @@ test('who changes sides pays for it: each stays on a side', () => {
 });
 
 test('wheels cannot be turned to the right while somebody works behind them turned left', () => {
-  const wheels = (place: string) => ({ kind: 'wheels', place, cost: 50 });
+  const wheels = (place: string) => ({ kind: 'wheels', place });
   const plan = twoLanes([lane(200, { position: wheels('left') }), lane(200, { side: 'right', position: wheels('right') })], SET_UP);
   // Turn 50, work 200, turn 50, work 200.
   expect(plan.elapsed).toBe(500);
@@ -51,7 +51,7 @@ const toSteps = (list: (Omit<LaneStep, 'before' | 'position'> & { turn?: string 
   list.map(({ turn, ...step }, index) => ({
     ...step,
     before: index > 1 ? [index - 2] : [],
-    ...(turn ? { position: { kind: 'wheels', place: turn, cost: 50 } } : {}),
+    ...(turn ? { position: { kind: 'wheels', place: turn } } : {}),
   }));
 
 /** Every order and every division, put down one step after the other: the plain and slow way to the soonest end. */
@@ -124,7 +124,7 @@ test('one lane with wheels to turn is as good as the best permutation', () => {
       const steps: SequenceStep[] = list.map(({ turn, ...step }, index) => ({
         ...step,
         before: index > 3 ? [index - 4] : [],
-        ...(turn ? { position: { kind: 'wheels', place: turn, cost: 50 } } : {}),
+        ...(turn ? { position: { kind: 'wheels', place: turn } } : {}),
       }));
       const allowed = permutations(steps.map((_, index) => index)).filter((order) =>
         order.every((index, place) => (steps[index]?.before ?? []).every((earlier) => order.indexOf(earlier) < place)),

@@ -49,7 +49,7 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
   const preparing = lanes.map((place) => setUpBetween(work.last[place], step, setUp));
   const { position } = step;
   const held = position && work.stand[position.kind];
-  const turning = position && held?.place !== position.place ? position.cost : 0;
+  const turning = position && held?.place !== position.place ? setUp.position : 0;
   const turnFrom = position && held && held.place !== position.place ? held.until : 0;
   const arrive = Math.max(...lanes.map((place, order) => work.free[place] + (preparing[order] ?? 0)));
   const start = Math.max(ready, arrive, turnFrom) + turning;

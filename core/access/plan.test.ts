@@ -1,6 +1,7 @@
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { RULES } from '../job/test/log.ts';
 import type { MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
+import { sumTaken } from '../schedule/index.ts';
 import { explainPlan, lookAlikeGroups, lookAlikeTools, planAccess, planChange, type AccessPlan, type AccessRequest, type FurtherKit } from './index.ts';
 
 const way = (id: string, needs: string[] = [], part: Partial<Way> = {}): Way => ({ id, needs: needs.map((piece) => ({ piece, level: 'off' })), extraMin: 0, ...part });
@@ -148,4 +149,16 @@ test('look-alike drives are warned of, and fasteners of one drive with two lengt
   const [long, short, other] = [group('long', { lengthMm: 25 }), group('short', { lengthMm: 16 }), group('other', { size: 'T30', lengthMm: 25 })];
   expect(lookAlikeGroups([long, short, other])).toEqual([[long, short]]);
   expect(lookAlikeGroups([long, { ...long, id: 'again' }])).toEqual([]);
+});
+
+test('times taken by one way move the estimate of that way only, and never the choice', () => {
+  const taken = { 'grille/fitted>off/front': sumTaken([18, 18, 18]), 'skin/fitted>off/other': sumTaken([1, 1, 1]) };
+  const [before, learned] = [planAccess(ask()), planAccess(ask({ taken }))];
+  const median = (plan: AccessPlan, id: string) => plan.steps.find((step) => step.piece === id)?.estimate.medianMin;
+  // √(2·18) = 6.
+  expect(median(learned, 'grille')).toBeCloseTo(6, 9);
+  expect(median(learned, 'skin')).toBeCloseTo(9, 9);
+  expect(learned.personMin).toBe(before.personMin);
+  expect(learned.steps.map((step) => step.minutes)).toEqual(before.steps.map((step) => step.minutes));
+  expect(learned.estimate.medianMin - before.estimate.medianMin).toBeGreaterThan(3.9);
 });

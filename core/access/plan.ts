@@ -1,6 +1,7 @@
 import type { FactValues } from '../facts/index.ts';
 import type { RuleSet } from '../rules/index.ts';
-import { estimateTotal, type Estimate } from '../schedule/index.ts';
+import { estimateTotal, type Estimate, type TakenBySteps } from '../schedule/index.ts';
+import { minutesToHundredths } from '../units/index.ts';
 import type { Level, Side } from '../vehicle/index.ts';
 import { twoLanes, type LanePlan } from './lanes.ts';
 import { accessProblem, type AccessProblem, type AccessProfile, type AccessWay } from './problem.ts';
@@ -60,6 +61,8 @@ export interface AccessRequest {
   people?: 1 | 2;
   /** By how much aged clips break more often than new ones; 1 where it is not said. */
   ageFactor?: number;
+  /** Times taken so far at this shop, which the estimates learn from. */
+  taken?: TakenBySteps;
 }
 
 function only(ways: AccessWay[], chosen: string | undefined): AccessWay[] {
@@ -137,7 +140,7 @@ export function planOf(request: AccessRequest, problem: AccessProblem, choice: A
   const pieces = new Map(profile.pieces.map((piece) => [piece.id, piece]));
   const raw = choice.moves.flatMap((move) => {
     const piece = pieces.get(move.piece);
-    return piece ? [stepOf(move, piece, profile, rules)] : [];
+    return piece ? [stepOf(move, piece, profile, request.taken)] : [];
   });
   const before = precedence(raw);
   const toOrder = raw.map((step, index) => ({ ...step, before: before[index] ?? [] }));
@@ -149,7 +152,7 @@ export function planOf(request: AccessRequest, problem: AccessProblem, choice: A
   const lanes =
     people === 2
       ? twoLanes(
-          toOrder.map((step) => ({ ...step, duration: Math.round(step.minutes * 100) })),
+          toOrder.map((step) => ({ ...step, duration: minutesToHundredths(step.estimate.medianMin) })),
           setUp,
         )
       : undefined;
@@ -171,8 +174,8 @@ export function planOf(request: AccessRequest, problem: AccessProblem, choice: A
     ...(taken === oneSide && !lanes ? { proveAfter: oneSide.first } : {}),
     ...(lanes ? { lanes: { ...lanes, entries: lanes.entries.map((entry, place) => ({ ...entry, step: place })) } } : {}),
     estimate: estimateTotal(
-      steps.map((step) => step.minutes),
-      lanes ? lanes.elapsed / 100 - steps.reduce((sum, step) => sum + step.minutes, 0) : setUpMin,
+      steps.map((step) => step.estimate),
+      lanes ? lanes.elapsed / 100 - steps.reduce((sum, step) => sum + step.estimate.medianMin, 0) : setUpMin,
     ),
     neededBy: needs,
     tools: [...new Set(steps.flatMap((step) => step.tools))],

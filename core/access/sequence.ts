@@ -1,10 +1,9 @@
 import type { Side, Zone } from '../vehicle/index.ts';
 
-/** A place the vehicle itself must be in, which excludes the others of its kind: wheels turned left or right. `cost` in hundredths of a minute. */
+/** A place the vehicle itself must be in, which excludes the others of its kind: wheels turned left or right. */
 export interface Position {
   kind: string;
   place: string;
-  cost: number;
 }
 
 /** A step to be put in order; `before` are indexes of steps that must come earlier. */
@@ -23,6 +22,8 @@ export interface SetUp {
   zone: number;
   tool: number;
   helper: number;
+  /** A change of the vehicle's position. */
+  position: number;
 }
 
 /** Set-up between two steps: a change of side, of zone, the tools that must be fetched, a helper called. */
@@ -37,10 +38,10 @@ export function setUpBetween(from: SequenceStep | undefined, to: SequenceStep, s
 /** Where the vehicle stands: place by kind of position. */
 type Stand = Readonly<Record<string, string>>;
 
-function moved(stand: Stand, step: SequenceStep): { stand: Stand; cost: number } {
+function moved(stand: Stand, step: SequenceStep, setUp: SetUp): { stand: Stand; cost: number } {
   const { position } = step;
   if (!position || stand[position.kind] === position.place) return { stand, cost: 0 };
-  return { stand: { ...stand, [position.kind]: position.place }, cost: position.cost };
+  return { stand: { ...stand, [position.kind]: position.place }, cost: setUp.position };
 }
 
 /** All set-up of steps in an order, in hundredths of a minute: between neighbours, and every change of the vehicle's position. */
@@ -51,7 +52,7 @@ export function setUpOfOrder(steps: readonly SequenceStep[], order: readonly num
   for (const index of order) {
     const step = steps[index];
     if (!step) continue;
-    const change = moved(stand, step);
+    const change = moved(stand, step, setUp);
     stand = change.stand;
     total += change.cost + setUpBetween(last, step, setUp);
     last = step;
@@ -90,7 +91,7 @@ export function nearest(steps: readonly SequenceStep[], setUp: SetUp): { order: 
     let least = Infinity;
     steps.forEach((step, index) => {
       if (done.has(index) || !step.before.every((earlier) => done.has(earlier))) return;
-      const cost = setUpBetween(last, step, setUp) + moved(stand, step).cost;
+      const cost = setUpBetween(last, step, setUp) + moved(stand, step, setUp).cost;
       if (cost < least) [best, least] = [index, cost];
     });
     const next = steps[best];
@@ -98,7 +99,7 @@ export function nearest(steps: readonly SequenceStep[], setUp: SetUp): { order: 
     done.add(best);
     order.push(best);
     last = next;
-    stand = moved(stand, next).stand;
+    stand = moved(stand, next, setUp).stand;
   }
   return { order, leftOver: steps.map((_, index) => index).filter((index) => !done.has(index)) };
 }
@@ -130,7 +131,7 @@ function improved(steps: readonly SequenceStep[], start: readonly number[], setU
 }
 
 /** Every way the vehicle can stand when some steps are done, as the places of its kinds of position, numbered. */
-function standsOf(steps: readonly SequenceStep[]): { list: Stand[]; after: number[][]; cost: number[][] } {
+function standsOf(steps: readonly SequenceStep[], setUp: SetUp): { list: Stand[]; after: number[][]; cost: number[][] } {
   const list: Stand[] = [{}];
   const key = (stand: Stand) =>
     Object.entries(stand)
@@ -142,7 +143,7 @@ function standsOf(steps: readonly SequenceStep[]): { list: Stand[]; after: numbe
   const cost: number[][] = [];
   for (let index = 0; index < list.length; index++) {
     const stand = list[index] ?? {};
-    const moves = steps.map((step) => moved(stand, step));
+    const moves = steps.map((step) => moved(stand, step, setUp));
     after[index] = moves.map((move) => {
       const text = key(move.stand);
       const number = known.get(text) ?? list.push(move.stand) - 1;
@@ -156,7 +157,7 @@ function standsOf(steps: readonly SequenceStep[]): { list: Stand[]; after: numbe
 
 function exact(steps: readonly SequenceStep[], setUp: SetUp): number[] {
   const n = steps.length;
-  const stands = standsOf(steps);
+  const stands = standsOf(steps, setUp);
   const s = stands.list.length;
   const required = steps.map((step) => step.before.reduce((mask, index) => mask | (1 << index), 0));
   const size = (1 << n) * n * s;

@@ -1,4 +1,5 @@
 import { minutesToHundredths } from '../units/index.ts';
+import { estimateStep, type Estimate, type TakenBySteps } from '../schedule/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { FastenerGroup, Level, LevelNeed, Piece, Side, Way, Zone } from '../vehicle/index.ts';
 import { levelRank, type AccessProfile } from './problem.ts';
@@ -13,6 +14,13 @@ export type Preparation =
   | { code: 'unplug'; sensor: string }
   | { code: 'support'; leashMm?: number };
 
+/**
+ * Name under which the times of a step are kept: piece, levels and the way it went. Putting back goes the way it came, so it has none.
+ */
+export function stepName({ piece, from, level, way }: { piece: string; from: Level; level: Level; way?: string }): string {
+  return `${piece}/${from}>${level}${way === undefined ? '' : `/${way}`}`;
+}
+
 /** One step of opening. Minutes are for the people of the step working together. */
 export interface OpenStep {
   slot: number;
@@ -24,7 +32,10 @@ export interface OpenStep {
   side: Side;
   zone: Zone;
   people: number;
+  /** What the profile says. */
   minutes: number;
+  /** What this shop takes, from the profile and the times taken so far. */
+  estimate: Estimate;
   tools: string[];
   fasteners: FastenerGroup[];
   /** Sensors that leave their place or their plug with this step. */
@@ -39,14 +50,18 @@ export function toolOf(group: FastenerGroup): string | undefined {
   return group.size ? `${group.size} ${group.drive}` : group.drive;
 }
 
+/** Minutes of a change of the vehicle's position where the rules do not say. */
+const POSITION_MIN = 0.5;
+
 /** Set-up times of a rule set in whole hundredths of a minute. */
 export function setUpOf(rules: Pick<RuleSet, 'sequence'>): SetUp {
-  const { sideMin, zoneMin, toolMin, helperMin } = rules.sequence;
+  const { sideMin, zoneMin, toolMin, helperMin, positionMin = POSITION_MIN } = rules.sequence;
   return {
     side: minutesToHundredths(sideMin),
     zone: minutesToHundredths(zoneMin),
     tool: minutesToHundredths(toolMin),
     helper: minutesToHundredths(helperMin),
+    position: minutesToHundredths(positionMin),
   };
 }
 
@@ -55,8 +70,19 @@ export function fastenersBetween(piece: Piece, from: Level, to: Level): Fastener
   return piece.fasteners.filter((group) => levelRank(group.atLevel) > levelRank(from) && levelRank(group.atLevel) <= levelRank(to));
 }
 
-/** Minutes of a change of the vehicle's position where the rules do not say. */
-const POSITION_MIN = 0.5;
+/** Tools for the fasteners that come out, or go back, between two levels. */
+export function toolsBetween(piece: Piece, from: Level, to: Level): string[] {
+  return [...new Set(fastenersBetween(piece, from, to).flatMap((group) => toolOf(group) ?? []))];
+}
+
+/** Minutes that the profile gives the people of a step to open a piece from one level to another by a way. */
+export function openMinutes(piece: Piece, { from, level, way }: { from: Level; level: Level; way?: string }): number {
+  const above = piece.levels.find((candidate) => candidate.level === level);
+  const below = piece.levels.find((candidate) => candidate.level === from);
+  if (!above) return 0;
+  const extraMin = above.ways.find((candidate) => candidate.id === way)?.extraMin ?? 0;
+  return (above.openMin * above.people - (below ? below.openMin * below.people : 0) + extraMin) / above.people;
+}
 
 function preparations(piece: Piece, level: Level, way: Way | undefined, sensors: readonly string[]): Preparation[] {
   return [
@@ -69,15 +95,13 @@ function preparations(piece: Piece, level: Level, way: Way | undefined, sensors:
 }
 
 /** One move as a step with its tools, fasteners and what has to be done before. */
-export function stepOf(move: Move, piece: Piece, profile: AccessProfile, rules: Pick<RuleSet, 'sequence'>): Omit<OpenStep, 'slot'> {
+export function stepOf(move: Move, piece: Piece, profile: AccessProfile, taken: TakenBySteps = {}): Omit<OpenStep, 'slot'> {
   const level = piece.levels.find((candidate) => candidate.level === move.level);
-  const before = piece.levels.find((candidate) => candidate.level === move.from);
   const way = level?.ways.find((candidate) => candidate.id === move.way);
   const people = level?.people ?? 1;
-  const personMin = (level ? level.openMin * level.people : 0) - (before ? before.openMin * before.people : 0) + (way?.extraMin ?? 0);
+  const minutes = openMinutes(piece, move);
   const fasteners = fastenersBetween(piece, move.from, move.level);
   const sensors = profile.sensors.filter((sensor) => sensor.on === piece.id).map((sensor) => sensor.id);
-  const tools = [...new Set(fasteners.map(toolOf).filter((tool) => tool !== undefined))];
   return {
     piece: piece.id,
     from: move.from,
@@ -87,12 +111,13 @@ export function stepOf(move: Move, piece: Piece, profile: AccessProfile, rules: 
     side: piece.side,
     zone: piece.zone,
     people,
-    minutes: personMin / people,
-    tools,
+    minutes,
+    estimate: estimateStep(minutes, taken[stepName(move)]),
+    tools: toolsBetween(piece, move.from, move.level),
     fasteners,
     sensors,
     prepare: preparations(piece, move.level, way, sensors),
-    ...(way?.position ? { position: { ...way.position, cost: minutesToHundredths(rules.sequence.positionMin ?? POSITION_MIN) } } : {}),
+    ...(way?.position ? { position: way.position } : {}),
   };
 }
 

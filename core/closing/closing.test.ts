@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import type { Level, LevelNeed, Piece, Side, VehicleProfile } from '../vehicle/index.ts';
+import { sumTaken } from '../schedule/index.ts';
 import { planClosing, type MadeMove } from './index.ts';
 
-const SET_UP = { side: 50, zone: 30, tool: 20, helper: 100 };
+const SET_UP = { side: 50, zone: 30, tool: 20, helper: 100, position: 50 };
 const move = (piece: string, level: Level = 'off', needs: LevelNeed[] = [], from: Level = 'fitted'): MadeMove => ({ piece, from, level, needs });
 const need = (piece: string, level: LevelNeed['level'] = 'off'): LevelNeed => ({ piece, level });
 const order = (pieces: Piece[], moves: MadeMove[], part: Partial<Parameters<typeof bareProfile>[0]> = {}, replaced: string[] = [], facts = {}) =>
@@ -142,7 +143,7 @@ describe('gates that can only run when something is back', () => {
     level: 'off' as const,
     needs: needs.map((need) => ({ piece: need, level: 'off' as const })),
   });
-  const setUp = { side: 50, zone: 30, tool: 20, helper: 100 };
+  const setUp = { side: 50, zone: 30, tool: 20, helper: 100, position: 50 };
   const aim = { test: 'aim:kit/lamp', coveredBy: ['liner'], after: ['skin'] };
   const close = (profile: VehicleProfile, moves: ReturnType<typeof move>[], gate = aim) => planClosing(profile, {}, moves, [], [gate], setUp);
 
@@ -182,10 +183,30 @@ test('two people close side by side, and the time on the clock is that of the lo
   const pieces = ['left-liner', 'right-liner', 'skin'].map((id) => barePiece(id));
   const moves = [move('skin'), move('left-liner', 'off', [need('skin')]), move('right-liner', 'off', [need('skin')])];
   const profile = bareProfile({ pieces });
-  const [one, two] = [planClosing(profile, {}, moves, [], [], SET_UP), planClosing(profile, {}, moves, [], [], SET_UP, 2)];
+  const [one, two] = [planClosing(profile, {}, moves, [], [], SET_UP), planClosing(profile, {}, moves, [], [], SET_UP, { people: 2 })];
   // Both liners of 2 min at once, then the skin of 2 min.
   expect(two.lanes).toMatchObject({ elapsed: 400, proved: true });
   expect(two.steps.map((step) => step.piece).at(-1)).toBe('skin');
   expect(two.estimate.medianMin).toBeLessThan(one.estimate.medianMin);
   expect(one.lanes).toBeUndefined();
+});
+
+test('a liner that came out with the wheels turned goes back with them turned, and the turning counts', () => {
+  const way = { id: 'arch', needs: [], extraMin: 0, position: { kind: 'wheels', place: 'right' } };
+  const turned = barePiece('left-liner', { levels: [{ level: 'off', openMin: 2, closeMin: 2, people: 1, ways: [way, { ...way, id: 'wheel-off', position: undefined }] }] });
+  const [arch, off] = ['arch', 'wheel-off'].map((id) => order([turned], [{ ...move('left-liner'), way: id }]));
+  expect(arch?.steps[0]?.position).toEqual({ kind: 'wheels', place: 'right' });
+  expect(off?.steps[0]?.position).toBeUndefined();
+  const fixed = 2 * Math.exp(0.35 ** 2 / 2);
+  const mean = ({ medianMin, sigma }: { medianMin: number; sigma: number }) => medianMin * Math.exp(sigma ** 2 / 2);
+  expect(mean(arch?.estimate ?? { medianMin: 0, sigma: 0 })).toBeCloseTo(fixed + 0.5, 9);
+  expect(mean(off?.estimate ?? { medianMin: 0, sigma: 0 })).toBeCloseTo(fixed, 9);
+});
+
+test('times taken move the estimate of closing, not the profile’s minutes', () => {
+  const taken = { 'skin/off>fitted': sumTaken([8, 8, 8]) };
+  const plan = planClosing(bareProfile({ pieces: [barePiece('skin')] }), {}, [move('skin')], [], [], SET_UP, { taken });
+  // √(2·8) = 4.
+  expect(plan.steps[0]?.estimate.medianMin).toBeCloseTo(4, 9);
+  expect(plan).toMatchObject({ personMin: 2, steps: [{ minutes: 2, estimate: { taken: 3 } }], estimate: { taken: 3 } });
 });

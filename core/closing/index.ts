@@ -1,13 +1,16 @@
-import { levelRank, precedence, sequence, setUpOfOrder, toolOf, twoLanes, fastenersBetween, type LanePlan, type SetUp } from '../access/index.ts';
+import { levelRank, precedence, sequence, setUpOfOrder, toolsBetween, twoLanes, fastenersBetween, stepName, type LanePlan, type Position, type SetUp } from '../access/index.ts';
+import { minutesToHundredths } from '../units/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
-import { estimateTotal, type Estimate } from '../schedule/index.ts';
-import type { FastenerGroup, Level, LevelNeed, Side, VehicleProfile, Zone } from '../vehicle/index.ts';
+import { estimateStep, estimateTotal, type Estimate, type TakenBySteps } from '../schedule/index.ts';
+import type { FastenerGroup, Level, LevelNeed, Piece, Side, VehicleProfile, Zone } from '../vehicle/index.ts';
 
 /** A move that was made, or is to be made, with what it needed at that moment. */
 export interface MadeMove {
   piece: string;
   from: Level;
   level: Level;
+  /** The way it went, where it is known. */
+  way?: string;
   needs: LevelNeed[];
 }
 
@@ -19,7 +22,12 @@ export interface CloseStep {
   side: Side;
   zone: Zone;
   people: number;
+  /** What the profile says. */
   minutes: number;
+  /** What this shop takes, from the profile and the times taken so far. */
+  estimate: Estimate;
+  /** How the vehicle itself must stand. */
+  position?: Position;
   tools: string[];
   fasteners: FastenerGroup[];
   sensors: string[];
@@ -55,6 +63,12 @@ export interface ClosePlan {
   problems: CloseTrouble[];
 }
 
+/** How many close, and the times taken so far at this shop. */
+export interface ClosingBy {
+  people?: 1 | 2;
+  taken?: TakenBySteps;
+}
+
 /**
  * The order of putting back: every move has its undoing, a move made through something is undone before that something moves
  * back, and the refit rules that hold on this vehicle are kept. Where the rules contradict that order, the pieces concerned are
@@ -68,7 +82,7 @@ export function planClosing(
   replaced: readonly string[],
   gates: readonly Gate[],
   setUp: SetUp,
-  people: 1 | 2 = 1,
+  { people = 1, taken = {} }: ClosingBy = {},
 ): ClosePlan {
   const undone = moves.filter((move) => !replaced.includes(move.piece));
   const before = undoOrder(undone);
@@ -92,6 +106,7 @@ export function planClosing(
       profile,
       move,
       gates.filter((gate) => !cannotRun.has(gate.test)),
+      taken,
     ),
   );
   const ordered = sequence(
@@ -107,10 +122,10 @@ export function planClosing(
     ).order;
   }
   const kept = ordered.leftOver.length > 0 ? before : withRules;
-  const toOrder = steps.map((step, index) => ({ ...step, before: kept[index] ?? [], duration: Math.round(step.minutes * 100) }));
+  const toOrder = steps.map((step, index) => ({ ...step, before: kept[index] ?? [], duration: minutesToHundredths(step.estimate.medianMin) }));
   const lanes = people === 2 ? twoLanes(toOrder, setUp) : undefined;
   if (lanes) order = lanes.entries.map((entry) => entry.step);
-  const setUpMin = lanes ? lanes.elapsed / 100 - steps.reduce((sum, step) => sum + step.minutes, 0) : setUpOfOrder(toOrder, order, setUp) / 100;
+  const setUpMin = lanes ? lanes.elapsed / 100 - steps.reduce((sum, step) => sum + step.estimate.medianMin, 0) : setUpOfOrder(toOrder, order, setUp) / 100;
   const placed = order.flatMap((index) => {
     const step = steps[index];
     const first = new Set((kept[index] ?? []).flatMap((earlier) => undone[earlier]?.piece ?? []));
@@ -120,7 +135,7 @@ export function planClosing(
     steps: placed,
     personMin: placed.reduce((sum, step) => sum + step.minutes * step.people, 0),
     estimate: estimateTotal(
-      placed.map((step) => step.minutes),
+      placed.map((step) => step.estimate),
       setUpMin,
     ),
     ...(lanes ? { lanes: { ...lanes, entries: lanes.entries.map((entry, place) => ({ ...entry, step: place })) } } : {}),
@@ -193,12 +208,20 @@ function cycleAmong(leftOver: readonly number[], before: readonly number[][]): n
   return at === undefined ? trail : trail.slice(trail.indexOf(at));
 }
 
-function closeStep(profile: VehicleProfile, move: MadeMove, gates: readonly Gate[]): Omit<CloseStep, 'first'> {
+/** Minutes that the profile gives the people of a step to put a piece back from one level to a lower one. */
+export function closeMinutes(piece: Piece, from: Level, to: Level): number {
+  const above = piece.levels.find((candidate) => candidate.level === from);
+  const below = piece.levels.find((candidate) => candidate.level === to);
+  if (!above) return 0;
+  return Math.max(0, above.closeMin * above.people - (below ? below.closeMin * below.people : 0)) / above.people;
+}
+
+function closeStep(profile: VehicleProfile, move: MadeMove, gates: readonly Gate[], taken: TakenBySteps): Omit<CloseStep, 'first'> {
   const piece = profile.pieces.find((candidate) => candidate.id === move.piece);
   const level = piece?.levels.find((candidate) => candidate.level === move.level);
-  const below = piece?.levels.find((candidate) => candidate.level === move.from);
   const people = level?.people ?? 1;
-  const personMin = (level ? level.closeMin * level.people : 0) - (below ? below.closeMin * below.people : 0);
+  const minutes = piece ? closeMinutes(piece, move.level, move.from) : 0;
+  const position = level?.ways.find((way) => way.id === move.way)?.position;
   const fasteners = piece ? fastenersBetween(piece, move.from, move.level) : [];
   return {
     piece: move.piece,
@@ -207,8 +230,10 @@ function closeStep(profile: VehicleProfile, move: MadeMove, gates: readonly Gate
     side: piece?.side ?? 'centre',
     zone: piece?.zone ?? 'front',
     people,
-    minutes: Math.max(0, personMin) / people,
-    tools: [...new Set(fasteners.map(toolOf).filter((tool) => tool !== undefined))],
+    minutes,
+    estimate: estimateStep(minutes, taken[stepName({ piece: move.piece, from: move.level, level: move.from })]),
+    ...(position ? { position } : {}),
+    tools: piece ? toolsBetween(piece, move.from, move.level) : [],
     fasteners,
     sensors: profile.sensors.filter((sensor) => sensor.on === move.piece).map((sensor) => sensor.id),
     gates: gates.filter((gate) => gate.coveredBy.includes(move.piece)).map((gate) => gate.test),

@@ -5,6 +5,7 @@ import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/in
 import { evaluate, type FactValues } from '../facts/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule, RuleSet } from '../rules/index.ts';
+import type { TakenBySteps } from '../schedule/index.ts';
 import type { LampFunction, Level, LevelNeed, MountPosition, VehicleProfile, Way } from '../vehicle/index.ts';
 import type { School } from './events.ts';
 import { onThisVehicle } from './overlay.ts';
@@ -20,6 +21,8 @@ export interface JobContext {
   year?: number;
   /** Whether the shop has not yet handed over a job with one of these kits: one side is then proved first. */
   newKit?: boolean;
+  /** Times taken so far at this shop on vehicles of this kind. */
+  taken?: TakenBySteps;
 }
 
 /** A job's state with the documents it pins, as they hold for this one vehicle. */
@@ -116,6 +119,7 @@ export function openingRequest(context: JobContext): AccessRequest {
     school: schoolOf(context),
     people: state.order?.people ?? 1,
     ageFactor: ageFactorOf(context),
+    taken: context.taken,
   };
 }
 
@@ -146,7 +150,7 @@ function needsOf(context: JobContext, pieceId: string, levelName: Level, wayId: 
 /** Opening moves made and not undone, then those still planned, with what each needed. */
 export function openingMoves(context: JobContext, plan: AccessPlan | undefined): MadeMove[] {
   const made = context.state.moves.map((move) => ({ ...move, needs: needsOf(context, move.piece, move.level, move.way) }));
-  const planned = (plan?.steps ?? []).map(({ piece, from, level, way }) => ({ piece, from, level, needs: needsOf(context, piece, level, way) }));
+  const planned = (plan?.steps ?? []).map(({ piece, from, level, way }) => ({ piece, from, level, way, needs: needsOf(context, piece, level, way) }));
   return [...made, ...planned];
 }
 
@@ -208,7 +212,10 @@ function supports(needs: readonly LevelNeed[], moves: readonly MadeMove[]): stri
 export function planClosingOf(context: JobContext, plan: AccessPlan | undefined): ClosePlan {
   const moves = openingMoves(context, plan);
   const gates = gatesOf(context, everyOpeningMove(context, plan));
-  return planClosing(context.profile, factValues(context.state), moves, replacedPieces(context), gates, setUpOf(context.rules), context.state.order?.people ?? 1);
+  return planClosing(context.profile, factValues(context.state), moves, replacedPieces(context), gates, setUpOf(context.rules), {
+    people: context.state.order?.people,
+    taken: context.taken,
+  });
 }
 
 /** Fit steps that this vehicle and the chosen options ask for. */

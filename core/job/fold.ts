@@ -123,6 +123,12 @@ function undoneEvents(log: readonly LoggedEvent[]): Set<string> {
   return undone;
 }
 
+/** Events of a log that count: those not taken back. */
+export function standingEvents(log: readonly LoggedEvent[]): LoggedEvent[] {
+  const undone = undoneEvents(log);
+  return log.filter((event) => !undone.has(event.id));
+}
+
 /**
  * Folds a log to what the job is. Events count in order of `seq`, those not yet taken by the server last; an event undone later
  * is skipped. What does not fit is kept and becomes an open question; nothing is refused here.

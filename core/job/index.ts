@@ -9,3 +9,4 @@ export * from './wire.ts';
 export * from './aim.ts';
 export { STATIONS, type Hold, type HoldCode, type Standing, type Station, type StationStanding, type StationState } from './hold.ts';
 export * from './standing.ts';
+export * from './times.ts';

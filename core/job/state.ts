@@ -6,7 +6,7 @@ import type { Reading } from '../probing/index.ts';
 import type { Accessory, BaselineResult, DocumentPin, FactCertainty, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 2;
+export const FOLD_VERSION = 3;
 
 export interface FactRecord {
   certainty: FactCertainty;

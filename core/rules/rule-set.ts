@@ -47,6 +47,8 @@ export interface RuleSet {
   sequence: { sideMin: number; zoneMin: number; toolMin: number; helperMin: number; positionMin?: number };
   /** Clips break more easily with age: the chance grows by `perYear` of itself for every year beyond `fromYears`. No allowance where it is not said. */
   ageing?: { fromYears: number; perYear: number };
+  /** Minutes first offered for a seized fastener, to be put right at the vehicle; none offered where it is not said. */
+  seizedMin?: number;
   probing: { offBelow: number; onFrom: number; groundMaxV: number; groundMaxOhm: number };
   floorToleranceMmPerM: number;
   neverUseCircuits: string[];

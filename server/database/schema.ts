@@ -1,4 +1,4 @@
-import { char, customType, datetime, index, int, longtext, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, char, customType, datetime, double, index, int, longtext, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 
 const pdf = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
 const id = (name: string) => varchar(name, { length: 80 });
@@ -52,11 +52,40 @@ export const jobs = mysqlTable(
     seq: int('seq').notNull(),
     summary: longtext('summary').notNull(),
     foldVersion: int('fold_version').notNull(),
+    /** Whether it has left the shop, as folded. */
+    signed: boolean('signed').notNull().default(false),
     openedAt: moment('opened_at').notNull(),
     promisedAt: moment('promised_at'),
     bay: varchar('bay', { length: 40 }),
   },
   (table) => [index('jobs_vehicle').on(table.vehicle)],
+);
+
+/** Kits of a job, whatever their version. */
+export const jobKits = mysqlTable(
+  'job_kits',
+  {
+    job: id('job')
+      .notNull()
+      .references(() => jobs.id),
+    kit: id('kit').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.job, table.kit] }), index('job_kits_kit').on(table.kit)],
+);
+
+/** Times that the steps of jobs took that have left the shop, worked out from their logs. */
+export const stepTimes = mysqlTable(
+  'step_times',
+  {
+    job: id('job')
+      .notNull()
+      .references(() => jobs.id),
+    event: char('event', { length: 36 }).notNull(),
+    profile: id('profile').notNull(),
+    step: varchar('step', { length: 300 }).notNull(),
+    minutes: double('minutes').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.job, table.event] }), index('step_times_profile').on(table.profile)],
 );
 
 export const events = mysqlTable(

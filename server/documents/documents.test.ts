@@ -21,9 +21,10 @@ afterAll(() => shop.close());
 const get = async (url: string) => shop.app.inject({ url });
 
 test('the library lists the newest version of each document with its title, without bodies', async () => {
-  const list = (await get('/api/documents')).json<{ kind: string; slug: string; version: number; title: string; body?: string }[]>();
+  const list = (await get('/api/documents')).json<{ kind: string; slug: string; version: number; title: string; vehicles: string[]; body?: string }[]>();
   expect(list.filter((entry) => entry.kind === 'vehicle')).toHaveLength(5);
-  expect(list.find((entry) => entry.slug === 'wexholm-bollard-35')).toMatchObject({ version: 1, title: 'Wexholm Bollard 35' });
+  expect(list.find((entry) => entry.slug === 'wexholm-bollard-35')).toMatchObject({ version: 1, title: 'Wexholm Bollard 35', vehicles: [] });
+  expect(list.find((entry) => entry.slug === 'cairn-fen-pair')?.vehicles.sort()).toEqual(['oskarre-linnet', 'wexholm-bollard-35']);
   expect(list.every((entry) => entry.body === undefined)).toBe(true);
 });
 

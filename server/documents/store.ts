@@ -58,14 +58,30 @@ export async function newestDocuments<K extends DocumentKind>(db: Connection, ki
 /** What a person calls a document, read from its body by the database: maker with model or name, or the name alone. */
 const title = sql<string>`concat_ws(' ', json_value(${documents.body}, '$.maker'), coalesce(json_value(${documents.body}, '$.model'), json_value(${documents.body}, '$.name')))`;
 
+/** Profiles of the vehicles that a kit names; null for other documents. */
+const vehicles = sql<string | null>`cast(json_extract(${documents.body}, '$.fitments[*].vehicle') as char)`;
+
+export interface ListedDocument {
+  kind: string;
+  slug: string;
+  version: number;
+  title: string;
+  /** Profiles of the vehicles that a kit names. */
+  vehicles: string[];
+  hash: string;
+  createdAt: string;
+}
+
 /** Slug, version and title of every document, newest versions only, without their bodies. */
-export async function listDocuments(db: Connection): Promise<{ kind: string; slug: string; version: number; title: string; hash: string; createdAt: string }[]> {
+export async function listDocuments(db: Connection): Promise<ListedDocument[]> {
   const rows = await db
-    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, title, hash: documents.hash, createdAt: documents.createdAt })
+    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, title, vehicles, hash: documents.hash, createdAt: documents.createdAt })
     .from(documents)
     .orderBy(documents.kind, documents.slug, desc(documents.version));
   const seen = new Set<string>();
-  return rows.filter((row) => !seen.has(`${row.kind}/${row.slug}`) && seen.add(`${row.kind}/${row.slug}`)).map((row) => ({ ...row, createdAt: row.createdAt.toISOString() }));
+  return rows
+    .filter((row) => !seen.has(`${row.kind}/${row.slug}`) && seen.add(`${row.kind}/${row.slug}`))
+    .map((row) => ({ ...row, vehicles: JSON.parse(row.vehicles ?? '[]') as string[], createdAt: row.createdAt.toISOString() }));
 }
 
 /**

@@ -70,6 +70,7 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
   await tx
     .insert(tables.jobs)
     .values({ id: job.id, vehicle: job.vehicle, seq: events.length, summary: '{}', foldVersion: 0, openedAt: job.at, promisedAt: job.promisedAt, bay: job.bay });
+  if (kits.length > 0) await tx.insert(tables.jobKits).values([...new Set(job.kits)].map((kit) => ({ job: job.id, kit })));
   await tx.insert(tables.events).values(events.map((entry, index) => eventRow(job.id, index + 1, entry, canonicalHash(entry), author)));
   return events.length;
 }

@@ -18,6 +18,7 @@ import { namesOf, sayHold } from '@jade/words/job';
 import { tables, type Connection } from '../database/index.ts';
 import { getPinned } from '../documents/index.ts';
 import { readEvents } from './log.ts';
+import { keepTimes } from './times.ts';
 
 /** What the day board shows of a job without reading its log. */
 export interface JobSummary {
@@ -29,7 +30,6 @@ export interface JobSummary {
   /** Maker and model as the pinned profile names them. */
   vehicle: string;
   kits: string[];
-  kitSlugs: string[];
 }
 
 /** Places the server looks at for the sentence of the board; a browser that wants the proof looks on by itself. */
@@ -93,15 +93,18 @@ function summarise(context: PinnedContext): JobSummary {
     assigned: context.state.assigned ?? null,
     vehicle: `${context.profile.maker} ${context.profile.model}`,
     kits: context.kits.map((kit) => names.kit(kit.slug)),
-    kitSlugs: context.kits.map((kit) => kit.slug),
   };
 }
 
-/** Writes the job's counter and summary as folded from its log, in the caller's transaction. Gives back the log it folded. */
+/** Writes the job's counter and summary as folded from its log, and the times it took once it has left, in the caller's transaction. Gives back the log it folded. */
 export async function writeSummary(tx: Connection, job: string, lastSeq: number): Promise<LoggedEvent[]> {
   const log = await wholeLog(tx, job);
   const context = await contextOf(tx, foldJob(log));
   const summary = context ? JSON.stringify(summarise(context)) : '{}';
-  await tx.update(tables.jobs).set({ seq: lastSeq, summary, foldVersion: FOLD_VERSION }).where(eq(tables.jobs.id, job));
+  await tx
+    .update(tables.jobs)
+    .set({ seq: lastSeq, summary, foldVersion: FOLD_VERSION, signed: context?.state.signed !== undefined })
+    .where(eq(tables.jobs.id, job));
+  if (context) await keepTimes(tx, job, context, log);
   return log;
 }

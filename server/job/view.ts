@@ -1,9 +1,10 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, inArray, ne } from 'drizzle-orm';
 import { FOLD_VERSION, foldJob, pinsOf } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { getDocument, newestDocuments } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { newerDocuments } from './pins.ts';
+import { takenOn } from './times.ts';
 import { wholeLog, writeSummary, type JobSummary } from './summary.ts';
 
 const { jobs, vehicles, customers } = tables;
@@ -70,10 +71,13 @@ export async function listJobs(db: Connection): Promise<JobLine[]> {
 
 /** Whether one of these kits has not yet left the shop on another job. */
 async function hasNewKit(db: Connection, job: string, kits: readonly string[]): Promise<boolean> {
-  const rows = await db.select({ id: jobs.id, summary: jobs.summary }).from(jobs);
-  const signed = rows.filter((row) => row.id !== job).map((row) => JSON.parse(row.summary) as Partial<JobSummary>);
-  const known = new Set(signed.filter((summary) => summary.signed).flatMap((summary) => summary.kitSlugs ?? []));
-  return kits.some((kit) => !known.has(kit));
+  if (kits.length === 0) return false;
+  const known = await db
+    .selectDistinct({ kit: tables.jobKits.kit })
+    .from(tables.jobKits)
+    .innerJoin(jobs, eq(jobs.id, tables.jobKits.job))
+    .where(and(inArray(tables.jobKits.kit, [...kits]), eq(jobs.signed, true), ne(jobs.id, job)));
+  return known.length < new Set(kits).size;
 }
 
 /** A job with the documents it pins: all that a browser needs to go on without the server. */
@@ -100,6 +104,7 @@ export async function viewJob(db: Connection, id: string) {
       id,
       pins.kits.map((kit) => kit.slug),
     ),
+    taken: await takenOn(db, pins.profile.slug),
     newer: await newerDocuments(db, id),
     otherKits: (await newestDocuments(db, 'kit'))
       .map((entry) => entry.document)

@@ -16,6 +16,7 @@ const drive = ref<Drive>('hex');
 const size = ref('');
 const count = ref(2);
 const openMin = ref(5);
+const closeMin = ref<number>();
 const people = ref(1);
 
 const pieces = computed(() => context.value.profile.pieces.filter((piece) => (job.state.pieces[piece.id] ?? 'fitted') === 'fitted'));
@@ -41,7 +42,7 @@ function record(): void {
     zone: held?.zone ?? 'front',
     holds: holds.value,
     openMin: Number(openMin.value),
-    closeMin: Number(openMin.value),
+    closeMin: Number(closeMin.value ?? openMin.value),
     people: Number(people.value),
     drive: drive.value,
     ...(size.value.trim() ? { size: size.value.trim() } : {}),
@@ -62,6 +63,17 @@ function record(): void {
       <v-text-field v-model="size" label="Size" variant="outlined" hide-details />
       <v-text-field v-model="count" label="How many" type="number" min="0" max="200" variant="outlined" hide-details />
       <v-text-field v-model="openMin" label="Minutes to take it off" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
+      <v-text-field
+        label="Minutes to put it back"
+        type="number"
+        min="0"
+        max="600"
+        step="0.5"
+        variant="outlined"
+        hide-details
+        :model-value="closeMin ?? openMin"
+        @update:model-value="(value) => (closeMin = value === '' ? undefined : Number(value))"
+      />
       <v-text-field v-model="people" label="People" type="number" min="1" max="6" variant="outlined" hide-details />
     </div>
   </FormDialog>

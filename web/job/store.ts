@@ -17,6 +17,7 @@ import {
 } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
+import type { TakenBySteps } from '@jade/core/schedule';
 import type { CustomerVehicle } from '@jade/core/shop';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { namesOf, sayEvent } from '@jade/words/job';
@@ -41,6 +42,8 @@ export interface JobView {
   otherKits: Kit[];
   /** Whether one of the job's kits has not yet left the shop on another job. */
   newKit: boolean;
+  /** Times that steps took at this shop on vehicles of this kind. */
+  taken: TakenBySteps;
   events: LoggedEvent[];
 }
 
@@ -89,6 +92,7 @@ export const useJob = defineStore('job', () => {
         rules: view.value.rules,
         year: view.value.vehicle.year ?? undefined,
         newKit: view.value.newKit,
+        taken: view.value.taken,
       }),
   );
   const names = computed(() => (context.value ? namesOf(context.value) : undefined));

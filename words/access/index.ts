@@ -1,6 +1,6 @@
-import type { Alternative, PlanChange, Preparation } from '@jade/core/access';
+import type { Alternative, OpenStep, PlanChange, Preparation } from '@jade/core/access';
 import { sayWay, type Names } from '@jade/words/job';
-import { amount, inSentence, minutes, personMinutes } from '@jade/words/units';
+import { amount, inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 
 /** What has to be done before a piece moves. */
 export function sayPreparation(preparation: Preparation, names: Names, lockOf: (sensor: string) => string): string {
@@ -58,4 +58,17 @@ export function sayChange(change: PlanChange, names: Names): string[] {
 /** Half of the times within the first, eight of ten within the second. */
 export function sayEstimate({ medianMin, p80Min }: { medianMin: number; p80Min: number }): string {
   return `half of the times within ${minutes(medianMin)}, eight of ten within ${minutes(p80Min)}`;
+}
+
+/** How long a step takes at this shop; briefly where the next glance is at the vehicle. */
+export function sayStepTime({ estimate }: Pick<OpenStep, 'estimate'>, brief = false): string {
+  const median = minutes(estimate.medianMin);
+  return brief || estimate.medianMin === 0 ? median : `${median} · eight of ten within ${minutes(estimate.p80Min)}`;
+}
+
+/** What the estimate of a step rests on. */
+export function sayLearned({ estimate, minutes: profileMin }: Pick<OpenStep, 'estimate' | 'minutes'>): string {
+  return estimate.taken === 0
+    ? `Its time is the profile’s: it has not been timed at this shop yet.`
+    : `The profile gives it ${minutes(profileMin)}; done ${plural(estimate.taken, 'time')} at this shop, it is reckoned with ${minutes(estimate.medianMin)}.`;
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 } from 'uuid';
 import { computed, onMounted, ref } from 'vue';
+import FormDialog from '../../design/FormDialog.vue';
 import { ask, Refused } from '../../job/api.ts';
 
 interface Vehicle {
@@ -10,9 +11,17 @@ interface Vehicle {
   customer: string;
 }
 
+interface Listed {
+  kind: string;
+  slug: string;
+  title: string;
+  /** Kinds of vehicle that a kit names, by profile. */
+  vehicles: string[];
+}
+
 const emit = defineEmits<{ close: []; opened: [id: string] }>();
 const vehicles = ref<Vehicle[]>([]);
-const kits = ref<{ slug: string; title: string }[]>([]);
+const kits = ref<Listed[]>([]);
 const vehicle = ref<string>();
 const chosen = ref<string[]>([]);
 const promised = ref('');
@@ -23,10 +32,20 @@ const id = v7();
 onMounted(async () => {
   try {
     vehicles.value = await ask<Vehicle[]>('/api/vehicles');
-    kits.value = (await ask<{ kind: string; slug: string; title: string }[]>('/api/documents')).filter((entry) => entry.kind === 'kit');
+    kits.value = (await ask<Listed[]>('/api/documents')).filter((entry) => entry.kind === 'kit');
   } catch {
     fault.value = 'The server is away: try again when it is back.';
   }
+});
+const profile = computed(() => vehicles.value.find((entry) => entry.id === vehicle.value)?.profile);
+const fitting = computed(() => kits.value.filter((kit) => profile.value === undefined || kit.vehicles.includes(profile.value)));
+/** Kits that name the vehicle first; the others say that they do not. */
+const offered = computed(() => {
+  const others = kits.value.filter((kit) => !fitting.value.includes(kit));
+  return [
+    ...fitting.value.map((kit) => ({ value: kit.slug, title: kit.title })),
+    ...others.map((kit) => ({ value: kit.slug, title: `${kit.title} (does not name this vehicle)` })),
+  ];
 });
 const ready = computed(() => vehicle.value !== undefined && chosen.value.length > 0);
 
@@ -41,30 +60,20 @@ async function open(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="520" aria-labelledby="open-title" @update:model-value="emit('close')">
-    <form class="leaf stack paper" @submit.prevent="open">
-      <h2 id="open-title">Open a job</h2>
-      <v-select
-        v-model="vehicle"
-        label="Vehicle"
-        :items="vehicles.map((entry) => ({ value: entry.id, title: `${entry.plate}, ${entry.customer}, ${entry.profile.replaceAll('-', ' ')}` }))"
-      />
-      <v-select v-model="chosen" label="Kits to fit" multiple :items="kits.map((kit) => ({ value: kit.slug, title: kit.title }))" />
-      <v-text-field v-model="promised" label="Promised for" type="datetime-local" variant="outlined" hide-details />
-      <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
-      <div class="line">
-        <button type="submit" class="push main" :disabled="!ready">Open it</button>
-        <button type="button" class="push" @click="emit('close')">Leave it</button>
-      </div>
-    </form>
-  </v-dialog>
+  <FormDialog title="Open a job" action="Open it" :ready="ready" :width="520" @confirm="open" @close="emit('close')">
+    <v-select
+      v-model="vehicle"
+      label="Vehicle"
+      :items="vehicles.map((entry) => ({ value: entry.id, title: `${entry.plate}, ${entry.customer}, ${entry.profile.replaceAll('-', ' ')}` }))"
+    />
+    <v-select v-model="chosen" label="Kits to fit" multiple :items="offered" />
+    <p v-if="vehicle && fitting.length === 0" class="soft">No kit of the library names this kind of vehicle yet; Match will say so.</p>
+    <v-text-field v-model="promised" label="Promised for" type="datetime-local" variant="outlined" hide-details />
+    <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
+  </FormDialog>
 </template>
 
 <style scoped>
-.paper {
-  color: var(--ink);
-}
-
 .bad {
   color: var(--red);
 }

@@ -4,9 +4,9 @@ import { lookAlikeGroups } from '@jade/core/access';
 import type { CloseStep } from '@jade/core/closing';
 import { gatePassed, outstanding, replacedPieces, traySlots } from '@jade/core/job';
 import type { FastenerGroup } from '@jade/core/vehicle';
-import { sayEstimate } from '@jade/words/access';
+import { sayEstimate, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayCloseTrouble, sayGate, sayGroup } from '@jade/words/job';
-import { inSentence, minutes, plural } from '@jade/words/units';
+import { inSentence, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -101,7 +101,7 @@ function bag(where: string): void {
       <article v-if="current && piece" class="leaf stack step">
         <h2>{{ current.to === 'fitted' ? 'Put back' : `Back to ${current.to}` }}: {{ inSentence(names.piece(current.piece)) }}</h2>
         <p class="soft">
-          {{ current.side === 'centre' ? 'middle' : `${current.side} side` }} · {{ minutes(current.minutes) }}{{ current.people > 1 ? ` · ${current.people} people` : '' }}
+          {{ current.side === 'centre' ? 'middle' : `${current.side} side` }} · {{ sayStepTime(current) }}{{ current.people > 1 ? ` · ${current.people} people` : '' }}
         </p>
         <p v-for="gate in waiting(current)" :key="gate" class="problem" role="alert">
           First this, or it will be covered: {{ sayGate(gate, names) }}.
@@ -109,6 +109,7 @@ function bag(where: string): void {
             gate.startsWith('aim:') ? 'Go to Aim' : 'Go to Fit'
           }}</router-link>
         </p>
+        <p v-if="current.position"><strong>First.</strong> {{ sayPreparation({ code: 'turn', ...current.position }, names, () => '') }}</p>
         <CautionNote v-for="text in piece.cautions" :key="text" :text="text" />
         <ul class="rows">
           <li v-for="group in current.fasteners" :key="group.id">

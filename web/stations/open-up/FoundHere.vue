@@ -12,12 +12,11 @@ import { useCurrentJob } from '../../job/current.ts';
 const props = defineProps<{ kind: 'leave' | 'blocked' | 'seized'; step?: OpenStep; blocked?: { place: string; level?: OpenLevel; way: string } }>();
 const emit = defineEmits<{ close: [] }>();
 const { job, context, names } = useCurrentJob();
-const SEIZED_MIN = 6;
 
 const why = ref('');
 const group = ref(props.step?.fasteners[0]?.id ?? '');
 const seizedCount = ref(1);
-const addMin = ref(SEIZED_MIN);
+const addMin = ref(context.value.rules.seizedMin ?? 0);
 
 const onward = computed(() => job.plan?.personMin ?? 0);
 const backward = computed(() => planClosingOf({ ...context.value, state: { ...job.state, left: 'asked' } }, undefined).personMin);

@@ -220,7 +220,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
                 <button type="button" class="push plain small step" :aria-pressed="current === step" @click="picked = step.piece">
                   <span class="slot">{{ slotOffset + step.slot }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.level }}</span>
                 </button>
-                <span class="soft">{{ minutes(step.minutes) }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span>
+                <span class="soft">{{ minutes(step.estimate.medianMin) }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span>
               </li>
             </template>
           </ol>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { estimateStep } from '@jade/core/schedule';
-import { sayPreparation } from '@jade/words/access';
+import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/job';
-import { inSentence, minutes } from '@jade/words/units';
+import { inSentence } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -41,8 +40,8 @@ function broken(group: string): void {
       <div>
         <h2>{{ VERBS[step.level] }}: {{ inSentence(names.piece(step.piece)) }}</h2>
         <p class="soft">
-          {{ step.side === 'centre' ? 'middle' : `${step.side} side` }}, {{ step.zone.replace('-', ' ') }} · {{ minutes(step.minutes)
-          }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}<template v-if="!floor"> · eight of ten within {{ minutes(estimateStep(step.minutes).p80Min) }}</template>
+          {{ step.side === 'centre' ? 'middle' : `${step.side} side` }}, {{ step.zone.replace('-', ' ') }} · {{ sayStepTime(step, floor)
+          }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}
         </p>
       </div>
     </header>
@@ -78,7 +77,7 @@ function broken(group: string): void {
     </div>
     <details>
       <summary>Why this?</summary>
-      <p class="soft">{{ why }} It is part of the way in that costs the fewest person-minutes, opening, closing and expected breakage together.</p>
+      <p class="soft">{{ why }} It is part of the way in that costs the fewest person-minutes, opening, closing and expected breakage together. {{ sayLearned(step) }}</p>
     </details>
   </article>
 </template>

@@ -1,0 +1,74 @@
+import { openedLog, contextOf, RULES, type TestLog } from './test/log.ts';
+import { stepTimes, type EventType, type JobContext, type LoggedEvent, type Payloads } from './index.ts';
+
+/** Adds an event at a clock time of one day, by a person. */
+function at<T extends EventType>(log: TestLog, clock: string, type: T, payload: Payloads[T], person = 'fern'): string {
+  const id = log.add(type, payload);
+  Object.assign(log.events.at(-1) as LoggedEvent, { at: `2026-03-05T${clock}:00Z`, person });
+  return id;
+}
+const bolts = (count = 2) => [{ group: 'bolts', count }];
+const off = (piece: string, fasteners = piece === 'grille' ? bolts() : []) => ({ piece, level: 'off' as const, way: 'w', fasteners });
+const back = (piece: string, fasteners = piece === 'grille' ? bolts() : []) => ({ piece, level: 'fitted' as const, fasteners });
+/** A grille of 4 min off and 3 min back, a lamp of 1 and 1, both in the middle at the front. */
+function timesOf(log: TestLog, change: Partial<JobContext> = {}): Record<string, string> {
+  const context = { ...contextOf(log), ...change };
+  const pieces = context.profile.pieces.map((piece) =>
+    piece.id === 'grille' ? { ...piece, levels: piece.levels.map((level) => ({ ...level, openMin: 4, closeMin: 3 })) } : piece,
+  );
+  return Object.fromEntries(stepTimes({ ...context, profile: { ...context.profile, pieces } }, log.events).map(({ step, minutes }) => [step, minutes.toFixed(1)]));
+}
+
+test('a step took from the tick before it to its own, less the set-up between them', () => {
+  const log = openedLog();
+  at(log, '09:00', 'piece.moved', off('grille'));
+  at(log, '09:02', 'piece.moved', off('old-lamp'));
+  at(log, '09:30', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+  at(log, '09:31', 'piece.moved', back('old-lamp'));
+  at(log, '09:35', 'piece.moved', back('grille'));
+  // The first has no beginning. Putting the grille back fetches the 10 mm hex: 4 min less 0.2.
+  expect(timesOf(log)).toEqual({ 'old-lamp/fitted>off/w': '2.0', 'old-lamp/off>fitted': '1.0', 'grille/off>fitted': '3.8' });
+});
+
+test('unplugging a sensor and choosing a way take no time of the step; other work in between does, and the step is left out', () => {
+  const log = openedLog();
+  at(log, '09:00', 'step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  at(log, '09:04', 'sensor.unplugged', { sensor: 'radar' });
+  at(log, '09:04', 'order.chosen', { school: 'least set-up', people: 1 });
+  at(log, '09:05', 'piece.moved', off('grille'));
+  at(log, '09:06', 'damage.noted', { place: 'grille', note: 'a crack' });
+  at(log, '09:07', 'piece.moved', off('old-lamp'));
+  expect(timesOf(log)).toEqual({ 'grille/fitted>off/w': '4.8' });
+});
+
+test('each person’s times run by themselves', () => {
+  const log = openedLog();
+  at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: false });
+  at(log, '09:03', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true }, 'copper');
+  at(log, '09:05', 'piece.moved', off('grille'));
+  at(log, '09:06', 'piece.moved', off('old-lamp'), 'copper');
+  expect(timesOf(log)).toEqual({ 'grille/fitted>off/w': '4.8', 'old-lamp/fitted>off/w': '3.0' });
+});
+
+test('steps ticked together, a step over a pause, one taken back, and one with a broken bolt are left out', () => {
+  const log = openedLog();
+  at(log, '09:00', 'piece.moved', off('grille'));
+  at(log, '09:00', 'piece.moved', off('old-lamp'));
+  // Four spreads of one minute end at exp(1.4) = 4.06 min.
+  at(log, '09:05', 'piece.moved', back('old-lamp'));
+  expect(timesOf(log)).toEqual({});
+  at(log, '09:06', 'piece.moved', off('old-lamp'));
+  const wrong = at(log, '09:08', 'piece.moved', back('old-lamp'));
+  at(log, '09:08', 'undone', { event: wrong });
+  at(log, '09:12', 'piece.moved', back('grille'));
+  expect(timesOf(log)).toEqual({ 'old-lamp/fitted>off/w': '1.0', 'grille/off>fitted': '5.8' });
+  at(log, '09:13', 'fastener.broken', { piece: 'grille', group: 'bolts', count: 1 });
+  expect(timesOf(log)).toEqual({ 'old-lamp/fitted>off/w': '1.0' });
+});
+
+test('the set-up is that of the job’s rules', () => {
+  const log = openedLog();
+  at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+  at(log, '09:05', 'piece.moved', off('grille'));
+  expect(timesOf(log, { rules: { ...RULES, sequence: { ...RULES.sequence, toolMin: 1 } } })).toEqual({ 'grille/fitted>off/w': '4.0' });
+});

@@ -1,0 +1,81 @@
+import { levelRank, openMinutes, setUpOf, setUpOfOrder, stepName, toolsBetween, type SequenceStep } from '../access/index.ts';
+import { closeMinutes } from '../closing/index.ts';
+import { PRIOR_SIGMA } from '../schedule/index.ts';
+import type { Level, Piece } from '../vehicle/index.ts';
+import type { JobContext } from './context.ts';
+import type { EventType, LoggedEvent } from './events.ts';
+import { standingEvents } from './fold.ts';
+import { records } from './state.ts';
+
+/** Time that one step of opening or putting back took, without its set-up. */
+export interface StepTime {
+  event: string;
+  /** As `stepName` names it. */
+  step: string;
+  minutes: number;
+}
+
+/** Work that is ticked when it is done: a step that is ticked next began there. */
+const TICKS: readonly EventType[] = ['piece.moved', 'step.passed', 'plug.joined', 'test.tried', 'sensor.calibrated'];
+/** Taps that take no time of the work. */
+const ASIDE: readonly EventType[] = ['sensor.unplugged', 'sensor.reconnected', 'way.chosen', 'order.chosen', 'undone'];
+/** What makes a step of a piece last longer than it does by itself. */
+const TROUBLES: readonly EventType[] = ['fastener.seized', 'fastener.broken', 'fastener.dropped'];
+/** Beyond four spreads of the profile's time a step was ticked late, together with others, or lay over a pause. */
+const PLAUSIBLE = Math.exp(4 * PRIOR_SIGMA);
+
+interface Move {
+  piece: Piece;
+  from: Level;
+  level: Level;
+  way?: string;
+}
+
+function sequenceStep({ piece, from, level, way }: Move): SequenceStep {
+  const [low, high] = levelRank(from) < levelRank(level) ? [from, level] : [level, from];
+  const entry = piece.levels.find((candidate) => candidate.level === high);
+  const position = entry?.ways.find((candidate) => candidate.id === way)?.position;
+  return { side: piece.side, zone: piece.zone, people: entry?.people ?? 1, tools: toolsBetween(piece, low, high), before: [], ...(position ? { position } : {}) };
+}
+
+/**
+ * Times that the steps of a job took, by its log. A step begins where the same person ticked the work before it, and the set-up
+ * between the two is taken off. Left out are steps with no such beginning, those of pieces with a seized, broken or lost fastener,
+ * and times more than four spreads away from the profile's: they were ticked together, or there was a pause.
+ */
+export function stepTimes({ profile, rules, state }: JobContext, log: readonly LoggedEvent[]): StepTime[] {
+  const setUp = setUpOf(rules);
+  const events = standingEvents(log);
+  const troubled = new Set(events.flatMap((event) => (TROUBLES.includes(event.type) ? [(event.payload as { piece: string }).piece] : [])));
+  const levels = records<Level>();
+  const before = new Map<string, { at: string; move?: Move }>();
+  const times: StepTime[] = [];
+  for (const event of events) {
+    if (ASIDE.includes(event.type)) continue;
+    const person = event.person ?? '';
+    const began = before.get(person);
+    before.delete(person);
+    if (!TICKS.includes(event.type)) continue;
+    if (event.type !== 'piece.moved') {
+      before.set(person, { at: event.at });
+      continue;
+    }
+    const { level, way } = event.payload;
+    const piece = profile.pieces.find((entry) => entry.id === event.payload.piece);
+    const from = levels[event.payload.piece] ?? 'fitted';
+    levels[event.payload.piece] = level;
+    if (!piece) continue;
+    const move: Move = { piece, from, level, way };
+    before.set(person, { at: event.at, move });
+    if (!began || troubled.has(piece.id) || state.accessories[piece.id]) continue;
+    const opening = levelRank(level) > levelRank(from);
+    const pair = [...(began.move ? [sequenceStep(began.move)] : []), sequenceStep(move)];
+    const order = pair.map((_, index) => index);
+    const setUpMin = (setUpOfOrder(pair, order, setUp) - setUpOfOrder(pair, order.slice(0, -1), setUp)) / 100;
+    const minutes = (Date.parse(event.at) - Date.parse(began.at)) / 60_000 - setUpMin;
+    const priorMin = opening ? openMinutes(piece, { from, level, way }) : closeMinutes(piece, from, level);
+    if (!(minutes > priorMin / PLAUSIBLE && minutes < priorMin * PLAUSIBLE)) continue;
+    times.push({ event: event.id, step: stepName({ piece: piece.id, from, level, ...(opening ? { way } : {}) }), minutes });
+  }
+  return times;
+}

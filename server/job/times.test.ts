@@ -1,0 +1,35 @@
+import { event, openTestShop, type TestShop } from '../test/shop.ts';
+import { takenOn } from './times.ts';
+
+const LEFT = 'saltmarsh-1';
+const PROFILE = 'oskarre-linnet';
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop();
+}, 60_000);
+afterAll(() => shop.close());
+
+const send = (events: object[]) => shop.app.inject({ method: 'POST', url: `/api/jobs/${LEFT}/events`, headers: { cookie: shop.cookie }, payload: { events } });
+const view = async (job: string) =>
+  (await shop.app.inject({ url: `/api/jobs/${job}` })).json<{ taken: Record<string, { count: number; sumLn: number; sumLnSquared: number }>; newKit: boolean }>();
+
+test('a job of the same kind of vehicle is told the times of those that have left, another kind is not', async () => {
+  const { taken } = await view('saltmarsh-3');
+  const blank = taken['fog-blank-left/fitted>off/through-arch'];
+  // The liner was ticked at 08:33 and the blank at 08:37: 4 min, less 0.2 to fetch a tool.
+  expect(blank?.count).toBe(1);
+  expect(Math.exp(blank?.sumLn ?? 0)).toBeCloseTo(3.8, 9);
+  expect(blank?.sumLnSquared).toBeCloseTo((blank?.sumLn ?? 0) ** 2, 9);
+  expect(await takenOn(shop.database.db, 'pellorin-trio-300')).toEqual({});
+});
+
+test('a job that is opened again takes its times along, and brings them when it is signed again', async () => {
+  const before = await takenOn(shop.database.db, PROFILE);
+  expect(Object.keys(before).length).toBeGreaterThan(2);
+  await send([event('job.reopened', { why: 'the left lamp came loose' })]);
+  expect(await takenOn(shop.database.db, PROFILE)).toEqual({});
+  expect((await view('saltmarsh-3')).newKit).toBe(true);
+  await send([event('job.signed', { atSeq: 77 })]);
+  expect(await takenOn(shop.database.db, PROFILE)).toEqual(before);
+  expect((await view('saltmarsh-3')).newKit).toBe(false);
+});
