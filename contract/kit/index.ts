@@ -11,10 +11,12 @@ import {
   type Fitment as PlainFitment,
   type FitStep as PlainStep,
   type Kit as PlainKit,
+  type KitLampFunction as PlainFunction,
   type KitOption as PlainOption,
   type KitPlug as PlainKitPlug,
   type KitTest as PlainTest,
   type Lamp as PlainLamp,
+  type LampLoad as PlainLoad,
   type Optics as PlainOptics,
   type OptionChoice as PlainChoice,
 } from '@jade/core/kit';
@@ -32,11 +34,16 @@ export class Optics implements PlainOptics {
   @OneOf(['tested', 'claimed']) basis!: PlainOptics['basis'];
 }
 
-export class LampLoad {
+export class LampLoad implements PlainLoad {
   @Amount(0, 2000) powerW!: number;
   @Amount(1, 60) atV!: number;
-  @OneOf(LOAD_KINDS) kind!: PlainLamp['load']['kind'];
+  @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
   @Amount(0, 1000) standbyMa!: number;
+}
+
+export class KitLampFunction implements PlainFunction {
+  @Text(80) carries!: string;
+  @Part(() => LampLoad) load!: LampLoad;
 }
 
 export class Lamp implements PlainLamp {
@@ -45,6 +52,7 @@ export class Lamp implements PlainLamp {
   @OneOf(SIDES) side!: PlainLamp['side'];
   @Part(() => Optics) optics!: Optics;
   @Part(() => LampLoad) load!: LampLoad;
+  @Optional() @Each(() => KitLampFunction, 12) functions?: KitLampFunction[];
   @Part(() => Opening) box!: Opening;
   @Text(120) marking!: string;
   @Optional() @Amount(0.01, 20) aimDegPerTurn?: number;
@@ -148,6 +156,7 @@ export class KitTest implements PlainTest {
 export class MountedLamp {
   @Slug() lamp!: string;
   @Slug() mount!: string;
+  @Optional() @Part(() => Condition) when?: Condition;
 }
 
 export class Fitment implements PlainFitment {

@@ -211,6 +211,7 @@ export class Load implements PlainLoad {
   @Amount(0, 2000) powerW!: number;
   @Amount(1, 60) atV!: number;
   @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
+  @Optional() @Slug() function?: string;
 }
 
 export class Fuse {

@@ -6,7 +6,7 @@ import { evaluate, type FactValues } from '../facts/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule, RuleSet } from '../rules/index.ts';
 import type { TakenBySteps } from '../schedule/index.ts';
-import type { LampFunction, Level, LevelNeed, MountPosition, VehicleProfile, Way } from '../vehicle/index.ts';
+import type { LampFunction, Level, LevelNeed, MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
 import type { School } from './events.ts';
 import { onThisVehicle } from './overlay.ts';
 import { factValues, type JobState } from './state.ts';
@@ -37,15 +37,20 @@ export interface KitOnVehicle {
   facts: FactValues;
 }
 
+/** The fitment of a kit for a vehicle, with the places that the facts do not rule out. */
+function fitmentOn(kit: Kit, vehicle: string, facts: FactValues): Fitment | undefined {
+  const fitment = kit.fitments.find((candidate) => candidate.vehicle === vehicle);
+  return fitment && { ...fitment, mounts: fitment.mounts.filter((place) => evaluate(place.when, facts) !== 'no') };
+}
+
 /** The kits of a job with what holds for them on this vehicle; none once opening was given up. */
 export function kitsOnVehicle({ state, profile, kits }: JobContext): KitOnVehicle[] {
   if (state.left !== undefined) return [];
-  const facts = factValues(state);
-  return kits.map((kit) => ({
-    kit,
-    fitment: kit.fitments.find((candidate) => candidate.vehicle === profile.slug),
-    facts: withOptions(facts, kit, state.options[kit.slug] ?? {}),
-  }));
+  const values = factValues(state);
+  return kits.map((kit) => {
+    const facts = withOptions(values, kit, state.options[kit.slug] ?? {});
+    return { kit, fitment: fitmentOn(kit, profile.slug, facts), facts };
+  });
 }
 
 /** The match verdict of every kit of the job. */
@@ -66,6 +71,11 @@ export function targetMounts(context: JobContext): string[] {
 /** Pieces that the job's kits take the place of. */
 export function replacedPieces(context: JobContext): string[] {
   return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => fitment?.replaces ?? []))];
+}
+
+/** Factory functions that go away with pieces the kits take the place of. */
+export function lostFunctions(context: JobContext): string[] {
+  return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => fitment?.losesFunctions ?? []))];
 }
 
 function holdsBy(way: Way, level: (piece: string) => number): boolean {
@@ -133,7 +143,7 @@ export function furtherKits(context: JobContext, library: readonly Kit[]): Furth
   const { profile, kits, year } = context;
   const facts = factValues(context.state);
   return library.flatMap((kit) => {
-    const fitment = kit.fitments.find((candidate) => candidate.vehicle === profile.slug);
+    const fitment = fitmentOn(kit, profile.slug, withOptions(facts, kit, {}));
     if (!fitment || kits.some((own) => own.slug === kit.slug)) return [];
     if (matchKit(kit, profile, year, withOptions(facts, kit, {})).value === 'no') return [];
     return [{ kit: kit.slug, mounts: [...new Set(fitment.mounts.map((place) => place.mount))], replaces: fitment.replaces }];
@@ -190,14 +200,14 @@ export function gatesOf(context: JobContext, moves: readonly MadeMove[]): Gate[]
         const mountId = fitment?.mounts.find((place) => place.lamp === test.lamp)?.mount;
         const mount = context.profile.mounts.find((candidate) => candidate.id === mountId);
         const way = mount?.reach.map((candidate) => presentWay(context, candidate)).find((candidate) => holdsBy(candidate, (piece) => pieceOpen.get(piece) ?? 0));
-        return { test: `${kit.slug}/${test.id}`, coveredBy: way ? supports(way.needs, moves) : [], ...(test.after ? { after: test.after } : {}) };
+        return { test: `${kit.slug}/${test.id}`, coveredBy: way ? supports(context.profile, way.needs, moves) : [], ...(test.after ? { after: test.after } : {}) };
       }),
   );
   return [...tests, ...aimGates(context, pieceOpen)];
 }
 
-/** Pieces that must be open for these needs, and for what those rest on in turn. */
-function supports(needs: readonly LevelNeed[], moves: readonly MadeMove[]): string[] {
+/** Pieces that must be open for these needs, and for what those rest on in turn. A plug among them hides nothing: joining it is what the test proves. */
+function supports({ pieces }: Pick<VehicleProfile, 'pieces'>, needs: readonly LevelNeed[], moves: readonly MadeMove[]): string[] {
   const found = new Set<string>();
   const open = [...needs];
   for (let need = open.pop(); need; need = open.pop()) {
@@ -205,7 +215,9 @@ function supports(needs: readonly LevelNeed[], moves: readonly MadeMove[]): stri
     found.add(need.piece);
     for (const move of moves) if (move.piece === need.piece) open.push(...move.needs);
   }
-  return [...found];
+  const isPlug = ({ fasteners }: Piece) => fasteners.length > 0 && fasteners.every((group) => group.drive === 'plug lock');
+  const plugs = new Set(pieces.filter(isPlug).map((piece) => piece.id));
+  return [...found].filter((id) => !plugs.has(id));
 }
 
 /** The order of putting back what is open or planned to be, with the tests that must come before each step. */

@@ -1,16 +1,41 @@
 import { fastenersBetween, type AccessPlan } from '../access/index.ts';
-import type { FastenerGroup } from '../vehicle/index.ts';
-import type { JobContext } from './context.ts';
+import { checkStack, type StackCheck } from '../gather/index.ts';
+import type { FitStep } from '../kit/index.ts';
+import type { FastenerGroup, VehicleProfile } from '../vehicle/index.ts';
+import { fitStepsOf, kitsOnVehicle, type JobContext } from './context.ts';
 
 /** New fasteners that this job asks for, and why. */
 export interface PartToOrder {
   piece: string;
   group: FastenerGroup;
   count: number;
-  why: 'single use' | 'broken' | 'seized';
+  why: 'single use' | 'broken' | 'seized' | 'too short for the kit’s part';
 }
 
-/** Fasteners that do not go back: used once only, broken, or seized and cut; of what is open and of what is still planned. */
+/** Bolts of the vehicle's own that are too short to go back through a kit's part, as long as they would have to be. */
+function longerBolts(context: JobContext): PartToOrder[] {
+  return kitsOnVehicle(context).flatMap((onVehicle) =>
+    fitStepsOf(onVehicle).flatMap((step) => {
+      const under = ownBolt(context.profile, step);
+      const check = under && stackOfStep(context.profile, step);
+      if (!under || check?.value !== 'too short' || check.lengthMm === undefined) return [];
+      return [{ piece: under.piece, group: { ...under.group, lengthMm: check.lengthMm }, count: under.group.count, why: 'too short for the kit’s part' as const }];
+    }),
+  );
+}
+
+/** The vehicle's own fasteners that go back through the part of a fit step. */
+function ownBolt({ pieces }: Pick<VehicleProfile, 'pieces'>, { under }: FitStep): { piece: string; group: FastenerGroup } | undefined {
+  const group = pieces.find((piece) => piece.id === under?.piece)?.fasteners.find((entry) => entry.id === under?.group);
+  return under && group && { piece: under.piece, group };
+}
+
+/** Whether the bolt of a fit step still holds through what lies under it; one of the vehicle's own counts with its own length. */
+export function stackOfStep(profile: Pick<VehicleProfile, 'pieces'>, step: FitStep): StackCheck | undefined {
+  return step.stack && checkStack({ ...step.stack, boltMm: ownBolt(profile, step)?.group.lengthMm ?? step.stack.boltMm });
+}
+
+/** Fasteners that do not go back: used once only, broken, seized and cut, or too short for a kit's part; of what is open and of what is still planned. */
 export function partsToOrder(context: JobContext, plan: AccessPlan | undefined): PartToOrder[] {
   const { state, profile } = context;
   const opened = new Map(Object.entries(state.reached));
@@ -27,5 +52,5 @@ export function partsToOrder(context: JobContext, plan: AccessPlan | undefined):
       if (seized > 0 && !group.singleUse) parts.push({ piece: piece.id, group, count: Math.min(seized, group.count), why: 'seized' });
     }
   }
-  return parts;
+  return [...parts, ...longerBolts(context)];
 }

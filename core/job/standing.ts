@@ -9,6 +9,7 @@ import {
   gatePassed,
   gatesOf,
   kitsOnVehicle,
+  lostFunctions,
   openingDone,
   everyOpeningMove,
   planClosingOf,
@@ -182,11 +183,6 @@ export function functionWorse(before: BaselineResult | undefined, after: Baselin
   if (before === undefined || before === 'not fitted') return false;
   const rank = (result: BaselineResult) => (result === 'not fitted' ? RESULT_ORDER.length : RESULT_ORDER.indexOf(result));
   return rank(after) > rank(before);
-}
-
-/** Factory functions that went away with pieces the kits replaced. */
-export function lostFunctions(context: JobContext): string[] {
-  return kitsOnVehicle(context).flatMap(({ fitment }) => fitment?.losesFunctions ?? []);
 }
 
 function handOver(context: JobContext): Asked[] {

@@ -77,3 +77,76 @@ test('a connection that this vehicle does not ask for is not there; one whose pl
   expect(wireJoints({ ...context, kits: [connections({ when: { fact: 'trim', is: 'plain' } })] })).toHaveLength(1);
   expect(wireJoints({ ...context, kits: [connections({ vehiclePlug: 'gone' })] })).toEqual([]);
 });
+
+describe('a rear cluster with tail and stop lamp on one plug', () => {
+  const load = (powerW: number) => ({ powerW, atV: 13.2, kind: 'driven LED' as const, standbyMa: 0 });
+  const pin = (id: string, column: number, carries: string, circuit?: string) => ({ id, row: 1, column, carries, ...(circuit ? { circuit } : {}) });
+  const face = { family: 'CL-3', keying: 'A', rows: 1, columns: 3, lock: 'tab' };
+  const circuit = (id: string, ratedA: number, powerW: number) => ({
+    id,
+    name: id,
+    fuse: { slot: id, ratedA },
+    wire: { areaMm2: 1, lengthM: 4, permittedA: 13 },
+    plugPermittedA: 12,
+    loads: [
+      { name: 'left bulb', powerW, atV: 12, kind: 'resistive' as const, function: `${id}-left` },
+      { name: 'right bulb', powerW, atV: 12, kind: 'resistive' as const },
+    ],
+    liveIn: [id],
+  });
+  const profile = {
+    ...VAN,
+    circuits: [circuit('parking', 5, 6), circuit('brake', 10, 24)],
+    plugs: [
+      {
+        ...VAN.plugs[0],
+        id: 'cluster',
+        name: 'Cluster plug',
+        gender: 'sockets' as const,
+        ...face,
+        pins: [pin('1', 1, 'ground'), pin('2', 2, 'parking', 'parking'), pin('3', 3, 'brake', 'brake')],
+        side: 'left' as const,
+        at: { xMm: 0, yMm: 0, zMm: 0 },
+        whereToLook: 'behind it',
+      },
+    ],
+  };
+  const [fitment] = PAIR.fitments;
+  if (!fitment) throw new Error('no fitment');
+  const cluster = bareLamp('lamp', {
+    load: load(24),
+    functions: [
+      { carries: 'parking', load: load(4) },
+      { carries: 'brake', load: load(20) },
+    ],
+  });
+  const kitOf = (pins: object[], losesFunctions: string[] = []) => ({
+    ...PAIR,
+    lamps: [cluster],
+    plugs: [{ id: 'lamp-plug', name: 'Lamp plug', gender: 'pins' as const, ...face, pins: pins as never, lamp: 'lamp' }],
+    fitments: [{ ...fitment, losesFunctions, connections: [{ id: 'joint', kitPlug: 'lamp-plug', vehiclePlug: 'cluster', circuit: 'parking', lamps: ['lamp'] }] }],
+  });
+  const all = [pin('1', 1, 'ground'), pin('2', 2, 'parking'), pin('3', 3, 'brake')];
+  const loadsOf = (kit: ReturnType<typeof kitOf>) =>
+    Object.fromEntries(
+      circuitLoads({ ...contextOf(openedLog()), profile, kits: [kit] }).map((entry) => [
+        entry.circuit.id,
+        [entry.check.beforeA, entry.check.addedA].map((amps) => Number(amps.toFixed(3))),
+      ]),
+    );
+
+  test('each function loads the circuit of its own wire, and both wires want proof', () => {
+    // 4 W and 20 W at 10.8 V. Two bulbs of 6 W at 12 V are 1 A, 1.2 A at 14.4 V; of 24 W 4.8 A.
+    expect(loadsOf(kitOf(all))).toEqual({ parking: [1.2, 0.37], brake: [4.8, 1.852] });
+    const [joint] = wireJoints({ ...contextOf(openedLog()), profile, kits: [kitOf(all)] });
+    expect(joint?.toProve.map(({ state }) => state)).toEqual(['parking', 'brake']);
+  });
+
+  test('a wire that the kit leaves alone is neither loaded nor proved', () => {
+    expect(loadsOf(kitOf([pin('1', 1, 'ground'), pin('2', 2, 'parking'), pin('3', 3, 'empty')]))).toEqual({ parking: [1.2, 0.37] });
+  });
+
+  test('a factory lamp whose function the kit takes away no longer loads its circuit', () => {
+    expect(loadsOf(kitOf(all, ['parking-left']))).toEqual({ parking: [0.6, 0.37], brake: [4.8, 1.852] });
+  });
+});

@@ -1,9 +1,9 @@
 import { checkLoad, matePlugs, type LoadCheck, type MateVerdict } from '../wiring/index.ts';
 import { proveSwitched, type ProofStatus } from '../probing/index.ts';
 import { voltageRange } from '../wiring/index.ts';
-import type { Connection, Kit, KitPlug } from '../kit/index.ts';
+import type { Connection, Kit, KitPlug, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
-import { connectionsOf, kitsOnVehicle, type JobContext } from './context.ts';
+import { connectionsOf, kitsOnVehicle, lostFunctions, type JobContext } from './context.ts';
 
 /** One meeting of a vehicle plug and a kit plug. */
 export interface WireJoint {
@@ -11,17 +11,31 @@ export interface WireJoint {
   connection: Connection;
   vehiclePlug: VehiclePlug;
   kitPlug: KitPlug;
-  circuit: Circuit;
+  /** What feeds it: the connection's circuit first, then those of the further pins that the kit uses. */
+  circuits: Circuit[];
   mate: MateVerdict;
   joined: boolean;
   /** Wires that carry a switched function and want proof: all but grounds and empty cavities. */
   toProve: { pin: PlugPin; state: string; proof: ProofStatus }[];
 }
 
-/** Loads that a kit adds to a circuit through its connections. */
-export function addedLoads(kit: Kit, connections: readonly Connection[], circuit: string): Load[] {
-  const lamps = new Set(connections.filter((connection) => connection.circuit === circuit).flatMap((connection) => connection.lamps));
-  return kit.lamps.filter((lamp) => lamps.has(lamp.id)).map((lamp) => ({ name: lamp.name, powerW: lamp.load.powerW, atV: lamp.load.atV, kind: lamp.load.kind }));
+/** Pins of a vehicle plug that a circuit feeds and the kit's plug takes up. */
+function fedPins(vehiclePlug: VehiclePlug, kitPlug: KitPlug): PlugPin[] {
+  const used = (pin: PlugPin) => kitPlug.pins.some((other) => other.row === pin.row && other.column === pin.column && other.carries !== 'empty');
+  return vehiclePlug.pins.filter((pin) => pin.circuit !== undefined && used(pin));
+}
+
+/** Loads that the lamps of a joint put on one of its circuits: of a body with several functions those on that circuit's wires. */
+export function addedLoads(joint: Pick<WireJoint, 'kit' | 'connection' | 'vehiclePlug' | 'kitPlug'>, circuit: string): Load[] {
+  const carried = fedPins(joint.vehiclePlug, joint.kitPlug)
+    .filter((pin) => pin.circuit === circuit)
+    .map((pin) => pin.carries);
+  const loadsOf = ({ name, load, functions }: Lamp): Load[] => {
+    const stated = ({ powerW, atV, kind }: Lamp['load'], of: string) => ({ name: of, powerW, atV, kind });
+    if (functions) return functions.filter((entry) => carried.includes(entry.carries)).map((entry) => stated(entry.load, `${name}, ${entry.carries}`));
+    return circuit === joint.connection.circuit ? [stated(load, name)] : [];
+  };
+  return joint.kit.lamps.filter((lamp) => joint.connection.lamps.includes(lamp.id)).flatMap(loadsOf);
 }
 
 /** Voltage that readings are held against: the battery at rest as measured, else the system's running voltage. */
@@ -37,21 +51,22 @@ export function wireJoints(context: JobContext): WireJoint[] {
       const { kit } = onVehicle;
       const vehiclePlug = profile.plugs.find((plug) => plug.id === connection.vehiclePlug);
       const kitPlug = kit.plugs.find((plug) => plug.id === connection.kitPlug);
-      const circuit = profile.circuits.find((candidate) => candidate.id === connection.circuit);
-      if (!vehiclePlug || !kitPlug || !circuit) return [];
-      const switched = vehiclePlug.pins.filter((pin) => pin.circuit === circuit.id);
-      const toProve = switched.map((pin) => ({
+      if (!vehiclePlug || !kitPlug) return [];
+      const pins = fedPins(vehiclePlug, kitPlug);
+      const circuits = [...new Set([connection.circuit, ...pins.map((pin) => pin.circuit)])].flatMap((id) => profile.circuits.find((candidate) => candidate.id === id) ?? []);
+      const toProve = pins.map((pin) => ({
         pin,
         state: pin.carries,
         proof: proveSwitched(state.readings[`${vehiclePlug.id}/${pin.id}`] ?? [], pin.carries, readingVoltage(context), rules.probing),
       }));
       const joined = (state.joined[kit.slug] ?? []).includes(connection.id);
-      return [{ kit, connection, vehiclePlug, kitPlug, circuit, mate: matePlugs(vehiclePlug, kitPlug), joined, toProve }];
+      return [{ kit, connection, vehiclePlug, kitPlug, circuits, mate: matePlugs(vehiclePlug, kitPlug), joined, toProve }];
     }),
   );
 }
 
 export interface CircuitLoad {
+  /** As it is left: without the factory loads whose function a kit takes away. */
   circuit: Circuit;
   added: Load[];
   check: LoadCheck;
@@ -60,14 +75,14 @@ export interface CircuitLoad {
 
 /** Every circuit that the job loads, with all kits of the job together. */
 export function circuitLoads(context: JobContext): CircuitLoad[] {
-  const perKit = kitsOnVehicle(context).map((onVehicle) => ({ kit: onVehicle.kit, connections: connectionsOf(onVehicle) }));
-  const ids = [...new Set(perKit.flatMap(({ connections }) => connections.map((connection) => connection.circuit)))];
-  return ids.flatMap((id) => {
-    const known = context.profile.circuits.find((candidate) => candidate.id === id);
-    if (!known) return [];
-    const circuit = context.rules.neverUseCircuits.includes(id) ? { ...known, neverUse: known.neverUse ?? known.name } : known;
-    const added = perKit.flatMap(({ kit, connections }) => addedLoads(kit, connections, id));
+  const joints = wireJoints(context);
+  const lost = lostFunctions(context);
+  const circuits = new Map(joints.flatMap((joint) => joint.circuits).map((circuit) => [circuit.id, circuit]));
+  return [...circuits.values()].map((known) => {
+    const allowed = context.rules.neverUseCircuits.includes(known.id) ? { ...known, neverUse: known.neverUse ?? known.name } : known;
+    const circuit = { ...allowed, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
+    const added = joints.flatMap((joint) => addedLoads(joint, circuit.id));
     const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics);
-    return [{ circuit, added, check, accepted: context.state.loadsAccepted.includes(id) }];
+    return { circuit, added, check, accepted: context.state.loadsAccepted.includes(circuit.id) };
   });
 }

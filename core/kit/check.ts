@@ -45,6 +45,7 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
   fitment.mounts.forEach((place, index) => {
     faults.push(...unknownId(place.lamp, lamps, `${path}.mounts[${index}].lamp`, 'lamp'));
     faults.push(...unknownId(place.mount, ids(profile.mounts), `${path}.mounts[${index}].mount`, 'mount position'));
+    faults.push(...checkCondition(place.when, facts, `${path}.mounts[${index}].when`));
   });
   faults.push(...duplicateIds(fitment.connections, `${path}.connections`));
   fitment.connections.forEach((connection, index) => {

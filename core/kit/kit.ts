@@ -41,12 +41,28 @@ export interface Optics {
   basis: 'tested' | 'claimed';
 }
 
+export interface LampLoad {
+  powerW: number;
+  atV: number;
+  kind: LoadKind;
+  standbyMa: number;
+}
+
+/** One of several functions in one body, with its own load. */
+export interface KitLampFunction {
+  /** What the wire carries that lights it. */
+  carries: string;
+  load: LampLoad;
+}
+
 export interface Lamp {
   id: string;
   name: string;
   side: Side;
   optics: Optics;
-  load: { powerW: number; atV: number; kind: LoadKind; standbyMa: number };
+  load: LampLoad;
+  /** Where one body has several functions on wires of their own: what each takes. `load` is then that of all together. */
+  functions?: KitLampFunction[];
   box: { widthMm: number; heightMm: number; depthMm: number };
   marking: string;
   /** Turn of the aim screw, where the lamp has one. */
@@ -82,7 +98,10 @@ export interface KitPlug extends PlugFace {
   lamp?: string;
 }
 
-/** A plug of the kit that meets a plug of the vehicle, directly or by an adapter from the contents. */
+/**
+ * A plug of the kit that meets a plug of the vehicle, directly or by an adapter from the contents. `circuit` feeds the lamps; where
+ * a lamp has several functions, the other circuits are those of the vehicle plug's pins.
+ */
 export interface Connection {
   id: string;
   kitPlug: string;
@@ -130,7 +149,8 @@ export interface Fitment {
   vehicle: string;
   years: Years;
   condition?: Condition;
-  mounts: { lamp: string; mount: string }[];
+  /** A place under a condition is reached only where that may hold. */
+  mounts: { lamp: string; mount: string; when?: Condition }[];
   connections: Connection[];
   /** Pieces of the vehicle that the kit takes the place of. */
   replaces: string[];

@@ -97,12 +97,13 @@ export function matchKit(kit: Kit, profile: VehicleProfile, year: number | undef
     reasons.push({ code: 'equipment', value: settle(fitment.condition, facts, profile), tree: explain(fitment.condition, facts) });
   }
   for (const place of fitment.mounts) {
+    if (evaluate(place.when, facts) === 'no') continue;
     const mount = profile.mounts.find((candidate) => candidate.id === place.mount);
     const clearance = mount && clearanceOf(kit, mount, place.lamp);
     if (clearance) reasons.push({ code: 'opening', value: clearance.value, clearance });
   }
   const value = allOf(reasons.map((reason) => reason.value));
-  const conditional = [...kit.contents, ...fitment.connections, ...fitment.fitSteps].map((item) => item.when);
+  const conditional = [...kit.contents, ...fitment.connections, ...fitment.fitSteps, ...fitment.mounts].map((item) => item.when);
   const undecided = conditional.filter((when) => settle(when, facts, profile) === 'unknown');
   const open = [fitment.condition, ...undecided].flatMap(factsOf).filter((fact) => facts[fact] === undefined);
   const lookMin = (fact: string) => profile.facts.find((definition) => definition.id === fact)?.lookMin ?? 0;

@@ -16,6 +16,7 @@ export function factChoices(profile: VehicleProfile): FactChoices {
 export function checkProfile(profile: VehicleProfile): Fault[] {
   const pieceIds = new Set(profile.pieces.map((piece) => piece.id));
   const circuits = new Set(profile.circuits.map((circuit) => circuit.id));
+  const functions = new Set(profile.functions.map((lamp) => lamp.id));
   const choices = factChoices(profile);
   const lists = ['facts', 'pieces', 'refitRules', 'sensors', 'plugs', 'circuits', 'mounts', 'functions', 'gaps'] as const;
   const faults: Fault[] = lists.flatMap((list) => duplicateIds(profile[list], list));
@@ -42,6 +43,9 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
       }
     });
   });
+  profile.circuits.forEach((circuit, index) =>
+    circuit.loads.forEach((load, place) => faults.push(...unknownId(load.function, functions, `circuits[${index}].loads[${place}].function`, 'lamp function'))),
+  );
   profile.functions.forEach((lamp, index) => faults.push(...checkCondition(lamp.when, choices, `functions[${index}].when`)));
   if (faults.length === 0) faults.push(...unreachableLevels(profile.pieces), ...refitCycle(profile));
   return faults;

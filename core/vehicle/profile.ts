@@ -204,6 +204,8 @@ export interface Load {
   powerW: number;
   atV: number;
   kind: LoadKind;
+  /** The lamp function it lights: it goes when a kit takes that away. */
+  function?: string;
 }
 
 export interface Circuit {

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { levelRank } from '@jade/core/access';
-import { fitStepsOf, kitsOnVehicle, testsOf } from '@jade/core/job';
-import { checkStack, type StackCheck } from '@jade/core/gather';
+import { fitStepsOf, kitsOnVehicle, stackOfStep, testsOf } from '@jade/core/job';
 import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
 import { sayStack } from '@jade/words/gather';
 import { inSentence, minutes } from '@jade/words/units';
@@ -60,12 +59,7 @@ const pieces = computed(() =>
   }),
 );
 
-/** Whether the bolt of a step still holds through what lies under it; one of the vehicle's own counts with its own length. */
-function stackOf(step: FitStep): StackCheck | undefined {
-  if (!step.stack) return undefined;
-  const own = step.under && context.value.profile.pieces.find((piece) => piece.id === step.under?.piece)?.fasteners.find((group) => group.id === step.under?.group);
-  return checkStack({ ...step.stack, boltMm: own?.lengthMm ?? step.stack.boltMm });
-}
+const stackOf = (step: FitStep) => stackOfStep(context.value.profile, step);
 
 const sayStackOf = (step: FitStep) => {
   const check = stackOf(step);

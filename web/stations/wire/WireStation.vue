@@ -12,7 +12,7 @@ import { useCurrentJob } from '../../job/current.ts';
 const { job, context, names } = useCurrentJob();
 const joints = computed(() => wireJoints(context.value));
 const loads = computed(() => circuitLoads(context.value));
-const kitOf = (circuit: string) => joints.value.find((joint) => joint.circuit.id === circuit)?.kit.slug ?? '';
+const kitOf = (circuit: string) => joints.value.find((joint) => joint.circuits.some((entry) => entry.id === circuit))?.kit.slug ?? '';
 const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => kit.legs).find((leg) => leg.lamp === lamp);
 </script>
 
