@@ -140,7 +140,7 @@ export function planOf(request: AccessRequest, problem: AccessProblem, choice: A
   const pieces = new Map(profile.pieces.map((piece) => [piece.id, piece]));
   const raw = choice.moves.flatMap((move) => {
     const piece = pieces.get(move.piece);
-    return piece ? [stepOf(move, piece, profile, request.taken)] : [];
+    return piece ? [stepOf(move, piece, profile, { taken: request.taken, replaced: request.replaced.includes(piece.id) })] : [];
   });
   const before = precedence(raw);
   const toOrder = raw.map((step, index) => ({ ...step, before: before[index] ?? [] }));

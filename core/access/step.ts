@@ -94,8 +94,14 @@ function preparations(piece: Piece, level: Level, way: Way | undefined, sensors:
   ];
 }
 
+/** What a step is of besides the profile: times taken so far, and whether a kit takes the piece's place, so that it never returns. */
+export interface StepOn {
+  taken?: TakenBySteps;
+  replaced?: boolean;
+}
+
 /** One move as a step with its tools, fasteners and what has to be done before. */
-export function stepOf(move: Move, piece: Piece, profile: AccessProfile, taken: TakenBySteps = {}): Omit<OpenStep, 'slot'> {
+export function stepOf(move: Move, piece: Piece, profile: AccessProfile, { taken = {}, replaced = false }: StepOn = {}): Omit<OpenStep, 'slot'> {
   const level = piece.levels.find((candidate) => candidate.level === move.level);
   const way = level?.ways.find((candidate) => candidate.id === move.way);
   const people = level?.people ?? 1;
@@ -116,7 +122,7 @@ export function stepOf(move: Move, piece: Piece, profile: AccessProfile, taken: 
     tools: toolsBetween(piece, move.from, move.level),
     fasteners,
     sensors,
-    prepare: preparations(piece, move.level, way, sensors),
+    prepare: preparations(piece, move.level, way, sensors).filter((entry) => !(replaced && entry.code === 'mark')),
     ...(way?.position ? { position: way.position } : {}),
   };
 }

@@ -104,7 +104,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'final.tried': (state, { lamp, result }) => void (state.final[lamp] = result),
   'part.bagged': (state, { piece, where }) => void (state.bagged[piece] = where),
   'exception.named': (state, { about, note }) => void (state.exceptions[about] = note),
-  'job.signed': (state, { atSeq }, event) => void (state.signed ??= { event: event.id, atSeq, by: event.person }),
+  'job.signed': (state, { atSeq }, event) => void (state.signed ??= { event: event.id, at: event.at, atSeq, by: event.person }),
   'job.reopened': (state) => void (state.signed = undefined),
   undone: () => undefined,
 };

@@ -92,7 +92,7 @@ export interface JobState {
   aimByOthers: Record<string, string>;
   bagged: Record<string, string>;
   exceptions: Record<string, string>;
-  signed?: { event: string; atSeq: number; by?: string };
+  signed?: { event: string; at: string; atSeq: number; by?: string };
   questions: OpenQuestion[];
 }
 

@@ -26,6 +26,8 @@ export interface JobSummary {
   holding: Pick<Hold, 'station' | 'code' | 'kind'> | null;
   sentence: string;
   signed: boolean;
+  /** When it was signed, by the clock of the device. */
+  signedAt: string | null;
   assigned: string | null;
   /** Maker and model as the pinned profile names them. */
   vehicle: string;
@@ -90,6 +92,7 @@ function summarise(context: PinnedContext): JobSummary {
     holding: holding ? { station: holding.station, code: holding.code, kind: holding.kind } : null,
     sentence: holding ? sayHold(holding, names) : 'Signed and ready to leave',
     signed: context.state.signed !== undefined,
+    signedAt: context.state.signed?.at ?? null,
     assigned: context.state.assigned ?? null,
     vehicle: `${context.profile.maker} ${context.profile.model}`,
     kits: context.kits.map((kit) => names.kit(kit.slug)),

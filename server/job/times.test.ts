@@ -9,7 +9,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => shop.close());
 
-const send = (events: object[]) => shop.app.inject({ method: 'POST', url: `/api/jobs/${LEFT}/events`, headers: { cookie: shop.cookie }, payload: { events } });
+const send = (events: object[], job = LEFT) => shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/events`, headers: { cookie: shop.cookie }, payload: { events } });
 const view = async (job: string) =>
   (await shop.app.inject({ url: `/api/jobs/${job}` })).json<{ taken: Record<string, { count: number; sumLn: number; sumLnSquared: number }>; newKit: boolean }>();
 
@@ -28,8 +28,24 @@ test('a job that is opened again takes its times along, and brings them when it 
   expect(Object.keys(before).length).toBeGreaterThan(2);
   await send([event('job.reopened', { why: 'the left lamp came loose' })]);
   expect(await takenOn(shop.database.db, PROFILE)).toEqual({});
-  expect((await view('saltmarsh-3')).newKit).toBe(true);
   await send([event('job.signed', { atSeq: 77 })]);
   expect(await takenOn(shop.database.db, PROFILE)).toEqual(before);
-  expect((await view('saltmarsh-3')).newKit).toBe(false);
+});
+
+test('two vans have left: their steps were taken twice each, by the way they went', async () => {
+  const { taken } = await view('hill-road-07');
+  expect(taken['grille/fitted>off/front']?.count).toBe(2);
+  expect(taken['grille/off>fitted']?.count).toBe(2);
+});
+
+test('a kit is new to the shop as long as no other job with it has left', async () => {
+  const newKit = async () => (await view('saltmarsh-3')).newKit;
+  const left = [LEFT, 'hill-road-05', 'hill-road-09'];
+  for (const job of left) {
+    expect(await newKit()).toBe(false);
+    await send([event('job.reopened', { why: 'looked at again' })], job);
+  }
+  expect(await newKit()).toBe(true);
+  await send([event('job.signed', { atSeq: 77 })]);
+  expect(await newKit()).toBe(false);
 });

@@ -15,6 +15,7 @@ defineProps<{ big?: boolean }>();
   background: var(--tape);
   color: var(--on-tape);
   font-weight: 620;
+  white-space: nowrap;
   clip-path: polygon(0 6%, 3px 34%, 1px 62%, 4px 100%, calc(100% - 3px) 96%, 100% 70%, calc(100% - 4px) 40%, calc(100% - 1px) 0);
 }
 

@@ -14,6 +14,18 @@ function short(name: string, room: number): string {
   return sided.length > most ? `${sided.slice(0, most - 1 - side.length)}…${side}` : sided;
 }
 const shown = (bar: WayBar) => short(bar.name, props.drawing.layerWidth - 6);
+/** The names of places that open together in two lines at most. */
+function flag(names: readonly string[]): string[] {
+  const room = TARGET_WIDTH - 24;
+  const most = Math.floor(room / 6.9);
+  const [first = '', ...more] = names;
+  const sided = first.replace(/, left$/, ' L').replace(/, right$/, ' R');
+  const side = / [LR]$/.exec(sided)?.[0] ?? '';
+  if (more.length > 0) return [short(first, room), more.length === 1 ? `and ${short(more[0] ?? '', room - 28)}` : `and ${more.length} more`];
+  if (sided.length <= most) return [sided];
+  const cut = sided.slice(0, sided.length - side.length).lastIndexOf(' ', most);
+  return cut > 0 ? [sided.slice(0, cut), short(sided.slice(cut + 1), room)] : [short(first, room)];
+}
 const figure = (bar: WayBar) => `${bar.minutes.toFixed(1)}${bar.people > 1 ? ` × ${bar.people}` : ''}`;
 const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => (index === 0 ? 'outside, min' : `layer ${index + 1}`)));
 const STATES = { done: 'open', next: 'next', planned: 'planned', other: 'way not taken' } as const;
@@ -45,12 +57,14 @@ const said = (bar: WayBar) => `${shown(bar)} ${figure(bar)} min, ${STATES[bar.st
         {{ ' ' }}
         <rect class="length" :x="bar.x" :y="bar.y + BAR_LINE - (bar.people > 1 ? 7 : 4)" :width="bar.width" :height="bar.people > 1 ? 14 : 8" />
         <path v-if="bar.people > 1" class="split" :d="`M${bar.x} ${bar.y + BAR_LINE}h${bar.width}`" />
+        <path v-if="bar.cut" class="cut" :d="`M${bar.x + bar.width * 0.6} ${bar.y + BAR_LINE + 7}l6 -14m5 0l-6 14`" />
         <text class="minutes" :x="bar.x + bar.width + (bar.shared > 1 ? 8 : 5)" :y="bar.y + BAR_LINE + 4">{{ figure(bar) }}</text>
         <circle v-if="bar.shared > 1" class="shared" :cx="bar.x + bar.width" :cy="bar.y + BAR_LINE" r="4.5" />
       </g>
       <g v-for="target in drawing.targets" :key="target.id" class="target">
         <path :d="`M${target.x} ${target.y}l12 -17h${TARGET_WIDTH - 22}v34h-${TARGET_WIDTH - 22}z`" />
-        <text :x="target.x + 17" :y="target.y + 5">{{ short(target.name, TARGET_WIDTH - 24) }}</text>
+        <title>{{ target.names.join('; ') }}</title>
+        <text v-for="(line, row) in flag(target.names)" :key="row" :x="target.x + 17" :y="target.y + (flag(target.names).length > 1 ? -2 + row * 14 : 5)">{{ line }}</text>
       </g>
     </svg>
   </div>
@@ -146,6 +160,12 @@ svg {
 .other text {
   fill: var(--ink-soft);
   font-style: italic;
+}
+
+.cut {
+  fill: none;
+  stroke: var(--drawing-soft);
+  stroke-width: 2;
 }
 
 .picked .tap {

@@ -57,6 +57,64 @@ test('no two bars lie over each other, and each link begins at a bar', () => {
   for (const link of drawing.links) expect(drawing.bars.some((entry) => link.path.startsWith(`M${entry.x + entry.width + 32 + (entry.people > 1 ? 16 : 0)} `))).toBe(true);
 });
 
+test('the steps to do set the scale; a longer way not taken is cut at the longest of them', () => {
+  const slow = {
+    ...example,
+    pieces: example.pieces.map((piece) => (piece.id === 'arch-liner-left' ? { ...piece, levels: piece.levels.map((level) => ({ ...level, openMin: 40 })) } : piece)),
+  };
+  const drawing = layWayIn(slow, slow.mounts, [], plan(behind), 900);
+  expect(bar(drawing, 'arch-liner-left')).toMatchObject({ minutes: 40, cut: true, width: bar(drawing, 'bumper-skin').width });
+  expect(bar(drawing, 'grille').cut).toBe(false);
+});
+
+test('places that are reached in the same ways stand as one flag, others below it', () => {
+  const [first] = example.mounts;
+  if (!first) throw new Error('no mount');
+  const mounts = [first, { ...first, id: 'twin', name: 'Twin' }, { ...first, id: 'bare', name: 'Bare', reach: [] }];
+  const { targets, height } = layWayIn(example, mounts, [], plan(behind), 900);
+  expect(targets.map((target) => target.names)).toEqual([[first.name, 'Twin'], ['Bare']]);
+  expect(height).toBeGreaterThan(Math.max(...targets.map((target) => target.y)) + 17);
+  expect(
+    layWayIn(
+      example,
+      Array.from({ length: 12 }, (_, index) => ({ ...first, id: `p${index}`, reach: [{ id: `w${index}`, needs: [], extraMin: 0 }] })),
+      [],
+      plan(behind),
+      900,
+    ).height,
+  ).toBeGreaterThan(12 * 42);
+});
+
+test('a line that passes a layer by runs in the gap between two rows, one to the next layer level with its bar', () => {
+  const drawing = layWayIn(
+    example,
+    [
+      {
+        ...(example.mounts[0] as (typeof example.mounts)[number]),
+        reach: [
+          {
+            id: 'w',
+            needs: [
+              { piece: 'grille', level: 'off' },
+              { piece: 'bumper-skin', level: 'off' },
+            ],
+            extraMin: 0,
+          },
+        ],
+      },
+    ],
+    [],
+    planAccess({ profile: { ...example, mounts: [] }, facts: {}, mounts: [], present: [], replaced: ['bumper-skin'], rules: RULES }),
+    900,
+  );
+  const [grille, skin] = [bar(drawing, 'grille'), bar(drawing, 'bumper-skin')];
+  const from = (piece: typeof grille) =>
+    drawing.links.filter((link) => link.path.startsWith(`M${piece.x + piece.width + 32 + (piece.people > 1 ? 16 : 0)} `)).map((link) => link.path);
+  expect(from(skin)).toHaveLength(1);
+  expect(from(skin)[0]).toMatch(new RegExp(`H[\\d.]+C[\\d.]+ ${skin.y + 20} `));
+  expect(from(grille).some((path) => path.includes(` ${grille.y + 30}H`))).toBe(true);
+});
+
 test('before a plan is there the drawing is empty but for its targets', () => {
   const drawing = layWayIn(example, example.mounts, [], undefined, 900);
   expect([drawing.bars, drawing.links, drawing.targets.length]).toEqual([[], [], 1]);

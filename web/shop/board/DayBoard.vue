@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Station, StationState } from '@jade/core/job';
 import { STATION_NAMES } from '@jade/words/job';
+import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import StationMark from '../../design/StationMark.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
@@ -22,6 +23,7 @@ interface Line {
     holding: { station: Station; kind: string } | null;
     sentence: string;
     signed: boolean;
+    signedAt: string | null;
     assigned: string | null;
     vehicle: string;
     kits: string[];
@@ -33,6 +35,9 @@ const jobs = ref<Line[]>();
 const shop = ref<{ name: string } | null>(null);
 const failed = ref(false);
 const opening = ref(false);
+/** Of the jobs that have left only the last few are shown, until all are asked for. */
+const all = ref(false);
+const MOST_LEFT = 3;
 
 async function load(): Promise<void> {
   failed.value = false;
@@ -46,13 +51,19 @@ onMounted(load);
 
 const groups = computed(() => {
   const list = jobs.value ?? [];
+  const left = list.filter((job) => job.summary.signed).sort((a, b) => (b.summary.signedAt ?? '').localeCompare(a.summary.signedAt ?? ''));
   const due = (job: Line) => (job.promisedAt ? dayjs(job.promisedAt).startOf('day').diff(dayjs().startOf('day'), 'day') : 99);
   return [
     { name: 'Promised for today', jobs: list.filter((job) => !job.summary.signed && due(job) <= 0) },
     { name: 'Next', jobs: list.filter((job) => !job.summary.signed && due(job) > 0) },
-    { name: 'Left the shop', jobs: list.filter((job) => job.summary.signed) },
+    { name: 'Left the shop', jobs: all.value ? left : left.slice(0, MOST_LEFT), more: all.value ? 0 : Math.max(0, left.length - MOST_LEFT) },
   ].filter((group) => group.jobs.length > 0);
 });
+/** When it is promised, or when it left. */
+function whenOf({ promisedAt, summary }: Line): string {
+  if (summary.signedAt) return `left ${dayjs(summary.signedAt).format('D MMM')}`;
+  return promisedAt ? dayjs(promisedAt).format('ddd HH:mm') : 'no promise';
+}
 const late = (job: Line) => !job.summary.signed && job.promisedAt !== null && dayjs(job.promisedAt).isBefore(dayjs());
 const target = (job: Line) => ({ name: 'station', params: { id: job.id, station: job.summary.holding?.station ?? 'hand-over' } });
 </script>
@@ -79,7 +90,7 @@ const target = (job: Line) => ({ name: 'station', params: { id: job.id, station:
           </div>
         </div>
         <div class="promise">
-          <strong>{{ job.promisedAt ? dayjs(job.promisedAt).format('ddd HH:mm') : 'no promise' }}</strong>
+          <strong>{{ whenOf(job) }}</strong>
           <span class="soft">{{ late(job) ? 'past its promise' : (job.bay ?? 'no bay') }}{{ job.summary.assigned ? ` · ${job.summary.assigned}` : '' }}</span>
         </div>
         <ol class="scale" :aria-label="`Stations of ${job.plate}`">
@@ -89,6 +100,7 @@ const target = (job: Line) => ({ name: 'station', params: { id: job.id, station:
         </ol>
         <p class="now" :class="job.summary.holding?.kind.replace(' ', '-')">{{ job.summary.sentence }}</p>
       </router-link>
+      <button v-if="group.more" type="button" class="push small" @click="all = true">Show {{ plural(group.more, 'earlier job') }}</button>
     </section>
     <OpenJob v-if="opening" @close="opening = false" @opened="(id) => router.push({ name: 'station', params: { id, station: 'check-in' } })" />
   </div>

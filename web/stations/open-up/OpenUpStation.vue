@@ -11,7 +11,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import TwoLanes from '../../design/drawings/TwoLanes.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import WayIn from '../../design/drawings/WayIn.vue';
-import { frameAround, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { frameAround, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { layWayIn, type DrawnStep } from '../../design/geometry/way-in.ts';
 import { useRoom } from '../../design/room.ts';
 import AccessoryFound from '../../job/AccessoryFound.vue';
@@ -23,7 +23,7 @@ import StepPanel from './StepPanel.vue';
 import ToolsAndParts from './ToolsAndParts.vue';
 
 const { job, context, names } = useCurrentJob();
-const view = ref<View>('front');
+const chosenView = ref<View>();
 const picked = ref<string>();
 const floor = ref(false);
 const finding = ref<'leave' | 'blocked' | 'seized'>();
@@ -51,6 +51,8 @@ const present = computed(() => ({ ...profile.value, pieces: piecesPresent(profil
 const drawing = computed(() => layWayIn(present.value, mounts.value, done.value, plan.value, room.value));
 const settled = computed(() => job.state.left === undefined && openingDone(context.value));
 const current = computed(() => plan.value?.steps.find((step) => step.piece === picked.value) ?? plan.value?.steps[0]);
+/** Looked at from where the step is, until another view is chosen. */
+const view = computed<View>(() => chosenView.value ?? viewOf(current.value?.zone ?? 'front'));
 const slotOffset = computed(() => done.value.length);
 const school = computed(() => schoolOf(context.value));
 const people = computed(() => job.state.order?.people ?? 1);
@@ -80,6 +82,10 @@ const part = computed(() =>
 );
 
 watch(plan, () => void (picked.value = undefined));
+watch(
+  () => current.value?.zone,
+  () => void (chosenView.value = undefined),
+);
 
 function why(step: OpenStep): string {
   const targets = (plan.value?.neededBy[step.piece] ?? []).filter((target) => !target.startsWith('chosen/'));
@@ -190,7 +196,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
       <div v-if="!floor" class="stack">
         <div class="leaf stack">
           <div class="line">
-            <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
+            <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (chosenView = value)" />
             <span class="soft key"><i class="now" /> next <i class="planned" /> planned <i class="gone" /> open</span>
           </div>
           <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="pieces" :label="`Pieces to open, from the ${view}`" @piece="(piece) => (picked = piece)" />

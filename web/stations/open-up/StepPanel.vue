@@ -69,7 +69,7 @@ function broken(group: string): void {
     </ul>
     <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
     <p v-if="way?.note">{{ way.note }}</p>
-    <button type="button" class="push main big" :disabled="!ready" @click="finish">Done, into slot {{ slotNumber }}</button>
+    <button type="button" class="push main big" :disabled="!ready" @click="finish">{{ step.fasteners.length > 0 ? `Done, into slot ${slotNumber}` : 'Done' }}</button>
     <p v-if="!ready" class="soft">First: {{ missing.join(', ') }}.</p>
     <div class="line">
       <button type="button" class="push small" @click="emit('blocked')">This way is blocked</button>
