@@ -8,7 +8,8 @@ const shop = new TestBench(LONG_MS);
 type Press = (target: Locator) => Promise<void>;
 const byTouch: Press = (target) => target.tap();
 const byKeyboard: Press = async (target) => {
-  await (await target.elementHandle())?.waitForElementState('enabled');
+  // A plan that arrives meanwhile draws the button anew.
+  for (let look = 0; look < 200 && !(await target.isEnabled()); look++) await target.page().waitForTimeout(50);
   await target.focus();
   await target.press('Enter');
 };

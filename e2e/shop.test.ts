@@ -12,8 +12,9 @@ test(
     const { page, complaints } = await shop.open('till');
     await page.goto(shop.address);
     await page.getByRole('heading', { level: 1, name: 'Harrow Quay Lamp Works' }).waitFor();
-    expect(await page.locator('a.job').count()).toBe(5);
-    const job = page.locator('a.job').filter({ hasText: /to open, next:/ });
+    expect(await page.locator('a.job').count()).toBe(10);
+    expect(await page.locator('a.job').filter({ hasText: /left \d+ \w{3}/ }).count()).toBe(3);
+    const job = page.locator('a.job').filter({ hasText: /HR 07.*to open, next:/s });
     await job.click();
     await page.getByRole('heading', { level: 1, name: 'Open up' }).waitFor();
     expect(complaints).toEqual([]);
@@ -58,6 +59,7 @@ test(
       await page.getByRole('textbox', { name: 'Station, job, vehicle or kit' }).fill(text);
       await page.getByRole('dialog').getByRole('listitem').first().waitFor();
       await page.keyboard.press('Enter');
+      await page.getByRole('dialog').waitFor({ state: 'hidden' });
     };
     await find('wire');
     await page.getByRole('heading', { level: 1, name: 'Wire' }).waitFor();
