@@ -13,7 +13,12 @@ test(
     await page.goto(shop.address);
     await page.getByRole('heading', { level: 1, name: 'Harrow Quay Lamp Works' }).waitFor();
     expect(await page.locator('a.job').count()).toBe(10);
-    expect(await page.locator('a.job').filter({ hasText: /left \d+ \w{3}/ }).count()).toBe(3);
+    expect(
+      await page
+        .locator('a.job')
+        .filter({ hasText: /left \d+ \w{3}/ })
+        .count(),
+    ).toBe(3);
     const job = page.locator('a.job').filter({ hasText: /HR 07.*to open, next:/s });
     await job.click();
     await page.getByRole('heading', { level: 1, name: 'Open up' }).waitFor();
@@ -123,6 +128,27 @@ test(
     await page.getByRole('link', { name: /board/i }).first().waitFor();
     await page.goto(`${shop.address}/jobs/nowhere/check-in`);
     await page.getByText('No job is called “nowhere”').first().waitFor();
+  },
+  LONG_MS,
+);
+
+test(
+  'the library shows what the steps take at this shop beside the profile, and Open up reckons with it',
+  async () => {
+    const { page } = await shop.open('slate');
+    await page.goto(`${shop.address}/library?show=vehicle/wexholm-bollard-35`);
+    await page.getByRole('img', { name: 'Minutes by the profile and at this shop' }).waitFor();
+    await page.getByText(/^All \d+ steps$/).click();
+    await page
+      .getByText(/done 2 times at this shop/)
+      .first()
+      .waitFor();
+    await page.getByRole('link', { name: /Pellorin Trio 300/ }).click();
+    await page.getByText('No vehicle of this kind has left the shop yet.').waitFor();
+    await page.goto(`${shop.address}/jobs/hill-road-07/open-up`);
+    await page.getByRole('listitem').getByRole('button', { name: /Tow eye cover/ }).click();
+    await page.getByText('Why this?').click();
+    await page.getByText(/done 2 times at this shop, it is reckoned with/).waitFor();
   },
   LONG_MS,
 );

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { planOpening, emptyJob, type JobContext } from '@jade/core/job';
+import { circuitLoads, emptyJob, partsToOrder, planClosingOf, planOpening, wireJoints, type JobContext } from '@jade/core/job';
 import { planAccess, setUpOf } from '@jade/core/access';
 import { planClosing } from '@jade/core/closing';
 import { checkKit } from '@jade/core/kit';
@@ -33,9 +33,9 @@ test.each(files('kits'))('%s is well formed and fits its vehicles', (file) => {
   expect(checkKit(entry.document, profiles)).toEqual([]);
 });
 
-/** A job on the demo van with the fog pair, its facts as given. */
-function vanJob(facts: Record<string, string>, kits: string[]): JobContext {
-  const profile = profiles.get('wexholm-bollard-35');
+/** A job on a demo vehicle, its facts as given. */
+function jobOn(slug: string, facts: Record<string, string>, kits: string[]): JobContext {
+  const profile = profiles.get(slug);
   const rules = read('rules.json');
   if (!profile || rules.kind !== 'rules') throw new Error('demo is incomplete');
   const state = emptyJob();
@@ -46,14 +46,14 @@ function vanJob(facts: Record<string, string>, kits: string[]): JobContext {
 
 test('the van has thirty pieces or more, and its fog places open from the front when the plugs are dormant', () => {
   expect(profiles.get('wexholm-bollard-35')?.pieces.length).toBeGreaterThanOrEqual(30);
-  const plan = planOpening(vanJob({ trim: 'plain', headlamp: 'led', 'front-fog': 'blank' }, ['cairn-fen-pair']));
+  const plan = planOpening(jobOn('wexholm-bollard-35', { trim: 'plain', headlamp: 'led', 'front-fog': 'blank' }, ['cairn-fen-pair']));
   expect(plan.choice.proved).toBe(true);
   expect(plan.steps.map((step) => step.piece)).toContain('bumper-skin');
   expect(plan.steps.map((step) => step.piece)).not.toContain('radar-bracket');
 });
 
 test('with factory fog lamps the wheel arches are the cheaper way in', () => {
-  const plan = planOpening(vanJob({ trim: 'guard', headlamp: 'led', 'front-fog': 'factory' }, ['cairn-fen-pair']));
+  const plan = planOpening(jobOn('wexholm-bollard-35', { trim: 'guard', headlamp: 'led', 'front-fog': 'factory' }, ['cairn-fen-pair']));
   expect(plan.steps.map((step) => step.piece).sort()).toEqual(['arch-liner-left', 'arch-liner-right', 'fog-factory-left', 'fog-factory-right']);
   // Each side: liner 4 + 0.5 + 4.5 + 0.8 breakage, lamp 1.8 + 1 + 1.8.
   expect(plan.personMin).toBeCloseTo(2 * (9.8 + 4.6), 9);
@@ -131,4 +131,68 @@ test('the refit of the utility vehicle turns round with the plough frame', () =>
   const [with_, without] = [back('present'), back('absent')];
   expect(with_.indexOf('front-cover')).toBeLessThan(with_.indexOf('skid-plate'));
   expect(without.indexOf('skid-plate')).toBeLessThan(without.indexOf('front-cover'));
+});
+
+const KITS_ON: [string, string, Record<string, string>][] = [
+  ['cairn-fen-pair', 'wexholm-bollard-35', { trim: 'guard', headlamp: 'led', 'front-fog': 'blank' }],
+  ['tarn-gantry-1100', 'wexholm-bollard-35', { 'aux-output': 'present' }],
+  ['cairn-fen-pair', 'oskarre-linnet', { 'front-fog': 'blank' }],
+  ['cairn-wren-rear-pair', 'oskarre-linnet', {}],
+  ['cairn-ridge-pair', 'dunmorrow-causeway-26', { daytime: 'none' }],
+  ['tarn-tally-set', 'dunmorrow-causeway-26', {}],
+  ['pell-perch-bar', 'pellorin-trio-300', {}],
+  ['tarn-overplough-pair', 'wexholm-fieldcat', { plough: 'present' }],
+  ['tarn-stern-pair', 'wexholm-fieldcat', {}],
+];
+
+test('every kit of the demo is tried on every vehicle that it names', () => {
+  const named = files('kits').flatMap((file) => {
+    const { kind, document } = read(file);
+    return kind === 'kit' ? document.fitments.map((fitment) => `${document.slug} ${fitment.vehicle}`) : [];
+  });
+  expect(KITS_ON.map(([kit, slug]) => `${kit} ${slug}`).sort()).toEqual(named.sort());
+});
+
+test.each(KITS_ON)('%s on %s: a proved way in, an order back with every test in it, plugs that mate, circuits that carry', (kit, slug, facts) => {
+  const context = jobOn(slug, facts, [kit]);
+  const plan = planOpening(context);
+  expect([plan.choice.proved, plan.problems, plan.steps.length > 0]).toEqual([true, [], true]);
+  expect(planClosingOf(context, plan).problems).toEqual([]);
+  expect(wireJoints(context).map((joint) => joint.mate.value)).toEqual(wireJoints(context).map(() => 'mates'));
+  expect(wireJoints(context).length).toBeGreaterThan(0);
+  for (const { circuit, added, check } of circuitLoads(context))
+    expect([circuit.id, added.length > 0, check.verdict]).toEqual([circuit.id, true, expect.stringMatching(/^(carries|warn)$/)]);
+});
+
+test('the headlamps of the minibus are aimed before their trims hide the adjuster, and after the corners that clamp them are back', () => {
+  const context = jobOn('dunmorrow-causeway-26', { daytime: 'factory' }, ['cairn-ridge-pair']);
+  const { steps } = planClosingOf(context, planOpening(context));
+  const at = (piece: string) => steps.findIndex((step) => step.piece === piece);
+  for (const side of ['left', 'right']) {
+    expect(steps[at(`headlamp-trim-${side}`)]?.gates).toContain(`aim:cairn-ridge-pair/ridge-${side}`);
+    expect(at(`bumper-corner-${side}`)).toBeLessThan(at(`headlamp-trim-${side}`));
+    expect(at(`headlamp-${side}`)).toBe(-1);
+  }
+});
+
+test('the daytime lead of the 24 V headlamps opens the fuse panel only where the factory has no daytime lamps', () => {
+  const opened = (daytime: string) => planOpening(jobOn('dunmorrow-causeway-26', { daytime }, ['cairn-ridge-pair'])).steps.map((step) => step.piece);
+  expect(opened('none')).toEqual(expect.arrayContaining(['dash-lower', 'fuse-panel']));
+  expect(opened('factory')).not.toContain('fuse-panel');
+});
+
+test('the foot of the raised lamps makes the cowl screws of 16 mm too short: six of 20 mm are ordered', () => {
+  const parts = partsToOrder(jobOn('wexholm-fieldcat', { plough: 'absent' }, ['tarn-overplough-pair']), undefined);
+  // 6 + 2.5 + 1.6 = 10.1 mm under the head leave 5.9, 6 are wanted.
+  expect(parts.map(({ piece, group, count, why }) => [piece, group.lengthMm, count, why])).toEqual([
+    ['headlamp-cowl-left', 20, 3, 'too short for the kit’s part'],
+    ['headlamp-cowl-right', 20, 3, 'too short for the kit’s part'],
+  ]);
+});
+
+test('the rear clusters: the plug that a test proves does not wait for that test', () => {
+  const context = jobOn('oskarre-linnet', {}, ['cairn-wren-rear-pair']);
+  const { steps } = planClosingOf(context, planOpening(context));
+  expect(steps.find((step) => step.piece === 'cluster-plug-left')?.gates).toEqual([]);
+  expect(steps.find((step) => step.piece === 'side-trim-left')?.gates).toEqual(['cairn-wren-rear-pair/tail-left', 'cairn-wren-rear-pair/stop-left']);
 });

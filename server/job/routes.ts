@@ -13,6 +13,7 @@ import { openJob } from './open.ts';
 import { repinJob } from './pins.ts';
 import { Streams } from './streams.ts';
 import { keepLog, writeSummary } from './summary.ts';
+import { takenOn } from './times.ts';
 import { listJobs, viewJob } from './view.ts';
 
 const EVENT_BYTES = 1024 * 1024;
@@ -91,6 +92,8 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     await requireJob(params.id);
     return { events: await readEvents(db, params.id, since) };
   });
+
+  app.get<{ Params: { profile: string } }>('/api/times/:profile', async ({ params }) => takenOn(db, params.profile));
 
   app.post<{ Params: { id: string } }>('/api/jobs/:id/events', { bodyLimit: EVENT_BYTES }, async (request, reply) => {
     const { person, device } = await requirePerson(db, request);

@@ -36,6 +36,7 @@ test('two vans have left: their steps were taken twice each, by the way they wen
   const { taken } = await view('hill-road-07');
   expect(taken['grille/fitted>off/front']?.count).toBe(2);
   expect(taken['grille/off>fitted']?.count).toBe(2);
+  expect((await shop.app.inject({ url: '/api/times/wexholm-bollard-35' })).json()).toEqual(taken);
 });
 
 test('a kit is new to the shop as long as no other job with it has left', async () => {

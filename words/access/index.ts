@@ -72,3 +72,9 @@ export function sayLearned({ estimate, minutes: profileMin }: Pick<OpenStep, 'es
     ? `Its time is the profile’s: it has not been timed at this shop yet.`
     : `The profile gives it ${minutes(profileMin)}; done ${plural(estimate.taken, 'time')} at this shop, it is reckoned with ${minutes(estimate.medianMin)}.`;
 }
+
+/** A step by name: what is opened by which way, or put back. */
+export function sayStep({ piece, from, level, way }: { piece: string; from: string; level: string; way?: string }): string {
+  if (way !== undefined) return `${piece} ${level}, ${sayWay(way)}`;
+  return level === 'fitted' ? `${piece} back` : `${piece} from ${from} to ${level}`;
+}

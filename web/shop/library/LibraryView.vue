@@ -9,6 +9,7 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, VIEWS } from '../../design/geometry/outline.ts';
 import { ask, Refused } from '../../job/api.ts';
+import LearnedTimes from './LearnedTimes.vue';
 
 interface Line {
   kind: string;
@@ -135,6 +136,7 @@ onMounted(async () => {
           {{ plural(profile.pieces.length, 'piece') }}, {{ plural(profile.facts.length, 'fact') }}, {{ plural(profile.sensors.length, 'sensor') }},
           {{ plural(profile.plugs.length, 'plug') }}, {{ plural(profile.circuits.length, 'circuit') }}, {{ plural(profile.mounts.length, 'mount position') }}.
         </p>
+        <LearnedTimes :profile="profile" />
         <p v-for="text in profile.cautions" :key="text">
           <TapeLabel>{{ text }}</TapeLabel>
         </p>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import type { ApexOptions } from 'apexcharts';
+import { computed } from 'vue';
+import ApexChart from 'vue3-apexcharts';
+import { minutes } from '@jade/words/units';
+
+/** Minutes of each step as the shop takes them, from the median to the 80 % point, with a mark where the profile puts it. */
+const props = defineProps<{ rows: { name: string; profileMin: number; medianMin: number; p80Min: number }[]; label: string }>();
+
+const ROW = 34;
+/** By name, so that the chart follows a change of light. */
+const token = (name: string) => `var(${name})`;
+
+const series = computed(() => [
+  {
+    name: 'this shop',
+    data: props.rows.map((row) => ({
+      x: row.name,
+      y: row.medianMin,
+      goals: [{ name: 'profile', value: row.profileMin, strokeWidth: 4, strokeHeight: 15, strokeColor: token('--amber') }],
+    })),
+  },
+]);
+const options = computed<ApexOptions>(() => ({
+  chart: {
+    type: 'bar',
+    toolbar: { show: false },
+    animations: { enabled: false },
+    fontFamily: 'inherit',
+    foreColor: token('--ink-soft'),
+    background: 'transparent',
+    zoom: { enabled: false },
+  },
+  plotOptions: { bar: { horizontal: true, barHeight: '46%', borderRadius: 0 } },
+  colors: [token('--jade')],
+  fill: { opacity: 1 },
+  dataLabels: { enabled: false },
+  grid: { borderColor: token('--line'), xaxis: { lines: { show: true } }, yaxis: { lines: { show: false } }, padding: { left: 6, right: 20, top: -14 } },
+  states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
+  xaxis: { min: 0, title: { text: 'minutes', style: { fontWeight: 500, color: token('--ink-soft') } }, labels: { style: { fontSize: '12px' } }, axisBorder: { show: false } },
+  yaxis: { labels: { maxWidth: 300, style: { fontSize: '13px', colors: props.rows.map(() => token('--ink')) } } },
+  legend: { show: false },
+  tooltip: {
+    custom: ({ dataPointIndex }: { dataPointIndex: number }) => {
+      const row = props.rows[dataPointIndex];
+      if (!row) return '';
+      const tip = document.createElement('div');
+      tip.className = 'times-tip';
+      tip.textContent = `${row.name}: ${minutes(row.medianMin)} here, eight of ten within ${minutes(row.p80Min)}; the profile gives ${minutes(row.profileMin)}`;
+      return tip.outerHTML;
+    },
+  },
+}));
+</script>
+
+<template>
+  <figure role="img" :aria-label="label">
+    <figcaption class="soft"><i class="here" /> median at this shop <i class="profile" /> the profile</figcaption>
+    <ApexChart type="bar" :height="rows.length * ROW + 70" :options="options" :series="series" />
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  margin: 0;
+}
+
+figcaption i {
+  display: inline-block;
+  margin: 0 4px 0 12px;
+  vertical-align: -2px;
+}
+
+figcaption i:first-child {
+  margin-left: 0;
+}
+
+.here {
+  width: 20px;
+  height: 12px;
+  background: var(--jade);
+}
+
+.profile {
+  width: 4px;
+  height: 15px;
+  background: var(--amber);
+}
+
+figure :deep(.times-tip) {
+  max-width: 340px;
+  padding: 8px 11px;
+  white-space: normal;
+  background: var(--paper-raised);
+  color: var(--ink);
+}
+</style>
