@@ -1,3 +1,4 @@
+import { sayLearned, sayStep, sayStepTime } from '@jade/words/access';
 import { sayAimError, sayRule } from '@jade/words/aiming';
 import { sayFault, sayFaults } from '@jade/words/faults';
 import { sayGatherTrouble, sayStack } from '@jade/words/gather';
@@ -5,7 +6,7 @@ import { sayReason } from '@jade/words/match';
 import { sayProof, sayReference } from '@jade/words/probing';
 import { saySensorEffect } from '@jade/words/sensing';
 import { sayNumberRemark } from '@jade/words/vehicle';
-import { sayLoad, sayMateTrouble } from '@jade/words/wiring';
+import { sayAdded, sayLoad, sayMateTrouble } from '@jade/words/wiring';
 import type { Sensor } from '@jade/core/vehicle';
 import type { SensorEffect } from '@jade/core/sensing';
 import type { AimRule } from '@jade/core/rules';
@@ -123,4 +124,38 @@ test('plugs and loads are said with both sides', () => {
   expect(plain(sayLoad(check))).toBe('It carries. 1.0 A before, 5.0 A after at the worst voltage: 50 % of the fuse (10 A). Drop 0.20 V (1.4 %) at running voltage.');
   expect(sayLoad({ ...check, verdict: 'refuse' })).toContain('The fuse must grow');
   expect(sayLoad({ ...check, verdict: 'never' })).toContain('safety system');
+});
+
+test('a fuse of 7.5 A is not rounded, and loads that are alike are counted', () => {
+  const check = {
+    beforeA: 1,
+    addedA: 1,
+    afterA: 2,
+    weakest: 'fuse' as const,
+    limitA: 7.5,
+    shareBefore: 0.1,
+    shareAfter: 0.27,
+    dropV: 0.1,
+    dropShare: 0.01,
+    verdict: 'carries' as const,
+  };
+  expect(plain(sayLoad(check))).toContain('of the fuse (7.5 A)');
+  const load = (name: string, powerW: number) => ({ name, powerW, atV: 26.4, kind: 'driven LED' as const });
+  expect(plain(sayAdded([load('Ridge, left', 32)]))).toBe('ridge, left 32 W at 26.4 V, driven LED');
+  expect(plain(sayAdded([load('Ridge, left', 4), load('Ridge, right', 4)]))).toBe('ridge, left and ridge, right, each 4 W at 26.4 V, driven LED');
+  const ten = Array.from({ length: 10 }, (_, index) => load(`Tally ${index + 1}`, 0.9));
+  expect(plain(sayAdded([...ten, load('Bar', 2)]))).toBe('10 lamps, tally 1 and alike, each 0.9 W at 26.4 V, driven LED; bar 2 W at 26.4 V, driven LED');
+});
+
+test('a step says its time, and what that rests on', () => {
+  const step = (taken: number) => ({ minutes: 4, estimate: { medianMin: 5, p80Min: 6.7, sigma: 0.35, taken } });
+  expect(plain(sayStepTime(step(0)))).toBe('5 min · eight of ten within 6.7 min');
+  expect(plain(sayStepTime(step(0), true))).toBe('5 min');
+  expect(sayLearned(step(0))).toContain('not been timed');
+  expect(plain(sayLearned(step(1)))).toBe('The profile gives it 4 min; done 1 time at this shop, it is reckoned with 5 min.');
+  expect([
+    sayStep({ piece: 'Grille', from: 'fitted', level: 'off', way: 'through-arch' }),
+    sayStep({ piece: 'Grille', from: 'off', level: 'fitted' }),
+    sayStep({ piece: 'Liner', from: 'off', level: 'loosened' }),
+  ]).toEqual(['Grille off, through arch', 'Grille back', 'Liner from off to loosened']);
 });

@@ -4,6 +4,7 @@ export * from './fold.ts';
 export * from './overlay.ts';
 export * from './context.ts';
 export * from './parts.ts';
+export * from './tools.ts';
 export * from './tray.ts';
 export * from './wire.ts';
 export * from './aim.ts';

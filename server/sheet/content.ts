@@ -1,6 +1,6 @@
 import { disturbedSensors, functionsOf, lampAims, lostFunctions, openingMoves, replacedPieces, standingOf, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
 import { namesOf, sayHold } from '@jade/words/job';
-import { amperes, bothLengths, inSentence, millimetres, percent, volts } from '@jade/words/units';
+import { amperes, bothLengths, inSentence, millimetres, percent, stated, volts } from '@jade/words/units';
 
 export interface SheetTable {
   title: string;
@@ -60,7 +60,7 @@ function aimTable(context: JobContext): SheetTable {
 
 function wireTable(context: JobContext): SheetTable {
   const loads = circuitLoads(context).map(({ circuit, check }) => [
-    `${circuit.name}, fuse ${circuit.fuse.slot} ${amperes(circuit.fuse.ratedA, 0)}`,
+    `${circuit.name}, fuse ${circuit.fuse.slot} ${stated(circuit.fuse.ratedA, 'A')}`,
     `${amperes(check.afterA)} at worst`,
     `${percent(check.shareAfter)} of the ${check.weakest}`,
   ]);

@@ -55,6 +55,11 @@ export function amperes(value: number, digits = 1): string {
   return amount(value, 'A', digits);
 }
 
+/** A figure as it is stated on a part: whole, or with its tenth where it has one, such as a fuse of 7.5 A. */
+export function stated(value: number, unit: string): string {
+  return amount(value, unit, Number.isInteger(value) ? 0 : 1);
+}
+
 export function metres(value: number, digits = 2): string {
   return amount(value, 'm', digits);
 }

@@ -1,5 +1,6 @@
+import type { Load } from '@jade/core/vehicle';
 import type { LoadCheck, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
-import { amperes, percent, volts } from '@jade/words/units';
+import { amperes, inSentence, percent, stated, volts } from '@jade/words/units';
 
 export const MATE_WORDS: Record<MateVerdict['value'], string> = {
   mates: 'Plug meets plug, pin by pin',
@@ -30,7 +31,7 @@ export function sayMateTrouble(trouble: MateTrouble): string {
 
 /** What a load check says, with its numbers. */
 export function sayLoad(check: LoadCheck): string {
-  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${amperes(check.limitA, 0)}). Drop ${volts(check.dropV)} (${percent(check.dropShare, 1)}) at running voltage.`;
+  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${stated(check.limitA, 'A')}). Drop ${volts(check.dropV)} (${percent(check.dropShare, 1)}) at running voltage.`;
   switch (check.verdict) {
     case 'carries':
       return `It carries. ${base}`;
@@ -41,4 +42,20 @@ export function sayLoad(check: LoadCheck): string {
     case 'never':
       return 'This circuit is never used: it belongs to a safety system.';
   }
+}
+
+/** Loads added to a circuit; those that are alike are counted. */
+export function sayAdded(loads: readonly Load[]): string {
+  const alike = new Map<string, Load[]>();
+  for (const load of loads) {
+    const key = `${load.powerW}/${load.atV}/${load.kind}`;
+    alike.set(key, [...(alike.get(key) ?? []), load]);
+  }
+  return [...alike.values()]
+    .map((list) => {
+      const [{ name, powerW, atV, kind } = { name: '', powerW: 0, atV: 0, kind: '' }] = list;
+      const what = list.length > 2 ? `${list.length} lamps, ${inSentence(name)} and alike, each` : list.map((load) => inSentence(load.name)).join(' and ');
+      return `${what}${list.length === 2 ? ', each' : ''} ${stated(powerW, 'W')} at ${stated(atV, 'V')}, ${kind}`;
+    })
+    .join('; ');
 }

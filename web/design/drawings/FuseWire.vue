@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LoadCheck } from '@jade/core/wiring';
-import { amperes } from '@jade/words/units';
+import { amperes, stated } from '@jade/words/units';
 
 /** A fuse's load as a filled wire: what was on it, what is added, where it warns and where it ends. */
 const props = defineProps<{ check: LoadCheck; slotName: string; label: string }>();
@@ -21,7 +21,7 @@ const after = computed(() => at(props.check.shareAfter));
     <rect class="added" :x="at(check.shareBefore)" y="30" :width="Math.max(0, after - at(check.shareBefore))" height="28" />
     <path class="limit" :d="`M${at(0.8)} 22v44M${at(1)} 16v56`" />
     <text :x="at(0.8)" y="16" text-anchor="middle" font-size="12">80 %</text>
-    <text :x="at(1)" y="12" text-anchor="middle" font-size="12">{{ check.weakest }} {{ amperes(check.limitA, 0) }}</text>
+    <text :x="at(1)" y="12" text-anchor="middle" font-size="12">{{ check.weakest }} {{ stated(check.limitA, 'A') }}</text>
     <text class="after" :x="after" y="82" text-anchor="middle" font-size="14">{{ amperes(check.afterA) }}</text>
   </svg>
 </template>

@@ -14,13 +14,20 @@ export interface SheetMark {
   shape?: 'ring' | 'bar';
 }
 
+/** A piece as it stands now. */
+export interface SheetPiece {
+  piece: Piece;
+  level: Level;
+  part: 'now' | 'planned' | 'done' | 'other';
+}
+
 const props = defineProps<{
   profile: VehicleProfile;
   view: View;
   marks?: SheetMark[];
   picked?: string;
   /** Pieces to show with their state now. */
-  pieces?: { piece: Piece; level: Level; part: 'now' | 'planned' | 'done' | 'other' }[];
+  pieces?: SheetPiece[];
   /** Part of the view, in sheet millimetres: x, y, width, height. */
   part?: [number, number, number, number];
   label: string;

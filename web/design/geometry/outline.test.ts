@@ -1,5 +1,5 @@
 import { BODIES } from '@jade/core/vehicle';
-import { frame, outline, project, projectBox, rounded, VIEWS } from './outline.ts';
+import { VIEWS, frame, outline, project, projectBox, rounded, viewOf, viewOfPlaces } from './outline.ts';
 
 const measures = {
   lengthMm: 5950,
@@ -55,4 +55,17 @@ test('corners are rounded no further than half an edge', () => {
       100,
     ),
   ).toBe('M0 5Q0 0 5 0L5 0Q10 0 10 5L10 5Q10 10 5 10L5 10Q0 10 0 5Z');
+});
+
+test('a zone is seen from its own end, the roof and the underside from above, the rest from the side', () => {
+  expect((['front', 'rear', 'roof', 'underneath', 'left-side', 'cabin'] as const).map(viewOf)).toEqual(['front', 'rear', 'top', 'top', 'side', 'side']);
+});
+
+test('places are seen from the end they are nearer to, or from the side where they run along the vehicle', () => {
+  const measures = { frontOverhangMm: 1000, lengthMm: 7000 };
+  const at = (...along: number[]) => along.map((xMm) => ({ xMm, yMm: 500, zMm: 600 }));
+  expect(viewOfPlaces(measures, at(900, 250))).toBe('front');
+  expect(viewOfPlaces(measures, at(-5900, -5800, -4900))).toBe('rear');
+  expect(viewOfPlaces(measures, at(-400, -1500, -4700))).toBe('side');
+  expect(viewOfPlaces(measures, [])).toBe('front');
 });

@@ -21,6 +21,17 @@ export function viewOf(zone: Zone): View {
   }
 }
 
+/** Places farther apart than this along the vehicle are seen from its side. */
+const ALONG_MM = 1500;
+
+/** The view in which some places lie best apart: the side where they run along the vehicle, else the end that most are nearer to. */
+export function viewOfPlaces({ frontOverhangMm, lengthMm }: Pick<Measures, 'frontOverhangMm' | 'lengthMm'>, places: readonly PointMm[]): View {
+  const along = places.map((place) => place.xMm);
+  if (Math.max(...along) - Math.min(...along) > ALONG_MM) return 'side';
+  const middleMm = frontOverhangMm - lengthMm / 2;
+  return along.filter((xMm) => xMm < middleMm).length * 2 > places.length ? 'rear' : 'front';
+}
+
 /** A point on the sheet, in millimetres of the vehicle, to the right and down. */
 export type SheetPoint = [number, number];
 

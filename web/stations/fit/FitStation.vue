@@ -2,13 +2,13 @@
 import { computed, ref } from 'vue';
 import { levelRank } from '@jade/core/access';
 import { fitStepsOf, kitsOnVehicle, stackOfStep, testsOf } from '@jade/core/job';
-import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
+import type { FitStep, Fitment, Kit, KitTest, Pass } from '@jade/core/kit';
 import { sayStack } from '@jade/words/gather';
 import { inSentence, minutes } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
-import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround, outerPieces } from '../../design/geometry/outline.ts';
+import VehicleSheet, { type SheetMark, type SheetPiece } from '../../design/drawings/VehicleSheet.vue';
+import { frameAround, outerPieces, viewOfPlaces, type View } from '../../design/geometry/outline.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
@@ -16,7 +16,11 @@ const failedTest = ref<{ kit: string; test: string }>();
 const WORDS: Record<Pass, string> = { start: 'Start all', align: 'Align', tighten: 'Tighten' };
 
 const kits = computed(() =>
-  kitsOnVehicle(context.value).map((onVehicle) => ({ kit: onVehicle.kit, fitment: onVehicle.fitment, steps: fitStepsOf(onVehicle), tests: testsOf(onVehicle) })),
+  kitsOnVehicle(context.value).map((onVehicle) => {
+    const { kit, fitment } = onVehicle;
+    const tests = testsOf(onVehicle);
+    return { kit, steps: fitStepsOf(onVehicle), tests, sheet: sheetOf({ kit, fitment, tests }) };
+  }),
 );
 const passed = (kit: Kit, step: FitStep) => job.state.passes[kit.slug]?.[step.id] ?? [];
 const tested = (kit: Kit, test: KitTest) => job.state.tests[kit.slug]?.[test.id];
@@ -29,35 +33,41 @@ function open(kit: Kit, steps: readonly FitStep[], step: FitStep, pass: Pass): b
   return before === undefined || steps.filter((other) => other.side === step.side && other.passes.includes(before)).every((other) => passed(kit, other).includes(before));
 }
 
-const marks = computed<SheetMark[]>(() =>
-  kits.value.flatMap(({ kit, fitment, tests }) =>
-    (fitment?.mounts ?? []).flatMap(({ lamp, mount }) => {
-      const place = context.value.profile.mounts.find((entry) => entry.id === mount);
-      const own = tests.filter((test) => test.lamp === lamp);
-      const result = own.map((test) => tested(kit, test));
-      const tone = result.includes(false) ? 'fault' : own.length > 0 && result.every(Boolean) ? 'settled' : 'open';
-      return place
-        ? [{ id: `${kit.slug}/${lamp}`, at: place.at, label: names.value.lamp(kit.slug, lamp), tone, word: tone === 'settled' ? 'tested' : undefined } satisfies SheetMark]
-        : [];
-    }),
-  ),
-);
-const part = computed(() =>
-  frameAround(
-    'front',
-    context.value.profile.measures,
-    marks.value.map((mark) => mark.at),
-    450,
-    1500,
-  ),
-);
-
-const pieces = computed(() =>
-  outerPieces(context.value.profile, 'front').map((piece) => {
+/** Where the lamps of a kit sit, seen from the end of the vehicle that most of them are nearer to. */
+function sheetOf({ kit, fitment, tests }: { kit: Kit; fitment?: Fitment; tests: KitTest[] }): {
+  view: View;
+  part: [number, number, number, number];
+  pieces: SheetPiece[];
+  marks: SheetMark[];
+} {
+  const { profile } = context.value;
+  const places = (fitment?.mounts ?? []).flatMap(({ lamp, mount }) => {
+    const place = profile.mounts.find((entry) => entry.id === mount);
+    return place ? [{ lamp, at: place.at }] : [];
+  });
+  const view = viewOfPlaces(
+    profile.measures,
+    places.map((place) => place.at),
+  );
+  const marks = places.map(({ lamp, at }, index): SheetMark => {
+    const own = tests.filter((test) => test.lamp === lamp);
+    const result = own.map((test) => tested(kit, test));
+    const tone = result.includes(false) ? 'fault' : own.length > 0 && result.every(Boolean) ? 'settled' : 'open';
+    return { id: `${kit.slug}/${lamp}/${index}`, at, label: names.value.lamp(kit.slug, lamp), tone, word: tone === 'settled' ? 'tested' : undefined };
+  });
+  const pieces = outerPieces(profile, view).map((piece) => {
     const level = job.state.pieces[piece.id] ?? 'fitted';
     return { piece, level, part: level === 'fitted' ? ('other' as const) : ('done' as const) };
-  }),
-);
+  });
+  const part = frameAround(
+    view,
+    profile.measures,
+    places.map((place) => place.at),
+    450,
+    1500,
+  );
+  return { view, part, pieces, marks };
+}
 
 const stackOf = (step: FitStep) => stackOfStep(context.value.profile, step);
 
@@ -74,9 +84,9 @@ function fail(note: string): void {
 
 <template>
   <div class="stack">
-    <div v-for="{ kit, steps, tests } in kits" :key="kit.slug" class="pair">
+    <div v-for="{ kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">
       <div class="stack">
-        <div class="leaf"><VehicleSheet :profile="context.profile" view="front" :part="part" :pieces="pieces" :marks="marks" :label="`Where ${kit.name} sits`" /></div>
+        <div class="leaf"><VehicleSheet :profile="context.profile" v-bind="sheet" :label="`Where ${kit.name} sits`" /></div>
         <div class="leaf">
           <h2>Tests before anything covers them</h2>
           <ul class="rows">

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { contentChecks } from '@jade/core/job';
+import { contentChecks, partsToOrder } from '@jade/core/job';
 import type { CountLine, GatherCheck } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
 import { sayGatherTrouble } from '@jade/words/gather';
 import { minutes, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
+import NewFasteners from '../../job/NewFasteners.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
@@ -36,6 +37,7 @@ function allHere(kit: Kit, lines: readonly CountLine[]): void {
   for (const line of lines) if (line.counted === undefined && line.needed !== 'no') count(kit, line, line.wanted);
 }
 
+const parts = computed(() => partsToOrder(context.value, job.plan));
 const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).includes(task);
 </script>
 
@@ -93,6 +95,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
         </ul>
       </div>
     </section>
+    <div v-if="parts.length > 0" class="leaf"><NewFasteners /></div>
   </div>
 </template>
 
@@ -105,6 +108,12 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
   padding: 14px;
   background: var(--slate);
   border-radius: 6px;
+}
+
+.column ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 210px), 1fr));
+  gap: 0 14px;
 }
 
 .column h3 {

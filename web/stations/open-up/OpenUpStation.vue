@@ -51,6 +51,11 @@ const present = computed(() => ({ ...profile.value, pieces: piecesPresent(profil
 const drawing = computed(() => layWayIn(present.value, mounts.value, done.value, plan.value, room.value));
 const settled = computed(() => job.state.left === undefined && openingDone(context.value));
 const current = computed(() => plan.value?.steps.find((step) => step.piece === picked.value) ?? plan.value?.steps[0]);
+/** The step that comes after the one shown. */
+const following = computed(() => {
+  const steps = plan.value?.steps ?? [];
+  return steps.filter((step) => step !== current.value)[0];
+});
 /** Looked at from where the step is, until another view is chosen. */
 const view = computed<View>(() => chosenView.value ?? viewOf(current.value?.zone ?? 'front'));
 const slotOffset = computed(() => done.value.length);
@@ -193,15 +198,22 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
       />
     </div>
     <div class="pair" :class="{ floor }">
-      <div v-if="!floor" class="stack">
+      <div v-if="!floor || current" class="stack" :class="{ where: floor }">
         <div class="leaf stack">
-          <div class="line">
+          <div v-if="!floor" class="line">
             <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (chosenView = value)" />
             <span class="soft key"><i class="now" /> next <i class="planned" /> planned <i class="gone" /> open</span>
           </div>
-          <VehicleSheet :profile="profile" :view="view" :part="part" :pieces="pieces" :label="`Pieces to open, from the ${view}`" @piece="(piece) => (picked = piece)" />
+          <VehicleSheet
+            :profile="profile"
+            :view="view"
+            :part="part"
+            :pieces="pieces"
+            :label="floor ? 'Where this step is' : `Pieces to open, from the ${view}`"
+            @piece="(piece) => (picked = piece)"
+          />
         </div>
-        <OtherWays v-if="plan && plan.steps.length > 0" @blocked="block" />
+        <OtherWays v-if="!floor && plan && plan.steps.length > 0" @blocked="block" />
       </div>
       <div class="stack">
         <StepPanel
@@ -212,11 +224,11 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           :why="why(current)"
           :ready="ready(current)"
           :floor="floor"
+          :next="following"
           @done="(counts) => current && move(current, counts)"
           @blocked="block(current.piece, current.way, current.level)"
           @seized="finding = 'seized'"
         />
-        <VehicleSheet v-if="floor && current" :profile="profile" :view="view" :part="part" :pieces="pieces" label="Where this step is" />
         <div v-if="!floor && plan && plan.steps.length > 0" class="leaf">
           <h2>{{ plural(plan.steps.length, 'step') }} to go</h2>
           <ol class="rows">
@@ -254,7 +266,17 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
 }
 
 .pair.floor {
-  grid-template-columns: minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+}
+
+.pair.floor .where {
+  order: 2;
+}
+
+@media (max-width: 900px) {
+  .pair.floor {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 
 .order {

@@ -3,13 +3,13 @@ import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/job';
-import { inSentence } from '@jade/words/units';
+import { inSentence, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
-const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; ready: boolean; floor: boolean }>();
+const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; ready: boolean; floor: boolean; next?: OpenStep }>();
 const emit = defineEmits<{ done: [counts: { group: string; count: number }[]]; blocked: []; seized: [] }>();
 const { job, context, names } = useCurrentJob();
 
@@ -26,6 +26,8 @@ function finish(): void {
   );
 }
 
+const sayNext = (step: OpenStep) =>
+  `${VERBS[step.level]?.toLowerCase()} ${inSentence(names.value.piece(step.piece))}${step.people > 1 ? `, ${plural(step.people, 'person', 'people')}` : ''}.`;
 const lockOf = (sensor: string) => context.value.profile.sensors.find((entry) => entry.id === sensor)?.lock ?? 'its own lock';
 
 function broken(group: string): void {
@@ -71,6 +73,7 @@ function broken(group: string): void {
     <p v-if="way?.note">{{ way.note }}</p>
     <button type="button" class="push main big" :disabled="!ready" @click="finish">{{ step.fasteners.length > 0 ? `Done, into slot ${slotNumber}` : 'Done' }}</button>
     <p v-if="!ready" class="soft">First: {{ missing.join(', ') }}.</p>
+    <p v-if="floor" class="soft then">{{ next ? `Then: ${sayNext(next)}` : 'Then everything is reachable.' }}</p>
     <div class="line">
       <button type="button" class="push small" @click="emit('blocked')">This way is blocked</button>
       <button v-if="step.fasteners.length > 0" type="button" class="push small" @click="emit('seized')">One is seized</button>
@@ -144,5 +147,10 @@ header {
 .floor :deep(.counter .push) {
   min-height: 56px;
   min-width: 56px;
+  font-size: 19px;
+}
+
+.floor .line .push {
+  min-height: 56px;
 }
 </style>

@@ -1,43 +1,29 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { lookAlikeTools } from '@jade/core/access';
-import { partsToOrder } from '@jade/core/job';
-import { sayGroup } from '@jade/words/job';
-import { inSentence } from '@jade/words/units';
+import { jobTools } from '@jade/core/job';
+import NewFasteners from '../../job/NewFasteners.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
-/** Tools in the order first needed, those that are mixed up, and the fasteners that do not go back. */
-const { job, context, names } = useCurrentJob();
-const tools = computed(() => job.plan?.tools ?? []);
-const alike = computed(() => lookAlikeTools((job.plan?.steps ?? []).flatMap((step) => step.fasteners)));
-const parts = computed(() => partsToOrder(context.value, job.plan));
+/** Tools of the whole job in the order first needed, those that are mixed up, and the fasteners that do not go back. */
+const { job, context } = useCurrentJob();
+const tools = computed(() => jobTools(context.value, job.plan));
 </script>
 
 <template>
-  <div v-if="tools.length > 0 || parts.length > 0" class="leaf stack">
-    <template v-if="tools.length > 0">
+  <div class="leaf stack">
+    <template v-if="tools.opening.length > 0">
       <h2>Tools, in the order first needed</h2>
-      <p>{{ tools.join(', ') }}</p>
-      <p v-for="pair in alike" :key="pair.one + pair.other" class="warn">
+      <p>{{ tools.opening.join(', ') }}</p>
+      <p v-if="tools.fitting.length > 0"><span class="soft">To fit besides:</span> {{ tools.fitting.join(', ') }}</p>
+      <p v-for="pair in tools.alike" :key="pair.one + pair.other" class="warn">
         <strong>Look alike:</strong> {{ pair.one }} and {{ pair.other }}. The wrong one slips and rounds the head.
       </p>
     </template>
-    <template v-if="parts.length > 0">
-      <h2>New fasteners this job wants</h2>
-      <ul class="rows">
-        <li v-for="part in parts" :key="part.piece + part.group.id + part.why">
-          <span class="grow">{{ part.count }} × {{ sayGroup(part.group) }}, {{ inSentence(names.piece(part.piece)) }}</span> <span class="soft">{{ part.why }}</span>
-        </li>
-      </ul>
-    </template>
+    <NewFasteners />
   </div>
 </template>
 
 <style scoped>
-.grow {
-  flex: 1;
-}
-
 .warn {
   padding: 6px 10px;
   border-left: 5px solid var(--amber);

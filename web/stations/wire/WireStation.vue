@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { circuitLoads, wireJoints } from '@jade/core/job';
-import { MATE_WORDS, sayLoad, sayMateTrouble } from '@jade/words/wiring';
-import { amperes, inSentence, millimetres } from '@jade/words/units';
+import { MATE_WORDS, sayAdded, sayLoad, sayMateTrouble } from '@jade/words/wiring';
+import { inSentence, millimetres, stated } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FuseWire from '../../design/drawings/FuseWire.vue';
@@ -27,7 +27,7 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
       <div class="line">
         <h2>{{ load.circuit.name }}</h2>
         <span class="soft"
-          >fuse {{ load.circuit.fuse.slot }}, {{ amperes(load.circuit.fuse.ratedA, 0) }} · wire {{ load.circuit.wire.areaMm2 }} mm² × {{ load.circuit.wire.lengthM }} m</span
+          >fuse {{ load.circuit.fuse.slot }}, {{ stated(load.circuit.fuse.ratedA, 'A') }} · wire {{ load.circuit.wire.areaMm2 }} mm² × {{ load.circuit.wire.lengthM }} m</span
         >
       </div>
       <FuseWire :check="load.check" :slot-name="load.circuit.fuse.slot" :label="sayLoad(load.check)" />
@@ -43,7 +43,7 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
         >
           {{ load.accepted ? 'Load accepted' : 'Accept this load' }}
         </button>
-        <span class="soft">Added: {{ load.added.map((entry) => `${inSentence(entry.name)} ${entry.powerW} W at ${entry.atV} V, ${entry.kind}`).join('; ') }}</span>
+        <span class="soft">Added: {{ sayAdded(load.added) }}</span>
       </div>
     </section>
     <section class="joints">

@@ -1,0 +1,88 @@
+import type { PlugFace } from '@jade/core/vehicle';
+import type { PinPair } from '@jade/core/wiring';
+
+type Spot = [number, number];
+
+/** One position of two joined faces: its pins in the grid, and a line of its own for wires, names and verdict. */
+export interface FaceLine {
+  pair: PinPair;
+  y: number;
+  vehicle: Spot;
+  kit: Spot;
+  /** From pin to pin through the middle of the line. */
+  join: string;
+}
+
+export interface FacesDrawing {
+  width: number;
+  height: number;
+  vehicle: { x: number; y: number; width: number; height: number };
+  kit: { x: number; y: number; width: number; height: number };
+  middle: number;
+  lines: FaceLine[];
+}
+
+/** Height of a line. */
+const LINE = 44;
+/** Between the pins of a face. */
+const PITCH = 36;
+const TOP = 30;
+/** Room for names beside a face, and for the wires. */
+export const NAMES = 112;
+export const WIRE = 34;
+/** Between the faces. */
+const GAP = 110;
+
+/**
+ * Two faces from the wire side with their pins in the true grid, the kit's mirrored as it comes to meet the vehicle's. A face of one
+ * row or one column stands upright, so that each pin lies on its own line.
+ */
+export function layFaces(vehicle: Pick<PlugFace, 'rows' | 'columns'>, kit: Pick<PlugFace, 'rows' | 'columns'>, pairs: readonly PinPair[]): FacesDrawing {
+  const rows = Math.max(vehicle.rows, kit.rows);
+  const columns = Math.max(vehicle.columns, kit.columns);
+  const upright = rows === 1 || columns === 1;
+  const faceWidth = upright ? 70 : columns * PITCH + 18;
+  const faceHeight = Math.max(1, pairs.length) * LINE + 14;
+  const left = NAMES + WIRE;
+  const [vehicleMiddle, kitMiddle] = [left + faceWidth / 2, left + faceWidth * 1.5 + GAP];
+  const middle = (vehicleMiddle + kitMiddle) / 2;
+  const lines = pairs.map((pair, index): FaceLine => {
+    const y = TOP + 7 + (index + 0.5) * LINE;
+    const off = upright ? 0 : (pair.column - (columns + 1) / 2) * PITCH;
+    const pinY = upright ? y : TOP + faceHeight / 2 + (pair.row - (rows + 1) / 2) * PITCH;
+    const [own, other]: [Spot, Spot] = [
+      [vehicleMiddle + off, pinY],
+      [kitMiddle - off, pinY],
+    ];
+    const [from, to] = [left + faceWidth + 6, kitMiddle - faceWidth / 2 - 6];
+    const join = `M${own[0]} ${own[1]}L${from} ${y}H${to}L${other[0]} ${other[1]}`;
+    return { pair, y, vehicle: own, kit: other, join };
+  });
+  return {
+    width: 2 * (left + faceWidth) + GAP,
+    height: TOP + faceHeight + 6,
+    vehicle: { x: left, y: TOP, width: faceWidth, height: faceHeight },
+    kit: { x: kitMiddle - faceWidth / 2, y: TOP, width: faceWidth, height: faceHeight },
+    middle,
+    lines,
+  };
+}
+
+const BANDS: Record<string, string> = {
+  white: '#f4f4f0',
+  green: '#2f8f4e',
+  violet: '#7a4fa3',
+  brown: '#7a4a26',
+  red: '#c2332b',
+  yellow: '#e3bf2c',
+  black: '#20262a',
+  grey: '#8b9498',
+  blue: '#2c62b0',
+  'light blue': '#79b4e3',
+  orange: '#d9772b',
+};
+
+/** Colours of a wire as bands: base and tracer of "white/green". */
+export function bandsOf(colour: string | undefined): string[] {
+  return (colour ?? 'grey').split('/').map((name) => BANDS[name] ?? '#8b9498');
+}

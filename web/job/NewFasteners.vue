@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { partsToOrder } from '@jade/core/job';
+import { sayGroup } from '@jade/words/job';
+import { inSentence } from '@jade/words/units';
+import { useCurrentJob } from './current.ts';
+
+/** Fasteners that this job wants new, and why. */
+const { job, context, names } = useCurrentJob();
+const parts = computed(() => partsToOrder(context.value, job.plan));
+</script>
+
+<template>
+  <section v-if="parts.length > 0">
+    <h2>New fasteners this job wants</h2>
+    <ul class="rows">
+      <li v-for="part in parts" :key="part.piece + part.group.id + part.why">
+        <span class="grow">{{ part.count }} × {{ sayGroup(part.group) }}, {{ inSentence(names.piece(part.piece)) }}</span> <span class="soft">{{ part.why }}</span>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.grow {
+  flex: 1;
+}
+</style>
