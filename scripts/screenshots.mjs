@@ -10,10 +10,12 @@ const job = (id, station) => `/jobs/${id}/${station}`;
 const PICTURES = [
   ['board', '/', COUNTER],
   ['library', '/library?show=vehicle/wexholm-bollard-35', COUNTER],
+  ['times', '/library?show=vehicle/wexholm-bollard-35', COUNTER, { show: 'Times at this shop' }],
   ['check-in', job('hill-road-07', 'check-in'), COUNTER],
   ['match', job('saltmarsh-3', 'match'), COUNTER],
   ['gather', job('hill-road-07', 'gather'), COUNTER],
   ['open-up', job('hill-road-07', 'open-up'), COUNTER],
+  ['open-up-two-people', job('library-1', 'open-up'), COUNTER],
   ['open-up-floor', job('hill-road-07', 'open-up'), TABLET, { floor: true, light: 'bay' }],
   ['open-up-phone', job('hill-road-07', 'open-up'), PHONE, { floor: true }],
   ['wire', job('hill-road-07', 'wire'), COUNTER],
@@ -30,7 +32,7 @@ const { chromium } = await import('playwright-core');
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 const browser = await chromium.launch({ executablePath: process.env.JADE_CHROMIUM ?? '/usr/bin/chromium', args: flags });
 const wanted = process.argv.slice(2);
-for (const [name, path, viewport, { floor = false, light = 'counter' } = {}] of PICTURES) {
+for (const [name, path, viewport, { floor = false, light = 'counter', show } = {}] of PICTURES) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport, hasTouch: viewport !== COUNTER });
   await context.request.post(`${shop.address}/api/session`, { data: { person: 'fern', device: 'pictures' } });
@@ -40,6 +42,7 @@ for (const [name, path, viewport, { floor = false, light = 'counter' } = {}] of 
   await page.getByRole('heading', { level: 1 }).waitFor();
   if (floor) await page.getByRole('button', { name: 'Floor mode' }).click();
   await page.waitForTimeout(900);
+  if (show) await page.getByRole('heading', { name: show }).evaluate((heading) => heading.scrollIntoView());
   await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
   await context.close();
   say(`docs/screenshots/${name}.png`);
