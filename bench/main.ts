@@ -7,6 +7,7 @@ import { benchAppend } from './log/append.ts';
 import { benchFold } from './log/fold.ts';
 import { compare, type Line } from './measure.ts';
 import { benchFirstView } from './view/first.ts';
+import { benchTap } from './view/tap.ts';
 
 const [address = '', databaseUrl = '', root = '.'] = process.argv.slice(2);
 
@@ -17,11 +18,13 @@ function demo<K extends keyof Documents>(kind: K, file: string): Documents[K] {
 }
 
 const views = await benchFirstView(address);
+const tap = await benchTap(address);
 const lines: Line[] = [
   await benchAppend(address, databaseUrl),
   await benchFold(),
   ...(await benchPlans(demo('vehicle', 'vehicles/wexholm-bollard-35.json'), demo('kit', 'kits/cairn-fen-pair.json'), demo('rules', 'rules.json'))),
   ...views.map((view) => compare(`First usable view of ${view.place}, fresh browser`, view.usable, 'the health route in the same browser', view.empty)),
+  compare('A tap on Done at Open up, to the next step planned and drawn', tap.next, 'a tap that counts one fastener up', tap.count),
 ];
 const table = lines.map((line) => `| ${line.what} | ${line.ours} | ${line.against} | ${line.other} | ${line.ratio} |`);
 const sizes = views.map((view) => `| ${view.place} | ${view.scriptKb.toFixed(0)} kB | ${view.fontKb.toFixed(0)} kB |`);

@@ -146,7 +146,10 @@ test(
     await page.getByRole('link', { name: /Pellorin Trio 300/ }).click();
     await page.getByText('No vehicle of this kind has left the shop yet.').waitFor();
     await page.goto(`${shop.address}/jobs/hill-road-07/open-up`);
-    await page.getByRole('listitem').getByRole('button', { name: /Tow eye cover/ }).click();
+    await page
+      .getByRole('listitem')
+      .getByRole('button', { name: /Tow eye cover/ })
+      .click();
     await page.getByText('Why this?').click();
     await page.getByText(/done 2 times at this shop, it is reckoned with/).waitFor();
   },

@@ -27,7 +27,9 @@ test(
   async () => {
     const benches = await Promise.all(['fern', 'copper'].map((person) => shop.open(person)));
     await Promise.all(benches.map(({ page }) => page.goto(`${shop.address}/jobs/saltmarsh-3/gather`)));
-    await Promise.all(benches.map(({ page }) => page.getByRole('button', { name: /^The rest is as listed/ }).click()));
+    // Both hold the button before either presses it: what the first counts takes it away from the second.
+    const buttons = await Promise.all(benches.map(({ page }) => page.getByRole('button', { name: /^The rest is as listed/ }).elementHandle()));
+    await Promise.all(buttons.map((button) => button?.evaluate((element) => (element as HTMLElement).click())));
     await Promise.all(benches.map(({ page }) => settled(page)));
     const { events } = (await (await benches[0]!.context.request.get(`${shop.address}/api/jobs/saltmarsh-3/events`)).json()) as {
       events: { id: string; seq: number; type: string }[];

@@ -1,7 +1,7 @@
 import { chromium } from 'playwright-core';
 import { time, type Timing } from '../measure.ts';
 
-const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+export const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 
 export interface FirstView {
   place: string;
