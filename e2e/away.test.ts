@@ -5,6 +5,7 @@ import type { Browser } from 'playwright-core';
 import { freePort, startDatabase } from '../scripts/database.mjs';
 import { startServer } from '../scripts/server.mjs';
 import { loadDemo, openBench, openBrowser, settled } from './test/bench.ts';
+import { findAccessory } from './test/job.ts';
 
 const LONG_MS = 180_000;
 let browser: Browser;
@@ -35,14 +36,17 @@ test(
     await page.getByRole('textbox', { name: 'Battery at rest' }).fill('12.3');
     await page.getByRole('textbox', { name: 'Battery at rest' }).press('Enter');
     await page.getByText('no server: 1 kept here').waitFor();
+    await findAccessory(page, 'Light bar bracket', 'Wheel arch liner, left');
+    await page.getByText('no server: 2 kept here').waitFor();
     await page.reload();
-    await page.getByText('no server: 1 kept here').waitFor();
+    await page.getByText('no server: 2 kept here').waitFor();
     expect(await page.getByRole('textbox', { name: 'Battery at rest' }).inputValue()).toBe('12.3');
     database = await startDatabase(folder, { port: database.port });
     await settled(page);
     expect(await healthy(server.address)).toBe(200);
     const { events } = (await (await context.request.get(`${server.address}/api/jobs/hill-road-12/events`)).json()) as { events: { type: string; payload: object }[] };
     expect(events.filter((event) => event.type === 'battery.measured').map((event) => event.payload)).toEqual([{ restV: 12.3 }]);
+    expect(events.filter((event) => event.type === 'accessory.found').map((event) => event.payload)).toMatchObject([{ name: 'Light bar bracket', holds: ['arch-liner-left'] }]);
     await server.stop();
     await database.stop();
   },

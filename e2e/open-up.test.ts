@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { settled, TABLET, TestBench } from './test/bench.ts';
-import { append, goTo, openedJob } from './test/job.ts';
+import { append, findAccessory, goTo, openedJob } from './test/job.ts';
 
 const LONG_MS = 180_000;
 const shop = new TestBench(LONG_MS);
@@ -93,13 +93,7 @@ test(
     const { page } = await shop.open('fern');
     const job = await openedJob(page, shop.address);
     await goTo(page, shop.address, job, 'open-up', 'Open up');
-    await page.getByRole('button', { name: 'Something was fitted here' }).click();
-    await page.getByRole('textbox', { name: 'What it is' }).fill('Light bar bracket');
-    await page.getByRole('combobox', { name: 'Pieces it holds back' }).focus();
-    await page.keyboard.press('ArrowDown');
-    await page.getByRole('option', { name: 'Wheel arch liner, left', exact: true }).click();
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'Record it and plan again' }).click();
+    await findAccessory(page, 'Light bar bracket', 'Wheel arch liner, left');
     await page
       .getByRole('status')
       .filter({ hasText: /Now also: light bar bracket off/ })

@@ -1,4 +1,6 @@
+import type { Level } from '../vehicle/index.ts';
 import type { AccessPlan } from './plan.ts';
+import { levelRank } from './problem.ts';
 import type { OpenStep } from './step.ts';
 
 /** How a plan differs from the one before it, for what is still to be opened. */
@@ -32,4 +34,20 @@ export function planChange(before: AccessPlan, after: AccessPlan, done: Readonly
   if (dropped.length === 0 && added.length === 0 && rerouted.length === 0 && personMin === 0) return undefined;
   const named = ({ piece, level }: OpenStep) => ({ piece, level });
   return { dropped: dropped.map(named), added: added.map(named), rerouted, personMin };
+}
+
+/**
+ * What is left of a plan after some of its steps were done, until it is made anew: the same plan where none was. Lanes are left out,
+ * since they are those of all steps.
+ */
+export function restOfPlan(plan: AccessPlan, levels: Readonly<Record<string, Level>>): AccessPlan {
+  const steps = plan.steps.filter((step) => levelRank(levels[step.piece] ?? 'fitted') < levelRank(step.level));
+  if (steps.length === plan.steps.length) return plan;
+  const { lanes: _, proveAfter, ...rest } = plan;
+  const behind = plan.steps.slice(0, proveAfter ?? 0).filter((step) => !steps.includes(step)).length;
+  return {
+    ...rest,
+    steps: steps.map((step, index) => ({ ...step, slot: index + 1 })),
+    ...(proveAfter === undefined || proveAfter === behind ? {} : { proveAfter: proveAfter - behind }),
+  };
 }

@@ -2,7 +2,7 @@ import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { RULES } from '../job/test/log.ts';
 import type { MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
 import { sumTaken } from '../schedule/index.ts';
-import { explainPlan, lookAlikeGroups, lookAlikeTools, planAccess, planChange, type AccessPlan, type AccessRequest, type FurtherKit } from './index.ts';
+import { explainPlan, lookAlikeGroups, lookAlikeTools, planAccess, planChange, restOfPlan, type AccessPlan, type AccessRequest, type FurtherKit } from './index.ts';
 
 const way = (id: string, needs: string[] = [], part: Partial<Way> = {}): Way => ({ id, needs: needs.map((piece) => ({ piece, level: 'off' })), extraMin: 0, ...part });
 const off = (id: string, minutes: number, ways: Way[], part: Partial<Piece> = {}): Piece =>
@@ -161,4 +161,19 @@ test('times taken by one way move the estimate of that way only, and never the c
   expect(learned.personMin).toBe(before.personMin);
   expect(learned.steps.map((step) => step.minutes)).toEqual(before.steps.map((step) => step.minutes));
   expect(learned.estimate.medianMin - before.estimate.medianMin).toBeGreaterThan(3.9);
+});
+
+test('what is left of a plan once a step is done, until it is made anew', () => {
+  const request = ask({ mounts: ['fog-left', 'fog-right', 'bar'], chosen: { 'fog-left': 'through-arch', 'fog-right': 'through-arch' }, school: 'prove one side first' });
+  const plan = planAccess(request);
+  const [first, second] = plan.steps;
+  expect(restOfPlan(plan, {})).toBe(plan);
+  const rest = restOfPlan(plan, { [first?.piece ?? '']: 'off' });
+  expect(rest.steps.map((step) => [step.piece, step.slot])).toEqual(plan.steps.slice(1).map((step, index) => [step.piece, index + 1]));
+  expect(rest.proveAfter).toBe((plan.proveAfter ?? 0) - 1);
+  // The marker falls away once all that it stands behind is done; a lower level than planned is not yet done.
+  const proved = Object.fromEntries(plan.steps.slice(0, plan.proveAfter).map((step) => [step.piece, 'off' as const]));
+  expect(restOfPlan(plan, proved).proveAfter).toBeUndefined();
+  expect(restOfPlan(plan, { [second?.piece ?? '']: 'loosened' })).toBe(plan);
+  expect(restOfPlan(planAccess({ ...request, people: 2 }), { [first?.piece ?? '']: 'off' }).lanes).toBeUndefined();
 });

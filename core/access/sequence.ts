@@ -38,7 +38,7 @@ export function setUpBetween(from: SequenceStep | undefined, to: SequenceStep, s
 /** Where the vehicle stands: place by kind of position. */
 type Stand = Readonly<Record<string, string>>;
 
-function moved(stand: Stand, step: SequenceStep, setUp: SetUp): { stand: Stand; cost: number } {
+function moved(stand: Stand, step: Pick<SequenceStep, 'position'>, setUp: SetUp): { stand: Stand; cost: number } {
   const { position } = step;
   if (!position || stand[position.kind] === position.place) return { stand, cost: 0 };
   return { stand: { ...stand, [position.kind]: position.place }, cost: setUp.position };
@@ -106,29 +106,50 @@ export function nearest(steps: readonly SequenceStep[], setUp: SetUp): { order: 
 
 /** Moves single steps to other places in the order while that saves set-up and keeps precedence. */
 function improved(steps: readonly SequenceStep[], start: readonly number[], setUp: SetUp): number[] {
-  let order = [...start];
+  const order = [...start];
   if (order.length > IMPROVED_STEPS) return order;
-  let cost = setUpOfOrder(steps, order, setUp);
+  const between = steps.map((from) => steps.map((to) => setUpBetween(from, to, setUp)));
+  const first = steps.map((step) => setUpBetween(undefined, step, setUp));
+  const join = (from: number | undefined, to: number | undefined): number => {
+    if (to === undefined) return 0;
+    return (from === undefined ? first[to] : between[from]?.[to]) ?? 0;
+  };
+  const positioned = steps.some((step) => step.position);
+  const positions = (list: readonly number[]): number => {
+    let stand: Stand = {};
+    let cost = 0;
+    for (const index of list) {
+      const change = moved(stand, steps[index] ?? UNPOSITIONED, setUp);
+      stand = change.stand;
+      cost += change.cost;
+    }
+    return cost;
+  };
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    let best: { order: number[]; cost: number } | undefined;
+    const standing = positioned ? positions(order) : 0;
+    let best: { from: number; to: number; saved: number } | undefined;
     for (let from = 0; from < order.length; from++) {
       const step = order[from] ?? 0;
       const rest = order.filter((_, place) => place !== from);
-      const first = 1 + Math.max(-1, ...(steps[step]?.before ?? []).map((earlier) => rest.indexOf(earlier)));
-      for (let to = first; to <= rest.length; to++) {
-        if (to > first && steps[rest[to - 1] ?? -1]?.before.includes(step)) break;
+      const freed = join(rest[from - 1], step) + join(step, rest[from]) - join(rest[from - 1], rest[from]);
+      const earliest = 1 + Math.max(-1, ...(steps[step]?.before ?? []).map((earlier) => rest.indexOf(earlier)));
+      for (let to = earliest; to <= rest.length; to++) {
+        if (to > earliest && steps[rest[to - 1] ?? -1]?.before.includes(step)) break;
         if (to === from) continue;
-        const candidate = [...rest.slice(0, to), step, ...rest.slice(to)];
-        const there = setUpOfOrder(steps, candidate, setUp);
-        if (there < (best?.cost ?? cost)) best = { order: candidate, cost: there };
+        const added = join(rest[to - 1], step) + join(step, rest[to]) - join(rest[to - 1], rest[to]);
+        const turned = positioned ? positions([...rest.slice(0, to), step, ...rest.slice(to)]) - standing : 0;
+        const saved = freed - added - turned;
+        if (saved > (best?.saved ?? 0)) best = { from, to, saved };
       }
     }
     if (!best) break;
-    order = best.order;
-    cost = best.cost;
+    const [step = 0] = order.splice(best.from, 1);
+    order.splice(best.to, 0, step);
   }
   return order;
 }
+
+const UNPOSITIONED: Pick<SequenceStep, 'position'> = {};
 
 /** Every way the vehicle can stand when some steps are done, as the places of its kinds of position, numbered. */
 function standsOf(steps: readonly SequenceStep[], setUp: SetUp): { list: Stand[]; after: number[][]; cost: number[][] } {

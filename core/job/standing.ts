@@ -1,4 +1,4 @@
-import { AIM_GATE } from '../closing/index.ts';
+import { AIM_GATE, type ClosePlan } from '../closing/index.ts';
 import { levelRank, type AccessPlan } from '../access/index.ts';
 import { sensorEffects } from '../sensing/index.ts';
 import { lampAims } from './aim.ts';
@@ -132,11 +132,11 @@ function fit(context: JobContext): Asked[] {
   });
 }
 
-function closeUp(context: JobContext, plan: AccessPlan | undefined): Asked[] {
+function closeUp(context: JobContext, plan: AccessPlan | undefined, closing: ClosePlan): Asked[] {
   const { state } = context;
   const asked: Asked[] = [];
   const replaced = replacedPieces(context);
-  const unrunnable = new Set(planClosingOf(context, plan).problems.flatMap((problem) => (problem.code === 'gate-cannot-run' ? [problem.test] : [])));
+  const unrunnable = new Set(closing.problems.flatMap((problem) => (problem.code === 'gate-cannot-run' ? [problem.test] : [])));
   for (const gate of gatesOf(context, everyOpeningMove(context, plan))) {
     if (gatePassed(context, gate.test) || unrunnable.has(gate.test)) continue;
     const [kit = '', test = ''] = gate.test.replace(AIM_GATE, '').split('/');
@@ -232,8 +232,9 @@ function stateOf(holds: readonly Hold[], isBegun: boolean, ready: boolean): Stat
 /**
  * Where every station of a job stands and what holds the job back now. A hold for which an exception is named no longer counts.
  * @param plan the way in as computed from what is open now, or undefined while it is being worked out
+ * @param closing the way back, where it is known already
  */
-export function standingOf(context: JobContext, plan: AccessPlan | undefined): Standing {
+export function standingOf(context: JobContext, plan: AccessPlan | undefined, closing = planClosingOf(context, plan)): Standing {
   const asked: Record<Exclude<Station, 'hand-over'>, Asked[]> = {
     'check-in': checkIn(context),
     match: match(context),
@@ -243,7 +244,7 @@ export function standingOf(context: JobContext, plan: AccessPlan | undefined): S
     probe: probe(context),
     sense: sense(context, plan),
     fit: fit(context),
-    'close-up': closeUp(context, plan),
+    'close-up': closeUp(context, plan, closing),
     aim: aim(context),
   };
   const excepted = context.state.exceptions;

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { v7 } from 'uuid';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { planChange, type AccessPlan, type AccessProgress, type Explanation, type PlanChange } from '@jade/core/access';
+import { planChange, restOfPlan, type AccessPlan, type AccessProgress, type Explanation, type PlanChange } from '@jade/core/access';
 import {
   foldJob,
   furtherKits,
@@ -67,7 +67,7 @@ export const useJob = defineStore('job', () => {
   const needsPerson = ref(false);
   const refused = ref<string[]>([]);
   const lastDone = ref<{ id: string; type: EventType; payload: unknown } | undefined>();
-  const plan = shallowRef<AccessPlan>();
+  const made = shallowRef<AccessPlan>();
   /** How far a plan has come that takes long; undefined where none is being worked out. */
   const planning = shallowRef<AccessProgress | true>();
   const explanation = shallowRef<Explanation>();
@@ -83,6 +83,8 @@ export const useJob = defineStore('job', () => {
     return [...logged.value, ...unsent.value.filter((event) => !known.has(event.id))];
   });
   const state = computed(() => foldJob(log.value));
+  /** The plan as it was last made, without the steps done since: the next one is there at once, and the plan made anew takes its place. */
+  const plan = computed(() => made.value && restOfPlan(made.value, state.value.pieces));
   const context = computed<JobContext | undefined>(
     () =>
       view.value &&
@@ -96,8 +98,8 @@ export const useJob = defineStore('job', () => {
       }),
   );
   const names = computed(() => (context.value ? namesOf(context.value) : undefined));
-  const standing = computed(() => context.value && standingOf(context.value, plan.value));
   const closing = computed(() => context.value && planClosingOf(context.value, plan.value));
+  const standing = computed(() => context.value && standingOf(context.value, plan.value, closing.value));
 
   /** What the plan depends on, so that it is worked out again only when one of these changes. */
   const dependsOn = computed(() => (view.value ? `${view.value.id} ${JSON.stringify(state.value.opened)} ${planKey(state.value)}` : ''));
@@ -107,13 +109,13 @@ export const useJob = defineStore('job', () => {
     explanation.value = undefined;
     const search = planInWorker(context.value, (progress) => void (planning.value = progress));
     stopSearch = search.stop;
-    const made = await search.plan;
+    const found = await search.plan;
     if (key !== dependsOn.value) return;
-    note(plan.value, made);
-    plan.value = made;
+    note(made.value, found);
+    made.value = found;
     planning.value = undefined;
-    if (made.steps.length === 0) return;
-    const told = await explainInWorker(context.value, made, furtherKits(context.value, view.value?.otherKits ?? []));
+    if (found.steps.length === 0) return;
+    const told = await explainInWorker(context.value, found, furtherKits(context.value, view.value?.otherKits ?? []));
     if (key === dependsOn.value) explanation.value = told;
   });
 
@@ -198,7 +200,7 @@ export const useJob = defineStore('job', () => {
   }
 
   function show(fresh: JobView): void {
-    plan.value = undefined;
+    made.value = undefined;
     changed.value = undefined;
     explanation.value = undefined;
     logged.value = fresh.events;
@@ -214,7 +216,7 @@ export const useJob = defineStore('job', () => {
     failed.value = '';
     refused.value = [];
     lastDone.value = undefined;
-    plan.value = undefined;
+    made.value = undefined;
   }
 
   /** Sends what is unsent, in order, until all is taken; waits and tries again while the server is away. */
@@ -260,7 +262,8 @@ export const useJob = defineStore('job', () => {
   async function record<T extends EventType>(type: T, payload: Payloads[T]): Promise<void> {
     const id = view.value?.id;
     if (!id) return;
-    const event = { id: v7(), type, v: 1, at: new Date().toISOString(), payload } as JobEvent;
+    // As it will be sent: a list out of a form still wears the page's wrappers, which neither the queue nor the worker can take.
+    const event = JSON.parse(JSON.stringify({ id: v7(), type, v: 1, at: new Date().toISOString(), payload })) as JobEvent;
     unsent.value = [...unsent.value, event];
     if (type !== 'undone') lastDone.value = { id: event.id, type, payload };
     await keepUnsent(id, event).catch(() => undefined);

@@ -21,9 +21,6 @@ function ready(): Worker {
   return worker;
 }
 
-/** What a worker can be given: plain data, without the page's own wrappers. */
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-
 function send(asked: Asked, told: (told: Told) => void): void {
   waiting.clear();
   waiting.set(asked.id, told);
@@ -37,11 +34,11 @@ export interface Planning {
   stop: () => void;
 }
 
-/** Plans the way in; `onProgress` hears how far it has come where it takes long. */
+/** Plans the way in of a context that holds no wrappers of the page, so that it can be handed over as it is; `onProgress` hears how far it has come where it takes long. */
 export function planInWorker(context: JobContext, onProgress: (progress: AccessProgress) => void): Planning {
   const id = ++last;
   const plan = new Promise<AccessPlan>((settle) => {
-    send({ id, context: plain(context) }, (told) => {
+    send({ id, context }, (told) => {
       if (told.progress) onProgress(told.progress);
       if (told.plan) settle(told.plan);
     });
@@ -52,6 +49,6 @@ export function planInWorker(context: JobContext, onProgress: (progress: AccessP
 /** Works out why a plan is as it is and what other ways would cost. */
 export function explainInWorker(context: JobContext, plan: AccessPlan, further: FurtherKit[]): Promise<Explanation> {
   return new Promise((settle) => {
-    send({ id: ++last, context: plain(context), explain: plain({ plan, further }) }, (told) => told.explanation && settle(told.explanation));
+    send({ id: ++last, context, explain: { plan, further } }, (told) => told.explanation && settle(told.explanation));
   });
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, onUnmounted, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/job';
@@ -19,7 +19,14 @@ const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fastene
 const missing = computed(() => props.step.needs.filter((need) => (job.state.pieces[need.piece] ?? 'fitted') === 'fitted').map((need) => inSentence(names.value.piece(need.piece))));
 const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
 
+/** A second tap that was meant for the step before does not tick this one. */
+const SECOND_TAP_MS = 350;
+const settled = ref(false);
+const waiting = setTimeout(() => void (settled.value = true), SECOND_TAP_MS);
+onUnmounted(() => clearTimeout(waiting));
+
 function finish(): void {
+  if (!settled.value) return;
   emit(
     'done',
     props.step.fasteners.map((group) => ({ group: group.id, count: counts.value[group.id] ?? group.count })),
@@ -71,7 +78,9 @@ function broken(group: string): void {
     </ul>
     <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
     <p v-if="way?.note">{{ way.note }}</p>
-    <button type="button" class="push main big" :disabled="!ready" @click="finish">{{ step.fasteners.length > 0 ? `Done, into slot ${slotNumber}` : 'Done' }}</button>
+    <button type="button" class="push main big" :disabled="!ready" :aria-disabled="!settled" @click="finish">
+      {{ step.fasteners.length > 0 ? `Done, into slot ${slotNumber}` : 'Done' }}
+    </button>
     <p v-if="!ready" class="soft">First: {{ missing.join(', ') }}.</p>
     <p v-if="floor" class="soft then">{{ next ? `Then: ${sayNext(next)}` : 'Then everything is reachable.' }}</p>
     <div class="line">
