@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Browser } from 'playwright-core';
 import { freePort, startDatabase } from '../scripts/database.mjs';
 import { startServer } from '../scripts/server.mjs';
-import { loadDemo, openBench, openBrowser, settled } from './test/bench.ts';
+import { loadDemo, openBench, openBrowser, settled, TABLET } from './test/bench.ts';
 import { findAccessory } from './test/job.ts';
 
 const LONG_MS = 180_000;
@@ -47,6 +47,41 @@ test(
     const { events } = (await (await context.request.get(`${server.address}/api/jobs/hill-road-12/events`)).json()) as { events: { type: string; payload: object }[] };
     expect(events.filter((event) => event.type === 'battery.measured').map((event) => event.payload)).toEqual([{ restV: 12.3 }]);
     expect(events.filter((event) => event.type === 'accessory.found').map((event) => event.payload)).toMatchObject([{ name: 'Light bar bracket', holds: ['arch-liner-left'] }]);
+    await server.stop();
+    await database.stop();
+  },
+  LONG_MS,
+);
+
+test(
+  'a tablet that has opened a job loses the network: every station still opens, what is entered is kept and sent when it is back',
+  async () => {
+    const port = await freePort();
+    const database = await startDatabase(folder, { port: await freePort() });
+    const server = await startServer({ databaseUrl: database.url, port, quiet: true });
+    await loadDemo(port);
+    const { page, context, complaints } = await openBench(browser, server.address, 'fern', { viewport: TABLET });
+    await page.goto(`${server.address}/jobs/hill-road-07/open-up`);
+    await page.getByRole('button', { name: /^Done(, into slot|$)/ }).waitFor();
+    await page.waitForFunction(() => performance.getEntriesByType('resource').some((entry) => entry.name.includes('FoundHere')));
+    await page.waitForLoadState('networkidle');
+    await context.setOffline(true);
+    for (const [station, name] of [
+      ['wire', 'Wire'],
+      ['fit', 'Fit'],
+      ['close-up', 'Close up'],
+      ['check-in', 'Check in'],
+    ] as const) {
+      await page.locator(`a[href$="/${station}"]`).first().click();
+      await page.getByRole('heading', { level: 1, name, exact: true }).waitFor();
+    }
+    await findAccessory(page, 'Winch mount', 'Wheel arch liner, left');
+    await page.getByText(/no server: 1 kept here/).waitFor();
+    await context.setOffline(false);
+    await settled(page);
+    const { events } = (await (await context.request.get(`${server.address}/api/jobs/hill-road-07/events`)).json()) as { events: { type: string }[] };
+    expect(events.filter((event) => event.type === 'accessory.found')).toHaveLength(1);
+    expect(complaints).toEqual([]);
     await server.stop();
     await database.stop();
   },

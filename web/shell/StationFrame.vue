@@ -1,25 +1,12 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch, type Component } from 'vue';
+import { computed, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import type { Station } from '@jade/core/job';
 import { STATION_NAMES, STATION_QUESTIONS, sayHold } from '@jade/words/job';
 import AskText from '../design/AskText.vue';
 import EmptyNote from '../design/EmptyNote.vue';
 import { useJob } from '../job/store.ts';
-
-const VIEWS: Record<Station, Component> = {
-  'check-in': defineAsyncComponent(() => import('../stations/check-in/CheckInStation.vue')),
-  match: defineAsyncComponent(() => import('../stations/match/MatchStation.vue')),
-  gather: defineAsyncComponent(() => import('../stations/gather/GatherStation.vue')),
-  'open-up': defineAsyncComponent(() => import('../stations/open-up/OpenUpStation.vue')),
-  wire: defineAsyncComponent(() => import('../stations/wire/WireStation.vue')),
-  probe: defineAsyncComponent(() => import('../stations/probe/ProbeStation.vue')),
-  sense: defineAsyncComponent(() => import('../stations/sense/SenseStation.vue')),
-  fit: defineAsyncComponent(() => import('../stations/fit/FitStation.vue')),
-  'close-up': defineAsyncComponent(() => import('../stations/close-up/CloseUpStation.vue')),
-  aim: defineAsyncComponent(() => import('../stations/aim/AimStation.vue')),
-  'hand-over': defineAsyncComponent(() => import('../stations/hand-over/HandOverStation.vue')),
-};
+import { fetchTheRest, STATION_VIEWS } from './stations.ts';
 
 const route = useRoute();
 const job = useJob();
@@ -34,6 +21,10 @@ watch(
   () => void (document.title = `${STATION_NAMES[station.value]} · ${job.view?.vehicle.plate ?? ''} · Jade Bench`),
   { immediate: true },
 );
+/** Once the first view has had its turn. */
+const REST_AFTER_MS = 1500;
+const resting = setTimeout(() => void fetchTheRest(), REST_AFTER_MS);
+onUnmounted(() => clearTimeout(resting));
 const wants = computed(() => {
   const { names, standing } = job;
   const own = standing?.stations.find((entry) => entry.station === station.value);
@@ -90,7 +81,7 @@ function except(note: string): void {
       >Opening was given up: {{ job.state.left }}. Nothing is fitted on this job; what is open goes back at Close up.
       <router-link class="push small" :to="{ name: 'station', params: { id: job.view.id, station: 'close-up' } }">Go to Close up</router-link></EmptyNote
     >
-    <component :is="VIEWS[station]" v-else :key="`${job.view.id}/${station}`" />
+    <component :is="STATION_VIEWS[station]" v-else :key="`${job.view.id}/${station}`" />
   </div>
 </template>
 

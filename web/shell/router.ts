@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router';
-import { STATIONS } from '@jade/core/job';
+import { STATIONS, type Station } from '@jade/core/job';
+import { fetchStation } from './stations.ts';
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -10,6 +11,10 @@ export const router = createRouter({
     { path: '/jobs/:id', redirect: (to) => ({ name: 'station', params: { id: to.params.id, station: 'check-in' } }) },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./NowhereView.vue'), meta: { title: 'No such place' } },
   ],
+});
+
+router.beforeEach((to) => {
+  if (to.name === 'station') fetchStation(to.params.station as Station);
 });
 
 router.afterEach((to) => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, type BaselineResult } from '@jade/core/job';
 import { checkVehicleNumber, type LampFunction } from '@jade/core/vehicle';
 import { sayNumberRemark } from '@jade/words/vehicle';
@@ -11,9 +11,11 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, outerPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
-import AccessoryFound from '../../job/AccessoryFound.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import FactList from './FactList.vue';
+
+/** A form that is seldom wanted. */
+const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
 
 const { job, context, names } = useCurrentJob();
 const accessory = ref(false);

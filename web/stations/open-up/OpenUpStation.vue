@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import { levelRank, piecesPresent, type OpenStep } from '@jade/core/access';
 import { factValues, openingDone, schoolOf, targetMounts } from '@jade/core/job';
 import { hundredthsToMinutes } from '@jade/core/units';
@@ -14,13 +14,15 @@ import WayIn from '../../design/drawings/WayIn.vue';
 import { frameAround, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { layWayIn, type DrawnStep } from '../../design/geometry/way-in.ts';
 import { useRoom } from '../../design/room.ts';
-import AccessoryFound from '../../job/AccessoryFound.vue';
 import { useCurrentJob } from '../../job/current.ts';
-import FoundHere from './FoundHere.vue';
 import OtherWays from './OtherWays.vue';
 import PlanNews from './PlanNews.vue';
 import StepPanel from './StepPanel.vue';
 import ToolsAndParts from './ToolsAndParts.vue';
+
+/** Forms that are seldom wanted. */
+const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
+const FoundHere = defineAsyncComponent(() => import('./FoundHere.vue'));
 
 const { job, context, names } = useCurrentJob();
 const chosenView = ref<View>();
