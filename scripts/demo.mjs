@@ -4,6 +4,7 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { DATABASE, ROOT, ensureModules, ensurePrograms, say } from './packages.mjs';
 import { build } from './build.mjs';
+import { closer } from './closing.mjs';
 import { startDatabase } from './database.mjs';
 import { loadDemo } from './demo-shop.mjs';
 import { startServer } from './server.mjs';
@@ -33,14 +34,11 @@ async function main() {
   if (process.argv.includes('--fresh') && !outside) rmSync(data, { recursive: true, force: true });
   const running = [];
   let stopping = false;
-  const stopAll = async () => {
-    if (stopping) return;
-    stopping = true;
-    for (const part of running.reverse()) await part.stop();
-  };
+  const stopAll = closer(running);
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
     process.on(signal, () => {
       if (!stopping) say('closing');
+      stopping = true;
       void stopAll().then(() => process.exit(0));
     });
   }

@@ -21,6 +21,16 @@ export function stepName({ piece, from, level, way }: { piece: string; from: Lev
   return `${piece}/${from}>${level}${way === undefined ? '' : `/${way}`}`;
 }
 
+/** The piece of a step's name. */
+export function pieceOfStep(name: string): string {
+  return name.slice(0, name.indexOf('/'));
+}
+
+/** Whether a step's name is one of opening: it says which way it went. */
+export function isOpening(name: string): boolean {
+  return name.indexOf('/') !== name.lastIndexOf('/');
+}
+
 /** One step of opening. Minutes are for the people of the step working together. */
 export interface OpenStep {
   slot: number;

@@ -1,4 +1,4 @@
-import { levelRank, planAccess, setUpOf, type AccessPlan, type AccessRequest, type FurtherKit } from '../access/index.ts';
+import { isOpening, levelRank, pieceOfStep, planAccess, setUpOf, type AccessPlan, type AccessRequest, type FurtherKit } from '../access/index.ts';
 import { AIM_GATE, planClosing, type ClosePlan, type Gate, type MadeMove } from '../closing/index.ts';
 import { checkContents, type GatherCheck } from '../gather/index.ts';
 import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/index.ts';
@@ -112,6 +112,13 @@ export function ageFactorOf({ state, rules, year }: JobContext): number {
   return 1 + rules.ageing.perYear * Math.max(0, state.openedYear - year - rules.ageing.fromYears);
 }
 
+/** Times taken that hold for this vehicle: none for opening a piece whose bolts are seized here. */
+function takenHere({ taken = {}, state }: JobContext): TakenBySteps {
+  const seized = new Set(state.seized.map((entry) => entry.piece));
+  if (seized.size === 0) return taken;
+  return Object.fromEntries(Object.entries(taken).filter(([name]) => !(isOpening(name) && seized.has(pieceOfStep(name)))));
+}
+
 /** What is to be opened from what is open now: nothing once every target has been reachable, or once opening was given up. */
 export function openingRequest(context: JobContext): AccessRequest {
   const { state, profile, rules } = context;
@@ -129,7 +136,7 @@ export function openingRequest(context: JobContext): AccessRequest {
     school: schoolOf(context),
     people: state.order?.people ?? 1,
     ageFactor: ageFactorOf(context),
-    taken: context.taken,
+    taken: takenHere(context),
   };
 }
 

@@ -1,3 +1,4 @@
+import { sumTaken } from '../schedule/index.ts';
 import {
   gatePassed,
   openingRequest,
@@ -63,6 +64,18 @@ test('a seized bolt costs its minutes and is ordered new', () => {
   log.add('fastener.seized', { piece: 'grille', group: 'bolts', count: 1, addMin: 6 });
   expect(planOpening(contextOf(log)).openMin).toBe(before + 6);
   expect(partsToOrder(contextOf(log), undefined)).toMatchObject([{ piece: 'grille', count: 1, why: 'seized' }]);
+});
+
+test('times taken elsewhere do not talk a seized bolt away', () => {
+  const log = openedLog();
+  const [way] = VAN.pieces[0]?.levels[0]?.ways ?? [];
+  const taken = { [`grille/fitted>off/${way?.id ?? ''}`]: sumTaken([1, 1, 1]), 'grille/off>fitted': sumTaken([9]) };
+  const median = () => planOpening({ ...contextOf(log), taken }).steps.find((step) => step.piece === 'grille')?.estimate;
+  expect(median()?.taken).toBe(3);
+  log.add('fastener.seized', { piece: 'grille', group: 'bolts', count: 1, addMin: 6 });
+  const own = VAN.pieces[0]?.levels[0]?.openMin ?? 0;
+  expect(median()).toMatchObject({ taken: 0 });
+  expect(median()?.medianMin).toBeCloseTo(own + 6, 9);
 });
 
 test('single-use fasteners are ordered as soon as they are planned to come out, broken ones when they break', () => {

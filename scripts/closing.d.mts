@@ -1,0 +1,1 @@
+export function closer(parts: readonly { stop: () => Promise<unknown> }[]): () => Promise<void>;
