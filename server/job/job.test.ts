@@ -1,4 +1,6 @@
 import { v7 } from 'uuid';
+import { FOLD_VERSION } from '@jade/core/job';
+import { tables } from '../database/index.ts';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
 const JOB = 'hill-road-12';
@@ -116,4 +118,28 @@ test('the signed job has its sheet as a PDF, the same bytes each time; an unsign
   expect(first.rawPayload.subarray(0, 5).toString()).toBe('%PDF-');
   expect(first.rawPayload.equals(second.rawPayload)).toBe(true);
   expect((await shop.app.inject({ url: `/api/jobs/${JOB}/sheet.pdf` })).statusCode).toBe(404);
+});
+
+test('the board is told of the last fifty that left; a search finds the others by plate or customer', async () => {
+  const { db } = shop.database;
+  const old = (index: number) => ({
+    id: `old-${index}`,
+    vehicle: index === 0 ? 'bakery-5' : 'forestry-9',
+    seq: 0,
+    summary: JSON.stringify({ stations: [], holding: null, sentence: '', signed: true, signedAt: null, assigned: null, vehicle: 'x', kits: [] }),
+    foldVersion: FOLD_VERSION,
+    signed: true,
+    openedAt: new Date(Date.UTC(2001, 0, 1 + index)),
+  });
+  await db.insert(tables.jobs).values(Array.from({ length: 60 }, (_, index) => old(index)));
+  const ids = async (query = '') => (await shop.app.inject({ url: `/api/jobs${query}` })).json<{ id: string; summary: { signed: boolean } }[]>();
+  const board = await ids();
+  expect(board.filter((job) => job.summary.signed)).toHaveLength(50);
+  expect(board.map((job) => job.id)).not.toContain('old-0');
+  expect(board.map((job) => job.id)).toContain('hill-road-07');
+  expect((await ids('?find=qb%205')).map((job) => job.id)).toEqual(['bakery-5', 'old-0']);
+  expect((await ids('?find=QUAY+street')).map((job) => job.id)).toEqual(['bakery-5', 'old-0']);
+  expect(await ids('?find=FORESTRY')).toHaveLength(30);
+  // A sign of the pattern is only itself.
+  expect([await ids('?find=%25'), await ids('?find=%27%20or%201%3D1'), await ids('?find=Q_5')]).toEqual([[], [], []]);
 });

@@ -14,7 +14,7 @@ import { repinJob } from './pins.ts';
 import { Streams } from './streams.ts';
 import { keepLog, writeSummary } from './summary.ts';
 import { takenOn } from './times.ts';
-import { listJobs, viewJob } from './view.ts';
+import { findJobs, listJobs, viewJob } from './view.ts';
 
 const EVENT_BYTES = 1024 * 1024;
 const MOST_EVENTS = 500;
@@ -54,7 +54,7 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     if (!row) throw notFound('job', id);
   }
 
-  app.get('/api/jobs', async () => listJobs(db));
+  app.get<{ Querystring: { find?: string } }>('/api/jobs', async ({ query }) => (query.find?.trim() ? findJobs(db, query.find) : listJobs(db)));
 
   app.post('/api/jobs', async (request, reply) => {
     const author = await requirePerson(db, request);

@@ -1,4 +1,4 @@
-import { and, eq, inArray, ne } from 'drizzle-orm';
+import { and, desc, eq, inArray, ne, or, sql, type SQLWrapper } from 'drizzle-orm';
 import { FOLD_VERSION, foldJob, pinsOf } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { getDocument, newestDocuments } from '../documents/index.ts';
@@ -47,13 +47,17 @@ async function freshSummary(db: Connection, row: Row): Promise<JobSummary> {
   return JSON.parse(again?.summary ?? '{}') as JobSummary;
 }
 
-/** All jobs as the day board shows them, promised first. */
-export async function listJobs(db: Connection): Promise<JobLine[]> {
-  const rows = await joined(db);
+/** Jobs that have left the shop, of which the board is told. */
+const MOST_LEFT = 50;
+/** Jobs that a search gives back. */
+const MOST_FOUND = 30;
+
+async function linesOf(db: Connection, rows: readonly Row[]): Promise<JobLine[]> {
   const people = await db.select().from(tables.people);
   const benchName = (id: string | null) => people.find((person) => person.id === id)?.benchName ?? id;
   const lines: JobLine[] = [];
   for (const row of rows) {
+    const summary = await freshSummary(db, row);
     lines.push({
       id: row.id,
       plate: row.vehicle.plate,
@@ -63,10 +67,29 @@ export async function listJobs(db: Connection): Promise<JobLine[]> {
       seq: row.seq,
       openedAt: row.openedAt.toISOString(),
       promisedAt: row.promisedAt?.toISOString() ?? null,
-      summary: await freshSummary(db, row).then((summary) => ({ ...summary, assigned: benchName(summary.assigned) })),
+      summary: { ...summary, assigned: benchName(summary.assigned) },
     });
   }
+  return lines;
+}
+
+/** All jobs in the shop as the day board shows them, promised first, then those that left last. */
+export async function listJobs(db: Connection): Promise<JobLine[]> {
+  const here = await joined(db).where(eq(jobs.signed, false));
+  const left = await joined(db).where(eq(jobs.signed, true)).orderBy(desc(jobs.openedAt), jobs.id).limit(MOST_LEFT);
+  const lines = await linesOf(db, [...here, ...left]);
   return lines.sort((a, b) => Number(a.summary.signed) - Number(b.summary.signed) || (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id));
+}
+
+/** Jobs by a part of the plate or of the customer's name, the last opened first, whether they have left or not. */
+export async function findJobs(db: Connection, text: string): Promise<JobLine[]> {
+  const part = `%${text.trim().replaceAll(/[\\%_]/g, '\\$&')}%`;
+  const plain = (column: SQLWrapper) => sql`lower(${column}) like lower(${part})`;
+  const rows = await joined(db)
+    .where(or(plain(vehicles.plate), plain(customers.name)))
+    .orderBy(desc(jobs.openedAt), jobs.id)
+    .limit(MOST_FOUND);
+  return linesOf(db, rows);
 }
 
 /** Whether one of these kits has not yet left the shop on another job. */

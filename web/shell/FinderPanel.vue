@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import dayjs from 'dayjs';
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router';
 import { STATIONS } from '@jade/core/job';
 import { STATION_NAMES } from '@jade/words/job';
@@ -10,6 +11,21 @@ interface Place {
   kind: string;
   to: RouteLocationRaw;
 }
+
+interface Job {
+  id: string;
+  plate: string;
+  customer: string;
+  openedAt: string;
+  summary: { signed: boolean };
+}
+
+/** A vehicle comes more than once: a job that has left says when it was opened. */
+function placeOf({ id, plate, customer, openedAt, summary }: Job): Place {
+  const when = summary.signed ? `, ${dayjs(openedAt).format('D MMM YYYY')}` : '';
+  return { text: `${plate} ${customer}${when}`, kind: 'job', to: { name: 'station', params: { id, station: 'check-in' } } };
+}
+const keyOf = (place: Place) => `${place.kind}/${JSON.stringify(place.to)}`;
 
 const emit = defineEmits<{ close: [] }>();
 const route = useRoute();
@@ -27,17 +43,31 @@ onMounted(async () => {
     { text: 'Vehicles and kits', kind: 'shop', to: { name: 'library' } },
   ];
   places.value = [...stations, ...shop];
-  const jobs = await ask<{ id: string; plate: string; customer: string }[]>('/api/jobs').catch(() => []);
+  const jobs = await ask<Job[]>('/api/jobs').catch(() => []);
   const documents = await ask<{ kind: string; slug: string; title: string }[]>('/api/documents').catch(() => []);
   places.value = [
     ...stations,
-    ...jobs.map((job): Place => ({ text: `${job.plate} ${job.customer}`, kind: 'job', to: { name: 'station', params: { id: job.id, station: 'check-in' } } })),
+    ...jobs.map(placeOf),
     ...shop,
     ...documents
       .filter((entry) => entry.kind === 'vehicle' || entry.kind === 'kit')
       .map((entry): Place => ({ text: entry.title, kind: entry.kind, to: { name: 'library', query: { show: `${entry.kind}/${entry.slug}` } } })),
   ];
 });
+
+/** Jobs that have long left are looked for on the server. */
+const LOOK_AFTER_MS = 200;
+let looking: ReturnType<typeof setTimeout> | undefined;
+watch(text, (wanted) => {
+  clearTimeout(looking);
+  if (wanted.trim().length < 2) return;
+  looking = setTimeout(async () => {
+    const further = (await ask<Job[]>(`/api/jobs?find=${encodeURIComponent(wanted)}`).catch(() => [])).map(placeOf);
+    const known = new Set(places.value.map(keyOf));
+    places.value = [...places.value, ...further.filter((place) => !known.has(keyOf(place)))];
+  }, LOOK_AFTER_MS);
+});
+onUnmounted(() => clearTimeout(looking));
 
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean);
@@ -70,7 +100,7 @@ function step(by: number): void {
         @keydown.enter="go(found[at])"
       />
       <ul>
-        <li v-for="(place, index) in found" :key="`${place.kind}/${place.text}`">
+        <li v-for="(place, index) in found" :key="keyOf(place)">
           <button type="button" class="push plain" :class="{ here: index === at }" @click="go(place)">
             {{ place.text }} <span class="soft">{{ place.kind }}</span>
           </button>
