@@ -28,9 +28,8 @@ const PICTURES = [
 ];
 
 const shop = await openThrowawayShop();
-const { chromium } = await import('playwright-core');
-const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
-const browser = await chromium.launch({ executablePath: process.env.JADE_CHROMIUM ?? '/usr/bin/chromium', args: flags });
+const { openBrowser } = await import('./browser.mjs');
+const browser = await openBrowser();
 const wanted = process.argv.slice(2);
 for (const [name, path, viewport, { floor = false, light = 'counter', show } = {}] of PICTURES) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;

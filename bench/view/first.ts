@@ -1,7 +1,5 @@
-import { chromium } from 'playwright-core';
+import { openBrowser } from '../../scripts/browser.mjs';
 import { time, type Timing } from '../measure.ts';
-
-export const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 
 export interface FirstView {
   place: string;
@@ -13,7 +11,7 @@ export interface FirstView {
 
 /** Time from opening an address in a fresh browser to the first usable view, and what it loads, against the server's health route. */
 export async function benchFirstView(address: string): Promise<FirstView[]> {
-  const browser = await chromium.launch({ executablePath: process.env.JADE_CHROMIUM ?? '/usr/bin/chromium', args: FLAGS });
+  const browser = await openBrowser();
   const results: FirstView[] = [];
   for (const [place, ready] of [
     ['/', 'Open a job'],

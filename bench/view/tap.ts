@@ -1,6 +1,5 @@
-import { chromium } from 'playwright-core';
+import { openBrowser } from '../../scripts/browser.mjs';
 import { summarise, type Timing } from '../measure.ts';
-import { FLAGS } from './first.ts';
 
 const TAPS = 12;
 
@@ -9,7 +8,7 @@ const TAPS = 12;
  * fastener up. Both are timed inside the page, to the frame after the change.
  */
 export async function benchTap(address: string): Promise<{ next: Timing; count: Timing }> {
-  const browser = await chromium.launch({ executablePath: process.env.JADE_CHROMIUM ?? '/usr/bin/chromium', args: FLAGS });
+  const browser = await openBrowser();
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   await context.request.post(`${address}/api/session`, { data: { person: 'fern', device: 'bench' } });
   const page = await context.newPage();

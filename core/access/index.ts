@@ -2,6 +2,7 @@ export * from './problem.ts';
 export * from './solve.ts';
 export * from './sequence.ts';
 export * from './lanes.ts';
+export * from './clock.ts';
 export * from './look-alike.ts';
 export * from './step.ts';
 export * from './plan.ts';

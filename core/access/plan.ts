@@ -1,9 +1,10 @@
 import type { FactValues } from '../facts/index.ts';
 import type { RuleSet } from '../rules/index.ts';
-import { estimateTotal, type Estimate, type TakenBySteps } from '../schedule/index.ts';
+import type { TakenBySteps } from '../schedule/index.ts';
 import { minutesToHundredths } from '../units/index.ts';
 import type { Level, Side } from '../vehicle/index.ts';
-import { twoLanes, type LanePlan } from './lanes.ts';
+import { onTheClock, type Clock } from './clock.ts';
+import { twoLanes } from './lanes.ts';
 import { accessProblem, type AccessProblem, type AccessProfile, type AccessWay } from './problem.ts';
 import { sequence, setUpOfOrder, type SequenceStep, type SetUp } from './sequence.ts';
 import { searchAccess, type AccessChoice, type AccessProgress, type AccessTrouble, type Move } from './solve.ts';
@@ -22,7 +23,7 @@ export interface OneSideFirst extends OrderedPlan {
   first: number;
 }
 
-export interface AccessPlan {
+export interface AccessPlan extends Clock {
   steps: OpenStep[];
   choice: AccessChoice;
   /** Person-minutes, all of opening and closing with expected breakage. */
@@ -36,10 +37,6 @@ export interface AccessPlan {
   schools: { leastSetUp: number; oneSideFirst?: { setUpMin: number; side: OneSideFirst['side']; first: number } };
   /** Steps after which the first side is fitted and tested, where that order was chosen. */
   proveAfter?: number;
-  /** Who does what, where two people work. */
-  lanes?: LanePlan;
-  /** Opening on the clock, set-up included. */
-  estimate: Estimate;
   /** For each piece moved, the targets that need it. */
   neededBy: Record<string, string[]>;
   /** Tools in the order first needed. */
@@ -172,11 +169,7 @@ export function planOf(request: AccessRequest, problem: AccessProblem, choice: A
     setUpMin,
     schools: { leastSetUp: least.setUpMin, ...(oneSide ? { oneSideFirst: { setUpMin: oneSide.setUpMin, side: oneSide.side, first: oneSide.first } } : {}) },
     ...(taken === oneSide && !lanes ? { proveAfter: oneSide.first } : {}),
-    ...(lanes ? { lanes: { ...lanes, entries: lanes.entries.map((entry, place) => ({ ...entry, step: place })) } } : {}),
-    estimate: estimateTotal(
-      steps.map((step) => step.estimate),
-      lanes ? lanes.elapsed / 100 - steps.reduce((sum, step) => sum + step.estimate.medianMin, 0) : setUpMin,
-    ),
+    ...onTheClock(steps, setUpMin, lanes),
     neededBy: needs,
     tools: [...new Set(steps.flatMap((step) => step.tools))],
     mostPeople: steps.reduce((most, step) => Math.max(most, step.people), 0),

@@ -38,23 +38,34 @@ export function setUpBetween(from: SequenceStep | undefined, to: SequenceStep, s
 /** Where the vehicle stands: place by kind of position. */
 type Stand = Readonly<Record<string, string>>;
 
-function moved(stand: Stand, step: Pick<SequenceStep, 'position'>, setUp: SetUp): { stand: Stand; cost: number } {
+function moved(stand: Stand, step: SequenceStep, setUp: SetUp): { stand: Stand; cost: number } {
   const { position } = step;
   if (!position || stand[position.kind] === position.place) return { stand, cost: 0 };
   return { stand: { ...stand, [position.kind]: position.place }, cost: setUp.position };
 }
 
-/** All set-up of steps in an order, in hundredths of a minute: between neighbours, and every change of the vehicle's position. */
-export function setUpOfOrder(steps: readonly SequenceStep[], order: readonly number[], setUp: SetUp): number {
-  let total = 0;
-  let last: SequenceStep | undefined;
+/** Set-up of all changes of the vehicle's position in an order. */
+function turningOfOrder(steps: readonly SequenceStep[], order: readonly number[], setUp: SetUp): number {
+  let cost = 0;
   let stand: Stand = {};
   for (const index of order) {
     const step = steps[index];
     if (!step) continue;
     const change = moved(stand, step, setUp);
     stand = change.stand;
-    total += change.cost + setUpBetween(last, step, setUp);
+    cost += change.cost;
+  }
+  return cost;
+}
+
+/** All set-up of steps in an order, in hundredths of a minute: between neighbours, and every change of the vehicle's position. */
+export function setUpOfOrder(steps: readonly SequenceStep[], order: readonly number[], setUp: SetUp): number {
+  let total = turningOfOrder(steps, order, setUp);
+  let last: SequenceStep | undefined;
+  for (const index of order) {
+    const step = steps[index];
+    if (!step) continue;
+    total += setUpBetween(last, step, setUp);
     last = step;
   }
   return total;
@@ -115,18 +126,8 @@ function improved(steps: readonly SequenceStep[], start: readonly number[], setU
     return (from === undefined ? first[to] : between[from]?.[to]) ?? 0;
   };
   const positioned = steps.some((step) => step.position);
-  const positions = (list: readonly number[]): number => {
-    let stand: Stand = {};
-    let cost = 0;
-    for (const index of list) {
-      const change = moved(stand, steps[index] ?? UNPOSITIONED, setUp);
-      stand = change.stand;
-      cost += change.cost;
-    }
-    return cost;
-  };
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const standing = positioned ? positions(order) : 0;
+    const standing = positioned ? turningOfOrder(steps, order, setUp) : 0;
     let best: { from: number; to: number; saved: number } | undefined;
     for (let from = 0; from < order.length; from++) {
       const step = order[from] ?? 0;
@@ -137,7 +138,7 @@ function improved(steps: readonly SequenceStep[], start: readonly number[], setU
         if (to > earliest && steps[rest[to - 1] ?? -1]?.before.includes(step)) break;
         if (to === from) continue;
         const added = join(rest[to - 1], step) + join(step, rest[to]) - join(rest[to - 1], rest[to]);
-        const turned = positioned ? positions([...rest.slice(0, to), step, ...rest.slice(to)]) - standing : 0;
+        const turned = positioned ? turningOfOrder(steps, [...rest.slice(0, to), step, ...rest.slice(to)], setUp) - standing : 0;
         const saved = freed - added - turned;
         if (saved > (best?.saved ?? 0)) best = { from, to, saved };
       }
@@ -148,8 +149,6 @@ function improved(steps: readonly SequenceStep[], start: readonly number[], setU
   }
   return order;
 }
-
-const UNPOSITIONED: Pick<SequenceStep, 'position'> = {};
 
 /** Every way the vehicle can stand when some steps are done, as the places of its kinds of position, numbered. */
 function standsOf(steps: readonly SequenceStep[], setUp: SetUp): { list: Stand[]; after: number[][]; cost: number[][] } {

@@ -1,7 +1,7 @@
 import { minutesToHundredths } from '../units/index.ts';
 import { estimateStep, type Estimate, type TakenBySteps } from '../schedule/index.ts';
 import type { RuleSet } from '../rules/index.ts';
-import type { FastenerGroup, Level, LevelNeed, Piece, Side, Way, Zone } from '../vehicle/index.ts';
+import { LEVELS, type FastenerGroup, type Level, type LevelNeed, type Piece, type Side, type Way, type Zone } from '../vehicle/index.ts';
 import { levelRank, type AccessProfile } from './problem.ts';
 import type { Position, SetUp } from './sequence.ts';
 import type { Move } from './solve.ts';
@@ -14,21 +14,25 @@ export type Preparation =
   | { code: 'unplug'; sensor: string }
   | { code: 'support'; leashMm?: number };
 
-/**
- * Name under which the times of a step are kept: piece, levels and the way it went. Putting back goes the way it came, so it has none.
- */
-export function stepName({ piece, from, level, way }: { piece: string; from: Level; level: Level; way?: string }): string {
+/** A move as it is named: of opening where it says which way it went, else of putting back, which goes the way it came. */
+export interface NamedMove {
+  piece: string;
+  from: Level;
+  level: Level;
+  way?: string;
+}
+
+/** Name under which the times of a move are kept. */
+export function stepName({ piece, from, level, way }: NamedMove): string {
   return `${piece}/${from}>${level}${way === undefined ? '' : `/${way}`}`;
 }
 
-/** The piece of a step's name. */
-export function pieceOfStep(name: string): string {
-  return name.slice(0, name.indexOf('/'));
-}
+const isLevel = (text: string | undefined): text is Level => (LEVELS as readonly (string | undefined)[]).includes(text);
 
-/** Whether a step's name is one of opening: it says which way it went. */
-export function isOpening(name: string): boolean {
-  return name.indexOf('/') !== name.lastIndexOf('/');
+/** The move of a name; undefined where it is none. */
+export function moveNamed(name: string): NamedMove | undefined {
+  const [, piece, from, level, way] = /^([^/]+)\/([^>]+)>([^/]+)(?:\/(.+))?$/.exec(name) ?? [];
+  return piece !== undefined && isLevel(from) && isLevel(level) ? { piece, from, level, ...(way === undefined ? {} : { way }) } : undefined;
 }
 
 /** One step of opening. Minutes are for the people of the step working together. */

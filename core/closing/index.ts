@@ -1,7 +1,20 @@
-import { levelRank, precedence, sequence, setUpOfOrder, toolsBetween, twoLanes, fastenersBetween, stepName, type LanePlan, type Position, type SetUp } from '../access/index.ts';
+import {
+  levelRank,
+  precedence,
+  sequence,
+  setUpOfOrder,
+  toolsBetween,
+  twoLanes,
+  fastenersBetween,
+  onTheClock,
+  stepName,
+  type Clock,
+  type Position,
+  type SetUp,
+} from '../access/index.ts';
 import { minutesToHundredths } from '../units/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
-import { estimateStep, estimateTotal, type Estimate, type TakenBySteps } from '../schedule/index.ts';
+import { estimateStep, type Estimate, type TakenBySteps } from '../schedule/index.ts';
 import type { FastenerGroup, Level, LevelNeed, Piece, Side, VehicleProfile, Zone } from '../vehicle/index.ts';
 
 /** A move that was made, or is to be made, with what it needed at that moment. */
@@ -45,6 +58,11 @@ export type CloseTrouble = { code: 'refit-contradiction'; pieces: string[] } | {
 /** Gates that are an aim begin so, followed by kit and lamp. */
 export const AIM_GATE = 'aim:';
 
+/** Whether a gate is the aim of a lamp rather than a test. */
+export function isAimGate(gate: string): boolean {
+  return gate.startsWith(AIM_GATE);
+}
+
 /** A test with the pieces that hide what it proves once they are back. */
 export interface Gate {
   test: string;
@@ -53,13 +71,9 @@ export interface Gate {
   after?: string[];
 }
 
-export interface ClosePlan {
+export interface ClosePlan extends Clock {
   steps: CloseStep[];
   personMin: number;
-  /** Closing on the clock, set-up included. */
-  estimate: Estimate;
-  /** Who does what, where two people work; steps by their place in `steps`. */
-  lanes?: LanePlan;
   problems: CloseTrouble[];
 }
 
@@ -125,7 +139,6 @@ export function planClosing(
   const toOrder = steps.map((step, index) => ({ ...step, before: kept[index] ?? [], duration: minutesToHundredths(step.estimate.medianMin) }));
   const lanes = people === 2 ? twoLanes(toOrder, setUp) : undefined;
   if (lanes) order = lanes.entries.map((entry) => entry.step);
-  const setUpMin = lanes ? lanes.elapsed / 100 - steps.reduce((sum, step) => sum + step.estimate.medianMin, 0) : setUpOfOrder(toOrder, order, setUp) / 100;
   const placed = order.flatMap((index) => {
     const step = steps[index];
     const first = new Set((kept[index] ?? []).flatMap((earlier) => undone[earlier]?.piece ?? []));
@@ -134,11 +147,7 @@ export function planClosing(
   return {
     steps: placed,
     personMin: placed.reduce((sum, step) => sum + step.minutes * step.people, 0),
-    estimate: estimateTotal(
-      placed.map((step) => step.estimate),
-      setUpMin,
-    ),
-    ...(lanes ? { lanes: { ...lanes, entries: lanes.entries.map((entry, place) => ({ ...entry, step: place })) } } : {}),
+    ...onTheClock(placed, setUpOfOrder(toOrder, order, setUp) / 100, lanes),
     problems,
   };
 }
@@ -177,7 +186,7 @@ function inCircle(before: readonly (readonly number[])[]): number[] {
 
 function offersFor(gate: Gate, profile: VehicleProfile): GateOffer[] {
   const hangs = gate.coveredBy.some((piece) => profile.pieces.find((entry) => entry.id === piece)?.levels.some((level) => level.level === 'hung'));
-  return [...(hangs ? ['test with the piece hung' as const] : []), gate.test.startsWith(AIM_GATE) ? 'aim after closing' : 'test after closing'];
+  return [...(hangs ? ['test with the piece hung' as const] : []), isAimGate(gate.test) ? 'aim after closing' : 'test after closing'];
 }
 
 /** For every undoing the indexes of those that must come earlier: the opening precedence turned round. */

@@ -1,5 +1,5 @@
-import { isOpening, levelRank, pieceOfStep, planAccess, setUpOf, type AccessPlan, type AccessRequest, type FurtherKit } from '../access/index.ts';
-import { AIM_GATE, planClosing, type ClosePlan, type Gate, type MadeMove } from '../closing/index.ts';
+import { levelRank, moveNamed, planAccess, setUpOf, type AccessPlan, type AccessRequest, type FurtherKit } from '../access/index.ts';
+import { AIM_GATE, isAimGate, planClosing, type ClosePlan, type Gate, type MadeMove } from '../closing/index.ts';
 import { checkContents, type GatherCheck } from '../gather/index.ts';
 import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
@@ -116,7 +116,12 @@ export function ageFactorOf({ state, rules, year }: JobContext): number {
 function takenHere({ taken = {}, state }: JobContext): TakenBySteps {
   const seized = new Set(state.seized.map((entry) => entry.piece));
   if (seized.size === 0) return taken;
-  return Object.fromEntries(Object.entries(taken).filter(([name]) => !(isOpening(name) && seized.has(pieceOfStep(name)))));
+  return Object.fromEntries(
+    Object.entries(taken).filter(([name]) => {
+      const move = moveNamed(name);
+      return move?.way === undefined || !seized.has(move.piece);
+    }),
+  );
 }
 
 /** What is to be opened from what is open now: nothing once every target has been reachable, or once opening was given up. */
@@ -181,7 +186,7 @@ export function everyOpeningMove(context: JobContext, plan: AccessPlan | undefin
 /** Whether a gate is behind the job: its test has passed, or its lamp is aimed and in, aimed by others, or let go by a named exception. */
 export function gatePassed(context: JobContext, gate: string): boolean {
   const { state } = context;
-  if (gate.startsWith(AIM_GATE)) {
+  if (isAimGate(gate)) {
     const lamp = gate.slice(AIM_GATE.length);
     return state.aims[lamp]?.after !== undefined || state.aimByOthers[lamp] !== undefined || state.exceptions[gate] !== undefined;
   }

@@ -9,7 +9,7 @@ export interface PartToOrder {
   piece: string;
   group: FastenerGroup;
   count: number;
-  why: 'single use' | 'broken' | 'seized' | 'own ones too short for the kit’s part';
+  why: 'single use' | 'broken' | 'seized' | 'too short';
 }
 
 /** Bolts of the vehicle's own that are too short to go back through a kit's part, as long as they would have to be. */
@@ -19,7 +19,7 @@ function longerBolts(context: JobContext): PartToOrder[] {
       const under = ownBolt(context.profile, step);
       const check = under && stackOfStep(context.profile, step);
       if (!under || check?.value !== 'too short' || check.lengthMm === undefined) return [];
-      return [{ piece: under.piece, group: { ...under.group, lengthMm: check.lengthMm }, count: under.group.count, why: 'own ones too short for the kit’s part' as const }];
+      return [{ piece: under.piece, group: { ...under.group, lengthMm: check.lengthMm }, count: under.group.count, why: 'too short' as const }];
     }),
   );
 }

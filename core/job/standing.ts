@@ -1,4 +1,4 @@
-import { AIM_GATE, type ClosePlan } from '../closing/index.ts';
+import { AIM_GATE, isAimGate, type ClosePlan } from '../closing/index.ts';
 import { levelRank, type AccessPlan } from '../access/index.ts';
 import { sensorEffects } from '../sensing/index.ts';
 import { lampAims } from './aim.ts';
@@ -143,7 +143,7 @@ function closeUp(context: JobContext, plan: AccessPlan | undefined, closing: Clo
     const covered = Object.entries(state.reached).find(([piece]) => (state.pieces[piece] ?? 'fitted') === 'fitted' && gate.coveredBy.includes(piece));
     if (!covered) continue;
     const data = { kit, test, piece: covered[0] };
-    asked.push(gate.test.startsWith(AIM_GATE) ? block('covered-unaimed', data, gate.test) : block('covered-untested', data));
+    asked.push(isAimGate(gate.test) ? block('covered-unaimed', data, gate.test) : block('covered-untested', data));
   }
   for (const [piece, level] of Object.entries(state.pieces)) {
     if (level !== 'fitted' && !replaced.includes(piece)) asked.push(todo('piece-open', { piece, level }));

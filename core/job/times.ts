@@ -1,7 +1,7 @@
-import { levelRank, openMinutes, setUpOf, setUpOfOrder, stepName, toolsBetween, type SequenceStep } from '../access/index.ts';
+import { levelRank, moveNamed, openMinutes, setUpOf, setUpOfOrder, stepName, toolsBetween, type NamedMove, type SequenceStep } from '../access/index.ts';
 import { closeMinutes } from '../closing/index.ts';
 import { estimateStep, PRIOR_SIGMA, type Estimate, type TakenBySteps } from '../schedule/index.ts';
-import { LEVELS, type Level, type Piece, type VehicleProfile } from '../vehicle/index.ts';
+import type { Level, Piece, VehicleProfile } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
 import type { EventType, LoggedEvent } from './events.ts';
 import { standingEvents } from './fold.ts';
@@ -81,12 +81,7 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
 }
 
 /** A step of a profile that this shop has timed, beside what the profile gives it. */
-export interface LearnedStep {
-  piece: string;
-  from: Level;
-  level: Level;
-  /** The way it went; putting back goes the way it came. */
-  way?: string;
+export interface LearnedStep extends NamedMove {
   profileMin: number;
   estimate: Estimate;
 }
@@ -94,18 +89,17 @@ export interface LearnedStep {
 /** Steps of a profile that were timed, those with the most minutes between the two first; times of steps that it no longer has are left out. */
 export function learnedSteps({ pieces }: Pick<VehicleProfile, 'pieces'>, taken: TakenBySteps): LearnedStep[] {
   const steps = Object.entries(taken).flatMap(([name, times]): LearnedStep[] => {
-    const [, id, from, level, way] = /^([^/]+)\/([^>]+)>([^/]+)(?:\/(.+))?$/.exec(name) ?? [];
-    const piece = pieces.find((entry) => entry.id === id);
-    if (!piece || !isLevel(from) || !isLevel(level)) return [];
+    const move = moveNamed(name);
+    const piece = pieces.find((entry) => entry.id === move?.piece);
+    if (!move || !piece) return [];
+    const { from, level, way } = move;
     const opening = levelRank(level) > levelRank(from);
     const high = piece.levels.find((entry) => entry.level === (opening ? level : from));
     if (!high || (opening && !high.ways.some((entry) => entry.id === way))) return [];
     const profileMin = opening ? openMinutes(piece, { from, level, way }) : closeMinutes(piece, from, level);
     if (profileMin <= 0) return [];
-    return [{ piece: piece.id, from, level, ...(opening ? { way } : {}), profileMin, estimate: estimateStep(profileMin, times) }];
+    return [{ ...move, profileMin, estimate: estimateStep(profileMin, times) }];
   });
   const off = ({ estimate, profileMin }: LearnedStep) => Math.abs(estimate.medianMin - profileMin);
   return steps.sort((a, b) => off(b) - off(a) || a.piece.localeCompare(b.piece));
 }
-
-const isLevel = (text: string | undefined): text is Level => (LEVELS as readonly (string | undefined)[]).includes(text);

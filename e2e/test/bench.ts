@@ -1,13 +1,13 @@
 import { execFile } from 'node:child_process';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
-import { chromium, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from 'playwright-core';
+import type { Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core';
+import { openBrowser } from '../../scripts/browser.mjs';
 import { freePort } from '../../scripts/database.mjs';
 import { startServer } from '../../scripts/server.mjs';
 import { demoFiles, emptyDatabase } from '../../server/test/shop.ts';
 
 const root = join(import.meta.dirname, '../..');
-const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 
 export const COUNTER = { width: 1280, height: 800 };
 export const TABLET = { width: 1024, height: 768 };
@@ -48,9 +48,7 @@ export async function openShop(): Promise<OpenShop> {
   };
 }
 
-export function openBrowser(): Promise<Browser> {
-  return chromium.launch({ executablePath: process.env.JADE_CHROMIUM ?? '/usr/bin/chromium', args: FLAGS });
-}
+export { openBrowser };
 
 export interface Bench {
   page: Page;

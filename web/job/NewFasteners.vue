@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { partsToOrder } from '@jade/core/job';
-import { sayGroup } from '@jade/words/job';
+import { PART_WHY, sayGroup } from '@jade/words/job';
 import { inSentence } from '@jade/words/units';
 import { useCurrentJob } from './current.ts';
 
@@ -15,7 +15,7 @@ const parts = computed(() => partsToOrder(context.value, job.plan));
     <h2>New fasteners this job wants</h2>
     <ul class="rows">
       <li v-for="part in parts" :key="part.piece + part.group.id + part.why">
-        <span class="grow">{{ part.count }} × {{ sayGroup(part.group) }}, {{ inSentence(names.piece(part.piece)) }}</span> <span class="soft">{{ part.why }}</span>
+        <span class="grow">{{ part.count }} × {{ sayGroup(part.group) }}, {{ inSentence(names.piece(part.piece)) }}</span> <span class="soft">{{ PART_WHY[part.why] }}</span>
       </li>
     </ul>
   </section>

@@ -1,7 +1,8 @@
-import type { CloseTrouble } from '@jade/core/closing';
-import type { EventType, Hold, HoldCode, JobContext, LoggedEvent, OpenQuestion, Payloads, Station, StationState } from '@jade/core/job';
+import { AIM_GATE, isAimGate, type CloseTrouble } from '@jade/core/closing';
+import type { EventType, Hold, HoldCode, JobContext, LoggedEvent, OpenQuestion, PartToOrder, Payloads, Station, StationState } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
-import { amount, inSentence, percent, plural } from '@jade/words/units';
+import type { FastenerGroup } from '@jade/core/vehicle';
+import { amount, inSentence, millimetres, percent, plural } from '@jade/words/units';
 
 export const STATION_NAMES: Record<Station, string> = {
   'check-in': 'Check in',
@@ -230,10 +231,25 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
 /** What is done to the fasteners of a step in each pass. */
 export const PASS_WORDS: Record<Pass, string> = { start: 'all started', align: 'aligned', tighten: 'tightened' };
 
+/** Why a fastener is wanted new. */
+export const PART_WHY: Record<PartToOrder['why'], string> = {
+  'single use': 'used once only',
+  broken: 'broken',
+  seized: 'seized',
+  'too short': 'the vehicle’s own are too short for the kit’s part',
+};
+
+/** What goes back in place of fasteners that came out; nothing where they go back themselves. */
+export function sayNew(parts: readonly PartToOrder[], piece: string, group: FastenerGroup): string {
+  const longer = parts.find((part) => part.why === 'too short' && part.piece === piece && part.group.id === group.id);
+  if (longer?.group.lengthMm !== undefined) return `take new ones of ${millimetres(longer.group.lengthMm)}, through the kit’s part`;
+  return group.singleUse ? 'take new ones' : '';
+}
+
 /** What a gate is called: a test, or the aim of a lamp. */
 export function sayGate(gate: string, names: Names): string {
-  const [kit = '', id = ''] = gate.replace(/^aim:/, '').split('/');
-  return gate.startsWith('aim:') ? `aim ${inSentence(names.lamp(kit, id))}` : names.test(kit, id);
+  const [kit = '', id = ''] = gate.replace(AIM_GATE, '').split('/');
+  return isAimGate(gate) ? `aim ${inSentence(names.lamp(kit, id))}` : names.test(kit, id);
 }
 
 /** What does not go in closing, and what is left to do. */

@@ -2,15 +2,14 @@
 import { computed } from 'vue';
 import type { PlugFace } from '@jade/core/vehicle';
 import type { MateVerdict } from '@jade/core/wiring';
-import { bandsOf, layFaces, NAMES, WIRE } from '../geometry/plug-faces.ts';
+import { bandsOf, layFaces, type FaceEnd } from '../geometry/plug-faces.ts';
 
 /** Two plugs seen from the wire side with their pins in the true grid, joined by pin lines. */
 const props = defineProps<{ vehicle: PlugFace; kit: PlugFace; mate: MateVerdict; label: string }>();
 const drawing = computed(() => layFaces(props.vehicle, props.kit, props.mate.pairs));
-const right = computed(() => drawing.value.kit.x + drawing.value.kit.width);
 const PIN_STYLE = { meets: 'good', swapped: 'bad', 'nothing there': 'bad', 'left over': 'idle', spare: 'idle' } as const;
-const kitColour = (id: string | undefined) => props.kit.pins.find((pin) => pin.id === id)?.colour;
-const vehicleColour = (id: string | undefined) => props.vehicle.pins.find((pin) => pin.id === id)?.colour;
+const colourOf = ({ side, pin }: FaceEnd) => props[side].pins.find((entry) => entry.id === pin)?.colour;
+const isWired = ({ pin, carries }: FaceEnd) => pin !== undefined && carries !== 'empty';
 </script>
 
 <template>
@@ -23,43 +22,20 @@ const vehicleColour = (id: string | undefined) => props.vehicle.pins.find((pin) 
     <text class="head" :x="drawing.kit.x + drawing.kit.width / 2" y="14" text-anchor="middle">kit · {{ kit.family }} {{ kit.keying }}</text>
     <g v-for="line in drawing.lines" :key="`${line.pair.row}/${line.pair.column}`" :class="PIN_STYLE[line.pair.verdict]">
       <path class="join" :d="line.join" />
-      <g v-if="line.pair.vehiclePin && line.pair.vehicleCarries !== 'empty'">
-        <path class="edge" :d="`M${NAMES} ${line.y}h${WIRE + 6}`" />
-        <path
-          v-for="(band, index) in bandsOf(vehicleColour(line.pair.vehiclePin))"
-          :key="index"
-          :d="`M${NAMES + 1} ${line.y}h${WIRE + 4}`"
-          :stroke="band"
-          :stroke-width="index === 0 ? 11 : 4"
-        />
-        <path class="lead" :d="`M${NAMES + WIRE + 6} ${line.y}L${line.vehicle[0]} ${line.vehicle[1]}`" />
-      </g>
-      <g v-if="line.pair.kitPin && line.pair.kitWants !== 'empty'">
-        <path class="edge" :d="`M${right + WIRE} ${line.y}h${-WIRE - 6}`" />
-        <path
-          v-for="(band, index) in bandsOf(kitColour(line.pair.kitPin))"
-          :key="index"
-          :d="`M${right + WIRE - 1} ${line.y}h${-WIRE - 4}`"
-          :stroke="band"
-          :stroke-width="index === 0 ? 11 : 4"
-        />
-        <path class="lead" :d="`M${right - 6} ${line.y}L${line.kit[0]} ${line.kit[1]}`" />
+      <g v-for="end in line.ends.filter(isWired)" :key="end.side">
+        <path class="edge" :d="end.wire" />
+        <path v-for="(band, index) in bandsOf(colourOf(end))" :key="index" :d="end.wire" :stroke="band" :stroke-width="index === 0 ? 11 : 4" />
+        <path class="lead" :d="end.lead" />
       </g>
       <text class="verdict" :x="drawing.middle" :y="line.y - 6" text-anchor="middle">{{ line.pair.verdict }}</text>
     </g>
     <g v-for="line in drawing.lines" :key="`pins ${line.pair.row}/${line.pair.column}`" :class="PIN_STYLE[line.pair.verdict]">
-      <template v-if="line.pair.vehiclePin">
-        <rect class="pin" :x="line.vehicle[0] - 14" :y="line.vehicle[1] - 14" width="28" height="28" />
-        <text class="mono id" :x="line.vehicle[0]" :y="line.vehicle[1] + 5" text-anchor="middle">{{ line.pair.vehiclePin }}</text>
-        <text class="carries" :x="NAMES - 6" :y="line.y - 2" text-anchor="end">{{ line.pair.vehicleCarries }}</text>
-        <text class="mono code" :x="NAMES - 6" :y="line.y + 13" text-anchor="end">{{ vehicleColour(line.pair.vehiclePin) ?? '' }}</text>
-      </template>
-      <template v-if="line.pair.kitPin">
-        <rect class="pin" :x="line.kit[0] - 14" :y="line.kit[1] - 14" width="28" height="28" rx="14" />
-        <text class="mono id" :x="line.kit[0]" :y="line.kit[1] + 5" text-anchor="middle">{{ line.pair.kitPin }}</text>
-        <text class="carries" :x="right + WIRE + 6" :y="line.y - 2">{{ line.pair.kitWants }}</text>
-        <text class="mono code" :x="right + WIRE + 6" :y="line.y + 13">{{ kitColour(line.pair.kitPin) ?? '' }}</text>
-      </template>
+      <g v-for="end in line.ends.filter((entry) => entry.pin !== undefined)" :key="end.side">
+        <rect class="pin" :x="end.spot[0] - 14" :y="end.spot[1] - 14" width="28" height="28" :rx="end.side === 'kit' ? 14 : 0" />
+        <text class="mono id" :x="end.spot[0]" :y="end.spot[1] + 5" text-anchor="middle">{{ end.pin }}</text>
+        <text class="carries" :x="end.nameX" :y="line.y - 2" :text-anchor="end.anchor">{{ end.carries }}</text>
+        <text class="mono code" :x="end.nameX" :y="line.y + 13" :text-anchor="end.anchor">{{ colourOf(end) ?? '' }}</text>
+      </g>
     </g>
   </svg>
 </template>

@@ -26,6 +26,14 @@ function flag(names: readonly string[]): string[] {
   const cut = sided.slice(0, sided.length - side.length).lastIndexOf(' ', most);
   return cut > 0 ? [sided.slice(0, cut), short(sided.slice(cut + 1), room)] : [short(first, room)];
 }
+/** Room of a flag's line, and where the first of two lies. */
+const [LINE, ALONE, UPPER] = [14, 5, -2];
+const flags = computed(() =>
+  props.drawing.targets.map((target) => {
+    const lines = flag(target.names);
+    return { ...target, lines: lines.map((text, row) => ({ text, y: target.y + (lines.length > 1 ? UPPER + row * LINE : ALONE) })) };
+  }),
+);
 const figure = (bar: WayBar) => `${bar.minutes.toFixed(1)}${bar.people > 1 ? ` × ${bar.people}` : ''}`;
 const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => (index === 0 ? 'outside, min' : `layer ${index + 1}`)));
 const STATES = { done: 'open', next: 'next', planned: 'planned', other: 'way not taken' } as const;
@@ -61,10 +69,10 @@ const said = (bar: WayBar) => `${shown(bar)} ${figure(bar)} min, ${STATES[bar.st
         <text class="minutes" :x="bar.x + bar.width + (bar.shared > 1 ? 8 : 5)" :y="bar.y + BAR_LINE + 4">{{ figure(bar) }}</text>
         <circle v-if="bar.shared > 1" class="shared" :cx="bar.x + bar.width" :cy="bar.y + BAR_LINE" r="4.5" />
       </g>
-      <g v-for="target in drawing.targets" :key="target.id" class="target">
+      <g v-for="target in flags" :key="target.id" class="target">
         <path :d="`M${target.x} ${target.y}l12 -17h${TARGET_WIDTH - 22}v34h-${TARGET_WIDTH - 22}z`" />
         <title>{{ target.names.join('; ') }}</title>
-        <text v-for="(line, row) in flag(target.names)" :key="row" :x="target.x + 17" :y="target.y + (flag(target.names).length > 1 ? -2 + row * 14 : 5)">{{ line }}</text>
+        <text v-for="line in target.lines" :key="line.y" :x="target.x + 17" :y="line.y">{{ line.text }}</text>
       </g>
     </svg>
   </div>

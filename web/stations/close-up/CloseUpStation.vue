@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { lookAlikeGroups } from '@jade/core/access';
-import type { CloseStep } from '@jade/core/closing';
+import { isAimGate, type CloseStep } from '@jade/core/closing';
 import { gatePassed, outstanding, partsToOrder, replacedPieces, traySlots } from '@jade/core/job';
 import type { FastenerGroup } from '@jade/core/vehicle';
 import { sayEstimate, sayPreparation, sayStepTime } from '@jade/words/access';
-import { sayCloseTrouble, sayGate, sayGroup } from '@jade/words/job';
-import { inSentence, millimetres, plural } from '@jade/words/units';
+import { sayCloseTrouble, sayGate, sayGroup, sayNew } from '@jade/words/job';
+import { inSentence, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -57,12 +57,8 @@ function readyOf(group: FastenerGroup): number {
   const tally = job.state.tray[current.value?.piece ?? '']?.[group.id];
   return tally ? outstanding(tally) : group.count;
 }
-/** What goes back in place of the fasteners that came out. */
-function newFor(group: FastenerGroup): string {
-  const longer = partsToOrder(context.value, undefined).find((part) => part.piece === current.value?.piece && part.group.id === group.id && part.group.lengthMm !== group.lengthMm);
-  if (longer) return ` · take new ones of ${millimetres(longer.group.lengthMm ?? 0)}, through the kit’s part`;
-  return group.singleUse ? ' · take new ones' : '';
-}
+const newParts = computed(() => partsToOrder(context.value, undefined));
+const sayNewOf = (group: FastenerGroup) => sayNew(newParts.value, current.value?.piece ?? '', group);
 const counted = ref<Record<string, number>>({});
 const countOf = (group: FastenerGroup) => counted.value[group.id] ?? readyOf(group);
 /** Pieces that have to go back before this one does. */
@@ -111,8 +107,8 @@ function bag(where: string): void {
         </p>
         <p v-for="gate in waiting(current)" :key="gate" class="problem" role="alert">
           First this, or it will be covered: {{ sayGate(gate, names) }}.
-          <router-link :to="{ name: 'station', params: { id: job.view?.id, station: gate.startsWith('aim:') ? 'aim' : 'fit' } }">{{
-            gate.startsWith('aim:') ? 'Go to Aim' : 'Go to Fit'
+          <router-link :to="{ name: 'station', params: { id: job.view?.id, station: isAimGate(gate) ? 'aim' : 'fit' } }">{{
+            isAimGate(gate) ? 'Go to Aim' : 'Go to Fit'
           }}</router-link>
         </p>
         <p v-if="current.position"><strong>First.</strong> {{ sayPreparation({ code: 'turn', ...current.position }, names, () => '') }}</p>
@@ -121,7 +117,7 @@ function bag(where: string): void {
           <li v-for="group in current.fasteners" :key="group.id">
             <div class="grow">
               <strong>{{ group.count }} × {{ sayGroup(unanswered.some((entry) => entry.group === group) ? { ...group, lengthMm: undefined } : group) }}</strong>
-              <p class="soft">{{ group.place }}{{ newFor(group) }}</p>
+              <p class="soft">{{ group.place }}{{ sayNewOf(group) ? ` · ${sayNewOf(group)}` : '' }}</p>
             </div>
             <CountEntry :label="sayGroup(group) ?? group.id" :count="countOf(group)" :most="readyOf(group)" @counted="(count) => (counted = { ...counted, [group.id]: count })" />
             <span>{{ group.tighten.torqueNm ? `${group.tighten.torqueNm} Nm (${group.tighten.source ?? 'no source'})` : `snug, ${group.tighten.snug ?? 'by hand'}` }}</span>
