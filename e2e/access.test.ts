@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from 'playwright-core';
-import { STATIONS } from '@jade/core/job';
+import { STATIONS } from '@jade/core/stations';
 import { PHONE, TABLET, TestBench } from './test/bench.ts';
 
 const LONG_MS = 180_000;

@@ -111,7 +111,7 @@ class Walk {
     for (const side of ['left', 'right']) {
       for (const [state, value] of [
         ['front fog', '12.4'],
-        ['all off', '0.02'],
+        ['key off', '0.02'],
       ] as const) {
         await this.press(this.page.getByRole('button', { name: new RegExp(`Front fog plug, ${side} pin 2, ${state}`) }));
         await this.measure('Voltage to the proved ground', value);
@@ -136,13 +136,24 @@ class Walk {
     for (let steps = 0; steps < 40; steps++) {
       const back = this.page.getByRole('button', { name: /^It is (back|loosened|folded|hung)/ });
       await this.page.getByText('Everything is back and the tray is empty.').or(back).first().waitFor();
-      if (await this.page.getByText('Everything is back and the tray is empty.').isVisible()) return;
+      if (await this.page.getByText('Everything is back and the tray is empty.').isVisible()) return this.bagParts();
       const heading = await this.page.getByRole('article').getByRole('heading').textContent();
       await this.tellLengths();
       await this.press(back);
       await this.page.waitForFunction((before) => document.querySelector('article h2')?.textContent !== before, heading);
     }
     throw new Error('closing did not come to an end');
+  }
+
+  /** What the kit took the place of goes into the owner's box. */
+  private async bagParts(): Promise<void> {
+    const bag = this.page.getByRole('button', { name: /^Bag / });
+    for (let left = await bag.count(); left > 0; left--) {
+      await this.press(bag.first());
+      await this.page.getByLabel('Label and place').fill('Owner’s box');
+      await this.button('Record it');
+      await this.page.waitForFunction((before) => [...document.querySelectorAll('button')].filter((button) => button.textContent?.startsWith('Bag ')).length < before, left);
+    }
   }
 
   /** Answers which length goes where: tries the lengths until the place is content. */
@@ -162,6 +173,7 @@ class Walk {
     await this.button('Record it');
     await this.go('Aim');
     await this.button('10 m');
+    await this.button('Found level');
     for (const text of ['Tyres at pressure', 'Load as the rule says', 'Levelling at zero']) await this.button(new RegExp(`^${text}`));
     for (const lamp of ['Fen lamp, left', 'Fen lamp, right']) {
       await this.press(this.page.getByRole('listitem').getByRole('button', { name: lamp }));
@@ -176,7 +188,7 @@ class Walk {
 
   async handOver(): Promise<void> {
     await this.go('Hand over');
-    await this.button(/^The other \d+ as on arrival/);
+    await this.button(/^Tried: the other \d+ are as on arrival/);
     await this.button('Read: none stored');
     for (const gap of ['Skin to wing, left', 'Skin to wing, right', 'Headlamp to skin, left', 'Headlamp to skin, right']) await this.measure(new RegExp(`^${gap}`), '5.5');
     await this.page.getByRole('heading', { name: 'It can leave' }).waitFor();

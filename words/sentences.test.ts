@@ -65,7 +65,7 @@ test('reasons of a match are said with their numbers', () => {
 
 test('proofs and references are said with what to do next', () => {
   expect(sayProof({ code: 'needs-off', state: 'front fog' })).toContain('on alone is no proof');
-  expect(sayProof({ code: 'contradictory', state: 'off', found: 'on' })).toContain('with “off” it read on');
+  expect(sayProof({ code: 'contradictory', state: 'key off', found: 'on' })).toContain('with “key off” it read on');
   expect(plain(sayReference({ code: 'ground-high', volts: 0.4, mostV: 0.2 }))).toContain('0.40 V above the battery’s negative; at most 0.20 V');
   expect(plain(sayReference({ code: 'feed-low', volts: 9, leastV: 10.71 }))).toContain('reads 9.00 V; at least 10.71 V');
 });

@@ -13,7 +13,7 @@ function longLog(): LoggedEvent[] {
     if (index % 3 === 0)
       return { ...base, type: 'piece.moved', payload: { piece: `piece-${index % 40}`, level: index % 2 === 0 ? 'off' : 'fitted', fasteners: [{ group: 'bolts', count: 4 }] } };
     if (index % 3 === 1)
-      return { ...base, type: 'reading.taken', payload: { plug: `plug-${index % 20}`, pin: '2', state: index % 2 === 0 ? 'on' : 'all off', lowV: 12, highV: 12 } };
+      return { ...base, type: 'reading.taken', payload: { plug: `plug-${index % 20}`, pin: '2', state: index % 2 === 0 ? 'front fog' : 'key off', lowV: 12, highV: 12 } };
     return { ...base, type: 'content.counted', payload: { kit: 'k', item: `item-${index % 30}`, count: index % 9 } };
   });
 }

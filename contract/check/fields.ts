@@ -94,6 +94,15 @@ export const Flag = (): Field => IsBoolean(says('type', { expected: 'true or fal
 export const OneOf = (choices: readonly (string | number)[]): Field =>
   all(IsIn([...choices], says('choice', { choices: choices.join(', ') })), (target, key) => JSONSchema({ enum: [...choices] })(target, String(key)));
 
+/** A list of values from a list of choices. */
+export const OneOfEach = (choices: readonly string[], most: number): Field =>
+  all(
+    IsArray(says('type', { expected: 'a list' })),
+    ArrayMaxSize(most, says('length', { most })),
+    IsIn([...choices], says('choice', { choices: choices.join(', ') }, true)),
+    (target, key) => JSONSchema({ type: 'array', items: { type: 'string', enum: [...choices] } })(target, String(key)),
+  );
+
 /** Exactly this value. */
 export const Exactly = (value: string): Field => OneOf([value]);
 

@@ -2,16 +2,18 @@ import { planAccess } from '@jade/core/access';
 import { aimError, wallMarks } from '@jade/core/aiming';
 import { FaultyInput, unknownId, type Fault } from '@jade/core/faults';
 import { checkContents, checkStack } from '@jade/core/gather';
-import { foldJob, jobContext, planClosingOf, planOpening, standingOf, type LoggedEvent } from '@jade/core/job';
+import { foldJob, jobContext, planClosingOf, planOpening, type LoggedEvent } from '@jade/core/job';
+import { standingOf } from '@jade/core/stations';
 import { checkKit } from '@jade/core/kit';
 import { factsOf } from '@jade/core/facts';
 import { estimateStep, sumTaken } from '@jade/core/schedule';
 import { matchKit, withOptions } from '@jade/core/match';
 import { classifyReading, proveSwitched } from '@jade/core/probing';
 import { errorAtRangeM } from '@jade/core/sensing';
-import { checkPieces, checkProfile, checkVehicleNumber, unreachableLevels } from '@jade/core/vehicle';
+import { checkPieces, checkProfile, checkSupplies, checkVehicleNumber, unreachableLevels } from '@jade/core/vehicle';
 import { assignLegs, checkLoad, copperOhm, loadCurrentA, matePlugs, smallestFuseA, voltageRange, worstCurrentA } from '@jade/core/wiring';
 import { checkForm } from '@jade/contract/check';
+import { liftDocument } from '@jade/contract/documents';
 import { checkEvent } from '@jade/contract/job';
 import { DEFAULT_RULES } from './default-rules.ts';
 import {
@@ -46,8 +48,15 @@ export interface Computation {
   run: (input: unknown) => unknown;
 }
 
+/** An input whose documents are lifted to the newest version of their formats. */
+function liftInside(input: unknown): unknown {
+  if (typeof input !== 'object' || input === null || Array.isArray(input)) return input;
+  return Object.fromEntries(Object.entries(input).map(([field, value]) => [field, Array.isArray(value) && field === 'kits' ? value.map(liftDocument) : liftDocument(value)]));
+}
+
 function computation<T extends object>(name: string, summary: string, output: string, input: new () => T, work: (input: T) => unknown): Computation {
-  const run = (value: unknown) => {
+  const run = (written: unknown) => {
+    const value = liftInside(written);
     const faults = checkForm(input, value);
     if (faults.length > 0) throw new FaultyInput(faults);
     return work(value as T);
@@ -64,10 +73,10 @@ function prefixed(faults: Fault[], prefix: string): Fault[] {
 }
 
 function accessPlan(input: AccessInput): unknown {
-  const { pieces, mounts, targets, facts = {}, present = [], replaced = [] } = input;
+  const { pieces, mounts, targets, supplies = [], facts = {}, present = [], replaced = [] } = input;
   const ids = new Set(pieces.map((piece) => piece.id));
   const mentioned = new Map(pieces.flatMap((piece) => factsOf(piece.when)).map((fact): [string, string[]] => [fact, []]));
-  const faults = checkPieces(pieces, mounts, mentioned).filter((fault) => fault.code !== 'choice');
+  const faults = [...checkPieces(pieces, mounts, mentioned), ...checkSupplies({ supplies, pieces })].filter((fault) => fault.code !== 'choice');
   refuse([
     ...faults,
     ...targets.flatMap((target, index) => unknownId(target, new Set(mounts.map((mount) => mount.id)), `targets[${index}]`, 'mount position')),
@@ -75,7 +84,7 @@ function accessPlan(input: AccessInput): unknown {
     ...replaced.flatMap((piece, index) => unknownId(piece, ids, `replaced[${index}]`, 'piece')),
   ]);
   const plan = planAccess({
-    profile: { pieces, mounts, sensors: [] },
+    profile: { pieces, mounts, sensors: [], supplies },
     facts,
     mounts: targets,
     present,
@@ -86,12 +95,10 @@ function accessPlan(input: AccessInput): unknown {
     people: input.people,
     ageFactor: input.ageFactor,
   });
-  const { choice, ...rest } = plan;
+  const { moves: _, ...rest } = plan;
   return {
-    proved: choice.proved,
-    gapPersonMin: (choice.total - choice.lowerBound) / 100,
-    targetWays: choice.targetWays,
     ...rest,
+    gapPersonMin: Math.round((plan.personMin - plan.leastPersonMin) * 100) / 100,
     unreachableLevels: unreachableLevels(pieces).map((fault) => fault.data),
   };
 }
@@ -135,7 +142,7 @@ export const COMPUTATIONS: readonly Computation[] = [
   computation(
     'access-plan',
     'The least-labour way in for all targets at once, with its order, tools, people and tray slots.',
-    '`steps` in order (piece, from, level, way, minutes, estimate, people, tools, fasteners, slot, prepare), `personMin` with `openMin`, `closeMin`, `breakageMin` in person-minutes, `proved` and `gapPersonMin`, `targetWays`, `neededBy`, `setUpMin`, `schools` (set-up of either order), `lanes` for two people (times in hundredths of a minute), `estimate` of opening on the clock (median and 80 % point), `tools`, `problems`.',
+    '`steps` in order (piece, from, level, way, minutes, estimate, people, tools, fasteners, slot, prepare), `personMin` with `openMin`, `closeMin`, `closePresentMin` (what was open before), `breakageMin` in person-minutes, `proved` and `gapPersonMin`, `targetWays`, `neededBy`, `setUpMin`, `waitMin`, `schools` (set-up of either order), `lanes` for two people (in minutes), `estimate` of opening on the clock (median and 80 % point), `tools`, `problems`.',
     AccessInput,
     accessPlan,
   ),
@@ -215,7 +222,7 @@ export const COMPUTATIONS: readonly Computation[] = [
   ),
   computation('wire-proof', 'What the readings at one wire prove of one switched function.', '`classes` of the readings, `proof`.', ProofInput, (input) => {
     const rules = input.rules ?? DEFAULT_RULES.probing;
-    return { classes: input.readings.map((reading) => classifyReading(reading, input.systemV, rules)), proof: proveSwitched(input.readings, input.state, input.systemV, rules) };
+    return { classes: input.readings.map((reading) => classifyReading(reading, input.systemV, rules)), proof: proveSwitched(input.readings, input.liveIn, input.systemV, rules) };
   }),
   computation('sensor-error', 'How far beside the truth a turned sensor sees.', '`errorM` at the range.', SensorErrorInput, ({ angleDeg, rangeM }) => ({
     errorM: errorAtRangeM(angleDeg, rangeM),

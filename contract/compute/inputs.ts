@@ -1,14 +1,17 @@
 import { ArrayMaxSize, IsArray } from 'class-validator';
 import { SCHOOLS, type School } from '@jade/core/job';
 import { LOAD_KINDS, type OpenLevel } from '@jade/core/vehicle';
-import { Amount, Amounts, AnyObject, Each, FactMap, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
+import { Amount, Amounts, AnyObject, Each, FactMap, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
 import { BoltStack, Kit } from '@jade/contract/kit';
 import { AimRule, ElectricsRules, ProbingRules, RuleSet, SequenceRules } from '@jade/contract/rules';
-import { Circuit, LevelNeed, Load, MountPosition, Piece, PlugFace, VehicleProfile } from '@jade/contract/vehicle';
+import { VEHICLE_STATES, type VehicleState } from '@jade/core/states';
+import { Circuit, LevelNeed, Load, MountPosition, Piece, PlugFace, Supply, VehicleProfile } from '@jade/contract/vehicle';
 
 export class AccessInput {
   @Each(() => Piece, 1000) pieces!: Piece[];
   @Each(() => MountPosition, 100) mounts!: MountPosition[];
+  /** Supplies that pieces ask to be dead or live. */
+  @Optional() @Each(() => Supply, 2) supplies?: Supply[];
   /** Mount positions that must be reachable. */
   @Slugs(100) targets!: string[];
   @Optional() @FactMap() facts?: Record<string, string>;
@@ -91,7 +94,7 @@ export class LegsInput {
 }
 
 export class ReadingInput {
-  @Text(60) state!: string;
+  @OneOf(VEHICLE_STATES) state!: VehicleState;
   @Amount(-60, 60) lowV!: number;
   @Amount(-60, 60) highV!: number;
   @Optional() @OneOf(['holds', 'collapses']) underLamp?: 'holds' | 'collapses';
@@ -99,7 +102,8 @@ export class ReadingInput {
 
 export class ProofInput {
   @Each(() => ReadingInput, 100) readings!: ReadingInput[];
-  @Text(60) state!: string;
+  /** States in which the wire is live, the one to be tried first at the front. */
+  @OneOfEach(VEHICLE_STATES, 40) liveIn!: VehicleState[];
   @Amount(1, 60) systemV!: number;
   @Optional() @Part(() => ProbingRules) rules?: ProbingRules;
 }

@@ -8,6 +8,9 @@ import { Kit } from '@jade/contract/kit';
 import { RuleSet } from '@jade/contract/rules';
 import { Shop } from '@jade/contract/shop';
 import { VehicleProfile } from '@jade/contract/vehicle';
+import { liftDocument } from './lift.ts';
+
+export { liftDocument };
 
 export const DOCUMENT_KINDS = ['vehicle', 'kit', 'rules', 'shop'] as const;
 export type DocumentKind = (typeof DOCUMENT_KINDS)[number];
@@ -22,16 +25,17 @@ export interface Documents {
 
 /** The class that checks each kind, and the name its `format` must have. */
 export const FORMATS: Record<DocumentKind, { of: new () => object; format: string; file: string }> = {
-  vehicle: { of: VehicleProfile, format: 'jade-vehicle-profile/1', file: 'vehicle-profile' },
-  kit: { of: Kit, format: 'jade-kit/1', file: 'kit' },
+  vehicle: { of: VehicleProfile, format: 'jade-vehicle-profile/2', file: 'vehicle-profile' },
+  kit: { of: Kit, format: 'jade-kit/2', file: 'kit' },
   rules: { of: RuleSet, format: 'jade-rule-set/1', file: 'rule-set' },
   shop: { of: Shop, format: 'jade-shop/1', file: 'shop' },
 };
 
 export type AnyDocument = { [K in DocumentKind]: { kind: K; document: Documents[K] } }[DocumentKind];
 
-/** Reads which kind a document is from its `format` and checks its form. Throws `FaultyInput` with the paths of all faults. */
-export function readDocument(value: unknown): AnyDocument {
+/** Reads which kind a document is from its `format`, lifts an older version, and checks its form. Throws `FaultyInput` with the paths of all faults. */
+export function readDocument(written: unknown): AnyDocument {
+  const value = liftDocument(written);
   const format = typeof value === 'object' && value !== null ? (value as { format?: unknown }).format : undefined;
   const kind = DOCUMENT_KINDS.find((candidate) => FORMATS[candidate].format === format);
   const known = Object.values(FORMATS)

@@ -1,5 +1,5 @@
 import type { Fault } from '@jade/core/faults';
-import type { EventType, JobEvent } from '@jade/core/job';
+import { liftEvent, newestVersion, type EventType, type JobEvent } from '@jade/core/job';
 import { AnyObject, checkForm, EventId, Moment, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
 import { PAYLOADS } from './payloads.ts';
 
@@ -9,6 +9,8 @@ export class Envelope {
   @Text(40) type!: string;
   @Whole(1, 1000) v!: number;
   @Moment() at!: string;
+  /** Shared by all that one act of a person records. */
+  @Optional() @EventId() act?: string;
   @AnyObject() payload!: Record<string, unknown>;
 }
 
@@ -36,14 +38,16 @@ function isEventType(type: string): type is EventType {
   return Object.hasOwn(PAYLOADS, type);
 }
 
-/** Checks an event a client sent: its envelope, its type, and every field of its payload. */
+/** Checks an event a client sent: its envelope, its type, and every field of its payload. An older version is lifted first. */
 export function checkEvent(value: unknown, path = ''): { event: JobEvent } | { faults: Fault[] } {
   const faults = checkForm(Envelope, value, path);
   if (faults.length > 0) return { faults };
-  const { type, payload, v } = value as Envelope;
+  const lifted = liftEvent(value as Envelope);
+  const { type, payload, v } = lifted;
   const at = (field: string) => (path ? `${path}.${field}` : field);
   if (!isEventType(type)) return { faults: [{ path: at('type'), code: 'unknown-event', data: { type } }] };
-  if (v !== 1) return { faults: [{ path: at('v'), code: 'choice', data: { choices: '1' } }] };
+  const newest = newestVersion(type);
+  if (v !== newest) return { faults: [{ path: at('v'), code: 'choice', data: { choices: String(newest) } }] };
   const inside = checkForm(PAYLOADS[type], payload, at('payload'));
-  return inside.length > 0 ? { faults: inside } : { event: value as JobEvent };
+  return inside.length > 0 ? { faults: inside } : { event: lifted as JobEvent };
 }

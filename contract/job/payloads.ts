@@ -1,5 +1,6 @@
 import { PASSES } from '@jade/core/kit';
-import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, ZONES } from '@jade/core/vehicle';
+import { VEHICLE_STATES } from '@jade/core/states';
+import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
 import { BASELINE_RESULTS, FACT_CERTAINTIES, MOMENTS, SCHOOLS, type DocumentPin as PlainPin, type EventType, type GroupCount as PlainCount, type Payloads } from '@jade/core/job';
 import { Amount, Each, EventId, Flag, Moment, OneOf, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
@@ -104,6 +105,17 @@ class PieceMoved implements P<'piece.moved'> {
   @Each(() => GroupCount, 60) fasteners!: GroupCount[];
 }
 
+class SupplySet implements P<'supply.set'> {
+  @OneOf(SUPPLY_IDS) supply!: P<'supply.set'>['supply'];
+  @OneOf(SUPPLY_STATES) is!: P<'supply.set'>['is'];
+  @Optional() @Text(200) by?: string;
+}
+
+class SettingRestored implements P<'setting.restored'> {
+  @OneOf(SUPPLY_IDS) supply!: P<'setting.restored'>['supply'];
+  @Text(120) setting!: string;
+}
+
 class AccessoryFound implements P<'accessory.found'> {
   @Slug() accessory!: string;
   @Text(80) name!: string;
@@ -134,6 +146,7 @@ class WayChosen implements P<'way.chosen'> {
 class OrderChosen implements P<'order.chosen'> {
   @OneOf(SCHOOLS) school!: P<'order.chosen'>['school'];
   @OneOf([1, 2]) people!: P<'order.chosen'>['people'];
+  @Optional() @OneOf(['left', 'right']) side?: P<'order.chosen'>['side'];
 }
 
 class OpeningLeft implements P<'opening.left'> {
@@ -171,7 +184,7 @@ class ReferenceChecked implements P<'reference.checked'> {
 class ReadingTaken implements P<'reading.taken'> {
   @Slug() plug!: string;
   @Slug() pin!: string;
-  @Text(60) state!: string;
+  @OneOf(VEHICLE_STATES) state!: P<'reading.taken'>['state'];
   @Amount(-60, 60) lowV!: number;
   @Amount(-60, 60) highV!: number;
   @Optional() @OneOf(['holds', 'collapses']) underLamp?: P<'reading.taken'>['underLamp'];
@@ -212,7 +225,7 @@ class TestTried implements P<'test.tried'> {
 class WallSet implements P<'wall.set'> {
   @Slug() rule!: string;
   @Amount(500, 50_000) distanceMm!: number;
-  @Amount(-1000, 1000) floorAtWallMm!: number;
+  @Optional() @Amount(-1000, 1000) floorAtWallMm?: number;
 }
 
 class AimPrepared implements P<'aim.prepared'> {
@@ -225,6 +238,11 @@ class AimMeasured implements P<'aim.measured'> {
   @Text(160) lamp!: string;
   @OneOf(MOMENTS) moment!: P<'aim.measured'>['moment'];
   @Amount(-2000, 8000) heightMm!: number;
+  @Amount(50, 5000) referenceMm!: number;
+}
+
+class AimReferenced implements P<'aim.referenced'> {
+  @Text(160) lamp!: string;
   @Amount(50, 5000) referenceMm!: number;
 }
 
@@ -255,7 +273,7 @@ class Undone implements P<'undone'> {
   @EventId() event!: string;
 }
 
-/** The class that checks the payload of each type of event, all of schema version 1. */
+/** The class that checks the payload of each type of event, in its newest version. */
 export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'job.opened': JobOpened,
   'job.repinned': JobRepinned,
@@ -273,6 +291,8 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'content.counted': ContentCounted,
   'bench.done': BenchDone,
   'piece.moved': PieceMoved,
+  'supply.set': SupplySet,
+  'setting.restored': SettingRestored,
   'accessory.found': AccessoryFound,
   'way.blocked': WayBlocked,
   'way.chosen': WayChosen,
@@ -296,6 +316,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'wall.set': WallSet,
   'aim.prepared': AimPrepared,
   'aim.measured': AimMeasured,
+  'aim.referenced': AimReferenced,
   'aim.by-others': AimByOthers,
   'final.tried': LampTried,
   'part.bagged': PartBagged,

@@ -1,4 +1,3 @@
-import { IsIn } from 'class-validator';
 import {
   BEAMS,
   CONTENT_KINDS,
@@ -20,10 +19,11 @@ import {
   type Optics as PlainOptics,
   type OptionChoice as PlainChoice,
 } from '@jade/core/kit';
+import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
 import { LOAD_KINDS, SIDES } from '@jade/core/vehicle';
-import { Amount, Amounts, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
+import { Amount, Amounts, Each, Exactly, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
 import { Condition } from '@jade/contract/facts';
-import { LevelNeed, Opening, PlugFace, Years } from '@jade/contract/vehicle';
+import { LevelNeed, Opening, PlugFace, SupplyAsk, Years } from '@jade/contract/vehicle';
 
 export class Optics implements PlainOptics {
   @OneOf(BEAMS) beam!: PlainOptics['beam'];
@@ -42,7 +42,7 @@ export class LampLoad implements PlainLoad {
 }
 
 export class KitLampFunction implements PlainFunction {
-  @Text(80) carries!: string;
+  @OneOf(PIN_FUNCTIONS) carries!: PlainFunction['carries'];
   @Part(() => LampLoad) load!: LampLoad;
 }
 
@@ -106,6 +106,7 @@ export class Connection implements PlainConnection {
   @Slug() circuit!: string;
   @Slugs(40) lamps!: string[];
   @Optional() @Slug() adapter?: string;
+  @Optional() @Each(() => SupplyAsk, 4) asks?: SupplyAsk[];
   @Optional() @Part(() => Condition) when?: Condition;
 }
 
@@ -130,7 +131,8 @@ export class FitStep implements PlainStep {
   @Text(160) name!: string;
   @OneOf(SIDES) side!: PlainStep['side'];
   @Each(() => LevelNeed, 40) needs!: LevelNeed[];
-  @OneOfEach() passes!: PlainStep['passes'];
+  @Optional() @Each(() => SupplyAsk, 4) asks?: SupplyAsk[];
+  @OneOfEach(PASSES, 3) passes!: PlainStep['passes'];
   @Amount(0, 600) minutes!: number;
   @Text(80) tool!: string;
   @Text(160) tighten!: string;
@@ -145,9 +147,9 @@ export class KitTest implements PlainTest {
   @Slug() id!: string;
   @Text(160) name!: string;
   @OneOf(SIDES) side!: PlainTest['side'];
-  @Text(80) state!: string;
+  @OneOf(VEHICLE_STATES) state!: PlainTest['state'];
   @Text(240) helper!: string;
-  @Slug() lamp!: string;
+  @Slugs(60) lamps!: string[];
   @Flag() gate!: boolean;
   @Optional() @Text(240) caution?: string;
   @Optional() @Slugs(40) after?: string[];
@@ -173,7 +175,7 @@ export class Fitment implements PlainFitment {
 
 /** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
 export class Kit implements PlainKit {
-  @Exactly('jade-kit/1') format!: PlainKit['format'];
+  @Exactly('jade-kit/2') format!: PlainKit['format'];
   @Slug() slug!: string;
   @Text(80) name!: string;
   @Text(60) maker!: string;
@@ -186,11 +188,4 @@ export class Kit implements PlainKit {
   @Each(() => Fitment, 40) fitments!: Fitment[];
   @Texts(20) warnings!: string[];
   @Whole(0, 100_000_000) priceCents!: number;
-}
-
-function OneOfEach(): PropertyDecorator {
-  return (target, key) => {
-    Texts(3, 10)(target, key);
-    IsIn([...PASSES], { each: true, context: { code: 'choice', data: { choices: PASSES.join(', ') } } })(target, key);
-  };
 }

@@ -8,8 +8,12 @@ import {
   SENSOR_KINDS,
   SIDES,
   SNUG_CLASSES,
+  SUPPLY_HANDS,
+  SUPPLY_IDS,
+  SUPPLY_STATES,
   ZONES,
   type BoxMm,
+  type Caution as PlainCaution,
   type Circuit as PlainCircuit,
   type FactDefinition as PlainFact,
   type FastenerGroup as PlainGroup,
@@ -26,13 +30,16 @@ import {
   type RefitRule as PlainRule,
   type Sensor as PlainSensor,
   type SpanMm,
+  type Supply as PlainSupply,
+  type SupplyAsk as PlainAsk,
   type Tightening as PlainTightening,
   type VehiclePlug as PlainPlug,
   type VehicleProfile as PlainProfile,
   type Way as PlainWay,
   type Years as PlainYears,
 } from '@jade/core/vehicle';
-import { Amount, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
+import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
+import { Amount, Each, Exactly, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
 import { Condition } from '@jade/contract/facts';
 
 const FAR_MM = 30_000;
@@ -79,6 +86,28 @@ export class LevelNeed implements PlainNeed {
   @OneOf(OPEN_LEVELS) level!: PlainNeed['level'];
 }
 
+export class SupplyAsk implements PlainAsk {
+  @OneOf(SUPPLY_IDS) supply!: PlainAsk['supply'];
+  @OneOf(SUPPLY_STATES) is!: PlainAsk['is'];
+}
+
+export class Supply implements PlainSupply {
+  @OneOf(SUPPLY_IDS) id!: PlainSupply['id'];
+  @Text(80) name!: string;
+  @Slug() piece!: string;
+  @OneOf(OPEN_LEVELS) level!: PlainSupply['level'];
+  @Amount(0, 600) waitMin!: number;
+  @Amount(0, 600) liveMin!: number;
+  @OneOf(SUPPLY_HANDS) by!: PlainSupply['by'];
+  @Texts(20, 160) before!: string[];
+  @Texts(20, 120) forgets!: string[];
+}
+
+export class Caution implements PlainCaution {
+  @Text(300) text!: string;
+  @Optional() @Part(() => SupplyAsk) asks?: SupplyAsk;
+}
+
 export class Position {
   @Slug() kind!: string;
   @Slug() place!: string;
@@ -90,6 +119,7 @@ export class Way implements PlainWay {
   @Amount(0, 6000) extraMin!: number;
   @Optional() @Text(300) note?: string;
   @Optional() @Flag() irreversible?: boolean;
+  @Optional() @Each(() => SupplyAsk, 4) asks?: SupplyAsk[];
   @Optional() @Part(() => Position) position?: Position;
 }
 
@@ -104,6 +134,8 @@ export class PieceLevel implements PlainLevel {
   @Amount(0, 6000) closeMin!: number;
   @Whole(1, 6) people!: number;
   @Each(() => Way, 12) ways!: Way[];
+  @Optional() @Each(() => SupplyAsk, 4) asks?: SupplyAsk[];
+  @Optional() @OneOfEach(SUPPLY_IDS, 2) deadWhileOpen?: PlainLevel['deadWhileOpen'];
   @Optional() @Part(() => Breakage) breakage?: Breakage;
 }
 
@@ -136,7 +168,7 @@ export class Piece implements PlainPiece {
   @Optional() @Part(() => Condition) when?: Condition;
   @Each(() => PieceLevel, 4) levels!: PieceLevel[];
   @Each(() => FastenerGroup, 40) fasteners!: FastenerGroup[];
-  @Texts(20) cautions!: string[];
+  @Each(() => Caution, 20) cautions!: Caution[];
   @Optional() @Text(300) movement?: string;
   @Optional() @Flag() brittle?: boolean;
   @Optional() @Flag() painted?: boolean;
@@ -181,7 +213,7 @@ export class PlugPin implements PlainPin {
   @Slug() id!: string;
   @Whole(1, 20) row!: number;
   @Whole(1, 40) column!: number;
-  @Text(60) carries!: string;
+  @OneOf(PIN_FUNCTIONS) carries!: PlainPin['carries'];
   @Optional() @Text(40) colour?: string;
   @Optional() @Slug() circuit?: string;
 }
@@ -202,7 +234,8 @@ export class VehiclePlug extends PlugFace implements PlainPlug {
   @OneOf(SIDES) side!: PlainPlug['side'];
   @Part(() => Point) at!: Point;
   @Text(240) whereToLook!: string;
-  @Optional() @Slug() behind?: string;
+  @Each(() => Way, 12) reach!: Way[];
+  @Each(() => LevelNeed, 40) hiddenBy!: LevelNeed[];
   @Optional() @Part(() => Condition) when?: Condition;
 }
 
@@ -233,7 +266,7 @@ export class Circuit implements PlainCircuit {
   @Amount(0.1, 500) plugPermittedA!: number;
   @Optional() @Amount(0.1, 500) switchPermittedA?: number;
   @Each(() => Load, 40) loads!: Load[];
-  @Texts(40, 60) liveIn!: string[];
+  @OneOfEach(VEHICLE_STATES, 40) liveIn!: PlainCircuit['liveIn'];
   @Optional() @Text(200) neverUse?: string;
 }
 
@@ -250,7 +283,9 @@ export class MountPosition implements PlainMount {
   @Part(() => Point) at!: Point;
   @Optional() @Part(() => Opening) opening?: Opening;
   @Each(() => Way, 12) reach!: Way[];
-  @Optional() @Slugs(40) adjusterBehind?: string[];
+  @Each(() => LevelNeed, 40) hiddenBy!: LevelNeed[];
+  @Optional() @Slugs(20) inPlaceOf?: string[];
+  @Optional() @Each(() => LevelNeed, 40) adjusterHiddenBy?: LevelNeed[];
   @Optional() @Slugs(40) aimAfter?: string[];
 }
 
@@ -258,7 +293,7 @@ export class LampFunction implements PlainFunction {
   @Slug() id!: string;
   @Text(80) name!: string;
   @OneOf(SIDES) side!: PlainFunction['side'];
-  @Text(80) state!: string;
+  @OneOf(VEHICLE_STATES) state!: PlainFunction['state'];
   @Part(() => Point) at!: Point;
   @Optional() @Part(() => Condition) when?: Condition;
 }
@@ -279,7 +314,7 @@ export class Battery {
 
 /** What the shop knows of a kind of vehicle. */
 export class VehicleProfile implements PlainProfile {
-  @Exactly('jade-vehicle-profile/1') format!: PlainProfile['format'];
+  @Exactly('jade-vehicle-profile/2') format!: PlainProfile['format'];
   @Slug() slug!: string;
   @Text(60) maker!: string;
   @Text(60) model!: string;
@@ -288,6 +323,7 @@ export class VehicleProfile implements PlainProfile {
   @OneOf([12, 24]) systemVoltageV!: PlainProfile['systemVoltageV'];
   @Flag() highVoltage!: boolean;
   @Part(() => Battery) battery!: Battery;
+  @Each(() => Supply, 2) supplies!: Supply[];
   @Part(() => Measures) measures!: Measures;
   @Flag() numberCheckDigit!: boolean;
   @Each(() => FactDefinition, 100) facts!: FactDefinition[];

@@ -1,6 +1,5 @@
-import type { Level } from '../vehicle/index.ts';
+import { estimateTotal } from '../schedule/index.ts';
 import type { AccessPlan } from './plan.ts';
-import { levelRank } from './problem.ts';
 import type { OpenStep } from './step.ts';
 
 /** How a plan differs from the one before it, for what is still to be opened. */
@@ -36,18 +35,20 @@ export function planChange(before: AccessPlan, after: AccessPlan, done: Readonly
   return { dropped: dropped.map(named), added: added.map(named), rerouted, personMin };
 }
 
-/**
- * What is left of a plan after some of its steps were done, until it is made anew: the same plan where none was. Lanes are left out,
- * since they are those of all steps.
- */
-export function restOfPlan(plan: AccessPlan, levels: Readonly<Record<string, Level>>): AccessPlan {
-  const steps = plan.steps.filter((step) => levelRank(levels[step.piece] ?? 'fitted') < levelRank(step.level));
-  if (steps.length === plan.steps.length) return plan;
+/** What is left of a plan after some of its steps were done, in the same order; the same plan where none was. Lanes are left out, since they are those of all steps. */
+export function remainingPlan(plan: AccessPlan, done: ReadonlySet<number>): AccessPlan {
+  if (done.size === 0) return plan;
+  const steps = plan.steps.filter((_, index) => !done.has(index));
   const { lanes: _, proveAfter, ...rest } = plan;
-  const behind = plan.steps.slice(0, proveAfter ?? 0).filter((step) => !steps.includes(step)).length;
+  const behind = plan.steps.slice(0, proveAfter ?? 0).filter((_step, index) => done.has(index)).length;
+  const spentMin = plan.steps.reduce((sum, step, index) => sum + (done.has(index) ? step.minutes * step.people : 0), 0);
   return {
     ...rest,
     steps: steps.map((step, index) => ({ ...step, slot: index + 1 })),
-    ...(proveAfter === undefined || proveAfter === behind ? {} : { proveAfter: proveAfter - behind }),
+    personMin: plan.personMin - spentMin,
+    openMin: plan.openMin - spentMin,
+    leastPersonMin: plan.leastPersonMin - spentMin,
+    estimate: estimateTotal(steps.map((step) => step.estimate)),
+    ...(proveAfter === undefined ? {} : { proveAfter: proveAfter - behind }),
   };
 }

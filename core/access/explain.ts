@@ -1,6 +1,7 @@
 import { requestedProblem, type AccessPlan, type AccessRequest } from './plan.ts';
 import { levelRank, type AccessProblem } from './problem.ts';
 import { searchAccess, type AccessChoice } from './solve.ts';
+import { hundredthsToMinutes, minutesToHundredths } from '../units/index.ts';
 import type { LevelNeed, OpenLevel } from '../vehicle/index.ts';
 
 /** Another way to one place of the plan, and what taking it would change; person-minutes. */
@@ -42,7 +43,7 @@ function solved(problem: AccessProblem): AccessChoice | undefined {
 }
 
 /** How far a choice opens each piece in the end. */
-const openedBy = (choice: AccessChoice) => new Map(choice.moves.map((move) => [move.piece, move.level as OpenLevel]));
+const openedBy = (choice: Pick<AccessChoice, 'moves'>) => new Map(choice.moves.map((move) => [move.piece, move.level as OpenLevel]));
 
 /** A problem in which one piece stays as it is. */
 function shut(problem: AccessProblem, piece: string): AccessProblem {
@@ -57,13 +58,13 @@ function shut(problem: AccessProblem, piece: string): AccessProblem {
  */
 export function* explainPlan(request: AccessRequest, plan: AccessPlan, further: readonly FurtherKit[]): Generator<undefined, Explanation> {
   const problem = requestedProblem(request);
-  const { total } = plan.choice;
-  const own = openedBy(plan.choice);
+  const total = minutesToHundredths(plan.personMin);
+  const own = openedBy(plan);
   const withoutPiece: Explanation['withoutPiece'] = {};
   for (const piece of own.keys()) {
     yield;
     const choice = solved(shut(problem, piece));
-    if (choice) withoutPiece[piece] = choice.problems.length > plan.problems.length || problem.replaced.includes(piece) ? null : (choice.total - total) / 100;
+    if (choice) withoutPiece[piece] = choice.problems.length > plan.problems.length || problem.replaced.includes(piece) ? null : hundredthsToMinutes(choice.total - total);
   }
   const alternatives: Alternative[] = [];
   const price = (place: string, level: string | undefined, way: string) => {
@@ -73,16 +74,16 @@ export function* explainPlan(request: AccessRequest, plan: AccessPlan, further: 
     const opened = openedBy(choice);
     const opens = [...opened].filter(([piece, there]) => levelRank(there) > levelRank(own.get(piece) ?? 'fitted')).map(([piece, there]) => ({ piece, level: there }));
     const spares = [...own.keys()].filter((piece) => !opened.has(piece));
-    alternatives.push({ place, ...(level === undefined ? {} : { level }), way, extraMin: (choice.total - total) / 100, opens, spares });
+    alternatives.push({ place, ...(level === undefined ? {} : { level }), way, extraMin: hundredthsToMinutes(choice.total - total), opens, spares });
   };
   const whole = requestedProblem({ ...request, chosen: {} });
-  for (const { target, way } of plan.choice.targetWays) {
+  for (const { target, way } of plan.targetWays) {
     for (const other of whole.targets.find((entry) => entry.id === target)?.ways ?? []) {
       yield;
       if (other.id !== way) price(target, undefined, other.id);
     }
   }
-  for (const move of plan.choice.moves) {
+  for (const move of plan.moves) {
     for (const other of whole.pieces.find((piece) => piece.id === move.piece)?.levels.find((level) => level.level === move.level)?.ways ?? []) {
       yield;
       if (other.id !== move.way) price(move.piece, move.level, other.id);
@@ -94,7 +95,7 @@ export function* explainPlan(request: AccessRequest, plan: AccessPlan, further: 
     const both = solved(requestedProblem({ ...request, mounts: [...new Set([...request.mounts, ...mounts])], replaced: [...new Set([...request.replaced, ...replaces])] }));
     const alone = solved(requestedProblem({ ...request, mounts, replaced: replaces, present: [], chosen: {} }));
     if (both && alone && both.problems.length <= plan.problems.length && alone.problems.length === 0)
-      furtherKits.push({ kit, addsMin: (both.total - total) / 100, aloneMin: alone.total / 100 });
+      furtherKits.push({ kit, addsMin: hundredthsToMinutes(both.total - total), aloneMin: hundredthsToMinutes(alone.total) });
   }
   alternatives.sort((a, b) => a.extraMin - b.extraMin || a.place.localeCompare(b.place) || a.way.localeCompare(b.way));
   return { withoutPiece, alternatives, furtherKits };

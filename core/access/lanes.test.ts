@@ -87,20 +87,20 @@ test('up to six steps two lanes are as soon as the best of all orders and divisi
   fc.assert(
     fc.property(arbitrary, (list) => {
       const steps = toSteps(list);
-      const plan = twoLanes(steps, SET_UP, Infinity);
+      const plan = twoLanes(steps, SET_UP, { mostPlaces: Infinity });
       return plan.proved && plan.elapsed === soonest(steps);
     }),
     { numRuns: 40, seed: 3 },
   );
   const six = toSteps([1, 2, 3, 4, 5, 6].map((n) => ({ side: n % 2 ? 'left' : 'right', zone: 'front', tools: n % 3 ? ['a'] : ['b'], people: n === 5 ? 2 : 1, duration: n * 50 })));
-  expect(twoLanes(six, SET_UP, Infinity).elapsed).toBe(soonest(six));
+  expect(twoLanes(six, SET_UP, { mostPlaces: Infinity }).elapsed).toBe(soonest(six));
 });
 
 test('stopped early it is never later than always taking what can begin soonest', () => {
   const many = toSteps(
     Array.from({ length: 16 }, (_, n) => ({ side: n % 3 ? 'left' : 'right', zone: 'front', tools: [String(n % 4)], people: n % 5 ? 1 : 2, duration: 50 + (n % 7) * 40 })),
   );
-  const [first, more] = [twoLanes(many, SET_UP, 1), twoLanes(many, SET_UP, 5000)];
+  const [first, more] = [twoLanes(many, SET_UP, { mostPlaces: 1 }), twoLanes(many, SET_UP, { mostPlaces: 5000 })];
   expect(first.leftOver).toEqual([]);
   expect(more.elapsed).toBeLessThanOrEqual(first.elapsed);
 });

@@ -1,4 +1,4 @@
-import { setUpBetween, type SequenceStep, type SetUp } from './sequence.ts';
+import { setUpBetween, turningTo, type SequenceStep, type SetUp, type Stand } from './sequence.ts';
 
 /** A step for two people: `minutes` on the clock, in hundredths; a step of two people is done by both together. */
 export interface LaneStep extends SequenceStep {
@@ -36,7 +36,13 @@ interface Work {
 }
 
 /** Places looked at before the best plan so far is taken. */
-const MOST_PLACES = 60_000;
+const MOST_PLACES = 4_000;
+
+/** When all that a step comes after, or waits for, is behind it. */
+function readyAt({ before, waits = [], notBefore = 0 }: SequenceStep, end: readonly number[], least: number): number {
+  const after = before.reduce((latest, earlier) => Math.max(latest, end[earlier] ?? 0), Math.max(least, notBefore));
+  return waits.reduce((latest, wait) => Math.max(latest, (end[wait.step] ?? 0) + wait.lag), after);
+}
 
 /** Both people are there from the start, so nobody has to be called. */
 const present = (setUp: SetUp): SetUp => ({ ...setUp, helper: 0 });
@@ -45,11 +51,11 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
   const step = steps[index];
   if (!step) return undefined;
   const lanes = lane === 'both' ? ([0, 1] as const) : ([lane] as const);
-  const ready = step.before.reduce((latest, earlier) => Math.max(latest, work.end[earlier] ?? 0), 0);
+  const ready = readyAt(step, work.end, 0);
   const preparing = lanes.map((place) => setUpBetween(work.last[place], step, setUp));
   const { position } = step;
   const held = position && work.stand[position.kind];
-  const turning = position && held?.place !== position.place ? setUp.position : 0;
+  const turning = position && held?.place !== position.place ? turningTo(position, setUp) : 0;
   const turnFrom = position && held && held.place !== position.place ? held.until : 0;
   const arrive = Math.max(...lanes.map((place, order) => work.free[place] + (preparing[order] ?? 0)));
   const start = Math.max(ready, arrive, turnFrom) + turning;
@@ -77,7 +83,7 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
  * steps begin when both are free. Depth-first branch and bound from the step that can begin soonest; exact where it ends before
  * `mostPlaces`, otherwise the best found, which is never later than always taking the step that can begin soonest.
  */
-export function twoLanes(steps: readonly LaneStep[], setUpTimes: SetUp, mostPlaces = MOST_PLACES): LanePlan {
+export function twoLanes(steps: readonly LaneStep[], setUpTimes: SetUp, { start = {}, mostPlaces = MOST_PLACES }: { start?: Stand; mostPlaces?: number } = {}): LanePlan {
   const setUp = present(setUpTimes);
   const tail = tails(steps);
   let best: Work | undefined;
@@ -90,8 +96,7 @@ export function twoLanes(steps: readonly LaneStep[], setUpTimes: SetUp, mostPlac
     const shared = (work.free[0] + work.free[1] + left) / 2;
     const chain = steps.reduce((most, step, index) => {
       if (work.done[index]) return most;
-      const ready = step.before.reduce((latest, earlier) => Math.max(latest, work.end[earlier] ?? 0), Math.min(work.free[0], work.free[1]));
-      return Math.max(most, ready + (tail[index] ?? 0));
+      return Math.max(most, readyAt(step, work.end, Math.min(work.free[0], work.free[1])) + (tail[index] ?? 0));
     }, 0);
     const low = Math.max(shared, chain, elapsed(work));
     return low > elapsed(best) || (low === elapsed(best) && work.setUp >= best.setUp);
@@ -116,7 +121,15 @@ export function twoLanes(steps: readonly LaneStep[], setUpTimes: SetUp, mostPlac
       visit(candidate);
     }
   };
-  visit({ done: steps.map(() => false), end: steps.map(() => 0), free: [0, 0], last: [undefined, undefined], stand: {}, entries: [], setUp: 0 });
+  visit({
+    done: steps.map(() => false),
+    end: steps.map(() => 0),
+    free: [0, 0],
+    last: [undefined, undefined],
+    stand: Object.fromEntries(Object.entries(start).map(([kind, place]) => [kind, { place, until: 0 }])),
+    entries: [],
+    setUp: 0,
+  });
   const found = best as Work | undefined;
   return {
     entries: found?.entries ?? [],

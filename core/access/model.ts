@@ -1,5 +1,5 @@
 import { network, type Arc, type Network } from './relaxation.ts';
-import { levelRank, type AccessLevel, type AccessPiece, type AccessProblem, type AccessWay } from './problem.ts';
+import { atStart, levelRank, type AccessLevel, type AccessProblem, type AccessWay, type PieceAtStart } from './problem.ts';
 import type { Level } from '../vehicle/index.ts';
 
 /** Ties go to fewer pieces, then fewer irreversible moves: a hundredth of a minute outweighs any count of either. */
@@ -15,35 +15,33 @@ export interface Model {
   constant: number;
 }
 
-/** What it costs in the end that a piece reached a level, counted from what it has reached already. */
-function finalCost(level: AccessLevel | undefined, present: AccessLevel | undefined, replaced: boolean): number {
-  if (!level) return 0;
-  const open = level.open - (present?.open ?? 0);
-  return open + (replaced && level.level === 'off' ? 0 : level.close) + level.breakage;
+/** What it costs in the end that a piece is brought to a level, counted from where it stands; undefined stands for leaving it there. */
+export function finalCost(level: AccessLevel | undefined, start: PieceAtStart, replaced: boolean): number {
+  if (!level) return start.close;
+  const rise = Math.max(0, level.breakage - start.breakage);
+  return level.open - start.open + (replaced && level.level === 'off' ? 0 : level.close) + rise;
 }
 
 /** A part of a problem within which a piece costs the more in the end the higher it goes. */
 export interface Capped {
   problem: AccessProblem;
   /** Pieces whose final level is fixed, because a higher level would cost less in the end than a lower one. */
-  fixed: Map<string, Level | 'fitted'>;
+  fixed: Map<string, Level | typeof STAYS>;
 }
 
-function presentLevel(problem: AccessProblem, piece: AccessPiece): AccessLevel | undefined {
-  const at = problem.present.find((entry) => entry.piece === piece.id);
-  return at && [...piece.levels].reverse().find((level) => levelRank(level.level) <= levelRank(at.level));
-}
+/** Final level of a piece that is not moved. */
+const STAYS = 'stays';
 
 /** Splits a problem at every piece whose final cost falls with the level, so that within each part costs only rise. */
 export function capFallingCosts(problem: AccessProblem): Capped[] {
   let parts: Capped[] = [{ problem, fixed: new Map() }];
   for (const piece of problem.pieces) {
-    const present = presentLevel(problem, piece);
+    const start = atStart(problem, piece);
     const replaced = problem.replaced.includes(piece.id);
-    const higher = piece.levels.filter((level) => levelRank(level.level) > (present ? levelRank(present.level) : 0));
-    const costs = [present, ...higher].map((level) => finalCost(level, present, replaced));
+    const higher = piece.levels.filter((level) => levelRank(level.level) > start.rank);
+    const costs = [undefined, ...higher].map((level) => finalCost(level, start, replaced));
     if (costs.every((cost, index) => index === 0 || cost >= (costs[index - 1] ?? 0))) continue;
-    const finals: (Level | 'fitted')[] = [present?.level ?? 'fitted', ...higher.map((level) => level.level)];
+    const finals: (Level | typeof STAYS)[] = [STAYS, ...higher.map((level) => level.level)];
     parts = parts.flatMap((part) => finals.map((level) => ({ problem, fixed: new Map(part.fixed).set(piece.id, level) })));
   }
   return parts;
@@ -67,40 +65,34 @@ export function buildModel({ problem, fixed }: Capped): Model {
     const satisfying = byId.get(pieceId)?.levels.find((candidate) => levelRank(candidate.level) >= levelRank(level));
     return satisfying && nodes.get(`${pieceId}/${satisfying.level}`);
   };
+  const starts = new Map(problem.pieces.map((piece) => [piece.id, atStart(problem, piece)]));
   const tailsOf = (way: AccessWay): number[] | undefined => {
-    const tails = way.needs.map((need) => needNode(need.piece, need.level));
+    const open = way.needs.filter((need) => (starts.get(need.piece)?.rank ?? 0) < levelRank(need.level));
+    const tails = open.map((need) => needNode(need.piece, need.level));
     return tails.every((tail) => tail !== undefined) ? [...new Set(tails as number[])] : undefined;
   };
   const goals: number[] = [];
   for (const piece of problem.pieces) {
-    const present = presentLevel(problem, piece);
-    const presentRank = present ? levelRank(present.level) : 0;
+    const start = starts.get(piece.id) ?? atStart(problem, piece);
     const replaced = problem.replaced.includes(piece.id);
     const final = fixed.get(piece.id);
-    let paid = finalCost(present, present, replaced);
-    constant +=
-      final === undefined
-        ? paid
-        : finalCost(
-            piece.levels.find((level) => level.level === final),
-            present,
-            replaced,
-          );
+    let paid = finalCost(undefined, start, replaced);
+    constant += finalCost(final === undefined ? undefined : piece.levels.find((level) => level.level === final), start, replaced);
     let payBefore: number | undefined;
     let below: number | undefined;
     for (const level of piece.levels) {
       const here = nodes.get(`${piece.id}/${level.level}`) ?? 0;
       if (below !== undefined) arc([here], below, 0);
       below = here;
-      if (levelRank(level.level) <= presentRank) {
-        if (level === present) arc([], here, 0);
+      if (levelRank(level.level) <= start.rank) {
+        arc([], here, 0);
         continue;
       }
-      if (final !== undefined && levelRank(level.level) > levelRank(final)) continue;
+      if (final !== undefined && (final === STAYS || levelRank(level.level) > levelRank(final))) continue;
       const pay = node();
-      const cost = final === undefined ? finalCost(level, present, replaced) : paid;
+      const cost = final === undefined ? finalCost(level, start, replaced) : paid;
       const first = payBefore === undefined;
-      arc(payBefore === undefined ? [] : [payBefore], pay, (cost - paid) * SCALE + (first && !present ? PER_PIECE : 0));
+      arc(payBefore === undefined ? [] : [payBefore], pay, (cost - paid) * SCALE + (first && start.rank === 0 ? PER_PIECE : 0));
       paid = cost;
       payBefore = pay;
       for (const way of level.ways) {
@@ -108,8 +100,8 @@ export function buildModel({ problem, fixed }: Capped): Model {
         if (tails) arc([...tails, pay], here, way.extra * SCALE + (way.irreversible ? 1 : 0), { kind: 'way', piece: piece.id, level, way });
       }
     }
-    const must = replaced ? 'off' : final !== undefined && final !== 'fitted' && levelRank(final) > presentRank ? final : undefined;
-    const mustNode = must && needNode(piece.id, must);
+    const must = replaced ? 'off' : final === STAYS ? undefined : final;
+    const mustNode = must && start.rank < levelRank(must) ? needNode(piece.id, must) : undefined;
     if (mustNode !== undefined) goals.push(mustNode);
   }
   for (const target of problem.targets) {

@@ -2,12 +2,12 @@ import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { RULES } from '../job/test/log.ts';
 import type { MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
 import { sumTaken } from '../schedule/index.ts';
-import { explainPlan, lookAlikeGroups, lookAlikeTools, planAccess, planChange, restOfPlan, type AccessPlan, type AccessRequest, type FurtherKit } from './index.ts';
+import { explainPlan, lookAlikeGroups, lookAlikeTools, planAccess, planChange, remainingPlan, type AccessPlan, type AccessRequest, type FurtherKit } from './index.ts';
 
 const way = (id: string, needs: string[] = [], part: Partial<Way> = {}): Way => ({ id, needs: needs.map((piece) => ({ piece, level: 'off' })), extraMin: 0, ...part });
 const off = (id: string, minutes: number, ways: Way[], part: Partial<Piece> = {}): Piece =>
   barePiece(id, { levels: [{ level: 'off', openMin: minutes, closeMin: minutes, people: 1, ways }], ...part });
-const mount = (id: string, side: 'left' | 'right', reach: Way[]): MountPosition => ({ id, name: id, side, at: { xMm: 900, yMm: 0, zMm: 400 }, reach });
+const mount = (id: string, side: 'left' | 'right', reach: Way[]): MountPosition => ({ id, name: id, side, at: { xMm: 900, yMm: 0, zMm: 400 }, reach, hiddenBy: [] });
 
 /** A skin behind a grille, in front of both fog places; each place also through its own arch. */
 const VAN: VehicleProfile = bareProfile({
@@ -98,7 +98,7 @@ test('one side first keeps all that it needs before the other side; both orders 
   const request = ask({ chosen: { 'fog-left': 'through-arch' }, school: 'prove one side first' });
   const plan = planAccess(request);
   // Set-up either way: wheels turned 0.5, side 0.5, zone 0.3, wheels turned 0.5.
-  expect(plan.schools).toEqual({ leastSetUp: 1.8, oneSideFirst: { setUpMin: 1.8, side: 'left', first: 1 } });
+  expect(plan.schools).toEqual({ leastSetUpMin: 1.8, oneSideFirst: { setUpMin: 1.8, side: 'left', first: 1, cycleMin: 0 } });
   expect(plan.proveAfter).toBe(1);
   expect(pieces(plan)[0]).toBe('liner-left');
   expect(planAccess(ask({ mounts: ['fog-left'] })).schools.oneSideFirst).toBeUndefined();
@@ -107,7 +107,7 @@ test('one side first keeps all that it needs before the other side; both orders 
 test('two people share what can be shared, and the time on the clock is that of the longer lane', () => {
   const plan = planAccess(ask({ chosen: { 'fog-left': 'through-arch' }, people: 2 }));
   // Wheels 0.5, liner 6, wheels 0.5, liner 6: the wheels cannot stand both ways at once.
-  expect(plan.lanes?.elapsed).toBe(1300);
+  expect(plan.lanes?.elapsedMin).toBe(13);
   expect(plan.estimate.medianMin).toBeGreaterThan(12);
 });
 
@@ -166,14 +166,15 @@ test('times taken by one way move the estimate of that way only, and never the c
 test('what is left of a plan once a step is done, until it is made anew', () => {
   const request = ask({ mounts: ['fog-left', 'fog-right', 'bar'], chosen: { 'fog-left': 'through-arch', 'fog-right': 'through-arch' }, school: 'prove one side first' });
   const plan = planAccess(request);
-  const [first, second] = plan.steps;
-  expect(restOfPlan(plan, {})).toBe(plan);
-  const rest = restOfPlan(plan, { [first?.piece ?? '']: 'off' });
+  expect(remainingPlan(plan, new Set())).toBe(plan);
+  const rest = remainingPlan(plan, new Set([0]));
   expect(rest.steps.map((step) => [step.piece, step.slot])).toEqual(plan.steps.slice(1).map((step, index) => [step.piece, index + 1]));
   expect(rest.proveAfter).toBe((plan.proveAfter ?? 0) - 1);
-  // The marker falls away once all that it stands behind is done; a lower level than planned is not yet done.
-  const proved = Object.fromEntries(plan.steps.slice(0, plan.proveAfter).map((step) => [step.piece, 'off' as const]));
-  expect(restOfPlan(plan, proved).proveAfter).toBeUndefined();
-  expect(restOfPlan(plan, { [second?.piece ?? '']: 'loosened' })).toBe(plan);
-  expect(restOfPlan(planAccess({ ...request, people: 2 }), { [first?.piece ?? '']: 'off' }).lanes).toBeUndefined();
+  // A step taken out of turn leaves the others as they stood; its minutes are spent.
+  const third = remainingPlan(plan, new Set([2]));
+  expect(third.steps.map((step) => step.piece)).toEqual(plan.steps.filter((_, index) => index !== 2).map((step) => step.piece));
+  expect(third.personMin).toBeCloseTo(plan.personMin - (plan.steps[2]?.minutes ?? 0), 9);
+  // The mark stays before the first step of the other side once all before it is done.
+  expect(remainingPlan(plan, new Set(plan.steps.slice(0, plan.proveAfter).map((_, index) => index))).proveAfter).toBe(0);
+  expect(remainingPlan(planAccess({ ...request, people: 2 }), new Set([0])).lanes).toBeUndefined();
 });

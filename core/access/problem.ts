@@ -1,6 +1,8 @@
 import { minutesToHundredths } from '../units/index.ts';
-import { evaluate, type FactValues } from '../facts/index.ts';
-import { LEVELS, type Level, type LevelNeed, type Piece, type VehicleProfile, type Way } from '../vehicle/index.ts';
+import type { FactValues } from '../facts/index.ts';
+import { levelRank, onlyPresent, type Level, type LevelNeed, type Piece, type Side, type Supply, type SupplyAsk, type VehicleProfile, type Way } from '../vehicle/index.ts';
+
+export { levelRank };
 
 /** One way in the solver's terms; `extra` in whole hundredths of a person-minute. */
 export interface AccessWay {
@@ -39,16 +41,48 @@ export interface AccessProblem {
   replaced: string[];
 }
 
-/** Place of a level in the order fitted, loosened, folded, hung, off. */
-export function levelRank(level: Level): number {
-  return LEVELS.indexOf(level);
+/** Where a piece stands before the plan: what is open of it is closed in the end, and what it could have broken is past. */
+export interface PieceAtStart {
+  rank: number;
+  /** Minutes already spent on opening it, and those to put it back from there. */
+  open: number;
+  close: number;
+  breakage: number;
+}
+
+/**
+ * Where a piece stands at the start of a problem. A level that the piece does not list counts with the costs of the next lower one that
+ * it lists; open below its lowest level it still has to be put back, as from its lowest.
+ */
+export function atStart(problem: Pick<AccessProblem, 'present' | 'replaced'>, piece: AccessPiece): PieceAtStart {
+  const entry = problem.present.find((candidate) => candidate.piece === piece.id);
+  const rank = entry ? levelRank(entry.level) : 0;
+  if (!entry || rank === 0) return { rank: 0, open: 0, close: 0, breakage: 0 };
+  const listed = piece.levels.filter((level) => levelRank(level.level) <= rank).at(-1);
+  const stays = problem.replaced.includes(piece.id) && entry.level === 'off';
+  return { rank, open: listed?.open ?? 0, close: stays ? 0 : ((listed ?? piece.levels[0])?.close ?? 0), breakage: listed?.breakage ?? 0 };
 }
 
 function accessWay(way: Way): AccessWay {
   return { id: way.id, needs: way.needs, extra: minutesToHundredths(way.extraMin), irreversible: way.irreversible ?? false };
 }
 
-function accessPiece(piece: Piece, ageFactor: number): AccessPiece {
+/** Needs that asks for a dead supply add to a way: the piece that isolates it, as far as that takes. */
+export function needsOfAsks(asks: readonly SupplyAsk[] | undefined, supplies: readonly Supply[]): LevelNeed[] {
+  return (asks ?? []).flatMap((ask) => {
+    const supply = ask.is === 'dead' ? supplies.find((entry) => entry.id === ask.supply) : undefined;
+    return supply ? [{ piece: supply.piece, level: supply.level }] : [];
+  });
+}
+
+/** All that must hold for a way to a level: its own needs, and the isolation that it or the level asks for. */
+export function wayNeeds(way: Way, level: { asks?: SupplyAsk[] } | undefined, supplies: readonly Supply[]): LevelNeed[] {
+  const isolation = needsOfAsks([...(way.asks ?? []), ...(level?.asks ?? [])], supplies);
+  const further = isolation.filter((need) => !way.needs.some((own) => own.piece === need.piece && levelRank(own.level) >= levelRank(need.level)));
+  return further.length === 0 ? way.needs : [...way.needs, ...further];
+}
+
+function accessPiece(piece: Piece, supplies: readonly Supply[], ageFactor: number): AccessPiece {
   return {
     id: piece.id,
     levels: piece.levels.map((level) => ({
@@ -56,38 +90,46 @@ function accessPiece(piece: Piece, ageFactor: number): AccessPiece {
       open: minutesToHundredths(level.openMin * level.people),
       close: minutesToHundredths(level.closeMin * level.people),
       breakage: level.breakage ? minutesToHundredths(Math.min(1, level.breakage.chance * ageFactor) * level.breakage.replaceMin) : 0,
-      ways: level.ways.map(accessWay),
+      ways: level.ways.map((way) => accessWay({ ...way, needs: wayNeeds(way, level, supplies) })),
     })),
   };
 }
 
 /** The part of a profile that a way in is planned from. */
-export type AccessProfile = Pick<VehicleProfile, 'pieces' | 'mounts' | 'sensors'>;
+export type AccessProfile = Pick<VehicleProfile, 'pieces' | 'mounts' | 'sensors'> & Partial<Pick<VehicleProfile, 'supplies'>>;
 
-/** Pieces of a profile that this vehicle may have: those whose condition holds or is not known. */
-export function piecesPresent(profile: AccessProfile, facts: FactValues): Piece[] {
-  return profile.pieces.filter((piece) => evaluate(piece.when, facts) !== 'no');
+/** Something of this job that must be reachable besides its mount positions: a plug, a fitting step. */
+export interface FurtherTarget {
+  id: string;
+  side: Side;
+  ways: Way[];
 }
 
 /**
- * The access problem of a vehicle: its pieces as they are on this vehicle, the mount positions named, what is open already.
- * A piece that the vehicle does not have is no obstacle: needs for it are dropped.
+ * The access problem of a vehicle: its pieces as they are on this vehicle, the mount positions named and what else must be reachable,
+ * what is open already. A piece that the vehicle does not have is no obstacle: needs for it are dropped. A way that asks for a dead
+ * supply needs the piece that isolates it.
  * @param ageFactor by how much aged clips break more often than new ones
  */
 export function accessProblem(
-  profile: AccessProfile,
+  whole: AccessProfile,
   facts: FactValues,
   mountIds: readonly string[],
   present: AccessProblem['present'],
   replaced: readonly string[],
-  ageFactor = 1,
+  { ageFactor = 1, further = [] }: { ageFactor?: number; further?: readonly FurtherTarget[] } = {},
 ): AccessProblem {
-  const pieces = piecesPresent(profile, facts);
-  const ids = new Set(pieces.map((piece) => piece.id));
-  const without = <T extends Way>(ways: T[]) => ways.map((way) => ({ ...way, needs: way.needs.filter((need) => ids.has(need.piece)) }));
+  const opened = new Set(present.map((entry) => entry.piece));
+  const profile = onlyPresent(whole, facts, opened);
+  const supplies = profile.supplies ?? [];
+  const ids = new Set(profile.pieces.map((piece) => piece.id));
+  const target = (id: string, ways: readonly Way[]) => ({
+    id,
+    ways: ways.map((way) => accessWay({ ...way, needs: wayNeeds(way, undefined, supplies).filter((need) => ids.has(need.piece)) })),
+  });
   return {
-    pieces: pieces.map((piece) => accessPiece({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: without(level.ways) })) }, ageFactor)),
-    targets: profile.mounts.filter((mount) => mountIds.includes(mount.id)).map((mount) => ({ id: mount.id, ways: without(mount.reach).map(accessWay) })),
+    pieces: profile.pieces.map((piece) => accessPiece(piece, supplies, ageFactor)),
+    targets: [...profile.mounts.filter((mount) => mountIds.includes(mount.id)).map((mount) => target(mount.id, mount.reach)), ...further.map(({ id, ways }) => target(id, ways))],
     present: present.filter((entry) => ids.has(entry.piece)),
     replaced: replaced.filter((piece) => ids.has(piece)),
   };

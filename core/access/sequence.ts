@@ -14,6 +14,12 @@ export interface SequenceStep {
   people: number;
   before: number[];
   position?: Position;
+  /** Its own time, where anything waits: in hundredths of a minute. */
+  duration?: number;
+  /** Steps after whose end so much time must pass, in hundredths of a minute, whoever works meanwhile: a supply until it is dead. */
+  waits?: { step: number; lag: number }[];
+  /** Not before so much time has passed from the start, in hundredths of a minute. */
+  notBefore?: number;
 }
 
 /** Set-up times in whole hundredths of a minute. */
@@ -24,6 +30,8 @@ export interface SetUp {
   helper: number;
   /** A change of the vehicle's position. */
   position: number;
+  /** Positions whose change costs something of its own, by kind and by the place it changes to. */
+  places?: Readonly<Record<string, Readonly<Record<string, number>>>>;
 }
 
 /** Set-up between two steps: a change of side, of zone, the tools that must be fetched, a helper called. */
@@ -36,18 +44,23 @@ export function setUpBetween(from: SequenceStep | undefined, to: SequenceStep, s
 }
 
 /** Where the vehicle stands: place by kind of position. */
-type Stand = Readonly<Record<string, string>>;
+export type Stand = Readonly<Record<string, string>>;
+
+/** What a change of position costs. */
+export function turningTo(position: Position, setUp: SetUp): number {
+  return setUp.places?.[position.kind]?.[position.place] ?? setUp.position;
+}
 
 function moved(stand: Stand, step: SequenceStep, setUp: SetUp): { stand: Stand; cost: number } {
   const { position } = step;
   if (!position || stand[position.kind] === position.place) return { stand, cost: 0 };
-  return { stand: { ...stand, [position.kind]: position.place }, cost: setUp.position };
+  return { stand: { ...stand, [position.kind]: position.place }, cost: turningTo(position, setUp) };
 }
 
 /** Set-up of all changes of the vehicle's position in an order. */
-function turningOfOrder(steps: readonly SequenceStep[], order: readonly number[], setUp: SetUp): number {
+function turningOfOrder(steps: readonly SequenceStep[], order: readonly number[], setUp: SetUp, start: Stand): number {
   let cost = 0;
-  let stand: Stand = {};
+  let stand: Stand = start;
   for (const index of order) {
     const step = steps[index];
     if (!step) continue;
@@ -59,8 +72,8 @@ function turningOfOrder(steps: readonly SequenceStep[], order: readonly number[]
 }
 
 /** All set-up of steps in an order, in hundredths of a minute: between neighbours, and every change of the vehicle's position. */
-export function setUpOfOrder(steps: readonly SequenceStep[], order: readonly number[], setUp: SetUp): number {
-  let total = turningOfOrder(steps, order, setUp);
+export function setUpOfOrder(steps: readonly SequenceStep[], order: readonly number[], setUp: SetUp, start: Stand = {}): number {
+  let total = turningOfOrder(steps, order, setUp, start);
   let last: SequenceStep | undefined;
   for (const index of order) {
     const step = steps[index];
@@ -69,6 +82,28 @@ export function setUpOfOrder(steps: readonly SequenceStep[], order: readonly num
     last = step;
   }
   return total;
+}
+
+/** Time in an order in which one person can only wait, in hundredths of a minute. */
+export function idleOfOrder(steps: readonly SequenceStep[], order: readonly number[], setUp: SetUp, start: Stand = {}): number {
+  const end = new Map<number, number>();
+  let now = 0;
+  let idle = 0;
+  let last: SequenceStep | undefined;
+  let stand: Stand = start;
+  for (const index of order) {
+    const step = steps[index];
+    if (!step) continue;
+    const change = moved(stand, step, setUp);
+    stand = change.stand;
+    now += setUpBetween(last, step, setUp) + change.cost;
+    const ready = (step.waits ?? []).reduce((latest, wait) => Math.max(latest, (end.get(wait.step) ?? -Infinity) + wait.lag), step.notBefore ?? 0);
+    idle += Math.max(0, ready - now);
+    now = Math.max(now, ready) + (step.duration ?? 0);
+    end.set(index, now);
+    last = step;
+  }
+  return idle;
 }
 
 /** Largest number of steps put in order exactly. */
@@ -81,22 +116,68 @@ const IMPROVED_STEPS = 120;
 /**
  * An order that keeps precedence with the least set-up in one lane: exact by subset dynamic programming up to `EXACT_STEPS`
  * steps (Held and Karp, 1962); beyond it the nearest ready step comes next, and single steps are then moved as long as that saves
- * set-up, so that the order is never worse than the nearest-step one. Ties go to the lower index.
+ * set-up, so that the order is never worse than the nearest-step one. Where steps wait for time to pass, the better of that order and
+ * the one that begins what is waited for first is taken, and single steps are moved while that saves set-up and waiting together.
+ * Ties go to the lower index.
+ * @param start how the vehicle stands at the beginning
  * @returns the order, and the steps left over where precedence has a cycle
  */
-export function sequence(steps: readonly SequenceStep[], setUp: SetUp): { order: number[]; leftOver: number[] } {
-  const greedy = nearest(steps, setUp);
+export function sequence(steps: readonly SequenceStep[], setUp: SetUp, start: Stand = {}): { order: number[]; leftOver: number[] } {
+  const greedy = nearest(steps, setUp, start);
   if (greedy.leftOver.length > 0 || steps.length < 2) return greedy;
-  if (steps.length <= EXACT_STEPS) return { order: exact(steps, setUp), leftOver: [] };
-  return { order: improved(steps, greedy.order, setUp), leftOver: [] };
+  const order = steps.length <= EXACT_STEPS ? exact(steps, setUp, start) : improved(steps, greedy.order, setUp, start);
+  const waiting = steps.some((step) => (step.waits?.length ?? 0) > 0 || (step.notBefore ?? 0) > 0);
+  if (!waiting || idleOfOrder(steps, order, setUp, start) === 0) return { order, leftOver: [] };
+  const spent = (list: readonly number[]) => setUpOfOrder(steps, list, setUp, start) + idleOfOrder(steps, list, setUp, start);
+  const early = nearest(hurried(steps), setUp, start).order;
+  const better = [order, early].map((list) => shortened(steps, list, spent)).sort((a, b) => spent(a) - spent(b))[0];
+  return { order: better ?? order, leftOver: [] };
+}
+
+/** Steps that nobody waits for come after all that lead to a wait, as far as they do not lead to one themselves. */
+function hurried(steps: readonly SequenceStep[]): SequenceStep[] {
+  const first = new Set<number>();
+  const open = steps.flatMap((step) => (step.waits ?? []).map((wait) => wait.step));
+  for (let index = open.pop(); index !== undefined; index = open.pop()) {
+    if (first.has(index)) continue;
+    first.add(index);
+    open.push(...(steps[index]?.before ?? []));
+  }
+  return steps.map((step, index) => (first.has(index) ? step : { ...step, before: [...new Set([...step.before, ...first])] }));
+}
+
+/** Moves single steps to other places while that makes the whole less and keeps precedence. */
+function shortened(steps: readonly SequenceStep[], begin: readonly number[], spent: (order: readonly number[]) => number): number[] {
+  let order = [...begin];
+  let least = spent(order);
+  const keeps = (list: readonly number[]) => {
+    const place = new Map(list.map((index, at) => [index, at]));
+    return list.every((index, at) => (steps[index]?.before ?? []).every((earlier) => (place.get(earlier) ?? -1) < at));
+  };
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    let found: { order: number[]; total: number } | undefined;
+    for (let from = 0; from < order.length; from++) {
+      const rest = order.filter((_, at) => at !== from);
+      for (let to = 0; to <= rest.length; to++) {
+        const tried = [...rest.slice(0, to), order[from] ?? 0, ...rest.slice(to)];
+        if (to === from || !keeps(tried)) continue;
+        const total = spent(tried);
+        if (total < (found?.total ?? least)) found = { order: tried, total };
+      }
+    }
+    if (!found) break;
+    order = found.order;
+    least = found.total;
+  }
+  return order;
 }
 
 /** The order in which the nearest ready step always comes next. */
-export function nearest(steps: readonly SequenceStep[], setUp: SetUp): { order: number[]; leftOver: number[] } {
+export function nearest(steps: readonly SequenceStep[], setUp: SetUp, start: Stand = {}): { order: number[]; leftOver: number[] } {
   const done = new Set<number>();
   const order: number[] = [];
   let last: SequenceStep | undefined;
-  let stand: Stand = {};
+  let stand: Stand = start;
   for (;;) {
     let best = -1;
     let least = Infinity;
@@ -116,8 +197,8 @@ export function nearest(steps: readonly SequenceStep[], setUp: SetUp): { order: 
 }
 
 /** Moves single steps to other places in the order while that saves set-up and keeps precedence. */
-function improved(steps: readonly SequenceStep[], start: readonly number[], setUp: SetUp): number[] {
-  const order = [...start];
+function improved(steps: readonly SequenceStep[], begin: readonly number[], setUp: SetUp, start: Stand): number[] {
+  const order = [...begin];
   if (order.length > IMPROVED_STEPS) return order;
   const between = steps.map((from) => steps.map((to) => setUpBetween(from, to, setUp)));
   const first = steps.map((step) => setUpBetween(undefined, step, setUp));
@@ -127,7 +208,7 @@ function improved(steps: readonly SequenceStep[], start: readonly number[], setU
   };
   const positioned = steps.some((step) => step.position);
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const standing = positioned ? turningOfOrder(steps, order, setUp) : 0;
+    const standing = positioned ? turningOfOrder(steps, order, setUp, start) : 0;
     let best: { from: number; to: number; saved: number } | undefined;
     for (let from = 0; from < order.length; from++) {
       const step = order[from] ?? 0;
@@ -138,7 +219,7 @@ function improved(steps: readonly SequenceStep[], start: readonly number[], setU
         if (to > earliest && steps[rest[to - 1] ?? -1]?.before.includes(step)) break;
         if (to === from) continue;
         const added = join(rest[to - 1], step) + join(step, rest[to]) - join(rest[to - 1], rest[to]);
-        const turned = positioned ? turningOfOrder(steps, [...rest.slice(0, to), step, ...rest.slice(to)], setUp) - standing : 0;
+        const turned = positioned ? turningOfOrder(steps, [...rest.slice(0, to), step, ...rest.slice(to)], setUp, start) - standing : 0;
         const saved = freed - added - turned;
         if (saved > (best?.saved ?? 0)) best = { from, to, saved };
       }
@@ -151,14 +232,14 @@ function improved(steps: readonly SequenceStep[], start: readonly number[], setU
 }
 
 /** Every way the vehicle can stand when some steps are done, as the places of its kinds of position, numbered. */
-function standsOf(steps: readonly SequenceStep[], setUp: SetUp): { list: Stand[]; after: number[][]; cost: number[][] } {
-  const list: Stand[] = [{}];
+function standsOf(steps: readonly SequenceStep[], setUp: SetUp, start: Stand): { list: Stand[]; after: number[][]; cost: number[][] } {
+  const list: Stand[] = [start];
   const key = (stand: Stand) =>
     Object.entries(stand)
       .sort()
       .map(([kind, place]) => `${kind}=${place}`)
       .join(';');
-  const known = new Map([['', 0]]);
+  const known = new Map([[key(start), 0]]);
   const after: number[][] = [];
   const cost: number[][] = [];
   for (let index = 0; index < list.length; index++) {
@@ -175,9 +256,9 @@ function standsOf(steps: readonly SequenceStep[], setUp: SetUp): { list: Stand[]
   return { list, after, cost };
 }
 
-function exact(steps: readonly SequenceStep[], setUp: SetUp): number[] {
+function exact(steps: readonly SequenceStep[], setUp: SetUp, start: Stand): number[] {
   const n = steps.length;
-  const stands = standsOf(steps, setUp);
+  const stands = standsOf(steps, setUp, start);
   const s = stands.list.length;
   const required = steps.map((step) => step.before.reduce((mask, index) => mask | (1 << index), 0));
   const size = (1 << n) * n * s;

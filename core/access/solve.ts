@@ -1,5 +1,5 @@
 import { buildModel, capFallingCosts, SCALE, type Model } from './model.ts';
-import { levelRank, type AccessProblem } from './problem.ts';
+import { atStart, levelRank, type AccessProblem } from './problem.ts';
 import { Relaxation } from './relaxation.ts';
 import { searchSupport } from './search.ts';
 import type { Level } from '../vehicle/index.ts';
@@ -12,10 +12,12 @@ export interface Move {
   way: string;
 }
 
-export type AccessTrouble = { code: 'unreachable-target'; target: string };
+/** A target that nothing can reach; moves that wait for each other in every order. */
+export type AccessTrouble = { code: 'unreachable-target'; target: string } | { code: 'cannot-order'; moves: Pick<Move, 'piece' | 'level'>[] };
 
 /** The least-labour choice; costs in whole hundredths of a person-minute. */
 export interface AccessChoice {
+  /** In an order in which they can be made. */
   moves: Move[];
   /** Way used for each target. */
   targetWays: { target: string; way: string }[];
@@ -55,21 +57,22 @@ function readMoves(model: Model, problem: AccessProblem, arcs: number[]): Pick<A
 }
 
 function sumCosts(problem: AccessProblem, moves: Move[]): Pick<AccessChoice, 'close' | 'breakage' | 'closePresent'> {
-  const highest = new Map<string, Level>(problem.present.map((entry) => [entry.piece, entry.level]));
-  for (const move of moves) highest.set(move.piece, move.level);
-  const moved = new Set(moves.map((move) => move.piece));
+  const highest = new Map<string, Level>(moves.map((move) => [move.piece, move.level]));
   const sums = { close: 0, breakage: 0, closePresent: 0 };
   for (const piece of problem.pieces) {
+    const start = atStart(problem, piece);
     const final = piece.levels.find((level) => level.level === highest.get(piece.id));
-    if (!final) continue;
-    const close = problem.replaced.includes(piece.id) && final.level === 'off' ? 0 : final.close;
-    sums[moved.has(piece.id) ? 'close' : 'closePresent'] += close;
-    sums.breakage += final.breakage;
+    if (!final) {
+      sums.closePresent += start.close;
+      continue;
+    }
+    sums.close += problem.replaced.includes(piece.id) && final.level === 'off' ? 0 : final.close;
+    sums.breakage += Math.max(0, final.breakage - start.breakage);
   }
   return sums;
 }
 
-function unreachable(problem: AccessProblem): AccessTrouble[] {
+function unreachable(problem: AccessProblem): (AccessTrouble & { code: 'unreachable-target' })[] {
   return problem.targets
     .filter((target) => {
       const model = buildModel({ problem: { ...problem, targets: [target], replaced: [] }, fixed: new Map() });
@@ -77,7 +80,7 @@ function unreachable(problem: AccessProblem): AccessTrouble[] {
       relaxation.reach(model.costs, 'max');
       return relaxation.value[model.net.goal] === Infinity;
     })
-    .map((target) => ({ code: 'unreachable-target' as const, target: target.id }));
+    .map((target): AccessTrouble & { code: 'unreachable-target' } => ({ code: 'unreachable-target', target: target.id }));
 }
 
 /**

@@ -1,8 +1,20 @@
 import { minutesToHundredths } from '../units/index.ts';
 import { estimateStep, type Estimate, type TakenBySteps } from '../schedule/index.ts';
 import type { RuleSet } from '../rules/index.ts';
-import { LEVELS, type FastenerGroup, type Level, type LevelNeed, type Piece, type Side, type Way, type Zone } from '../vehicle/index.ts';
-import { levelRank, type AccessProfile } from './problem.ts';
+import {
+  LEVELS,
+  type FastenerGroup,
+  type Level,
+  type LevelNeed,
+  type Piece,
+  type PieceLevel,
+  type Side,
+  type Supply,
+  type SupplyId,
+  type Way,
+  type Zone,
+} from '../vehicle/index.ts';
+import { levelRank, wayNeeds, type AccessProfile } from './problem.ts';
 import type { Position, SetUp } from './sequence.ts';
 import type { Move } from './solve.ts';
 
@@ -11,6 +23,7 @@ export type Preparation =
   | { code: 'turn'; kind: string; place: string }
   | { code: 'mark'; what: string }
   | { code: 'cover-paint' }
+  | { code: 'before-dead'; what: string }
   | { code: 'unplug'; sensor: string }
   | { code: 'support'; leashMm?: number };
 
@@ -56,6 +69,10 @@ export interface OpenStep {
   sensors: string[];
   prepare: Preparation[];
   position?: Position;
+  /** Supplies that must be dead for it. */
+  dead: SupplyId[];
+  /** The supply that it isolates. */
+  isolates?: SupplyId;
 }
 
 /** Name of the tool that a fastener group wants: size before drive, or the drive alone. */
@@ -98,8 +115,9 @@ export function openMinutes(piece: Piece, { from, level, way }: { from: Level; l
   return (above.openMin * above.people - (below ? below.openMin * below.people : 0) + extraMin) / above.people;
 }
 
-function preparations(piece: Piece, level: Level, way: Way | undefined, sensors: readonly string[]): Preparation[] {
+function preparations(piece: Piece, level: Level, way: Way | undefined, sensors: readonly string[], isolates: Supply | undefined): Preparation[] {
   return [
+    ...(isolates?.before ?? []).map((what) => ({ code: 'before-dead' as const, what })),
     ...(way?.position ? [{ code: 'turn' as const, ...way.position }] : []),
     ...(piece.witness ? [{ code: 'mark' as const, what: piece.witness }] : []),
     ...(piece.painted ? [{ code: 'cover-paint' as const }] : []),
@@ -122,12 +140,13 @@ export function stepOf(move: Move, piece: Piece, profile: AccessProfile, { taken
   const minutes = openMinutes(piece, move);
   const fasteners = fastenersBetween(piece, move.from, move.level);
   const sensors = profile.sensors.filter((sensor) => sensor.on === piece.id).map((sensor) => sensor.id);
+  const isolates = isolatedBy(profile.supplies ?? [], move);
   return {
     piece: piece.id,
     from: move.from,
     level: move.level,
     way: move.way,
-    needs: way?.needs ?? [],
+    needs: way ? wayNeeds(way, level, profile.supplies ?? []) : [],
     side: piece.side,
     zone: piece.zone,
     people,
@@ -136,22 +155,49 @@ export function stepOf(move: Move, piece: Piece, profile: AccessProfile, { taken
     tools: toolsBetween(piece, move.from, move.level),
     fasteners,
     sensors,
-    prepare: preparations(piece, move.level, way, sensors).filter((entry) => !(replaced && entry.code === 'mark')),
+    prepare: preparations(piece, move.level, way, sensors, isolates).filter((entry) => !(replaced && entry.code === 'mark')),
     ...(way?.position ? { position: way.position } : {}),
+    dead: deadFor(level, way),
+    ...(isolates ? { isolates: isolates.id } : {}),
   };
 }
 
-/** For every move the indexes of the moves that must come before it: what its way needs, and its own lower levels. */
-export function precedence(moves: readonly { piece: string; level: Level; needs: LevelNeed[] }[]): number[][] {
+/** Supplies that a way to a level asks to be dead. */
+export function deadFor(level: PieceLevel | undefined, way: Way | undefined): SupplyId[] {
+  const asks = [...(level?.asks ?? []), ...(way?.asks ?? [])];
+  return [...new Set(asks.filter((ask) => ask.is === 'dead').map((ask) => ask.supply))];
+}
+
+/** The supply that a move isolates: it brings the isolating piece from below its level to that level or beyond. */
+export function isolatedBy(supplies: readonly Supply[], { piece, from, level }: { piece: string; from: Level; level: Level }): Supply | undefined {
+  return supplies.find((supply) => supply.piece === piece && levelRank(from) < levelRank(supply.level) && levelRank(level) >= levelRank(supply.level));
+}
+
+/**
+ * For every move the indexes of the moves that must come before it: its own lower levels, and for each need of its way the lowest
+ * move that brings that piece far enough. What is open at the start needs nobody to open it.
+ * @param present levels at the start, for pieces that are not fitted
+ */
+export function precedence(moves: readonly { piece: string; level: Level; needs: LevelNeed[] }[], present: ReadonlyMap<string, Level> = new Map()): number[][] {
   return moves.map((move, index) => {
     const before = new Set<number>();
     for (const need of move.needs) {
-      const provider = moves.findIndex((other) => other.piece === need.piece && levelRank(other.level) >= levelRank(need.level));
-      if (provider >= 0 && provider !== index) before.add(provider);
+      if (levelRank(present.get(need.piece) ?? 'fitted') >= levelRank(need.level)) continue;
+      const provider = lowestReaching(moves, need);
+      if (provider !== undefined && provider !== index) before.add(provider);
     }
     moves.forEach((other, place) => {
       if (other.piece === move.piece && levelRank(other.level) < levelRank(move.level)) before.add(place);
     });
     return [...before];
   });
+}
+
+function lowestReaching(moves: readonly { piece: string; level: Level }[], need: LevelNeed): number | undefined {
+  let found: number | undefined;
+  moves.forEach((move, index) => {
+    if (move.piece !== need.piece || levelRank(move.level) < levelRank(need.level)) return;
+    if (found === undefined || levelRank(move.level) < levelRank(moves[found]?.level ?? 'off')) found = index;
+  });
+  return found;
 }

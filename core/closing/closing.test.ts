@@ -2,13 +2,29 @@ import fc from 'fast-check';
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import type { Level, LevelNeed, Piece, Side, VehicleProfile } from '../vehicle/index.ts';
 import { sumTaken } from '../schedule/index.ts';
-import { planClosing, type MadeMove } from './index.ts';
+import { key } from '../subject/index.ts';
+import { piecesBack, planClosing, type ClosingRequest, type Gate, type MadeMove } from './index.ts';
 
 const SET_UP = { side: 50, zone: 30, tool: 20, helper: 100, position: 50 };
 const move = (piece: string, level: Level = 'off', needs: LevelNeed[] = [], from: Level = 'fitted'): MadeMove => ({ piece, from, level, needs });
 const need = (piece: string, level: LevelNeed['level'] = 'off'): LevelNeed => ({ piece, level });
 const order = (pieces: Piece[], moves: MadeMove[], part: Partial<Parameters<typeof bareProfile>[0]> = {}, replaced: string[] = [], facts = {}) =>
-  planClosing(bareProfile({ pieces, ...part }), facts, moves, replaced, [], SET_UP);
+  closed({ profile: bareProfile({ pieces, ...part }), facts, moves, replaced });
+/** The way back with the steps that put a piece back only. */
+function closed(request: Partial<ClosingRequest> & Pick<ClosingRequest, 'profile' | 'moves'>) {
+  const plan = planClosing({ facts: {}, replaced: [], gates: [], setUp: SET_UP, ...request });
+  return { ...plan, steps: piecesBack(plan.steps), all: plan.steps };
+}
+/** A gate that asks for no supply. */
+const gate = (subject: Gate['subject'], coveredBy: LevelNeed[], part: Partial<Gate> = {}): Gate => ({
+  subject,
+  side: 'centre',
+  coveredBy,
+  after: [],
+  asks: [],
+  passed: false,
+  ...part,
+});
 
 test('a move made through something is undone before that something moves back', () => {
   const pieces = ['bonnet', 'grille', 'skin'].map((id) => barePiece(id));
@@ -77,8 +93,9 @@ test('what the kit replaces stays off', () => {
 
 test('a gate stands at every step that would cover what it proves, and person-minutes add up over people', () => {
   const heavy = barePiece('skin', { levels: [{ level: 'off', openMin: 2, closeMin: 3, people: 2, ways: [{ id: 'w', needs: [], extraMin: 0 }] }] });
-  const plan = planClosing(bareProfile({ pieces: [heavy, barePiece('plate')] }), {}, [move('skin'), move('plate')], [], [{ test: 'kit/fog', coveredBy: ['skin'] }], SET_UP);
-  expect(Object.fromEntries(plan.steps.map((step) => [step.piece, step.gates]))).toEqual({ skin: ['kit/fog'], plate: [] });
+  const fog = gate({ kind: 'test', kit: 'kit', test: 'fog' }, [need('skin')]);
+  const plan = closed({ profile: bareProfile({ pieces: [heavy, barePiece('plate')] }), moves: [move('skin'), move('plate')], gates: [fog] });
+  expect(Object.fromEntries(plan.steps.map((step) => [step.piece, step.gates.map((entry) => key(entry.subject))]))).toEqual({ skin: ['test:kit/fog'], plate: [] });
   expect(plan.personMin).toBe(2 * 3 + 2);
 });
 
@@ -143,15 +160,15 @@ describe('gates that can only run when something is back', () => {
     level: 'off' as const,
     needs: needs.map((need) => ({ piece: need, level: 'off' as const })),
   });
-  const setUp = { side: 50, zone: 30, tool: 20, helper: 100, position: 50 };
-  const aim = { test: 'aim:kit/lamp', coveredBy: ['liner'], after: ['skin'] };
-  const close = (profile: VehicleProfile, moves: ReturnType<typeof move>[], gate = aim) => planClosing(profile, {}, moves, [], [gate], setUp);
+  const aim = gate({ kind: 'aim', kit: 'kit', lamp: 'lamp' }, [need('liner')], { after: ['skin'] });
+  const close = (profile: VehicleProfile, moves: MadeMove[], only = aim) => closed({ profile, moves, gates: [only] });
+  const gatesOf = (plan: ReturnType<typeof close>) => plan.steps.map((step) => [step.piece, step.gates.map((entry) => key(entry.subject))]);
 
   test('the liner that hides the adjuster waits until the skin that carries the lamp is back and aimed', () => {
     const profile = bareProfile({ pieces: [piece('liner'), piece('skin')] });
     const plan = close(profile, [move('skin'), move('liner')]);
     expect(plan.problems).toEqual([]);
-    expect(plan.steps.map((step) => [step.piece, step.gates])).toEqual([
+    expect(gatesOf(plan)).toEqual([
       ['skin', []],
       ['liner', ['aim:kit/lamp']],
     ]);
@@ -160,8 +177,8 @@ describe('gates that can only run when something is back', () => {
   test('where the skin can only go back after the liner the aim cannot come first: it is named with what is left to do', () => {
     const profile = bareProfile({ pieces: [piece('liner', ['skin']), piece('skin')] });
     const plan = close(profile, [move('skin'), move('liner', ['skin'])]);
-    expect(plan.problems).toEqual([{ code: 'gate-cannot-run', test: 'aim:kit/lamp', pieces: ['liner'], offers: ['aim after closing'] }]);
-    expect(plan.steps.map((step) => [step.piece, step.gates])).toEqual([
+    expect(plan.problems).toEqual([{ code: 'gate-cannot-run', subject: aim.subject, pieces: ['liner'], offers: ['aim after closing'] }]);
+    expect(gatesOf(plan)).toEqual([
       ['liner', []],
       ['skin', []],
     ]);
@@ -169,13 +186,14 @@ describe('gates that can only run when something is back', () => {
 
   test('a lamp carried by the very skin that covers it can be tested with the skin hung, where it hangs', () => {
     const hung = barePiece('skin', { levels: [{ level: 'hung', openMin: 2, closeMin: 2, people: 1, ways: [{ id: 'w', needs: [], extraMin: 0 }] }] });
-    const plan = close(bareProfile({ pieces: [hung] }), [{ ...move('skin'), level: 'hung' as never }], { test: 'kit/lights', coveredBy: ['skin'], after: ['skin'] });
-    expect(plan.problems).toEqual([{ code: 'gate-cannot-run', test: 'kit/lights', pieces: ['skin'], offers: ['test with the piece hung', 'test after closing'] }]);
+    const lights = gate({ kind: 'test', kit: 'kit', test: 'lights' }, [need('skin', 'hung')], { after: ['skin'] });
+    const plan = close(bareProfile({ pieces: [hung] }), [{ ...move('skin'), level: 'hung' }], lights);
+    expect(plan.problems).toEqual([{ code: 'gate-cannot-run', subject: lights.subject, pieces: ['skin'], offers: ['test with the piece hung', 'test after closing'] }]);
   });
 
   test('pieces that are not open do not hold a gate back', () => {
     const profile = bareProfile({ pieces: [piece('liner'), piece('skin')] });
-    expect(close(profile, [move('liner')])).toMatchObject({ problems: [], steps: [{ piece: 'liner', gates: ['aim:kit/lamp'] }] });
+    expect([close(profile, [move('liner')]).problems, gatesOf(close(profile, [move('liner')]))]).toEqual([[], [['liner', ['aim:kit/lamp']]]]);
   });
 });
 
@@ -183,9 +201,9 @@ test('two people close side by side, and the time on the clock is that of the lo
   const pieces = ['left-liner', 'right-liner', 'skin'].map((id) => barePiece(id));
   const moves = [move('skin'), move('left-liner', 'off', [need('skin')]), move('right-liner', 'off', [need('skin')])];
   const profile = bareProfile({ pieces });
-  const [one, two] = [planClosing(profile, {}, moves, [], [], SET_UP), planClosing(profile, {}, moves, [], [], SET_UP, { people: 2 })];
+  const [one, two] = [closed({ profile, moves }), closed({ profile, moves, people: 2 })];
   // Both liners of 2 min at once, then the skin of 2 min.
-  expect(two.lanes).toMatchObject({ elapsed: 400, proved: true });
+  expect(two.lanes).toMatchObject({ elapsedMin: 4, proved: true });
   expect(two.steps.map((step) => step.piece).at(-1)).toBe('skin');
   expect(two.estimate.medianMin).toBeLessThan(one.estimate.medianMin);
   expect(one.lanes).toBeUndefined();
@@ -205,7 +223,7 @@ test('a liner that came out with the wheels turned goes back with them turned, a
 
 test('times taken move the estimate of closing, not the profile’s minutes', () => {
   const taken = { 'skin/off>fitted': sumTaken([8, 8, 8]) };
-  const plan = planClosing(bareProfile({ pieces: [barePiece('skin')] }), {}, [move('skin')], [], [], SET_UP, { taken });
+  const plan = closed({ profile: bareProfile({ pieces: [barePiece('skin')] }), moves: [move('skin')], taken });
   // √(2·8) = 4.
   expect(plan.steps[0]?.estimate.medianMin).toBeCloseTo(4, 9);
   expect(plan).toMatchObject({ personMin: 2, steps: [{ minutes: 2, estimate: { taken: 3 } }], estimate: { taken: 3 } });

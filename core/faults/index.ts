@@ -28,6 +28,12 @@ export type FaultCode =
   | 'too-large'
   | 'unknown-event'
   | 'pin-outside-face'
+  | 'pin-place-twice'
+  | 'mark-without-supply'
+  | 'isolation-asks-dead'
+  | 'caution-without-mark'
+  | 'place-taken'
+  | 'bands'
   | 'too-deep'
   | 'not-available'
   | 'conflict';

@@ -1,6 +1,7 @@
 import { aimError, wallMarks, type AimError, type WallMark } from '../aiming/index.ts';
 import type { Moment } from './events.ts';
-import { lampsToAim, type JobContext, type LampToAim } from './context.ts';
+import { once, type JobContext } from './context.ts';
+import { lampsToAim, type LampToAim } from './kits.ts';
 
 export interface LampAim extends LampToAim {
   key: string;
@@ -17,12 +18,14 @@ function referenceByProfileMm({ lamp, mount, rule }: LampToAim): number {
 }
 
 /** Every lamp to be aimed with its wall mark and its errors before and after; heights measured on this vehicle win over the profile's. */
-export function lampAims(context: JobContext): LampAim[] {
-  const { wall, aims, aimByOthers } = context.state;
+export const lampAims = once((context: JobContext): LampAim[] => {
+  const { aims, aimByOthers, references } = context.state;
+  // A floor that is not measured counts as level until it is; the station asks for it.
+  const wall = context.state.wall && { floorAtWallMm: 0, ...context.state.wall };
   return lampsToAim(context).map((entry) => {
     const key = `${entry.kit.slug}/${entry.lamp.id}`;
     const measured = aims[key] ?? {};
-    const referenceMm = measured.after?.referenceMm ?? measured.before?.referenceMm ?? referenceByProfileMm(entry);
+    const referenceMm = measured.after?.referenceMm ?? measured.before?.referenceMm ?? references[key] ?? referenceByProfileMm(entry);
     const markFor = (heightMm: number) => wall && wallMarks(entry.rule, [{ lamp: key, referenceMm: heightMm, sidewaysMm: entry.mount.at.yMm }], wall).marks[0];
     const errorAt = (moment: Moment) => {
       const reading = measured[moment];
@@ -31,4 +34,4 @@ export function lampAims(context: JobContext): LampAim[] {
     };
     return { ...entry, key, referenceMm, mark: markFor(referenceMm), before: errorAt('before'), after: errorAt('after'), byOthers: aimByOthers[key] };
   });
-}
+});

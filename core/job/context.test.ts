@@ -1,17 +1,17 @@
 import { barePiece } from '../test/bare-profile.ts';
 import { contextOf, openedLog, PAIR, VAN, type TestLog } from './test/log.ts';
-import { everyOpeningMove, gatesOf, partsToOrder, planOpening, stackOfStep, targetMounts, verdicts, type JobContext } from './index.ts';
+import { gatesOf, jobContext, partsToOrder, planOpening, stackOfStep, targetMounts, verdicts, type JobContext } from './index.ts';
 
 const [fitment] = PAIR.fitments;
 if (!fitment) throw new Error('no fitment');
 /** The test van's job, with another fitment and other pieces. */
 const job = (log: TestLog, fits: Partial<typeof fitment> = {}, profile: Partial<typeof VAN> = {}): JobContext => {
-  const context = contextOf(log);
-  return { ...context, profile: { ...context.profile, ...profile }, kits: [{ ...PAIR, fitments: [{ ...fitment, ...fits }] }] };
+  const { state, ...documents } = contextOf(log);
+  return jobContext(state, { ...documents, profile: { ...VAN, ...profile }, kits: [{ ...PAIR, fitments: [{ ...fitment, ...fits }] }] });
 };
 
 describe('a place that the kit needs only on some vehicles', () => {
-  const feed = { id: 'feed', name: 'Feed', side: 'centre' as const, at: { xMm: 0, yMm: 0, zMm: 600 }, reach: [{ id: 'w', needs: [], extraMin: 0 }] };
+  const feed = { id: 'feed', name: 'Feed', side: 'centre' as const, at: { xMm: 0, yMm: 0, zMm: 600 }, reach: [{ id: 'w', needs: [], extraMin: 0 }], hiddenBy: [] };
   const mounts = [
     { lamp: 'lamp', mount: 'place' },
     { lamp: 'lamp', mount: 'feed', when: { fact: 'trim', is: 'plain' } },
@@ -34,26 +34,23 @@ describe('a place that the kit needs only on some vehicles', () => {
   });
 });
 
-test('a test is covered by what hides the lamp, not by the plug that it proves', () => {
-  const lock = {
-    id: 'lock',
-    drive: 'plug lock' as const,
-    count: 1,
-    place: 'on it',
-    side: 'left' as const,
-    singleUse: false,
-    release: 'squeeze tabs' as const,
-    tighten: {},
-    atLevel: 'off' as const,
+test('a test is covered by what hides its lamps and their plugs, of that only what was opened', () => {
+  const needs = (piece: string) => [{ piece, level: 'off' as const }];
+  const far = {
+    ...VAN.mounts[0],
+    id: 'far',
+    name: 'Far place',
+    side: 'right' as const,
+    at: { xMm: 0, yMm: 0, zMm: 0 },
+    reach: [{ id: 'w', needs: needs('skirt'), extraMin: 0 }],
+    hiddenBy: needs('skirt'),
   };
-  const plug = barePiece('lamp-plug', {
-    levels: [{ level: 'off', openMin: 1, closeMin: 1, people: 1, ways: [{ id: 'w', needs: [{ piece: 'grille', level: 'off' }], extraMin: 0 }] }],
-    fasteners: [lock],
-  });
-  const mounts = VAN.mounts.map((mount) => ({ ...mount, reach: [{ id: 'w', needs: [{ piece: 'lamp-plug', level: 'off' as const }], extraMin: 0 }] }));
-  const context = job(openedLog(), {}, { pieces: [...VAN.pieces, plug], mounts });
-  const moves = everyOpeningMove(context, planOpening(context));
-  expect(gatesOf(context, moves)).toEqual([{ test: 'test-kit/lights', coveredBy: ['grille'] }]);
+  const mounts = [...VAN.mounts.map((mount) => ({ ...mount, hiddenBy: needs('never-opened') })), far];
+  const pieces = [...VAN.pieces, barePiece('skirt'), barePiece('never-opened')];
+  const fits = { mounts: [...fitment.mounts, { lamp: 'second', mount: 'far' }], tests: fitment.tests.map((entry) => ({ ...entry, lamps: ['lamp', 'second'] })) };
+  const context = job(openedLog(), fits, { pieces, mounts });
+  const gates = gatesOf(context, planOpening(context)).filter((gate) => gate.subject.kind === 'test');
+  expect(gates).toMatchObject([{ subject: { kit: 'test-kit', test: 'lights' }, coveredBy: [...needs('skirt'), ...needs('grille')], passed: false }]);
 });
 
 describe('a part under one of the vehicle’s own bolts', () => {

@@ -1,5 +1,6 @@
 import type { Pass } from '../kit/index.ts';
-import type { Drive, Level, OpenLevel, Side, Zone } from '../vehicle/index.ts';
+import type { VehicleState } from '../states/index.ts';
+import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 
 export const BASELINE_RESULTS = ['works', 'dim', 'flickers', 'dead', 'not fitted'] as const;
@@ -60,12 +61,17 @@ export interface Payloads {
   'content.counted': { kit: string; item: string; count: number };
   'bench.done': { kit: string; task: string };
   'piece.moved': { piece: string; level: Level; way?: string; fasteners: GroupCount[] };
+  /** A supply isolated or brought back; `by` says who isolated it and how, where that is for qualified people. */
+  'supply.set': { supply: SupplyId; is: SupplyState; by?: string };
+  /** Something that the vehicle had forgotten while it was dead was set again. */
+  'setting.restored': { supply: SupplyId; setting: string };
   'accessory.found': Accessory;
   /** A way of a piece's level, or of a mount position, that this vehicle does not have. */
   'way.blocked': { place: string; level?: OpenLevel; way: string; why: string };
   /** A way chosen by hand, for a piece's level or a mount position; without `way` the choice goes back to the planner. */
   'way.chosen': { place: string; level?: OpenLevel; way?: string };
-  'order.chosen': { school: School; people: 1 | 2 };
+  /** `side` is the one that is proved first, once its first step is done. */
+  'order.chosen': { school: School; people: 1 | 2; side?: 'left' | 'right' };
   'opening.left': { why: string };
   'opening.resumed': { why: string };
   'fastener.seized': { piece: string; group: string; count: number; addMin: number };
@@ -75,16 +81,19 @@ export interface Payloads {
   'plug.joined': { kit: string; connection: string };
   'load.accepted': { kit: string; circuit: string };
   'reference.checked': { groundV: number; feedV: number };
-  'reading.taken': { plug: string; pin: string; state: string; lowV: number; highV: number; underLamp?: 'holds' | 'collapses' };
+  'reading.taken': { plug: string; pin: string; state: VehicleState; lowV: number; highV: number; underLamp?: 'holds' | 'collapses' };
   'sensor.unplugged': { sensor: string };
   'sensor.reconnected': { sensor: string };
   'sensor.moved': { sensor: string } & PoseChange;
   'sensor.calibrated': { sensor: string; how: 'done here' | 'by others' | 'not required'; note?: string };
   'step.passed': { kit: string; step: string; pass: Pass };
   'test.tried': { kit: string; test: string; passed: boolean; note?: string };
-  'wall.set': { rule: string; distanceMm: number; floorAtWallMm: number };
+  /** `floorAtWallMm` once it was measured, 0 where it was found level. */
+  'wall.set': { rule: string; distanceMm: number; floorAtWallMm?: number };
   'aim.prepared': { tyres: boolean; load: boolean; levelling: boolean };
   'aim.measured': { lamp: string; moment: Moment; heightMm: number; referenceMm: number };
+  /** Height of the rule's reference point of a lamp, as measured on this vehicle. */
+  'aim.referenced': { lamp: string; referenceMm: number };
   'aim.by-others': { lamp: string; by: string };
   'final.tried': { lamp: string; result: BaselineResult };
   'part.bagged': { piece: string; where: string };
@@ -96,10 +105,13 @@ export interface Payloads {
 
 export type EventType = keyof Payloads;
 
-/** An event as the client makes it. */
+/** An event as the client makes it. What one act of a person records shares an `act`: it is taken back together. */
 export type JobEvent<T extends EventType = EventType> = {
-  [K in T]: { id: string; type: K; v: number; at: string; payload: Payloads[K] };
+  [K in T]: { id: string; type: K; v: number; at: string; act?: string; payload: Payloads[K] };
 }[T];
+
+/** What happened, before it is an event with an id and a time. */
+export type Happened = { [K in EventType]: { type: K; payload: Payloads[K] } }[EventType];
 
 /** An event as it stands in the log; one not yet taken by the server has no seq. */
 export type LoggedEvent<T extends EventType = EventType> = JobEvent<T> & { seq?: number; person?: string; device?: string };

@@ -85,10 +85,10 @@ test('one undo takes one event back, an undone undo brings it again', () => {
 test('an undone reading leaves those of other states', () => {
   const log = openedLog();
   log.add('reading.taken', { plug: 'p', pin: '2', state: 'front fog', lowV: 12, highV: 12 });
-  const off = log.add('reading.taken', { plug: 'p', pin: '2', state: 'all off', lowV: 0, highV: 0 });
+  const off = log.add('reading.taken', { plug: 'p', pin: '2', state: 'key off', lowV: 0, highV: 0 });
   log.add('reading.taken', { plug: 'p', pin: '2', state: 'front fog', lowV: 11.9, highV: 11.9 });
   expect(log.state.readings['p/2']?.map((reading) => [reading.state, reading.highV])).toEqual([
-    ['all off', 0],
+    ['key off', 0],
     ['front fog', 11.9],
   ]);
   log.add('undone', { event: off });

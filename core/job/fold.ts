@@ -1,6 +1,6 @@
-import { levelRank } from '../access/index.ts';
+import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
-import { emptyJob, records, wayPlace, type JobState } from './state.ts';
+import { emptyJob, records, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
 
@@ -16,6 +16,15 @@ function tally(state: JobState, piece: string, group: string) {
   return (within(state.tray, piece)[group] ??= { out: 0, back: 0, broken: 0, dropped: 0 });
 }
 
+/** Moves of a job once a piece went back to a level: those beyond it are undone; one that led past it led there. */
+function loweredTo(moves: readonly MadeMoveRecord[], piece: string, level: Level): MadeMoveRecord[] {
+  const rank = levelRank(level);
+  return moves.flatMap((move) => {
+    if (move.piece !== piece || levelRank(move.level) <= rank) return [move];
+    return levelRank(move.from) < rank ? [{ ...move, level }] : [];
+  });
+}
+
 function movePiece(state: JobState, payload: Payloads['piece.moved'], event: LoggedEvent): void {
   const { piece, level } = payload;
   const from = state.pieces[piece] ?? 'fitted';
@@ -23,10 +32,10 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
   state.pieces[piece] = level;
   if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
   if (opening) {
-    const move = { event: event.id, piece, from, level, way: payload.way };
+    const move = { event: event.id, piece, from, level, way: payload.way, at: event.at };
     state.moves.push(move);
     state.history.push(move);
-  } else state.moves = state.moves.filter((move) => move.piece !== piece || levelRank(move.level) <= levelRank(level));
+  } else state.moves = loweredTo(state.moves, piece, level);
   for (const { group, count } of payload.fasteners) {
     const entry = tally(state, piece, group);
     entry[opening ? 'out' : 'back'] += count;
@@ -60,6 +69,11 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'content.counted': (state, { kit, item, count }) => void (within(state.counts, kit)[item] = count),
   'bench.done': (state, { kit, task }) => addOnce((state.benchDone[kit] ??= []), task),
   'piece.moved': movePiece,
+  'supply.set': (state, { supply, is, by }, event) => {
+    state.supplies[supply] = { is, at: event.at, ...(by === undefined ? {} : { by }) };
+    if (is === 'dead') delete state.settings[supply];
+  },
+  'setting.restored': (state, { supply, setting }) => addOnce((state.settings[supply] ??= []), setting),
   'accessory.found': (state, payload) => void (state.accessories[payload.accessory] = payload),
   'way.blocked': (state, payload) => void state.blocked.push(payload),
   'way.chosen': (state, { place, level, way }) => {
@@ -100,6 +114,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     (state.aims[lamp] ??= {})[moment] = { heightMm, referenceMm };
     if (moment === 'after') delete state.aimByOthers[lamp];
   },
+  'aim.referenced': (state, { lamp, referenceMm }) => void (state.references[lamp] = referenceMm),
   'aim.by-others': (state, { lamp, by }) => void (state.aimByOthers[lamp] = by),
   'final.tried': (state, { lamp, result }) => void (state.final[lamp] = result),
   'part.bagged': (state, { piece, where }) => void (state.bagged[piece] = where),
@@ -114,13 +129,32 @@ function apply<T extends EventType>(state: JobState, event: LoggedEvent<T>): voi
   (APPLY[type] as Apply<T> | undefined)?.(state, payload, event);
 }
 
-/** Ids of events that are skipped: undone by an event that is not itself undone. */
-function undoneEvents(log: readonly LoggedEvent[]): Set<string> {
+/** Ids of events that are skipped: undone by an event that is not itself undone, together with all that the same act recorded. */
+export function undoneEvents(log: readonly LoggedEvent[]): Set<string> {
   const undone = new Set<string>();
+  const actOf = new Map<string, string>();
+  const ofAct = new Map<string, string[]>();
+  for (const { id, act } of log) {
+    if (act === undefined) continue;
+    actOf.set(id, act);
+    ofAct.set(act, [...(ofAct.get(act) ?? []), id]);
+  }
   for (const event of [...log].reverse()) {
-    if (event.type === 'undone' && !undone.has(event.id)) undone.add(event.payload.event);
+    if (event.type !== 'undone' || undone.has(event.id)) continue;
+    const act = actOf.get(event.payload.event);
+    for (const id of (act === undefined ? undefined : ofAct.get(act)) ?? [event.payload.event]) undone.add(id);
   }
   return undone;
+}
+
+/** The last so many events of a log, the newest first, without those that only take another back. */
+export function lastEvents(log: readonly LoggedEvent[], most: number): LoggedEvent[] {
+  const last: LoggedEvent[] = [];
+  for (let place = log.length - 1; place >= 0 && last.length < most; place--) {
+    const event = log[place];
+    if (event && event.type !== 'undone') last.push(event);
+  }
+  return last;
 }
 
 /** Events of a log that count: those not taken back. */
@@ -140,6 +174,7 @@ export function foldJob(log: readonly LoggedEvent[]): JobState {
     state.eventCount++;
     state.lastSeq = Math.max(state.lastSeq, event.seq ?? 0);
     if (undone.has(event.id)) continue;
+    state.at = event.at;
     if (!state.opened && event.type !== 'job.opened') state.questions.push({ code: 'event-before-opening', event: event.id });
     if (state.signed && event.type !== 'job.reopened' && event.type !== 'job.signed') state.questions.push({ code: 'late-event', event: event.id });
     apply(state, event);

@@ -1,5 +1,4 @@
-import { levelRank } from '../access/index.ts';
-import type { BoxMm, Piece, PieceLevel, VehicleProfile, Way } from '../vehicle/index.ts';
+import { levelRank, type BoxMm, type Piece, type PieceLevel, type VehicleProfile, type Way } from '../vehicle/index.ts';
 import type { Accessory } from './events.ts';
 import type { JobState } from './state.ts';
 
@@ -22,7 +21,7 @@ function pieceOf(found: Accessory, profile: VehicleProfile): Piece {
     box: around(profile.pieces.filter((piece) => holds.includes(piece.id))),
     levels: [{ level: 'off', openMin, closeMin, people, ways: [{ id: 'by-itself', needs: [], extraMin: 0 }] }],
     fasteners: count > 0 ? [{ id: 'fixings', drive, size, count, place: 'as found', side, singleUse: false, release: 'unscrew', tighten: { snug: 'steel' }, atLevel: 'off' }] : [],
-    cautions: ['Found on this vehicle: note how it was fitted and wired before it comes off.'],
+    cautions: [{ text: 'Found on this vehicle: note how it was fitted and wired before it comes off.' }],
   };
 }
 

@@ -2,7 +2,8 @@ import { fastenersBetween, type AccessPlan } from '../access/index.ts';
 import { checkStack, type StackCheck } from '../gather/index.ts';
 import type { FitStep } from '../kit/index.ts';
 import type { FastenerGroup, VehicleProfile } from '../vehicle/index.ts';
-import { fitStepsOf, kitsOnVehicle, type JobContext } from './context.ts';
+import type { JobContext } from './context.ts';
+import { fitStepsOf, kitsOnVehicle } from './kits.ts';
 
 /** New fasteners that this job asks for, and why. */
 export interface PartToOrder {

@@ -1,12 +1,12 @@
 import type { FactValues } from '../facts/index.ts';
 import type { Pass } from '../kit/index.ts';
-import type { Level } from '../vehicle/index.ts';
+import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { Reading } from '../probing/index.ts';
 import type { Accessory, BaselineResult, DocumentPin, FactCertainty, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 3;
+export const FOLD_VERSION = 4;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -28,6 +28,8 @@ export interface MadeMoveRecord {
   from: Level;
   level: Level;
   way?: string;
+  /** Device time. */
+  at: string;
 }
 
 /** Something the log says that does not fit what came before; a person decides. */
@@ -41,6 +43,8 @@ export type OpenQuestion =
 export interface JobState {
   lastSeq: number;
   eventCount: number;
+  /** Device time of the last event that counts. */
+  at?: string;
   opened?: Payloads['job.opened'];
   /** Year in which the job was opened. */
   openedYear?: number;
@@ -68,6 +72,10 @@ export interface JobState {
   /** All opening moves ever made, undone or not: what was opened through what. */
   history: MadeMoveRecord[];
   tray: Record<string, Record<string, GroupTally>>;
+  /** What was last said of each supply, and when by the device's clock. */
+  supplies: Partial<Record<SupplyId, { is: SupplyState; at: string; by?: string }>>;
+  /** What was set again of what the vehicle forgot since a supply was last dead. */
+  settings: Partial<Record<SupplyId, string[]>>;
   accessories: Record<string, Accessory>;
   blocked: Payloads['way.blocked'][];
   seized: Payloads['fastener.seized'][];
@@ -88,6 +96,8 @@ export interface JobState {
   tests: Record<string, Record<string, boolean>>;
   wall?: Payloads['wall.set'];
   aimPrepared?: Payloads['aim.prepared'];
+  /** Heights of the rule's reference points as measured on this vehicle. */
+  references: Record<string, number>;
   aims: Record<string, Partial<Record<Moment, { heightMm: number; referenceMm: number }>>>;
   aimByOthers: Record<string, string>;
   bagged: Record<string, string>;
@@ -122,6 +132,9 @@ export function emptyJob(): JobState {
     moves: [],
     history: [],
     tray: records(),
+    supplies: records(),
+    settings: records(),
+    references: records(),
     accessories: records(),
     blocked: [],
     seized: [],
@@ -165,10 +178,4 @@ export function pinsOf(state: JobState): { profile: DocumentPin; kits: DocumentP
 /** Name of the place a way leads to: a mount position, or a piece with its level. */
 export function wayPlace(place: string, level: string | undefined): string {
   return level === undefined ? place : `${place}/${level}`;
-}
-
-/** All of a state that a way in depends on, as one text: the same text, the same plan. */
-export function planKey(state: JobState): string {
-  const { pieces, reached, facts, options, accessories, blocked, seized, waysChosen, order, left } = state;
-  return JSON.stringify([pieces, reached, facts, options, accessories, blocked, seized, waysChosen, order, left]);
 }

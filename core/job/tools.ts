@@ -1,5 +1,6 @@
 import { lookAlikeTools, toolsBetween, type AccessPlan } from '../access/index.ts';
-import { fitStepsOf, kitsOnVehicle, type JobContext } from './context.ts';
+import type { JobContext } from './context.ts';
+import { fitStepsOf, kitsOnVehicle } from './kits.ts';
 
 /** Tools of a whole job in the order first needed. */
 export interface JobTools {

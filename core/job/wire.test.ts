@@ -1,3 +1,4 @@
+import type { PinFunction, VehicleState } from '../states/index.ts';
 import { bareKit, bareLamp } from '../test/bare-kit.ts';
 import { contextOf, openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
 import { circuitLoads, readingVoltage, wireJoints } from './index.ts';
@@ -7,7 +8,7 @@ const jointOf = (log: TestLog) => {
   if (!joint) throw new Error('no joint');
   return joint;
 };
-const read = (log: TestLog, state: string, volts: number) => log.add('reading.taken', { plug: 'fog-plug', pin: '2', state, lowV: volts, highV: volts });
+const read = (log: TestLog, state: VehicleState, volts: number) => log.add('reading.taken', { plug: 'fog-plug', pin: '2', state, lowV: volts, highV: volts });
 
 test('the fog plug mates pin by pin; its switched pin wants proof, its ground does not', () => {
   const joint = jointOf(openedLog());
@@ -28,11 +29,11 @@ test('on with its state and off without it proves the wire; on in both contradic
   log.add('reference.checked', { groundV: 0.02, feedV: 12.6 });
   read(log, 'front fog', 12.4);
   expect(jointOf(log).toProve[0]?.proof).toMatchObject({ code: 'needs-off' });
-  read(log, 'all off', 0.01);
+  read(log, 'key off', 0.01);
   expect(jointOf(log).toProve[0]?.proof).toMatchObject({ code: 'proved' });
   const wrong = openedLog();
   read(wrong, 'front fog', 12.4);
-  read(wrong, 'all off', 12.4);
+  read(wrong, 'key off', 12.4);
   expect(jointOf(wrong).toProve[0]?.proof).toMatchObject({ code: 'contradictory' });
 });
 
@@ -80,9 +81,9 @@ test('a connection that this vehicle does not ask for is not there; one whose pl
 
 describe('a rear cluster with tail and stop lamp on one plug', () => {
   const load = (powerW: number) => ({ powerW, atV: 13.2, kind: 'driven LED' as const, standbyMa: 0 });
-  const pin = (id: string, column: number, carries: string, circuit?: string) => ({ id, row: 1, column, carries, ...(circuit ? { circuit } : {}) });
+  const pin = (id: string, column: number, carries: PinFunction, circuit?: string) => ({ id, row: 1, column, carries, ...(circuit ? { circuit } : {}) });
   const face = { family: 'CL-3', keying: 'A', rows: 1, columns: 3, lock: 'tab' };
-  const circuit = (id: string, ratedA: number, powerW: number) => ({
+  const circuit = (id: 'parking' | 'stop pedal', ratedA: number, powerW: number) => ({
     id,
     name: id,
     fuse: { slot: id, ratedA },
@@ -96,7 +97,7 @@ describe('a rear cluster with tail and stop lamp on one plug', () => {
   });
   const profile = {
     ...VAN,
-    circuits: [circuit('parking', 5, 6), circuit('brake', 10, 24)],
+    circuits: [circuit('parking', 5, 6), { ...circuit('stop pedal', 10, 24), id: 'stop' }],
     plugs: [
       {
         ...VAN.plugs[0],
@@ -104,10 +105,12 @@ describe('a rear cluster with tail and stop lamp on one plug', () => {
         name: 'Cluster plug',
         gender: 'sockets' as const,
         ...face,
-        pins: [pin('1', 1, 'ground'), pin('2', 2, 'parking', 'parking'), pin('3', 3, 'brake', 'brake')],
+        pins: [pin('1', 1, 'ground'), pin('2', 2, 'parking', 'parking'), pin('3', 3, 'stop pedal', 'stop')],
         side: 'left' as const,
         at: { xMm: 0, yMm: 0, zMm: 0 },
         whereToLook: 'behind it',
+        reach: [],
+        hiddenBy: [],
       },
     ],
   };
@@ -117,7 +120,7 @@ describe('a rear cluster with tail and stop lamp on one plug', () => {
     load: load(24),
     functions: [
       { carries: 'parking', load: load(4) },
-      { carries: 'brake', load: load(20) },
+      { carries: 'stop pedal', load: load(20) },
     ],
   });
   const kitOf = (pins: object[], losesFunctions: string[] = []) => ({
@@ -126,7 +129,7 @@ describe('a rear cluster with tail and stop lamp on one plug', () => {
     plugs: [{ id: 'lamp-plug', name: 'Lamp plug', gender: 'pins' as const, ...face, pins: pins as never, lamp: 'lamp' }],
     fitments: [{ ...fitment, losesFunctions, connections: [{ id: 'joint', kitPlug: 'lamp-plug', vehiclePlug: 'cluster', circuit: 'parking', lamps: ['lamp'] }] }],
   });
-  const all = [pin('1', 1, 'ground'), pin('2', 2, 'parking'), pin('3', 3, 'brake')];
+  const all = [pin('1', 1, 'ground'), pin('2', 2, 'parking'), pin('3', 3, 'stop pedal')];
   const loadsOf = (kit: ReturnType<typeof kitOf>) =>
     Object.fromEntries(
       circuitLoads({ ...contextOf(openedLog()), profile, kits: [kit] }).map((entry) => [
@@ -137,9 +140,9 @@ describe('a rear cluster with tail and stop lamp on one plug', () => {
 
   test('each function loads the circuit of its own wire, and both wires want proof', () => {
     // 4 W and 20 W at 10.8 V. Two bulbs of 6 W at 12 V are 1 A, 1.2 A at 14.4 V; of 24 W 4.8 A.
-    expect(loadsOf(kitOf(all))).toEqual({ parking: [1.2, 0.37], brake: [4.8, 1.852] });
+    expect(loadsOf(kitOf(all))).toEqual({ parking: [1.2, 0.37], stop: [4.8, 1.852] });
     const [joint] = wireJoints({ ...contextOf(openedLog()), profile, kits: [kitOf(all)] });
-    expect(joint?.toProve.map(({ state }) => state)).toEqual(['parking', 'brake']);
+    expect(joint?.toProve.map(({ state }) => state)).toEqual(['parking', 'stop pedal']);
   });
 
   test('a wire that the kit leaves alone is neither loaded nor proved', () => {
@@ -147,6 +150,6 @@ describe('a rear cluster with tail and stop lamp on one plug', () => {
   });
 
   test('a factory lamp whose function the kit takes away no longer loads its circuit', () => {
-    expect(loadsOf(kitOf(all, ['parking-left']))).toEqual({ parking: [0.6, 0.37], brake: [4.8, 1.852] });
+    expect(loadsOf(kitOf(all, ['parking-left']))).toEqual({ parking: [0.6, 0.37], stop: [4.8, 1.852] });
   });
 });

@@ -3,7 +3,9 @@ import { proveSwitched, type ProofStatus } from '../probing/index.ts';
 import { voltageRange } from '../wiring/index.ts';
 import type { Connection, Kit, KitPlug, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
-import { connectionsOf, kitsOnVehicle, lostFunctions, type JobContext } from './context.ts';
+import { goTogether, isVehicleState, type VehicleState } from '../states/index.ts';
+import { once, type JobContext } from './context.ts';
+import { connectionsOf, kitsOnVehicle, lostFunctions } from './kits.ts';
 
 /** One meeting of a vehicle plug and a kit plug. */
 export interface WireJoint {
@@ -16,13 +18,24 @@ export interface WireJoint {
   mate: MateVerdict;
   joined: boolean;
   /** Wires that carry a switched function and want proof: all but grounds and empty cavities. */
-  toProve: { pin: PlugPin; state: string; proof: ProofStatus }[];
+  toProve: { pin: PlugPin; state: VehicleState; liveIn: VehicleState[]; proof: ProofStatus }[];
 }
 
 /** Pins of a vehicle plug that a circuit feeds and the kit's plug takes up. */
 function fedPins(vehiclePlug: VehiclePlug, kitPlug: KitPlug): PlugPin[] {
   const used = (pin: PlugPin) => kitPlug.pins.some((other) => other.row === pin.row && other.column === pin.column && other.carries !== 'empty');
   return vehiclePlug.pins.filter((pin) => pin.circuit !== undefined && used(pin));
+}
+
+/** States in which a pin is live: the one of the lamp that it feeds first, for a turn signal also both together, then those of its circuit; of a circuit of several lamps only its own. */
+function statesOf({ carries, circuit }: PlugPin, circuits: readonly Circuit[]): VehicleState[] {
+  const fed = circuits.find((entry) => entry.id === circuit)?.liveIn ?? [];
+  if (!isVehicleState(carries)) return fed;
+  return [
+    carries,
+    ...fed.filter((state) => state !== carries && goTogether(state, carries)),
+    ...(carries === 'turn left' || carries === 'turn right' ? (['hazard'] as const) : []),
+  ];
 }
 
 /** Loads that the lamps of a joint put on one of its circuits: of a body with several functions those on that circuit's wires. */
@@ -44,8 +57,8 @@ export function readingVoltage({ state, profile }: JobContext): number {
 }
 
 /** All plug meetings of the job with their verdict, pin by pin, and what is proved of their wires. */
-export function wireJoints(context: JobContext): WireJoint[] {
-  const { profile, state, rules } = context;
+export const wireJoints = once((context: JobContext): WireJoint[] => {
+  const { profile, state: job, rules } = context;
   return kitsOnVehicle(context).flatMap((onVehicle) =>
     connectionsOf(onVehicle).flatMap((connection) => {
       const { kit } = onVehicle;
@@ -54,16 +67,18 @@ export function wireJoints(context: JobContext): WireJoint[] {
       if (!vehiclePlug || !kitPlug) return [];
       const pins = fedPins(vehiclePlug, kitPlug);
       const circuits = [...new Set([connection.circuit, ...pins.map((pin) => pin.circuit)])].flatMap((id) => profile.circuits.find((candidate) => candidate.id === id) ?? []);
-      const toProve = pins.map((pin) => ({
-        pin,
-        state: pin.carries,
-        proof: proveSwitched(state.readings[`${vehiclePlug.id}/${pin.id}`] ?? [], pin.carries, readingVoltage(context), rules.probing),
-      }));
-      const joined = (state.joined[kit.slug] ?? []).includes(connection.id);
+      const toProve = pins.flatMap((pin) => {
+        const liveIn = statesOf(pin, profile.circuits);
+        const [state] = liveIn;
+        if (!state) return [];
+        const readings = job.readings[`${vehiclePlug.id}/${pin.id}`] ?? [];
+        return [{ pin, state, liveIn, proof: proveSwitched(readings, liveIn, readingVoltage(context), rules.probing) }];
+      });
+      const joined = (job.joined[kit.slug] ?? []).includes(connection.id);
       return [{ kit, connection, vehiclePlug, kitPlug, circuits, mate: matePlugs(vehiclePlug, kitPlug), joined, toProve }];
     }),
   );
-}
+});
 
 export interface CircuitLoad {
   /** As it is left: without the factory loads whose function a kit takes away. */
@@ -74,7 +89,7 @@ export interface CircuitLoad {
 }
 
 /** Every circuit that the job loads, with all kits of the job together. */
-export function circuitLoads(context: JobContext): CircuitLoad[] {
+export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
   const joints = wireJoints(context);
   const lost = lostFunctions(context);
   const circuits = new Map(joints.flatMap((joint) => joint.circuits).map((circuit) => [circuit.id, circuit]));
@@ -85,4 +100,4 @@ export function circuitLoads(context: JobContext): CircuitLoad[] {
     const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics);
     return { circuit, added, check, accepted: context.state.loadsAccepted.includes(circuit.id) };
   });
-}
+});

@@ -1,6 +1,6 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
-import { factChoices, type VehicleProfile } from '../vehicle/index.ts';
+import { factChoices, pinsTwice, type SupplyAsk, type VehicleProfile } from '../vehicle/index.ts';
 import type { Fitment, Kit } from './kit.ts';
 
 /**
@@ -18,7 +18,10 @@ export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>
     }
   });
   kit.legs.forEach((leg, index) => faults.push(...unknownId(leg.lamp, lamps, `legs[${index}].lamp`, 'lamp')));
-  kit.plugs.forEach((plug, index) => faults.push(...unknownId(plug.lamp, lamps, `plugs[${index}].lamp`, 'lamp')));
+  kit.plugs.forEach((plug, index) => {
+    const path = `plugs[${index}]`;
+    faults.push(...unknownId(plug.lamp, lamps, `${path}.lamp`, 'lamp'), ...duplicateIds(plug.pins, `${path}.pins`), ...pinsTwice(plug, path));
+  });
   const options = kit.options.map((option): [string, string[]] => [`option.${option.id}`, option.choices.map((choice) => choice.id)]);
   const known = new Map<string, string[]>(options);
   kit.fitments.forEach((fitment, index) => {
@@ -37,15 +40,26 @@ export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>
   return faults;
 }
 
+function marksWithout(asks: readonly SupplyAsk[] | undefined, supplies: ReadonlySet<string>, path: string): Fault[] {
+  return (asks ?? []).flatMap((ask, index): Fault[] =>
+    supplies.has(ask.supply) ? [] : [{ path: `${path}[${index}].supply`, code: 'mark-without-supply', data: { supply: ask.supply } }],
+  );
+}
+
 function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts: FactChoices, path: string): Fault[] {
   const ids = (items: readonly { id: string }[]) => new Set(items.map((item) => item.id));
   const lamps = ids(kit.lamps);
   const pieces = ids(profile.pieces);
+  const supplies = ids(profile.supplies);
   const faults: Fault[] = [...checkCondition(fitment.condition, facts, `${path}.condition`)];
   fitment.mounts.forEach((place, index) => {
     faults.push(...unknownId(place.lamp, lamps, `${path}.mounts[${index}].lamp`, 'lamp'));
     faults.push(...unknownId(place.mount, ids(profile.mounts), `${path}.mounts[${index}].mount`, 'mount position'));
     faults.push(...checkCondition(place.when, facts, `${path}.mounts[${index}].when`));
+    const mount = profile.mounts.find((entry) => entry.id === place.mount);
+    for (const piece of mount?.inPlaceOf ?? []) {
+      if (!fitment.replaces.includes(piece)) faults.push({ path: `${path}.mounts[${index}].mount`, code: 'place-taken', data: { lamp: place.lamp, piece } });
+    }
   });
   faults.push(...duplicateIds(fitment.connections, `${path}.connections`));
   fitment.connections.forEach((connection, index) => {
@@ -54,6 +68,7 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
     faults.push(...unknownId(connection.vehiclePlug, ids(profile.plugs), `${at}.vehiclePlug`, 'vehicle plug'));
     faults.push(...unknownId(connection.circuit, ids(profile.circuits), `${at}.circuit`, 'circuit'));
     faults.push(...unknownId(connection.adapter, ids(kit.contents), `${at}.adapter`, 'contents item'));
+    faults.push(...marksWithout(connection.asks, supplies, `${at}.asks`));
     connection.lamps.forEach((lamp, place) => faults.push(...unknownId(lamp, lamps, `${at}.lamps[${place}]`, 'lamp')));
     faults.push(...checkCondition(connection.when, facts, `${at}.when`));
   });
@@ -64,7 +79,7 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
   faults.push(...duplicateIds(fitment.fitSteps, `${path}.fitSteps`), ...duplicateIds(fitment.tests, `${path}.tests`));
   fitment.fitSteps.forEach((step, index) => {
     step.needs.forEach((need, place) => faults.push(...unknownId(need.piece, pieces, `${path}.fitSteps[${index}].needs[${place}].piece`, 'piece')));
-    faults.push(...checkCondition(step.when, facts, `${path}.fitSteps[${index}].when`));
+    faults.push(...checkCondition(step.when, facts, `${path}.fitSteps[${index}].when`), ...marksWithout(step.asks, supplies, `${path}.fitSteps[${index}].asks`));
     if (step.under) {
       const groups = profile.pieces.find((piece) => piece.id === step.under?.piece)?.fasteners ?? [];
       faults.push(...unknownId(step.under.piece, pieces, `${path}.fitSteps[${index}].under.piece`, 'piece'));
@@ -72,7 +87,7 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
     }
   });
   fitment.tests.forEach((test, index) => {
-    faults.push(...unknownId(test.lamp, lamps, `${path}.tests[${index}].lamp`, 'lamp'));
+    test.lamps.forEach((lamp, place) => faults.push(...unknownId(lamp, lamps, `${path}.tests[${index}].lamps[${place}]`, 'lamp')));
     (test.after ?? []).forEach((piece, place) => faults.push(...unknownId(piece, pieces, `${path}.tests[${index}].after[${place}]`, 'piece')));
   });
   return faults;

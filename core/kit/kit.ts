@@ -1,5 +1,6 @@
 import type { Condition } from '../facts/index.ts';
-import type { LevelNeed, LoadKind, PlugFace, Side, Years } from '../vehicle/index.ts';
+import type { PinFunction, VehicleState } from '../states/index.ts';
+import type { LevelNeed, LoadKind, PlugFace, Side, SupplyAsk, Years } from '../vehicle/index.ts';
 
 export const CONTENT_KINDS = ['lamp', 'bracket', 'adapter', 'harness', 'trim', 'fastener', 'switch', 'other'] as const;
 export type ContentKind = (typeof CONTENT_KINDS)[number];
@@ -51,7 +52,7 @@ export interface LampLoad {
 /** One of several functions in one body, with its own load. */
 export interface KitLampFunction {
   /** What the wire carries that lights it. */
-  carries: string;
+  carries: PinFunction;
   load: LampLoad;
 }
 
@@ -109,6 +110,8 @@ export interface Connection {
   circuit: string;
   lamps: string[];
   adapter?: string;
+  /** How a supply has to be while it is joined: dead where a feed is bare. */
+  asks?: SupplyAsk[];
   when?: Condition;
 }
 
@@ -116,7 +119,10 @@ export interface FitStep {
   id: string;
   name: string;
   side: Side;
+  /** What must be open for it. */
   needs: LevelNeed[];
+  /** How a supply has to be for it: dead where it touches a feed, an airbag's neighbour, or cuts into a harness. */
+  asks?: SupplyAsk[];
   passes: Pass[];
   minutes: number;
   tool: string;
@@ -134,11 +140,12 @@ export interface KitTest {
   id: string;
   name: string;
   side: Side;
-  /** State the vehicle must be in. */
-  state: string;
+  /** State the vehicle must be in; a test runs with its supply live. */
+  state: VehicleState;
   /** Instruction to the helper in the driver's seat. */
   helper: string;
-  lamp: string;
+  /** Lamps that it proves, each with its place and its plug. */
+  lamps: string[];
   gate: boolean;
   caution?: string;
   /** Pieces of the vehicle that must be back before it can run. */
@@ -152,7 +159,7 @@ export interface Fitment {
   /** A place under a condition is reached only where that may hold. */
   mounts: { lamp: string; mount: string; when?: Condition }[];
   connections: Connection[];
-  /** Pieces of the vehicle that the kit takes the place of. */
+  /** Pieces of the vehicle that the kit takes the place of: they come off, stay off and are bagged with their fasteners. */
   replaces: string[];
   /** Factory functions that go with the replaced pieces. */
   losesFunctions: string[];
@@ -170,7 +177,7 @@ export interface BenchTask {
 
 /** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
 export interface Kit {
-  format: 'jade-kit/1';
+  format: 'jade-kit/2';
   slug: string;
   name: string;
   maker: string;

@@ -11,6 +11,7 @@ const mount = {
   at: { xMm: 900, yMm: 700, zMm: 430 },
   opening: { widthMm: 158, heightMm: 122, depthMm: 140 },
   reach: [],
+  hiddenBy: [],
 };
 const profile = bareProfile({ facts, mounts: [mount] });
 const blank = { fact: 'front-fog', is: 'blank' };

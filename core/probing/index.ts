@@ -1,11 +1,12 @@
 import type { RuleSet } from '../rules/index.ts';
+import { liveWith, type VehicleState } from '../states/index.ts';
 
 /** What a reading says, from its share of the system voltage. */
 export type ReadingClass = 'off' | 'on' | 'leak' | 'dimmed or modulated' | 'in between' | 'flashing';
 
 /** One reading at one pin in one state of the vehicle. */
 export interface Reading {
-  state: string;
+  state: VehicleState;
   /** Measured against the proved ground; for a flashing supply the lowest and highest seen. */
   lowV: number;
   highV: number;
@@ -31,16 +32,18 @@ export function classifyReading(reading: Reading, systemV: number, rules: Probin
 export type ProofStatus =
   | { code: 'proved' }
   | { code: 'no-reading' }
-  | { code: 'needs-on'; state: string }
-  | { code: 'needs-off'; state: string }
-  | { code: 'contradictory'; state: string; found: ReadingClass }
-  | { code: 'unclear'; state: string; found: ReadingClass };
+  | { code: 'needs-on'; state: VehicleState }
+  | { code: 'needs-off'; state: VehicleState }
+  | { code: 'contradictory'; state: VehicleState; found: ReadingClass }
+  | { code: 'unclear'; state: VehicleState; found: ReadingClass };
 
 /**
- * Whether a wire carries a switched function: it must read on with its state and off in at least one state without it, and
- * never the other way round. A flashing reading counts as on. Readings in between prove nothing.
+ * Whether a wire carries a switched function: it must read on with a state that makes it live and off in at least one state without,
+ * and never the other way round. A state brings on what it needs, so a parking wire is to read on with dipped beam too. A flashing
+ * reading counts as on. Readings in between prove nothing.
+ * @param liveIn states in which it is live, the one to be tried first at the front
  */
-export function proveSwitched(readings: readonly Reading[], state: string, systemV: number, rules: ProbingRules): ProofStatus {
+export function proveSwitched(readings: readonly Reading[], liveIn: readonly VehicleState[], systemV: number, rules: ProbingRules): ProofStatus {
   if (readings.length === 0) return { code: 'no-reading' };
   let on = false;
   let off = false;
@@ -48,10 +51,11 @@ export function proveSwitched(readings: readonly Reading[], state: string, syste
     const found = classifyReading(reading, systemV, rules);
     const live = found === 'on' || found === 'flashing';
     if (!live && found !== 'off') return { code: 'unclear', state: reading.state, found };
-    if (live !== (reading.state === state)) return { code: 'contradictory', state: reading.state, found };
+    if (live !== liveWith(liveIn, reading.state)) return { code: 'contradictory', state: reading.state, found };
     if (live) on = true;
     else off = true;
   }
+  const [state = 'key off'] = liveIn;
   if (!on) return { code: 'needs-on', state };
   return off ? { code: 'proved' } : { code: 'needs-off', state };
 }

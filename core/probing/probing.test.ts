@@ -1,7 +1,8 @@
+import type { VehicleState } from '../states/index.ts';
 import { checkReference, classifyReading, proveSwitched } from './index.ts';
 
 const rules = { offBelow: 0.05, onFrom: 0.85, groundMaxV: 0.2, groundMaxOhm: 1 };
-const at = (state: string, volts: number) => ({ state, lowV: volts, highV: volts });
+const at = (state: VehicleState, volts: number) => ({ state, lowV: volts, highV: volts });
 
 test('classes at 12 V: below 0.6 V off, from 10.2 V on, in between unknown until a test lamp speaks', () => {
   const classes = [0.59, 0.6, 10.19, 10.2].map((volts) => classifyReading(at('parking', volts), 12, rules));
@@ -12,14 +13,27 @@ test('classes at 12 V: below 0.6 V off, from 10.2 V on, in between unknown until
 });
 
 test('on with its state is not proof; off without it completes it', () => {
-  expect(proveSwitched([at('front fog', 12.5)], 'front fog', 12.6, rules)).toEqual({ code: 'needs-off', state: 'front fog' });
-  expect(proveSwitched([at('all off', 0)], 'front fog', 12.6, rules)).toEqual({ code: 'needs-on', state: 'front fog' });
-  expect(proveSwitched([at('front fog', 12.5), at('all off', 0.01)], 'front fog', 12.6, rules)).toEqual({ code: 'proved' });
+  expect(proveSwitched([at('front fog', 12.5)], ['front fog'], 12.6, rules)).toEqual({ code: 'needs-off', state: 'front fog' });
+  expect(proveSwitched([at('key off', 0)], ['front fog'], 12.6, rules)).toEqual({ code: 'needs-on', state: 'front fog' });
+  expect(proveSwitched([at('front fog', 12.5), at('key off', 0.01)], ['front fog'], 12.6, rules)).toEqual({ code: 'proved' });
 });
 
 test('on in another state contradicts, a reading in between proves nothing', () => {
-  expect(proveSwitched([at('front fog', 12.5), at('parking', 12.5)], 'front fog', 12.6, rules)).toEqual({ code: 'contradictory', state: 'parking', found: 'on' });
-  expect(proveSwitched([at('front fog', 6)], 'front fog', 12.6, rules)).toEqual({ code: 'unclear', state: 'front fog', found: 'in between' });
+  expect(proveSwitched([at('front fog', 12.5), at('parking', 12.5)], ['front fog'], 12.6, rules)).toEqual({ code: 'contradictory', state: 'parking', found: 'on' });
+  expect(proveSwitched([at('front fog', 6)], ['front fog'], 12.6, rules)).toEqual({ code: 'unclear', state: 'front fog', found: 'in between' });
+});
+
+test('a parking wire is live with dipped beam too: on there is as it should be, off there contradicts', () => {
+  const parking = (...readings: [VehicleState, number][]) =>
+    proveSwitched(
+      readings.map(([state, volts]) => at(state, volts)),
+      ['parking'],
+      12.6,
+      rules,
+    );
+  expect(parking(['parking', 12.5], ['dipped', 12.5], ['key off', 0])).toEqual({ code: 'proved' });
+  expect(parking(['parking', 12.5], ['dipped', 0])).toEqual({ code: 'contradictory', state: 'dipped', found: 'off' });
+  expect(parking(['dipped', 12.5], ['stop pedal', 0])).toEqual({ code: 'proved' });
 });
 
 test('the reference is proved first', () => {

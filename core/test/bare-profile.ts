@@ -3,7 +3,7 @@ import type { Piece, VehicleProfile } from '../vehicle/index.ts';
 /** The smallest whole profile, for tests that are about one part of it. */
 export function bareProfile(part: Partial<VehicleProfile> = {}): VehicleProfile {
   return {
-    format: 'jade-vehicle-profile/1',
+    format: 'jade-vehicle-profile/2',
     slug: 'test-van',
     maker: 'Wexholm',
     model: 'Test van',
@@ -23,6 +23,7 @@ export function bareProfile(part: Partial<VehicleProfile> = {}): VehicleProfile 
       bonnetHeightMm: 1150,
       groundClearanceMm: 180,
     },
+    supplies: [],
     numberCheckDigit: false,
     facts: [],
     pieces: [],

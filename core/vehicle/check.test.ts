@@ -24,6 +24,8 @@ const plug = {
   side: 'left' as const,
   at: { xMm: 0, yMm: 0, zMm: 0 },
   whereToLook: 'x',
+  reach: [],
+  hiddenBy: [],
 };
 
 test('a whole profile without faults has none', () => {
@@ -113,12 +115,20 @@ test('sensors, plugs, mounts and rules name pieces and circuits that exist', () 
     procedure: 'x',
   };
   expect(faultsOf({ sensors: [sensor] })).toEqual(['sensors[0].on unknown-id']);
-  expect(faultsOf({ plugs: [{ ...plug, behind: 'z' }] })).toEqual(['plugs[0].behind unknown-id']);
+  expect(faultsOf({ plugs: [{ ...plug, hiddenBy: [{ piece: 'z', level: 'off' as const }] }] })).toEqual(['plugs[0].hiddenBy[0].piece unknown-id']);
   expect(faultsOf({ plugs: [{ ...plug, pins: [{ id: '1', row: 1, column: 1, carries: 'ground', circuit: 'z' }] }] })).toEqual(['plugs[0].pins[0].circuit unknown-id']);
   expect(faultsOf({ plugs: [{ ...plug, pins: [{ id: '1', row: 1, column: 3, carries: 'ground' }] }] })).toEqual(['plugs[0].pins[0] pin-outside-face']);
   expect(faultsOf({ refitRules: [{ id: 'r', first: 'y', then: 'z', why: 'x' }] })).toEqual(['refitRules[0].first unknown-id', 'refitRules[0].then unknown-id']);
-  const mount = { id: 'm', name: 'm', side: 'left' as const, at: { xMm: 0, yMm: 0, zMm: 0 }, reach: [way([{ piece: 'z', level: 'off' }])], adjusterBehind: ['y'] };
-  expect(faultsOf({ mounts: [mount] })).toEqual(['mounts[0].reach[0].needs[0].piece unknown-id', 'mounts[0].adjusterBehind[0] unknown-id']);
+  const mount = {
+    id: 'm',
+    name: 'm',
+    side: 'left' as const,
+    at: { xMm: 0, yMm: 0, zMm: 0 },
+    reach: [way([{ piece: 'z', level: 'off' }])],
+    hiddenBy: [],
+    adjusterHiddenBy: [{ piece: 'y', level: 'off' as const }],
+  };
+  expect(faultsOf({ mounts: [mount] })).toEqual(['mounts[0].reach[0].needs[0].piece unknown-id', 'mounts[0].adjusterHiddenBy[0].piece unknown-id']);
 });
 
 test('conditions are held against the facts of the profile', () => {

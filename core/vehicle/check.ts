@@ -1,6 +1,6 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
-import { LEVELS, type MountPosition, type Piece, type VehicleProfile, type Way } from './profile.ts';
+import { LEVELS, type LevelNeed, type MountPosition, type Piece, type PlugFace, type SupplyAsk, type VehicleProfile, type Way } from './profile.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
 
@@ -18,12 +18,13 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
   const circuits = new Set(profile.circuits.map((circuit) => circuit.id));
   const functions = new Set(profile.functions.map((lamp) => lamp.id));
   const choices = factChoices(profile);
-  const lists = ['facts', 'pieces', 'refitRules', 'sensors', 'plugs', 'circuits', 'mounts', 'functions', 'gaps'] as const;
+  const pieces = new Map(profile.pieces.map((piece) => [piece.id, piece]));
+  const lists = ['facts', 'supplies', 'pieces', 'refitRules', 'sensors', 'plugs', 'circuits', 'mounts', 'functions', 'gaps'] as const;
   const faults: Fault[] = lists.flatMap((list) => duplicateIds(profile[list], list));
   if (profile.years.to !== undefined && profile.years.to < profile.years.from) {
     faults.push({ path: 'years.to', code: 'span-order', data: { from: profile.years.from, to: profile.years.to } });
   }
-  faults.push(...checkPieces(profile.pieces, profile.mounts, choices));
+  faults.push(...checkPieces(profile.pieces, profile.mounts, choices), ...checkSupplies(profile));
   profile.refitRules.forEach((rule, index) => {
     faults.push(...unknownId(rule.first, pieceIds, `refitRules[${index}].first`, 'piece'));
     faults.push(...unknownId(rule.then, pieceIds, `refitRules[${index}].then`, 'piece'));
@@ -35,7 +36,9 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
   });
   profile.plugs.forEach((plug, index) => {
     const path = `plugs[${index}]`;
-    faults.push(...unknownId(plug.behind, pieceIds, `${path}.behind`, 'piece'), ...checkCondition(plug.when, choices, `${path}.when`));
+    faults.push(...checkCondition(plug.when, choices, `${path}.when`), ...duplicateIds(plug.pins, `${path}.pins`), ...pinsTwice(plug, path));
+    plug.reach.forEach((way, place) => faults.push(...checkNeeds(way.needs, pieces, `${path}.reach[${place}].needs`)));
+    faults.push(...checkNeeds(plug.hiddenBy, pieces, `${path}.hiddenBy`));
     plug.pins.forEach((pin, place) => {
       faults.push(...unknownId(pin.circuit, circuits, `${path}.pins[${place}].circuit`, 'circuit'));
       if (pin.row > plug.rows || pin.column > plug.columns) {
@@ -56,10 +59,58 @@ export function checkPieces(list: readonly Piece[], mounts: readonly MountPositi
   const pieces = new Map(list.map((piece) => [piece.id, piece]));
   const faults = list.flatMap((piece, index) => [...checkPiece(piece, pieces, `pieces[${index}]`), ...checkCondition(piece.when, choices, `pieces[${index}].when`)]);
   mounts.forEach((mount, index) => {
-    mount.reach.forEach((way, place) => faults.push(...checkNeeds(way, pieces, `mounts[${index}].reach[${place}]`)));
-    for (const list of ['adjusterBehind', 'aimAfter'] as const) {
+    mount.reach.forEach((way, place) => faults.push(...checkNeeds(way.needs, pieces, `mounts[${index}].reach[${place}].needs`)));
+    faults.push(...checkNeeds(mount.hiddenBy, pieces, `mounts[${index}].hiddenBy`), ...checkNeeds(mount.adjusterHiddenBy ?? [], pieces, `mounts[${index}].adjusterHiddenBy`));
+    for (const list of ['inPlaceOf', 'aimAfter'] as const) {
       (mount[list] ?? []).forEach((piece, place) => faults.push(...unknownId(piece, new Set(pieces.keys()), `mounts[${index}].${list}[${place}]`, 'piece')));
     }
+  });
+  return faults;
+}
+
+/** Pins of one plug that stand in the same cavity. */
+export function pinsTwice({ pins }: Pick<PlugFace, 'pins'>, path: string): Fault[] {
+  const seen = new Set<string>();
+  return pins.flatMap(({ row, column }, index): Fault[] => {
+    const place = `${row}/${column}`;
+    if (seen.has(place)) return [{ path: `${path}.pins[${index}]`, code: 'pin-place-twice', data: { row, column } }];
+    seen.add(place);
+    return [];
+  });
+}
+
+/** Faults of the supplies of a profile: one whose piece or level is not there, marks without a supply, an isolation that itself asks for dead, a caution that asks for what nothing of its piece is marked with. */
+export function checkSupplies({ supplies, pieces }: Pick<VehicleProfile, 'supplies' | 'pieces'>): Fault[] {
+  const known = new Set<string>(supplies.map((supply) => supply.id));
+  const unmarked = (asks: readonly SupplyAsk[] | undefined, path: string): Fault[] =>
+    (asks ?? []).flatMap((ask, index): Fault[] => (known.has(ask.supply) ? [] : [{ path: `${path}[${index}].supply`, code: 'mark-without-supply', data: { supply: ask.supply } }]));
+  const faults = supplies.flatMap((supply, index): Fault[] => {
+    const piece = pieces.find((entry) => entry.id === supply.piece);
+    if (!piece) return [{ path: `supplies[${index}].piece`, code: 'unknown-id', data: { id: supply.piece, what: 'piece' } }];
+    return piece.levels.some((level) => level.level === supply.level) ? [] : [{ path: `supplies[${index}].level`, code: 'unknown-id', data: { id: supply.level, what: 'level' } }];
+  });
+  pieces.forEach((piece, index) => {
+    const marks: SupplyAsk[] = [];
+    piece.levels.forEach((level, place) => {
+      const path = `pieces[${index}].levels[${place}]`;
+      faults.push(...unmarked(level.asks, `${path}.asks`));
+      (level.deadWhileOpen ?? []).forEach((supply, at) => {
+        if (!known.has(supply)) faults.push({ path: `${path}.deadWhileOpen[${at}]`, code: 'mark-without-supply', data: { supply } });
+        marks.push({ supply, is: 'dead' });
+      });
+      marks.push(...(level.asks ?? []));
+      level.ways.forEach((way, at) => {
+        faults.push(...unmarked(way.asks, `${path}.ways[${at}].asks`));
+        marks.push(...(way.asks ?? []));
+      });
+      const isolates = supplies.find((supply) => supply.piece === piece.id && supply.level === level.level);
+      const asksDead = [...(level.asks ?? []), ...level.ways.flatMap((way) => way.asks ?? [])].some((ask) => ask.supply === isolates?.id && ask.is === 'dead');
+      if (isolates && asksDead) faults.push({ path, code: 'isolation-asks-dead', data: { supply: isolates.id } });
+    });
+    piece.cautions.forEach(({ asks }, place) => {
+      if (asks && !marks.some((mark) => mark.supply === asks.supply && mark.is === asks.is))
+        faults.push({ path: `pieces[${index}].cautions[${place}].asks`, code: 'caution-without-mark', data: { supply: asks.supply, is: asks.is } });
+    });
   });
   return faults;
 }
@@ -80,7 +131,7 @@ function checkPiece(piece: Piece, pieces: Map<string, Piece>, path: string): Fau
     }
     before = level;
     level.ways.forEach((way, place) => {
-      faults.push(...checkNeeds(way, pieces, `${at}.ways[${place}]`));
+      faults.push(...checkNeeds(way.needs, pieces, `${at}.ways[${place}].needs`));
       const own = way.needs.findIndex((need) => need.piece === piece.id && rank(need.level) >= rank(level.level));
       if (own >= 0) faults.push({ path: `${at}.ways[${place}].needs[${own}]`, code: 'own-level', data: { piece: piece.id, level: level.level } });
     });
@@ -90,10 +141,10 @@ function checkPiece(piece: Piece, pieces: Map<string, Piece>, path: string): Fau
   return faults;
 }
 
-function checkNeeds(way: Way, pieces: Map<string, Piece>, path: string): Fault[] {
-  return way.needs.flatMap((need, index) => {
+function checkNeeds(needs: readonly LevelNeed[], pieces: Map<string, Piece>, path: string): Fault[] {
+  return needs.flatMap((need, index) => {
     const piece = pieces.get(need.piece);
-    const at = `${path}.needs[${index}]`;
+    const at = `${path}[${index}]`;
     if (!piece) return [{ path: `${at}.piece`, code: 'unknown-id' as const, data: { id: need.piece, what: 'piece' } }];
     const reaches = piece.levels.some((level) => rank(level.level) >= rank(need.level));
     return reaches ? [] : [{ path: `${at}.level`, code: 'unknown-id' as const, data: { id: need.level, what: 'level' } }];

@@ -1,3 +1,4 @@
 export * from './profile.ts';
-export * from './check.ts';
+export * from './present.ts';
 export * from './number.ts';
+export * from './check.ts';

@@ -1,4 +1,5 @@
 import type { Condition } from '../facts/index.ts';
+import type { PinFunction, VehicleState } from '../states/index.ts';
 
 export const LEVELS = ['fitted', 'loosened', 'folded', 'hung', 'off'] as const;
 /** How far a piece is open; each level includes those before it. */
@@ -22,6 +23,12 @@ export const SENSOR_KINDS = ['radar', 'camera', 'parking', 'shutter', 'washer'] 
 export type SensorKind = (typeof SENSOR_KINDS)[number];
 export const LOAD_KINDS = ['filament', 'driven LED', 'resistive'] as const;
 export type LoadKind = (typeof LOAD_KINDS)[number];
+export const SUPPLY_IDS = ['low', 'high'] as const;
+/** The low-voltage supply of the vehicle, and the high-voltage one of a vehicle that has it. */
+export type SupplyId = (typeof SUPPLY_IDS)[number];
+export const SUPPLY_STATES = ['dead', 'live'] as const;
+export type SupplyState = (typeof SUPPLY_STATES)[number];
+export const SUPPLY_HANDS = ['anyone', 'qualified people'] as const;
 export const PIN_GENDERS = ['pins', 'sockets'] as const;
 export type PinGender = (typeof PIN_GENDERS)[number];
 
@@ -75,6 +82,29 @@ export interface LevelNeed {
   level: OpenLevel;
 }
 
+/** How a supply has to be for a piece of work. */
+export interface SupplyAsk {
+  supply: SupplyId;
+  is: SupplyState;
+}
+
+/** A supply that can be isolated: by which piece at which level, how long until it is dead, and what bringing it back takes. */
+export interface Supply {
+  id: SupplyId;
+  name: string;
+  piece: string;
+  level: OpenLevel;
+  /** From the isolation until it counts as dead. */
+  waitMin: number;
+  /** What bringing it back takes besides the piece: setting again what the vehicle forgets. */
+  liveMin: number;
+  by: (typeof SUPPLY_HANDS)[number];
+  /** Done before it is isolated, such as windows and keys. */
+  before: string[];
+  /** What the vehicle forgets meanwhile; each is set again once it is live for good. */
+  forgets: string[];
+}
+
 /** One way to bring a piece to a level: what must hold at that moment and what it costs beyond the move itself. */
 export interface Way {
   id: string;
@@ -83,6 +113,8 @@ export interface Way {
   extraMin: number;
   note?: string;
   irreversible?: boolean;
+  /** How the supplies must be at that moment. A dead one is isolated first; live is never a need of a way in. */
+  asks?: SupplyAsk[];
   /** Where the vehicle itself must stand for it, beside which no other place of its kind can hold: wheels turned left. */
   position?: { kind: string; place: string };
 }
@@ -94,6 +126,10 @@ export interface PieceLevel {
   closeMin: number;
   people: number;
   ways: Way[];
+  /** As a way's, for every way of this level. */
+  asks?: SupplyAsk[];
+  /** Not to be live while the piece is at this level or beyond: an airbag unplugged, a feed bare. */
+  deadWhileOpen?: SupplyId[];
   breakage?: { chance: number; replaceMin: number };
 }
 
@@ -120,6 +156,12 @@ export interface FastenerGroup {
   atLevel: OpenLevel;
 }
 
+/** A caution at a step; `asks` where it is about how a supply has to be. */
+export interface Caution {
+  text: string;
+  asks?: SupplyAsk;
+}
+
 /** Anything of the vehicle that is loosened, folded back, taken off or unplugged. */
 export interface Piece {
   id: string;
@@ -131,7 +173,7 @@ export interface Piece {
   when?: Condition;
   levels: PieceLevel[];
   fasteners: FastenerGroup[];
-  cautions: string[];
+  cautions: Caution[];
   /** Said at the step: path out, protection, support. */
   movement?: string;
   brittle?: boolean;
@@ -172,8 +214,7 @@ export interface PlugPin {
   id: string;
   row: number;
   column: number;
-  /** What the pin carries; `empty` where the cavity holds no contact. */
-  carries: string;
+  carries: PinFunction;
   colour?: string;
   circuit?: string;
 }
@@ -194,8 +235,10 @@ export interface VehiclePlug extends PlugFace {
   side: Side;
   at: PointMm;
   whereToLook: string;
-  /** Piece that hides it. */
-  behind?: string;
+  /** Ways to get a hand to it. */
+  reach: Way[];
+  /** What hides it once it is back: each piece while it is below that level. */
+  hiddenBy: LevelNeed[];
   when?: Condition;
 }
 
@@ -218,7 +261,7 @@ export interface Circuit {
   /** Factory loads already on the circuit. */
   loads: Load[];
   /** States in which it is live. */
-  liveIn: string[];
+  liveIn: VehicleState[];
   /** Named where the shop's rules never allow work on it. */
   neverUse?: string;
 }
@@ -231,8 +274,12 @@ export interface MountPosition {
   at: PointMm;
   opening?: { widthMm: number; heightMm: number; depthMm: number };
   reach: Way[];
-  /** Pieces that hide the aim adjuster once they are back. */
-  adjusterBehind?: string[];
+  /** What hides the joint at this place once it is back: each piece while it is below that level. */
+  hiddenBy: LevelNeed[];
+  /** Pieces that stand in this very place: a kit that puts a lamp here takes theirs. */
+  inPlaceOf?: string[];
+  /** What hides the aim adjuster once it is back. */
+  adjusterHiddenBy?: LevelNeed[];
   /** Pieces that must be back before the lamp can be aimed. */
   aimAfter?: string[];
 }
@@ -242,7 +289,8 @@ export interface LampFunction {
   id: string;
   name: string;
   side: Side;
-  state: string;
+  /** State in which it lights. */
+  state: VehicleState;
   at: PointMm;
   when?: Condition;
 }
@@ -258,7 +306,7 @@ export interface GapPoint {
 
 /** What the shop knows of a kind of vehicle. */
 export interface VehicleProfile {
-  format: 'jade-vehicle-profile/1';
+  format: 'jade-vehicle-profile/2';
   slug: string;
   maker: string;
   model: string;
@@ -267,6 +315,8 @@ export interface VehicleProfile {
   systemVoltageV: 12 | 24;
   highVoltage: boolean;
   battery: { capacityAh: number; standbyMa: number };
+  /** Supplies that can be isolated; none where that is not described. */
+  supplies: Supply[];
   measures: Measures;
   /** Whether the number carries a check digit in the vehicle's market. */
   numberCheckDigit: boolean;

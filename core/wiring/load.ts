@@ -2,6 +2,8 @@ import type { ElectricsRules } from '../rules/index.ts';
 import type { Circuit, Load } from '../vehicle/index.ts';
 
 export interface VoltageRange {
+  /** Battery at rest. */
+  restV: number;
   leastV: number;
   runningV: number;
   mostV: number;
@@ -10,7 +12,7 @@ export interface VoltageRange {
 /** Voltages of a 12 V system; a 24 V system has the double. */
 export function voltageRange(systemVoltageV: 12 | 24): VoltageRange {
   const factor = systemVoltageV / 12;
-  return { leastV: 10.8 * factor, runningV: 13.8 * factor, mostV: 14.4 * factor };
+  return { restV: 12.6 * factor, leastV: 10.8 * factor, runningV: 13.8 * factor, mostV: 14.4 * factor };
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { PinFunction } from '../states/index.ts';
 import type { Circuit, PlugFace } from '../vehicle/index.ts';
 import { assignLegs, checkLoad, copperOhm, gaugeAreaMm2, loadCurrentA, matePlugs, smallestFuseA, worstCurrentA, voltageRange } from './index.ts';
 
@@ -10,7 +11,7 @@ test('a 55 W filament at 13.2 V takes 4.167 A there; an LED takes most at the le
   expect(loadCurrentA({ powerW: 55, atV: 13.2, kind: 'filament' }, 13.2)).toBeCloseTo(4.1667, 4);
   expect(worstCurrentA({ powerW: 21.6, atV: 13.2, kind: 'driven LED' }, voltageRange(12))).toBeCloseTo(2, 9);
   expect(loadCurrentA({ powerW: 12, atV: 12, kind: 'resistive' }, 24)).toBeCloseTo(2, 9);
-  expect(voltageRange(24)).toEqual({ leastV: 21.6, runningV: 27.6, mostV: 28.8 });
+  expect(voltageRange(24)).toEqual({ restV: 25.2, leastV: 21.6, runningV: 27.6, mostV: 28.8 });
 });
 
 test('gauge 16 is 1.31 mm², gauge 12 is 3.31 mm²', () => {
@@ -49,7 +50,7 @@ test('drop: 69 W at 13.8 V are 5 A over 0.04827 Ω of wire, 5 mΩ of chassis and
   expect(checkLoad(circuit, [led(69)], 12, rules).dropV).toBeCloseTo(5 * (0.048272 + 0.013), 5);
 });
 
-const face = (gender: 'pins' | 'sockets', carries: string[], family = 'LB-2'): PlugFace => ({
+const face = (gender: 'pins' | 'sockets', carries: PinFunction[], family = 'LB-2'): PlugFace => ({
   id: 'x',
   name: 'x',
   family,

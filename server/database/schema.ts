@@ -99,6 +99,8 @@ export const events = mysqlTable(
     type: varchar('type', { length: 40 }).notNull(),
     v: int('v').notNull(),
     at: varchar('at', { length: 40 }).notNull(),
+    /** Shared by what one act of a person recorded. */
+    act: char('act', { length: 36 }),
     person: id('person').notNull(),
     device: varchar('device', { length: 80 }).notNull(),
     payload: longtext('payload').notNull(),

@@ -1,6 +1,6 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import type { DocumentPin } from '@jade/core/job';
-import { DOCUMENT_KINDS, type DocumentKind, type Documents } from '@jade/contract/documents';
+import { DOCUMENT_KINDS, liftDocument, type DocumentKind, type Documents } from '@jade/contract/documents';
 import { tables, type Connection } from '../database/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';
 import { canonicalHash } from './canonical.ts';
@@ -15,11 +15,16 @@ export interface StoredDocument<K extends DocumentKind = DocumentKind> {
 
 const { documents } = tables;
 
+/** A stored body as the newest version of its format says it; what is stored stays as it was taken in. */
+function bodyOf<K extends DocumentKind>(body: string): Documents[K] {
+  return liftDocument(JSON.parse(body)) as Documents[K];
+}
+
 /** Newest version of a document, or one version of it; undefined where there is none. */
 export async function findDocument<K extends DocumentKind>(db: Connection, kind: K, slug: string, version?: number): Promise<StoredDocument<K> | undefined> {
   const which = and(eq(documents.kind, kind), eq(documents.slug, slug), version === undefined ? undefined : eq(documents.version, version));
   const [row] = await db.select().from(documents).where(which).orderBy(desc(documents.version)).limit(1);
-  return row && { kind, slug: row.slug, version: row.version, hash: row.hash, document: JSON.parse(row.body) as Documents[K] };
+  return row && { kind, slug: row.slug, version: row.version, hash: row.hash, document: bodyOf<K>(row.body) };
 }
 
 /** As `findDocument`, but a document that does not exist is refused with 404. */
@@ -52,7 +57,7 @@ export async function newestDocuments<K extends DocumentKind>(db: Connection, ki
     .from(documents)
     .where(and(eq(documents.kind, kind), sql`${documents.version} = (select max(d.version) from documents d where d.kind = ${documents.kind} and d.slug = ${documents.slug})`))
     .orderBy(documents.slug);
-  return rows.map((row) => ({ kind, slug: row.slug, version: row.version, hash: row.hash, document: JSON.parse(row.body) as Documents[K] }));
+  return rows.map((row) => ({ kind, slug: row.slug, version: row.version, hash: row.hash, document: bodyOf<K>(row.body) }));
 }
 
 /** What a person calls a document, read from its body by the database: maker with model or name, or the name alone. */

@@ -1,6 +1,6 @@
 import { and, eq, gt, inArray } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
-import type { JobEvent, LoggedEvent } from '@jade/core/job';
+import { liftEvent, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
@@ -16,17 +16,17 @@ export interface Author {
 
 export type AppendAnswer = { id: string; status: 'stored' | 'already stored'; seq: number } | { id: string | null; status: 'refused' | 'conflict'; faults: Fault[] };
 
-/** Events of a job after a `seq`, in order. */
+/** Events of a job after a `seq`, in order, as their newest versions say them. */
 export async function readEvents(db: Connection, job: string, since = 0): Promise<LoggedEvent[]> {
   const rows = await db
     .select()
     .from(events)
     .where(and(eq(events.job, job), gt(events.seq, since)))
     .orderBy(events.seq);
-  return rows.map(
-    (row) =>
-      ({ id: row.id, type: row.type, v: row.v, at: row.at, payload: JSON.parse(row.payload) as unknown, seq: row.seq, person: row.person, device: row.device }) as LoggedEvent,
-  );
+  return rows.map(({ id, type, v, at, act, payload, seq, person, device }) => {
+    const event = { id, type, v, at, ...(act === null ? {} : { act }), payload: JSON.parse(payload) as Record<string, unknown>, seq, person, device };
+    return liftEvent(event) as LoggedEvent;
+  });
 }
 
 interface Checked {
@@ -50,7 +50,19 @@ function sortOut(values: readonly unknown[], answers: AppendAnswer[]): Checked[]
 
 /** Row of an event as it stands in the log. */
 export function eventRow(job: string, seq: number, event: JobEvent, hash: string, author: Author): typeof events.$inferInsert {
-  return { job, seq, id: event.id, type: event.type, v: event.v, at: event.at, ...author, payload: JSON.stringify(event.payload), bodyHash: hash, storedAt: new Date() };
+  return {
+    job,
+    seq,
+    id: event.id,
+    type: event.type,
+    v: event.v,
+    at: event.at,
+    act: event.act ?? null,
+    ...author,
+    payload: JSON.stringify(event.payload),
+    bodyHash: hash,
+    storedAt: new Date(),
+  };
 }
 
 /**

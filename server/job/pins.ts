@@ -17,7 +17,7 @@ const PROFILE_LISTS = ['facts', 'pieces', 'sensors', 'plugs', 'circuits', 'mount
 const KIT_LISTS = ['lamps', 'contents', 'options', 'plugs', 'benchTasks'] as const;
 
 function idsOf(document: VehicleProfile | Kit): string[] {
-  if (document.format === 'jade-vehicle-profile/1') return PROFILE_LISTS.flatMap((list) => document[list].map((entry) => `${document.slug} ${list} ${entry.id}`));
+  if ('pieces' in document) return PROFILE_LISTS.flatMap((list) => document[list].map((entry) => `${document.slug} ${list} ${entry.id}`));
   return KIT_LISTS.flatMap((list) => document[list].map((entry) => `${document.slug} ${list} ${entry.id}`));
 }
 

@@ -1,24 +1,24 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, inArray, ne } from 'drizzle-orm';
 import {
   FOLD_VERSION,
   foldJob,
   jobContext,
-  planKey,
+  jobNow,
+  planMemory,
   planOpening,
-  standingOf,
-  type Hold,
   type JobContext,
+  type JobDocuments,
   type JobState,
   type LoggedEvent,
-  type StationState,
-  type Station,
+  type PlanMemory,
 } from '@jade/core/job';
-import type { AccessPlan } from '@jade/core/access';
-import { namesOf, sayHold } from '@jade/words/job';
+import { standingOf, type Hold, type Station, type StationState } from '@jade/core/stations';
+import { namesOf } from '@jade/words/job';
+import { sayHold } from '@jade/words/stations';
 import { tables, type Connection } from '../database/index.ts';
 import { getPinned } from '../documents/index.ts';
 import { readEvents } from './log.ts';
-import { keepTimes } from './times.ts';
+import { keepTimes, takenOn } from './times.ts';
 
 /** What the day board shows of a job without reading its log. */
 export interface JobSummary {
@@ -37,7 +37,7 @@ export interface JobSummary {
 /** Places the server looks at for the sentence of the board; a browser that wants the proof looks on by itself. */
 const MOST_LOOKED = 500;
 const logs = new Map<string, LoggedEvent[]>();
-const plans = new Map<string, AccessPlan>();
+const memories = new Map<string, PlanMemory>();
 
 /** The whole log of a job; what was read before is kept, only what came since is read. */
 export async function wholeLog(db: Connection, job: string): Promise<LoggedEvent[]> {
@@ -52,39 +52,59 @@ export function keepLog(job: string, log: LoggedEvent[]): void {
   logs.set(job, log);
 }
 
-/** A job's state and documents, with a key that is the same for the same documents. */
-export interface PinnedContext extends JobContext {
+/** The documents that a job pins with what the shop knows besides, and a key that is the same for the same documents. */
+export interface PinnedDocuments extends JobDocuments {
   documentsKey: string;
 }
 
-/** Way in of a job, computed once for the same documents, facts and open pieces. */
-export function planCached(context: PinnedContext): AccessPlan {
-  const { state, documentsKey } = context;
-  const key = `${documentsKey} ${planKey(state)}`;
-  const known = plans.get(key);
-  if (known) return known;
-  const plan = planOpening(context, MOST_LOOKED);
-  if (plans.size > 500) plans.clear();
-  plans.set(key, plan);
-  return plan;
+/** Plans made for a job with its documents: every append goes on from them. */
+function memoryOf(job: string, documentsKey: string): PlanMemory {
+  const at = `${job} ${documentsKey}`;
+  const known = memories.get(at) ?? planMemory((context) => planOpening(context, MOST_LOOKED));
+  if (memories.size > 200) memories.clear();
+  memories.set(at, known);
+  return known;
 }
 
-/** State and pinned documents of a job, or undefined before it is opened. */
-export async function contextOf(db: Connection, state: JobState): Promise<PinnedContext | undefined> {
-  const { opened } = state;
+/** Whether one of these kits has not yet left the shop on another job. */
+export async function hasNewKit(db: Connection, job: string, kits: readonly string[]): Promise<boolean> {
+  if (kits.length === 0) return false;
+  const { jobs, jobKits } = tables;
+  const known = await db
+    .selectDistinct({ kit: jobKits.kit })
+    .from(jobKits)
+    .innerJoin(jobs, eq(jobs.id, jobKits.job))
+    .where(and(inArray(jobKits.kit, [...kits]), eq(jobs.signed, true), ne(jobs.id, job)));
+  return known.length < new Set(kits).size;
+}
+
+/** Pinned documents of a job, or undefined before it is opened. */
+export async function documentsOf(db: Connection, job: string, { opened }: JobState): Promise<PinnedDocuments | undefined> {
   if (!opened) return undefined;
   const profile = await getPinned(db, 'vehicle', opened.profile);
   const rules = await getPinned(db, 'rules', opened.rules);
   const kits = [];
   for (const pin of opened.kits) kits.push(await getPinned(db, 'kit', pin));
   const [vehicle] = await db.select({ year: tables.vehicles.year }).from(tables.vehicles).where(eq(tables.vehicles.id, opened.vehicle));
-  const documentsKey = [profile, rules, ...kits].map((entry) => entry.hash).join(' ');
-  const documents = { profile: profile.document, kits: kits.map((kit) => kit.document), rules: rules.document, year: vehicle?.year ?? undefined };
-  return { ...jobContext(state, documents), documentsKey };
+  const newKit = await hasNewKit(
+    db,
+    job,
+    opened.kits.map((pin) => pin.slug),
+  );
+  const taken = await takenOn(db, opened.profile.slug);
+  const documentsKey = [...[profile, rules, ...kits].map((entry) => entry.hash), String(newKit), JSON.stringify(taken)].join(' ');
+  return { profile: profile.document, kits: kits.map((kit) => kit.document), rules: rules.document, year: vehicle?.year ?? undefined, newKit, taken, documentsKey };
 }
 
-function summarise(context: PinnedContext): JobSummary {
-  const standing = standingOf(context, planCached(context));
+/** State and pinned documents of a job, or undefined before it is opened. */
+export async function contextOf(db: Connection, job: string, state: JobState): Promise<JobContext | undefined> {
+  const documents = await documentsOf(db, job, state);
+  return documents && jobContext(state, documents);
+}
+
+function summarise(job: string, log: readonly LoggedEvent[], documents: PinnedDocuments): JobSummary {
+  const { context, plan, closing } = jobNow(log, documents, memoryOf(job, documents.documentsKey));
+  const standing = standingOf(context, plan, closing);
   const names = namesOf(context);
   const { holding } = standing;
   return {
@@ -102,12 +122,13 @@ function summarise(context: PinnedContext): JobSummary {
 /** Writes the job's counter and summary as folded from its log, and the times it took once it has left, in the caller's transaction. Gives back the log it folded. */
 export async function writeSummary(tx: Connection, job: string, lastSeq: number): Promise<LoggedEvent[]> {
   const log = await wholeLog(tx, job);
-  const context = await contextOf(tx, foldJob(log));
-  const summary = context ? JSON.stringify(summarise(context)) : '{}';
+  const state = foldJob(log);
+  const documents = await documentsOf(tx, job, state);
+  const summary = documents ? JSON.stringify(summarise(job, log, documents)) : '{}';
   await tx
     .update(tables.jobs)
-    .set({ seq: lastSeq, summary, foldVersion: FOLD_VERSION, signed: context?.state.signed !== undefined })
+    .set({ seq: lastSeq, summary, foldVersion: FOLD_VERSION, signed: state.signed !== undefined })
     .where(eq(tables.jobs.id, job));
-  if (context) await keepTimes(tx, job, context, log);
+  if (documents) await keepTimes(tx, job, jobContext(state, documents), log);
   return log;
 }

@@ -1,11 +1,11 @@
-import { and, desc, eq, inArray, ne, or, sql, type SQLWrapper } from 'drizzle-orm';
+import { desc, eq, or, sql, type SQLWrapper } from 'drizzle-orm';
 import { FOLD_VERSION, foldJob, pinsOf } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { getDocument, newestDocuments } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { newerDocuments } from './pins.ts';
 import { takenOn } from './times.ts';
-import { wholeLog, writeSummary, type JobSummary } from './summary.ts';
+import { hasNewKit, wholeLog, writeSummary, type JobSummary } from './summary.ts';
 
 const { jobs, vehicles, customers } = tables;
 
@@ -90,17 +90,6 @@ export async function findJobs(db: Connection, text: string): Promise<JobLine[]>
     .orderBy(desc(jobs.openedAt), jobs.id)
     .limit(MOST_FOUND);
   return linesOf(db, rows);
-}
-
-/** Whether one of these kits has not yet left the shop on another job. */
-async function hasNewKit(db: Connection, job: string, kits: readonly string[]): Promise<boolean> {
-  if (kits.length === 0) return false;
-  const known = await db
-    .selectDistinct({ kit: tables.jobKits.kit })
-    .from(tables.jobKits)
-    .innerJoin(jobs, eq(jobs.id, tables.jobKits.job))
-    .where(and(inArray(tables.jobKits.kit, [...kits]), eq(jobs.signed, true), ne(jobs.id, job)));
-  return known.length < new Set(kits).size;
 }
 
 /** A job with the documents it pins: all that a browser needs to go on without the server. */

@@ -52,7 +52,7 @@ test('the load on the fuse and the proof of the wire are on it', () => {
 test('a screw that broke is named as renewed, an exception with what was agreed', () => {
   const content = contentAfter(['exception.named', { about: 'code:C12', note: 'Known to the owner' }], ['code.recorded', { moment: 'after', code: 'C12' }]);
   expect(table(content, /Parts/).map((row) => row.map(plain))).toEqual([['T20 six-lobe × 14 mm, arch liner, left', '1 broken', 'replaced new']]);
-  expect(table(content, /exceptions/)).toEqual([['code:C12', 'Known to the owner']]);
+  expect(table(content, /exceptions/)).toEqual([['fault code C12', 'Known to the owner']]);
   expect(table(content, /Fault codes/)).toEqual([['C12', 'leaving', 'Known to the owner']]);
 });
 

@@ -1,5 +1,7 @@
-import { disturbedSensors, functionsOf, lampAims, lostFunctions, openingMoves, replacedPieces, standingOf, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
-import { namesOf, sayHold } from '@jade/words/job';
+import { functionsOf, lampAims, lostFunctions, replacedPieces, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
+import { sense, standingOf } from '@jade/core/stations';
+import { namesOf } from '@jade/words/job';
+import { sayHold, sayKey } from '@jade/words/stations';
 import { amperes, bothLengths, inSentence, millimetres, percent, stated, volts } from '@jade/words/units';
 
 export interface SheetTable {
@@ -73,7 +75,7 @@ function wireTable(context: JobContext): SheetTable {
 }
 
 function sensorTable(context: JobContext): SheetTable {
-  const rows = disturbedSensors(context, undefined).map(({ sensor, calibrationDue }) => {
+  const rows = sense.disturbedSensors(context, undefined).map(({ sensor, calibrationDue }) => {
     const done = context.state.calibrated[sensor.id];
     return [
       sensor.name,
@@ -104,7 +106,26 @@ function codeTable(context: JobContext): SheetTable {
 }
 
 function exceptionTable(context: JobContext): SheetTable {
-  return { title: 'Named exceptions', head: ['About', 'What was agreed'], rows: Object.entries(context.state.exceptions), empty: 'None.' };
+  return {
+    title: 'Named exceptions',
+    head: ['About', 'What was agreed'],
+    rows: Object.entries(context.state.exceptions).map(([about, note]) => [sayKey(about, namesOf(context)), note]),
+    empty: 'None.',
+  };
+}
+
+/** What was opened and how it leaves: closed, off because the kit takes its place, or still open. */
+function closedNotes(context: JobContext, names: ReturnType<typeof namesOf>): string[] {
+  const open = Object.entries(context.state.pieces).filter(([, level]) => level !== 'fitted');
+  const replaced = replacedPieces(context);
+  const named = (list: typeof open) => list.map(([piece, level]) => `${inSentence(names.piece(piece))}${level === 'off' ? '' : `, ${level}`}`).join('; ');
+  const stay = open.filter(([piece]) => replaced.includes(piece));
+  const left = open.filter(([piece]) => !replaced.includes(piece));
+  if (Object.keys(context.state.reached).length === 0) return ['Nothing was opened.'];
+  return [
+    left.length === 0 ? 'Everything else that was opened is closed again.' : `Still open: ${named(left)}.`,
+    ...(stay.length > 0 ? [`Off, because the kit takes its place: ${named(stay)}.`] : []),
+  ];
 }
 
 /** Puts the customer's sheet into words from the job as folded at signing. */
@@ -119,7 +140,7 @@ export function sheetContent(context: JobContext, frame: SheetFrame): SheetConte
     gaps.length > 0
       ? `Panel gaps leaving: ${gaps.map((gap) => `${gap.name} ${millimetres(state.gaps.after[gap.id] ?? 0, 1)}`).join('; ')}.`
       : 'Panel gaps were not measured again.',
-    `${openingMoves(context, undefined).length === 0 ? 'Everything that was opened is closed again.' : 'Pieces that the kit replaces stay off.'}`,
+    ...closedNotes(context, names),
     `Checked against the rule set “${rules.name}”. Local rules and the maker’s procedure decide; this sheet does not say that anything is lawful.`,
     'Come back after 100 km for a check of all new fasteners.',
   ];

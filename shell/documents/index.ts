@@ -2,7 +2,8 @@ import { readFile } from 'node:fs/promises';
 import { sayFaults } from '@jade/words/faults';
 import type { Fault } from '@jade/core/faults';
 
-const ORDER = ['jade-rule-set/1', 'jade-vehicle-profile/1', 'jade-kit/1', 'jade-shop/1'];
+/** Formats in the order in which one rests on the other, whatever their version. */
+const ORDER = ['jade-rule-set', 'jade-vehicle-profile', 'jade-kit', 'jade-shop'];
 
 interface Answer {
   kind: string;
@@ -13,7 +14,7 @@ interface Answer {
 }
 
 function orderOf(format: unknown): number {
-  const place = ORDER.indexOf(String(format));
+  const place = ORDER.indexOf(String(format).split('/')[0] ?? '');
   return place < 0 ? ORDER.length : place;
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StationState } from '@jade/core/job';
+import type { StationState } from '@jade/core/stations';
 
 /** A station's state as shape and colour: ring, half, filled, triangle, square. */
 defineProps<{ state: StationState; size?: number }>();

@@ -1,16 +1,17 @@
 import { defineStore } from 'pinia';
 import { v7 } from 'uuid';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { planChange, restOfPlan, type AccessPlan, type AccessProgress, type Explanation, type PlanChange } from '@jade/core/access';
+import { planChange, type AccessPlan, type AccessProgress, type Explanation, type PlanChange } from '@jade/core/access';
 import {
-  foldJob,
+  emptyJob,
   furtherKits,
-  jobContext,
-  planClosingOf,
-  planKey,
-  standingOf,
+  jobNow,
+  liftEvent,
+  newestVersion,
+  planMemory,
   type EventType,
-  type JobContext,
+  type Happened,
+  type JobDocuments,
   type JobEvent,
   type LoggedEvent,
   type Payloads,
@@ -19,7 +20,8 @@ import type { Kit } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import type { TakenBySteps } from '@jade/core/schedule';
 import type { CustomerVehicle } from '@jade/core/shop';
-import type { VehicleProfile } from '@jade/core/vehicle';
+import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/stations';
+import { needsHold, type OpenLevel, type VehicleProfile } from '@jade/core/vehicle';
 import { namesOf, sayEvent } from '@jade/words/job';
 import { explainInWorker, planInWorker } from '../workers/bridge.ts';
 import { ask, Refused } from './api.ts';
@@ -59,15 +61,17 @@ const WAITS_MS = [500, 1000, 2000, 4000];
 /** One job: its log as known here, what is folded from it, and the queue towards the server. */
 export const useJob = defineStore('job', () => {
   const view = shallowRef<JobView>();
-  const logged = shallowRef<LoggedEvent[]>([]);
+  /** The log in order; it is another list only where other events are in it or their order changed, so that what follows from it is worked out once a tap. */
+  const log = shallowRef<LoggedEvent[]>([]);
   const unsent = shallowRef<JobEvent[]>([]);
   const failed = ref('');
   const loading = ref(false);
   const online = ref(true);
   const needsPerson = ref(false);
   const refused = ref<string[]>([]);
+  /** Why the last act could not be recorded. */
+  const refusals = shallowRef<readonly Refusal[]>([]);
   const lastDone = ref<{ id: string; type: EventType; payload: unknown } | undefined>();
-  const made = shallowRef<AccessPlan>();
   /** How far a plan has come that takes long; undefined where none is being worked out. */
   const planning = shallowRef<AccessProgress | true>();
   const explanation = shallowRef<Explanation>();
@@ -77,68 +81,97 @@ export const useJob = defineStore('job', () => {
   let stream: EventSource | undefined;
   let sending = false;
   let attempt = 0;
+  let memory = planMemory();
+  /** Counts the plans that were made, so that the job is read again with a new one. */
+  const plansMade = ref(0);
 
-  const log = computed<LoggedEvent[]>(() => {
-    const known = new Set(logged.value.map((event) => event.id));
-    return [...logged.value, ...unsent.value.filter((event) => !known.has(event.id))];
-  });
-  const state = computed(() => foldJob(log.value));
-  /** The plan as it was last made, without the steps done since: the next one is there at once, and the plan made anew takes its place. */
-  const plan = computed(() => made.value && restOfPlan(made.value, state.value.pieces));
-  const context = computed<JobContext | undefined>(
+  const documents = computed<JobDocuments | undefined>(
     () =>
-      view.value &&
-      jobContext(state.value, {
+      view.value && {
         profile: view.value.profile,
         kits: view.value.kits,
         rules: view.value.rules,
         year: view.value.vehicle.year ?? undefined,
         newKit: view.value.newKit,
         taken: view.value.taken,
-      }),
+      },
   );
-  const names = computed(() => (context.value ? namesOf(context.value) : undefined));
-  const closing = computed(() => context.value && planClosingOf(context.value, plan.value));
-  const standing = computed(() => context.value && standingOf(context.value, plan.value, closing.value));
-
-  /** What the plan depends on, so that it is worked out again only when one of these changes. */
-  const dependsOn = computed(() => (view.value ? `${view.value.id} ${JSON.stringify(state.value.opened)} ${planKey(state.value)}` : ''));
-  watch(dependsOn, async (key) => {
-    if (!context.value) return;
-    planning.value = true;
-    explanation.value = undefined;
-    const search = planInWorker(context.value, (progress) => void (planning.value = progress));
-    stopSearch = search.stop;
-    const found = await search.plan;
-    if (key !== dependsOn.value) return;
-    note(made.value, found);
-    made.value = found;
-    planning.value = undefined;
-    if (found.steps.length === 0) return;
-    const told = await explainInWorker(context.value, found, furtherKits(context.value, view.value?.otherKits ?? []));
-    if (key === dependsOn.value) explanation.value = told;
+  const now = computed(() => (plansMade.value >= 0 && documents.value ? jobNow(log.value, documents.value, memory) : undefined));
+  const context = computed(() => now.value?.context);
+  const state = computed(() => now.value?.context.state ?? emptyJob());
+  /** The last plan that was made: what is left of it is shown until the one that takes its place is there. */
+  const before = shallowRef<AccessPlan>();
+  const plan = computed(() => {
+    if (now.value?.plan) return now.value.plan;
+    const steps = before.value?.steps.filter((step) => !needsHold([{ piece: step.piece, level: step.level as OpenLevel }], state.value.pieces));
+    return before.value && steps && { ...before.value, steps };
   });
+  const names = computed(() => (context.value ? namesOf(context.value) : undefined));
+  const closing = computed(() => now.value?.closing);
+  const standing = computed(() => context.value && standingOf(context.value, plan.value, closing.value));
+  const lastSeq = () => log.value.reduce((most, event) => Math.max(most, event.seq ?? 0), 0);
 
-  /** Keeps what changed from the plan before, unless it only went on as planned. */
-  function note(before: AccessPlan | undefined, after: AccessPlan): void {
-    if (!before || !names.value) return;
+  watch(
+    () => now.value?.wanted?.key,
+    async (key) => {
+      const asked = now.value?.wanted;
+      if (!asked || key === undefined) return;
+      planning.value = true;
+      explanation.value = undefined;
+      const own = memory;
+      const search = planInWorker(asked.context, (progress) => void (planning.value = progress));
+      stopSearch = search.stop;
+      const found = await search.plan;
+      if (own !== memory) return;
+      own.opening.set(key, found);
+      plansMade.value++;
+      if (now.value?.wanted) return;
+      planning.value = undefined;
+    },
+  );
+  watch(
+    () => (now.value?.plan ? now.value.basis : undefined),
+    async (basis) => {
+      const { plan: made, because } = now.value ?? {};
+      if (basis === undefined || !made) return;
+      note(before.value, made, because);
+      before.value = made;
+      if (!context.value || made.steps.length === 0) return;
+      const told = await explainInWorker(context.value, made, furtherKits(context.value, view.value?.otherKits ?? []));
+      if (basis === now.value?.basis) explanation.value = told;
+    },
+  );
+
+  /** Keeps what something learned, or a move that was not planned, changed in the plan before. */
+  function note(earlier: AccessPlan | undefined, after: AccessPlan, because: LoggedEvent | undefined): void {
+    if (!earlier || !names.value) return;
     const done = new Set(state.value.moves.map((move) => `${move.piece}/${move.level}`));
-    const change = planChange(before, after, done);
+    const change = planChange(earlier, after, done);
     const last = log.value.at(-1);
     const undone = last?.type === 'undone' ? log.value.find((event) => event.id === last.payload.event) : undefined;
-    const because = undone ? `taken back: ${sayEvent(undone, names.value)}` : last && sayEvent(last, names.value);
-    changed.value = change && because ? { change, because } : undefined;
+    const said = undone ? `taken back: ${sayEvent(undone, names.value)}` : because && sayEvent(because, names.value);
+    changed.value = change && said ? { change, because: said } : undefined;
   }
 
   /** Takes the best way in found so far. */
   const stopPlanning = () => stopSearch?.();
 
-  function merge(events: readonly LoggedEvent[]): void {
-    const byId = new Map(logged.value.map((event) => [event.id, event]));
-    for (const event of events) byId.set(event.id, event);
-    logged.value = [...byId.values()].sort((a, b) => (a.seq ?? 0) - (b.seq ?? 0));
-    const taken = unsent.value.filter((event) => byId.has(event.id)).map((event) => event.id);
-    if (taken.length > 0) drop(taken);
+  /** Puts events into the log: those that the server has by their number, those it has not yet last. */
+  function settle(taken: readonly LoggedEvent[]): void {
+    const known = new Map(log.value.map((event) => [event.id, event]));
+    for (const event of taken) {
+      const own = known.get(event.id);
+      // Known events keep their place in memory: only their number is new.
+      if (own) Object.assign(own, { seq: event.seq, person: event.person ?? own.person, device: event.device ?? own.device });
+      else known.set(event.id, event);
+    }
+    const rank = (event: LoggedEvent) => event.seq ?? Infinity;
+    const ordered = [...known.values()]
+      .map((event, place) => ({ event, place }))
+      .sort((a, b) => (rank(a.event) === rank(b.event) ? a.place - b.place : rank(a.event) - rank(b.event)));
+    if (ordered.length !== log.value.length || ordered.some(({ event }, place) => event.id !== log.value[place]?.id)) log.value = ordered.map(({ event }) => event);
+    const sent = unsent.value.filter((event) => known.get(event.id)?.seq !== undefined).map((event) => event.id);
+    if (sent.length > 0) drop(sent);
   }
 
   /** Newer documents were taken over, here or elsewhere: everything is read anew with them. */
@@ -164,7 +197,7 @@ export const useJob = defineStore('job', () => {
 
   function follow(id: string): void {
     stream?.close();
-    stream = new EventSource(`/api/jobs/${encodeURIComponent(id)}/stream?since=${logged.value.at(-1)?.seq ?? 0}`);
+    stream = new EventSource(`/api/jobs/${encodeURIComponent(id)}/stream?since=${lastSeq()}`);
     stream.onopen = () => {
       online.value = true;
       void send();
@@ -172,7 +205,7 @@ export const useJob = defineStore('job', () => {
     stream.onerror = () => void (online.value = false);
     stream.addEventListener('appended', (message) => {
       const events = JSON.parse(message.data as string) as LoggedEvent[];
-      merge(events);
+      settle(events);
       if (events.some((event) => event.type === 'job.repinned')) void refresh();
     });
   }
@@ -194,29 +227,34 @@ export const useJob = defineStore('job', () => {
     }
     loading.value = false;
     if (!view.value) return;
-    unsent.value = await unsentOf(id);
+    unsent.value = (await unsentOf(id)).map((event) => liftEvent(event as JobEvent & { payload: Record<string, unknown> }));
+    settle(unsent.value);
     follow(id);
     void send();
   }
 
   function show(fresh: JobView): void {
-    made.value = undefined;
+    const waiting = unsent.value;
+    memory = planMemory();
+    before.value = undefined;
     changed.value = undefined;
     explanation.value = undefined;
-    logged.value = fresh.events;
+    log.value = fresh.events;
     view.value = fresh;
+    settle(waiting);
   }
 
   function close(): void {
     stream?.close();
     stream = undefined;
     view.value = undefined;
-    logged.value = [];
+    log.value = [];
     unsent.value = [];
     failed.value = '';
     refused.value = [];
+    refusals.value = [];
     lastDone.value = undefined;
-    made.value = undefined;
+    before.value = undefined;
   }
 
   /** Sends what is unsent, in order, until all is taken; waits and tries again while the server is away. */
@@ -253,22 +291,36 @@ export const useJob = defineStore('job', () => {
       else {
         refused.value = [...refused.value, ...(answer.faults ?? []).map((fault) => fault.message)];
         drop([event.id]);
+        log.value = log.value.filter((entry) => entry.id !== event.id);
       }
     });
-    merge(stored);
+    settle(stored);
   }
 
-  /** Records something that happened. It counts here at once and goes to the server when it can. */
-  async function record<T extends EventType>(type: T, payload: Payloads[T]): Promise<void> {
+  /**
+   * Records what one act of a person did. It counts here at once and goes to the server when it can. An act that cannot be recorded
+   * leaves everything as it is, and says why.
+   */
+  async function perform(act: Act): Promise<void> {
     const id = view.value?.id;
     if (!id) return;
+    refusals.value = isRefused(act) ? act.refused : [];
+    if (isRefused(act) || act.events.length === 0) return;
+    const shared = act.events.length > 1 ? { act: v7() } : {};
     // As it will be sent: a list out of a form still wears the page's wrappers, which neither the queue nor the worker can take.
-    const event = JSON.parse(JSON.stringify({ id: v7(), type, v: 1, at: new Date().toISOString(), payload })) as JobEvent;
-    unsent.value = [...unsent.value, event];
-    if (type !== 'undone') lastDone.value = { id: event.id, type, payload };
-    await keepUnsent(id, event).catch(() => undefined);
+    const events = act.events.map(
+      ({ type, payload }) => JSON.parse(JSON.stringify({ id: v7(), type, v: newestVersion(type), at: new Date().toISOString(), ...shared, payload })) as JobEvent,
+    );
+    unsent.value = [...unsent.value, ...events];
+    settle(events);
+    const done = events.findLast((event) => event.type !== 'undone');
+    if (done) lastDone.value = { id: done.id, type: done.type, payload: done.payload };
+    for (const event of events) await keepUnsent(id, event).catch(() => undefined);
     void send();
   }
+
+  /** As `perform`, for an act of one event that no rule of a station stands against. */
+  const record = <T extends EventType>(type: T, payload: Payloads[T]): Promise<void> => perform({ events: [{ type, payload } as Happened] });
 
   async function undo(event: string): Promise<void> {
     if (lastDone.value?.id === event) lastDone.value = undefined;
@@ -297,7 +349,10 @@ export const useJob = defineStore('job', () => {
     lastDone,
     load,
     close,
+    perform,
     record,
+    refusals,
+    lastSeq,
     undo,
     send,
     repin,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { STATIONS } from '@jade/core/job';
+import { STATIONS } from '@jade/core/stations';
 import { useJob } from '../job/store.ts';
 import BenchNames from './BenchNames.vue';
 import FinderPanel from './FinderPanel.vue';

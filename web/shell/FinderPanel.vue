@@ -2,8 +2,8 @@
 import dayjs from 'dayjs';
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router';
-import { STATIONS } from '@jade/core/job';
-import { STATION_NAMES } from '@jade/words/job';
+import { STATIONS } from '@jade/core/stations';
+import { STATION_NAMES } from '@jade/words/stations';
 import { ask } from '../job/api.ts';
 
 interface Place {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
-import { traySlots } from '@jade/core/job';
-import { sayEvent, sayGroup, sayHold, sayQuestion } from '@jade/words/job';
+import { lastEvents, traySlots, undoneEvents } from '@jade/core/job';
+import { sayEvent, sayGroup, sayQuestion } from '@jade/words/job';
+import { sayHold } from '@jade/words/stations';
 import { inSentence, plural } from '@jade/words/units';
 import { useJob } from '../job/store.ts';
 
@@ -10,7 +11,11 @@ import { useJob } from '../job/store.ts';
 defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 const job = useJob();
-const wholeLog = ref(false);
+const FEW = 5;
+const MORE = 60;
+/** Lines of the log that are seen: only those are put into words. */
+const shown = ref(FEW);
+const lines = computed(() => job.log.reduce((sum, event) => sum + (event.type === 'undone' ? 0 : 1), 0));
 
 const pieces = computed(() =>
   Object.entries(job.state.pieces)
@@ -38,18 +43,14 @@ const questions = computed(() => {
 const entries = computed(() => {
   const { names } = job;
   if (!names) return [];
-  const undone = new Set(job.log.flatMap((event) => (event.type === 'undone' ? [event.payload.event] : [])));
-  const lines = [...job.log]
-    .reverse()
-    .filter((event) => event.type !== 'undone')
-    .map((event) => ({
-      id: event.id,
-      text: sayEvent(event, names),
-      when: dayjs(event.at).format('HH:mm'),
-      undone: undone.has(event.id),
-      fixed: ['job.opened', 'job.repinned', 'job.signed'].includes(event.type),
-    }));
-  return wholeLog.value ? lines : lines.slice(0, 5);
+  const undone = undoneEvents(job.log);
+  return lastEvents(job.log, shown.value).map((event) => ({
+    id: event.id,
+    text: sayEvent(event, names),
+    when: dayjs(event.at).format('HH:mm'),
+    undone: undone.has(event.id),
+    fixed: ['job.opened', 'job.repinned', 'job.signed'].includes(event.type),
+  }));
 });
 </script>
 
@@ -98,9 +99,8 @@ const entries = computed(() => {
           <button v-if="!entry.undone && !entry.fixed" type="button" class="undo" :aria-label="`Undo: ${entry.text}`" @click="job.undo(entry.id)">undo</button>
         </li>
       </ul>
-      <button v-if="job.log.length > 5" type="button" class="more" @click="wholeLog = !wholeLog">
-        {{ wholeLog ? 'Only the last lines' : `All ${plural(job.log.length, 'line')}` }}
-      </button>
+      <button v-if="lines > shown" type="button" class="more" @click="shown += MORE">{{ `${Math.min(MORE, lines - shown)} more of ${plural(lines, 'line')}` }}</button>
+      <button v-if="shown > FEW" type="button" class="more" @click="shown = FEW">Only the last lines</button>
     </section>
   </aside>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import type { Station } from '@jade/core/job';
-import { STATION_NAMES, STATION_QUESTIONS, sayHold } from '@jade/words/job';
+import type { Station } from '@jade/core/stations';
+import { STATION_NAMES, STATION_QUESTIONS, sayHold, sayRefusal } from '@jade/words/stations';
 import AskText from '../design/AskText.vue';
 import EmptyNote from '../design/EmptyNote.vue';
 import { useJob } from '../job/store.ts';
@@ -66,6 +66,9 @@ function except(note: string): void {
       Newer: {{ job.view.newer.map((entry) => `${entry.slug.replaceAll('-', ' ')} version ${entry.version}`).join(', ') }}. This job goes on with its own until you take them over.
       <button type="button" class="push small" @click="job.repin()">Take them over</button>
     </p>
+    <ul v-if="job.refusals.length > 0" class="newer" role="alert">
+      <li v-for="refusal in job.refusals" :key="refusal.code">Not recorded: {{ sayRefusal(refusal, job.names) }}</li>
+    </ul>
     <p v-if="job.state.lost.length > 0" class="newer">No longer in the documents taken over: {{ job.state.lost.join(', ') }}.</p>
     <AskText
       v-if="asking"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
-import { STATIONS } from '@jade/core/job';
-import { STATION_NAMES } from '@jade/words/job';
+import { STATIONS } from '@jade/core/stations';
+import { STATION_NAMES } from '@jade/words/stations';
 import StationMark from '../design/StationMark.vue';
 import { useJob } from '../job/store.ts';
 

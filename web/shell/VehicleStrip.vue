@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed } from 'vue';
-import { sayHold } from '@jade/words/job';
+import { sayHold } from '@jade/words/stations';
 import TapeLabel from '../design/TapeLabel.vue';
 import { useJob } from '../job/store.ts';
 import { useSession } from '../session/index.ts';

@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router';
-import { STATIONS, type Station } from '@jade/core/job';
+import { STATIONS, type Station } from '@jade/core/stations';
 import { fetchStation } from './stations.ts';
 
 export const router = createRouter({

@@ -1,5 +1,5 @@
 import { defineAsyncComponent, type Component } from 'vue';
-import type { Station } from '@jade/core/job';
+import type { Station } from '@jade/core/stations';
 
 const LOADERS: Record<Station, () => Promise<{ default: Component }>> = {
   'check-in': () => import('../stations/check-in/CheckInStation.vue'),

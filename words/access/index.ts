@@ -1,5 +1,6 @@
-import type { Alternative, OpenStep, PlanChange, Preparation } from '@jade/core/access';
+import type { AccessTrouble, Alternative, OpenStep, PlanChange, Preparation } from '@jade/core/access';
 import { sayWay, type Names } from '@jade/words/job';
+import { sayTarget } from '@jade/words/stations';
 import { amount, inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 
 /** What has to be done before a piece moves. */
@@ -11,6 +12,8 @@ export function sayPreparation(preparation: Preparation, names: Names, lockOf: (
       return `Mark ${preparation.what}, so that it returns to its place.`;
     case 'cover-paint':
       return 'Cover the painted edges beside it.';
+    case 'before-dead':
+      return `Before it goes dead: ${inSentence(preparation.what)}.`;
     case 'unplug':
       return `Unplug ${inSentence(names.sensor(preparation.sensor))} before the pull: ${lockOf(preparation.sensor)}.`;
     case 'support':
@@ -18,6 +21,14 @@ export function sayPreparation(preparation: Preparation, names: Names, lockOf: (
         ? 'Support it: it must not hang on its wires.'
         : `Support it: its wires reach ${amount(preparation.leashMm, 'mm')}, it must not hang on them.`;
   }
+}
+
+/** What a plan could not do, and what is left. */
+export function sayTrouble(trouble: AccessTrouble, names: Names): string {
+  if (trouble.code === 'unreachable-target')
+    return `${sayTarget(trouble.target, names)} cannot be reached by any way that is left. Free a way that was blocked, measure at the vehicle, or give the opening up.`;
+  const moves = trouble.moves.map(({ piece, level }) => `${inSentence(names.piece(piece))} ${level}`).join(', ');
+  return `No order lets these be done, each waits for the other: ${moves}. Choose another way by hand, or measure at the vehicle.`;
 }
 
 const difference = (value: number) => (value < 0 ? `${personMinutes(-value)} less` : value === 0 ? 'the same' : `${personMinutes(value)} more`);

@@ -1,44 +1,7 @@
-import { AIM_GATE, isAimGate, type CloseTrouble } from '@jade/core/closing';
-import type { EventType, Hold, HoldCode, JobContext, LoggedEvent, OpenQuestion, PartToOrder, Payloads, Station, StationState } from '@jade/core/job';
+import type { EventType, JobContext, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
 import type { FastenerGroup } from '@jade/core/vehicle';
-import { amount, inSentence, millimetres, percent, plural } from '@jade/words/units';
-
-export const STATION_NAMES: Record<Station, string> = {
-  'check-in': 'Check in',
-  match: 'Match',
-  gather: 'Gather',
-  'open-up': 'Open up',
-  wire: 'Wire',
-  probe: 'Probe',
-  sense: 'Sense',
-  fit: 'Fit',
-  'close-up': 'Close up',
-  aim: 'Aim',
-  'hand-over': 'Hand over',
-};
-
-export const STATION_QUESTIONS: Record<Station, string> = {
-  'check-in': 'What exactly is this vehicle, and how did it arrive?',
-  match: 'Does this kit fit this vehicle, with what?',
-  gather: 'Is everything here before anything comes off?',
-  'open-up': 'What has to come off, in which order, with which tools?',
-  wire: 'What plugs into what, what feeds it, and will it carry?',
-  probe: 'Which wire is which, on this very vehicle?',
-  sense: 'What do radar, camera and parking sensors see after this?',
-  fit: 'Mount, connect, test while it is still open.',
-  'close-up': 'Put it back right the first time.',
-  aim: 'Where should the beam land, and where does it?',
-  'hand-over': 'Can it leave?',
-};
-
-export const STATE_NAMES: Record<StationState, string> = {
-  'not begun': 'not begun',
-  'under way': 'under way',
-  settled: 'settled',
-  'needs an answer': 'needs an answer',
-  blocked: 'blocked',
-};
+import { amount, inSentence, millimetres, plural } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
 export interface Names {
@@ -58,6 +21,9 @@ export interface Names {
   circuit: (id: string) => string;
   sensor: (id: string) => string;
   group: (piece: string, id: string) => string;
+  connection: (kit: string, id: string) => string;
+  supply: (id: string) => string;
+  rule: (id: string) => string;
 }
 
 function find<T extends { id: string }>(items: readonly T[] | undefined, id: string): T | undefined {
@@ -65,7 +31,7 @@ function find<T extends { id: string }>(items: readonly T[] | undefined, id: str
 }
 
 /** Names from the documents of a job; an id that is not found stands for itself. */
-export function namesOf({ profile, kits }: Pick<JobContext, 'profile' | 'kits'>): Names {
+export function namesOf({ profile, kits, rules }: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'rules'>>): Names {
   const kit = (slug: string) => kits.find((candidate) => candidate.slug === slug);
   const fitment = (slug: string) => kit(slug)?.fitments.find((candidate) => candidate.vehicle === profile.slug);
   return {
@@ -86,6 +52,12 @@ export function namesOf({ profile, kits }: Pick<JobContext, 'profile' | 'kits'>)
     plug: (id) => find(profile.plugs, id)?.name ?? id,
     circuit: (id) => find(profile.circuits, id)?.name ?? id,
     sensor: (id) => find(profile.sensors, id)?.name ?? id,
+    connection: (slug, id) => {
+      const plug = find(fitment(slug)?.connections, id)?.vehiclePlug;
+      return (plug && find(profile.plugs, plug)?.name) ?? id;
+    },
+    supply: (id) => find(profile.supplies, id)?.name ?? `${id} supply`,
+    rule: (id) => find(rules?.aim, id)?.name ?? id,
     group: (piece, id) => sayGroup(find(find(profile.pieces, piece)?.fasteners, id)) ?? id,
   };
 }
@@ -101,64 +73,6 @@ export function sayGroup(group: { drive: string; size?: string; lengthMm?: numbe
   const drive = group.drive === 'none' ? 'tape' : group.drive;
   const name = group.size ? `${group.size} ${drive}` : drive;
   return group.lengthMm ? `${name} × ${amount(group.lengthMm, 'mm')}` : name;
-}
-
-type Say = (data: Hold['data'], names: Names) => string;
-const text = (value: string | number | undefined) => String(value ?? '');
-const number = (value: string | number | undefined) => Number(value ?? 0);
-
-const HOLDS: Record<HoldCode, Say> = {
-  'number-missing': () => 'Read the vehicle number',
-  'battery-missing': () => 'Measure the battery at rest',
-  'codes-before-missing': () => 'Read the fault codes before anything is touched',
-  'baseline-missing': ({ count, of }) => `Try ${plural(number(count), 'factory lamp')} of ${of}`,
-  'gaps-before-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')}`,
-  'fact-unknown': ({ fact, count }, names) => `Look at ${inSentence(names.fact(text(fact)))}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more fact')}` : ''}`,
-  'kit-does-not-fit': ({ kit }, names) => `${names.kit(text(kit))} does not fit this vehicle`,
-  'kit-undecided': ({ kit, fact }, names) =>
-    `${names.kit(text(kit))}: ${fact ? `look at ${inSentence(names.fact(text(fact)))} to settle the match` : 'the model year is not known'}`,
-  'kit-unconfirmed': ({ kit }, names) => `Confirm the options of ${names.kit(text(kit))}`,
-  'content-short': ({ kit, item, count }, names) => `${names.item(text(kit), text(item))}: ${count} missing from ${names.kit(text(kit))}`,
-  'content-hands': ({ kit, item, left, right }, names) => `${names.item(text(kit), text(item)).replace(/, (left|right)$/, '')}: ${left} left and ${right} right`,
-  'content-uncounted': ({ kit, count }, names) => `Count ${plural(number(count), 'item')} of ${names.kit(text(kit))}`,
-  'bench-task': ({ kit, task }, names) => `On the bench: ${names.task(text(kit), text(task))}`,
-  'target-unreachable': ({ mount }, names) => `${names.mount(text(mount))} cannot be reached by any way in the profile`,
-  'pieces-to-open': ({ count, piece }, names) =>
-    number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out',
-  'plug-does-not-mate': ({ plug }, names) => `${names.plug(text(plug))} does not meet its mate pin by pin`,
-  'plug-to-join': ({ plug }, names) => `Join ${inSentence(names.plug(text(plug)))}`,
-  'load-refused': ({ circuit, share }, names) => `${names.circuit(text(circuit))} would carry ${percent(number(share))} of its weakest part`,
-  'load-to-accept': ({ circuit, share }, names) => `${names.circuit(text(circuit))} will carry ${percent(number(share))}: accept it`,
-  'reference-missing': () => 'Prove the reference before any reading',
-  'wire-unproved': ({ plug, pin, carries }, names) => `${names.plug(text(plug))}, pin ${pin}: prove ${carries} on and off`,
-  'wire-contradictory': ({ plug, pin }, names) => `${names.plug(text(plug))}, pin ${pin}: the readings contradict`,
-  'sensor-unplugged': ({ sensor }, names) => `${names.sensor(text(sensor))} is still unplugged`,
-  'calibration-due': ({ sensor }, names) => `${names.sensor(text(sensor))} was disturbed: calibration due`,
-  'fit-passes': ({ step, kit, count }, names) => `${plural(number(count), 'fitting step')} open, next: ${names.step(text(kit), text(step))}`,
-  'test-failed': ({ kit, test }, names) => `Test failed: ${names.test(text(kit), text(test))}`,
-  'test-missing': ({ kit, test }, names) => `Test: ${names.test(text(kit), text(test))}`,
-  'covered-untested': ({ kit, test, piece }, names) => `${names.piece(text(piece))} went back before “${names.test(text(kit), text(test))}” had passed`,
-  'covered-unaimed': ({ kit, test, piece }, names) => `${names.piece(text(piece))} hides the adjuster of ${inSentence(names.lamp(text(kit), text(test)))}, which is not aimed`,
-  'piece-open': ({ piece, level }, names) => `${names.piece(text(piece))} is still ${level}`,
-  'fasteners-out': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} still in the tray`,
-  'fastener-dropped': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} dropped and not found`,
-  'part-to-bag': ({ piece }, names) => `Bag ${inSentence(names.piece(text(piece)))} for the owner`,
-  'wall-missing': () => 'Set the wall: rule, distance, floor',
-  'aim-preparation': () => 'Tyres, load and levelling before aiming',
-  'aim-missing': ({ kit, lamp }, names) => `Aim ${inSentence(names.lamp(text(kit), text(lamp)))}`,
-  'aim-out': ({ kit, lamp, errorMm }, names) => `${names.lamp(text(kit), text(lamp))} lands ${amount(Math.abs(number(errorMm)), 'mm')} too ${number(errorMm) > 0 ? 'high' : 'low'}`,
-  'final-missing': ({ count }) => `Try ${plural(number(count), 'factory lamp')} again`,
-  'function-worse': ({ lamp, result }, names) => `${names.factory(text(lamp))} is ${result}, and was better on arrival`,
-  'codes-after-missing': () => 'Read the fault codes again',
-  'code-new': ({ code }) => `Fault code ${code} was not there on arrival`,
-  'gap-after-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')} again`,
-  'sign-off': () => 'Sign the job off',
-  'log-question': ({ count }) => (number(count) === 1 ? '1 entry in the log does not fit what came before' : `${count} entries in the log do not fit what came before`),
-};
-
-/** The sentence for one hold. */
-export function sayHold(hold: Hold, names: Names): string {
-  return HOLDS[hold.code](hold.data, names);
 }
 
 /** The sentence for a question the log leaves open. */
@@ -193,11 +107,13 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'content.counted': ({ kit, item, count }, names) => `${names.item(kit, item)}: ${count} counted`,
   'bench.done': ({ kit, task }, names) => `Bench: ${names.task(kit, task)}`,
   'piece.moved': ({ piece, level }, names) => `${names.piece(piece)} ${level}`,
+  'supply.set': ({ supply, is, by }, names) => `${names.supply(supply)} ${is}${by ? `, ${by}` : ''}`,
+  'setting.restored': ({ setting }) => `${setting} set again`,
   'accessory.found': ({ name, holds }, names) =>
     `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}`,
   'way.blocked': ({ place, way, why }, names) => `${names.place(place)}: ${sayWay(way)} is blocked, ${why}`,
   'way.chosen': ({ place, way }, names) => (way === undefined ? `${names.place(place)}: back to the least labour` : `${names.place(place)}: ${sayWay(way)} chosen`),
-  'order.chosen': ({ school, people }) => `Order: ${school}, ${plural(people, 'person', 'people')}`,
+  'order.chosen': ({ school, people, side }) => `Order: ${school}${side ? `, ${side} side` : ''}, ${plural(people, 'person', 'people')}`,
   'opening.left': ({ why }) => `Opening given up: ${why}`,
   'opening.resumed': ({ why }) => `Opening taken up again: ${why}`,
   'fastener.seized': ({ piece, group, count, addMin }, names) =>
@@ -205,7 +121,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'fastener.broken': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} broken`,
   'fastener.dropped': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} dropped`,
   'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} found`,
-  'plug.joined': ({ connection }) => `Plug joined: ${connection}`,
+  'plug.joined': ({ kit, connection }, names) => `Plug joined: ${inSentence(names.connection(kit, connection))}`,
   'load.accepted': ({ circuit }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted`,
   'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,
   'reading.taken': ({ plug, pin, state, lowV, highV }, names) =>
@@ -216,9 +132,10 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'sensor.calibrated': ({ sensor, how }, names) => `${names.sensor(sensor)} calibration: ${how}`,
   'step.passed': ({ kit, step, pass }, names) => `${names.step(kit, step)}: ${PASS_WORDS[pass]}`,
   'test.tried': ({ kit, test, passed }, names) => `${names.test(kit, test)}: ${passed ? 'passed' : 'failed'}`,
-  'wall.set': ({ rule, distanceMm }) => `Wall at ${amount(distanceMm / 1000, 'm', 2)}, ${rule}`,
+  'wall.set': ({ rule, distanceMm }, names) => `Wall at ${amount(distanceMm / 1000, 'm', 2)}, ${names.rule(rule)}`,
   'aim.prepared': () => 'Prepared for aiming',
   'aim.measured': ({ moment, heightMm }) => `Aim ${moment}: ${amount(heightMm, 'mm')}`,
+  'aim.referenced': ({ referenceMm }) => `Reference height ${amount(referenceMm, 'mm')}`,
   'aim.by-others': ({ by }) => `Aim by others: ${by}`,
   'final.tried': ({ lamp, result }, names) => `${names.factory(lamp)} leaving: ${result}`,
   'part.bagged': ({ piece, where }, names) => `${names.piece(piece)} bagged: ${where}`,
@@ -244,19 +161,6 @@ export function sayNew(parts: readonly PartToOrder[], piece: string, group: Fast
   const longer = parts.find((part) => part.why === 'too short' && part.piece === piece && part.group.id === group.id);
   if (longer?.group.lengthMm !== undefined) return `take new ones of ${millimetres(longer.group.lengthMm)}, through the kit’s part`;
   return group.singleUse ? 'take new ones' : '';
-}
-
-/** What a gate is called: a test, or the aim of a lamp. */
-export function sayGate(gate: string, names: Names): string {
-  const [kit = '', id = ''] = gate.replace(AIM_GATE, '').split('/');
-  return isAimGate(gate) ? `aim ${inSentence(names.lamp(kit, id))}` : names.test(kit, id);
-}
-
-/** What does not go in closing, and what is left to do. */
-export function sayCloseTrouble(trouble: CloseTrouble, names: Names): string {
-  const pieces = trouble.pieces.map(names.piece).join(', then ');
-  if (trouble.code === 'refit-contradiction') return `The refit rules contradict each other: ${pieces}. The order below keeps without them; decide at the vehicle.`;
-  return `“${sayGate(trouble.test, names)}” cannot come before ${trouble.pieces.map((piece) => inSentence(names.piece(piece))).join(' and ')} in any order. What is left: ${trouble.offers.join(', or ')}.`;
 }
 
 /** One line of the log in words. */

@@ -1,9 +1,11 @@
-import type { EventType, Hold, HoldCode, LoggedEvent } from '@jade/core/job';
+import type { EventType, LoggedEvent } from '@jade/core/job';
+import type { Hold, HoldCode } from '@jade/core/stations';
 import type { Kit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { namesOf, sayEvent, sayGroup, sayHold, sayQuestion } from './index.ts';
+import { sayHold } from '../stations/index.ts';
+import { namesOf, sayEvent, sayGroup, sayQuestion } from './index.ts';
 
 const read = (path: string): unknown => JSON.parse(readFileSync(join(import.meta.dirname, '../../docs/formats/examples', path), 'utf8'));
 const profile = read('vehicle-profile.json') as VehicleProfile;
@@ -38,7 +40,7 @@ test.each<[HoldCode, Hold['data'], string]>([
   ['content-short', { kit: 'example-fog', item: 'screws', count: 2 }, 'Screw M6 × 16: 2 missing from Cairn Example fog lamp'],
   ['pieces-to-open', { count: 2, piece: 'grille' }, '2 steps to open, next: Grille'],
   ['pieces-to-open', { count: 0, piece: '' }, 'The way in is being worked out'],
-  ['target-unreachable', { mount: 'fog-left' }, 'Fog place, left cannot be reached by any way in the profile'],
+  ['target-unreachable', { target: 'fog-left' }, 'Fog place, left cannot be reached by any way in the profile'],
   ['plug-to-join', { plug: 'fog-plug-left' }, 'Join fog plug, left'],
   ['load-refused', { circuit: 'front-fog', share: 1.2 }, `Front fog would carry 120${GAP}% of its weakest part`],
   ['wire-unproved', { plug: 'fog-plug-left', pin: '2', carries: 'front fog' }, 'Fog plug, left, pin 2: prove front fog on and off'],

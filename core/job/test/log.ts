@@ -102,12 +102,23 @@ export const VAN: VehicleProfile = bareProfile({
       side: 'left',
       at: { xMm: 700, yMm: 600, zMm: 400 },
       whereToLook: 'loom',
+      reach: [],
+      hiddenBy: [{ piece: 'grille', level: 'off' }],
     },
   ],
   circuits: [
     { id: 'fog', name: 'Front fog', fuse: { slot: 'F1', ratedA: 10 }, wire: { areaMm2: 1, lengthM: 4, permittedA: 13 }, plugPermittedA: 12, loads: [], liveIn: ['front fog'] },
   ],
-  mounts: [{ id: 'place', name: 'Fog place', side: 'left', at: { xMm: 900, yMm: 700, zMm: 430 }, reach: [{ id: 'w', needs: [{ piece: 'grille', level: 'off' }], extraMin: 0 }] }],
+  mounts: [
+    {
+      id: 'place',
+      name: 'Fog place',
+      side: 'left',
+      at: { xMm: 900, yMm: 700, zMm: 430 },
+      reach: [{ id: 'w', needs: [{ piece: 'grille', level: 'off' }], extraMin: 0 }],
+      hiddenBy: [],
+    },
+  ],
   functions: [
     { id: 'dipped', name: 'Dipped beam', side: 'left', state: 'dipped', at: { xMm: 900, yMm: 700, zMm: 800 } },
     { id: 'old-fog', name: 'Old fog lamp', side: 'left', state: 'front fog', at: { xMm: 900, yMm: 700, zMm: 430 } },
@@ -139,7 +150,7 @@ export const PAIR: Kit = bareKit({
       replaces: ['old-lamp'],
       losesFunctions: ['old-fog'],
       fitSteps: [{ id: 'screw', name: 'Screw it', side: 'left', needs: [], passes: ['start', 'align', 'tighten'], minutes: 3, tool: 'T25', tighten: 'snug' }],
-      tests: [{ id: 'lights', name: 'It lights', side: 'left', state: 'front fog', helper: 'fog on', lamp: 'lamp', gate: true }],
+      tests: [{ id: 'lights', name: 'It lights', side: 'left', state: 'front fog', helper: 'fog on', lamps: ['lamp'], gate: true }],
     }),
   ],
 });

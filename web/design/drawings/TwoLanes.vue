@@ -1,28 +1,28 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { LanePlan } from '@jade/core/access';
+import type { LanesOnClock } from '@jade/core/access';
 
 /** Two people side by side: each lane a strip of time, joint moments across both. A strip too short for its name bears its slot, counted from `first`. */
-const props = defineProps<{ lanes: LanePlan; names: readonly string[]; first: number; room: number; label: string }>();
+const props = defineProps<{ lanes: LanesOnClock; names: readonly string[]; first: number; room: number; label: string }>();
 const LEFT = 66;
 const LANE = 40;
 const TOP = 22;
 
-const scale = computed(() => (props.room - LEFT - 12) / Math.max(1, props.lanes.elapsed));
+const scale = computed(() => (props.room - LEFT - 12) / Math.max(0.01, props.lanes.elapsedMin));
 const boxes = computed(() =>
   props.lanes.entries.map((entry) => ({
     key: entry.step,
     name: props.names[entry.step] ?? '',
-    x: LEFT + entry.start * scale.value,
-    width: Math.max(3, (entry.end - entry.start) * scale.value - 2),
+    x: LEFT + entry.startMin * scale.value,
+    width: Math.max(3, (entry.endMin - entry.startMin) * scale.value - 2),
     y: TOP + (entry.lane === 1 ? LANE : 0),
     height: entry.lane === 'both' ? 2 * LANE - 4 : LANE - 4,
     joint: entry.lane === 'both',
   })),
 );
 const marks = computed(() => {
-  const every = props.lanes.elapsed > 3000 ? 1000 : props.lanes.elapsed > 1200 ? 500 : 200;
-  return Array.from({ length: Math.floor(props.lanes.elapsed / every) + 1 }, (_, index) => ({ x: LEFT + index * every * scale.value, minutes: (index * every) / 100 }));
+  const everyMin = props.lanes.elapsedMin > 30 ? 10 : props.lanes.elapsedMin > 12 ? 5 : 2;
+  return Array.from({ length: Math.floor(props.lanes.elapsedMin / everyMin) + 1 }, (_, index) => ({ x: LEFT + index * everyMin * scale.value, minutes: index * everyMin }));
 });
 const fits = (box: { name: string; width: number }) => box.name.length * 7 < box.width - 8;
 </script>

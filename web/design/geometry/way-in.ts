@@ -161,7 +161,7 @@ export function layWayIn(profile: VehicleProfile, mounts: readonly MountPosition
   }));
   for (const target of targets) {
     const mount = mounts.find((entry) => entry.id === target.id);
-    const way = plan?.choice.targetWays.find((entry) => entry.target === target.id)?.way ?? heldWay(mount?.reach ?? [], taken);
+    const way = plan?.targetWays.find((entry) => entry.target === target.id)?.way ?? heldWay(mount?.reach ?? [], taken);
     for (const reach of mount?.reach ?? []) {
       for (const need of reach.needs) for (const from of bar(need.piece)) if (reach.id === way || from.state === 'other') links.push(link(from, target, reach.id !== way));
     }

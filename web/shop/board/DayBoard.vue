@@ -2,8 +2,8 @@
 import dayjs from 'dayjs';
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Station, StationState } from '@jade/core/job';
-import { STATION_NAMES } from '@jade/words/job';
+import type { Station, StationState } from '@jade/core/stations';
+import { STATION_NAMES } from '@jade/words/stations';
 import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import StationMark from '../../design/StationMark.vue';

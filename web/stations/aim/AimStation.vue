@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import { lampAims, type LampAim, type Moment } from '@jade/core/job';
 import { reachM } from '@jade/core/aiming';
+import { aim } from '@jade/core/stations';
 import { sayAimError, sayRule } from '@jade/words/aiming';
 import { inches, metres, millimetres } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
@@ -10,60 +11,59 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import AimWall, { type WallLamp } from '../../design/drawings/AimWall.vue';
+import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context } = useCurrentJob();
 const picked = ref<string>();
 const byOthers = ref<string>();
 const aims = computed(() => lampAims(context.value));
-const current = computed(() => aims.value.find((aim) => aim.key === picked.value) ?? aims.value[0]);
-const beams = computed(() => new Set(aims.value.map((aim) => aim.lamp.optics.beam)));
-const rules = computed(() => context.value.rules.aim.filter((rule) => beams.value.has(rule.beam)));
-const ruleId = computed(() => job.state.wall?.rule ?? rules.value[0]?.id ?? '');
-const rule = computed(() => rules.value.find((entry) => entry.id === ruleId.value));
+const current = computed(() => aims.value.find((entry) => entry.key === picked.value) ?? aims.value[0]);
+const rules = computed(() => aim.rulesHere(context.value));
+const rule = computed(() => aim.ruleHere(context.value));
+/** Chosen before the wall is set; it is written down with the distance. */
+const chosenRule = ref<string>();
+const ruleId = computed(() => job.state.wall?.rule ?? chosenRule.value ?? rule.value?.id ?? '');
 const prepared = computed(() => job.state.aimPrepared ?? { tyres: false, load: false, levelling: false });
 const CHECKS = { tyres: 'Tyres at pressure', load: 'Load as the rule says', levelling: 'Levelling at zero, automatic in service mode' } as const;
 
 const onWall = computed<WallLamp[]>(() =>
-  aims.value.flatMap((aim) =>
-    aim.mark
+  aims.value.flatMap((own) =>
+    own.mark
       ? [
           {
-            key: aim.key,
-            name: aim.lamp.name,
-            sidewaysMm: aim.mark.sidewaysMm,
-            referenceMm: aim.referenceMm,
-            wantedMm: aim.mark.wantedMm,
-            highestMm: aim.mark.highestMm,
-            lowestMm: aim.mark.lowestMm,
-            beforeMm: aim.before?.heightMm,
-            afterMm: aim.after?.heightMm,
-            within: aim.after?.within,
+            key: own.key,
+            name: own.lamp.name,
+            sidewaysMm: own.mark.sidewaysMm,
+            referenceMm: own.referenceMm,
+            wantedMm: own.mark.wantedMm,
+            highestMm: own.mark.highestMm,
+            lowestMm: own.mark.lowestMm,
+            beforeMm: own.before?.heightMm,
+            afterMm: own.after?.heightMm,
+            within: own.after?.within,
           },
         ]
       : [],
   ),
 );
-const uncovered = computed(() => (job.state.wall ? aims.value.filter((aim) => !aim.mark) : []));
+const uncovered = computed(() => (job.state.wall ? aims.value.filter((entry) => !entry.mark) : []));
 
 function wall(part: { rule?: string; distanceMm?: number; floorAtWallMm?: number }): void {
-  void job.record('wall.set', { rule: ruleId.value, distanceMm: 10_000, floorAtWallMm: 0, ...job.state.wall, ...part });
+  if (part.rule !== undefined && !job.state.wall && part.distanceMm === undefined) chosenRule.value = part.rule;
+  else void job.perform(aim.setWall(context.value, { rule: ruleId.value, ...part }));
 }
 
-function measured(aim: LampAim, moment: Moment, heightMm: number): void {
-  void job.record('aim.measured', { lamp: aim.key, moment, heightMm, referenceMm: aim.referenceMm });
+function measured({ key }: LampAim, moment: Moment, heightMm: number): void {
+  void job.perform(aim.measured(context.value, key, moment, heightMm, actedAt()));
 }
 
-function reference(aim: LampAim, referenceMm: number): void {
-  for (const moment of ['before', 'after'] as const) {
-    const own = job.state.aims[aim.key]?.[moment];
-    if (own) void job.record('aim.measured', { lamp: aim.key, moment, heightMm: own.heightMm, referenceMm });
-  }
-  if (!job.state.aims[aim.key]) void job.record('aim.measured', { lamp: aim.key, moment: 'before', heightMm: referenceMm, referenceMm });
+function reference({ key }: LampAim, referenceMm: number): void {
+  void job.perform(aim.referenced(context.value, key, referenceMm));
 }
 
 function others(by: string): void {
-  for (const aim of aims.value) if (byOthers.value === 'all' || aim.key === byOthers.value) void job.record('aim.by-others', { lamp: aim.key, by });
+  if (byOthers.value !== undefined) void job.perform(aim.byOthers(context.value, byOthers.value, by));
   byOthers.value = undefined;
 }
 </script>
@@ -74,8 +74,8 @@ function others(by: string): void {
     <div class="leaf stack">
       <AimWall v-if="onWall.length > 0" :lamps="onWall" :picked="current?.key" label="The wall with its marks" @pick="(key) => (picked = key)" />
       <EmptyNote v-else-if="!job.state.wall" kind="empty">Say how far the wall is, and the marks appear here.</EmptyNote>
-      <p v-for="aim in uncovered" :key="aim.key" class="bad" role="alert">
-        {{ aim.lamp.name }}: the rule says nothing about a height of {{ millimetres(aim.referenceMm) }}. Choose another rule or have it aimed by others.
+      <p v-for="entry in uncovered" :key="entry.key" class="bad" role="alert">
+        {{ entry.lamp.name }}: the rule says nothing about a height of {{ millimetres(entry.referenceMm) }}. Choose another rule or have it aimed by others.
       </p>
       <div class="line">
         <v-select
@@ -96,6 +96,10 @@ function others(by: string): void {
           :value="job.state.wall?.floorAtWallMm"
           @measured="(floorAtWallMm) => wall({ floorAtWallMm })"
         />
+      </div>
+      <div v-if="job.state.wall && job.state.wall.floorAtWallMm === undefined" class="line">
+        <span class="grow">The marks below count with a level floor until it is measured.</span>
+        <button type="button" class="push" @click="wall({ floorAtWallMm: 0 })">Found level</button>
       </div>
       <p v-if="rule" class="soft">{{ sayRule(rule) }}</p>
     </div>
@@ -155,7 +159,7 @@ function others(by: string): void {
             type="button"
             class="push"
             :aria-pressed="prepared[key]"
-            @click="job.record('aim.prepared', { ...prepared, [key]: !prepared[key] })"
+            @click="job.perform(aim.prepare(context, { [key]: !prepared[key] }))"
           >
             {{ text }}
           </button>

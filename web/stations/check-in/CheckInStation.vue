@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, type BaselineResult } from '@jade/core/job';
+import { checkIn, isRefused } from '@jade/core/stations';
 import { checkVehicleNumber, type LampFunction } from '@jade/core/vehicle';
 import { sayNumberRemark } from '@jade/words/vehicle';
 import { inches, inSentence } from '@jade/words/units';
@@ -11,6 +12,7 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, outerPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import FactList from './FactList.vue';
 
@@ -80,27 +82,27 @@ const remarks = computed(() => {
 });
 
 function recordNumber(): void {
-  const written = checkVehicleNumber(number.value, false).number;
-  if (written && written !== job.state.number) void job.record('number.recorded', { number: written });
+  const act = checkIn.recordNumber(context.value, number.value);
+  if (!isRefused(act)) void job.perform(act);
 }
 
 function tried(result: BaselineResult): void {
   if (!lamp.value) return;
-  void job.record('baseline.tried', { lamp: lamp.value.id, result });
+  void job.perform(checkIn.tryLamp(context.value, lamp.value.id, result, actedAt()));
   const next = marks.value.find((mark) => mark.id.startsWith('lamp:') && mark.tone === 'open' && mark.id !== picked.value);
   picked.value = next?.id;
 }
 
 function restWorks(): void {
-  for (const entry of untried.value) void job.record('baseline.tried', { lamp: entry.id, result: 'works' });
+  void job.perform(checkIn.othersWork(context.value, actedAt()));
 }
 
 function noCodes(): void {
-  void job.record('codes.read', { moment: 'before', count: job.state.codes.before.length });
+  void job.perform(checkIn.codesRead(context.value, 'before', actedAt()));
 }
 
 function written(text: string): void {
-  if (asking.value === 'code') void job.record('code.recorded', { moment: 'before', code: text.toUpperCase().slice(0, 20) });
+  if (asking.value === 'code') void job.perform(checkIn.codeFound('before', text));
   else void job.record('damage.noted', { place: view.value, note: text });
   asking.value = undefined;
 }

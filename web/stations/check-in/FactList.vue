@@ -2,6 +2,7 @@
 import dayjs from 'dayjs';
 import { computed } from 'vue';
 import type { FactCertainty } from '@jade/core/job';
+import { checkIn, isRefused } from '@jade/core/stations';
 import type { FactDefinition } from '@jade/core/vehicle';
 import { minutes } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -22,7 +23,8 @@ function shown(fact: FactDefinition): string | undefined {
 
 function choose(fact: FactDefinition, value: string): void {
   const certainty: FactCertainty = value === UNKNOWN ? 'unknown' : 'known';
-  void job.record('fact.recorded', { fact: fact.id, certainty, ...(value === UNKNOWN ? {} : { value }) });
+  const act = checkIn.recordFact(context.value, fact.id, certainty, value === UNKNOWN ? undefined : value);
+  if (!isRefused(act)) void job.perform(act);
 }
 </script>
 

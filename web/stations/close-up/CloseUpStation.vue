@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
-import { lookAlikeGroups } from '@jade/core/access';
-import { isAimGate, type CloseStep } from '@jade/core/closing';
-import { gatePassed, outstanding, partsToOrder, replacedPieces, traySlots } from '@jade/core/job';
+import { piecesBack, type ClosingStep, type CloseStep, type SupplyStep } from '@jade/core/closing';
+import { partsToOrder, suppliesNow, traySlots } from '@jade/core/job';
+import { closeUp } from '@jade/core/stations';
+import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
 import { sayEstimate, sayPreparation, sayStepTime } from '@jade/words/access';
-import { sayCloseTrouble, sayGate, sayGroup, sayNew } from '@jade/words/job';
-import { inSentence, plural } from '@jade/words/units';
+import { sayCloseTrouble } from '@jade/words/closing';
+import { sayGroup, sayNew } from '@jade/words/job';
+import { sayRefusal, saySubject } from '@jade/words/stations';
+import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -15,20 +18,34 @@ import BoltChoice from '../../design/drawings/BoltChoice.vue';
 import TwoLanes from '../../design/drawings/TwoLanes.vue';
 import TrayDrawing from '../../design/drawings/TrayDrawing.vue';
 import { useRoom } from '../../design/room.ts';
+import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
 const picked = ref<string>();
 const bagging = ref<string>();
+const by = ref('');
+const clock = useClock();
 
 const closing = computed(() => job.closing);
 const lanesRoom = useTemplateRef<HTMLElement>('lanesRoom');
 const room = useRoom(lanesRoom, 840);
-const steps = computed(() => (job.closing?.steps ?? []).filter((step) => job.state.moves.some((move) => move.piece === step.piece && move.level === step.from)));
-const current = computed(() => steps.value.find((step) => step.piece === picked.value) ?? steps.value[0]);
-const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === current.value?.piece));
-const waiting = (step: CloseStep) => step.gates.filter((gate) => !gatePassed(context.value, gate));
-const toBag = computed(() => replacedPieces(context.value).filter((id) => job.state.pieces[id] === 'off' && !job.state.bagged[id]));
+const steps = computed(() => (closing.value ? closeUp.stepsNow(context.value, closing.value) : []));
+/** A step under one text, so that it stays picked while the list moves up. */
+const keyOf = (step: ClosingStep, place: number) =>
+  step.kind === 'piece' ? `${step.piece}/${step.from}` : step.kind === 'supply' ? `${step.supply}/${step.to}/${place}` : key(step.gate.subject);
+const current = computed(() => steps.value.find((step, place) => keyOf(step, place) === picked.value) ?? steps.value[0]);
+const back = computed(() => (current.value?.kind === 'piece' ? current.value : undefined));
+const supply = computed(() => (current.value?.kind === 'supply' ? current.value : undefined));
+const gate = computed(() => (current.value?.kind === 'gate' ? current.value.gate : undefined));
+const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === (back.value ?? supply.value)?.piece));
+const known = computed(() => context.value.profile.supplies.find((entry) => entry.id === supply.value?.supply));
+const against = computed(() => (back.value && closing.value ? closeUp.against(context.value, closing.value, back.value, clock.value) : []));
+const stationOf = (kind: 'test' | 'aim' | 'fit' | 'joint') => ({ test: 'fit', fit: 'fit', joint: 'wire', aim: 'aim' })[kind];
+const toBag = computed(() => closeUp.toBag(context.value));
+const forgotten = computed(() =>
+  suppliesNow(context.value).flatMap(({ supply: of, is, forgotten: list }) => (is === 'live' ? list.map((setting) => ({ supply: of.id, setting })) : [])),
+);
 
 const slots = computed(() =>
   traySlots(context.value).map((slot) => ({
@@ -36,14 +53,12 @@ const slots = computed(() =>
     key: `${slot.piece}/${slot.group}`,
     name: names.value.piece(slot.piece),
     fastener: sayGroup(slot.fastener) ?? slot.group,
-    now: slot.piece === current.value?.piece,
+    now: slot.piece === back.value?.piece,
   })),
 );
 const left = computed(() => slots.value.reduce((sum, slot) => sum + slot.left, 0));
 /** Places at which a longer or shorter fastener of the same drive would go in too: each is asked for. */
-const asked = computed(() =>
-  lookAlikeGroups(current.value?.fasteners ?? []).flatMap((list) => list.map((group) => ({ group, lengthsMm: list.flatMap((entry) => entry.lengthMm ?? []) }))),
-);
+const asked = computed(() => (back.value ? closeUp.lengthsAsked(back.value) : []));
 const answers = ref<Record<string, number>>({});
 watch(current, () => {
   answers.value = {};
@@ -52,30 +67,25 @@ watch(current, () => {
 const wrong = computed(() => asked.value.filter(({ group }) => answers.value[group.id] !== undefined && answers.value[group.id] !== group.lengthMm));
 const unanswered = computed(() => asked.value.filter(({ group }) => answers.value[group.id] !== group.lengthMm));
 
-/** Fasteners of a group that lie ready for the step: what came out, less what broke. */
-function readyOf(group: FastenerGroup): number {
-  const tally = job.state.tray[current.value?.piece ?? '']?.[group.id];
-  return tally ? outstanding(tally) : group.count;
-}
+const readyOf = (group: FastenerGroup) => closeUp.readyOf(context.value, back.value?.piece ?? '', group);
 const newParts = computed(() => partsToOrder(context.value, undefined));
-const sayNewOf = (group: FastenerGroup) => sayNew(newParts.value, current.value?.piece ?? '', group);
+const sayNewOf = (group: FastenerGroup) => sayNew(newParts.value, back.value?.piece ?? '', group);
 const counted = ref<Record<string, number>>({});
 const countOf = (group: FastenerGroup) => counted.value[group.id] ?? readyOf(group);
-/** Pieces that have to go back before this one does. */
-const waitsFor = computed(() => {
-  const at = steps.value.findIndex((step) => step === current.value);
-  return (current.value?.first ?? []).filter((id) => steps.value.slice(0, at).some((step) => step.piece === id));
-});
-const short = computed(() => (current.value?.fasteners ?? []).filter((group) => countOf(group) < readyOf(group)));
+const short = computed(() => (back.value?.fasteners ?? []).filter((group) => countOf(group) < readyOf(group)));
 
 function close(step: CloseStep): void {
-  void job.record('piece.moved', { piece: step.piece, level: step.to, fasteners: step.fasteners.map((group) => ({ group: group.id, count: countOf(group) })) });
-  if (step.to === 'fitted') for (const sensor of step.sensors) if (job.state.unplugged.includes(sensor)) void job.record('sensor.reconnected', { sensor });
+  if (closing.value) void job.perform(closeUp.putBack(context.value, closing.value, step, { counts: counted.value, lengthsMm: answers.value }, actedAt()));
+  picked.value = undefined;
+}
+
+function switchSupply(step: SupplyStep): void {
+  if (closing.value) void job.perform(closeUp.switchSupply(context.value, closing.value, step, by.value));
   picked.value = undefined;
 }
 
 function bag(where: string): void {
-  if (bagging.value) void job.record('part.bagged', { piece: bagging.value, where });
+  if (bagging.value) void job.perform(closeUp.bagged(context.value, bagging.value, where));
   bagging.value = undefined;
 }
 </script>
@@ -90,31 +100,52 @@ function bag(where: string): void {
         @found="(slot) => job.record('fastener.found', { piece: slot.piece, group: slot.group, count: 1 })"
       />
     </div>
-    <EmptyNote v-if="slots.length === 0" kind="empty">Nothing has come off yet: Open up fills the tray, this station empties it.</EmptyNote>
+    <EmptyNote v-if="slots.length === 0 && steps.length === 0" kind="empty">Nothing has come off yet: Open up fills the tray, this station empties it.</EmptyNote>
     <p v-for="(problem, index) in job.closing?.problems ?? []" :key="index" class="problem" role="alert">
       {{ sayCloseTrouble(problem, names) }}
     </p>
     <div v-if="closing?.lanes && steps.length > 1 && steps.length === closing.steps.length" class="leaf">
       <div ref="lanesRoom">
-        <TwoLanes :lanes="closing.lanes" :names="closing.steps.map((step) => names.piece(step.piece))" :first="1" :room="room" label="Who puts back what, two people" />
+        <TwoLanes :lanes="closing.lanes" :names="piecesBack(closing.steps).map((step) => names.piece(step.piece))" :first="1" :room="room" label="Who puts back what, two people" />
       </div>
     </div>
     <div class="pair">
-      <article v-if="current && piece" class="leaf stack step">
-        <h2>{{ current.to === 'fitted' ? 'Put back' : `Back to ${current.to}` }}: {{ inSentence(names.piece(current.piece)) }}</h2>
+      <article v-if="supply && known" class="leaf stack step">
+        <h2>{{ supply.to === 'live' ? 'Live for the test' : 'Dead again' }}: {{ inSentence(known.name) }}</h2>
         <p class="soft">
-          {{ current.side === 'centre' ? 'middle' : `${current.side} side` }} · {{ sayStepTime(current) }}{{ current.people > 1 ? ` · ${current.people} people` : '' }}
+          {{ names.piece(supply.piece) }} {{ supply.to === 'live' ? 'on' : 'off' }} · {{ minutes(supply.minutes)
+          }}{{ supply.waitMin > 0 ? ` · then ${minutes(supply.waitMin)} until it is dead` : '' }}
         </p>
-        <p v-for="gate in waiting(current)" :key="gate" class="problem" role="alert">
-          First this, or it will be covered: {{ sayGate(gate, names) }}.
-          <router-link :to="{ name: 'station', params: { id: job.view?.id, station: isAimGate(gate) ? 'aim' : 'fit' } }">{{
-            isAimGate(gate) ? 'Go to Aim' : 'Go to Fit'
-          }}</router-link>
+        <template v-if="supply.to === 'dead'">
+          <CautionNote v-for="text in known.before" :key="text" :text="`${text}.`" />
+        </template>
+        <CautionNote v-for="{ text } in piece?.cautions ?? []" :key="text" :text="text" />
+        <v-text-field
+          v-if="supply.to === 'dead' && known.by === 'qualified people'"
+          v-model="by"
+          label="Who isolates it, and by which procedure"
+          variant="outlined"
+          density="comfortable"
+          hide-details
+        />
+        <button type="button" class="push main big" @click="switchSupply(supply)">{{ supply.to === 'live' ? 'It is live' : 'It is off' }}</button>
+      </article>
+      <article v-else-if="gate" class="leaf stack step">
+        <h2>Now: {{ inSentence(saySubject(gate.subject, names)) }}</h2>
+        <p>It comes here, before {{ gate.coveredBy.length > 0 ? 'it is covered' : 'the supply changes again' }}.</p>
+        <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(gate.subject.kind) } }">Go there</router-link>
+      </article>
+      <article v-else-if="back && piece" class="leaf stack step">
+        <h2>{{ back.to === 'fitted' ? 'Put back' : `Back to ${back.to}` }}: {{ inSentence(names.piece(back.piece)) }}</h2>
+        <p class="soft">{{ back.side === 'centre' ? 'middle' : `${back.side} side` }} · {{ sayStepTime(back) }}{{ back.people > 1 ? ` · ${back.people} people` : '' }}</p>
+        <p v-for="open in closeUp.gatesAgainst(back)" :key="key(open.subject)" class="problem" role="alert">
+          First this, or it will be covered: {{ saySubject(open.subject, names) }}.
+          <router-link :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(open.subject.kind) } }">Go there</router-link>
         </p>
-        <p v-if="current.position"><strong>First.</strong> {{ sayPreparation({ code: 'turn', ...current.position }, names, () => '') }}</p>
-        <CautionNote v-for="text in piece.cautions" :key="text" :text="text" />
+        <p v-if="back.position"><strong>First.</strong> {{ sayPreparation({ code: 'turn', ...back.position }, names, () => '') }}</p>
+        <CautionNote v-for="{ text } in piece.cautions" :key="text" :text="text" />
         <ul class="rows">
-          <li v-for="group in current.fasteners" :key="group.id">
+          <li v-for="group in back.fasteners" :key="group.id">
             <div class="grow">
               <strong>{{ group.count }} × {{ sayGroup(unanswered.some((entry) => entry.group === group) ? { ...group, lengthMm: undefined } : group) }}</strong>
               <p class="soft">{{ group.place }}{{ sayNewOf(group) ? ` · ${sayNewOf(group)}` : '' }}</p>
@@ -138,10 +169,10 @@ function bag(where: string): void {
             {{ (answers[group.id] ?? 0) > (group.lengthMm ?? 0) ? 'A longer one can come through what lies behind.' : 'A shorter one does not hold.' }}
           </p>
         </fieldset>
-        <p v-for="sensor in current.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor">
+        <p v-for="sensor in back.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor">
           <strong>{{ names.sensor(sensor) }}</strong>: plug it in and close its second lock first.
         </p>
-        <p v-if="waitsFor.length > 0" class="problem">First back: {{ waitsFor.map((id) => inSentence(names.piece(id))).join(', ') }}.</p>
+        <p v-for="refusal in against.filter((entry) => entry.code !== 'gate-first')" :key="refusal.code" class="problem">{{ sayRefusal(refusal, names) }}</p>
         <p v-if="short.length > 0" class="problem">
           {{
             plural(
@@ -151,8 +182,8 @@ function bag(where: string): void {
           }}
           not back: it stays in the tray and holds the job at hand over.
         </p>
-        <button type="button" class="push main big" :disabled="waiting(current).length > 0 || waitsFor.length > 0 || unanswered.length > 0" @click="close(current)">
-          {{ current.to !== 'fitted' ? `It is ${current.to}` : short.length > 0 ? 'It is back, not all of them' : 'It is back, all counted' }}
+        <button type="button" class="push main big" :disabled="against.length > 0 || unanswered.length > 0" @click="close(back)">
+          {{ back.to !== 'fitted' ? `It is ${back.to}` : short.length > 0 ? 'It is back, not all of them' : 'It is back, all counted' }}
         </button>
       </article>
       <EmptyNote v-else-if="slots.length > 0" kind="empty">{{
@@ -160,21 +191,43 @@ function bag(where: string): void {
       }}</EmptyNote>
       <div class="stack">
         <div v-if="steps.length > 0" class="leaf">
-          <h2>{{ plural(steps.length, 'step') }} back</h2>
+          <h2>{{ plural(piecesBack(steps).length, 'step') }} back</h2>
           <p v-if="closing" class="soft">
             {{ steps.length === closing.steps.length ? 'On the clock' : 'With all that is still planned, on the clock' }}: {{ sayEstimate(closing.estimate) }}.
           </p>
           <ol class="rows">
-            <li v-for="(step, index) in steps" :key="step.piece + step.from">
-              <button type="button" class="push plain small grow" :aria-pressed="step === current" @click="picked = step.piece">
-                <span class="mono">{{ index + 1 }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.to === 'fitted' ? '' : `to ${step.to}` }}</span>
+            <li v-for="(step, index) in steps" :key="keyOf(step, index)" :class="step.kind">
+              <button type="button" class="push plain small grow" :aria-pressed="step === current" @click="picked = keyOf(step, index)">
+                <span class="mono">{{ index + 1 }}</span>
+                <template v-if="step.kind === 'piece'">
+                  {{ names.piece(step.piece) }} <span class="soft">{{ step.to === 'fitted' ? (step.enlivens ? 'live again' : '') : `to ${step.to}` }}</span>
+                </template>
+                <template v-else-if="step.kind === 'supply'">{{ names.supply(step.supply) }} {{ step.to }}</template>
+                <template v-else>{{ saySubject(step.gate.subject, names) }}</template>
               </button>
-              <span v-if="waiting(step).length > 0" class="gate">test first</span>
+              <span v-if="step.kind === 'piece' && closeUp.gatesAgainst(step).length > 0" class="gate">{{
+                closeUp.gatesAgainst(step).some((entry) => entry.subject.kind === 'test') ? 'test first' : 'work first'
+              }}</span>
+              <span v-if="step.kind === 'piece' && step.dead.length > 0" class="gate">dead</span>
             </li>
           </ol>
         </div>
+        <div v-if="forgotten.length > 0" class="leaf stack">
+          <h2>Set again what the vehicle forgot</h2>
+          <p class="soft">Before the fault codes are read again.</p>
+          <button
+            v-for="entry in forgotten"
+            :key="entry.supply + entry.setting"
+            type="button"
+            class="push"
+            @click="job.perform(closeUp.settingRestored(context, entry.supply, entry.setting, actedAt()))"
+          >
+            {{ entry.setting }} is set
+          </button>
+        </div>
         <div v-if="toBag.length > 0" class="leaf stack">
           <h2>Original parts for the owner</h2>
+          <p class="soft">Each with its fasteners.</p>
           <button v-for="id in toBag" :key="id" type="button" class="push" @click="bagging = id">Bag {{ inSentence(names.piece(id)) }}</button>
         </div>
       </div>
@@ -206,7 +259,13 @@ function bag(where: string): void {
   gap: 7px;
 }
 
-.gate {
+li.supply,
+li.gate {
+  border-left: 5px solid var(--amber);
+  padding-left: 6px;
+}
+
+span.gate {
   color: var(--amber);
   font-weight: 600;
 }

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { levelRank } from '@jade/core/access';
-import { fitStepsOf, kitsOnVehicle, stackOfStep, testsOf } from '@jade/core/job';
+import { fitStepsOf, kitsOnVehicle, stackOfStep, testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { FitStep, Fitment, Kit, KitTest, Pass } from '@jade/core/kit';
+import { closeUp, fit } from '@jade/core/stations';
 import { sayStack } from '@jade/words/gather';
+import { sayRefusal } from '@jade/words/stations';
 import { inSentence, minutes } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import VehicleSheet, { type SheetMark, type SheetPiece } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, outerPieces, viewOfPlaces, type View } from '../../design/geometry/outline.ts';
+import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
@@ -19,19 +21,25 @@ const kits = computed(() =>
   kitsOnVehicle(context.value).map((onVehicle) => {
     const { kit, fitment } = onVehicle;
     const tests = testsOf(onVehicle);
-    return { kit, steps: fitStepsOf(onVehicle), tests, sheet: sheetOf({ kit, fitment, tests }) };
+    return { onVehicle, kit, steps: fitStepsOf(onVehicle), tests, sheet: sheetOf({ kit, fitment, tests }) };
   }),
 );
 const passed = (kit: Kit, step: FitStep) => job.state.passes[kit.slug]?.[step.id] ?? [];
 const tested = (kit: Kit, test: KitTest) => job.state.tests[kit.slug]?.[test.id];
 
-/** A pass opens when the one before it is done on every step of that side. */
-function open(kit: Kit, steps: readonly FitStep[], step: FitStep, pass: Pass): boolean {
-  const place = step.passes.indexOf(pass);
-  const before = step.passes[place - 1];
-  if (step.needs.some((need) => levelRank(job.state.pieces[need.piece] ?? 'fitted') < levelRank(need.level))) return false;
-  return before === undefined || steps.filter((other) => other.side === step.side && other.passes.includes(before)).every((other) => passed(kit, other).includes(before));
-}
+const clock = useClock();
+/** What stands against a step as a whole, and against a test; said beside it. */
+const againstStep = (onVehicle: KitOnVehicle, step: FitStep) => {
+  const next = step.passes.find((pass) => !passed(onVehicle.kit, step).includes(pass));
+  return next ? fit.againstPass(context.value, onVehicle, step, next, clock.value).filter((refusal) => refusal.code !== 'pass-first') : [];
+};
+const open = (onVehicle: KitOnVehicle, step: FitStep, pass: Pass) => fit.againstPass(context.value, onVehicle, step, pass, clock.value).length === 0;
+const againstTest = (onVehicle: KitOnVehicle, test: KitTest) => fit.againstTest(context.value, onVehicle, test, clock.value);
+/** A supply that is dead can be brought live here for a test, as far as nothing keeps it dead. */
+const toEnliven = (onVehicle: KitOnVehicle, test: KitTest) => {
+  const dead = againstTest(onVehicle, test).find((refusal) => refusal.code === 'supply-dead');
+  return dead?.code === 'supply-dead' ? closeUp.supplySwitch(context.value, dead.supply, 'live') : undefined;
+};
 
 /** Where the lamps of a kit sit, seen from the end of the vehicle that most of them are nearer to. */
 function sheetOf({ kit, fitment, tests }: { kit: Kit; fitment?: Fitment; tests: KitTest[] }): {
@@ -50,7 +58,7 @@ function sheetOf({ kit, fitment, tests }: { kit: Kit; fitment?: Fitment; tests: 
     places.map((place) => place.at),
   );
   const marks = places.map(({ lamp, at }, index): SheetMark => {
-    const own = tests.filter((test) => test.lamp === lamp);
+    const own = tests.filter((test) => test.lamps.includes(lamp));
     const result = own.map((test) => tested(kit, test));
     const tone = result.includes(false) ? 'fault' : own.length > 0 && result.every(Boolean) ? 'settled' : 'open';
     return { id: `${kit.slug}/${lamp}/${index}`, at, label: names.value.lamp(kit.slug, lamp), tone, word: tone === 'settled' ? 'tested' : undefined };
@@ -76,15 +84,20 @@ const sayStackOf = (step: FitStep) => {
   return check ? sayStack(check) : '';
 };
 
+function enliven(onVehicle: KitOnVehicle, test: KitTest): void {
+  const step = toEnliven(onVehicle, test);
+  if (step && job.closing) void job.perform(closeUp.switchSupply(context.value, job.closing, step));
+}
+
 function fail(note: string): void {
-  if (failedTest.value) void job.record('test.tried', { ...failedTest.value, passed: false, note });
+  if (failedTest.value) void job.perform(fit.tested(context.value, failedTest.value.kit, failedTest.value.test, false, actedAt(), note));
   failedTest.value = undefined;
 }
 </script>
 
 <template>
   <div class="stack">
-    <div v-for="{ kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">
+    <div v-for="{ onVehicle, kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">
       <div class="stack">
         <div class="leaf"><VehicleSheet :profile="context.profile" v-bind="sheet" :label="`Where ${kit.name} sits`" /></div>
         <div class="leaf">
@@ -95,11 +108,27 @@ function fail(note: string): void {
                 <strong>{{ test.name }}</strong>
                 <p class="soft">Helper: {{ test.helper }}</p>
               </div>
-              <button type="button" class="push" :aria-pressed="tested(kit, test) === true" @click="job.record('test.tried', { kit: kit.slug, test: test.id, passed: true })">
+              <button
+                type="button"
+                class="push"
+                :aria-pressed="tested(kit, test) === true"
+                :disabled="tested(kit, test) === undefined && againstTest(onVehicle, test).length > 0"
+                @click="tested(kit, test) !== true && job.perform(fit.tested(context, kit.slug, test.id, true, actedAt()))"
+              >
                 {{ tested(kit, test) === true ? 'Passed' : 'It works' }}
               </button>
-              <button type="button" class="push" :class="{ failed: tested(kit, test) === false }" @click="failedTest = { kit: kit.slug, test: test.id }">
+              <button
+                type="button"
+                class="push"
+                :class="{ failed: tested(kit, test) === false }"
+                :disabled="tested(kit, test) === undefined && againstTest(onVehicle, test).length > 0"
+                @click="failedTest = { kit: kit.slug, test: test.id }"
+              >
                 {{ tested(kit, test) === false ? 'Failed' : 'It does not' }}
+              </button>
+              <p v-for="refusal in tested(kit, test) ? [] : againstTest(onVehicle, test)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
+              <button v-if="!tested(kit, test) && toEnliven(onVehicle, test) && job.closing" type="button" class="push small" @click="enliven(onVehicle, test)">
+                It is live again for the test
               </button>
               <CautionNote v-if="test.caution" :text="test.caution" />
             </li>
@@ -122,12 +151,13 @@ function fail(note: string): void {
                 type="button"
                 class="push"
                 :aria-pressed="passed(kit, step).includes(pass)"
-                :disabled="!open(kit, steps, step, pass)"
-                @click="!passed(kit, step).includes(pass) && job.record('step.passed', { kit: kit.slug, step: step.id, pass })"
+                :disabled="!open(onVehicle, step, pass)"
+                @click="job.perform(fit.passed(context, kit.slug, step.id, pass, actedAt()))"
               >
                 {{ WORDS[pass] }}
               </button>
             </div>
+            <p v-for="refusal in againstStep(onVehicle, step)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
             <p v-if="stackOf(step)" class="stack-line" :class="stackOf(step)?.value.replaceAll(' ', '-')">
               <strong v-if="step.under">Under {{ inSentence(names.piece(step.under.piece)) }}, {{ names.group(step.under.piece, step.under.group) }}.</strong>
               {{ sayStackOf(step) }}
@@ -154,6 +184,12 @@ function fail(note: string): void {
 .stack-line.ask-the-maker {
   border-left-color: var(--amber);
   background: var(--amber-soft);
+}
+
+.why {
+  flex-basis: 100%;
+  padding: 4px 0 4px 10px;
+  border-left: 4px solid var(--line-strong);
 }
 
 .step {

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import { contentChecks, partsToOrder } from '@jade/core/job';
 import type { CountLine, GatherCheck } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
+import { gather } from '@jade/core/stations';
 import { sayGatherTrouble } from '@jade/words/gather';
 import { minutes, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
@@ -14,7 +15,7 @@ const kits = computed(() =>
   contentChecks(context.value).map(({ kit, check }) => ({
     kit,
     check,
-    open: check.lines.filter((line) => line.counted === undefined && line.needed !== 'no').length,
+    open: gather.uncounted(context.value, kit.slug).length,
     rows: rowsOf(check),
   })),
 );
@@ -30,12 +31,10 @@ function rowsOf({ lines }: GatherCheck) {
 }
 
 function count(kit: Kit, line: CountLine, value: number): void {
-  void job.record('content.counted', { kit: kit.slug, item: line.item.id, count: Math.max(0, value) });
+  void job.perform(gather.count(context.value, kit.slug, line.item.id, Math.max(0, value)));
 }
 
-function allHere(kit: Kit, lines: readonly CountLine[]): void {
-  for (const line of lines) if (line.counted === undefined && line.needed !== 'no') count(kit, line, line.wanted);
-}
+const allHere = (kit: Kit) => void job.perform(gather.restAsListed(context.value, kit.slug));
 
 const parts = computed(() => partsToOrder(context.value, job.plan));
 const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).includes(task);
@@ -47,7 +46,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
       <div class="line">
         <h2>{{ kit.maker }} {{ kit.name }}, laid out</h2>
         <span class="soft">{{ open === 0 ? 'everything is counted' : `${plural(open, 'item')} to count` }}</span>
-        <button v-if="open > 0" type="button" class="push small" @click="allHere(kit, check.lines)">The rest is as listed</button>
+        <button v-if="open > 0" type="button" class="push small" @click="allHere(kit)">The rest is as listed</button>
       </div>
       <p v-for="(trouble, index) in check.troubles" :key="index" class="trouble" role="alert">{{ sayGatherTrouble(trouble, (id) => names.item(kit.slug, id)) }}</p>
       <div class="bench-top">
@@ -87,7 +86,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
             <div class="grow">
               {{ task.name }} <span class="soft">{{ minutes(task.minutes) }}{{ task.cureMin > 0 ? `, then ${minutes(task.cureMin)} to cure` : '' }}</span>
             </div>
-            <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.record('bench.done', { kit: kit.slug, task: task.id })">
+            <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.perform(gather.benchDone(context, kit.slug, task.id))">
               {{ done(kit, task.id) ? 'Done' : 'Mark done' }}
             </button>
             <CautionNote v-if="task.caution" :text="task.caution" />

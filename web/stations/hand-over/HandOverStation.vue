@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { BASELINE_RESULTS, functionsOf, functionWorse, lostFunctions, type BaselineResult } from '@jade/core/job';
+import { BASELINE_RESULTS, functionsOf, lostFunctions, type BaselineResult } from '@jade/core/job';
 import type { LampFunction } from '@jade/core/vehicle';
-import { sayHold, STATION_NAMES } from '@jade/words/job';
+import { sayHold, STATION_NAMES, sayKey, sayRefusal } from '@jade/words/stations';
+import { checkIn, handOver } from '@jade/core/stations';
 import { plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -10,6 +11,7 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, outerPieces } from '../../design/geometry/outline.ts';
+import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import { useSession } from '../../session/index.ts';
 
@@ -24,14 +26,17 @@ const profile = computed(() => context.value.profile);
 const lost = computed(() => new Set(lostFunctions(context.value)));
 const lamps = computed(() => functionsOf(context.value));
 const middleMm = computed(() => profile.value.measures.frontOverhangMm - profile.value.measures.lengthMm / 2);
-const untried = computed(() => lamps.value.filter((lamp) => !job.state.final[lamp.id] && !lost.value.has(lamp.id)));
+const untried = computed(() => handOver.toTryAgain(context.value));
+const asBefore = computed(() => handOver.asOnArrival(context.value));
+const clock = useClock();
+const againstCodes = computed(() => handOver.againstCodes(context.value, clock.value));
 const missing = computed(() => job.standing?.missing ?? []);
 const ready = computed(() => job.standing?.readyToSign ?? false);
 const sent = computed(() => job.unsent.length === 0);
 const tone = (lamp: LampFunction) => {
   const after = job.state.final[lamp.id];
   if (!after) return 'open' as const;
-  return functionWorse(job.state.baseline[lamp.id], after) ? ('fault' as const) : ('settled' as const);
+  return handOver.functionWorse(job.state.baseline[lamp.id], after) ? ('fault' as const) : ('settled' as const);
 };
 const marks = computed(() =>
   lamps.value
@@ -58,16 +63,16 @@ const rows = computed(() => {
 });
 
 function tried(result: BaselineResult): void {
-  if (current.value) void job.record('final.tried', { lamp: current.value.id, result });
+  if (current.value) void job.perform(handOver.tryAgain(context.value, current.value.id, result, actedAt()));
   picked.value = marks.value.find((mark) => mark.tone === 'open' && mark.id !== picked.value)?.id;
 }
 
 function restAsBefore(): void {
-  for (const lamp of untried.value) void job.record('final.tried', { lamp: lamp.id, result: job.state.baseline[lamp.id] ?? 'works' });
+  void job.perform(handOver.othersAsOnArrival(context.value, actedAt()));
 }
 
 function written(text: string): void {
-  if (asking.value === 'code') void job.record('code.recorded', { moment: 'after', code: text.toUpperCase().slice(0, 20) });
+  if (asking.value === 'code') void job.perform(checkIn.codeFound('after', text));
   else void job.record('job.reopened', { why: text });
   asking.value = undefined;
 }
@@ -89,7 +94,7 @@ function written(text: string): void {
             @choose="(value) => (view = value)"
           />
           <span class="soft">{{ untried.length === 0 ? 'Every lamp is tried again.' : `${plural(untried.length, 'lamp')} to try again.` }}</span>
-          <button v-if="untried.length > 0" type="button" class="push small" @click="restAsBefore">The other {{ untried.length }} as on arrival</button>
+          <button v-if="asBefore.length > 0" type="button" class="push small" @click="restAsBefore">Tried: the other {{ asBefore.length }} are as on arrival</button>
         </div>
         <VehicleSheet
           :profile="profile"
@@ -152,7 +157,7 @@ function written(text: string): void {
               <span>{{ sayHold(hold, names) }}</span>
             </li>
           </ul>
-          <button type="button" class="push main big" :disabled="!ready" @click="job.record('job.signed', { atSeq: job.state.lastSeq })">
+          <button type="button" class="push main big" :disabled="!ready" @click="job.standing && job.perform(handOver.sign(context, job.standing, job.lastSeq()))">
             Sign off as {{ session.session?.benchName }}
           </button>
         </template>
@@ -165,11 +170,13 @@ function written(text: string): void {
             type="button"
             class="push small"
             :aria-pressed="job.state.codesRead.after !== undefined"
-            @click="job.record('codes.read', { moment: 'after', count: job.state.codes.after.length })"
+            :disabled="againstCodes.length > 0"
+            @click="job.perform(handOver.codesReadAfter(context, actedAt()))"
           >
             {{ job.state.codes.after.length === 0 ? 'Read: none stored' : 'All codes entered' }}
           </button>
         </div>
+        <p v-for="refusal in againstCodes" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
         <ul class="line">
           <li v-for="entry in job.state.codes.after" :key="entry.code">
             <TapeLabel class="mono">{{ entry.code }}</TapeLabel>
@@ -193,7 +200,7 @@ function written(text: string): void {
         <h2>Named exceptions</h2>
         <ul class="stack">
           <li v-for="(note, about) in job.state.exceptions" :key="about">
-            <TapeLabel>{{ note }}</TapeLabel> <span class="soft mono">{{ about }}</span>
+            <TapeLabel>{{ note }}</TapeLabel> <span class="soft">{{ sayKey(String(about), names) }}</span>
           </li>
         </ul>
       </div>

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { connectionsOf, kitsOnVehicle, verdicts } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
+import { isRefused, match } from '@jade/core/stations';
 import { sayReason, TRUTH_WORDS } from '@jade/words/match';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -27,10 +28,7 @@ const kits = computed(() => {
 const chosen = (kit: Kit, option: string, standard: string) => job.state.options[kit.slug]?.[option] ?? standard;
 const isConfirmed = (kit: Kit) => job.state.confirmed.includes(kit.slug);
 
-function confirm(kit: Kit): void {
-  for (const option of kit.options) if (!job.state.options[kit.slug]?.[option.id]) void job.record('option.chosen', { kit: kit.slug, option: option.id, choice: option.default });
-  void job.record('match.confirmed', { kit: kit.slug });
-}
+const confirmation = (kit: Kit) => match.confirm(context.value, kit.slug);
 </script>
 
 <template>
@@ -64,7 +62,7 @@ function confirm(kit: Kit): void {
               :label="option.label"
               :choices="option.choices.map((choice) => ({ value: choice.id, text: choice.label }))"
               :value="chosen(kit, option.id, option.default)"
-              @choose="(choice) => job.record('option.chosen', { kit: kit.slug, option: option.id, choice })"
+              @choose="(choice) => job.perform(match.choose(context, kit.slug, option.id, choice))"
             />
             <p class="soft">{{ option.choices.find((choice) => choice.id === chosen(kit, option.id, option.default))?.consequence }}</p>
           </div>
@@ -74,7 +72,7 @@ function confirm(kit: Kit): void {
             <li v-for="item in verdict.undecidedAdapters" :key="item" class="soft">? {{ names.item(kit.slug, item) }}, hangs on what is not known</li>
             <li v-if="verdict.adapters.length + verdict.undecidedAdapters.length === 0" class="soft">Nothing beyond the standard contents.</li>
           </ul>
-          <button type="button" class="push main" :disabled="verdict.value !== 'yes' || verdict.ask.length > 0 || isConfirmed(kit)" @click="confirm(kit)">
+          <button type="button" class="push main" :disabled="isRefused(confirmation(kit))" @click="job.perform(confirmation(kit))">
             {{ isConfirmed(kit) ? 'Match confirmed' : 'Confirm this match' }}
           </button>
         </div>

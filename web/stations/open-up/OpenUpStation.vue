@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import dayjs from 'dayjs';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
-import { levelRank, piecesPresent, type OpenStep } from '@jade/core/access';
-import { factValues, openingDone, schoolOf, targetMounts } from '@jade/core/job';
+import type { OpenStep } from '@jade/core/access';
+import { openingDone, provingSide, schoolOf, suppliesNow, targetMounts } from '@jade/core/job';
+import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
-import type { Level, OpenLevel } from '@jade/core/vehicle';
-import { sayEstimate, sayWithout } from '@jade/words/access';
+import { listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
+import { sayEstimate, sayTrouble, sayWithout } from '@jade/words/access';
+import { sayTarget } from '@jade/words/stations';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -14,6 +17,7 @@ import WayIn from '../../design/drawings/WayIn.vue';
 import { frameAround, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { layWayIn, type DrawnStep } from '../../design/geometry/way-in.ts';
 import { useRoom } from '../../design/room.ts';
+import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import OtherWays from './OtherWays.vue';
 import PlanNews from './PlanNews.vue';
@@ -42,22 +46,23 @@ const mounts = computed(() => {
 });
 const done = computed<DrawnStep[]>(() =>
   job.state.moves.flatMap((move) => {
-    const level = profile.value.pieces.find((entry) => entry.id === move.piece)?.levels.find((entry) => entry.level === move.level);
+    const piece = profile.value.pieces.find((entry) => entry.id === move.piece);
+    const level = piece && listedLevel(piece, move.level);
     if (!level) return [];
     const way = level.ways.find((entry) => entry.id === move.way) ?? level.ways[0];
     return [{ piece: move.piece, level: move.level, way: way?.id ?? '', needs: way?.needs ?? [], people: level.people, minutes: level.openMin }];
   }),
 );
-/** The profile without the pieces that this vehicle does not have. */
-const present = computed(() => ({ ...profile.value, pieces: piecesPresent(profile.value, factValues(job.state)) }));
-const drawing = computed(() => layWayIn(present.value, mounts.value, done.value, plan.value, room.value));
+const drawing = computed(() => layWayIn(profile.value, mounts.value, done.value, plan.value, room.value));
 const settled = computed(() => job.state.left === undefined && openingDone(context.value));
 const current = computed(() => plan.value?.steps.find((step) => step.piece === picked.value) ?? plan.value?.steps[0]);
-/** The step that comes after the one shown. */
-const following = computed(() => {
-  const steps = plan.value?.steps ?? [];
-  return steps.filter((step) => step !== current.value)[0];
-});
+/** What comes next once the step shown is done. */
+const following = computed(() => openUp.nextAfter(plan.value, current.value));
+const clock = useClock();
+const against = computed(() => (plan.value && current.value ? openUp.against(context.value, plan.value, current.value, clock.value, by.value) : []));
+/** Who isolates a supply, where that is for qualified people. */
+const by = ref('');
+const waits = computed(() => suppliesNow(context.value).filter(({ deadAt }) => deadAt !== undefined && deadAt > clock.value));
 /** Looked at from where the step is, until another view is chosen. */
 const view = computed<View>(() => chosenView.value ?? viewOf(current.value?.zone ?? 'front'));
 const slotOffset = computed(() => done.value.length);
@@ -65,7 +70,9 @@ const school = computed(() => schoolOf(context.value));
 const people = computed(() => job.state.order?.people ?? 1);
 const oneSide = computed(() => plan.value?.schools.oneSideFirst);
 /** What could still be saved where the plan is not proved least. */
-const gapMin = computed(() => (plan.value ? hundredthsToMinutes(plan.value.choice.total - plan.value.choice.lowerBound) : 0));
+const gapMin = computed(() => (plan.value ? plan.value.personMin - plan.value.leastPersonMin : 0));
+/** Before which step the first side is fitted and tested; undefined once it is proved. */
+const proveAfter = computed(() => (job.state.order?.side !== undefined && provingSide(context.value) === undefined ? undefined : plan.value?.proveAfter));
 const progress = computed(() => (typeof job.planning === 'object' ? job.planning : undefined));
 
 const pieces = computed(() => {
@@ -97,18 +104,14 @@ watch(
 function why(step: OpenStep): string {
   const targets = (plan.value?.neededBy[step.piece] ?? []).filter((target) => !target.startsWith('chosen/'));
   const needed =
-    targets.length > 0 ? `Needed for ${targets.map((target) => inSentence(names.value.mount(target))).join(' and ')}.` : 'The kit takes its place, or it was chosen by hand.';
+    targets.length > 0
+      ? `Needed for ${[...new Set(targets.map((target) => inSentence(sayTarget(target, names.value))))].join(' and ')}.`
+      : 'The kit takes its place, or it was chosen by hand.';
   return `${needed} ${sayWithout(job.explanation?.withoutPiece[step.piece])}`;
 }
 
-/** A step can be done once all it needs is open. */
-function ready(step: OpenStep): boolean {
-  return step.needs.every((need) => levelRank(job.state.pieces[need.piece] ?? 'fitted') >= levelRank(need.level));
-}
-
 function move(step: OpenStep, counts: { group: string; count: number }[]): void {
-  for (const sensor of step.sensors) void job.record('sensor.unplugged', { sensor });
-  void job.record('piece.moved', { piece: step.piece, level: step.level, way: step.way, fasteners: counts });
+  if (plan.value) void job.perform(openUp.moved(context.value, plan.value, step, counts, actedAt(), by.value));
   picked.value = undefined;
 }
 
@@ -118,7 +121,7 @@ function block(place: string, way: string, level?: Level): void {
 }
 
 function order(change: { school?: 'least set-up' | 'prove one side first'; people?: 1 | 2 }): void {
-  void job.record('order.chosen', { school: school.value, people: people.value, ...change });
+  void job.perform(openUp.chooseOrder(context.value, change));
 }
 </script>
 
@@ -127,7 +130,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <div v-if="plan" class="line figures">
       <template v-if="!settled && !floor && plan.steps.length > 0">
         <span
-          ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back, {{ plan.choice.proved ? 'proved least' : `at most ${personMinutes(gapMin)} above the least` }}</span
+          ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back, {{ plan.proved ? 'proved least' : `at most ${personMinutes(gapMin)} above the least` }}</span
         >
         <span class="soft">opening: {{ sayEstimate(plan.estimate) }}</span>
       </template>
@@ -145,15 +148,16 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <button type="button" class="push small" @click="job.stopPlanning()">Take this one</button>
       </template>
     </EmptyNote>
+    <p v-for="{ supply, deadAt } in waits" :key="supply.id" class="wait" role="status">
+      <strong>{{ supply.name }}: waiting until {{ dayjs(deadAt).format('HH:mm:ss') }}.</strong> Until then it counts as live; what does not ask for it can go on.
+    </p>
     <div v-if="job.state.left !== undefined" class="problem line" role="status">
       <span class="grow"><strong>Opening was given up:</strong> {{ job.state.left }}. What is open goes back at Close up.</span>
       <button type="button" class="push small" @click="job.record('opening.resumed', { why: 'taken up again at the vehicle' })">Take it up again</button>
     </div>
     <PlanNews v-if="job.changed && !floor" :key="job.changed.because" :told="job.changed" @seen="job.changed = undefined" />
     <ul v-if="plan && plan.problems.length > 0">
-      <li v-for="problem in plan.problems" :key="problem.target" class="problem" role="alert">
-        {{ names.mount(problem.target) }} cannot be reached by any way that is left. Free a way that was blocked, measure at the vehicle, or give the opening up.
-      </li>
+      <li v-for="problem in plan.problems" :key="problem.code" class="problem" role="alert">{{ sayTrouble(problem, names) }}</li>
     </ul>
     <div v-show="!floor && plan" class="leaf">
       <div ref="sheet">
@@ -166,8 +170,8 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           label="Order"
           small
           :choices="[
-            { value: 'least set-up', text: `Least set-up, ${minutes(plan.schools.leastSetUp)}` },
-            { value: 'prove one side first', text: `Prove the ${oneSide.side} first, ${minutes(oneSide.setUpMin)}` },
+            { value: 'least set-up', text: `Least set-up, ${minutes(plan.schools.leastSetUpMin)}` },
+            { value: 'prove one side first', text: `Prove the ${oneSide.side} first, ${minutes(oneSide.setUpMin + oneSide.cycleMin)}` },
           ]"
           :value="school"
           @choose="(value) => order({ school: value })"
@@ -184,10 +188,8 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         />
         <span v-if="context.newKit && !job.state.order && oneSide" class="soft">This kit is new to the shop: one side is proved first.</span>
         <span class="soft"
-          >set-up {{ minutes(plan.setUpMin)
-          }}<template v-if="plan.lanes"
-            >, both done after {{ minutes(hundredthsToMinutes(plan.lanes.elapsed)) }}{{ plan.lanes.proved ? '' : ', not proved soonest' }}</template
-          ></span
+          >set-up {{ minutes(plan.setUpMin) }}{{ plan.waitMin > 0 ? `, waiting ${minutes(plan.waitMin)}` : ''
+          }}<template v-if="plan.lanes">, both done after {{ minutes(plan.lanes.elapsedMin) }}{{ plan.lanes.proved ? '' : ', not proved soonest' }}</template></span
         >
       </div>
       <TwoLanes
@@ -224,7 +226,8 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           :step="current"
           :slot-number="slotOffset + current.slot"
           :why="why(current)"
-          :ready="ready(current)"
+          v-model:by="by"
+          :against="against"
           :floor="floor"
           :next="following"
           @done="(counts) => current && move(current, counts)"
@@ -235,7 +238,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           <h2>{{ plural(plan.steps.length, 'step') }} to go</h2>
           <ol class="rows">
             <template v-for="(step, index) in plan.steps" :key="step.piece + step.level">
-              <li v-if="plan.proveAfter === index" class="prove">Fit and test the {{ oneSide?.side }} here, before the other side is touched.</li>
+              <li v-if="proveAfter === index" class="prove">Fit and test the {{ job.state.order?.side ?? oneSide?.side }} here, before the other side is touched.</li>
               <li>
                 <button type="button" class="push plain small step" :aria-pressed="current === step" @click="picked = step.piece">
                   <span class="slot">{{ slotOffset + step.slot }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.level }}</span>
@@ -249,7 +252,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <div v-if="!floor" class="leaf line">
           <span class="grow soft">Different from the profile?</span>
           <button type="button" class="push small" @click="accessory = true">Something was fitted here</button>
-          <button v-if="job.state.left === undefined && done.length > 0 && !settled" type="button" class="push small" @click="finding = 'leave'">Back out</button>
+          <button v-if="openUp.canLeave(context)" type="button" class="push small" @click="finding = 'leave'">Back out</button>
         </div>
       </div>
     </div>
@@ -322,6 +325,12 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
   border-left: 5px solid var(--jade);
   background: var(--jade-soft);
   font-weight: 600;
+}
+
+.wait {
+  padding: 9px 12px;
+  border-left: 5px solid var(--amber);
+  background: var(--amber-soft);
 }
 
 .problem {

@@ -11,7 +11,7 @@ const { job, context, names } = useCurrentJob();
 const emit = defineEmits<{ blocked: [place: string, way: string] }>();
 const MOST = 6;
 /** Ways by which the targets are reached in this plan, where they have more than one. */
-const used = computed(() => (job.plan?.choice.targetWays ?? []).filter(({ target }) => (context.value.profile.mounts.find((mount) => mount.id === target)?.reach.length ?? 0) > 1));
+const used = computed(() => (job.plan?.targetWays ?? []).filter(({ target }) => (context.value.profile.mounts.find((mount) => mount.id === target)?.reach.length ?? 0) > 1));
 
 const ways = computed(() => (job.explanation?.alternatives ?? []).slice(0, MOST).map((alternative) => ({ alternative, ...sayAlternative(alternative, names.value) })));
 const chosen = computed(() =>

@@ -1,22 +1,26 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
+import type { Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/job';
+import { sayRefusal } from '@jade/words/stations';
 import { inSentence, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
-const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; ready: boolean; floor: boolean; next?: OpenStep }>();
+const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; against: readonly Refusal[]; floor: boolean; next?: OpenStep }>();
+/** Who isolates a supply and by which procedure, where that is for qualified people. */
+const by = defineModel<string>('by', { required: true });
 const emit = defineEmits<{ done: [counts: { group: string; count: number }[]]; blocked: []; seized: [] }>();
 const { job, context, names } = useCurrentJob();
 
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
 const way = computed(() => piece.value?.levels.find((level) => level.level === props.step.level)?.ways.find((entry) => entry.id === props.step.way));
 const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fasteners.map((group) => [group.id, group.count])));
-const missing = computed(() => props.step.needs.filter((need) => (job.state.pieces[need.piece] ?? 'fitted') === 'fitted').map((need) => inSentence(names.value.piece(need.piece))));
+const asksBy = computed(() => context.value.profile.supplies.find((supply) => supply.id === props.step.isolates)?.by === 'qualified people');
 const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
 
 /** A second tap that was meant for the step before does not tick this one. */
@@ -54,7 +58,7 @@ function broken(group: string): void {
         </p>
       </div>
     </header>
-    <CautionNote v-for="text in piece?.cautions ?? []" :key="text" :text="text" />
+    <CautionNote v-for="{ text } in piece?.cautions ?? []" :key="text" :text="text" />
     <CautionNote v-if="piece?.brittle" text="Brittle: by hand only, no power driver." />
     <CautionNote v-if="way?.irreversible" text="This cannot be undone: get the customer’s consent first." />
     <div v-if="step.prepare.length > 0" class="prepare">
@@ -78,10 +82,11 @@ function broken(group: string): void {
     </ul>
     <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
     <p v-if="way?.note">{{ way.note }}</p>
-    <button type="button" class="push main big" :disabled="!ready" :aria-disabled="!settled" @click="finish">
+    <v-text-field v-if="asksBy" v-model="by" label="Who isolates it, and by which procedure" variant="outlined" density="comfortable" hide-details />
+    <button type="button" class="push main big" :disabled="against.length > 0" :aria-disabled="!settled" @click="finish">
       {{ step.fasteners.length > 0 ? `Done, into slot ${slotNumber}` : 'Done' }}
     </button>
-    <p v-if="!ready" class="soft">First: {{ missing.join(', ') }}.</p>
+    <p v-for="refusal in against" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
     <p v-if="floor" class="soft then">{{ next ? `Then: ${sayNext(next)}` : 'Then everything is reachable.' }}</p>
     <div class="line">
       <button type="button" class="push small" @click="emit('blocked')">This way is blocked</button>

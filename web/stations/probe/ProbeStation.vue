@@ -1,34 +1,34 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { readingVoltage, wireJoints } from '@jade/core/job';
-import { checkReference, classifyReading } from '@jade/core/probing';
+import { readingVoltage } from '@jade/core/job';
+import { classifyReading } from '@jade/core/probing';
+import { probe } from '@jade/core/stations';
+import type { VehicleState } from '@jade/core/states';
 import { CLASS_WORDS, sayProof, sayReference } from '@jade/words/probing';
 import { volts } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
+import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context } = useCurrentJob();
-const ALL_OFF = 'all off';
 const ground = ref<number | undefined>(job.state.reference?.groundV);
 const feed = ref<number | undefined>(job.state.reference?.feedV);
-const picked = ref<{ plug: string; pin: string; state: string }>();
+const picked = ref<{ plug: string; pin: string; state: VehicleState }>();
 
 const rules = computed(() => context.value.rules.probing);
-const wires = computed(() => wireJoints(context.value).flatMap((joint) => joint.toProve.map((wire) => ({ ...wire, plug: joint.vehiclePlug }))));
-const states = computed(() => [...new Set([...wires.value.map((wire) => wire.state), ALL_OFF])]);
-const restV = computed(() => job.state.restV ?? 12.6 * (context.value.profile.systemVoltageV / 12));
-const reference = computed(() => (ground.value === undefined || feed.value === undefined ? undefined : checkReference(ground.value, feed.value, restV.value, rules.value)));
+const wires = computed(() => probe.wiresToProve(context.value));
+const states = computed(() => probe.statesToRead(context.value));
+const reference = computed(() => (ground.value === undefined || feed.value === undefined ? undefined : probe.referenceVerdict(context.value, ground.value, feed.value)));
 
 function referenceRead(which: 'ground' | 'feed', value: number): void {
   if (which === 'ground') ground.value = value;
   else feed.value = value;
-  if (reference.value?.code === 'good' && ground.value !== undefined && feed.value !== undefined)
-    void job.record('reference.checked', { groundV: ground.value, feedV: feed.value });
+  if (ground.value !== undefined && feed.value !== undefined) void job.perform(probe.checkedReference(context.value, ground.value, feed.value, actedAt()));
 }
 
-function readingAt(plug: string, pin: string, state: string) {
+function readingAt(plug: string, pin: string, state: VehicleState) {
   const reading = (job.state.readings[`${plug}/${pin}`] ?? []).find((entry) => entry.state === state);
   return reading && { ...reading, found: classifyReading(reading, readingVoltage(context.value), rules.value) };
 }
@@ -36,10 +36,10 @@ function readingAt(plug: string, pin: string, state: string) {
 function take(value: number, underLamp?: 'holds' | 'collapses'): void {
   if (!picked.value) return;
   const { plug, pin, state } = picked.value;
-  void job.record('reading.taken', { plug, pin, state, lowV: value, highV: value, ...(underLamp ? { underLamp } : {}) });
+  void job.perform(probe.take(context.value, plug, pin, { state, lowV: value, highV: value, ...(underLamp ? { underLamp } : {}) }, actedAt()));
 }
 const current = computed(() => picked.value && readingAt(picked.value.plug, picked.value.pin, picked.value.state));
-const isPicked = (plug: string, pin: string, state: string) => picked.value?.plug === plug && picked.value.pin === pin && picked.value.state === state;
+const isPicked = (plug: string, pin: string, state: VehicleState) => picked.value?.plug === plug && picked.value.pin === pin && picked.value.state === state;
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { disturbedSensors } from '@jade/core/job';
-import { UNMOVED, type PoseChange } from '@jade/core/sensing';
+import { sense } from '@jade/core/stations';
+import type { PoseChange } from '@jade/core/sensing';
 import { saySensorEffect } from '@jade/words/sensing';
 import { degrees, inSentence } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
@@ -20,7 +20,7 @@ const HOWS = ['done here', 'by others', 'not required'] as const;
 const picked = ref<string>();
 const asking = ref<{ sensor: string; how: (typeof HOWS)[number] }>();
 
-const effects = computed(() => disturbedSensors(context.value, job.plan));
+const effects = computed(() => sense.disturbedSensors(context.value, job.plan));
 const all = computed(() => context.value.profile.sensors.filter((sensor) => effects.value.some((effect) => effect.sensor.id === sensor.id)));
 const unplugged = (id: string) => job.state.unplugged.includes(id);
 const marks = computed(() =>
@@ -45,11 +45,11 @@ const cones = computed(() =>
 );
 
 function moved(sensor: string, part_: Partial<PoseChange>): void {
-  void job.record('sensor.moved', { sensor, ...(job.state.sensorMoves[sensor] ?? UNMOVED), ...part_ });
+  void job.perform(sense.moved(context.value, sensor, part_));
 }
 
 function calibrated(note: string): void {
-  if (asking.value) void job.record('sensor.calibrated', { ...asking.value, note });
+  if (asking.value) void job.perform(sense.calibrated(asking.value.sensor, asking.value.how, note));
   asking.value = undefined;
 }
 </script>
@@ -74,10 +74,10 @@ function calibrated(note: string): void {
         </div>
         <p>{{ saySensorEffect(effect) }}</p>
         <div class="line">
-          <button v-if="unplugged(effect.sensor.id)" type="button" class="push main" @click="job.record('sensor.reconnected', { sensor: effect.sensor.id })">
+          <button v-if="unplugged(effect.sensor.id)" type="button" class="push main" @click="job.perform(sense.reconnected(context, effect.sensor.id))">
             Reconnected, {{ effect.sensor.lock }} closed
           </button>
-          <button v-else type="button" class="push small" @click="job.record('sensor.unplugged', { sensor: effect.sensor.id })">Unplug it</button>
+          <button v-else type="button" class="push small" @click="job.perform(sense.unplugged(context, effect.sensor.id))">Unplug it</button>
         </div>
         <details>
           <summary>It was moved: by how much</summary>

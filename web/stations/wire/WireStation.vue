@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { circuitLoads, wireJoints } from '@jade/core/job';
+import { circuitLoads, wireJoints, type WireJoint } from '@jade/core/job';
+import { isRefused, wire } from '@jade/core/stations';
+import { sayRefusal } from '@jade/words/stations';
 import { MATE_WORDS, sayAdded, sayLoad, sayMateTrouble } from '@jade/words/wiring';
 import { inSentence, millimetres, stated } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FuseWire from '../../design/drawings/FuseWire.vue';
 import PlugFaces from '../../design/drawings/PlugFaces.vue';
+import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
 const joints = computed(() => wireJoints(context.value));
 const loads = computed(() => circuitLoads(context.value));
-const kitOf = (circuit: string) => joints.value.find((joint) => joint.circuits.some((entry) => entry.id === circuit))?.kit.slug ?? '';
+const clock = useClock();
+const against = (joint: WireJoint) => wire.againstJoint(context.value, joint, clock.value).filter((refusal) => refusal.code !== 'already' && refusal.code !== 'does-not-mate');
 const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => kit.legs).find((leg) => leg.lamp === lamp);
 </script>
 
@@ -34,12 +38,12 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
       <p>{{ sayLoad(load.check) }}</p>
       <div class="line">
         <button
-          v-if="load.check.verdict === 'carries' || load.check.verdict === 'warn'"
+          v-if="load.accepted || !isRefused(wire.acceptLoad(context, load.circuit.id))"
           type="button"
           class="push"
           :class="{ main: !load.accepted }"
           :disabled="load.accepted"
-          @click="job.record('load.accepted', { kit: kitOf(load.circuit.id), circuit: load.circuit.id })"
+          @click="job.perform(wire.acceptLoad(context, load.circuit.id))"
         >
           {{ load.accepted ? 'Load accepted' : 'Accept this load' }}
         </button>
@@ -72,11 +76,12 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
           type="button"
           class="push"
           :class="{ main: !joint.joined }"
-          :disabled="joint.joined || joint.mate.value === 'does not mate'"
-          @click="job.record('plug.joined', { kit: joint.kit.slug, connection: joint.connection.id })"
+          :disabled="wire.againstJoint(context, joint, clock).length > 0"
+          @click="job.perform(wire.join(context, joint.kit.slug, joint.connection.id, actedAt()))"
         >
           {{ joint.joined ? 'Joined and locked' : 'Joined, clicked, locked' }}
         </button>
+        <p v-for="refusal in joint.joined ? [] : against(joint)" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
       </article>
     </section>
   </div>

@@ -1,19 +1,11 @@
-import {
-  circuitLoads,
-  disturbedSensors,
-  functionWorse,
-  gatesOf,
-  lampAims,
-  openingDone,
-  openingMoves,
-  planClosingOf,
-  planOpening,
-  standingOf,
-  wireJoints,
-  type JobContext,
-  type Station,
-} from './index.ts';
-import { contextOf, openedLog, PAIR, VAN, type TestLog } from './test/log.ts';
+import { piecesBack } from '../closing/index.ts';
+import { key } from '../subject/index.ts';
+import { circuitLoads, gatesOf, lampAims, openingDone, planClosingOf, planOpening, wireJoints, type JobContext } from '../job/index.ts';
+import { contextOf, openedLog, PAIR, VAN, type TestLog } from '../job/test/log.ts';
+import { handOver, sense, standingOf, type Station } from './index.ts';
+
+const { functionWorse } = handOver;
+const { disturbedSensors } = sense;
 
 const standing = (log: TestLog, change: Partial<JobContext> = {}) => {
   const context = { ...contextOf(log), ...change };
@@ -54,7 +46,7 @@ function fitted(): TestLog {
   log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
   log.add('reference.checked', { groundV: 0.02, feedV: 12.5 });
   log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'front fog', lowV: 12.4, highV: 12.4 });
-  log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'all off', lowV: 0, highV: 0 });
+  log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'key off', lowV: 0, highV: 0 });
   for (const pass of ['start', 'align', 'tighten'] as const) log.add('step.passed', { kit: 'test-kit', step: 'screw', pass });
   log.add('test.tried', { kit: 'test-kit', test: 'lights', passed: true });
   return log;
@@ -160,7 +152,7 @@ test('probe wants the reference, then on and off; a reading against it asks a qu
   log.add('reference.checked', { groundV: 0, feedV: 12.5 });
   log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'front fog', lowV: 12.4, highV: 12.4 });
   expect(wireJoints(contextOf(log))[0]?.toProve[0]?.proof).toEqual({ code: 'needs-off', state: 'front fog' });
-  log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'all off', lowV: 12.4, highV: 12.4 });
+  log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'key off', lowV: 12.4, highV: 12.4 });
   expect([codesOf(log, 'probe'), stateOf(log, 'probe')]).toEqual([['wire-contradictory'], 'needs an answer']);
   expect(stateOf(fitted(), 'probe')).toBe('settled');
 });
@@ -183,8 +175,11 @@ test('fit: passes and tests; a failed test blocks until it passes', () => {
 
 test('the test is a gate before the grille goes back', () => {
   const context = contextOf(opened());
-  expect(gatesOf(context, openingMoves(context, undefined))).toEqual([{ test: 'test-kit/lights', coveredBy: ['grille'] }]);
-  expect(planClosingOf(context, undefined).steps.map((step) => [step.piece, step.gates])).toEqual([['grille', ['test-kit/lights']]]);
+  const test_ = gatesOf(context, undefined).find((gate) => gate.subject.kind === 'test');
+  expect(test_).toMatchObject({ coveredBy: [{ piece: 'grille', level: 'off' }], passed: false });
+  expect(piecesBack(planClosingOf(context, undefined).steps).map((step) => [step.piece, step.gates.map((gate) => key(gate.subject))])).toEqual([
+    ['grille', ['joint:test-kit/joint', 'test:test-kit/lights']],
+  ]);
 });
 
 test('a grille that went back untested is a block that names it', () => {

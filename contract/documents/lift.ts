@@ -1,0 +1,73 @@
+import { pinFunctionWritten, stateWritten } from '@jade/core/states';
+
+type Json = Record<string, unknown>;
+const list = (value: unknown): Json[] => (Array.isArray(value) ? (value.filter((entry) => typeof entry === 'object' && entry !== null) as Json[]) : []);
+const texts = (value: unknown): string[] => (Array.isArray(value) ? value.filter((entry) => typeof entry === 'string') : []);
+
+/** A turn signal was written without its side. */
+function stateOf(text: unknown, side: unknown): unknown {
+  if (typeof text !== 'string') return text;
+  if (text === 'turn' && (side === 'left' || side === 'right')) return `turn ${side}`;
+  return stateWritten(text) ?? text;
+}
+
+const pins = (plug: Json): Json => ({
+  ...plug,
+  pins: list(plug.pins).map((pin) => ({ ...pin, carries: typeof pin.carries === 'string' ? (pinFunctionWritten(pin.carries) ?? pin.carries) : pin.carries })),
+});
+
+/** Levels that the pieces of a profile list, lowest first. */
+const levelsOf = (profile: Json, piece: unknown): unknown[] => list(list(profile.pieces).find((entry) => entry.id === piece)?.levels).map((level) => level.level);
+
+/** Whether a piece is a plug by itself: what proves it is not covered by it. */
+const isPlug = (profile: Json, piece: unknown): boolean => {
+  const groups = list(list(profile.pieces).find((entry) => entry.id === piece)?.fasteners);
+  return groups.length > 0 && groups.every((group) => group.drive === 'plug lock');
+};
+
+/** Version 2 closes the list of states, describes supplies, and says of every plug, place and adjuster what hides it. */
+function liftProfile(profile: Json): Json {
+  const hides = (piece: unknown) =>
+    levelsOf(profile, piece)
+      .slice(-1)
+      .map((level) => ({ piece, level }));
+  const { cautions, ...rest } = profile;
+  return {
+    ...rest,
+    format: 'jade-vehicle-profile/2',
+    supplies: [],
+    pieces: list(profile.pieces).map((piece) => ({ ...piece, cautions: texts(piece.cautions).map((text) => ({ text })) })),
+    plugs: list(profile.plugs).map(({ behind, ...plug }) => ({ ...pins(plug), reach: [], hiddenBy: behind === undefined ? [] : hides(behind) })),
+    circuits: list(profile.circuits).map((circuit) => ({ ...circuit, liveIn: texts(circuit.liveIn).map((state) => stateWritten(state) ?? state) })),
+    mounts: list(profile.mounts).map(({ adjusterBehind, ...mount }) => ({
+      ...mount,
+      hiddenBy: list(list(mount.reach)[0]?.needs).filter((need) => !isPlug(profile, need.piece)),
+      ...(adjusterBehind === undefined ? {} : { adjusterHiddenBy: texts(adjusterBehind).flatMap(hides) }),
+    })),
+    functions: list(profile.functions).map((lamp) => ({ ...lamp, state: stateOf(lamp.state, lamp.side) })),
+    cautions,
+  };
+}
+
+/** Version 2 closes the list of states, and a test says all lamps that it proves. */
+function liftKit(kit: Json): Json {
+  return {
+    ...kit,
+    format: 'jade-kit/2',
+    lamps: list(kit.lamps).map((lamp) => (lamp.functions === undefined ? lamp : { ...lamp, functions: list(pins({ pins: lamp.functions }).pins) })),
+    plugs: list(kit.plugs).map(pins),
+    fitments: list(kit.fitments).map((fitment) => ({
+      ...fitment,
+      tests: list(fitment.tests).map(({ lamp, ...test }) => ({ ...test, state: stateOf(test.state, test.side), lamps: [lamp] })),
+    })),
+  };
+}
+
+const LIFTS: Readonly<Record<string, (document: Json) => Json>> = { 'jade-vehicle-profile/1': liftProfile, 'jade-kit/1': liftKit };
+
+/** A document as the newest version of its format says it; one that is new already, or is of no known format, is given back as it is. */
+export function liftDocument(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
+  const lift = LIFTS[String((value as Json).format)];
+  return lift ? liftDocument(lift(value as Json)) : value;
+}

@@ -1,0 +1,121 @@
+import { checkContents, type GatherCheck } from '../gather/index.ts';
+import { evaluate, type FactValues } from '../facts/index.ts';
+import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/index.ts';
+import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
+import type { AimRule } from '../rules/index.ts';
+import { needsPresent, type LampFunction, type MountPosition, type Side } from '../vehicle/index.ts';
+import { once, type JobContext } from './context.ts';
+import { factValues } from './state.ts';
+
+/** A kit on this vehicle: its fitment and the facts as its conditions read them. */
+export interface KitOnVehicle {
+  kit: Kit;
+  fitment?: Fitment;
+  facts: FactValues;
+}
+
+/** The fitment of a kit for a vehicle with what the facts do not rule out: places, connections, fitting steps; what names a piece that is not there is without it. */
+export function fitmentOn(kit: Kit, { profile }: Pick<JobContext, 'profile'>, facts: FactValues): Fitment | undefined {
+  const fitment = kit.fitments.find((candidate) => candidate.vehicle === profile.slug);
+  if (!fitment) return undefined;
+  const there = new Set(profile.pieces.map((piece) => piece.id));
+  const absent = new Set(fitment.fitSteps.flatMap((step) => step.needs.map((need) => need.piece)).filter((piece) => !there.has(piece)));
+  const holds = ({ when }: { when?: Parameters<typeof evaluate>[0] }) => evaluate(when, facts) !== 'no';
+  return {
+    ...fitment,
+    mounts: fitment.mounts.filter(holds),
+    connections: fitment.connections.filter(holds),
+    fitSteps: fitment.fitSteps.filter(holds).map((step) => ({ ...step, needs: needsPresent(step.needs, absent) })),
+    tests: fitment.tests.map((test) => (test.after ? { ...test, after: test.after.filter((piece) => there.has(piece)) } : test)),
+    replaces: fitment.replaces.filter((piece) => there.has(piece)),
+  };
+}
+
+/** The kits of a job with what holds for them on this vehicle; none once opening was given up. */
+export const kitsOnVehicle = once((context): KitOnVehicle[] => {
+  const { state, kits } = context;
+  if (state.left !== undefined) return [];
+  const values = factValues(state);
+  return kits.map((kit) => {
+    const facts = withOptions(values, kit, state.options[kit.slug] ?? {});
+    return { kit, fitment: fitmentOn(kit, context, facts), facts };
+  });
+});
+
+/** The match verdict of every kit of the job. */
+export const verdicts = once((context): MatchVerdict[] => kitsOnVehicle(context).map(({ kit, facts }) => matchKit(kit, context.profile, context.year, facts)));
+
+/** The contents check of every kit of the job. */
+export const contentChecks = once((context): { kit: Kit; check: GatherCheck }[] =>
+  kitsOnVehicle(context).map(({ kit, facts }) => ({ kit, check: checkContents(kit, facts, context.state.counts[kit.slug] ?? {}) })),
+);
+
+/** Mount positions that the job's kits use, each once. */
+export function targetMounts(context: JobContext): string[] {
+  return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => (fitment?.mounts ?? []).map((place) => place.mount)))];
+}
+
+/** Pieces that the job's kits take the place of. */
+export function replacedPieces(context: JobContext): string[] {
+  return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => fitment?.replaces ?? []))];
+}
+
+/** Factory functions that go away with pieces the kits take the place of. */
+export function lostFunctions(context: JobContext): string[] {
+  return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => fitment?.losesFunctions ?? []))];
+}
+
+/** Fit steps that this vehicle and the chosen options ask for. */
+export function fitStepsOf({ fitment }: KitOnVehicle): FitStep[] {
+  return fitment?.fitSteps ?? [];
+}
+
+/** Connections that this vehicle and the chosen options ask for. */
+export function connectionsOf({ fitment }: KitOnVehicle): Connection[] {
+  return fitment?.connections ?? [];
+}
+
+export function testsOf({ fitment }: KitOnVehicle): KitTest[] {
+  return fitment?.tests ?? [];
+}
+
+/** Connections that feed what a test lights: those with a pin that carries its state, else all that feed its lamps. */
+export function feedsOf({ kit, fitment }: KitOnVehicle, test: KitTest): Connection[] {
+  const own = (fitment?.connections ?? []).filter((connection) => connection.lamps.some((lamp) => test.lamps.includes(lamp)));
+  const carrying = own.filter(({ kitPlug }) => kit.plugs.find((plug) => plug.id === kitPlug)?.pins.some((pin) => pin.carries === test.state));
+  return carrying.length > 0 ? carrying : own;
+}
+
+/** The side that a connection is of: that of its lamps where they are all on one. */
+export function sideOf({ kit }: KitOnVehicle, connection: Connection): Side {
+  const sides = new Set(kit.lamps.filter((lamp) => connection.lamps.includes(lamp.id)).map((lamp) => lamp.side));
+  const [side] = sides;
+  return sides.size === 1 && side ? side : 'centre';
+}
+
+/** Factory functions that this vehicle has. */
+export const functionsOf = once(({ profile, state }): LampFunction[] => {
+  const facts = factValues(state);
+  return profile.functions.filter((lamp) => evaluate(lamp.when, facts) !== 'no');
+});
+
+/** A lamp of a kit that a rule of the rule set says how to aim, with where it sits. */
+export interface LampToAim {
+  kit: Kit;
+  lamp: Lamp;
+  mount: MountPosition;
+  rule: AimRule;
+}
+
+/** Lamps of the job that are to be aimed: those whose beam has a rule. The rule chosen at the wall wins for its beam. */
+export const lampsToAim = once((context): LampToAim[] =>
+  kitsOnVehicle(context).flatMap(({ kit, fitment }) =>
+    kit.lamps.flatMap((lamp) => {
+      const rules = context.rules.aim.filter((rule) => rule.beam === lamp.optics.beam);
+      const rule = rules.find((candidate) => candidate.id === context.state.wall?.rule) ?? rules[0];
+      const mountId = fitment?.mounts.find((place) => place.lamp === lamp.id)?.mount;
+      const mount = context.profile.mounts.find((candidate) => candidate.id === mountId);
+      return rule && mount ? [{ kit, lamp, mount, rule }] : [];
+    }),
+  ),
+);

@@ -1,0 +1,51 @@
+import type { Happened, SupplyBar } from '../job/index.ts';
+import type { Pass } from '../kit/index.ts';
+import type { ReferenceVerdict } from '../probing/index.ts';
+import type { Subject } from '../subject/index.ts';
+import type { SupplyId } from '../vehicle/index.ts';
+
+/** Why an act cannot be recorded now. */
+export type Refusal =
+  | SupplyBar
+  | { code: 'already' }
+  | { code: 'nothing' }
+  | { code: 'unknown'; what: string; id: string }
+  | { code: 'open-first'; pieces: string[] }
+  | { code: 'back-first'; pieces: string[] }
+  | { code: 'gate-first'; subjects: Subject[] }
+  | { code: 'dead-work-first'; subjects: Subject[] }
+  | { code: 'prove-first'; side: 'left' | 'right' }
+  | { code: 'before-dead'; what: ('codes' | 'baseline')[] }
+  | { code: 'qualified-first'; supply: SupplyId }
+  | { code: 'bolts-asked'; piece: string; groups: string[] }
+  | { code: 'count'; group: string; most: number }
+  | { code: 'pass-first'; pass: Pass; steps: string[] }
+  | { code: 'join-first'; connections: string[] }
+  | { code: 'does-not-fit'; kit: string }
+  | { code: 'facts-first'; facts: string[] }
+  | { code: 'year-first' }
+  | { code: 'reference-first' }
+  | { code: 'reference'; verdict: ReferenceVerdict }
+  | { code: 'does-not-mate'; connection: string }
+  | { code: 'load-refused'; circuit: string }
+  | { code: 'wall-first' }
+  | { code: 'settings-first'; settings: string[] }
+  | { code: 'missing'; count: number };
+
+/** What an act of a person records, or why it cannot be recorded. */
+export type Act = { events: Happened[] } | { refused: Refusal[] };
+
+/** An act that records these events. */
+export const happened = (...events: Happened[]): Act => ({ events });
+/** An act that cannot be recorded. */
+export const refused = (...refusals: Refusal[]): Act => ({ refused: refusals });
+
+/** Whether an act cannot be recorded. */
+export function isRefused(act: Act): act is { refused: Refusal[] } {
+  return 'refused' in act;
+}
+
+/** These events, unless something stands against them. */
+export function unless(refusals: readonly Refusal[], events: () => Happened[]): Act {
+  return refusals.length > 0 ? { refused: [...refusals] } : { events: events() };
+}

@@ -1,0 +1,81 @@
+import { lampAims, LOW_LIVE, supplyBars, type Happened, type JobContext, type Moment, type Payloads } from '../../job/index.ts';
+import type { AimRule } from '../../rules/index.ts';
+import { key } from '../../subject/index.ts';
+import { happened, refused, unless, type Act } from '../act.ts';
+import { question, todo, type Asked } from '../hold.ts';
+
+export function asked(context: JobContext): Asked[] {
+  const lamps = lampAims(context);
+  if (lamps.length === 0) return [];
+  const own = lamps.filter((lamp) => !lamp.byOthers);
+  const wanted: Asked[] = [];
+  if (own.length > 0 && !context.state.wall) wanted.push(todo('wall-missing'));
+  if (own.length > 0 && context.state.wall && context.state.wall.floorAtWallMm === undefined) wanted.push(todo('floor-missing'));
+  const prepared = context.state.aimPrepared;
+  if (own.length > 0 && !(prepared?.tyres && prepared.load && prepared.levelling)) wanted.push(todo('aim-preparation'));
+  for (const lamp of own) {
+    const data = { kit: lamp.kit.slug, lamp: lamp.lamp.id };
+    const about = key({ kind: 'aim', ...data });
+    if (!lamp.after) wanted.push(todo('aim-missing', data, about));
+    else if (!lamp.after.within) wanted.push(question('aim-out', { ...data, errorMm: lamp.after.errorMm }, about));
+  }
+  return wanted;
+}
+
+export function begun({ state }: JobContext): boolean {
+  return state.wall !== undefined || Object.keys(state.aims).length > 0 || Object.keys(state.aimByOthers).length > 0;
+}
+
+/** Rules of the rule set for the beams of this job. */
+export function rulesHere(context: JobContext): AimRule[] {
+  const beams = new Set(lampAims(context).map((aim) => aim.lamp.optics.beam));
+  return context.rules.aim.filter((rule) => beams.has(rule.beam));
+}
+
+/** The rule that the wall is set for: as chosen, else the first for the beams of this job. */
+export function ruleHere(context: JobContext): AimRule | undefined {
+  const rules = rulesHere(context);
+  return rules.find((rule) => rule.id === context.state.wall?.rule) ?? rules[0];
+}
+
+/** The wall set: a distance has to be measured before a rule or a floor stands for anything. */
+export function setWall(context: JobContext, part: Partial<Payloads['wall.set']>): Act {
+  const before = context.state.wall;
+  const rule = part.rule ?? before?.rule ?? ruleHere(context)?.id;
+  const distanceMm = part.distanceMm ?? before?.distanceMm;
+  const floorAtWallMm = part.floorAtWallMm ?? before?.floorAtWallMm;
+  if (rule === undefined || !context.rules.aim.some((entry) => entry.id === rule)) return refused({ code: 'unknown', what: 'rule', id: rule ?? '' });
+  if (distanceMm === undefined) return refused({ code: 'wall-first' });
+  return happened({ type: 'wall.set', payload: { rule, distanceMm, ...(floorAtWallMm === undefined ? {} : { floorAtWallMm }) } });
+}
+
+/** One of the preparations for aiming done or taken back. */
+export function prepare({ state }: JobContext, part: Partial<Payloads['aim.prepared']>): Act {
+  return happened({ type: 'aim.prepared', payload: { tyres: false, load: false, levelling: false, ...state.aimPrepared, ...part } });
+}
+
+/** Where the cut-off of a lamp was seen on the wall, with the lamp lit. */
+export function measured(context: JobContext, lamp: string, moment: Moment, heightMm: number, at: string): Act {
+  const aim = lampAims(context).find((entry) => entry.key === lamp);
+  if (!aim) return refused({ code: 'unknown', what: 'lamp', id: lamp });
+  if (!context.state.wall) return refused({ code: 'wall-first' });
+  return unless(supplyBars(context, LOW_LIVE, at), () => [{ type: 'aim.measured', payload: { lamp, moment, heightMm, referenceMm: aim.referenceMm } }]);
+}
+
+/** Height of a lamp's reference point measured: readings taken with another height count with this one. */
+export function referenced(context: JobContext, lamp: string, referenceMm: number): Act {
+  const aim = lampAims(context).find((entry) => entry.key === lamp);
+  if (!aim) return refused({ code: 'unknown', what: 'lamp', id: lamp });
+  const readings = (['before', 'after'] as const).flatMap((moment): Happened[] => {
+    const own = context.state.aims[lamp]?.[moment];
+    return own ? [{ type: 'aim.measured', payload: { lamp, moment, heightMm: own.heightMm, referenceMm } }] : [];
+  });
+  return { events: [{ type: 'aim.referenced', payload: { lamp, referenceMm } }, ...readings] };
+}
+
+/** Aim left to others, of one lamp or of all: a recorded result with its limit. */
+export function byOthers(context: JobContext, lamp: string | 'all', by: string): Act {
+  const lamps = lampAims(context).filter((aim) => lamp === 'all' || aim.key === lamp);
+  if (lamps.length === 0 || !by.trim()) return refused({ code: 'nothing' });
+  return { events: lamps.map((aim) => ({ type: 'aim.by-others', payload: { lamp: aim.key, by: by.trim() } })) };
+}

@@ -1,0 +1,71 @@
+import { factValues, functionsOf, LOW_LIVE, supplyBars, type BaselineResult, type JobContext, type Moment } from '../../job/index.ts';
+import { key } from '../../subject/index.ts';
+import { checkVehicleNumber } from '../../vehicle/index.ts';
+import { happened, refused, unless, type Act } from '../act.ts';
+import { todo, type Asked } from '../hold.ts';
+
+export function asked({ state, profile, ...context }: JobContext): Asked[] {
+  const lamps = functionsOf({ state, profile, ...context });
+  const wanted: Asked[] = [];
+  if (!state.number) wanted.push(todo('number-missing', {}, key({ kind: 'number' })));
+  const untried = lamps.filter((lamp) => !state.baseline[lamp.id]);
+  if (untried.length > 0) wanted.push(todo('baseline-missing', { count: untried.length, of: lamps.length }));
+  if (state.restV === undefined) wanted.push(todo('battery-missing'));
+  if (state.codesRead.before === undefined) wanted.push(todo('codes-before-missing', {}, key({ kind: 'codes' })));
+  const gaps = profile.gaps.filter((gap) => state.gaps.before[gap.id] === undefined);
+  if (gaps.length > 0) wanted.push(todo('gaps-before-missing', { count: gaps.length }));
+  const silent = profile.facts.filter((fact) => !state.facts[fact.id]);
+  if (silent.length > 0) wanted.push(todo('fact-unknown', { fact: silent[0]?.id ?? '', count: silent.length }));
+  return wanted;
+}
+
+export function begun({ state }: JobContext): boolean {
+  return state.number !== undefined || Object.keys(state.facts).length > 0 || Object.keys(state.baseline).length > 0;
+}
+
+/** Writes the vehicle number down as it is read. */
+export function recordNumber({ state }: JobContext, text: string): Act {
+  const { number } = checkVehicleNumber(text, false);
+  if (!number) return refused({ code: 'nothing' });
+  return number === state.number ? refused({ code: 'already' }) : happened({ type: 'number.recorded', payload: { number } });
+}
+
+/** A factory lamp tried, or found not fitted; lamps are tried with the supply live. */
+export function tryLamp(context: JobContext, lamp: string, result: BaselineResult, at: string): Act {
+  if (!functionsOf(context).some((entry) => entry.id === lamp)) return refused({ code: 'unknown', what: 'lamp', id: lamp });
+  return unless(result === 'not fitted' ? [] : supplyBars(context, LOW_LIVE, at), () => [{ type: 'baseline.tried', payload: { lamp, result } }]);
+}
+
+/** All lamps that were not written down one by one were tried and work. */
+export function othersWork(context: JobContext, at: string): Act {
+  const untried = functionsOf(context).filter((lamp) => !context.state.baseline[lamp.id]);
+  if (untried.length === 0) return refused({ code: 'nothing' });
+  return unless(supplyBars(context, LOW_LIVE, at), () => untried.map((lamp) => ({ type: 'baseline.tried', payload: { lamp: lamp.id, result: 'works' } })));
+}
+
+/** The fault codes of a moment are read and all written down. */
+export function codesRead(context: JobContext, moment: Moment, at: string): Act {
+  return unless(supplyBars(context, LOW_LIVE, at), () => [{ type: 'codes.read', payload: { moment, count: context.state.codes[moment].length } }]);
+}
+
+/** A fault code as the scanner shows it. */
+export function codeFound(moment: Moment, text: string): Act {
+  const code = text.trim().toUpperCase().slice(0, 20);
+  return code ? happened({ type: 'code.recorded', payload: { moment, code } }) : refused({ code: 'nothing' });
+}
+
+/** A fact seen, assumed or not to be found out. */
+export function recordFact({ profile, state }: JobContext, fact: string, certainty: 'known' | 'assumed' | 'unknown', value?: string): Act {
+  const known = profile.facts.find((entry) => entry.id === fact);
+  if (!known) return refused({ code: 'unknown', what: 'fact', id: fact });
+  if (certainty !== 'unknown' && !known.choices.includes(value ?? '')) return refused({ code: 'unknown', what: 'choice', id: value ?? '' });
+  const before = state.facts[fact];
+  if (before && before.certainty === certainty && before.value === value) return refused({ code: 'already' });
+  return happened({ type: 'fact.recorded', payload: { fact, certainty, ...(value === undefined ? {} : { value }) } });
+}
+
+/** Facts of the profile that nothing was written down of. */
+export function silentFacts(context: JobContext): string[] {
+  const values = factValues(context.state);
+  return context.profile.facts.filter((fact) => values[fact.id] === undefined && !context.state.facts[fact.id]).map((fact) => fact.id);
+}

@@ -1,0 +1,198 @@
+import { lookAlikeGroups, type AccessPlan } from '../../access/index.ts';
+import { supplyStep, type ClosePlan, type CloseStep, type Gate, type SupplyStep } from '../../closing/index.ts';
+import { gatesOf, keepingDead, outstanding, planClosingOf, replacedPieces, suppliesNow, supplyBars, type GroupCount, type Happened, type JobContext } from '../../job/index.ts';
+import { key, same } from '../../subject/index.ts';
+import { levelRank, listedLevel, needsHold, type FastenerGroup, type SupplyId, type SupplyState } from '../../vehicle/index.ts';
+import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
+import { block, question, todo, type Asked } from '../hold.ts';
+import { missingFor } from '../open-up/index.ts';
+
+const COVERED = { test: 'covered-untested', aim: 'covered-unaimed' } as const;
+
+function covered(context: JobContext, plan: AccessPlan | undefined, closing: ClosePlan): Asked[] {
+  const { state } = context;
+  const unrunnable = closing.problems.flatMap((problem) => (problem.code === 'gate-cannot-run' ? [problem.subject] : []));
+  return gatesOf(context, plan).flatMap((gate): Asked[] => {
+    const { subject } = gate;
+    if (gate.passed || (subject.kind !== 'test' && subject.kind !== 'aim') || unrunnable.some((entry) => same(entry, subject))) return [];
+    const by = gate.coveredBy.find((need) => state.reached[need.piece] !== undefined && !needsHold([need], state.pieces) && needsHold([need], state.reached));
+    if (!by) return [];
+    const of = subject.kind === 'test' ? subject.test : subject.lamp;
+    return [block(COVERED[subject.kind], { kit: subject.kit, test: of, piece: by.piece }, key(subject))];
+  });
+}
+
+export function asked(context: JobContext, plan: AccessPlan | undefined, closing = planClosingOf(context, plan)): Asked[] {
+  const { state } = context;
+  const wanted = covered(context, plan, closing);
+  const replaced = replacedPieces(context);
+  for (const [piece, level] of Object.entries(state.pieces)) {
+    if (level !== 'fitted' && !replaced.includes(piece)) wanted.push(todo('piece-open', { piece, level }));
+  }
+  for (const { supply, is, forgotten } of suppliesNow(context)) {
+    if (is === 'dead' && levelRank(state.pieces[supply.piece] ?? 'fitted') === 0) wanted.push(todo('supply-dead', { supply: supply.id }));
+    if (is === 'live')
+      for (const setting of forgotten) wanted.push(todo('setting-forgotten', { supply: supply.id, setting }, key({ kind: 'setting', supply: supply.id, setting })));
+  }
+  for (const piece of replaced) if (state.pieces[piece] === 'off' && !state.bagged[piece]) wanted.push(todo('part-to-bag', { piece }));
+  for (const [piece, groups] of Object.entries(state.tray)) {
+    for (const [group, tally] of Object.entries(groups)) {
+      const left = outstanding(tally);
+      if (left > 0 && !replaced.includes(piece)) wanted.push(todo('fasteners-out', { piece, group, count: left }, key({ kind: 'tray', piece, group })));
+      if (tally.dropped > 0) wanted.push(question('fastener-dropped', { piece, group, count: tally.dropped }, key({ kind: 'dropped', piece, group })));
+    }
+  }
+  return wanted;
+}
+
+export function begun({ state }: JobContext): boolean {
+  return Object.keys(state.reached).some((piece) => state.pieces[piece] === 'fitted');
+}
+
+/** Pieces that a kit took the place of and that are not bagged yet. */
+export function toBag(context: JobContext): string[] {
+  return replacedPieces(context).filter((piece) => context.state.pieces[piece] === 'off' && !context.state.bagged[piece]);
+}
+
+/** Steps of the way back for what is open now; those of what is still planned to be opened are not among them. */
+export function stepsNow({ state }: Pick<JobContext, 'state'>, closing: ClosePlan): ClosePlan['steps'] {
+  return closing.steps.filter((step) => step.kind !== 'piece' || state.moves.some((move) => move.piece === step.piece && move.level === step.from));
+}
+
+/** Fasteners of a group that lie ready for a step: what came out, less what broke; all of the profile's where nothing was counted out. */
+export function readyOf({ state }: Pick<JobContext, 'state'>, piece: string, group: FastenerGroup): number {
+  const tally = state.tray[piece]?.[group.id];
+  return tally ? outstanding(tally) : group.count;
+}
+
+/** Places of a step at which a longer or shorter fastener of the same drive would go in too, with the lengths to choose from. */
+export function lengthsAsked(step: Pick<CloseStep, 'fasteners'>): { group: FastenerGroup; lengthsMm: number[] }[] {
+  return lookAlikeGroups(step.fasteners).flatMap((list) => list.map((group) => ({ group, lengthsMm: list.flatMap((entry) => entry.lengthMm ?? []) })));
+}
+
+/** Gates that a step waits for. */
+export function gatesAgainst(step: CloseStep): Gate[] {
+  return step.gates.filter((gate) => !gate.passed);
+}
+
+/** What stands against putting a piece back: gates, pieces that go first, a supply that is not as it must be. */
+export function against(context: JobContext, closing: ClosePlan, step: CloseStep, at: string): Refusal[] {
+  const gates = gatesAgainst(step);
+  const list = stepsNow(context, closing);
+  const earlier = list.slice(0, list.indexOf(step)).flatMap((entry) => (entry.kind === 'piece' ? [entry.piece] : []));
+  const first = step.first.filter((piece) => earlier.includes(piece));
+  return [
+    ...(gates.length > 0 ? [{ code: 'gate-first' as const, subjects: gates.map((gate) => gate.subject) }] : []),
+    ...(first.length > 0 ? [{ code: 'back-first' as const, pieces: first }] : []),
+    ...supplyBars(
+      context,
+      step.dead.map((supply) => ({ supply, is: 'dead' })),
+      at,
+    ),
+    ...(step.enlivens ? againstLive(context, closing, step.enlivens, true) : []),
+  ];
+}
+
+/** What stands against a supply live: pieces that keep it dead; for good also work that still wants it dead. */
+function againstLive(context: JobContext, closing: ClosePlan, supply: SupplyId, forGood: boolean): Refusal[] {
+  const kept = keepingDead(context, supply).map((piece): Refusal => ({ code: 'kept-dead', supply, piece }));
+  const work = forGood
+    ? gatesOf(context, undefined).filter(
+        (gate) =>
+          !gate.passed &&
+          gate.asks.some((ask) => ask.supply === supply && ask.is === 'dead') &&
+          closing.steps.some((step) => step.kind === 'gate' && same(step.gate.subject, gate.subject)),
+      )
+    : [];
+  return [...kept, ...(work.length > 0 ? [{ code: 'dead-work-first' as const, subjects: work.map((gate) => gate.subject) }] : [])];
+}
+
+export interface PutBack {
+  /** Fasteners that went back, as counted; what lies ready where it is not said. */
+  counts: Readonly<Record<string, number>>;
+  /** Length taken at each place where look-alikes lie in the tray. */
+  lengthsMm: Readonly<Record<string, number>>;
+}
+
+/** A piece put back by one step: its fasteners counted, its sensors plugged in again once it is home, its supply live where it isolates one. */
+export function putBack(context: JobContext, closing: ClosePlan, step: CloseStep, { counts, lengthsMm }: PutBack, at: string): Act {
+  const wrong = lengthsAsked(step).filter(({ group }) => lengthsMm[group.id] !== group.lengthMm);
+  const odd = step.fasteners.flatMap((group): Refusal[] => {
+    const most = readyOf(context, step.piece, group);
+    return (counts[group.id] ?? 0) > most ? [{ code: 'count', group: group.id, most }] : [];
+  });
+  const asksBolts: Refusal[] = wrong.length > 0 ? [{ code: 'bolts-asked', piece: step.piece, groups: wrong.map(({ group }) => group.id) }] : [];
+  return unless([...against(context, closing, step, at), ...asksBolts, ...odd], () => {
+    const fasteners: GroupCount[] = step.fasteners.map((group) => ({ group: group.id, count: counts[group.id] ?? readyOf(context, step.piece, group) }));
+    const sensors = step.to === 'fitted' ? step.sensors.filter((sensor) => context.state.unplugged.includes(sensor)) : [];
+    return [
+      { type: 'piece.moved', payload: { piece: step.piece, level: step.to, fasteners } },
+      ...sensors.map((sensor): Happened => ({ type: 'sensor.reconnected', payload: { sensor } })),
+      ...(step.enlivens ? [{ type: 'supply.set' as const, payload: { supply: step.enlivens, is: 'live' as const } }] : []),
+    ];
+  });
+}
+
+/**
+ * A supply made live for a test, or dead again for what comes after, by the piece that isolates it.
+ * @param by who isolated it and by which procedure, where that is for qualified people
+ */
+export function switchSupply(context: JobContext, closing: ClosePlan, step: SupplyStep, by?: string): Act {
+  const { state, profile } = context;
+  const known = profile.supplies.find((entry) => entry.id === step.supply);
+  const piece = profile.pieces.find((entry) => entry.id === known?.piece);
+  const level = piece && known && listedLevel(piece, known.level);
+  if (!known || !piece || !level) return refused({ code: 'unknown', what: 'supply', id: step.supply });
+  const now = suppliesNow(context).find(({ supply }) => supply.id === step.supply)?.is;
+  if (now === step.to) return refused({ code: 'already' });
+  const groups = piece.fasteners.filter((group) => levelRank(group.atLevel) <= levelRank(level.level));
+  const isOff = levelRank(state.pieces[piece.id] ?? 'fitted') >= levelRank(known.level);
+  if (step.to === 'live') {
+    return unless(againstLive(context, closing, known.id, false), () => [
+      ...(isOff
+        ? [
+            {
+              type: 'piece.moved' as const,
+              payload: { piece: piece.id, level: 'fitted' as const, fasteners: groups.map((group) => ({ group: group.id, count: readyOf(context, piece.id, group) })) },
+            },
+          ]
+        : []),
+      { type: 'supply.set', payload: { supply: known.id, is: 'live' } },
+    ]);
+  }
+  const way = level.ways.find((entry) => needsHold(entry.needs, state.pieces));
+  const bars: Refusal[] = [
+    ...(way ? [] : [{ code: 'open-first' as const, pieces: missingFor(context, level.ways[0]?.needs ?? []) }]),
+    ...(known.by === 'qualified people' && !by?.trim() ? [{ code: 'qualified-first' as const, supply: known.id }] : []),
+  ];
+  return unless(bars, () => [
+    ...(isOff || !way
+      ? []
+      : [
+          {
+            type: 'piece.moved' as const,
+            payload: { piece: piece.id, level: known.level, way: way.id, fasteners: groups.map((group) => ({ group: group.id, count: group.count })) },
+          },
+        ]),
+    { type: 'supply.set', payload: { supply: known.id, is: 'dead', ...(by?.trim() ? { by: by.trim() } : {}) } },
+  ]);
+}
+
+/** The change of a supply by itself, for work that asks for it before the way back comes to it. */
+export function supplySwitch({ profile }: JobContext, supply: SupplyId, to: SupplyState): SupplyStep | undefined {
+  const known = profile.supplies.find((entry) => entry.id === supply);
+  return known && supplyStep(known, to, profile.pieces);
+}
+
+/** Something that the vehicle forgot while a supply was dead set again; only once that is live. */
+export function settingRestored(context: JobContext, supply: SupplyId, setting: string, at: string): Act {
+  const now = suppliesNow(context).find((entry) => entry.supply.id === supply);
+  if (!now?.forgotten.includes(setting)) return refused({ code: 'already' });
+  return unless(supplyBars(context, [{ supply, is: 'live' }], at), () => [{ type: 'setting.restored', payload: { supply, setting } }]);
+}
+
+/** A piece that a kit took the place of bagged for the owner, its fasteners with it. */
+export function bagged(context: JobContext, piece: string, where: string): Act {
+  if (!toBag(context).includes(piece)) return refused({ code: 'already' });
+  return where.trim() ? happened({ type: 'part.bagged', payload: { piece, where: where.trim() } }) : refused({ code: 'nothing' });
+}

@@ -1,0 +1,84 @@
+import { feedsOf, fitStepsOf, kitsOnVehicle, LOW_LIVE, supplyBars, testsOf, type JobContext, type KitOnVehicle } from '../../job/index.ts';
+import type { FitStep, KitTest, Pass } from '../../kit/index.ts';
+import { key } from '../../subject/index.ts';
+import { levelRank } from '../../vehicle/index.ts';
+import { refused, unless, type Act, type Refusal } from '../act.ts';
+import { block, todo, type Asked } from '../hold.ts';
+import { missingFor } from '../open-up/index.ts';
+
+export function asked(context: JobContext): Asked[] {
+  return kitsOnVehicle(context).flatMap((onVehicle): Asked[] => {
+    const { kit } = onVehicle;
+    const passes = context.state.passes[kit.slug] ?? {};
+    const steps = fitStepsOf(onVehicle).filter((step) => step.passes.some((pass) => !(passes[step.id] ?? []).includes(pass)));
+    const wanted: Asked[] = steps.length > 0 ? [todo('fit-passes', { kit: kit.slug, step: steps[0]?.id ?? '', count: steps.length })] : [];
+    for (const test of testsOf(onVehicle)) {
+      const passed = context.state.tests[kit.slug]?.[test.id];
+      const data = { kit: kit.slug, test: test.id };
+      const about = key({ kind: 'test', kit: kit.slug, test: test.id });
+      if (passed === false) wanted.push(block('test-failed', data, about));
+      else if (passed === undefined) wanted.push(todo('test-missing', data, about));
+    }
+    return wanted;
+  });
+}
+
+export function begun({ state }: JobContext): boolean {
+  return Object.keys(state.passes).length > 0 || Object.keys(state.tests).length > 0;
+}
+
+const passesOf = ({ state }: JobContext, kit: string, step: string) => state.passes[kit]?.[step] ?? [];
+
+/** Steps of a side that are not through the pass before: every fastener is started before any is aligned, all aligned before any is tightened. */
+function behind(context: JobContext, onVehicle: KitOnVehicle, step: FitStep, pass: Pass): Refusal[] {
+  const before = step.passes[step.passes.indexOf(pass) - 1];
+  if (before === undefined) return [];
+  const steps = fitStepsOf(onVehicle).filter(
+    (other) => other.side === step.side && other.passes.includes(before) && !passesOf(context, onVehicle.kit.slug, other.id).includes(before),
+  );
+  return steps.length > 0 ? [{ code: 'pass-first', pass: before, steps: steps.map((other) => other.id) }] : [];
+}
+
+/** What stands against a pass of a fitting step: what it needs is not open, a pass is behind, a supply is not as it asks. */
+export function againstPass(context: JobContext, onVehicle: KitOnVehicle, step: FitStep, pass: Pass, at: string): Refusal[] {
+  const missing = missingFor(context, step.needs);
+  return [
+    ...(passesOf(context, onVehicle.kit.slug, step.id).includes(pass) ? [{ code: 'already' as const }] : []),
+    ...(missing.length > 0 ? [{ code: 'open-first' as const, pieces: missing }] : []),
+    ...behind(context, onVehicle, step, pass),
+    ...supplyBars(context, step.asks ?? [], at),
+  ];
+}
+
+const onVehicleOf = (context: JobContext, kit: string) => kitsOnVehicle(context).find((entry) => entry.kit.slug === kit);
+
+/** One pass of a fitting step done. */
+export function passed(context: JobContext, kit: string, stepId: string, pass: Pass, at: string): Act {
+  const onVehicle = onVehicleOf(context, kit);
+  const step = onVehicle && fitStepsOf(onVehicle).find((entry) => entry.id === stepId);
+  if (!onVehicle || !step?.passes.includes(pass)) return refused({ code: 'unknown', what: 'fitting step', id: stepId });
+  return unless(againstPass(context, onVehicle, step, pass, at), () => [{ type: 'step.passed', payload: { kit, step: stepId, pass } }]);
+}
+
+/** What stands against a test: its plugs are not joined, a piece must be back first, its supply is not live. */
+export function againstTest(context: JobContext, onVehicle: KitOnVehicle, test: KitTest, at: string): Refusal[] {
+  const joined = context.state.joined[onVehicle.kit.slug] ?? [];
+  const open = feedsOf(onVehicle, test).filter(({ id }) => !joined.includes(id) && context.state.exceptions[key({ kind: 'plug', connection: id })] === undefined);
+  const notBack = (test.after ?? []).filter((piece) => levelRank(context.state.pieces[piece] ?? 'fitted') > 0);
+  return [
+    ...(open.length > 0 ? [{ code: 'join-first' as const, connections: open.map(({ id }) => id) }] : []),
+    ...(notBack.length > 0 ? [{ code: 'back-first' as const, pieces: notBack }] : []),
+    ...supplyBars(context, LOW_LIVE, at),
+  ];
+}
+
+/** A test tried: what it did is noted where it failed. */
+export function tested(context: JobContext, kit: string, testId: string, works: boolean, at: string, note?: string): Act {
+  const onVehicle = onVehicleOf(context, kit);
+  const test = onVehicle && testsOf(onVehicle).find((entry) => entry.id === testId);
+  if (!onVehicle || !test) return refused({ code: 'unknown', what: 'test', id: testId });
+  if (works && context.state.tests[kit]?.[testId] === true) return refused({ code: 'already' });
+  return unless(againstTest(context, onVehicle, test, at), () => [
+    { type: 'test.tried', payload: { kit, test: testId, passed: works, ...(note?.trim() ? { note: note.trim() } : {}) } },
+  ]);
+}

@@ -1,0 +1,85 @@
+import { functionsOf, LOW_LIVE, lostFunctions, suppliesNow, supplyBars, type BaselineResult, type Happened, type JobContext } from '../../job/index.ts';
+import { key } from '../../subject/index.ts';
+import type { LampFunction } from '../../vehicle/index.ts';
+import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
+import { question, todo, type Asked, type Standing } from '../hold.ts';
+
+const RESULT_ORDER: BaselineResult[] = ['works', 'dim', 'flickers', 'dead'];
+
+/** Whether a function left worse than it came. A function not fitted on arrival cannot get worse. */
+export function functionWorse(before: BaselineResult | undefined, after: BaselineResult): boolean {
+  if (before === undefined || before === 'not fitted') return false;
+  const rank = (result: BaselineResult) => (result === 'not fitted' ? RESULT_ORDER.length : RESULT_ORDER.indexOf(result));
+  return rank(after) > rank(before);
+}
+
+/** Factory lamps that are still to be tried again: all but those that a kit takes the place of. */
+export function toTryAgain(context: JobContext): LampFunction[] {
+  const lost = lostFunctions(context);
+  return functionsOf(context).filter((lamp) => !context.state.final[lamp.id] && !lost.includes(lamp.id));
+}
+
+export function asked(context: JobContext): Asked[] {
+  const { state, profile } = context;
+  const wanted: Asked[] = [];
+  const untried = toTryAgain(context);
+  if (untried.length > 0) wanted.push(todo('final-missing', { count: untried.length }));
+  for (const lamp of functionsOf(context)) {
+    const after = state.final[lamp.id];
+    if (after && functionWorse(state.baseline[lamp.id], after)) wanted.push(question('function-worse', { lamp: lamp.id, result: after }, key({ kind: 'function', lamp: lamp.id })));
+  }
+  if (state.codesRead.after === undefined) wanted.push(todo('codes-after-missing', {}, key({ kind: 'codes' })));
+  const before = new Set(state.codes.before.map((entry) => entry.code));
+  for (const { code } of state.codes.after) if (!before.has(code)) wanted.push(question('code-new', { code }, key({ kind: 'code', code })));
+  const gaps = profile.gaps.filter((gap) => state.gaps.before[gap.id] !== undefined && state.gaps.after[gap.id] === undefined);
+  if (gaps.length > 0) wanted.push(todo('gap-after-missing', { count: gaps.length }));
+  if (state.questions.length > 0) wanted.push(question('log-question', { count: state.questions.length }, key({ kind: 'log' })));
+  return wanted;
+}
+
+export function begun({ state }: JobContext): boolean {
+  return Object.keys(state.final).length > 0 || state.signed !== undefined;
+}
+
+/** What stands against reading the codes again: a supply that is dead, something that the vehicle forgot and was not set again. */
+export function againstCodes(context: JobContext, at: string): Refusal[] {
+  const settings = suppliesNow(context).flatMap(({ forgotten, is, supply }) =>
+    is === 'live' ? forgotten.filter((setting) => context.state.exceptions[key({ kind: 'setting', supply: supply.id, setting })] === undefined) : [],
+  );
+  return [...supplyBars(context, LOW_LIVE, at), ...(settings.length > 0 ? [{ code: 'settings-first' as const, settings }] : [])];
+}
+
+/** The fault codes read again once everything is live and set as it was. */
+export function codesReadAfter(context: JobContext, at: string): Act {
+  return unless(againstCodes(context, at), () => [{ type: 'codes.read', payload: { moment: 'after', count: context.state.codes.after.length } }]);
+}
+
+/** A factory lamp tried again. */
+export function tryAgain(context: JobContext, lamp: string, result: BaselineResult, at: string): Act {
+  if (!functionsOf(context).some((entry) => entry.id === lamp)) return refused({ code: 'unknown', what: 'lamp', id: lamp });
+  return unless(result === 'not fitted' ? [] : supplyBars(context, LOW_LIVE, at), () => [{ type: 'final.tried', payload: { lamp, result } }]);
+}
+
+/** Lamps that can be said to be as on arrival in one go: those still to be tried of which it is known how they came. */
+export function asOnArrival(context: JobContext): LampFunction[] {
+  return toTryAgain(context).filter((lamp) => context.state.baseline[lamp.id] !== undefined);
+}
+
+/** All lamps that were not written down one by one were tried and are as they came. A lamp that was never tried on arrival is not among them. */
+export function othersAsOnArrival(context: JobContext, at: string): Act {
+  const lamps = asOnArrival(context);
+  if (lamps.length === 0) return refused({ code: 'nothing' });
+  return unless(supplyBars(context, LOW_LIVE, at), () =>
+    lamps.flatMap((lamp): Happened[] => {
+      const result = context.state.baseline[lamp.id];
+      return result ? [{ type: 'final.tried', payload: { lamp: lamp.id, result } }] : [];
+    }),
+  );
+}
+
+/** The job signed off at the last event seen; `lastSeq` where the device knows of a later one than the state. */
+export function sign({ state }: JobContext, standing: Standing, lastSeq = state.lastSeq): Act {
+  if (state.signed) return refused({ code: 'already' });
+  if (!standing.readyToSign) return refused({ code: 'missing', count: standing.missing.length });
+  return happened({ type: 'job.signed', payload: { atSeq: lastSeq } });
+}

@@ -1,0 +1,14 @@
+export * from './act.ts';
+export { STATIONS, type Hold, type HoldCode, type Standing, type Station, type StationStanding, type StationState } from './hold.ts';
+export * from './standing.ts';
+export * as aim from './aim/index.ts';
+export * as checkIn from './check-in/index.ts';
+export * as closeUp from './close-up/index.ts';
+export * as fit from './fit/index.ts';
+export * as gather from './gather/index.ts';
+export * as handOver from './hand-over/index.ts';
+export * as match from './match/index.ts';
+export * as openUp from './open-up/index.ts';
+export * as probe from './probe/index.ts';
+export * as sense from './sense/index.ts';
+export * as wire from './wire/index.ts';

@@ -1,0 +1,118 @@
+import { levelRank, type AccessPlan, type OpenStep } from '../../access/index.ts';
+import { functionsOf, openingDone, provingSide, schoolOf, suppliesNow, supplyBars, type GroupCount, type Happened, type JobContext, type School } from '../../job/index.ts';
+import { key } from '../../subject/index.ts';
+import { needsHold, type LevelNeed, type OpenLevel } from '../../vehicle/index.ts';
+import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
+import { block, todo, type Asked } from '../hold.ts';
+
+export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {
+  const lost = (plan?.problems ?? []).map((problem) =>
+    problem.code === 'unreachable-target'
+      ? block('target-unreachable', { target: problem.target })
+      : block('steps-wait-for-each-other', { piece: problem.moves[0]?.piece ?? '', count: problem.moves.length }),
+  );
+  if (openingDone(context)) return lost;
+  const count = plan?.steps.length ?? 0;
+  return count > 0 || !plan ? [...lost, todo('pieces-to-open', { count, piece: plan?.steps[0]?.piece ?? '' })] : lost;
+}
+
+export function begun({ state }: JobContext): boolean {
+  return Object.keys(state.reached).length > 0;
+}
+
+/** Pieces that must be open, or further open, for needs to hold. */
+export function missingFor({ state }: Pick<JobContext, 'state'>, needs: readonly LevelNeed[]): string[] {
+  return needs.filter((need) => !needsHold([need], state.pieces)).map((need) => need.piece);
+}
+
+/** What comes before a supply is first isolated: the fault codes read, every factory lamp tried. */
+function beforeDead(context: JobContext): Refusal[] {
+  const { state } = context;
+  if (suppliesNow(context).some(({ wasDead }) => wasDead)) return [];
+  const codes = state.codesRead.before === undefined && state.exceptions[key({ kind: 'codes' })] === undefined;
+  const baseline = functionsOf(context).some((lamp) => !state.baseline[lamp.id]);
+  const what = [...(codes ? ['codes' as const] : []), ...(baseline ? ['baseline' as const] : [])];
+  return what.length > 0 ? [{ code: 'before-dead', what }] : [];
+}
+
+/** Why the other side is not begun: the first one is still to be proved. */
+function toProve(context: JobContext, plan: AccessPlan): Refusal[] {
+  const side = plan.proveAfter === 0 ? provingSide(context) : undefined;
+  return side ? [{ code: 'prove-first', side }] : [];
+}
+
+/** What stands against a step of the plan at a moment; empty where it can be done. */
+export function against(context: JobContext, plan: AccessPlan, step: OpenStep, at: string, by?: string): Refusal[] {
+  const missing = missingFor(
+    context,
+    step.needs.filter((need) => !isolation(context, step, need)),
+  );
+  const supply = context.profile.supplies.find((entry) => entry.id === step.isolates);
+  return [
+    ...(missing.length > 0 ? [{ code: 'open-first' as const, pieces: missing }] : []),
+    ...supplyBars(
+      context,
+      step.dead.map((entry) => ({ supply: entry, is: 'dead' })),
+      at,
+    ),
+    ...(supply ? beforeDead(context) : []),
+    ...(supply?.by === 'qualified people' && !by?.trim() ? [{ code: 'qualified-first' as const, supply: supply.id }] : []),
+    ...toProve(context, plan),
+  ];
+}
+
+/** A need that stands for a dead supply is answered by the supply itself. */
+function isolation({ profile }: JobContext, step: OpenStep, need: LevelNeed): boolean {
+  return profile.supplies.some((supply) => step.dead.includes(supply.id) && supply.piece === need.piece && supply.level === need.level);
+}
+
+/**
+ * A step of the plan done: the piece moved with its fasteners in the tray, its sensors unplugged, the supply that it isolates dead.
+ * @param counts fasteners that came out, as counted
+ * @param by who isolated a supply and by which procedure, where that is for qualified people
+ */
+export function moved(context: JobContext, plan: AccessPlan, step: OpenStep, counts: readonly GroupCount[], at: string, by?: string): Act {
+  const odd = counts.flatMap(({ group, count }): Refusal[] => {
+    const known = step.fasteners.find((entry) => entry.id === group);
+    if (!known) return [{ code: 'unknown', what: 'fastener group', id: group }];
+    return count > known.count ? [{ code: 'count', group, most: known.count }] : [];
+  });
+  return unless([...against(context, plan, step, at, by), ...odd], () => {
+    const { order, unplugged } = context.state;
+    const side = plan.proveAfter !== undefined && order?.side === undefined ? plan.schools.oneSideFirst?.side : undefined;
+    const events: Happened[] = [];
+    if (side) events.push({ type: 'order.chosen', payload: { school: schoolOf(context), people: order?.people ?? 1, side } });
+    for (const sensor of step.sensors) if (!unplugged.includes(sensor)) events.push({ type: 'sensor.unplugged', payload: { sensor } });
+    events.push({ type: 'piece.moved', payload: { piece: step.piece, level: step.level, way: step.way, fasteners: [...counts] } });
+    if (step.isolates) events.push({ type: 'supply.set', payload: { supply: step.isolates, is: 'dead', ...(by?.trim() ? { by: by.trim() } : {}) } });
+    return events;
+  });
+}
+
+/** The step that comes once another is done: the first of the plan that is not that one. */
+export function nextAfter(plan: AccessPlan | undefined, step: OpenStep | undefined): OpenStep | undefined {
+  return plan?.steps.find((other) => other.piece !== step?.piece || other.level !== step.level);
+}
+
+/** The order of opening and how many open, chosen by hand; a side that was being proved is chosen anew with it. */
+export function chooseOrder(context: JobContext, change: { school?: School; people?: 1 | 2 }): Act {
+  const { order } = context.state;
+  const school = change.school ?? schoolOf(context);
+  const side = change.school === undefined || change.school === order?.school ? order?.side : undefined;
+  return happened({ type: 'order.chosen', payload: { school, people: change.people ?? order?.people ?? 1, ...(side ? { side } : {}) } });
+}
+
+/** A way that this vehicle does not have, or that does not go. */
+export function wayBlocked({ profile }: JobContext, place: string, way: string, why: string, level?: OpenLevel): Act {
+  const ways =
+    level === undefined
+      ? profile.mounts.find((mount) => mount.id === place)?.reach
+      : profile.pieces.find((piece) => piece.id === place)?.levels.find((entry) => entry.level === level)?.ways;
+  if (!ways?.some((entry) => entry.id === way)) return refused({ code: 'unknown', what: 'way', id: way });
+  return why.trim() ? happened({ type: 'way.blocked', payload: { place, way, why: why.trim(), ...(level ? { level } : {}) } }) : refused({ code: 'nothing' });
+}
+
+/** Whether pieces are open that opening could be given up for. */
+export function canLeave(context: JobContext): boolean {
+  return context.state.left === undefined && Object.values(context.state.pieces).some((level) => levelRank(level) > 0) && !openingDone(context);
+}

@@ -1,0 +1,70 @@
+import type { AccessPlan } from '../access/index.ts';
+import { openingDone, planClosingOf, type JobContext } from '../job/index.ts';
+import * as aim from './aim/index.ts';
+import * as checkIn from './check-in/index.ts';
+import * as closeUp from './close-up/index.ts';
+import * as fit from './fit/index.ts';
+import * as gather from './gather/index.ts';
+import * as handOver from './hand-over/index.ts';
+import { STATIONS, todo, type Asked, type Hold, type Standing, type Station, type StationStanding, type StationState } from './hold.ts';
+import * as match from './match/index.ts';
+import * as openUp from './open-up/index.ts';
+import * as probe from './probe/index.ts';
+import * as sense from './sense/index.ts';
+import * as wire from './wire/index.ts';
+
+/** The rules of every station. */
+const RULES = { 'check-in': checkIn, match, gather, 'open-up': openUp, wire, probe, sense, fit, 'close-up': closeUp, aim, 'hand-over': handOver } as const;
+
+function stateOf(holds: readonly Hold[], isBegun: boolean, ready: boolean): StationState {
+  if (holds.some((hold) => hold.kind === 'block')) return 'blocked';
+  if (holds.some((hold) => hold.kind === 'question')) return 'needs an answer';
+  if (holds.length === 0) return ready || isBegun ? 'settled' : 'not begun';
+  return isBegun ? 'under way' : 'not begun';
+}
+
+/**
+ * Where every station of a job stands and what holds the job back now. A hold for which an exception is named no longer counts.
+ * @param plan the way in as computed from what is open now, or undefined while it is being worked out
+ * @param closing the way back, where it is known already
+ */
+export function standingOf(context: JobContext, plan: AccessPlan | undefined, closing = planClosingOf(context, plan)): Standing {
+  const asked: Record<Station, Asked[]> = {
+    'check-in': checkIn.asked(context),
+    match: match.asked(context),
+    gather: gather.asked(context),
+    'open-up': openUp.asked(context, plan),
+    wire: wire.asked(context),
+    probe: probe.asked(context),
+    sense: sense.asked(context, plan),
+    fit: fit.asked(context),
+    'close-up': closeUp.asked(context, plan, closing),
+    aim: aim.asked(context),
+    'hand-over': handOver.asked(context),
+  };
+  const excepted = context.state.exceptions;
+  const keep = (station: Station, list: Asked[]): Hold[] => list.filter((hold) => hold.about === undefined || !excepted[hold.about]).map((hold) => ({ ...hold, station }));
+  const opened = openingDone(context);
+  const ready: Record<Station, boolean> = {
+    'check-in': true,
+    match: true,
+    gather: true,
+    'open-up': opened,
+    wire: opened,
+    probe: opened,
+    sense: opened,
+    fit: true,
+    'close-up': opened && closeUp.begun(context),
+    aim: true,
+    'hand-over': false,
+  };
+  const stations = STATIONS.map((station): StationStanding => {
+    const holds = keep(station, asked[station]);
+    if (station === 'hand-over' && !context.state.signed) holds.push({ station, ...todo('sign-off') });
+    const isBegun = RULES[station].begun(context);
+    return { station, holds, begun: isBegun, state: stateOf(holds, isBegun, ready[station]) };
+  });
+  const all = stations.flatMap((entry) => entry.holds);
+  const missing = all.filter((hold) => hold.code !== 'sign-off');
+  return { stations, missing, holding: all.find((hold) => hold.kind === 'block') ?? all[0], readyToSign: missing.length === 0 && !context.state.signed };
+}

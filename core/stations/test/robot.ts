@@ -1,0 +1,246 @@
+import type { FactValues } from '../../facts/index.ts';
+import {
+  circuitLoads,
+  fitStepsOf,
+  functionsOf,
+  jobNow,
+  kitsOnVehicle,
+  lampAims,
+  planMemory,
+  planOpening,
+  provingSide,
+  suppliesNow,
+  testsOf,
+  verdicts,
+  wireJoints,
+  type Happened,
+  type JobDocuments,
+  type JobNow,
+  type LoggedEvent,
+  type PlanMemory,
+  type School,
+} from '../../job/index.ts';
+import { liveWith } from '../../states/index.ts';
+import { aim, checkIn, closeUp, fit, gather, handOver, isRefused, match, openUp, probe, sense, standingOf, wire, type Act, type Refusal } from '../index.ts';
+import { TrueVehicle } from './true-vehicle.ts';
+
+/** What is so of the vehicle and the shop, and how the job is to be done. */
+export interface Truth {
+  facts: FactValues;
+  people: 1 | 2;
+  school: School;
+}
+
+const WHO = 'Slate, by the maker’s procedure';
+const START = Date.parse('2026-03-05T07:00:00Z');
+const MOST_ACTS = 900;
+
+/** An installer who taps only what is true, through the rules of the stations, and takes each act that is offered in the order of work. */
+export class Robot {
+  readonly log: LoggedEvent[] = [];
+  readonly vehicle: TrueVehicle;
+  private clock = START;
+  private memory: PlanMemory = planMemory(planOpening);
+
+  constructor(
+    private readonly documents: JobDocuments,
+    private readonly truth: Truth,
+  ) {
+    this.vehicle = new TrueVehicle(documents, truth.facts);
+    const pin = { slug: 'x', version: 1 };
+    this.write([{ type: 'job.opened', payload: { vehicle: 'v', profile: pin, kits: [pin], rules: pin } }]);
+    this.write([{ type: 'order.chosen', payload: { school: truth.school, people: truth.people } }]);
+  }
+
+  /** Another robot that takes over at a place of this one's log: what was done until there is done. */
+  takeOver(count: number): Robot {
+    const other = new Robot(this.documents, this.truth);
+    other.log.length = 0;
+    const vehicle = new TrueVehicle(this.documents, this.truth.facts);
+    for (const event of this.log.slice(0, count)) {
+      vehicle.take(event);
+      other.log.push(event);
+    }
+    Object.assign(other, { vehicle, clock: Date.parse(this.log[count - 1]?.at ?? '') });
+    return other;
+  }
+
+  private write(events: readonly Happened[]): void {
+    const act = this.log.length;
+    for (const { type, payload } of events) {
+      const seq = this.log.length + 1;
+      const id = `00000000-0000-7000-8000-${String(seq).padStart(12, '0')}`;
+      const event = { id, type, v: 1, at: new Date(this.clock).toISOString(), act: `act-${act}`, payload, seq, person: 'fern' } as LoggedEvent;
+      this.vehicle.take(event);
+      this.log.push(event);
+    }
+    this.clock += 60_000;
+  }
+
+  get at(): string {
+    return new Date(this.clock).toISOString();
+  }
+
+  now(): JobNow {
+    return jobNow(this.log, this.documents, this.memory);
+  }
+
+  /** Does the job to its end. Gives back what it still waits for where it can do nothing more, undefined where it is signed. */
+  work(mostActs = MOST_ACTS): string | undefined {
+    for (let acts = 0; acts < mostActs; acts++) {
+      const now = this.now();
+      if (now.context.state.signed) return undefined;
+      const refusals: Refusal[] = [];
+      let done = false;
+      for (const offer of this.offers(now)) {
+        const act = offer();
+        if (!act) continue;
+        if (isRefused(act)) {
+          refusals.push(...act.refused);
+          continue;
+        }
+        this.write(act.events);
+        done = true;
+        break;
+      }
+      if (done) continue;
+      const until = refusals.flatMap((refusal) => (refusal.code === 'supply-waits' ? [Date.parse(refusal.until)] : []));
+      if (until.length > 0) this.clock = Math.max(this.clock, ...until);
+      else return this.stuckAt(now, refusals);
+    }
+    return 'too many acts';
+  }
+
+  private stuckAt(now: JobNow, refusals: readonly Refusal[]): string {
+    const { missing } = standingOf(now.context, now.plan, now.closing);
+    return JSON.stringify({
+      missing: missing.slice(0, 4).map(({ code, data }) => ({ code, ...data })),
+      plan: now.plan?.steps.slice(0, 3).map((step) => `${step.piece} ${step.level}`),
+      planProblems: now.plan?.problems,
+      closing: now.closing.steps
+        .slice(0, 4)
+        .map((step) => (step.kind === 'piece' ? `${step.piece} ${step.to}` : step.kind === 'supply' ? `${step.supply} ${step.to}` : step.gate.subject)),
+      problems: now.closing.problems,
+      refusals,
+    });
+  }
+
+  /** Every act that could be true now, in the order of work. */
+  private *offers(now: JobNow): Generator<() => Act | undefined> {
+    const { context, plan, closing } = now;
+    const { state, profile } = context;
+    const { facts } = this.truth;
+    if (!state.number) yield () => checkIn.recordNumber(context, '11111111111111111');
+    for (const fact of profile.facts) if (!state.facts[fact.id]) yield () => checkIn.recordFact(context, fact.id, 'known', facts[fact.id]);
+    for (const lamp of functionsOf(context)) if (!state.baseline[lamp.id]) yield () => checkIn.tryLamp(context, lamp.id, 'works', this.at);
+    if (state.restV === undefined) yield () => ({ events: [{ type: 'battery.measured', payload: { restV: 12.6 * (profile.systemVoltageV / 12) } }] });
+    if (state.codesRead.before === undefined) yield () => checkIn.codesRead(context, 'before', this.at);
+    for (const gap of profile.gaps)
+      if (state.gaps.before[gap.id] === undefined) yield () => ({ events: [{ type: 'gap.measured', payload: { gap: gap.id, moment: 'before', widthMm: 5 } }] });
+    for (const verdict of verdicts(context)) if (!state.confirmed.includes(verdict.kit)) yield () => match.confirm(context, verdict.kit);
+    for (const kit of context.kits) {
+      for (const item of gather.uncounted(context, kit.slug)) {
+        const wanted = kit.contents.find((entry) => entry.id === item)?.count ?? 0;
+        yield () => gather.count(context, kit.slug, item, wanted);
+      }
+      for (const task of kit.benchTasks) if (!(state.benchDone[kit.slug] ?? []).includes(task.id)) yield () => gather.benchDone(context, kit.slug, task.id);
+    }
+    for (const load of circuitLoads(context)) if (!load.accepted) yield () => wire.acceptLoad(context, load.circuit.id);
+    if (plan) {
+      for (const step of this.truth.people === 2 ? plan.steps : plan.steps.slice(0, 1)) {
+        const counts = step.fasteners.map((group) => ({ group: group.id, count: group.count }));
+        yield () => openUp.moved(context, plan, step, counts, this.at, WHO);
+      }
+    }
+    yield* this.wires(now);
+    yield* this.fitting(now);
+    if (plan?.steps.length === 0) yield* this.back(now);
+    for (const { sensor, calibrationDue } of sense.disturbedSensors(context, plan)) {
+      if (calibrationDue && !state.calibrated[sensor.id] && !state.unplugged.includes(sensor.id) && plan?.steps.length === 0 && state.pieces[sensor.on] === 'fitted')
+        yield () => sense.calibrated(sensor.id, 'done here', 'by the maker’s procedure');
+    }
+    yield* this.aiming(now);
+    if (closing.steps.length === 0) yield* this.leaving(now);
+  }
+
+  private *wires({ context }: JobNow): Generator<() => Act | undefined> {
+    const { state } = context;
+    const rest = 12.6 * (context.profile.systemVoltageV / 12);
+    for (const joint of wireJoints(context)) if (!joint.joined) yield () => wire.join(context, joint.kit.slug, joint.connection.id, this.at);
+    if (probe.wiresToProve(context).length > 0 && !state.reference) yield () => probe.checkedReference(context, 0.02, rest, this.at);
+    for (const { plug, pin, state: lit, liveIn, proof } of probe.wiresToProve(context)) {
+      if (proof.code === 'proved') continue;
+      for (const tried of [lit, 'key off'] as const) {
+        if ((state.readings[`${plug.id}/${pin.id}`] ?? []).some((reading) => reading.state === tried)) continue;
+        const volts = liveWith(liveIn, tried) ? rest : 0;
+        yield () => probe.take(context, plug.id, pin.id, { state: tried, lowV: volts, highV: volts }, this.at);
+      }
+    }
+  }
+
+  private *fitting(now: JobNow): Generator<() => Act | undefined> {
+    const { context, closing } = now;
+    const { state } = context;
+    for (const onVehicle of kitsOnVehicle(context)) {
+      const kit = onVehicle.kit.slug;
+      for (const step of fitStepsOf(onVehicle)) {
+        for (const pass of step.passes) if (!(state.passes[kit]?.[step.id] ?? []).includes(pass)) yield () => fit.passed(context, kit, step.id, pass, this.at);
+      }
+      for (const test of testsOf(onVehicle)) {
+        if (state.tests[kit]?.[test.id]) continue;
+        yield () => fit.tested(context, kit, test.id, true, this.at);
+        const alone = fit.againstTest(context, onVehicle, test, this.at);
+        const side = provingSide(context);
+        if (side !== undefined && alone.length > 0 && alone.every((refusal) => refusal.code === 'supply-dead') && test.side === side) {
+          const live = closeUp.supplySwitch(context, 'low', 'live');
+          if (live) yield () => closeUp.switchSupply(context, closing, live, WHO);
+        }
+      }
+    }
+  }
+
+  private *back({ context, closing }: JobNow): Generator<() => Act | undefined> {
+    const { people } = this.truth;
+    const steps = closeUp.stepsNow(context, closing);
+    for (const step of people === 2 ? steps : steps.slice(0, 1)) {
+      if (step.kind === 'gate') continue;
+      if (step.kind === 'supply') {
+        yield () => closeUp.switchSupply(context, closing, step, WHO);
+        // What comes after a change of the supply waits for it.
+        return;
+      }
+      const lengthsMm = Object.fromEntries(closeUp.lengthsAsked(step).map(({ group }) => [group.id, group.lengthMm ?? 0]));
+      yield () => closeUp.putBack(context, closing, step, { counts: {}, lengthsMm }, this.at);
+    }
+    for (const piece of closeUp.toBag(context)) yield () => closeUp.bagged(context, piece, 'shelf 3');
+    for (const { supply, is, forgotten } of suppliesNow(context))
+      if (is === 'live' && steps.length === 0) for (const setting of forgotten) yield () => closeUp.settingRestored(context, supply.id, setting, this.at);
+  }
+
+  private *aiming({ context, plan }: JobNow): Generator<() => Act | undefined> {
+    if (plan?.steps.length !== 0) return;
+    const { state } = context;
+    const lamps = lampAims(context);
+    if (lamps.length === 0) return;
+    if (!state.wall) yield () => aim.setWall(context, { distanceMm: 10_000 });
+    if (state.wall && state.wall.floorAtWallMm === undefined) yield () => aim.setWall(context, { floorAtWallMm: 0 });
+    if (!(state.aimPrepared?.tyres && state.aimPrepared.load && state.aimPrepared.levelling)) yield () => aim.prepare(context, { tyres: true, load: true, levelling: true });
+    for (const lamp of lamps) {
+      if (lamp.byOthers || lamp.after?.within) continue;
+      const { mark } = lamp;
+      if (!mark) yield () => aim.byOthers(context, lamp.key, 'the test lane');
+      else if ((lamp.mount.aimAfter ?? []).every((piece) => (state.pieces[piece] ?? 'fitted') === 'fitted'))
+        yield () => aim.measured(context, lamp.key, 'after', mark.wantedMm, this.at);
+    }
+  }
+
+  private *leaving(now: JobNow): Generator<() => Act | undefined> {
+    const { context, plan, closing } = now;
+    const { state, profile } = context;
+    for (const lamp of handOver.toTryAgain(context)) yield () => handOver.tryAgain(context, lamp.id, 'works', this.at);
+    if (state.codesRead.after === undefined) yield () => handOver.codesReadAfter(context, this.at);
+    for (const gap of profile.gaps)
+      if (state.gaps.after[gap.id] === undefined) yield () => ({ events: [{ type: 'gap.measured', payload: { gap: gap.id, moment: 'after', widthMm: 5 } }] });
+    yield () => handOver.sign(context, standingOf(context, plan, closing));
+  }
+}

@@ -1,0 +1,195 @@
+import type { EventType, JobDocuments, LoggedEvent, Payloads } from '../../job/index.ts';
+import type { Connection, Fitment, FitStep } from '../../kit/index.ts';
+import { evaluate, type FactValues } from '../../facts/index.ts';
+import { LEVELS, type Level, type LevelNeed, type Piece, type SupplyAsk, type SupplyId, type VehicleProfile } from '../../vehicle/index.ts';
+
+const rank = (level: Level) => LEVELS.indexOf(level);
+
+/**
+ * A vehicle as it really stands in the bay, apart from what the log says of it: what can be done to it is worked out here from the
+ * profile alone, and every event is held against it. An event that could not have happened throws.
+ */
+export class TrueVehicle {
+  readonly levels = new Map<string, Level>();
+  readonly out = new Map<string, number>();
+  readonly unplugged = new Set<string>();
+  readonly joined = new Set<string>();
+  readonly passes = new Set<string>();
+  readonly live = new Map<SupplyId, { is: 'live' | 'dead'; deadFrom: number }>();
+  readonly forgotten = new Set<string>();
+  private readonly profile: VehicleProfile;
+
+  constructor(
+    private readonly documents: JobDocuments,
+    private readonly facts: FactValues,
+  ) {
+    this.profile = documents.profile;
+    for (const supply of this.profile.supplies) this.live.set(supply.id, { is: 'live', deadFrom: Infinity });
+  }
+
+  private piece(id: string): Piece {
+    const found = this.profile.pieces.find((piece) => piece.id === id);
+    if (!found) throw new Error(`no piece ${id}`);
+    if (evaluate(found.when, this.facts) === 'no') throw new Error(`${id} is not on this vehicle`);
+    return found;
+  }
+
+  private level(id: string): Level {
+    return this.levels.get(id) ?? 'fitted';
+  }
+
+  private there = (need: LevelNeed) => evaluate(this.profile.pieces.find((piece) => piece.id === need.piece)?.when, this.facts) !== 'no';
+
+  private holds(needs: readonly LevelNeed[]): boolean {
+    return needs.every((need) => !this.there(need) || rank(this.level(need.piece)) >= rank(need.level));
+  }
+
+  private want(asks: readonly SupplyAsk[], at: number, what: string): void {
+    for (const { supply, is } of asks) {
+      const now = this.live.get(supply);
+      if (!now) continue;
+      if (now.is !== is) throw new Error(`${what}: ${supply} is ${now.is}`);
+      if (is === 'dead' && at < now.deadFrom) throw new Error(`${what}: ${supply} is not dead yet`);
+    }
+  }
+
+  private move({ piece: id, level: to, way: wayId, fasteners }: Payloads['piece.moved'], at: number): void {
+    const piece = this.piece(id);
+    const from = this.level(id);
+    const opening = rank(to) > rank(from);
+    const target = piece.levels.find((entry) => entry.level === (opening ? to : from));
+    const way = target?.ways.find((entry) => entry.id === wayId) ?? target?.ways[0];
+    if (opening && !(way && this.holds(way.needs))) throw new Error(`${id} cannot come ${to} yet`);
+    this.want([...(target?.asks ?? []), ...(way?.asks ?? [])], at, `${id} ${to}`);
+    const between = piece.fasteners.filter((group) => rank(group.atLevel) > Math.min(rank(from), rank(to)) && rank(group.atLevel) <= Math.max(rank(from), rank(to)));
+    for (const group of between) {
+      const counted = fasteners.find((entry) => entry.group === group.id)?.count ?? 0;
+      if (counted !== group.count) throw new Error(`${id}/${group.id}: ${counted} counted, ${group.count} there`);
+      this.out.set(`${id}/${group.id}`, opening ? group.count : 0);
+    }
+    this.levels.set(id, to);
+    if (!opening) this.mustStayOpen(id);
+    for (const supply of this.profile.supplies) {
+      if (supply.piece !== id) continue;
+      const off = rank(to) >= rank(supply.level);
+      if (off === (this.live.get(supply.id)?.is === 'dead')) continue;
+      this.live.set(supply.id, off ? { is: 'dead', deadFrom: at + supply.waitMin * 60_000 } : { is: 'live', deadFrom: Infinity });
+      if (off) for (const setting of supply.forgets) this.forgotten.add(`${supply.id}/${setting}`);
+      if (!off) this.mayBeLive(supply.id);
+    }
+  }
+
+  /** Nothing that is still open may have been reached through what went back. */
+  private mustStayOpen(id: string): void {
+    for (const piece of this.profile.pieces) {
+      const level = this.levels.get(piece.id);
+      if (level === undefined || level === 'fitted' || this.replaced().has(piece.id)) continue;
+      const ways = piece.levels.find((entry) => entry.level === level)?.ways ?? [];
+      if (ways.some((way) => way.needs.some((need) => need.piece === id)) && !ways.some((way) => this.holds(way.needs)))
+        throw new Error(`${piece.id} is ${level}, and ${id} went back before it`);
+    }
+  }
+
+  private mayBeLive(supply: SupplyId): void {
+    for (const piece of this.profile.pieces) {
+      const kept = piece.levels.some((level) => level.deadWhileOpen?.includes(supply) && rank(this.level(piece.id)) >= rank(level.level));
+      if (kept) throw new Error(`${supply} live while ${piece.id} is open`);
+    }
+  }
+
+  private fitments(): { kit: string; fitment: Fitment }[] {
+    return this.documents.kits.flatMap((kit) => kit.fitments.filter((fitment) => fitment.vehicle === this.profile.slug).map((fitment) => ({ kit: kit.slug, fitment })));
+  }
+
+  private replaced(): Set<string> {
+    return new Set(this.fitments().flatMap(({ fitment }) => fitment.replaces));
+  }
+
+  private step(kit: string, id: string): FitStep | undefined {
+    return this.fitments()
+      .find((entry) => entry.kit === kit)
+      ?.fitment.fitSteps.find((step) => step.id === id);
+  }
+
+  private connection(kit: string, id: string): Connection | undefined {
+    return this.fitments()
+      .find((entry) => entry.kit === kit)
+      ?.fitment.connections.find((entry) => entry.id === id);
+  }
+
+  private readonly lit = [{ supply: 'low' as const, is: 'live' as const }];
+
+  /** What an event does to the vehicle; events that only write something down do nothing. */
+  private readonly does: { [T in EventType]?: (payload: Payloads[T], at: number) => void } = {
+    'piece.moved': (payload, at) => this.move(payload, at),
+    'supply.set': ({ supply, is }) => {
+      if (this.live.get(supply)?.is !== is) throw new Error(`${supply} said to be ${is}`);
+    },
+    'setting.restored': ({ supply, setting }) => {
+      if (this.live.get(supply)?.is !== 'live') throw new Error(`${setting} set again while ${supply} is dead`);
+      if (!this.forgotten.delete(`${supply}/${setting}`)) throw new Error(`${setting} was not forgotten`);
+    },
+    'sensor.unplugged': ({ sensor }) => void this.unplugged.add(sensor),
+    'sensor.reconnected': ({ sensor }) => {
+      if (!this.unplugged.delete(sensor)) throw new Error(`${sensor} was not unplugged`);
+    },
+    'baseline.tried': (_, at) => this.want(this.lit, at, 'baseline'),
+    'final.tried': (_, at) => this.want(this.lit, at, 'final'),
+    'codes.read': ({ moment }, at) => {
+      this.want(this.lit, at, 'codes');
+      if (moment === 'after' && this.forgotten.size > 0) throw new Error(`codes read before ${[...this.forgotten].join()} was set again`);
+    },
+    'reading.taken': (_, at) => this.want(this.lit, at, 'reading'),
+    'aim.measured': (_, at) => this.want(this.lit, at, 'aim'),
+    'plug.joined': ({ kit, connection }, at) => {
+      const joint = this.connection(kit, connection);
+      const plug = this.profile.plugs.find((entry) => entry.id === joint?.vehiclePlug);
+      if (!joint || !plug || evaluate(plug.when, this.facts) === 'no') throw new Error(`${connection} has no plug here`);
+      if (plug.reach.length > 0 && !plug.reach.some((way) => this.holds(way.needs))) throw new Error(`${plug.id} is out of reach`);
+      this.want(joint.asks ?? [], at, connection);
+      this.joined.add(`${kit}/${connection}`);
+    },
+    'step.passed': ({ kit, step, pass }, at) => {
+      const known = this.step(kit, step);
+      if (!known || !this.holds(known.needs)) throw new Error(`${step} is not to be got at`);
+      this.want(known.asks ?? [], at, step);
+      this.passes.add(`${kit}/${step}/${pass}`);
+    },
+    'test.tried': ({ kit, test, passed }, at) => {
+      this.want(this.lit, at, test);
+      this.mayBeLive('low');
+      const known = this.fitments()
+        .find((entry) => entry.kit === kit)
+        ?.fitment.tests.find((entry) => entry.id === test);
+      const fed = this.fitments()
+        .find((entry) => entry.kit === kit)
+        ?.fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no' && entry.lamps.some((lamp) => known?.lamps.includes(lamp)));
+      const plugs = this.documents.kits.find((entry) => entry.slug === kit)?.plugs ?? [];
+      const lights = fed?.filter((entry) => plugs.find((plug) => plug.id === entry.kitPlug)?.pins.some((pin) => pin.carries === known?.state || pin.carries === 'switched supply'));
+      if (passed && !(lights ?? []).some((entry) => this.joined.has(`${kit}/${entry.id}`))) throw new Error(`${test} passed with a plug open`);
+    },
+  };
+
+  /** Holds an event against the vehicle and lets it happen. */
+  take(event: LoggedEvent): void {
+    const act = this.does[event.type] as ((payload: unknown, at: number) => void) | undefined;
+    act?.(event.payload, Date.parse(event.at));
+  }
+
+  /** What is still wrong with the vehicle when it is said to be ready to leave; empty where it is not. */
+  faults(): string[] {
+    const replaced = this.replaced();
+    const open = [...this.levels].filter(([piece, level]) => level !== 'fitted' && !replaced.has(piece)).map(([piece, level]) => `${piece} is ${level}`);
+    const stillThere = [...replaced].filter((piece) => this.there({ piece, level: 'off' }) && this.level(piece) !== 'off').map((piece) => `${piece} is still in the kit's place`);
+    const loose = [...this.out].filter(([group, count]) => count > 0 && !replaced.has(group.split('/')[0] ?? '')).map(([group]) => `${group} is out`);
+    const dead = [...this.live].filter(([, { is }]) => is === 'dead').map(([supply]) => `${supply} is dead`);
+    const plugs = [...this.unplugged].map((sensor) => `${sensor} is unplugged`);
+    const undone = this.fitments().flatMap(({ kit, fitment }) => [
+      ...fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no' && !this.joined.has(`${kit}/${entry.id}`)).map((entry) => `${entry.id} is not joined`),
+      ...fitment.fitSteps
+        .filter((step) => evaluate(step.when, this.facts) !== 'no')
+        .flatMap((step) => step.passes.filter((pass) => !this.passes.has(`${kit}/${step.id}/${pass}`)).map((pass) => `${step.id}: ${pass} is missing`)),
+    ]);
+    return [...open, ...stillThere, ...loose, ...dead, ...plugs, ...undone, ...[...this.forgotten].map((setting) => `${setting} is forgotten`)];
+  }
+}

@@ -1,0 +1,32 @@
+/** What a gate, an exception or a step is about: one kind of thing with the ids that name it. */
+export type Subject =
+  | { kind: 'piece'; piece: string; level: string }
+  | { kind: 'supply'; supply: string; to: string }
+  | { kind: 'test'; kit: string; test: string }
+  | { kind: 'aim'; kit: string; lamp: string }
+  | { kind: 'fit'; kit: string; step: string }
+  | { kind: 'joint'; kit: string; connection: string }
+  | { kind: 'content'; kit: string; item: string }
+  | { kind: 'plug'; connection: string }
+  | { kind: 'wire'; plug: string; pin: string }
+  | { kind: 'sensor'; sensor: string }
+  | { kind: 'tray'; piece: string; group: string }
+  | { kind: 'dropped'; piece: string; group: string }
+  | { kind: 'function'; lamp: string }
+  | { kind: 'code'; code: string }
+  | { kind: 'setting'; supply: string; setting: string }
+  | { kind: 'number' }
+  | { kind: 'codes' }
+  | { kind: 'log' };
+
+/** The one text under which a subject is kept and compared: its kind, then its ids. */
+export function key(subject: Subject): string {
+  const { kind, ...ids } = subject;
+  const list = Object.values(ids);
+  return list.length === 0 ? kind : `${kind}:${list.join('/')}`;
+}
+
+/** Whether two subjects are the same. */
+export function same(one: Subject, other: Subject): boolean {
+  return key(one) === key(other);
+}

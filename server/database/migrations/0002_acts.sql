@@ -1,0 +1,1 @@
+ALTER TABLE `events` ADD `act` char(36);

@@ -1,0 +1,13 @@
+import type { CloseTrouble } from '@jade/core/closing';
+import type { Names } from '@jade/words/job';
+import { saySubject } from '@jade/words/stations';
+import { inSentence } from '@jade/words/units';
+
+/** What does not go in closing, and what is left to do. */
+export function sayCloseTrouble(trouble: CloseTrouble, names: Names): string {
+  if (trouble.code === 'refit-contradiction') {
+    return `The refit rules contradict each other: ${trouble.pieces.map(names.piece).join(', then ')}. The order below keeps without them; decide at the vehicle.`;
+  }
+  const pieces = trouble.pieces.map((piece) => inSentence(names.piece(piece))).join(' and ');
+  return `“${saySubject(trouble.subject, names)}” cannot come before ${pieces} in any order. What is left: ${trouble.offers.join(', or ')}.`;
+}

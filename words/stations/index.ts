@@ -1,0 +1,267 @@
+import type { Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
+import { key, type Subject } from '@jade/core/subject';
+import type { Names } from '@jade/words/job';
+import { sayReference } from '@jade/words/probing';
+import { amount, inSentence, percent, plural } from '@jade/words/units';
+
+export const STATION_NAMES: Record<Station, string> = {
+  'check-in': 'Check in',
+  match: 'Match',
+  gather: 'Gather',
+  'open-up': 'Open up',
+  wire: 'Wire',
+  probe: 'Probe',
+  sense: 'Sense',
+  fit: 'Fit',
+  'close-up': 'Close up',
+  aim: 'Aim',
+  'hand-over': 'Hand over',
+};
+
+export const STATION_QUESTIONS: Record<Station, string> = {
+  'check-in': 'What exactly is this vehicle, and how did it arrive?',
+  match: 'Does this kit fit this vehicle, with what?',
+  gather: 'Is everything here before anything comes off?',
+  'open-up': 'What has to come off, in which order, with which tools?',
+  wire: 'What plugs into what, what feeds it, and will it carry?',
+  probe: 'Which wire is which, on this very vehicle?',
+  sense: 'What do radar, camera and parking sensors see after this?',
+  fit: 'Mount, connect, test while it is still open.',
+  'close-up': 'Put it back right the first time.',
+  aim: 'Where should the beam land, and where does it?',
+  'hand-over': 'Can it leave?',
+};
+
+export const STATE_NAMES: Record<StationState, string> = {
+  'not begun': 'not begun',
+  'under way': 'under way',
+  settled: 'settled',
+  'needs an answer': 'needs an answer',
+  blocked: 'blocked',
+};
+
+/** What a subject is called where something waits for it. */
+export function saySubject(subject: Subject, names: Names): string {
+  switch (subject.kind) {
+    case 'piece':
+      return `${names.piece(subject.piece)} ${subject.level}`;
+    case 'supply':
+      return `${names.supply(subject.supply)} ${subject.to}`;
+    case 'test':
+      return names.test(subject.kit, subject.test);
+    case 'aim':
+      return `aim ${inSentence(names.lamp(subject.kit, subject.lamp))}`;
+    case 'fit':
+      return names.step(subject.kit, subject.step);
+    case 'joint':
+      return `join ${inSentence(names.connection(subject.kit, subject.connection))}`;
+    case 'content':
+      return names.item(subject.kit, subject.item);
+    case 'plug':
+      return `plug of ${subject.connection}`;
+    case 'wire':
+      return `${names.plug(subject.plug)}, pin ${subject.pin}`;
+    case 'sensor':
+      return names.sensor(subject.sensor);
+    case 'tray':
+    case 'dropped':
+      return `${names.group(subject.piece, subject.group)} of ${inSentence(names.piece(subject.piece))}`;
+    case 'function':
+      return names.factory(subject.lamp);
+    case 'code':
+      return `fault code ${subject.code}`;
+    case 'setting':
+      return subject.setting;
+    case 'number':
+      return 'vehicle number';
+    case 'codes':
+      return 'fault codes';
+    case 'log':
+      return 'log';
+  }
+}
+
+const KINDS: readonly Subject['kind'][] = [
+  'piece',
+  'supply',
+  'test',
+  'aim',
+  'fit',
+  'joint',
+  'content',
+  'plug',
+  'wire',
+  'sensor',
+  'tray',
+  'dropped',
+  'function',
+  'code',
+  'setting',
+  'number',
+  'codes',
+  'log',
+];
+const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
+  piece: ['piece', 'level'],
+  supply: ['supply', 'to'],
+  test: ['kit', 'test'],
+  aim: ['kit', 'lamp'],
+  fit: ['kit', 'step'],
+  joint: ['kit', 'connection'],
+  content: ['kit', 'item'],
+  plug: ['connection'],
+  wire: ['plug', 'pin'],
+  sensor: ['sensor'],
+  tray: ['piece', 'group'],
+  dropped: ['piece', 'group'],
+  function: ['lamp'],
+  code: ['code'],
+  setting: ['supply', 'setting'],
+};
+
+/** What a kept key is called; a key of no known form stands for itself. */
+export function sayKey(kept: string, names: Names): string {
+  const kind = KINDS.find((candidate) => kept === candidate || kept.startsWith(`${candidate}:`));
+  if (!kind) return kept;
+  const ids = kept.slice(kind.length + 1);
+  const fields = FIELDS[kind] ?? [];
+  const parts = fields.length < 2 ? [ids] : [ids.slice(0, ids.indexOf('/')), ids.slice(ids.indexOf('/') + 1)];
+  const subject = { kind, ...Object.fromEntries(fields.map((field, index) => [field, parts[index] ?? ''])) } as Subject;
+  return key(subject) === kept ? saySubject(subject, names) : kept;
+}
+
+/** What is to be reached: a mount position, or the work that wants it. */
+export function sayTarget(target: string, names: Names): string {
+  return target.includes(':') ? sayKey(target, names) : names.mount(target);
+}
+
+type Say = (data: Hold['data'], names: Names) => string;
+const text = (value: string | number | undefined) => String(value ?? '');
+const number = (value: string | number | undefined) => Number(value ?? 0);
+
+const HOLDS: Record<HoldCode, Say> = {
+  'number-missing': () => 'Read the vehicle number',
+  'battery-missing': () => 'Measure the battery at rest',
+  'codes-before-missing': () => 'Read the fault codes before anything is touched',
+  'baseline-missing': ({ count, of }) => `Try ${plural(number(count), 'factory lamp')} of ${of}`,
+  'gaps-before-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')}`,
+  'fact-unknown': ({ fact, count }, names) => `Look at ${inSentence(names.fact(text(fact)))}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more fact')}` : ''}`,
+  'kit-does-not-fit': ({ kit }, names) => `${names.kit(text(kit))} does not fit this vehicle`,
+  'kit-undecided': ({ kit, fact }, names) =>
+    `${names.kit(text(kit))}: ${fact ? `look at ${inSentence(names.fact(text(fact)))} to settle the match` : 'the model year is not known'}`,
+  'kit-unconfirmed': ({ kit }, names) => `Confirm the options of ${names.kit(text(kit))}`,
+  'content-short': ({ kit, item, count }, names) => `${names.item(text(kit), text(item))}: ${count} missing from ${names.kit(text(kit))}`,
+  'content-hands': ({ kit, item, left, right }, names) => `${names.item(text(kit), text(item)).replace(/, (left|right)$/, '')}: ${left} left and ${right} right`,
+  'content-uncounted': ({ kit, count }, names) => `Count ${plural(number(count), 'item')} of ${names.kit(text(kit))}`,
+  'bench-task': ({ kit, task }, names) => `On the bench: ${names.task(text(kit), text(task))}`,
+  'target-unreachable': ({ target }, names) => `${sayTarget(text(target), names)} cannot be reached by any way in the profile`,
+  'steps-wait-for-each-other': ({ piece, count }, names) =>
+    `${names.piece(text(piece))}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more step')}` : ''}: no order lets them be done, each waits for the other`,
+  'pieces-to-open': ({ count, piece }, names) =>
+    number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out',
+  'plug-does-not-mate': ({ plug }, names) => `${names.plug(text(plug))} does not meet its mate pin by pin`,
+  'plug-to-join': ({ plug }, names) => `Join ${inSentence(names.plug(text(plug)))}`,
+  'load-refused': ({ circuit, share }, names) => `${names.circuit(text(circuit))} would carry ${percent(number(share))} of its weakest part`,
+  'load-to-accept': ({ circuit, share }, names) => `${names.circuit(text(circuit))} will carry ${percent(number(share))}: accept it`,
+  'reference-missing': () => 'Prove the reference before any reading',
+  'wire-unproved': ({ plug, pin, carries }, names) => `${names.plug(text(plug))}, pin ${pin}: prove ${carries} on and off`,
+  'wire-contradictory': ({ plug, pin }, names) => `${names.plug(text(plug))}, pin ${pin}: the readings contradict`,
+  'sensor-unplugged': ({ sensor }, names) => `${names.sensor(text(sensor))} is still unplugged`,
+  'calibration-due': ({ sensor }, names) => `${names.sensor(text(sensor))} was disturbed: calibration due`,
+  'fit-passes': ({ step, kit, count }, names) => `${plural(number(count), 'fitting step')} open, next: ${names.step(text(kit), text(step))}`,
+  'test-failed': ({ kit, test }, names) => `Test failed: ${names.test(text(kit), text(test))}`,
+  'test-missing': ({ kit, test }, names) => `Test: ${names.test(text(kit), text(test))}`,
+  'covered-untested': ({ kit, test, piece }, names) => `${names.piece(text(piece))} went back before “${names.test(text(kit), text(test))}” had passed`,
+  'covered-unaimed': ({ kit, test, piece }, names) => `${names.piece(text(piece))} hides the adjuster of ${inSentence(names.lamp(text(kit), text(test)))}, which is not aimed`,
+  'piece-open': ({ piece, level }, names) => `${names.piece(text(piece))} is still ${level}`,
+  'fasteners-out': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} still in the tray`,
+  'fastener-dropped': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} dropped and not found`,
+  'supply-dead': ({ supply }, names) => `${names.supply(text(supply))} is still dead`,
+  'setting-forgotten': ({ setting }) => `Set again what the vehicle forgot: ${inSentence(text(setting))}`,
+  'part-to-bag': ({ piece }, names) => `Bag ${inSentence(names.piece(text(piece)))} for the owner`,
+  'wall-missing': () => 'Set the wall: rule and distance',
+  'floor-missing': () => 'Measure the floor at the wall, or find it level',
+  'aim-preparation': () => 'Tyres, load and levelling before aiming',
+  'aim-missing': ({ kit, lamp }, names) => `Aim ${inSentence(names.lamp(text(kit), text(lamp)))}`,
+  'aim-out': ({ kit, lamp, errorMm }, names) => `${names.lamp(text(kit), text(lamp))} lands ${amount(Math.abs(number(errorMm)), 'mm')} too ${number(errorMm) > 0 ? 'high' : 'low'}`,
+  'final-missing': ({ count }) => `Try ${plural(number(count), 'factory lamp')} again`,
+  'function-worse': ({ lamp, result }, names) => `${names.factory(text(lamp))} is ${result}, and was better on arrival`,
+  'codes-after-missing': () => 'Read the fault codes again',
+  'code-new': ({ code }) => `Fault code ${code} was not there on arrival`,
+  'gap-after-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')} again`,
+  'sign-off': () => 'Sign the job off',
+  'log-question': ({ count }) => (number(count) === 1 ? '1 entry in the log does not fit what came before' : `${count} entries in the log do not fit what came before`),
+};
+
+/** The sentence for one hold. */
+export function sayHold(hold: Hold, names: Names): string {
+  return HOLDS[hold.code](hold.data, names);
+}
+
+const listed = (ids: readonly string[], say: (id: string) => string) => ids.map((id) => inSentence(say(id))).join(', ');
+
+/** Why an act cannot be recorded now, and what to do first. */
+export function sayRefusal(refusal: Refusal, names: Names): string {
+  switch (refusal.code) {
+    case 'already':
+      return 'It is recorded already.';
+    case 'nothing':
+      return 'There is nothing to record.';
+    case 'unknown':
+      return `No ${refusal.what} is called “${refusal.id}”.`;
+    case 'open-first':
+      return `First open: ${listed(refusal.pieces, names.piece)}.`;
+    case 'back-first':
+      return `First back: ${listed(refusal.pieces, names.piece)}.`;
+    case 'gate-first':
+      return `First this, or it will be covered: ${refusal.subjects.map((subject) => inSentence(saySubject(subject, names))).join(', ')}.`;
+    case 'dead-work-first':
+      return `First, while it is dead: ${refusal.subjects.map((subject) => inSentence(saySubject(subject, names))).join(', ')}.`;
+    case 'prove-first':
+      return `First fit and test the ${refusal.side} side, before the other is touched.`;
+    case 'before-dead':
+      return `Before the supply goes dead: ${refusal.what.map((what) => (what === 'codes' ? 'read the fault codes' : 'try every factory lamp')).join(' and ')}, at Check in.`;
+    case 'qualified-first':
+      return `${names.supply(refusal.supply)}: only by qualified people and the maker’s procedure. Write down who isolates it and how.`;
+    case 'bolts-asked':
+      return `First say which length goes where: ${listed(refusal.groups, (group) => names.group(refusal.piece, group))}.`;
+    case 'count':
+      return `At most ${refusal.most} can be counted of ${refusal.group}.`;
+    case 'pass-first':
+      return `First ${refusal.pass} every fastener of this side.`;
+    case 'join-first':
+      return 'First join its plug, at Wire.';
+    case 'does-not-fit':
+      return `${names.kit(refusal.kit)} does not fit this vehicle.`;
+    case 'facts-first':
+      return `First look at: ${listed(refusal.facts, names.fact)}.`;
+    case 'year-first':
+      return 'First the model year: it is not known.';
+    case 'reference-first':
+      return 'First prove the reference.';
+    case 'reference':
+      return sayReference(refusal.verdict);
+    case 'does-not-mate':
+      return 'These plugs do not meet.';
+    case 'load-refused':
+      return `${names.circuit(refusal.circuit)} does not carry it.`;
+    case 'wall-first':
+      return 'First say how far the wall is.';
+    case 'settings-first':
+      return `First set again what the vehicle forgot: ${listed(refusal.settings, (setting) => setting)}.`;
+    case 'missing':
+      return `${plural(refusal.count, 'thing')} still missing.`;
+    case 'supply-live':
+      return `${names.supply(refusal.supply)} must be dead for this: ${inSentence(names.piece(refusal.piece))} first.`;
+    case 'supply-dead':
+      return `${names.supply(refusal.supply)} must be live for this: ${inSentence(names.piece(refusal.piece))} back first.`;
+    case 'supply-waits':
+      return `${names.supply(refusal.supply)} counts as dead from ${timeOfDay(refusal.until)}. Work that does not ask for it can go on.`;
+    case 'kept-dead':
+      return `${names.supply(refusal.supply)} must not be live while ${inSentence(names.piece(refusal.piece))} is open.`;
+  }
+}
+
+function timeOfDay(iso: string): string {
+  return new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
+}
