@@ -139,12 +139,10 @@ test(
     const job = await openedJob(page, shop.address);
     await goTo(page, shop.address, job, 'open-up', 'Open up');
     expect(await openAll(page)).toBeGreaterThan(15);
-    await append(
-      page,
-      shop.address,
-      job,
-      ['fog-left', 'fog-right'].map((test): [string, object] => ['test.tried', { kit: 'cairn-fen-pair', test, passed: true }]),
-    );
+    await append(page, shop.address, job, [
+      ...['left-b', 'right-b'].map((connection): [string, object] => ['plug.joined', { kit: 'cairn-fen-pair', connection }]),
+      ...['fog-left', 'fog-right'].map((test): [string, object] => ['test.tried', { kit: 'cairn-fen-pair', test, passed: true }]),
+    ]);
     await goTo(page, shop.address, job, 'close-up', 'Close up');
     let asked = 0;
     let left = false;

@@ -105,7 +105,7 @@ test(
       .getByText(/on alone is no proof/)
       .first()
       .waitFor();
-    await page.getByRole('button', { name: /Front fog plug, left pin 2, all off/ }).click();
+    await page.getByRole('button', { name: /Front fog plug, left pin 2, key off/ }).click();
     await measure(page, 'Voltage to the proved ground', '12.3');
     await page
       .getByText(/^Contradicts/)

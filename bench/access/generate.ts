@@ -52,3 +52,41 @@ export function generateVehicle(pieceCount: number, targetCount: number, seed: n
   }));
   return { pieces, targets, present: [], replaced: [] };
 }
+
+/**
+ * A generated vehicle that is hard to plan: three or four ways to every level, each through two to four other pieces anywhere on the
+ * vehicle, so that most pieces rest on each other in both directions, and staged needs, where a piece has to be eased before what it is
+ * taken off through. One piece in six opens by itself. Twelve pieces are replaced.
+ */
+export function tangled(pieceCount: number, seed: number): AccessProblem {
+  const next = numbers(seed * 7919 + 13);
+  const free = (index: number) => index % 6 === 0;
+  const pieces = Array.from({ length: pieceCount }, (_, index): AccessPiece => {
+    let open = 0;
+    const levels = (['loosened', 'off'] as const).map((level, stage): AccessLevel => {
+      open += 30 + next(250);
+      const ways = Array.from({ length: 3 + next(2) }, (_way, number): AccessWay => {
+        const needs = Array.from({ length: 2 + next(3) }, () => ({ piece: `p${next(pieceCount)}`, level: next(3) === 0 ? ('off' as const) : ('loosened' as const) }));
+        return {
+          id: `w${number}`,
+          needs: free(index) && number === 0 ? [] : needs.filter((need) => need.piece !== `p${index}`),
+          extra: next(4) === 0 ? next(150) : 0,
+          irreversible: false,
+        };
+      });
+      return { level, open, close: Math.round(open * (1 + stage * 0.2)), breakage: 0, ways };
+    });
+    return { id: `p${index}`, levels };
+  });
+  const targets = Array.from({ length: 5 }, (_, index) => ({
+    id: `t${index}`,
+    ways: Array.from({ length: 3 }, (_way, number) => ({
+      id: `w${number}`,
+      needs: Array.from({ length: 3 }, () => ({ piece: `p${next(pieceCount)}`, level: 'off' as const })),
+      extra: 0,
+      irreversible: false,
+    })),
+  }));
+  const replaced = Array.from({ length: 12 }, () => `p${next(pieceCount)}`);
+  return { pieces, targets, present: [], replaced: [...new Set(replaced)] };
+}

@@ -1,4 +1,4 @@
-import { planAccess } from '@jade/core/access';
+import { planAccess, type AccessRequest } from '@jade/core/access';
 import { aimError, wallMarks } from '@jade/core/aiming';
 import { FaultyInput, unknownId, type Fault } from '@jade/core/faults';
 import { checkContents, checkStack } from '@jade/core/gather';
@@ -72,6 +72,12 @@ function prefixed(faults: Fault[], prefix: string): Fault[] {
   return faults.map((fault) => ({ ...fault, path: `${prefix}.${fault.path}` }));
 }
 
+/** Whether so long has passed since this was asked; never where no time is given. */
+function after(mostMs: number | undefined): () => boolean {
+  const start = performance.now();
+  return () => mostMs !== undefined && performance.now() - start > mostMs;
+}
+
 function accessPlan(input: AccessInput): unknown {
   const { pieces, mounts, targets, supplies = [], facts = {}, present = [], replaced = [] } = input;
   const ids = new Set(pieces.map((piece) => piece.id));
@@ -83,7 +89,7 @@ function accessPlan(input: AccessInput): unknown {
     ...present.flatMap((entry, index) => unknownId(entry.piece, ids, `present[${index}].piece`, 'piece')),
     ...replaced.flatMap((piece, index) => unknownId(piece, ids, `replaced[${index}]`, 'piece')),
   ]);
-  const plan = planAccess({
+  const request: AccessRequest = {
     profile: { pieces, mounts, sensors: [], supplies },
     facts,
     mounts: targets,
@@ -94,7 +100,8 @@ function accessPlan(input: AccessInput): unknown {
     school: input.school,
     people: input.people,
     ageFactor: input.ageFactor,
-  });
+  };
+  const plan = planAccess(request, after(input.mostMs));
   const { moves: _, ...rest } = plan;
   return {
     ...rest,
@@ -133,7 +140,7 @@ function standing(input: StandingInput): unknown {
   refuse(input.kits.flatMap((kit, index) => prefixed(checkKit({ ...kit, fitments: kit.fitments.filter((fitment) => profiles.has(fitment.vehicle)) }, profiles), `kits[${index}]`)));
   const { profile, kits, rules, year } = input;
   const context = jobContext(foldJob(checkedLog(input.log)), { profile, kits, rules, year });
-  const plan = planOpening(context);
+  const plan = planOpening(context, after(input.mostMs));
   return { standing: standingOf(context, plan), opening: plan, closing: planClosingOf(context, plan) };
 }
 

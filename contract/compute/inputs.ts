@@ -24,6 +24,8 @@ export class AccessInput {
   @Optional() @FactMap() chosen?: Record<string, string>;
   @Optional() @OneOf(SCHOOLS) school?: School;
   @Optional() @OneOf([1, 2]) people?: 1 | 2;
+  /** After so long the best plan so far is taken, with the gap that is left. */
+  @Optional() @Whole(1, 600_000) mostMs?: number;
   /** By how much aged clips break more often than new ones. */
   @Optional() @Amount(1, 20) ageFactor?: number;
 }
@@ -140,6 +142,8 @@ export class LogInput {
 }
 
 export class StandingInput extends LogInput {
+  /** After so long the best way in so far is taken. */
+  @Optional() @Whole(1, 600_000) mostMs?: number;
   @Part(() => VehicleProfile) profile!: VehicleProfile;
   @Each(() => Kit, 20) kits!: Kit[];
   @Part(() => RuleSet) rules!: RuleSet;

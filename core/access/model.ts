@@ -38,6 +38,11 @@ export function capFallingCosts(problem: AccessProblem): Capped[] {
   for (const piece of problem.pieces) {
     const start = atStart(problem, piece);
     const replaced = problem.replaced.includes(piece.id);
+    if (replaced && piece.levels.at(-1)?.level === 'off') {
+      // It ends off in any case, so nothing is to be weighed.
+      if (start.rank < levelRank('off')) parts = parts.map((part) => ({ problem, fixed: new Map(part.fixed).set(piece.id, 'off') }));
+      continue;
+    }
     const higher = piece.levels.filter((level) => levelRank(level.level) > start.rank);
     const costs = [undefined, ...higher].map((level) => finalCost(level, start, replaced));
     if (costs.every((cost, index) => index === 0 || cost >= (costs[index - 1] ?? 0))) continue;

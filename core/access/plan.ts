@@ -271,11 +271,11 @@ export function* searchPlan(request: AccessRequest): Generator<AccessProgress, A
 /**
  * The least-labour way in for all mount positions at once, in an order that keeps precedence with the least set-up, with tools,
  * people and the tray slot of each step. Steps done already are not planned again: they stand in `present`.
- * @param mostLooked places to look at before the best plan so far is taken, with the gap that is left
+ * @param enough told how far it has come; where it says so the best plan so far is taken, with the gap that is left
  */
-export function planAccess(request: AccessRequest, mostLooked = Infinity): AccessPlan {
+export function planAccess(request: AccessRequest, enough: (progress: AccessProgress) => boolean = () => false): AccessPlan {
   const search = searchPlan(request);
   let step = search.next();
-  while (!step.done) step = search.next(step.value.looked >= mostLooked);
+  while (!step.done) step = search.next(enough(step.value));
   return step.value;
 }

@@ -161,9 +161,9 @@ export function openingRequest(context: JobContext): AccessRequest {
   };
 }
 
-/** The least-labour way in from what is open now; the best found after so many places looked at. */
-export function planOpening(context: JobContext, mostLooked = Infinity): AccessPlan {
-  return planAccess(openingRequest(context), mostLooked);
+/** The least-labour way in from what is open now; `enough` as of `planAccess`. */
+export function planOpening(context: JobContext, enough?: Parameters<typeof planAccess>[1]): AccessPlan {
+  return planAccess(openingRequest(context), enough);
 }
 
 /** Kits that are not on the job and have a fitment for its vehicle that the facts known do not rule out. */

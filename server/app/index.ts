@@ -10,6 +10,7 @@ import { mapErrors, nowhere, Refusal } from '../faults/index.ts';
 import { importRoutes } from '../import/index.ts';
 import { jobRoutes } from '../job/index.ts';
 import { peopleRoutes } from '../people/index.ts';
+import { stopPlanner } from '../planner/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
 import { shopRoutes } from '../shop/index.ts';
 
@@ -61,6 +62,7 @@ export function buildApp({ database, webFolder, hosts = [], log = false }: AppOp
   mapErrors(app);
   checkOrigin(app, [...OWN_NAMES, ...hosts]);
   void app.register(fastifyCompress, { global: true, threshold: 2048 });
+  app.addHook('onClose', () => stopPlanner());
   const { db, pool } = database;
   void app.register(async (api) => {
     api.get('/api/health', async (_, reply) => ((await databaseAnswers(pool)) ? { ok: true } : reply.status(503).send({ ok: false, why: 'the database does not answer' })));

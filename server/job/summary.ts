@@ -1,22 +1,11 @@
 import { and, eq, inArray, ne } from 'drizzle-orm';
-import {
-  FOLD_VERSION,
-  foldJob,
-  jobContext,
-  jobNow,
-  planMemory,
-  planOpening,
-  type JobContext,
-  type JobDocuments,
-  type JobState,
-  type LoggedEvent,
-  type PlanMemory,
-} from '@jade/core/job';
+import { FOLD_VERSION, foldJob, jobContext, jobNow, planMemory, type JobContext, type JobDocuments, type JobState, type LoggedEvent, type PlanMemory } from '@jade/core/job';
 import { standingOf, type Hold, type Station, type StationState } from '@jade/core/stations';
 import { namesOf } from '@jade/words/job';
 import { sayHold } from '@jade/words/stations';
 import { tables, type Connection } from '../database/index.ts';
 import { getPinned } from '../documents/index.ts';
+import { planAway } from '../planner/index.ts';
 import { readEvents } from './log.ts';
 import { keepTimes, takenOn } from './times.ts';
 
@@ -34,8 +23,6 @@ export interface JobSummary {
   kits: string[];
 }
 
-/** Places the server looks at for the sentence of the board; a browser that wants the proof looks on by itself. */
-const MOST_LOOKED = 500;
 const logs = new Map<string, LoggedEvent[]>();
 const memories = new Map<string, PlanMemory>();
 
@@ -60,7 +47,7 @@ export interface PinnedDocuments extends JobDocuments {
 /** Plans made for a job with its documents: every append goes on from them. */
 function memoryOf(job: string, documentsKey: string): PlanMemory {
   const at = `${job} ${documentsKey}`;
-  const known = memories.get(at) ?? planMemory((context) => planOpening(context, MOST_LOOKED));
+  const known = memories.get(at) ?? planMemory();
   if (memories.size > 200) memories.clear();
   memories.set(at, known);
   return known;
@@ -102,8 +89,14 @@ export async function contextOf(db: Connection, job: string, state: JobState): P
   return documents && jobContext(state, documents);
 }
 
-function summarise(job: string, log: readonly LoggedEvent[], documents: PinnedDocuments): JobSummary {
-  const { context, plan, closing } = jobNow(log, documents, memoryOf(job, documents.documentsKey));
+async function summarise(job: string, log: readonly LoggedEvent[], documents: PinnedDocuments): Promise<JobSummary> {
+  const memory = memoryOf(job, documents.documentsKey);
+  let now = jobNow(log, documents, memory);
+  for (let { wanted } = now; wanted; { wanted } = now) {
+    memory.opening.set(wanted.key, await planAway(wanted.context));
+    now = jobNow(log, documents, memory);
+  }
+  const { context, plan, closing } = now;
   const standing = standingOf(context, plan, closing);
   const names = namesOf(context);
   const { holding } = standing;
@@ -124,7 +117,7 @@ export async function writeSummary(tx: Connection, job: string, lastSeq: number)
   const log = await wholeLog(tx, job);
   const state = foldJob(log);
   const documents = await documentsOf(tx, job, state);
-  const summary = documents ? JSON.stringify(summarise(job, log, documents)) : '{}';
+  const summary = documents ? JSON.stringify(await summarise(job, log, documents)) : '{}';
   await tx
     .update(tables.jobs)
     .set({ seq: lastSeq, summary, foldVersion: FOLD_VERSION, signed: state.signed !== undefined })

@@ -25,7 +25,8 @@ const reference = computed(() => (ground.value === undefined || feed.value === u
 function referenceRead(which: 'ground' | 'feed', value: number): void {
   if (which === 'ground') ground.value = value;
   else feed.value = value;
-  if (ground.value !== undefined && feed.value !== undefined) void job.perform(probe.checkedReference(context.value, ground.value, feed.value, actedAt()));
+  if (reference.value?.code === 'good' && ground.value !== undefined && feed.value !== undefined)
+    void job.perform(probe.checkedReference(context.value, ground.value, feed.value, actedAt()));
 }
 
 function readingAt(plug: string, pin: string, state: VehicleState) {
