@@ -188,20 +188,34 @@ function switchesBack(events: readonly LoggedEvent[], opened: LoggedEvent): bool
 /** Whether an event leaves the way back as it is; a step of it that is done is marked. */
 function followsClosing(event: LoggedEvent, { steps }: ClosePlan, done: Set<number>): boolean {
   if (event.type === 'supply.set') {
-    const index = steps.findIndex((step, place) => !done.has(place) && step.kind === 'supply' && step.supply === event.payload.supply && step.to === event.payload.is);
-    const enlivened = steps.some((step, place) => done.has(place) && step.kind === 'piece' && step.enlivens === event.payload.supply);
-    const next = steps.findIndex((step, place) => !done.has(place) && step.kind === 'supply' && step.supply === event.payload.supply);
-    if (enlivened && event.payload.is === 'live') return true;
-    if (index < 0 || index !== next) return false;
-    done.add(index);
-    return true;
+    const { supply, is } = event.payload;
+    // The piece that isolates it went before and marked the step; the word of it comes after.
+    const last = steps.findLast((step, place) => done.has(place) && (step.kind === 'supply' ? step.supply === supply : step.kind === 'piece' && step.enlivens === supply));
+    if (last && (last.kind === 'supply' ? last.to : 'live') === is) return true;
+    return mark(
+      steps,
+      done,
+      (step) => step.kind === 'supply' && step.supply === supply,
+      (step) => step.kind === 'supply' && step.to === is,
+    );
   }
   if (event.type !== 'piece.moved') return true;
   const { piece, level } = event.payload;
-  const own = steps.find((step, place) => !done.has(place) && step.kind === 'supply' && step.piece === piece);
-  if (own?.kind === 'supply' && (own.to === 'dead') === (level !== 'fitted')) return true;
-  const index = steps.findIndex((step, place) => !done.has(place) && step.kind === 'piece' && step.piece === piece && step.to === level);
-  if (index < 0) return false;
+  const switches = (step: ClosingStep) => step.kind === 'supply' && step.piece === piece;
+  if (mark(steps, done, switches, (step) => step.kind === 'supply' && (step.to === 'dead') === (level !== 'fitted'))) return true;
+  return mark(
+    steps,
+    done,
+    (step) => step.kind === 'piece' && step.piece === piece && step.to === level,
+    () => true,
+  );
+}
+
+/** Marks the next step of a kind as done, where it is the one meant. */
+function mark(steps: readonly ClosingStep[], done: Set<number>, next: (step: ClosingStep) => boolean, meant: (step: ClosingStep) => boolean): boolean {
+  const index = steps.findIndex((step, place) => !done.has(place) && next(step));
+  const step = steps[index];
+  if (!step || !meant(step)) return false;
   done.add(index);
   return true;
 }

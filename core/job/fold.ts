@@ -30,6 +30,7 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
   const from = state.pieces[piece] ?? 'fitted';
   const opening = levelRank(level) > levelRank(from);
   state.pieces[piece] = level;
+  state.lastMoved[piece] = { order: state.eventCount, at: event.at };
   if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
   if (opening) {
     const move = { event: event.id, piece, from, level, way: payload.way, at: event.at };
@@ -70,7 +71,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'bench.done': (state, { kit, task }) => addOnce((state.benchDone[kit] ??= []), task),
   'piece.moved': movePiece,
   'supply.set': (state, { supply, is, by }, event) => {
-    state.supplies[supply] = { is, at: event.at, ...(by === undefined ? {} : { by }) };
+    state.supplies[supply] = { is, at: event.at, order: state.eventCount, ...(by === undefined ? {} : { by }) };
     if (is === 'dead') delete state.settings[supply];
   },
   'setting.restored': (state, { supply, setting }) => addOnce((state.settings[supply] ??= []), setting),

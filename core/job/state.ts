@@ -73,7 +73,9 @@ export interface JobState {
   history: MadeMoveRecord[];
   tray: Record<string, Record<string, GroupTally>>;
   /** What was last said of each supply, and when by the device's clock. */
-  supplies: Partial<Record<SupplyId, { is: SupplyState; at: string; by?: string }>>;
+  supplies: Partial<Record<SupplyId, { is: SupplyState; at: string; by?: string; order: number }>>;
+  /** When each piece was last moved: number of the event in the log, and device time. */
+  lastMoved: Record<string, { order: number; at: string }>;
   /** What was set again of what the vehicle forgot since a supply was last dead. */
   settings: Partial<Record<SupplyId, string[]>>;
   accessories: Record<string, Accessory>;
@@ -133,6 +135,7 @@ export function emptyJob(): JobState {
     history: [],
     tray: records(),
     supplies: records(),
+    lastMoved: records(),
     settings: records(),
     references: records(),
     accessories: records(),

@@ -22,8 +22,11 @@ export function suppliesNow({ state, profile }: Pick<JobContext, 'state' | 'prof
   return profile.supplies.map((supply) => {
     const said = state.supplies[supply.id];
     const off = levelRank(state.pieces[supply.piece] ?? 'fitted') >= levelRank(supply.level);
-    const is: SupplyState = off || said?.is === 'dead' ? 'dead' : 'live';
-    const since = said?.is === 'dead' ? said.at : state.moves.filter((move) => move.piece === supply.piece).at(-1)?.at;
+    const moved = state.lastMoved[supply.piece];
+    // What came last counts: what was said of the supply, or that its isolation was opened or put back.
+    const bySaying = said !== undefined && (moved === undefined || moved.order <= said.order);
+    const is: SupplyState = bySaying ? said.is : off ? 'dead' : 'live';
+    const since = bySaying ? said.at : moved?.at;
     const wasDead = said !== undefined || levelRank(state.reached[supply.piece] ?? 'fitted') >= levelRank(supply.level);
     const again = state.settings[supply.id] ?? [];
     return {

@@ -2,12 +2,13 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Condition } from '../facts/index.ts';
 import { factsOf } from '../facts/index.ts';
-import { SCHOOLS, type JobDocuments } from '../job/index.ts';
+import { SCHOOLS, type JobDocuments, type LoggedEvent } from '../job/index.ts';
 import type { Kit } from '../kit/index.ts';
 import { matchKit, withOptions } from '../match/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { VehicleProfile } from '../vehicle/index.ts';
 import { Robot, type Truth } from './test/robot.ts';
+import { TrueVehicle } from './test/true-vehicle.ts';
 
 const demo = join(import.meta.dirname, '../../demo');
 const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
@@ -87,4 +88,22 @@ test.each(cases)('$name: who taps only what is true reaches the end, and the rec
   const robot = new Robot(documents, truth);
   expect(robot.work()).toBeUndefined();
   expect(robot.vehicle.faults()).toEqual([]);
+});
+
+test('the logs of the demo shop are true: nothing stands in them that could not have happened', () => {
+  const shop = read<{
+    jobs: { id: string; vehicle: string; kits: string[]; log: { type: string; daysAgo: number; at: string; payload: Record<string, unknown> }[] }[];
+    vehicles: { id: string; profile: string }[];
+  }>('shop.json');
+  for (const job of shop.jobs) {
+    const profile = profiles.find((entry) => entry.slug === shop.vehicles.find((vehicle) => vehicle.id === job.vehicle)?.profile);
+    if (!profile) throw new Error(`no profile for ${job.id}`);
+    const facts = Object.fromEntries(job.log.flatMap(({ type, payload }) => (type === 'fact.recorded' ? [[String(payload.fact), String(payload.value)]] : [])));
+    const vehicle = new TrueVehicle({ profile, kits: kits.filter((kit) => job.kits.includes(kit.slug)), rules }, facts);
+    job.log.forEach(({ type, daysAgo, at, payload }, index) => {
+      const day = new Date(Date.parse('2026-03-05T00:00:00Z') - daysAgo * 86_400_000).toISOString().slice(0, 10);
+      const event = { id: `${job.id}/${index}`, type, v: 1, at: `${day}T${at}:00Z`, payload } as LoggedEvent;
+      expect(() => vehicle.take(event)).not.toThrow();
+    });
+  }
 });

@@ -1,0 +1,130 @@
+import { barePiece, bareProfile } from '../test/bare-profile.ts';
+import type { LevelNeed, MountPosition, Piece, Side, Supply, SupplyAsk } from '../vehicle/index.ts';
+import { idleOfOrder, planAccess, sequence, type AccessRequest, type SequenceStep } from './index.ts';
+
+const DEAD: SupplyAsk[] = [{ supply: 'low', is: 'dead' }];
+const off = (piece: string): LevelNeed => ({ piece, level: 'off' });
+const piece = (id: string, openMin: number, part: Partial<Piece['levels'][number]> = {}, side: Side = 'centre'): Piece =>
+  barePiece(id, { side, levels: [{ level: 'off', openMin, closeMin: openMin, people: 1, ways: [{ id: 'w', needs: [], extraMin: 0 }], ...part }] });
+const through = (...needs: string[]) => [{ id: 'w', needs: needs.map(off), extraMin: 0 }];
+const mount = (id: string, side: Side, ...needs: string[]): MountPosition => ({
+  id,
+  name: id,
+  side,
+  at: { xMm: 0, yMm: 0, zMm: 0 },
+  reach: [{ id: 'w', needs: needs.map(off), extraMin: 0 }],
+  hiddenBy: [],
+});
+/** Five minutes until it is dead; two for what is forgotten. */
+const BATTERY: Supply = { id: 'low', name: 'Battery', piece: 'battery', level: 'off', waitMin: 5, liveMin: 2, by: 'anyone', before: ['Keys out'], forgets: ['Clock'] };
+/** Airbag trim that goes dead only, beside two panels of three minutes that ask for nothing. */
+const CABIN = bareProfile({
+  pieces: [piece('cover', 1), piece('battery', 1, { ways: through('cover') }), piece('trim', 2, { asks: DEAD }), piece('panel', 3), piece('console', 3)],
+  mounts: [mount('roof', 'centre', 'trim', 'panel', 'console')],
+  supplies: [BATTERY],
+});
+const ask = (part: Partial<AccessRequest> = {}): AccessRequest => ({
+  profile: CABIN,
+  facts: {},
+  mounts: ['roof'],
+  present: [],
+  replaced: [],
+  rules: { sequence: { sideMin: 0, zoneMin: 0, toolMin: 0, helperMin: 0, positionMin: 0 } },
+  ...part,
+});
+const order = (request: AccessRequest) => planAccess(request).steps.map((step) => step.piece);
+
+test('airbag trim comes off after the battery, which is counted once and marked as what isolates', () => {
+  const plan = planAccess(ask());
+  expect(plan.problems).toEqual([]);
+  // Opening and closing of all five: 2·(1 + 1 + 2 + 3 + 3).
+  expect(plan.personMin).toBe(20);
+  expect(plan.steps.find((step) => step.piece === 'battery')).toMatchObject({ isolates: 'low', dead: [], prepare: [{ code: 'before-dead', what: 'Keys out' }] });
+  expect(plan.steps.find((step) => step.piece === 'trim')).toMatchObject({ dead: ['low'] });
+});
+
+test('alone, the battery goes off first and the panels fill the wait: nothing is left to wait for', () => {
+  expect(order(ask()).slice(0, 2)).toEqual(['cover', 'battery']);
+  expect(order(ask()).at(-1)).toBe('trim');
+  // 3 + 3 of panels against a wait of 5.
+  expect(planAccess(ask())).toMatchObject({ waitMin: 0 });
+  const short = { ...CABIN, supplies: [{ ...BATTERY, waitMin: 10 }] };
+  // 10 less 6 minutes of panels are left to wait.
+  expect(planAccess(ask({ profile: short }))).toMatchObject({ waitMin: 4 });
+});
+
+test('with two people the wait runs beside both lanes and occupies nobody: 1 + 1 + 5 + 2 minutes', () => {
+  const plan = planAccess(ask({ people: 2 }));
+  expect(plan.lanes?.elapsedMin).toBe(9);
+  const at = (id: string) => plan.lanes?.entries[plan.steps.findIndex((step) => step.piece === id)];
+  expect((at('trim')?.startMin ?? 0) - (at('battery')?.endMin ?? 0)).toBeGreaterThanOrEqual(5);
+});
+
+test('isolated already, it is dead from its moment on: what is left of the wait still counts', () => {
+  const present: AccessRequest['present'] = [
+    { piece: 'cover', level: 'off' },
+    { piece: 'battery', level: 'off' },
+  ];
+  expect(order(ask({ present }))).not.toContain('battery');
+  // 8 minutes left, 6 of them filled with the panels.
+  expect(planAccess(ask({ present, untilDeadMin: { low: 8 } }))).toMatchObject({ waitMin: 2 });
+});
+
+test('an isolation that cannot be reached makes what asks for it unreachable, by name', () => {
+  const locked = { ...CABIN, pieces: CABIN.pieces.map((entry) => (entry.id === 'cover' ? { ...entry, levels: entry.levels.map((level) => ({ ...level, ways: [] })) } : entry)) };
+  expect(planAccess(ask({ profile: locked })).problems).toEqual([{ code: 'unreachable-target', target: 'roof' }]);
+});
+
+describe('one side first', () => {
+  const BOTH = bareProfile({
+    pieces: [piece('battery', 1), piece('left', 2, { asks: DEAD }, 'left'), piece('right', 2, { asks: DEAD }, 'right')],
+    mounts: [mount('left-place', 'left', 'left'), mount('right-place', 'right', 'right')],
+    supplies: [BATTERY],
+  });
+  const both = (part: Partial<AccessRequest> = {}) => planAccess(ask({ profile: BOTH, mounts: ['left-place', 'right-place'], provedLive: ['low'], ...part }));
+
+  test('is priced with its second cycle: battery back 1 and off 1, 2 for what is forgotten, 5 until it is dead', () => {
+    expect(both().schools.oneSideFirst).toMatchObject({ cycleMin: 9, first: 2 });
+    expect(both({ provedLive: [] }).schools.oneSideFirst).toMatchObject({ cycleMin: 0 });
+  });
+
+  test('has no second cycle where only one side works dead', () => {
+    const one = { ...BOTH, pieces: BOTH.pieces.map((entry) => (entry.id === 'right' ? piece('right', 2, {}, 'right') : entry)) };
+    expect(both({ profile: one }).schools.oneSideFirst).toMatchObject({ cycleMin: 0 });
+  });
+
+  test('is not offered where the test of that side could not run: what it opened must not be live', () => {
+    const bare = (id: string, side: Side) => piece(id, 2, { asks: DEAD, deadWhileOpen: ['low'] }, side);
+    const kept = { ...BOTH, pieces: [piece('battery', 1), bare('left', 'left'), bare('right', 'right')] };
+    expect(both({ profile: kept }).schools.oneSideFirst).toBeUndefined();
+  });
+
+  test('stays with the side that was begun, also when the other would now be cheaper', () => {
+    expect(both({ school: 'prove one side first', provingSide: 'right' })).toMatchObject({ proveAfter: 2, schools: { oneSideFirst: { side: 'right' } } });
+    const begun = both({ school: 'prove one side first', provingSide: 'right', mounts: ['left-place'], present: [{ piece: 'right', level: 'off' }] });
+    // Nothing more is to be opened for the right side: what is left waits for its proof.
+    expect(begun).toMatchObject({ proveAfter: 0 });
+  });
+});
+
+test('an order with waits is as short as any, on all orders of five steps', () => {
+  const set = { side: 0, zone: 0, tool: 50, helper: 0, position: 0 };
+  const step = (duration: number, tool: string, part: Partial<SequenceStep> = {}): SequenceStep => ({
+    side: 'centre',
+    zone: 'front',
+    tools: [tool],
+    people: 1,
+    before: [],
+    duration,
+    ...part,
+  });
+  const steps = [step(100, 'a'), step(100, 'b', { before: [0] }), step(300, 'c'), step(200, 'a', { before: [1], waits: [{ step: 1, lag: 400 }] }), step(150, 'b')];
+  const spent = (list: number[]) => {
+    const tools = list.reduce((sum, index, place) => sum + (place > 0 && steps[list[place - 1] ?? 0]?.tools[0] === steps[index]?.tools[0] ? 0 : 50), 0);
+    return tools + idleOfOrder(steps, list, set);
+  };
+  const permute = (rest: number[]): number[][] =>
+    rest.length === 0 ? [[]] : rest.flatMap((index) => permute(rest.filter((other) => other !== index)).map((list) => [index, ...list]));
+  const valid = permute([0, 1, 2, 3, 4]).filter((list) => list.every((index, place) => (steps[index]?.before ?? []).every((earlier) => list.indexOf(earlier) < place)));
+  expect(spent(sequence(steps, set).order)).toBe(Math.min(...valid.map(spent)));
+});

@@ -1,0 +1,319 @@
+import { lampAims, jobNow, planMemory, planOpening, suppliesNow, type JobDocuments, type JobNow } from '../job/index.ts';
+import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
+import { barePiece } from '../test/bare-profile.ts';
+import type { Kit } from '../kit/index.ts';
+import type { Supply, VehicleProfile } from '../vehicle/index.ts';
+import { aim, checkIn, closeUp, fit, gather, handOver, isRefused, match, openUp, probe, wire, type Act } from './index.ts';
+
+const AT = '2026-03-05T09:00:00Z';
+const LATER = '2026-03-05T09:30:00Z';
+const [fitment] = PAIR.fitments;
+if (!fitment) throw new Error('no fitment');
+const BATTERY: Supply = { id: 'low', name: 'Battery', piece: 'battery', level: 'off', waitMin: 5, liveMin: 1, by: 'anyone', before: [], forgets: ['Clock'] };
+/** The test van with a battery that isolates its supply; the grille asks for nothing, the fitting step works dead. */
+const POWERED: VehicleProfile = { ...VAN, pieces: [...VAN.pieces, barePiece('battery')], supplies: [BATTERY] };
+const DEAD_STEP: Kit = {
+  ...PAIR,
+  fitments: [
+    {
+      ...fitment,
+      fitSteps: fitment.fitSteps.map((step) => ({ ...step, needs: [{ piece: 'grille', level: 'off' as const }], asks: [{ supply: 'low' as const, is: 'dead' as const }] })),
+    },
+  ],
+};
+
+const documents = (part: Partial<JobDocuments> = {}): JobDocuments => ({ profile: VAN, kits: [PAIR], rules: RULES, year: 2022, ...part });
+const powered = () => documents({ profile: POWERED, kits: [DEAD_STEP] });
+const now = (log: TestLog, docs = documents()): JobNow => jobNow(log.events, docs, planMemory(planOpening));
+const codes = (act: Act) => (isRefused(act) ? act.refused.map((refusal) => refusal.code) : act.events.map((event) => event.type));
+/** Writes what an act records into the log. */
+function write(log: TestLog, act: Act, at = AT): void {
+  if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
+  for (const { type, payload } of act.events) {
+    log.add(type, payload as never);
+    Object.assign(log.events.at(-1) ?? {}, { at });
+  }
+}
+
+/** Does the next step of opening. */
+function openNext(log: TestLog, docs = documents(), at = AT, by?: string): Act {
+  const { context, plan } = now(log, docs);
+  const [step] = plan?.steps ?? [];
+  if (!plan || !step) throw new Error('nothing to open');
+  return openUp.moved(
+    context,
+    plan,
+    step,
+    step.fasteners.map((group) => ({ group: group.id, count: group.count })),
+    at,
+    by,
+  );
+}
+
+/** Opens until the battery comes next. */
+function openUntilBattery(log: TestLog, docs: JobDocuments): void {
+  while (now(log, docs).plan?.steps[0]?.piece !== 'battery') write(log, openNext(log, docs));
+}
+
+function checkedIn(): TestLog {
+  const log = openedLog();
+  log.add('codes.read', { moment: 'before', count: 0 });
+  for (const lamp of ['dipped', 'old-fog']) log.add('baseline.tried', { lamp, result: 'works' });
+  return log;
+}
+
+describe('open up', () => {
+  test('a step done unplugs its sensors, once, and moves the piece with its fasteners', () => {
+    const log = openedLog();
+    expect(codes(openNext(log))).toEqual(['sensor.unplugged', 'piece.moved']);
+    log.add('sensor.unplugged', { sensor: 'radar' });
+    expect(codes(openNext(log))).toEqual(['piece.moved']);
+  });
+
+  test('a step whose needs are not open names them; more fasteners than there are, or others, are refused', () => {
+    const { context, plan } = now(openedLog());
+    const lamp = plan?.steps.find((step) => step.piece === 'old-lamp');
+    const grille = plan?.steps.find((step) => step.piece === 'grille');
+    if (!plan || !lamp || !grille) throw new Error('no plan');
+    expect(openUp.moved(context, plan, lamp, [], AT)).toEqual({ refused: [{ code: 'open-first', pieces: ['grille'] }] });
+    expect(openUp.moved(context, plan, grille, [{ group: 'bolts', count: 3 }], AT)).toEqual({ refused: [{ code: 'count', group: 'bolts', most: 2 }] });
+    expect(openUp.moved(context, plan, grille, [{ group: 'nuts', count: 1 }], AT)).toEqual({ refused: [{ code: 'unknown', what: 'fastener group', id: 'nuts' }] });
+  });
+
+  test('before a supply is first isolated the fault codes are read and every lamp is tried; then it is dead with the act', () => {
+    const log = openedLog();
+    openUntilBattery(log, powered());
+    expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['codes', 'baseline'] }] });
+    log.add('codes.read', { moment: 'before', count: 0 });
+    expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['baseline'] }] });
+    for (const lamp of ['dipped', 'old-fog']) log.add('baseline.tried', { lamp, result: 'works' });
+    const act = openNext(log, powered());
+    expect(codes(act)).toEqual(['piece.moved', 'supply.set']);
+    write(log, act);
+    expect(suppliesNow(now(log, powered()).context)).toMatchObject([{ is: 'dead', deadAt: '2026-03-05T09:05:00.000Z', forgotten: ['Clock'] }]);
+  });
+
+  test('a high-voltage isolation is one for qualified people: it asks who and by which procedure, and keeps it', () => {
+    const docs = documents({ profile: { ...POWERED, supplies: [{ ...BATTERY, by: 'qualified people' }] }, kits: [DEAD_STEP] });
+    const log = checkedIn();
+    openUntilBattery(log, docs);
+    expect(openNext(log, docs)).toEqual({ refused: [{ code: 'qualified-first', supply: 'low' }] });
+    expect(codes(openNext(log, docs, AT, '  '))).toEqual(['qualified-first']);
+    write(log, openNext(log, docs, AT, 'Slate, by the book'));
+    expect(log.state.supplies.low).toMatchObject({ is: 'dead', by: 'Slate, by the book' });
+  });
+});
+
+/** All is open and the supply is dead since nine. */
+function isolated(): TestLog {
+  const log = checkedIn();
+  for (let step = 0; step < 3; step++) write(log, openNext(log, powered()));
+  return log;
+}
+
+describe('work that asks for a supply', () => {
+  test('dead work waits until it is dead, and is refused while it is live', () => {
+    const log = isolated();
+    const pass = (at: string) => fit.passed(now(log, powered()).context, 'test-kit', 'screw', 'start', at);
+    expect(pass('2026-03-05T09:04:59Z')).toEqual({ refused: [{ code: 'supply-waits', supply: 'low', until: '2026-03-05T09:05:00.000Z' }] });
+    expect(codes(pass('2026-03-05T09:05:00Z'))).toEqual(['step.passed']);
+    log.add('piece.moved', { piece: 'battery', level: 'fitted', fasteners: [] });
+    log.add('supply.set', { supply: 'low', is: 'live' });
+    expect(pass(LATER)).toEqual({ refused: [{ code: 'supply-live', supply: 'low', piece: 'battery' }] });
+  });
+
+  test('tests, readings, lamps and codes are refused while it is dead', () => {
+    const log = isolated();
+    log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+    log.add('reference.checked', { groundV: 0.02, feedV: 12.6 });
+    const { context } = now(log, powered());
+    const reading = { state: 'front fog' as const, lowV: 12, highV: 12 };
+    const acts = [
+      fit.tested(context, 'test-kit', 'lights', true, LATER),
+      probe.take(context, 'fog-plug', '2', reading, LATER),
+      handOver.tryAgain(context, 'dipped', 'works', LATER),
+      checkIn.tryLamp(context, 'dipped', 'works', LATER),
+      handOver.codesReadAfter(context, LATER),
+    ];
+    expect(acts.map((act) => codes(act)[0])).toEqual(acts.map(() => 'supply-dead'));
+    // Of a lamp that is not there nothing has to light.
+    expect(codes(checkIn.tryLamp(context, 'dipped', 'not fitted', LATER))).toEqual(['baseline.tried']);
+  });
+
+  test('is live for good only after dead work, and what was forgotten comes before the codes are read again', () => {
+    const log = isolated();
+    const back = () => {
+      const { context, closing } = now(log, powered());
+      const step = closing.steps.find((entry) => entry.kind === 'piece' && entry.piece === 'battery');
+      if (step?.kind !== 'piece') throw new Error('no battery to put back');
+      return closeUp.putBack(context, closing, step, { counts: {}, lengthsMm: {} }, LATER);
+    };
+    expect(back()).toEqual({ refused: [{ code: 'dead-work-first', subjects: [{ kind: 'fit', kit: 'test-kit', step: 'screw' }] }] });
+    for (const pass of ['start', 'align', 'tighten'] as const) log.add('step.passed', { kit: 'test-kit', step: 'screw', pass });
+    expect(codes(back())).toEqual(['piece.moved', 'supply.set']);
+    write(log, back(), LATER);
+    const after = () => handOver.codesReadAfter(now(log, powered()).context, LATER);
+    expect(after()).toEqual({ refused: [{ code: 'settings-first', settings: ['Clock'] }] });
+    write(log, closeUp.settingRestored(now(log, powered()).context, 'low', 'Clock', LATER));
+    expect(codes(closeUp.settingRestored(now(log, powered()).context, 'low', 'Clock', LATER))).toEqual(['already']);
+    expect(codes(after())).toEqual(['codes.read']);
+  });
+});
+
+describe('fit', () => {
+  test('a step cannot be started on a closed vehicle, nor a pass before the one before it on that side', () => {
+    const closed = documents({
+      kits: [{ ...DEAD_STEP, fitments: DEAD_STEP.fitments.map((entry) => ({ ...entry, fitSteps: entry.fitSteps.map(({ asks: _, ...step }) => step) })) }],
+    });
+    const log = openedLog();
+    expect(fit.passed(now(log, closed).context, 'test-kit', 'screw', 'start', AT)).toEqual({ refused: [{ code: 'open-first', pieces: ['grille'] }] });
+    log.add('piece.moved', { piece: 'grille', level: 'off', way: 'front', fasteners: [] });
+    expect(fit.passed(now(log, closed).context, 'test-kit', 'screw', 'align', AT)).toEqual({ refused: [{ code: 'pass-first', pass: 'start', steps: ['screw'] }] });
+    write(log, fit.passed(now(log, closed).context, 'test-kit', 'screw', 'start', AT));
+    expect(codes(fit.passed(now(log, closed).context, 'test-kit', 'screw', 'start', AT))).toEqual(['already']);
+    expect(codes(fit.passed(now(log, closed).context, 'test-kit', 'screw', 'align', AT))).toEqual(['step.passed']);
+  });
+
+  test('a test is tried once its plug is joined, and what failed is noted', () => {
+    const log = openedLog();
+    expect(fit.tested(now(log).context, 'test-kit', 'lights', true, AT)).toEqual({ refused: [{ code: 'join-first', connections: ['joint'] }] });
+    log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+    expect(fit.tested(now(log).context, 'test-kit', 'lights', false, AT, ' dark ')).toEqual({
+      events: [{ type: 'test.tried', payload: { kit: 'test-kit', test: 'lights', passed: false, note: 'dark' } }],
+    });
+  });
+});
+
+describe('close up', () => {
+  function opened(): TestLog {
+    const log = openedLog();
+    write(log, openNext(log));
+    write(log, openNext(log));
+    return log;
+  }
+  const grille = (log: TestLog) => {
+    const { context, closing } = now(log);
+    const step = closing.steps.find((entry) => entry.kind === 'piece' && entry.piece === 'grille');
+    if (step?.kind !== 'piece') throw new Error('no grille');
+    return { context, closing, step };
+  };
+
+  test('a piece waits for the gates that it would cover; then it goes back with its fasteners and its sensor', () => {
+    const log = opened();
+    const put = (counts = {}) => {
+      const { context, closing, step } = grille(log);
+      return closeUp.putBack(context, closing, step, { counts, lengthsMm: {} }, AT);
+    };
+    expect(put()).toMatchObject({ refused: [{ code: 'gate-first', subjects: [{ kind: 'joint' }, { kind: 'test' }] }] });
+    log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+    log.add('test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+    expect(put({ bolts: 3 })).toEqual({ refused: [{ code: 'count', group: 'bolts', most: 2 }] });
+    expect(put()).toEqual({
+      events: [
+        { type: 'piece.moved', payload: { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count: 2 }] } },
+        { type: 'sensor.reconnected', payload: { sensor: 'radar' } },
+      ],
+    });
+  });
+
+  test('where look-alikes lie in the tray each place is asked, and only its own length is taken', () => {
+    const [bolts] = VAN.pieces[0]?.fasteners ?? [];
+    if (!bolts) throw new Error('no bolts');
+    const pieces = VAN.pieces.map((piece) =>
+      piece.id === 'grille'
+        ? {
+            ...piece,
+            fasteners: [
+              { ...bolts, lengthMm: 20 },
+              { ...bolts, id: 'long', lengthMm: 30 },
+            ],
+          }
+        : piece,
+    );
+    const docs = documents({ profile: { ...VAN, pieces } });
+    const log = openedLog();
+    write(log, openNext(log, docs));
+    log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+    log.add('test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+    const put = (lengthsMm: Record<string, number>) => {
+      const { context, closing } = now(log, docs);
+      const step = closing.steps.find((entry) => entry.kind === 'piece' && entry.piece === 'grille');
+      if (step?.kind !== 'piece') throw new Error('no grille');
+      return codes(closeUp.putBack(context, closing, step, { counts: {}, lengthsMm }, AT))[0];
+    };
+    expect([put({}), put({ bolts: 30, long: 20 }), put({ bolts: 20, long: 30 })]).toEqual(['bolts-asked', 'bolts-asked', 'piece.moved']);
+  });
+
+  test('what a kit takes the place of is bagged once it is off, once', () => {
+    const log = openedLog();
+    expect(codes(closeUp.bagged(now(log).context, 'old-lamp', 'box'))).toEqual(['already']);
+    write(log, openNext(log));
+    write(log, openNext(log));
+    expect(codes(closeUp.bagged(now(log).context, 'old-lamp', ' '))).toEqual(['nothing']);
+    write(log, closeUp.bagged(now(log).context, 'old-lamp', 'box'));
+    expect(closeUp.toBag(now(log).context)).toEqual([]);
+  });
+});
+
+describe('what nobody saw is not written down', () => {
+  test('a height measured at the lamp is no reading on the wall', () => {
+    const log = openedLog();
+    write(log, aim.referenced(now(log).context, 'test-kit/lamp', 381));
+    expect(log.state.aims).toEqual({});
+    expect(lampAims(now(log).context)[0]?.referenceMm).toBe(381);
+    log.add('wall.set', { rule: 'fog', distanceMm: 10_000 });
+    write(log, aim.measured(now(log).context, 'test-kit/lamp', 'before', 230, AT));
+    write(log, aim.referenced(now(log).context, 'test-kit/lamp', 390));
+    expect(log.state.aims['test-kit/lamp']).toEqual({ before: { heightMm: 230, referenceMm: 390 } });
+  });
+
+  test('no wall is set by choosing a rule, and no floor by setting the wall', () => {
+    const log = openedLog();
+    expect(codes(aim.setWall(now(log).context, { rule: 'fog' }))).toEqual(['wall-first']);
+    expect(codes(aim.measured(now(log).context, 'test-kit/lamp', 'after', 200, AT))).toEqual(['wall-first']);
+    write(log, aim.setWall(now(log).context, { distanceMm: 7620 }));
+    expect(log.state.wall).toEqual({ rule: 'fog', distanceMm: 7620 });
+    write(log, aim.setWall(now(log).context, { floorAtWallMm: -12 }));
+    expect(log.state.wall).toEqual({ rule: 'fog', distanceMm: 7620, floorAtWallMm: -12 });
+  });
+
+  test('as on arrival is said only of lamps that were tried on arrival', () => {
+    const log = openedLog();
+    expect(codes(handOver.othersAsOnArrival(now(log).context, AT))).toEqual(['nothing']);
+    log.add('baseline.tried', { lamp: 'dipped', result: 'dim' });
+    expect(handOver.othersAsOnArrival(now(log).context, AT)).toEqual({ events: [{ type: 'final.tried', payload: { lamp: 'dipped', result: 'dim' } }] });
+  });
+});
+
+test('a match is confirmed with its options as they stand, once it is settled', () => {
+  const log = openedLog();
+  const optioned = { ...PAIR, options: [{ id: 'lens', label: 'Lens', default: 'clear', choices: [{ id: 'clear', label: 'Clear', consequence: 'x' }] }] };
+  const docs = documents({ kits: [optioned] });
+  expect(codes(match.confirm(now(log, { ...docs, year: undefined }).context, 'test-kit'))).toEqual(['year-first']);
+  expect(codes(match.confirm(now(log, { ...docs, year: 2030 }).context, 'test-kit'))).toEqual(['does-not-fit']);
+  expect(codes(match.confirm(now(log, docs).context, 'test-kit'))).toEqual(['option.chosen', 'match.confirmed']);
+  expect(codes(match.choose(now(log, docs).context, 'test-kit', 'lens', 'green'))).toEqual(['unknown']);
+});
+
+test('gather counts only what is on the list, and the rest as listed only what was not counted', () => {
+  const log = openedLog();
+  expect(codes(gather.count(now(log).context, 'test-kit', 'nothing', 1))).toEqual(['unknown']);
+  expect(gather.restAsListed(now(log).context, 'test-kit')).toEqual({ events: [{ type: 'content.counted', payload: { kit: 'test-kit', item: 'lamp', count: 1 } }] });
+  log.add('content.counted', { kit: 'test-kit', item: 'lamp', count: 0 });
+  expect(codes(gather.restAsListed(now(log).context, 'test-kit'))).toEqual(['nothing']);
+});
+
+test('a fact is one of its choices or not known; a plug is joined where it mates and a hand gets to it', () => {
+  const log = openedLog();
+  expect(codes(checkIn.recordFact(now(log).context, 'trim', 'known', 'gold'))).toEqual(['unknown']);
+  write(log, checkIn.recordFact(now(log).context, 'trim', 'known', 'plain'));
+  expect(codes(checkIn.recordFact(now(log).context, 'trim', 'known', 'plain'))).toEqual(['already']);
+  const behind = documents({
+    profile: { ...VAN, plugs: VAN.plugs.map((plug) => ({ ...plug, reach: [{ id: 'w', needs: [{ piece: 'grille', level: 'off' as const }], extraMin: 0 }] })) },
+  });
+  expect(wire.join(now(log, behind).context, 'test-kit', 'joint', AT)).toEqual({ refused: [{ code: 'open-first', pieces: ['grille'] }] });
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'front', fasteners: [] });
+  expect(codes(wire.join(now(log, behind).context, 'test-kit', 'joint', AT))).toEqual(['plug.joined']);
+  const other = documents({ kits: [{ ...PAIR, plugs: PAIR.plugs.map((plug) => ({ ...plug, keying: 'Z' })) }] });
+  expect(codes(wire.join(now(log, other).context, 'test-kit', 'joint', AT))).toEqual(['does-not-mate']);
+});
