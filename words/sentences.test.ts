@@ -17,7 +17,8 @@ test('an aim error says in or out, how far in every unit, and which way to turn'
   const error = { errorMm: 40, errorDeg: 0.229, errorPercent: 0.4, within: false, direction: 'up' as const, screwTurns: 0.92 };
   expect(plain(sayAimError(error))).toBe('Out: 40 mm (1.6 in) too high, 0.40 %, 0.23°. About 0.9 turns of the aim screw, beam down.');
   expect(plain(sayAimError({ ...error, errorMm: -10, errorDeg: -0.057, errorPercent: -0.1, within: true, direction: 'down' }))).toBe('In: 10 mm (0.4 in) too low, 0.10 %, 0.06°.');
-  expect(sayAimError({ ...error, direction: 'none' })).toBe('In: on the mark.');
+  expect(sayAimError({ ...error, errorMm: 0, errorDeg: 0, errorPercent: 0, within: true, direction: 'none' })).toBe('In: on the mark.');
+  expect(plain(sayAimError({ ...error, within: false, direction: 'none' }))).toMatch(/^Out: 40 mm/);
 });
 
 test('a rule names its source, its certainty, and that the local one decides', () => {

@@ -121,6 +121,45 @@ test('a malformed event in a log is refused with its place in the log', () => {
   expect(faultsOf(() => run('job-fold', { log: [null] }))[0]).toMatch(/^log\[0\]\./);
 });
 
+test('what a calculation cannot mean is refused with its path, not believed', () => {
+  expect(faultsOf(() => run('match', { facts: { headlamp: 'LED' } }))).toEqual(['facts.headlamp choice']);
+  expect(faultsOf(() => run('match', { facts: { colour: 'red' } }))).toEqual(['facts.colour unknown-id']);
+  expect(faultsOf(() => run('match', { options: { lens: 'green' } }))).toEqual(['options.lens choice']);
+  expect(faultsOf(() => run('match', { options: { tint: 'clear' } }))).toEqual(['options.tint unknown-id']);
+  expect(faultsOf(() => run('contents', { counts: { nothing: 1 } }))).toEqual(['counts.nothing unknown-id']);
+  expect(faultsOf(() => run('contents', { counts: { 'adapter-led': 1.5 } }))).toEqual(['counts.adapter-led type']);
+  expect(faultsOf(() => run('access-plan', { replaced: ['nothing'] }))).toEqual(['replaced[0] unknown-id']);
+  expect(faultsOf(() => run('access-plan', { facts: { colour: 'red' } }))).toEqual(['facts.colour unknown-id']);
+  expect(faultsOf(() => run('access-plan', { chosen: { 'fog-left': 'through-roof' } }))).toEqual(['chosen.fog-left unknown-id']);
+  expect(faultsOf(() => run('access-plan', { chosen: { 'fog-right': 'through-arch' } }))).toEqual(['chosen.fog-right unknown-id']);
+  expect(faultsOf(() => run('access-plan', { chosen: { 'fog-left': 'through-arch' } }))).toEqual([]);
+  const { pieces } = example('access-plan') as { pieces: object[] };
+  expect(faultsOf(() => run('access-plan', { pieces: [...pieces, pieces[0]] }))).toEqual([`pieces[${pieces.length}].id duplicate-id`]);
+});
+
+test('pins, legs, lamps and events that stand twice, and bands with a hole, are refused with their paths', () => {
+  const { vehicle } = example('plugs') as { vehicle: { pins: { id: string; column: number }[] } };
+  const twice = (part: object) => run('plugs', { vehicle: { ...vehicle, pins: [...vehicle.pins.slice(0, 1), { ...vehicle.pins[0], ...part }] } });
+  expect(faultsOf(() => twice({ column: 2 }))).toEqual(['vehicle.pins[1].id duplicate-id']);
+  expect(faultsOf(() => twice({ id: '9' }))).toEqual(['vehicle.pins[1] pin-place-twice']);
+  const legs = example('harness-legs') as { lamps: object[]; legs: object[] };
+  expect(faultsOf(() => run('harness-legs', { legs: [...legs.legs, legs.legs[0]] }))).toEqual([`legs[${legs.legs.length}].id duplicate-id`]);
+  expect(faultsOf(() => run('harness-legs', { lamps: [legs.lamps[0], legs.lamps[0]] }))).toEqual(['lamps[1].lamp duplicate-id']);
+  const { rule, lamps } = example('aim') as { rule: { bands: object[] }; lamps: object[] };
+  const [band] = rule.bands;
+  expect(faultsOf(() => run('aim', { rule: { ...rule, bands: [{ ...band, fromMm: 800, toMm: 400 }] } }))).toEqual(['rule.bands[0].toMm span-order']);
+  expect(faultsOf(() => run('aim', { rule: { ...rule, bands: [band, { ...band, fromMm: 900, toMm: 1200 }] } }))).toEqual(['rule.bands[1].fromMm bands']);
+  expect(faultsOf(() => run('aim', { lamps: [lamps[0], lamps[0]] }))).toEqual(['lamps[1].lamp duplicate-id']);
+  const { log } = example('job-fold') as { log: object[] };
+  expect(faultsOf(() => run('job-fold', { log: [...log, log[1]] }))).toEqual([`log[${log.length}].id duplicate-id`]);
+});
+
+test('an event of a log that speaks of what the documents do not have is refused with its place', () => {
+  const { log } = example('job-standing') as { log: { payload: object }[] };
+  const odd = log.map((event, index) => (index === 1 ? { ...event, payload: { ...event.payload, value: 'LED' } } : event));
+  expect(faultsOf(() => run('job-standing', { log: odd }))).toEqual(['log[1].payload.value choice']);
+});
+
 test('an unknown calculation is answered with the names there are', () => {
   expect(faultsOf(() => findComputation('tea'))).toEqual(['name unknown-name']);
 });

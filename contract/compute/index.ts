@@ -1,16 +1,17 @@
 import { planAccess, type AccessRequest } from '@jade/core/access';
 import { aimError, wallMarks } from '@jade/core/aiming';
-import { FaultyInput, unknownId, type Fault } from '@jade/core/faults';
+import { duplicateIds, FaultyInput, unknownId, type Fault } from '@jade/core/faults';
 import { checkContents, checkStack } from '@jade/core/gather';
-import { foldJob, jobContext, planClosingOf, planOpening, type LoggedEvent } from '@jade/core/job';
+import { foldJob, idCheck, jobContext, planClosingOf, planOpening, type LoggedEvent } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
 import { checkKit } from '@jade/core/kit';
-import { factsOf } from '@jade/core/facts';
+import { checkFacts, factsOf } from '@jade/core/facts';
+import { checkBands } from '@jade/core/rules';
 import { estimateStep, sumTaken } from '@jade/core/schedule';
 import { matchKit, withOptions } from '@jade/core/match';
 import { classifyReading, proveSwitched } from '@jade/core/probing';
 import { errorAtRangeM } from '@jade/core/sensing';
-import { checkPieces, checkProfile, checkSupplies, checkVehicleNumber, unreachableLevels } from '@jade/core/vehicle';
+import { checkPieces, checkProfile, checkSupplies, checkVehicleNumber, factChoices, pinsTwice, unreachableLevels } from '@jade/core/vehicle';
 import { assignLegs, checkLoad, copperOhm, loadCurrentA, matePlugs, smallestFuseA, voltageRange, worstCurrentA } from '@jade/core/wiring';
 import { checkForm } from '@jade/contract/check';
 import { liftDocument } from '@jade/contract/documents';
@@ -78,6 +79,20 @@ function after(mostMs: number | undefined): () => boolean {
   return () => mostMs !== undefined && performance.now() - start > mostMs;
 }
 
+/** Facts given that nothing hangs on. */
+function unknownFacts(facts: Readonly<Record<string, string>>, mentioned: ReadonlyMap<string, unknown>): Fault[] {
+  return Object.keys(facts).flatMap((fact) => unknownId(fact.replace(/^!/, ''), new Set(mentioned.keys()), `facts.${fact}`, 'fact'));
+}
+
+/** Faults of a way chosen by hand: a place or a way that is not there. */
+function chosenFaults(pieces: AccessInput['pieces'], mounts: AccessInput['mounts'], place: string, way: string): Fault[] {
+  const [piece, level] = place.split('/');
+  const ways =
+    level === undefined ? mounts.find((mount) => mount.id === piece)?.reach : pieces.find((entry) => entry.id === piece)?.levels.find((entry) => entry.level === level)?.ways;
+  if (!ways) return [{ path: `chosen.${place}`, code: 'unknown-id', data: { id: place, what: 'place' } }];
+  return unknownId(way, new Set(ways.map((entry) => entry.id)), `chosen.${place}`, 'way');
+}
+
 function accessPlan(input: AccessInput): unknown {
   const { pieces, mounts, targets, supplies = [], facts = {}, present = [], replaced = [] } = input;
   const ids = new Set(pieces.map((piece) => piece.id));
@@ -88,6 +103,10 @@ function accessPlan(input: AccessInput): unknown {
     ...targets.flatMap((target, index) => unknownId(target, new Set(mounts.map((mount) => mount.id)), `targets[${index}]`, 'mount position')),
     ...present.flatMap((entry, index) => unknownId(entry.piece, ids, `present[${index}].piece`, 'piece')),
     ...replaced.flatMap((piece, index) => unknownId(piece, ids, `replaced[${index}]`, 'piece')),
+    ...unknownFacts(facts, mentioned),
+    ...duplicateIds(pieces, 'pieces'),
+    ...duplicateIds(mounts, 'mounts'),
+    ...Object.entries(input.chosen ?? {}).flatMap(([place, way]) => chosenFaults(pieces, mounts, place, way)),
   ]);
   const request: AccessRequest = {
     profile: { pieces, mounts, sensors: [], supplies },
@@ -110,7 +129,13 @@ function accessPlan(input: AccessInput): unknown {
   };
 }
 
+function lampsTwice(lamps: readonly { lamp: string }[]): Fault[] {
+  const named = lamps.map(({ lamp }) => ({ id: lamp }));
+  return duplicateIds(named, 'lamps').map((fault) => ({ ...fault, path: fault.path.replace(/id$/, 'lamp') }));
+}
+
 function aim({ rule, lamps, distanceMm, floorAtWallMm = 0 }: AimInput): unknown {
+  refuse([...checkBands(rule, 'rule.bands'), ...lampsTwice(lamps)]);
   const { marks, uncovered } = wallMarks(rule, lamps, { distanceMm, floorAtWallMm });
   const errors = marks.map((mark) => {
     const place = lamps.find((lamp) => lamp.lamp === mark.lamp);
@@ -130,6 +155,11 @@ function checkedLog(log: unknown[]): LoggedEvent[] {
     }
     return [{ ...checked.event, seq, person, device } as LoggedEvent];
   });
+  const ids = new Set<string>();
+  events.forEach(({ id }, index) => {
+    if (ids.has(id)) faults.push({ path: `log[${index}].id`, code: 'duplicate-id', data: { id } });
+    ids.add(id);
+  });
   refuse(faults);
   return events;
 }
@@ -139,7 +169,10 @@ function standing(input: StandingInput): unknown {
   const profiles = new Map([[input.profile.slug, input.profile]]);
   refuse(input.kits.flatMap((kit, index) => prefixed(checkKit({ ...kit, fitments: kit.fitments.filter((fitment) => profiles.has(fitment.vehicle)) }, profiles), `kits[${index}]`)));
   const { profile, kits, rules, year } = input;
-  const context = jobContext(foldJob(checkedLog(input.log)), { profile, kits, rules, year });
+  const log = checkedLog(input.log);
+  const check = idCheck({ profile, kits, rules });
+  refuse(log.flatMap((event, index) => check(event, `log[${index}]`)));
+  const context = jobContext(foldJob(log), { profile, kits, rules, year });
   const plan = planOpening(context, after(input.mostMs));
   return { standing: standingOf(context, plan), opening: plan, closing: planClosingOf(context, plan) };
 }
@@ -167,6 +200,8 @@ export const COMPUTATIONS: readonly Computation[] = [
     MatchInput,
     (input) => {
       refuse(prefixed(checkProfile(input.profile), 'profile'));
+      refuse(checkFacts(input.facts ?? {}, factChoices(input.profile), 'facts'));
+      refuse(checkFacts(input.options ?? {}, new Map(input.kit.options.map((option) => [option.id, option.choices.map((choice) => choice.id)])), 'options'));
       return matchKit(input.kit, input.profile, input.year, withOptions(input.facts ?? {}, input.kit, input.options ?? {}));
     },
   ),
@@ -175,7 +210,16 @@ export const COMPUTATIONS: readonly Computation[] = [
     'Kit contents counted against the list, with handed pieces in balance.',
     '`lines` (wanted, counted, state), `troubles`, `complete`.',
     ContentsInput,
-    (input) => checkContents(input.kit, input.facts ?? {}, input.counts),
+    (input) => {
+      const items = new Set(input.kit.contents.map((item) => item.id));
+      refuse(
+        Object.entries(input.counts).flatMap(([item, counted]): Fault[] => [
+          ...unknownId(item, items, `counts.${item}`, 'contents item'),
+          ...(Number.isInteger(counted) && counted >= 0 ? [] : [{ path: `counts.${item}`, code: 'type' as const, data: { expected: 'a whole number' } }]),
+        ]),
+      );
+      return checkContents(input.kit, input.facts ?? {}, input.counts);
+    },
   ),
   computation(
     'bolt-stack',
@@ -189,7 +233,10 @@ export const COMPUTATIONS: readonly Computation[] = [
     'A plug of the vehicle against a plug of the kit, pin by pin.',
     '`value`, `pairs` by row and column with a verdict each, `troubles`.',
     PlugsInput,
-    ({ vehicle, kit }) => matePlugs(vehicle, kit),
+    ({ vehicle, kit }) => {
+      refuse([...duplicateIds(vehicle.pins, 'vehicle.pins'), ...pinsTwice(vehicle, 'vehicle'), ...duplicateIds(kit.pins, 'kit.pins'), ...pinsTwice(kit, 'kit')]);
+      return matePlugs(vehicle, kit);
+    },
   ),
   computation(
     'circuit-load',
@@ -225,7 +272,10 @@ export const COMPUTATIONS: readonly Computation[] = [
     'Which leg goes to which lamp so that the least is to be extended.',
     'A list of `lamp`, `leg`, `neededMm`, `lengthMm`, `surplusMm` (negative is to be extended).',
     LegsInput,
-    ({ lamps, legs }) => assignLegs(lamps, legs),
+    ({ lamps, legs }) => {
+      refuse([...duplicateIds(legs, 'legs'), ...lampsTwice(lamps)]);
+      return assignLegs(lamps, legs);
+    },
   ),
   computation('wire-proof', 'What the readings at one wire prove of one switched function.', '`classes` of the readings, `proof`.', ProofInput, (input) => {
     const rules = input.rules ?? DEFAULT_RULES.probing;

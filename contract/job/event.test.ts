@@ -10,7 +10,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'job.repinned': { profile: pin, kits: [pin], rules: pin, lost: ['pieces/grille'] },
   'job.assigned': { person: 'fern' },
   'number.recorded': { number: '11111111111111111' },
-  'fact.recorded': { fact: 'trim', certainty: 'known', value: 'plain', seenAt: '2026-03-05T16:00:00Z' },
+  'fact.recorded': { fact: 'trim', certainty: 'known', value: 'plain', not: ['gold'], seenAt: '2026-03-05T16:00:00Z' },
   'baseline.tried': { lamp: 'dipped', result: 'works' },
   'battery.measured': { restV: 12.6 },
   'code.recorded': { moment: 'before', code: 'C12', note: 'old' },
@@ -68,7 +68,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'job.reopened': { why: 'rattle' },
   undone: { event: ID },
 };
-const OPTIONAL = new Set(['promisedAt', 'value', 'seenAt', 'underLamp']);
+const OPTIONAL = new Set(['not', 'promisedAt', 'value', 'seenAt', 'underLamp']);
 const FREE: Partial<Record<EventType, string[]>> = {
   'piece.moved': ['way'],
   'way.chosen': ['way', 'level'],

@@ -43,6 +43,7 @@ class FactRecorded implements P<'fact.recorded'> {
   @Slug() fact!: string;
   @OneOf(FACT_CERTAINTIES) certainty!: P<'fact.recorded'>['certainty'];
   @Optional() @Text(80) value?: string;
+  @Optional() @Texts(20, 80) not?: string[];
   @Optional() @Moment() seenAt?: string;
 }
 

@@ -42,13 +42,18 @@ export function remainingPlan(plan: AccessPlan, done: ReadonlySet<number>): Acce
   const { lanes: _, proveAfter, ...rest } = plan;
   const behind = plan.steps.slice(0, proveAfter ?? 0).filter((_step, index) => done.has(index)).length;
   const spentMin = plan.steps.reduce((sum, step, index) => sum + (done.has(index) ? step.minutes * step.people : 0), 0);
+  const setUpMin = steps.reduce((sum, step) => sum + step.setUpMin, 0);
   return {
     ...rest,
     steps: steps.map((step, index) => ({ ...step, slot: index + 1 })),
     personMin: plan.personMin - spentMin,
     openMin: plan.openMin - spentMin,
     leastPersonMin: plan.leastPersonMin - spentMin,
-    estimate: estimateTotal(steps.map((step) => step.estimate)),
+    setUpMin,
+    estimate: estimateTotal(
+      steps.map((step) => step.estimate),
+      setUpMin,
+    ),
     ...(proveAfter === undefined ? {} : { proveAfter: proveAfter - behind }),
   };
 }

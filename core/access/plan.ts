@@ -230,7 +230,8 @@ export function planOf(request: AccessRequest, problem: AccessProblem, choice: A
   const order = lanes ? lanes.entries.map((entry) => entry.step) : taken.order;
   const steps = order.flatMap((index, place) => {
     const step = raw[index];
-    return step ? [{ ...step, slot: place + 1 }] : [];
+    const upTo = (count: number) => setUpOfOrder(toOrder, order.slice(0, count), setUp);
+    return step ? [{ ...step, slot: place + 1, setUpMin: lanes ? 0 : hundredthsToMinutes(upTo(place + 1) - upTo(place)) }] : [];
   });
   const leftOver = (lanes ?? taken).leftOver.flatMap((index) => raw[index] ?? []);
   const setUpMin = lanes ? hundredthsToMinutes(lanes.setUp) : taken.setUpMin;

@@ -61,6 +61,8 @@ export interface OpenStep {
   people: number;
   /** What the profile says. */
   minutes: number;
+  /** Set-up before it in the order of the plan: a change of side, zone, tool or position, a helper called. */
+  setUpMin: number;
   /** What this shop takes, from the profile and the times taken so far. */
   estimate: Estimate;
   tools: string[];
@@ -151,6 +153,7 @@ export function stepOf(move: Move, piece: Piece, profile: AccessProfile, { taken
     zone: piece.zone,
     people,
     minutes,
+    setUpMin: 0,
     estimate: estimateStep(minutes, taken[stepName(move)]),
     tools: toolsBetween(piece, move.from, move.level),
     fasteners,

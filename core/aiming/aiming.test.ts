@@ -27,7 +27,12 @@ test('2.1 inches below at 25 ft are 0.4 degrees', () => {
 test('a height at a shared end belongs to the later band, a height outside to none', () => {
   expect(bandFor(percent, 799)?.wantedDip).toBe(1.75);
   expect(bandFor(percent, 800)?.wantedDip).toBe(2.25);
-  expect(bandFor(percent, 1300)).toBeUndefined();
+  expect([bandFor(percent, 1200)?.wantedDip, bandFor(percent, 1300), bandFor(percent, 249)]).toEqual([2.25, undefined, undefined]);
+});
+
+test('where the later band begins a tenth after it, the shared end and what lies between belong to the earlier one', () => {
+  const bands = percent.bands.map((band) => ({ ...band, fromMm: band.fromMm === 800 ? 800.1 : band.fromMm }));
+  expect([800, 800.05, 800.1].map((height) => bandFor({ bands }, height)?.wantedDip)).toEqual([1.75, 1.75, 2.25]);
 });
 
 test('a fog lamp 400 mm high at 10 m: mark 225 mm, in from 200 to 250 mm', () => {

@@ -14,9 +14,14 @@ export function dropForDegrees(distanceMm: number, dipDeg: number): number {
   return distanceMm * Math.tan(degToRad(dipDeg));
 }
 
-/** The band of a rule for a reference height; undefined where the rule says nothing about it. A later band wins at a shared end. */
-export function bandFor(rule: AimRule, referenceMm: number): AimBand | undefined {
-  return rule.bands.filter((band) => referenceMm >= band.fromMm && referenceMm <= band.toMm).at(-1);
+/**
+ * The band of a rule for a reference height; undefined where the rule says nothing about it. A later band wins at a shared end; where
+ * the later one begins a sliver after it, what lies between them belongs to the earlier.
+ */
+export function bandFor({ bands }: Pick<AimRule, 'bands'>, referenceMm: number): AimBand | undefined {
+  const at = bands.findLastIndex((band) => referenceMm >= band.fromMm);
+  const band = bands[at];
+  return band && (referenceMm <= band.toMm || bands[at + 1] !== undefined) ? band : undefined;
 }
 
 /** A dip in a rule's own unit as degrees: percent, inches below at 25 ft, or degrees. */

@@ -1,5 +1,5 @@
 import type { Fault } from '../faults/index.ts';
-import type { Condition } from './condition.ts';
+import type { Condition, FactValues } from './condition.ts';
 
 /** Known facts and options, each with its choices. */
 export type FactChoices = ReadonlyMap<string, readonly string[]>;
@@ -22,4 +22,15 @@ export function checkCondition(condition: Condition | undefined, known: FactChoi
   if (condition.not) return checkCondition(condition.not, known, `${path}.not`);
   const form = condition.all ? 'all' : 'any';
   return (condition[form] ?? []).flatMap((part, index) => checkCondition(part, known, `${path}.${form}[${index}]`));
+}
+
+/** Faults of facts as they are given: a fact that is not defined, a value that is not among its choices, one that is ruled out and is not either. */
+export function checkFacts(facts: FactValues, known: FactChoices, path: string): Fault[] {
+  return Object.entries(facts).flatMap(([name, text]): Fault[] => {
+    const fact = name.startsWith('!') ? name.slice(1) : name;
+    const choices = known.get(fact);
+    if (!choices) return [{ path: `${path}.${name}`, code: 'unknown-id', data: { id: fact, what: 'fact' } }];
+    const values = name.startsWith('!') ? text.split('|') : [text];
+    return values.filter((value) => !choices.includes(value)).map((value): Fault => ({ path: `${path}.${name}`, code: 'choice', data: { value, choices: choices.join(', ') } }));
+  });
 }

@@ -1,5 +1,14 @@
-/** What is held to be so of one fact on one vehicle; a fact that is not in the record is unknown. */
+/**
+ * What is held to be so of one vehicle: values by fact. A fact that is not in the record is unknown; what it is not may still be known,
+ * under its name with `!` before it, values parted by `|`.
+ */
 export type FactValues = Readonly<Record<string, string>>;
+
+/** Values that an unknown fact is known not to have. */
+export function ruledOut(facts: FactValues, fact: string): string[] {
+  const values = facts[`!${fact}`];
+  return values === undefined ? [] : values.split('|');
+}
 
 /** A condition over facts: exactly one of its fields is set. */
 export interface Condition {
@@ -26,7 +35,7 @@ export function evaluate(condition: Condition | undefined, facts: FactValues): T
   if (condition.any) return combine(condition.any, facts, 'yes', 'no');
   if (condition.not) return INVERSE[evaluate(condition.not, facts)];
   const value = condition.fact === undefined ? undefined : facts[condition.fact];
-  if (value === undefined) return 'unknown';
+  if (value === undefined) return condition.fact !== undefined && condition.is !== undefined && ruledOut(facts, condition.fact).includes(condition.is) ? 'no' : 'unknown';
   return value === condition.is ? 'yes' : 'no';
 }
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { checkCondition, evaluate, explain, factsOf, type Condition, type Truth } from './index.ts';
+import { checkCondition, checkFacts, evaluate, explain, factsOf, ruledOut, type Condition, type Truth } from './index.ts';
 
 const is = (fact: string, value: string): Condition => ({ fact, is: value });
 const blank = is('front-fog', 'blank');
@@ -95,4 +95,23 @@ test('de Morgan holds in three values', () => {
     }),
     { numRuns: 300, seed: 6 },
   );
+});
+
+test('what a fact is known not to be answers for that value alone; a known value stands above it', () => {
+  const facts = { '!headlamp': 'led|arc' };
+  expect(ruledOut(facts, 'headlamp')).toEqual(['led', 'arc']);
+  expect(ruledOut(facts, 'front-fog')).toEqual([]);
+  expect(['led', 'arc', 'filament'].map((value) => evaluate(is('headlamp', value), facts))).toEqual(['no', 'no', 'unknown']);
+  expect(evaluate({ not: led }, facts)).toBe('yes');
+  expect(evaluate(led, { ...facts, headlamp: 'led' })).toBe('yes');
+});
+
+test('facts given are held against their choices, also what is ruled out', () => {
+  const known = new Map([['headlamp', ['led', 'arc', 'filament']]]);
+  const faults = (facts: Record<string, string>) => checkFacts(facts, known, 'facts').map((fault) => `${fault.path} ${fault.code}`);
+  expect(faults({ headlamp: 'led' })).toEqual([]);
+  expect(faults({ '!headlamp': 'led|arc' })).toEqual([]);
+  expect(faults({ headlamp: 'LED' })).toEqual(['facts.headlamp choice']);
+  expect(faults({ '!headlamp': 'led|gas' })).toEqual(['facts.!headlamp choice']);
+  expect(faults({ trim: 'plain' })).toEqual(['facts.trim unknown-id']);
 });

@@ -35,3 +35,9 @@ test('a washer of 20 mm lies 7 mm over a slot of 12 by 5, and not over one of 16
   expect(checkStack(bolt({ washerMm: 20, holeMm: [16, 12] }))).toMatchObject({ washerOverMm: 0, washerHolds: false });
   expect(checkStack(bolt({ washerMm: 20 })).washerHolds).toBeUndefined();
 });
+
+test('12 mm through 0.2 + 4.9 + 0.9 mm engages 6 and is enough, whatever the sum of the parts is to the last bit', () => {
+  expect(checkStack(bolt({ boltMm: 12, partsMm: [0.2, 4.9, 0.9] }))).toMatchObject({ value: 'enough', lengthMm: 12 });
+  expect(checkStack(bolt({ boltMm: 12, partsMm: [0.2, 4.9, 0.9], roomMm: 6 })).value).toBe('enough');
+  expect(checkStack(bolt({ boltMm: 12, partsMm: [0.2, 4.9, 0.91] }))).toMatchObject({ value: 'too short', lengthMm: 16 });
+});

@@ -17,6 +17,8 @@ export interface StackCheck {
 export const BOLT_LENGTHS_MM = [8, 10, 12, 16, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 80, 90, 100];
 /** Share of the thread diameter wanted in the thread. */
 const ENGAGEMENT: Partial<Record<ThreadInto, number>> = { steel: 1, nut: 1, aluminium: 1.5 };
+/** Below it two lengths count as equal, so that a sum such as 0.2 + 4.9 + 0.9 is 6. */
+const EQUAL_MM = 1e-6;
 /** How far a washer has to lie over the diagonal of its hole. */
 const WASHER_OVER_MM = 2;
 
@@ -30,7 +32,7 @@ export function checkStack(stack: BoltStack): StackCheck {
   const engagementMm = boltMm - stackMm;
   const share = ENGAGEMENT[into];
   const wantedMm = stack.wantedMm ?? (share === undefined ? undefined : share * threadMm);
-  const lengthMm = wantedMm === undefined ? undefined : BOLT_LENGTHS_MM.find((length) => length - stackMm >= wantedMm);
+  const lengthMm = wantedMm === undefined ? undefined : BOLT_LENGTHS_MM.find((length) => length - stackMm >= wantedMm - EQUAL_MM);
   const washerOverMm = washerMm === undefined || holeMm === undefined ? undefined : washerMm - Math.hypot(holeMm[0], holeMm[1]);
   return {
     stackMm,
@@ -38,13 +40,13 @@ export function checkStack(stack: BoltStack): StackCheck {
     ...(wantedMm === undefined ? {} : { wantedMm }),
     value: valueOf(engagementMm, wantedMm, roomMm),
     ...(lengthMm === undefined ? {} : { lengthMm }),
-    ...(washerOverMm === undefined ? {} : { washerOverMm, washerHolds: washerOverMm >= WASHER_OVER_MM }),
+    ...(washerOverMm === undefined ? {} : { washerOverMm, washerHolds: washerOverMm >= WASHER_OVER_MM - EQUAL_MM }),
   };
 }
 
 function valueOf(engagementMm: number, wantedMm: number | undefined, roomMm: number | undefined): StackCheck['value'] {
-  if (engagementMm <= 0) return 'too short';
-  if (roomMm !== undefined && engagementMm > roomMm) return 'comes through';
+  if (engagementMm <= EQUAL_MM) return 'too short';
+  if (roomMm !== undefined && engagementMm > roomMm + EQUAL_MM) return 'comes through';
   if (wantedMm === undefined) return 'ask the maker';
-  return engagementMm >= wantedMm ? 'enough' : 'too short';
+  return engagementMm >= wantedMm - EQUAL_MM ? 'enough' : 'too short';
 }

@@ -48,8 +48,8 @@ export interface Payloads {
   'job.repinned': { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; lost: string[] };
   'job.assigned': { person: string };
   'number.recorded': { number: string };
-  /** `seenAt` where the fact comes from an earlier job of the same vehicle. */
-  'fact.recorded': { fact: string; certainty: FactCertainty; value?: string; seenAt?: string };
+  /** `seenAt` where the fact comes from an earlier job of the same vehicle; `not` names values that are ruled out while it is not known. */
+  'fact.recorded': { fact: string; certainty: FactCertainty; value?: string; not?: string[]; seenAt?: string };
   'baseline.tried': { lamp: string; result: BaselineResult };
   'battery.measured': { restV: number };
   'code.recorded': { moment: Moment; code: string; note?: string };

@@ -58,7 +58,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'job.assigned': (state, { person }) => void (state.assigned = person),
   'number.recorded': (state, { number }) => void (state.number = number),
-  'fact.recorded': (state, { fact, certainty, value, seenAt }) => void (state.facts[fact] = { certainty, value, seenAt }),
+  'fact.recorded': (state, { fact, ...record }) => void (state.facts[fact] = record),
   'baseline.tried': (state, { lamp, result }) => void (state.baseline[lamp] = result),
   'battery.measured': (state, { restV }) => void (state.restV = restV),
   'code.recorded': (state, { moment, code, note }) => void state.codes[moment].push({ code, note }),

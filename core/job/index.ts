@@ -17,3 +17,4 @@ export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';
 export * from './lift.ts';
+export * from './check.ts';

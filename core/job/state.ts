@@ -11,6 +11,8 @@ export const FOLD_VERSION = 4;
 export interface FactRecord {
   certainty: FactCertainty;
   value?: string;
+  /** Values that are ruled out while it is not known. */
+  not?: string[];
   seenAt?: string;
 }
 
@@ -159,11 +161,12 @@ export function emptyJob(): JobState {
   };
 }
 
-/** Facts known or assumed, as conditions read them; a fact recorded as unknown is not among them. */
+/** Facts known or assumed, as conditions read them; of a fact recorded as unknown what it is not. */
 export function factValues(state: JobState): FactValues {
   const values = records<string>();
   for (const [fact, record] of Object.entries(state.facts)) {
     if (record.certainty !== 'unknown' && record.value !== undefined) values[fact] = record.value;
+    else if (record.not && record.not.length > 0) values[`!${fact}`] = record.not.join('|');
   }
   return values;
 }

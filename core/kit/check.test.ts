@@ -59,3 +59,21 @@ test('the default of an option is one of its choices', () => {
   const lens = { id: 'lens', label: 'Lens', choices: [{ id: 'clear', label: 'Clear', consequence: 'none' }], default: 'amber' };
   expect(faults({ ...PAIR, options: [lens] })).toEqual(['options[0].default choice']);
 });
+
+test('a lamp that stands where a piece goes back must replace that piece', () => {
+  const taken = new Map([[VAN.slug, { ...VAN, mounts: VAN.mounts.map((mount) => ({ ...mount, inPlaceOf: ['old-lamp', 'grille'] })) }]]);
+  const found = (kit: Kit) => checkKit(kit, taken).map((fault) => `${fault.path} ${fault.code} ${String(fault.data.piece)}`);
+  expect(found(PAIR)).toEqual(['fitments[0].mounts[0].mount place-taken grille']);
+  expect(found(fitted({ replaces: ['old-lamp', 'grille'] }))).toEqual([]);
+});
+
+test('the years of a fitment rise', () => {
+  expect(faults(fitted({ years: { from: 2024, to: 2019 } }))).toEqual(['fitments[0].years.to span-order']);
+  expect(faults(fitted({ years: { from: 2024, to: 2024 } }))).toEqual([]);
+});
+
+test('a supply that a step or a joint asks for is one of the vehicle', () => {
+  const asks = [{ supply: 'low' as const, is: 'dead' as const }];
+  expect(faults(fitted({ connections: fitment.connections.map((joint) => ({ ...joint, asks })) }))).toEqual(['fitments[0].connections[0].asks[0].supply mark-without-supply']);
+  expect(faults(fitted({ fitSteps: fitment.fitSteps.map((step) => ({ ...step, asks })) }))).toEqual(['fitments[0].fitSteps[0].asks[0].supply mark-without-supply']);
+});

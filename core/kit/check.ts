@@ -52,6 +52,8 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
   const pieces = ids(profile.pieces);
   const supplies = ids(profile.supplies);
   const faults: Fault[] = [...checkCondition(fitment.condition, facts, `${path}.condition`)];
+  if (fitment.years.to !== undefined && fitment.years.to < fitment.years.from)
+    faults.push({ path: `${path}.years.to`, code: 'span-order', data: { from: fitment.years.from, to: fitment.years.to } });
   fitment.mounts.forEach((place, index) => {
     faults.push(...unknownId(place.lamp, lamps, `${path}.mounts[${index}].lamp`, 'lamp'));
     faults.push(...unknownId(place.mount, ids(profile.mounts), `${path}.mounts[${index}].mount`, 'mount position'));

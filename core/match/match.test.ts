@@ -88,3 +88,34 @@ test('options chosen join the facts, the default stands for what was not chosen'
   expect(withOptions({ trim: 'plain' }, optional, {})).toEqual({ trim: 'plain', 'option.colour': 'clear' });
   expect(withOptions({}, optional, { colour: 'amber' })).toEqual({ 'option.colour': 'amber' });
 });
+
+test('what a fact is not counts: of three maker letters with two ruled out the third is left, with one the question stays', () => {
+  const letters = bareProfile({ facts: [fact('letter', ['a', 'b', 'c'], 1)] });
+  const isA = { fact: 'letter', is: 'a' };
+  expect([settle(isA, { '!letter': 'b|c' }, letters), settle(isA, { '!letter': 'a' }, letters), settle(isA, { '!letter': 'b' }, letters)]).toEqual(['yes', 'no', 'unknown']);
+  expect(settle({ any: [isA, { fact: 'letter', is: 'b' }] }, { '!letter': 'c' }, letters)).toBe('yes');
+  const made = bareKit({ fitments: [bareFitment({ condition: { not: isA } })] });
+  expect(matchKit(made, letters, 2022, { '!letter': 'a' })).toMatchObject({ value: 'yes', ask: [] });
+  expect(matchKit(made, letters, 2022, { '!letter': 'b' })).toMatchObject({ value: 'unknown', ask: ['letter'] });
+});
+
+test('only facts that can still change something are asked: of "blank, or factory and LED" with plain lamps none but the fog place', () => {
+  const condition = {
+    any: [
+      blank,
+      {
+        all: [
+          { fact: 'front-fog', is: 'factory' },
+          { fact: 'headlamp', is: 'led' },
+        ],
+      },
+    ],
+  };
+  const choosy = { ...kit, fitments: [bareFitment({ condition, mounts: [{ lamp: 'fen-left', mount: 'fog-left' }] })] };
+  expect(matchKit(choosy, profile, 2022, { headlamp: 'led' })).toMatchObject({ value: 'yes', ask: [] });
+  expect(matchKit(choosy, profile, 2022, { headlamp: 'filament' })).toMatchObject({ value: 'unknown', ask: ['front-fog'] });
+  expect(matchKit(choosy, profile, 2022, {})).toMatchObject({ value: 'unknown', ask: ['front-fog', 'headlamp'] });
+  // With the fog place either way the trim alone decides.
+  const either = { all: [{ any: [blank, { fact: 'front-fog', is: 'factory' }] }, { fact: 'trim', is: 'plain' }] };
+  expect(matchKit({ ...choosy, fitments: [bareFitment({ condition: either })] }, profile, 2022, {})).toMatchObject({ value: 'unknown', ask: ['trim'] });
+});

@@ -1,6 +1,6 @@
 import type { Kit } from '../kit/index.ts';
 import type { MountPosition, VehicleProfile } from '../vehicle/index.ts';
-import { evaluate, explain, factsOf, type Condition, type FactValues, type ReasonTree, type Truth } from '../facts/index.ts';
+import { evaluate, explain, factsOf, ruledOut, type Condition, type FactValues, type ReasonTree, type Truth } from '../facts/index.ts';
 
 /** Clearance of a lamp's box in the opening it goes into, in millimetres; negative where it does not go in. */
 export interface Clearance {
@@ -51,18 +51,13 @@ function allOf(values: Truth[]): Truth {
   return values.includes('unknown') ? 'unknown' : 'yes';
 }
 
-/**
- * Value of a condition that is also settled when every completion of its unknown facts agrees ("A or not A").
- * Beyond 4096 completions the plain Kleene value is returned.
- */
-export function settle(condition: Condition | undefined, facts: FactValues, profile: VehicleProfile): Truth {
-  const plain = evaluate(condition, facts);
-  if (plain !== 'unknown') return plain;
-  const open = factsOf(condition).filter((fact) => facts[fact] === undefined);
-  const choices = open.map((fact) => profile.facts.find((definition) => definition.id === fact)?.choices ?? []);
+/** Largest number of completions that are looked at one by one. */
+const MOST_COMPLETIONS = 4096;
+
+/** Every way the facts can lie that are not known, without what is ruled out; undefined where those are too many or a fact has no choice. */
+function* completions(open: readonly string[], facts: FactValues, profile: VehicleProfile): Generator<FactValues> {
+  const choices = open.map((fact) => choicesLeft(fact, facts, profile));
   const count = choices.reduce((product, list) => product * list.length, 1);
-  if (count === 0 || count > 4096) return 'unknown';
-  let agreed: Truth | undefined;
   for (let index = 0; index < count; index++) {
     let rest = index;
     const completed: Record<string, string> = { ...facts };
@@ -71,11 +66,49 @@ export function settle(condition: Condition | undefined, facts: FactValues, prof
       completed[fact] = list[rest % list.length] ?? '';
       rest = Math.floor(rest / list.length);
     });
+    yield completed;
+  }
+}
+
+function choicesLeft(fact: string, facts: FactValues, profile: VehicleProfile): string[] {
+  const out = ruledOut(facts, fact);
+  return (profile.facts.find((definition) => definition.id === fact)?.choices ?? []).filter((choice) => !out.includes(choice));
+}
+
+const openFacts = (condition: Condition | undefined, facts: FactValues) => factsOf(condition).filter((fact) => facts[fact] === undefined);
+const countOf = (open: readonly string[], facts: FactValues, profile: VehicleProfile) => open.reduce((product, fact) => product * choicesLeft(fact, facts, profile).length, 1);
+
+/**
+ * Value of a condition that is also settled when every completion of its unknown facts agrees ("A or not A"), with what is ruled out left
+ * out. Beyond 4096 completions the plain Kleene value is returned.
+ */
+export function settle(condition: Condition | undefined, facts: FactValues, profile: VehicleProfile): Truth {
+  const plain = evaluate(condition, facts);
+  if (plain !== 'unknown') return plain;
+  const open = openFacts(condition, facts);
+  const count = countOf(open, facts, profile);
+  if (count === 0 || count > MOST_COMPLETIONS) return 'unknown';
+  let agreed: Truth | undefined;
+  for (const completed of completions(open, facts, profile)) {
     const value = evaluate(condition, completed);
     if (agreed !== undefined && value !== agreed) return 'unknown';
     agreed = value;
   }
   return agreed ?? 'unknown';
+}
+
+/** Unknown facts of a condition of which one value and another can still make a difference, whatever the others are. Of too many completions all count. */
+function deciding(condition: Condition | undefined, facts: FactValues, profile: VehicleProfile): string[] {
+  const open = openFacts(condition, facts);
+  if (countOf(open, facts, profile) > MOST_COMPLETIONS) return open;
+  return open.filter((fact) => {
+    const others = open.filter((other) => other !== fact);
+    for (const completed of completions(others, facts, profile)) {
+      const values = new Set(choicesLeft(fact, facts, profile).map((choice) => evaluate(condition, { ...completed, [fact]: choice })));
+      if (values.size > 1) return true;
+    }
+    return false;
+  });
 }
 
 /**
@@ -104,8 +137,8 @@ export function matchKit(kit: Kit, profile: VehicleProfile, year: number | undef
   }
   const value = allOf(reasons.map((reason) => reason.value));
   const conditional = [...kit.contents, ...fitment.connections, ...fitment.fitSteps, ...fitment.mounts].map((item) => item.when);
-  const undecided = conditional.filter((when) => settle(when, facts, profile) === 'unknown');
-  const open = [fitment.condition, ...undecided].flatMap(factsOf).filter((fact) => facts[fact] === undefined);
+  const undecided = [fitment.condition, ...conditional].filter((when) => settle(when, facts, profile) === 'unknown');
+  const open = undecided.flatMap((when) => deciding(when, facts, profile));
   const lookMin = (fact: string) => profile.facts.find((definition) => definition.id === fact)?.lookMin ?? 0;
   const ask = value === 'no' ? [] : [...new Set(open)].sort((a, b) => lookMin(a) - lookMin(b) || a.localeCompare(b));
   const needOf = (truth: Truth) => kit.contents.filter((item) => item.when && settle(item.when, facts, profile) === truth).map((item) => item.id);

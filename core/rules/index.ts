@@ -1,1 +1,2 @@
 export * from './rule-set.ts';
+export * from './check.ts';

@@ -1,6 +1,6 @@
 import type { Beam } from '../kit/index.ts';
 
-/** A height band of an aim rule; heights of the lamp's reference point, both ends inclusive, later bands win at a shared end. */
+/** A height band of an aim rule; heights of the lamp's reference point, both ends inclusive, in rising order and without a gap of a millimetre; later bands win at a shared end. */
 export interface AimBand {
   fromMm: number;
   toMm: number;

@@ -1,4 +1,4 @@
-import { lampAims, jobNow, planMemory, planOpening, suppliesNow, type JobDocuments, type JobNow } from '../job/index.ts';
+import { factValues, lampAims, jobNow, planMemory, planOpening, suppliesNow, type JobDocuments, type JobNow } from '../job/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
 import { barePiece } from '../test/bare-profile.ts';
 import type { Kit } from '../kit/index.ts';
@@ -316,4 +316,21 @@ test('a fact is one of its choices or not known; a plug is joined where it mates
   expect(codes(wire.join(now(log, behind).context, 'test-kit', 'joint', AT))).toEqual(['plug.joined']);
   const other = documents({ kits: [{ ...PAIR, plugs: PAIR.plugs.map((plug) => ({ ...plug, keying: 'Z' })) }] });
   expect(codes(wire.join(now(log, other).context, 'test-kit', 'joint', AT))).toEqual(['does-not-mate']);
+});
+
+test('of a fact that is not known choices are ruled out one by one, never the last; of two there is nothing to rule out', () => {
+  const three = documents({ profile: { ...VAN, facts: [...VAN.facts, { id: 'letter', label: 'Letter', choices: ['a', 'b', 'c'], howToSee: 'look', lookMin: 1 }] } });
+  const log = openedLog();
+  expect(checkIn.canRuleOut(now(log, three).context, 'letter')).toEqual([]);
+  expect(codes(checkIn.ruleOut(now(log, three).context, 'letter', 'a'))).toEqual(['unknown']);
+  write(log, checkIn.recordFact(now(log, three).context, 'letter', 'unknown'));
+  write(log, checkIn.recordFact(now(log, three).context, 'trim', 'unknown'));
+  expect([checkIn.canRuleOut(now(log, three).context, 'letter'), checkIn.canRuleOut(now(log, three).context, 'trim')]).toEqual([['a', 'b', 'c'], []]);
+  for (const value of ['a', 'c']) write(log, checkIn.ruleOut(now(log, three).context, 'letter', value));
+  expect(log.state.facts.letter).toEqual({ certainty: 'unknown', not: ['a', 'c'] });
+  expect(codes(checkIn.ruleOut(now(log, three).context, 'letter', 'b'))).toEqual(['nothing']);
+  write(log, checkIn.ruleOut(now(log, three).context, 'letter', 'a'));
+  expect(factValues(log.state)).toEqual({ '!letter': 'c' });
+  write(log, checkIn.recordFact(now(log, three).context, 'letter', 'known', 'a'));
+  expect(log.state.facts.letter).toEqual({ certainty: 'known', value: 'a' });
 });

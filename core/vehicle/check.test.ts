@@ -1,5 +1,5 @@
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
-import { checkPieces, checkProfile, factChoices, unreachableLevels, type Piece, type PieceLevel, type VehicleProfile } from './index.ts';
+import { checkPieces, checkProfile, factChoices, unreachableLevels, type Piece, type PieceLevel, type Supply, type VehicleProfile } from './index.ts';
 
 const way = (needs: { piece: string; level: 'loosened' | 'off' }[] = []) => ({ id: 'w', needs, extraMin: 0 });
 const level = (name: PieceLevel['level'], openMin: number, part: Partial<PieceLevel> = {}): PieceLevel => ({
@@ -136,4 +136,41 @@ test('conditions are held against the facts of the profile', () => {
   expect(factChoices(bareProfile({ facts })).get('trim')).toEqual(['plain', 'guard']);
   expect(faultsOf({ facts, pieces: [barePiece('a', { when: { fact: 'trim', is: 'gold' } })] })).toEqual(['pieces[0].when.is choice']);
   expect(checkPieces([barePiece('a', { when: { fact: 'trim', is: 'plain' } })], [], new Map())).toMatchObject([{ path: 'pieces[0].when.fact', code: 'unknown-id' }]);
+});
+
+const BATTERY: Supply = { id: 'low', name: 'Battery', piece: 'battery', level: 'off', waitMin: 3, liveMin: 2, by: 'anyone', before: [], forgets: [] };
+const battery = barePiece('battery');
+const dead = [{ supply: 'low' as const, is: 'dead' as const }];
+
+test('a supply names a piece and a level of it; every mark has its supply', () => {
+  const airbag = barePiece('trim', { levels: [level('off', 2, { asks: dead, deadWhileOpen: ['low'], ways: [{ ...way(), asks: dead }] })] });
+  expect(faultsOf({ pieces: [battery, airbag], supplies: [BATTERY] })).toEqual([]);
+  expect(faultsOf({ pieces: [airbag] })).toEqual([
+    'pieces[0].levels[0].asks[0].supply mark-without-supply',
+    'pieces[0].levels[0].deadWhileOpen[0] mark-without-supply',
+    'pieces[0].levels[0].ways[0].asks[0].supply mark-without-supply',
+  ]);
+  expect(faultsOf({ pieces: [battery], supplies: [{ ...BATTERY, piece: 'z' }] })).toEqual(['supplies[0].piece unknown-id']);
+  expect(faultsOf({ pieces: [battery], supplies: [{ ...BATTERY, level: 'folded' }] })).toEqual(['supplies[0].level unknown-id']);
+});
+
+test('what isolates a supply cannot ask for it to be dead, live it can', () => {
+  const asking = (is: 'dead' | 'live') => barePiece('battery', { levels: [level('off', 1, { asks: [{ supply: 'low', is }] })] });
+  expect(faultsOf({ pieces: [asking('dead')], supplies: [BATTERY] })).toEqual(['pieces[0].levels[0] isolation-asks-dead']);
+  expect(faultsOf({ pieces: [asking('live')], supplies: [BATTERY] })).toEqual([]);
+});
+
+test('a caution that speaks of a supply needs a mark that the plan keeps', () => {
+  const cautions = [{ text: 'Airbag behind', asks: { supply: 'low' as const, is: 'dead' as const } }];
+  const trim = (part: Partial<PieceLevel>) => [battery, barePiece('trim', { cautions, levels: [level('off', 1, part)] })];
+  expect(faultsOf({ pieces: trim({}), supplies: [BATTERY] })).toEqual(['pieces[1].cautions[0].asks caution-without-mark']);
+  expect(faultsOf({ pieces: trim({ asks: [{ supply: 'low', is: 'live' }] }), supplies: [BATTERY] })).toEqual(['pieces[1].cautions[0].asks caution-without-mark']);
+  expect(faultsOf({ pieces: trim({ asks: dead }), supplies: [BATTERY] })).toEqual([]);
+  expect(faultsOf({ pieces: trim({ deadWhileOpen: ['low'] }), supplies: [BATTERY] })).toEqual([]);
+});
+
+test('two pins do not stand in one cavity', () => {
+  const pin = (id: string, column: number) => ({ id, row: 1, column, carries: 'ground' as const });
+  expect(faultsOf({ plugs: [{ ...plug, pins: [pin('1', 1), pin('2', 2)] }] })).toEqual([]);
+  expect(faultsOf({ plugs: [{ ...plug, pins: [pin('1', 2), pin('2', 2)] }] })).toEqual(['plugs[0].pins[1] pin-place-twice']);
 });

@@ -1,5 +1,6 @@
 import { FaultyInput, type Fault } from '@jade/core/faults';
 import { checkKit } from '@jade/core/kit';
+import { checkRules } from '@jade/core/rules';
 import { checkShop } from '@jade/core/shop';
 import { checkProfile } from '@jade/core/vehicle';
 import { readDocument, type AnyDocument } from '@jade/contract/documents';
@@ -20,6 +21,7 @@ async function meaningFaults(db: Connection, entry: AnyDocument): Promise<Fault[
     const profiles = await newestDocuments(db, 'vehicle');
     return checkKit(entry.document, new Map(profiles.map(({ slug, document }) => [slug, document])));
   }
+  if (entry.kind === 'rules') return checkRules(entry.document);
   if (entry.kind === 'shop') {
     const known = await listDocuments(db);
     const slugs = (kind: string) => new Set(known.filter((row) => row.kind === kind).map((row) => row.slug));

@@ -66,6 +66,21 @@ test('a malformed event is refused alone, with its path, and the rest is taken',
   expect(await count()).toBe(before + 1);
 });
 
+test('an event that speaks of what the pinned documents do not have is refused alone, with its path; an accessory found is a piece from then on', async () => {
+  const before = await count();
+  const { body } = await send([
+    event('fact.recorded', { fact: 'headlamp', certainty: 'known', value: 'LED' }),
+    event('piece.moved', { piece: 'spoiler', level: 'off', fasteners: [] }),
+    event('damage.noted', { place: 'bonnet edge', note: 'chip' }),
+  ]);
+  expect(body.answers.map(({ status, faults }) => faults?.map((fault) => `${fault.path} ${fault.code}`)[0] ?? status)).toEqual([
+    'events[0].payload.value choice',
+    'events[1].payload.piece unknown-id',
+    'stored',
+  ]);
+  expect(await count()).toBe(before + 1);
+});
+
 test('a field in another unit names the one expected', async () => {
   const { status, body } = await send([event('gap.measured', { gap: 'wing-left', moment: 'before', widthIn: 0.2 })]);
   expect(status).toBe(422);

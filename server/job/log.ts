@@ -1,6 +1,6 @@
 import { and, eq, gt, inArray } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
-import { liftEvent, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { liftEvent, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
@@ -68,18 +68,20 @@ export function eventRow(job: string, seq: number, event: JobEvent, hash: string
 /**
  * Appends a batch under the job's row lock, inside the caller's transaction. Each event has its own answer: the same id with the
  * same body is stored once, with another body it is a conflict, a malformed one is refused alone. `authorOf` tells who made the
- * event at a place of the batch.
+ * event at a place of the batch; `checkUnderLock` is asked once the row is locked, and holds for events that are new.
  */
 export async function appendEvents(
   tx: Connection,
   job: string,
   values: readonly unknown[],
   authorOf: (place: number) => Author,
+  checkUnderLock: () => Promise<IdCheck> = () => Promise.resolve(() => []),
 ): Promise<{ answers: AppendAnswer[]; appended: LoggedEvent[]; lastSeq: number }> {
   const answers: AppendAnswer[] = [];
   const good = sortOut(values, answers);
   const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');
   if (!row) throw notFound('job', job);
+  const check = await checkUnderLock();
   const ids = good.map(({ event }) => event.id);
   const known = ids.length === 0 ? [] : await tx.select({ id: events.id, job: events.job, seq: events.seq, hash: events.bodyHash }).from(events).where(inArray(events.id, ids));
   const stored = new Map(known.map((entry) => [entry.id, entry]));
@@ -92,6 +94,11 @@ export async function appendEvents(
       answers[place] = { id: event.id, status: 'conflict', faults: [{ path: `events[${place}].id`, code: 'conflict', data: { what: 'this id is taken by another event' } }] };
     } else if (before) answers[place] = { id: event.id, status: 'already stored', seq: before.seq };
     else {
+      const faults = check(event, `events[${place}]`);
+      if (faults.length > 0) {
+        answers[place] = { id: event.id, status: 'refused', faults };
+        continue;
+      }
       lastSeq++;
       stored.set(event.id, { id: event.id, job, seq: lastSeq, hash });
       const author = authorOf(place);

@@ -1,10 +1,10 @@
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
-import type { LoggedEvent } from '@jade/core/job';
+import { foldJob, idCheck, type IdCheck, type LoggedEvent } from '@jade/core/job';
 import { checkForm } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
-import { retrying, tables, type Database } from '../database/index.ts';
+import { retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { newestDocuments } from '../documents/index.ts';
 import { notFound, worded } from '../faults/index.ts';
 import { requirePerson } from '../people/index.ts';
@@ -12,7 +12,7 @@ import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
 import { openJob } from './open.ts';
 import { repinJob } from './pins.ts';
 import { Streams } from './streams.ts';
-import { keepLog, writeSummary } from './summary.ts';
+import { documentsOf, keepLog, wholeLog, writeSummary } from './summary.ts';
 import { takenOn } from './times.ts';
 import { findJobs, listJobs, viewJob } from './view.ts';
 
@@ -31,6 +31,13 @@ function statusOf(answers: readonly AppendAnswer[]): number {
   if (answers.some((answer) => answer.status === 'stored' || answer.status === 'already stored')) return 200;
   if (answers.some((answer) => answer.status === 'conflict')) return 409;
   return answers.some((answer) => answer.status === 'refused') ? 422 : 200;
+}
+
+/** Holds events against the documents that the job pins now. */
+async function checkFor(tx: Connection, job: string): Promise<IdCheck> {
+  const state = foldJob(await wholeLog(tx, job));
+  const documents = await documentsOf(tx, job, state);
+  return documents ? idCheck(documents, Object.keys(state.accessories)) : () => [];
 }
 
 export interface JobRoutesOptions {
@@ -102,7 +109,13 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     let log: LoggedEvent[] = [];
     const { answers, appended } = await retrying(() =>
       db.transaction(async (tx) => {
-        const result = await appendEvents(tx, job, values, () => ({ person, device }));
+        const result = await appendEvents(
+          tx,
+          job,
+          values,
+          () => ({ person, device }),
+          () => checkFor(tx, job),
+        );
         if (result.appended.length > 0) log = await writeSummary(tx, job, result.lastSeq);
         return result;
       }),

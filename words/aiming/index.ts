@@ -4,9 +4,9 @@ import { amount, bothLengths, degrees, percent } from '@jade/words/units';
 
 /** An aim error in words: in or out, by how much, which way to turn. */
 export function sayAimError(error: AimError): string {
-  if (error.direction === 'none') return 'In: on the mark.';
-  const size = `${bothLengths(Math.abs(error.errorMm))} too ${error.direction === 'up' ? 'high' : 'low'}, ${percent(Math.abs(error.errorPercent) / 100, 2)}, ${degrees(Math.abs(error.errorDeg), 2)}`;
-  const turns = error.screwTurns === undefined ? '' : ` About ${amount(error.screwTurns, 'turns', 1)} of the aim screw, beam ${error.direction === 'up' ? 'down' : 'up'}.`;
+  if (error.direction === 'none' && error.within) return 'In: on the mark.';
+  const size = `${bothLengths(Math.abs(error.errorMm))} too ${error.errorMm > 0 ? 'high' : 'low'}, ${percent(Math.abs(error.errorPercent) / 100, 2)}, ${degrees(Math.abs(error.errorDeg), 2)}`;
+  const turns = error.screwTurns === undefined ? '' : ` About ${amount(error.screwTurns, 'turns', 1)} of the aim screw, beam ${error.errorMm > 0 ? 'down' : 'up'}.`;
   return `${error.within ? 'In' : 'Out'}: ${size}.${error.within ? '' : turns}`;
 }
 

@@ -67,10 +67,13 @@ export function sayWay(id: string): string {
   return id.replaceAll('-', ' ');
 }
 
+/** What holds without a drive, by how it lets go. */
+const WITHOUT_DRIVE: Readonly<Record<string, string>> = { turn: 'knob', unscrew: 'knob', 'squeeze tabs': 'tab', slide: 'slide', 'lift then pull': 'catch' };
+
 /** A fastener group in the trade's words: "T25 six-lobe × 25 mm". */
-export function sayGroup(group: { drive: string; size?: string; lengthMm?: number } | undefined): string | undefined {
+export function sayGroup(group: { drive: string; size?: string; lengthMm?: number; release?: string } | undefined): string | undefined {
   if (!group) return undefined;
-  const drive = group.drive === 'none' ? 'tape' : group.drive;
+  const drive = group.drive === 'none' ? (WITHOUT_DRIVE[group.release ?? ''] ?? 'tape') : group.drive;
   const name = group.size ? `${group.size} ${drive}` : drive;
   return group.lengthMm ? `${name} × ${amount(group.lengthMm, 'mm')}` : name;
 }

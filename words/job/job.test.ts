@@ -25,7 +25,7 @@ test('names are looked up in the documents; what is not found stands for itself'
 test('a fastener group is said with drive, size and length as far as it has them', () => {
   expect(sayGroup({ drive: 'hex', size: '13 mm', lengthMm: 30 })).toBe(`13 mm hex × 30${GAP}mm`);
   expect(sayGroup({ drive: 'push-pin' })).toBe('push-pin');
-  expect(sayGroup({ drive: 'none' })).toBe('tape');
+  expect([sayGroup({ drive: 'none' }), sayGroup({ drive: 'none', release: 'turn' }), sayGroup({ drive: 'none', release: 'pull out' })]).toEqual(['tape', 'knob', 'tape']);
   expect(sayGroup(undefined)).toBeUndefined();
 });
 

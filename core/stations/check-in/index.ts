@@ -60,8 +60,24 @@ export function recordFact({ profile, state }: JobContext, fact: string, certain
   if (!known) return refused({ code: 'unknown', what: 'fact', id: fact });
   if (certainty !== 'unknown' && !known.choices.includes(value ?? '')) return refused({ code: 'unknown', what: 'choice', id: value ?? '' });
   const before = state.facts[fact];
-  if (before && before.certainty === certainty && before.value === value) return refused({ code: 'already' });
+  if (before && before.certainty === certainty && before.value === value && !before.not?.length) return refused({ code: 'already' });
   return happened({ type: 'fact.recorded', payload: { fact, certainty, ...(value === undefined ? {} : { value }) } });
+}
+
+/** Choices that can be ruled out of a fact while it is not known: of two the other would be known, and is said as known. */
+export function canRuleOut({ profile, state }: JobContext, fact: string): string[] {
+  const choices = profile.facts.find((entry) => entry.id === fact)?.choices ?? [];
+  return choices.length > 2 && state.facts[fact]?.certainty === 'unknown' ? choices : [];
+}
+
+/** Rules a value of an unknown fact out, or takes that back; the last one left cannot be ruled out. */
+export function ruleOut(context: JobContext, fact: string, value: string): Act {
+  const choices = canRuleOut(context, fact);
+  if (!choices.includes(value)) return refused({ code: 'unknown', what: 'choice', id: value });
+  const before = context.state.facts[fact]?.not ?? [];
+  const not = before.includes(value) ? before.filter((entry) => entry !== value) : [...before, value];
+  if (not.length >= choices.length) return refused({ code: 'nothing' });
+  return happened({ type: 'fact.recorded', payload: { fact, certainty: 'unknown', ...(not.length > 0 ? { not } : {}) } });
 }
 
 /** Facts of the profile that nothing was written down of. */

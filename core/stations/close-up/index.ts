@@ -26,9 +26,11 @@ export function asked(context: JobContext, plan: AccessPlan | undefined, closing
   const { state } = context;
   const wanted = covered(context, plan, closing);
   const replaced = replacedPieces(context);
-  for (const [piece, level] of Object.entries(state.pieces)) {
-    if (level !== 'fitted' && !replaced.includes(piece)) wanted.push(todo('piece-open', { piece, level }));
-  }
+  const next = closing.steps.flatMap((step) => (step.kind === 'piece' ? [step.piece] : []));
+  const open = Object.entries(state.pieces).filter(([piece, level]) => level !== 'fitted' && !replaced.includes(piece));
+  // The next step back stands first, so that everybody is told the same one.
+  const place = (piece: string) => (next.includes(piece) ? next.indexOf(piece) : next.length);
+  for (const [piece, level] of open.sort(([a], [b]) => place(a) - place(b))) wanted.push(todo('piece-open', { piece, level }));
   for (const { supply, is, forgotten } of suppliesNow(context)) {
     if (is === 'dead' && levelRank(state.pieces[supply.piece] ?? 'fitted') === 0) wanted.push(todo('supply-dead', { supply: supply.id }));
     if (is === 'live')

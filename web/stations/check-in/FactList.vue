@@ -26,6 +26,8 @@ function choose(fact: FactDefinition, value: string): void {
   const act = checkIn.recordFact(context.value, fact.id, certainty, value === UNKNOWN ? undefined : value);
   if (!isRefused(act)) void job.perform(act);
 }
+
+const isOut = (fact: FactDefinition, value: string) => job.state.facts[fact.id]?.not?.includes(value) ?? false;
 </script>
 
 <template>
@@ -41,7 +43,22 @@ function choose(fact: FactDefinition, value: string): void {
             {{ fact.howToSee }} <span v-if="!shown(fact)">({{ minutes(fact.lookMin) }})</span>
           </p>
         </div>
-        <ChoiceRow small :label="fact.label" :choices="choicesOf(fact)" :value="shown(fact)" @choose="(value) => choose(fact, value)" />
+        <div>
+          <ChoiceRow small :label="fact.label" :choices="choicesOf(fact)" :value="shown(fact)" @choose="(value) => choose(fact, value)" />
+          <div v-if="checkIn.canRuleOut(context, fact.id).length > 0" class="out" role="group" :aria-label="`${fact.label}: surely not`">
+            <span class="soft">Surely not</span>
+            <button
+              v-for="value in checkIn.canRuleOut(context, fact.id)"
+              :key="value"
+              type="button"
+              class="push small"
+              :aria-pressed="isOut(fact, value)"
+              @click="job.perform(checkIn.ruleOut(context, fact.id, value))"
+            >
+              {{ value }}
+            </button>
+          </div>
+        </div>
       </li>
     </ul>
     <p v-if="facts.length === 0" class="soft">This profile names no facts.</p>
@@ -49,6 +66,14 @@ function choose(fact: FactDefinition, value: string): void {
 </template>
 
 <style scoped>
+.out {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  margin-top: 6px;
+}
+
 .how {
   font-size: 13.5px;
 }

@@ -151,8 +151,8 @@ function fail(note: string): void {
                 type="button"
                 class="push"
                 :aria-pressed="passed(kit, step).includes(pass)"
-                :disabled="!open(onVehicle, step, pass)"
-                @click="job.perform(fit.passed(context, kit.slug, step.id, pass, actedAt()))"
+                :disabled="!passed(kit, step).includes(pass) && !open(onVehicle, step, pass)"
+                @click="!passed(kit, step).includes(pass) && job.perform(fit.passed(context, kit.slug, step.id, pass, actedAt()))"
               >
                 {{ WORDS[pass] }}
               </button>

@@ -1,0 +1,106 @@
+import { unknownId, type Fault } from '../faults/index.ts';
+import { factChoices } from '../vehicle/index.ts';
+import type { JobDocuments } from './basis.ts';
+import type { JobEvent } from './events.ts';
+
+type Lists = Readonly<Record<string, readonly { id: string }[]>>;
+
+/** Faults of an event, with the path it has, as in `events[2]`. */
+export type IdCheck = (event: JobEvent, path: string) => Fault[];
+
+/**
+ * Holds events, in the order they happened, against the documents that their job pins: a fact, value, option, item, task, lamp, joint,
+ * step, test, pin, sensor, supply, piece, fastener, way or rule that they do not have. An accessory that was found counts as a piece
+ * from then on. Whether an event fits what happened before it is not asked here.
+ * @param found ids of accessories that were found before
+ */
+export function idCheck(documents: Pick<JobDocuments, 'profile' | 'kits' | 'rules'>, found: Iterable<string> = []): IdCheck {
+  const accessories = new Set(found);
+  return (event, path) => {
+    if (event.type === 'accessory.found') accessories.add(event.payload.accessory);
+    return eventFaults(event, documents, accessories, path);
+  };
+}
+
+function eventFaults(event: JobEvent, { profile, kits, rules }: Pick<JobDocuments, 'profile' | 'kits' | 'rules'>, accessories: ReadonlySet<string>, path: string): Fault[] {
+  const at = (field: string) => `${path}.payload.${field}`;
+  const among = (items: readonly { id: string }[] | undefined, id: string, field: string, what: string) =>
+    unknownId(id, new Set((items ?? []).map((item) => item.id)), at(field), what);
+  const kitOf = (slug: string) => kits.find((kit) => kit.slug === slug);
+  const fitmentOf = (slug: string) => kitOf(slug)?.fitments.find((fitment) => fitment.vehicle === profile.slug);
+  const inKit = (slug: string, lists: Lists): Fault[] => {
+    if (!kitOf(slug)) return [{ path: at('kit'), code: 'unknown-id', data: { id: slug, what: 'kit' } }];
+    return Object.entries(lists).flatMap(([field, items]) => among(items, String(Object.entries(event.payload).find(([name]) => name === field)?.[1] ?? ''), field, field));
+  };
+  const inProfile = (piece: string) => (accessories.has(piece) ? [] : among(profile.pieces, piece, 'piece', 'piece'));
+  switch (event.type) {
+    case 'fact.recorded': {
+      const { fact, value, not = [] } = event.payload;
+      const choices = factChoices(profile).get(fact);
+      if (!choices) return [{ path: at('fact'), code: 'unknown-id', data: { id: fact, what: 'fact' } }];
+      const odd = [...(value === undefined ? [] : [['value', value]]), ...not.map((entry, index) => [`not[${index}]`, entry])];
+      return odd
+        .filter(([, entry = '']) => !choices.includes(entry))
+        .map(([field = '', entry = '']): Fault => ({ path: at(field), code: 'choice', data: { value: entry, choices: choices.join(', ') } }));
+    }
+    case 'option.chosen': {
+      const { kit, option, choice } = event.payload;
+      const known = kitOf(kit)?.options.find((entry) => entry.id === option);
+      return known ? among(known.choices, choice, 'choice', 'choice') : inKit(kit, { option: kitOf(kit)?.options ?? [] });
+    }
+    case 'match.confirmed':
+      return inKit(event.payload.kit, {});
+    case 'content.counted':
+      return inKit(event.payload.kit, { item: kitOf(event.payload.kit)?.contents ?? [] });
+    case 'bench.done':
+      return inKit(event.payload.kit, { task: kitOf(event.payload.kit)?.benchTasks ?? [] });
+    case 'plug.joined':
+      return inKit(event.payload.kit, { connection: fitmentOf(event.payload.kit)?.connections ?? [] });
+    case 'step.passed':
+      return inKit(event.payload.kit, { step: fitmentOf(event.payload.kit)?.fitSteps ?? [] });
+    case 'test.tried':
+      return inKit(event.payload.kit, { test: fitmentOf(event.payload.kit)?.tests ?? [] });
+    case 'baseline.tried':
+    case 'final.tried':
+      return among(profile.functions, event.payload.lamp, 'lamp', 'lamp function');
+    case 'gap.measured':
+      return among(profile.gaps, event.payload.gap, 'gap', 'gap');
+    case 'sensor.unplugged':
+    case 'sensor.reconnected':
+    case 'sensor.moved':
+    case 'sensor.calibrated':
+      return among(profile.sensors, event.payload.sensor, 'sensor', 'sensor');
+    case 'supply.set':
+    case 'setting.restored':
+      return among(profile.supplies, event.payload.supply, 'supply', 'supply');
+    case 'reading.taken': {
+      const plug = profile.plugs.find((entry) => entry.id === event.payload.plug);
+      return plug ? among(plug.pins, event.payload.pin, 'pin', 'pin') : among([], event.payload.plug, 'plug', 'plug');
+    }
+    case 'piece.moved':
+    case 'part.bagged':
+      return inProfile(event.payload.piece);
+    case 'fastener.seized':
+    case 'fastener.broken':
+    case 'fastener.dropped':
+    case 'fastener.found': {
+      const piece = profile.pieces.find((entry) => entry.id === event.payload.piece);
+      return piece ? among(piece.fasteners, event.payload.group, 'group', 'fastener group') : inProfile(event.payload.piece);
+    }
+    case 'way.blocked':
+    case 'way.chosen': {
+      const { place, level, way } = event.payload;
+      const mount = profile.mounts.find((entry) => entry.id === place);
+      const piece = profile.pieces.find((entry) => entry.id === place);
+      if (!mount && !piece) return accessories.has(place) ? [] : [{ path: at('place'), code: 'unknown-id', data: { id: place, what: 'place' } }];
+      const ways = mount ? mount.reach : (piece?.levels ?? []).filter((entry) => entry.level === level).flatMap((entry) => entry.ways);
+      return way === undefined ? [] : among(ways, way, 'way', 'way');
+    }
+    case 'load.accepted':
+      return [...inKit(event.payload.kit, {}), ...among(profile.circuits, event.payload.circuit, 'circuit', 'circuit')];
+    case 'wall.set':
+      return among(rules.aim, event.payload.rule, 'rule', 'rule of aim');
+    default:
+      return [];
+  }
+}

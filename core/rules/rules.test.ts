@@ -1,0 +1,18 @@
+import type { AimBand, AimRule } from './index.ts';
+import { checkBands } from './index.ts';
+
+const band = (fromMm: number, toMm: number): AimBand => ({ fromMm, toMm, wantedDip: 1.2, toleranceUp: 0.2, toleranceDown: 0.3 });
+const faults = (...bands: AimBand[]) => checkBands({ bands } satisfies Pick<AimRule, 'bands'>, 'bands').map((fault) => `${fault.path} ${fault.code}`);
+
+test('bands rise and touch; one may begin by less than a millimetre after the other', () => {
+  expect(faults(band(250, 800), band(800, 1200))).toEqual([]);
+  expect(faults(band(250, 800), band(800.1, 1200))).toEqual([]);
+  expect(faults()).toEqual([]);
+});
+
+test('a band the wrong way round, a hole of a millimetre and an overlap are named with their paths', () => {
+  expect(faults(band(800, 250))).toEqual(['bands[0].toMm span-order']);
+  expect(faults(band(250, 250))).toEqual(['bands[0].toMm span-order']);
+  expect(faults(band(250, 800), band(801, 1200))).toEqual(['bands[1].fromMm bands']);
+  expect(faults(band(250, 800), band(799.5, 1200))).toEqual(['bands[1].fromMm bands']);
+});
