@@ -2,7 +2,10 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { readDocument, type Documents } from '@jade/contract/documents';
+import type { JobDocuments, LoggedEvent } from '@jade/core/job';
 import { benchPlans } from './access/plan.ts';
+import { benchTangled } from './access/tangled.ts';
+import { benchStanding } from './job/standing.ts';
 import { benchAppend } from './log/append.ts';
 import { benchFold } from './log/fold.ts';
 import { compare, type Line } from './measure.ts';
@@ -17,14 +20,26 @@ function demo<K extends keyof Documents>(kind: K, file: string): Documents[K] {
   return entry.document as Documents[K];
 }
 
+/** Log and documents of a van's job as the server shows them. */
+async function vanJob(from: string): Promise<[LoggedEvent[], JobDocuments]> {
+  const answer = await fetch(`${from}/api/jobs/hill-road-12`);
+  const { events, profile, kits, rules, vehicle, newKit, taken } = (await answer.json()) as JobDocuments & { events: LoggedEvent[]; vehicle: { year: number | null } };
+  return [events, { profile, kits, rules, year: vehicle.year ?? undefined, newKit, taken }];
+}
+
 const views = await benchFirstView(address);
 const tap = await benchTap(address);
+const SLOWED = 4;
+const slow = await benchTap(address, SLOWED);
 const lines: Line[] = [
   await benchAppend(address, databaseUrl),
   await benchFold(),
+  await benchStanding(...(await vanJob(address))),
   ...(await benchPlans(demo('vehicle', 'vehicles/wexholm-bollard-35.json'), demo('kit', 'kits/cairn-fen-pair.json'), demo('rules', 'rules.json'))),
+  ...(await benchTangled()),
   ...views.map((view) => compare(`First usable view of ${view.place}, fresh browser`, view.usable, 'the health route in the same browser', view.empty)),
   compare('A tap on Done at Open up, to the next step drawn', tap.next, 'a tap that counts one fastener up', tap.count),
+  compare(`The same with the processor slowed ${SLOWED} times`, slow.next, 'a tap that counts one fastener up', slow.count),
 ];
 const table = lines.map((line) => `| ${line.what} | ${line.ours} | ${line.against} | ${line.other} | ${line.ratio} |`);
 const sizes = views.map((view) => `| ${view.place} | ${view.scriptKb.toFixed(0)} kB | ${view.fontKb.toFixed(0)} kB |`);

@@ -138,7 +138,7 @@ test(
     const { page } = await shop.open('slate');
     const job = await openedJob(page, shop.address);
     await append(page, shop.address, job, [
-      ['wall.set', { rule: 'fog-f3', distanceMm: 10_000, floorAtWallMm: 0 }],
+      ['wall.set', { rule: 'fog-percent', distanceMm: 10_000, floorAtWallMm: 0 }],
       ['aim.prepared', { tyres: true, load: true, levelling: true }],
     ]);
     await goTo(page, shop.address, job, 'aim', 'Aim');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { levelRank, searchAccess } from '@jade/core/access';
-import { generateVehicle } from './generate.ts';
+import { generateVehicle, tangled } from './generate.ts';
 
 /** Whether the moves of a plan can be made one after the other and hold every target in the end. */
 function works(
@@ -68,3 +68,40 @@ test('a vehicle of five hundred pieces is planned, or stopped at once with the b
   expect(step.value.moves.length).toBeGreaterThan(0);
   expect(step.value.lowerBound).toBeLessThanOrEqual(step.value.total);
 }, 60_000);
+
+test('a tangled vehicle has a plan that works from the first look on; it only gets better and the bound only rises', () => {
+  const search = searchAccess(tangled(120, 3));
+  const seen: { best: number; bound: number }[] = [];
+  let step = search.next();
+  for (let look = 0; look < 40 && !step.done; look++) {
+    seen.push(step.value);
+    step = search.next();
+  }
+  if (!step.done) step = search.next(true);
+  if (!step.done) throw new Error('it did not stop');
+  const { value } = step;
+  expect([value.proved, value.problems, works(tangled(120, 3), value)]).toEqual([false, [], true]);
+  for (const [index, { best, bound }] of seen.entries()) {
+    expect(bound).toBeLessThanOrEqual(best);
+    expect(best).toBeLessThanOrEqual(seen[index - 1]?.best ?? Infinity);
+    expect(bound).toBeGreaterThanOrEqual(seen[index - 1]?.bound ?? 0);
+  }
+  expect(seen.at(-1)?.best).toBeLessThan(seen[0]?.best ?? 0);
+  expect(value.total).toBeLessThanOrEqual(seen.at(-1)?.best ?? 0);
+}, 60_000);
+
+test.each([1, 2, 3, 5, 8, 13])(
+  'a small tangled vehicle (seed %i): stopped at once its plan works, between a bound that holds and what is proved later',
+  (seed) => {
+    const problem = tangled(18, seed);
+    const proved = least(problem);
+    const search = searchAccess(problem);
+    let step = search.next();
+    if (!step.done) step = search.next(true);
+    if (!step.done) throw new Error('it did not stop');
+    expect([proved.proved, works(problem, proved), works(problem, step.value)]).toEqual([true, true, true]);
+    expect(step.value.total).toBeGreaterThanOrEqual(proved.total);
+    expect(step.value.lowerBound).toBeLessThanOrEqual(proved.total);
+  },
+  60_000,
+);

@@ -1,17 +1,19 @@
 import { openBrowser } from '../../scripts/browser.mjs';
 import { summarise, type Timing } from '../measure.ts';
 
-const TAPS = 12;
+const TAPS = 7;
 
 /**
  * From a tap on the step that is done to the next step drawn, planned again in the worker, against a tap that only counts one
- * fastener up. Both are timed inside the page, to the frame after the change.
+ * fastener up. Both are timed inside the page, to the frame after the change. `slowed` is how many times slower the processor is made.
  */
-export async function benchTap(address: string): Promise<{ next: Timing; count: Timing }> {
+export async function benchTap(address: string, slowed = 1): Promise<{ next: Timing; count: Timing }> {
   const browser = await openBrowser();
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   await context.request.post(`${address}/api/session`, { data: { person: 'fern', device: 'bench' } });
   const page = await context.newPage();
+  const devtools = await context.newCDPSession(page);
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate: slowed });
   await page.goto(`${address}/jobs/hill-road-07/open-up`);
   const tap = (button: string, watched: string) =>
     page.evaluate(

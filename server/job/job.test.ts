@@ -66,7 +66,7 @@ test('a malformed event is refused alone, with its path, and the rest is taken',
   expect(await count()).toBe(before + 1);
 });
 
-test('an event that speaks of what the pinned documents do not have is refused alone, with its path; an accessory found is a piece from then on', async () => {
+test('an event that speaks of what the pinned documents do not have is refused alone, with its path', async () => {
   const before = await count();
   const { body } = await send([
     event('fact.recorded', { fact: 'headlamp', certainty: 'known', value: 'LED' }),

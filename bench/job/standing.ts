@@ -1,0 +1,16 @@
+import { foldJob, jobContext, planClosingOf, planOpening, type JobDocuments, type LoggedEvent } from '@jade/core/job';
+import { standingOf } from '@jade/core/stations';
+import { compare, time, type Line } from '../measure.ts';
+
+/** Standing and closing of a job whose way in is planned, as they are worked out after every tap, against the fold of its log. */
+export async function benchStanding(log: readonly LoggedEvent[], documents: JobDocuments): Promise<Line> {
+  const state = foldJob(log);
+  const plan = planOpening(jobContext(state, documents));
+  // A context of its own each time: what is kept with one is not used again.
+  const ours = await time(60, () => {
+    const context = jobContext(state, documents);
+    return standingOf(context, plan, planClosingOf(context, plan));
+  });
+  const other = await time(60, () => foldJob(log));
+  return compare(`Standing and closing of the van’s job (${log.length} events)`, ours, 'the fold of its log', other);
+}
