@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { readDocument, type Documents } from '@jade/contract/documents';
@@ -58,5 +58,7 @@ What the first view loads, packed as it comes over the wire:
 | --- | --- | --- |
 ${sizes.join('\n')}
 `;
-writeFileSync(join(root, 'docs/benchmarks.md'), text);
+const place = join(root, 'docs/benchmarks.md');
+const [, mutants] = existsSync(place) ? readFileSync(place, 'utf8').split('\n## Mutants\n') : [];
+writeFileSync(place, mutants === undefined ? text : `${text}\n## Mutants\n${mutants}`);
 process.stdout.write(text);

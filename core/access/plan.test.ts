@@ -1,6 +1,6 @@
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { RULES } from '../job/test/log.ts';
-import type { MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
+import type { LevelNeed, MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
 import { sumTaken } from '../schedule/index.ts';
 import { explainPlan, lookAlikeGroups, lookAlikeTools, planAccess, planChange, remainingPlan, type AccessPlan, type AccessRequest, type FurtherKit } from './index.ts';
 
@@ -85,6 +85,23 @@ test('why: leaving the skin shut costs 2 more, the arches are 2 more, and a bar 
 
 test('where there is no other way in, that is said', () => {
   expect(explained(ask({ mounts: ['bar'] })).withoutPiece).toEqual({ grille: null });
+});
+
+test('what a way costs besides is in the minutes of its step, shared by those who work on it: (5 · 2 − 1.5 + 3) / 2', () => {
+  const beside = (id: string, needs: LevelNeed[], extraMin: number) => ({ id, needs, extraMin });
+  const tank = barePiece('tank', {
+    levels: [
+      { level: 'loosened', openMin: 1.5, closeMin: 1, people: 1, ways: [beside('ease', [], 0)] },
+      { level: 'off', openMin: 5, closeMin: 4, people: 2, ways: [beside('lift', [{ piece: 'cap', level: 'off' }], 3)] },
+    ],
+  });
+  const cap = barePiece('cap', { levels: [{ level: 'off', openMin: 1, closeMin: 1, people: 1, ways: [beside('turn', [{ piece: 'tank', level: 'loosened' }], 0)] }] });
+  const plan = planAccess(ask({ profile: { ...VAN, pieces: [tank, cap], mounts: [mount('tank-lamp', 'left', [way('behind', ['tank'])])] }, mounts: ['tank-lamp'] }));
+  expect(plan.steps.map(({ piece, level, minutes }) => [piece, level, minutes])).toEqual([
+    ['tank', 'loosened', 1.5],
+    ['cap', 'off', 1],
+    ['tank', 'off', 5.75],
+  ]);
 });
 
 test('what is prepared comes by itself: marks, paint, wheels turned', () => {

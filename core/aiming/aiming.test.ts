@@ -61,7 +61,41 @@ test('measured 60 mm high at 10 m: 0.6 % up, out, and turned down by the screw',
   expect(aimError(mark, 251, 10_000).within).toBe(false);
 });
 
+test('with 0.2 % up and 0.4 % down at 10 m the cut-off is in from 40 mm below the mark to 20 mm above it, both included', () => {
+  const lopsided = { ...percent, bands: [{ fromMm: 250, toMm: 800, wantedDip: 1.5, toleranceUp: 0.2, toleranceDown: 0.4 }] };
+  const [mark] = wallMarks(lopsided, [{ lamp: 'left', referenceMm: 700, sidewaysMm: 700 }], { distanceMm: 10_000, floorAtWallMm: 0 }).marks;
+  if (!mark) throw new Error('no mark');
+  // 700 − 150 = 550 mm.
+  const said = (heightMm: number) => {
+    const { within, direction } = aimError(mark, heightMm, 10_000);
+    return `${within ? 'in' : 'out'} ${direction}`;
+  };
+  expect([509, 509.999, 510, 549.4, 549.5, 549.6, 550, 550.4, 550.5, 570, 570.001, 571].map(said)).toEqual([
+    'out down',
+    'out down',
+    'in down',
+    'in down',
+    'in down',
+    'in none',
+    'in none',
+    'in none',
+    'in up',
+    'in up',
+    'out up',
+    'out up',
+  ]);
+  expect(aimError(mark, 520, 10_000).errorMm).toBeCloseTo(-30, 6);
+  expect(aimError(mark, 520, 10_000).errorPercent).toBeCloseTo(-0.3, 9);
+});
+
+test('a fixed angle is taken as it is, a dip in inches through the arc tangent of inches over 300', () => {
+  expect(dipInDegrees({ ...percent, family: 'fixed angle' }, 2.5)).toBe(2.5);
+  expect(dipInDegrees({ ...percent, family: 'inches at 25 ft' }, 30)).toBeCloseTo(5.7106, 4);
+  expect(dipInDegrees(percent, 10)).toBeCloseTo(5.7106, 4);
+});
+
 test('the right end 20 mm high over 1 m tilts by 1.146°; 9 600 cd reach 98.0 m at 1 lx', () => {
   expect(cutOffTiltDeg(200, 220, 1000)).toBeCloseTo(1.1458, 4);
   expect(reachM(9600, 1)).toBeCloseTo(98, 1);
+  expect(reachM(9600, 4)).toBeCloseTo(49, 1);
 });

@@ -1,4 +1,4 @@
-import { degToPercent, degToRad, percentToDeg, radToDeg } from '../units/index.ts';
+import { degToRad, percentToDeg, radToDeg } from '../units/index.ts';
 import type { AimBand, AimRule } from '../rules/index.ts';
 
 /** Inches at 25 ft are angles at 300 in. */
@@ -29,13 +29,6 @@ export function dipInDegrees(rule: AimRule, dip: number): number {
   if (rule.family === 'percent') return percentToDeg(dip);
   if (rule.family === 'inches at 25 ft') return radToDeg(Math.atan(dip / RANGE_25_FT_IN));
   return dip;
-}
-
-/** An angle in degrees in a rule's own unit. */
-export function degreesInRuleUnit(rule: AimRule, angleDeg: number): number {
-  if (rule.family === 'percent') return degToPercent(angleDeg);
-  if (rule.family === 'inches at 25 ft') return RANGE_25_FT_IN * Math.tan(degToRad(angleDeg));
-  return angleDeg;
 }
 
 export interface WallSetUp {

@@ -146,6 +146,15 @@ test('tests, passes, sensors, aim and exceptions keep their last word', () => {
   });
 });
 
+test('a reading before the work leaves aim by others as it is, one after it takes its place', () => {
+  const log = openedLog();
+  log.add('aim.by-others', { lamp: 'k/l', by: 'quay' });
+  log.add('aim.measured', { lamp: 'k/l', moment: 'before', heightMm: 240, referenceMm: 374 });
+  expect(log.state.aimByOthers).toEqual({ 'k/l': 'quay' });
+  log.add('aim.measured', { lamp: 'k/l', moment: 'after', heightMm: 210, referenceMm: 374 });
+  expect(log.state.aimByOthers).toEqual({});
+});
+
 test('folding is the same whether events are known to the server or not, and never changes its input', () => {
   fc.assert(
     fc.property(

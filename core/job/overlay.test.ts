@@ -59,13 +59,15 @@ test('a seized bolt costs its minutes and is ordered new', () => {
 test('times taken elsewhere do not talk a seized bolt away', () => {
   const log = openedLog();
   const [way] = VAN.pieces[0]?.levels[0]?.ways ?? [];
-  const taken = { [`grille/fitted>off/${way?.id ?? ''}`]: sumTaken([1, 1, 1]), 'grille/off>fitted': sumTaken([9]) };
-  const median = () => planOpening({ ...contextOf(log), taken }).steps.find((step) => step.piece === 'grille')?.estimate;
-  expect(median()?.taken).toBe(3);
+  const taken = { [`grille/fitted>off/${way?.id ?? ''}`]: sumTaken([1, 1, 1]), 'grille/off>fitted': sumTaken([9]), 'old-lamp/fitted>off/w': sumTaken([2, 2]) };
+  const median = (piece = 'grille') => planOpening({ ...contextOf(log), taken }).steps.find((step) => step.piece === piece)?.estimate;
+  expect([median()?.taken, median('old-lamp')?.taken]).toEqual([3, 2]);
   log.add('fastener.seized', { piece: 'grille', group: 'bolts', count: 1, addMin: 6 });
   const own = VAN.pieces[0]?.levels[0]?.openMin ?? 0;
   expect(median()).toMatchObject({ taken: 0 });
   expect(median()?.medianMin).toBeCloseTo(own + 6, 9);
+  // The others' times stand.
+  expect(median('old-lamp')?.taken).toBe(2);
 });
 
 test('single-use fasteners are ordered as soon as they are planned to come out, broken ones when they break', () => {

@@ -1,0 +1,64 @@
+// npm run mutate -- ROOM…: which share of small faults set into rooms of core/ their tests find. Works on a copy of the tree; slow, and no part of the tests.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ROOT } from './packages.mjs';
+
+/** Tests that a room's faults have to be found by. */
+const TESTS = {
+  aiming: ['core/aiming', 'core/job/aim', 'core/stations/acts'],
+  gather: ['core/gather', 'core/job', 'core/stations/standing'],
+  closing: ['core/closing', 'core/access/half-way', 'core/job'],
+  job: ['core/job', 'core/stations/acts', 'core/stations/standing'],
+  access: ['core/access', 'core/job', 'bench/access/properties'],
+};
+const HEADING = '## Mutants';
+const rooms = process.argv.slice(2).length > 0 ? process.argv.slice(2) : Object.keys(TESTS);
+const unknown = rooms.filter((room) => !TESTS[room]);
+if (unknown.length > 0) {
+  console.error(`No room is called ${unknown.join(', ')}; there are ${Object.keys(TESTS).join(', ')}.`);
+  process.exit(1);
+}
+
+const copy = mkdtempSync(join(tmpdir(), 'jade-mutants-'));
+const files = execFileSync('git', ['ls-files', '-z'], { cwd: ROOT, encoding: 'utf8' }).split('\0').filter(Boolean);
+for (const file of files) cpSync(join(ROOT, file), join(copy, file));
+symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
+
+const rows = new Map();
+for (const room of rooms) {
+  const report = join(copy, `${room}-mutants.json`);
+  const jest = 'node --experimental-vm-modules --no-warnings node_modules/jest/bin/jest.js --bail';
+  const settings = {
+    testRunner: 'command',
+    commandRunner: { command: `${jest} ${TESTS[room].join(' ')}` },
+    mutate: [`core/${room}/*.ts`, '!core/**/*.test.ts'],
+
+    inPlace: true,
+    concurrency: 2,
+    timeoutMS: 20_000,
+    reporters: ['progress-append-only', 'json'],
+    jsonReporter: { fileName: report },
+  };
+  writeFileSync(join(copy, 'stryker.config.json'), JSON.stringify(settings));
+  const { status } = spawnSync(process.execPath, [join(copy, 'node_modules/@stryker-mutator/core/bin/stryker.js'), 'run'], { cwd: copy, stdio: ['ignore', 2, 2] });
+  if (status !== 0) {
+    process.exitCode = 1;
+    continue;
+  }
+  const all = Object.entries(JSON.parse(readFileSync(report, 'utf8')).files).flatMap(([file, { mutants }]) => mutants.map((mutant) => ({ file, ...mutant })));
+  const counted = all.filter((mutant) => !['Ignored', 'CompileError', 'RuntimeError'].includes(mutant.status));
+  const alive = counted.filter((mutant) => ['Survived', 'NoCoverage'].includes(mutant.status));
+  for (const { file, location, mutatorName, replacement } of alive)
+    console.log(`${file}:${location.start.line}:${location.start.column} ${mutatorName}: ${(replacement ?? '').split('\n')[0]}`);
+  rows.set(room, `| core/${room} | ${counted.length} | ${counted.length - alive.length} | ${(((counted.length - alive.length) / counted.length) * 100).toFixed(1)} % |`);
+}
+rmSync(copy, { recursive: true });
+
+const place = join(ROOT, 'docs/benchmarks.md');
+const [figures = '', mutants = ''] = readFileSync(place, 'utf8').split(`\n${HEADING}\n`);
+const kept = mutants.split('\n').filter((line) => line.startsWith('| core/') && !rows.has(/^\| core\/(\w+)/.exec(line)?.[1]));
+const table = [...kept, ...rows.values()].sort();
+const said = `Made by \`npm run mutate -- ROOM\`: small faults set into a room one at a time, and how many of them make a test fail. One that never ends counts as found.`;
+writeFileSync(place, `${figures}\n${HEADING}\n\n${said}\n\n| room | faults | found | share |\n| --- | --- | --- | --- |\n${table.join('\n')}\n`);
