@@ -3,7 +3,8 @@ import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { bareFitment, bareKit, bareLamp } from '../test/bare-kit.ts';
 import type { Piece, Side } from '../vehicle/index.ts';
 import { jobNow, planMemory, planOpening, type JobDocuments } from './index.ts';
-import { openedLog, RULES, TestLog } from './test/log.ts';
+import type { TestLog } from './test/log.ts';
+import { openedLog, RULES } from './test/log.ts';
 
 const off = (id: string, side: Side, zone: Piece['zone'], openMin: number, needs: string[] = []): Piece =>
   barePiece(id, {

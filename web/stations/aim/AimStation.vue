@@ -167,9 +167,9 @@ function others(by: string): void {
         <div class="leaf">
           <h2>Lamps</h2>
           <ul class="rows">
-            <li v-for="aim in aims" :key="aim.key">
-              <button type="button" class="push plain small" :aria-pressed="aim === current" @click="picked = aim.key">{{ aim.lamp.name }}</button>
-              <span :class="aim.after?.within || aim.byOthers ? 'good' : 'soft'">{{ aim.byOthers ? 'by others' : aim.after ? (aim.after.within ? 'in' : 'out') : 'to aim' }}</span>
+            <li v-for="entry in aims" :key="entry.key">
+              <button type="button" class="push plain small" :aria-pressed="entry === current" @click="picked = entry.key">{{ entry.lamp.name }}</button>
+              <span :class="entry.after?.within || entry.byOthers ? 'good' : 'soft'">{{ entry.byOthers ? 'by others' : entry.after ? (entry.after.within ? 'in' : 'out') : 'to aim' }}</span>
             </li>
           </ul>
         </div>

@@ -223,10 +223,10 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <StepPanel
           v-if="current"
           :key="current.piece + current.level"
+          v-model:by="by"
           :step="current"
           :slot-number="slotOffset + current.slot"
           :why="why(current)"
-          v-model:by="by"
           :against="against"
           :floor="floor"
           :next="following"
