@@ -62,7 +62,12 @@ test(
     const find = async (text: string) => {
       await page.keyboard.press('/');
       await page.getByRole('textbox', { name: 'Station, job, vehicle or kit' }).fill(text);
-      await page.getByRole('dialog').getByRole('listitem').filter({ hasText: new RegExp(text, 'i') }).first().waitFor();
+      await page
+        .getByRole('dialog')
+        .getByRole('listitem')
+        .filter({ hasText: new RegExp(text, 'i') })
+        .first()
+        .waitFor();
       await page.keyboard.press('Enter');
       await page.getByRole('dialog').waitFor({ state: 'hidden' });
     };
