@@ -169,7 +169,9 @@ function others(by: string): void {
           <ul class="rows">
             <li v-for="entry in aims" :key="entry.key">
               <button type="button" class="push plain small" :aria-pressed="entry === current" @click="picked = entry.key">{{ entry.lamp.name }}</button>
-              <span :class="entry.after?.within || entry.byOthers ? 'good' : 'soft'">{{ entry.byOthers ? 'by others' : entry.after ? (entry.after.within ? 'in' : 'out') : 'to aim' }}</span>
+              <span :class="entry.after?.within || entry.byOthers ? 'good' : 'soft'">{{
+                entry.byOthers ? 'by others' : entry.after ? (entry.after.within ? 'in' : 'out') : 'to aim'
+              }}</span>
             </li>
           </ul>
         </div>
