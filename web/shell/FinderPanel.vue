@@ -33,6 +33,9 @@ const router = useRouter();
 const text = ref('');
 const at = ref(0);
 const places = ref<Place[]>([]);
+const loading = ref(true);
+/** Enter was pressed before the places were all there: the first that is found is gone to. */
+const waiting = ref(false);
 
 onMounted(async () => {
   const { id } = route.params;
@@ -53,6 +56,8 @@ onMounted(async () => {
       .filter((entry) => entry.kind === 'vehicle' || entry.kind === 'kit')
       .map((entry): Place => ({ text: entry.title, kind: entry.kind, to: { name: 'library', query: { show: `${entry.kind}/${entry.slug}` } } })),
   ];
+  loading.value = false;
+  if (waiting.value) go(found.value[at.value]);
 });
 
 /** Jobs that have long left are looked for on the server. */
@@ -80,6 +85,12 @@ function go(place: Place | undefined): void {
   emit('close');
 }
 
+function enter(): void {
+  const place = found.value[at.value];
+  waiting.value = !place && loading.value;
+  go(place);
+}
+
 function step(by: number): void {
   at.value = (at.value + by + found.value.length) % Math.max(1, found.value.length);
 }
@@ -94,10 +105,13 @@ function step(by: number): void {
         label="Station, job, vehicle or kit"
         variant="outlined"
         hide-details
-        @update:model-value="at = 0"
+        @update:model-value="
+          at = 0;
+          waiting = false;
+        "
         @keydown.down.prevent="step(1)"
         @keydown.up.prevent="step(-1)"
-        @keydown.enter="go(found[at])"
+        @keydown.enter="enter"
       />
       <ul>
         <li v-for="(place, index) in found" :key="keyOf(place)">
@@ -105,7 +119,7 @@ function step(by: number): void {
             {{ place.text }} <span class="soft">{{ place.kind }}</span>
           </button>
         </li>
-        <li v-if="found.length === 0" class="soft">Nothing is called that.</li>
+        <li v-if="found.length === 0" class="soft">{{ loading ? 'Looking …' : 'Nothing is called that.' }}</li>
       </ul>
     </div>
   </v-dialog>

@@ -22,6 +22,12 @@ function covered(context: JobContext, plan: AccessPlan | undefined, closing: Clo
   });
 }
 
+/** What the vehicle has forgotten and can be set again now, with its supply live. */
+export function toRestore(context: JobContext): { supply: SupplyId; setting: string }[] {
+  return suppliesNow(context).flatMap(({ supply, is, forgotten }) => (is === 'live' ? forgotten.map((setting) => ({ supply: supply.id, setting })) : []));
+}
+
+/** What Close up still asks for: what a test or an aim would be covered by, pieces open, supplies dead, settings forgotten, parts to bag, fasteners out. */
 export function asked(context: JobContext, plan: AccessPlan | undefined, closing = planClosingOf(context, plan)): Asked[] {
   const { state } = context;
   const wanted = covered(context, plan, closing);
@@ -31,11 +37,10 @@ export function asked(context: JobContext, plan: AccessPlan | undefined, closing
   // The next step back stands first, so that everybody is told the same one.
   const place = (piece: string) => (next.includes(piece) ? next.indexOf(piece) : next.length);
   for (const [piece, level] of open.sort(([a], [b]) => place(a) - place(b))) wanted.push(todo('piece-open', { piece, level }));
-  for (const { supply, is, forgotten } of suppliesNow(context)) {
+  for (const { supply, is } of suppliesNow(context)) {
     if (is === 'dead' && levelRank(state.pieces[supply.piece] ?? 'fitted') === 0) wanted.push(todo('supply-dead', { supply: supply.id }));
-    if (is === 'live')
-      for (const setting of forgotten) wanted.push(todo('setting-forgotten', { supply: supply.id, setting }, key({ kind: 'setting', supply: supply.id, setting })));
   }
+  for (const { supply, setting } of toRestore(context)) wanted.push(todo('setting-forgotten', { supply, setting }, key({ kind: 'setting', supply, setting })));
   for (const piece of replaced) if (state.pieces[piece] === 'off' && !state.bagged[piece]) wanted.push(todo('part-to-bag', { piece }));
   for (const [piece, groups] of Object.entries(state.tray)) {
     for (const [group, tally] of Object.entries(groups)) {

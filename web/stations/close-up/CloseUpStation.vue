@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { piecesBack, type ClosingStep, type CloseStep, type SupplyStep } from '@jade/core/closing';
-import { partsToOrder, suppliesNow, traySlots } from '@jade/core/job';
+import { partsToOrder, traySlots } from '@jade/core/job';
 import { closeUp } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
@@ -43,9 +43,7 @@ const known = computed(() => context.value.profile.supplies.find((entry) => entr
 const against = computed(() => (back.value && closing.value ? closeUp.against(context.value, closing.value, back.value, clock.value) : []));
 const stationOf = (kind: 'test' | 'aim' | 'fit' | 'joint') => ({ test: 'fit', fit: 'fit', joint: 'wire', aim: 'aim' })[kind];
 const toBag = computed(() => closeUp.toBag(context.value));
-const forgotten = computed(() =>
-  suppliesNow(context.value).flatMap(({ supply: of, is, forgotten: list }) => (is === 'live' ? list.map((setting) => ({ supply: of.id, setting })) : [])),
-);
+const forgotten = computed(() => closeUp.toRestore(context.value));
 
 const slots = computed(() =>
   traySlots(context.value).map((slot) => ({
