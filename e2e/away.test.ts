@@ -62,7 +62,7 @@ test(
     await loadDemo(port);
     const { page, context, complaints } = await openBench(browser, server.address, 'fern', { viewport: TABLET });
     await page.goto(`${server.address}/jobs/hill-road-07/open-up`);
-    await page.getByRole('button', { name: /^Done(, into slot|$)/ }).waitFor();
+    await page.getByRole('button', { name: /^Done(, \d+ into slot|$)/ }).waitFor();
     await page.waitForFunction(() => performance.getEntriesByType('resource').some((entry) => entry.name.includes('FoundHere')));
     await page.waitForLoadState('networkidle');
     await context.setOffline(true);

@@ -90,7 +90,7 @@ class Walk {
     await this.go('Open up');
     let steps = 0;
     for (; steps < 40; steps++) {
-      const done = this.page.getByRole('button', { name: /^Done(, into slot|$)/ });
+      const done = this.page.getByRole('button', { name: /^Done(, \d+ into slot|$)/ });
       await this.page.getByText('Everything is reachable.').or(done).first().waitFor();
       if (await this.page.getByText('Everything is reachable.').isVisible()) break;
       const slot = await done.textContent();

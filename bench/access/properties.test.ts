@@ -90,6 +90,14 @@ test('a tangled vehicle has a plan that works from the first look on; it only ge
   expect(value.total).toBeLessThanOrEqual(seen.at(-1)?.best ?? 0);
 }, 60_000);
 
+test.each([1, 2, 4, 7])('what is proved of a tangled vehicle (seed %i) never falls again while it is searched', (seed) => {
+  const search = searchAccess(tangled(24, seed));
+  const bounds: number[] = [];
+  for (let step = search.next(); !step.done; step = search.next()) bounds.push(step.value.bound);
+  expect(bounds.length).toBeGreaterThan(10);
+  expect(bounds).toEqual([...bounds].sort((a, b) => a - b));
+});
+
 test.each([1, 2, 3, 5, 8, 13])(
   'a small tangled vehicle (seed %i): stopped at once its plan works, between a bound that holds and what is proved later',
   (seed) => {

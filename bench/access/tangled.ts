@@ -34,7 +34,7 @@ function followed(problem: AccessProblem): { root: Moment; usable: Moment; later
   return { root: root ?? last, usable: usable ?? last, later: last };
 }
 
-const hours = (hundredths: number) => `${(hundredths / 100).toFixed(0)} person-min`;
+const inMinutes = (hundredths: number) => `${(hundredths / 100).toFixed(0)} person-min`;
 
 /** Tangled vehicles of 120 pieces: what is there after two seconds against what a general solver has after thirty. */
 export async function benchTangled(): Promise<Line[]> {
@@ -46,10 +46,10 @@ export async function benchTangled(): Promise<Line[]> {
     const other = Number.isFinite(answer.ObjectiveValue) && answer.ObjectiveValue > 0 ? answer.ObjectiveValue : undefined;
     const best = Math.min(later.best, other ?? Infinity);
     return {
-      what: `A tangled vehicle of 120 pieces (seed ${seed}): the plan after 2 s, ${(((usable.best - best) / best) * 100).toFixed(1)} % over the best known; bound ${hours(root.bound)} at the root, ${hours(later.bound)} after 12 s`,
-      ours: hours(usable.best),
+      what: `A tangled vehicle of 120 pieces (seed ${seed}): the plan after 2 s, ${(((usable.best - best) / best) * 100).toFixed(1)} % over the best known; bound ${inMinutes(root.bound)} at the root, ${inMinutes(later.bound)} after 12 s`,
+      ours: inMinutes(usable.best),
       against: `a straight formulation in highs after ${OTHER_S} s (${answer.Status})`,
-      other: other === undefined ? 'no plan' : hours(other),
+      other: other === undefined ? 'no plan' : inMinutes(other),
       ratio: other === undefined ? '–' : (usable.best / other).toFixed(2),
     };
   });

@@ -25,7 +25,7 @@ async function byHand(databaseUrl: string) {
     const [rows] = await connection.query('SELECT seq FROM jobs WHERE id = ? FOR UPDATE', ['hill-road-02']);
     const seq = (rows as { seq: number }[])[0]?.seq ?? 0;
     await connection.query('SELECT id, job, seq, body_hash FROM events WHERE id IN (?)', [event.id]);
-    await connection.query('INSERT INTO events VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
+    await connection.query('INSERT INTO events (job, seq, id, type, v, at, person, device, payload, body_hash, stored_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
       'hill-road-02',
       seq + 1,
       event.id,

@@ -15,7 +15,7 @@ export async function benchFirstView(address: string): Promise<FirstView[]> {
   const results: FirstView[] = [];
   for (const [place, ready] of [
     ['/', 'Open a job'],
-    ['/jobs/hill-road-07/open-up', 'Done, into slot'],
+    ['/jobs/hill-road-07/open-up', 'Done, '],
   ] as const) {
     const sizes = new Map<string, number>();
     const open = async (path: string, button: string | undefined) => {

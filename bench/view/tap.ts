@@ -41,7 +41,7 @@ export async function benchTap(address: string, slowed = 1): Promise<{ next: Tim
   const next: number[] = [];
   const count: number[] = [];
   for (let turn = 0; turn < TAPS; turn++) {
-    await page.getByRole('button', { name: /^Done(, into slot|$)/ }).waitFor();
+    await page.getByRole('button', { name: /^Done(, \d+ into slot|$)/ }).waitFor();
     await page.waitForTimeout(700);
     const counted = await tap(' more', 'article.step .groups');
     if (counted !== undefined) {

@@ -131,6 +131,7 @@ export class FitStep implements PlainStep {
   @Text(160) name!: string;
   @OneOf(SIDES) side!: PlainStep['side'];
   @Each(() => LevelNeed, 40) needs!: LevelNeed[];
+  @Optional() @Slugs(20) inPlaceOf?: string[];
   @Optional() @Each(() => SupplyAsk, 4) asks?: SupplyAsk[];
   @OneOfEach(PASSES, 3) passes!: PlainStep['passes'];
   @Amount(0, 600) minutes!: number;

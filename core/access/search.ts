@@ -27,6 +27,8 @@ const TRIES = 40;
 /** Arcs from which a problem whose bound lies so far below its best support is first bettered from several beginnings. */
 const LARGE = 700;
 const FAR = 0.85;
+/** Places looked at times arcs before that: what is easy is settled by then. */
+const WORK_BEFORE = 20_000;
 /** Tries times arcs that are spent on it before the search goes on, in so many beginnings. */
 const WORK_AT_FIRST = 11_000_000;
 const BEGINNINGS = 8;
@@ -62,13 +64,15 @@ export function* searchSupport(net: Network, costs: Float64Array, known = Infini
   };
   const hard = () => found.nodes * small.net.arcCount > HARD_WORK;
   let improver: Improver | undefined;
+  let begun = false;
   const open: Open[] = [{ costs: small.costs.slice(), paid: forced, low: forced }];
   for (let place = open.pop(); place; place = nextPlace(open, hard() ? found.nodes : 0)) {
     if (place.low >= found.best) continue;
     const split = branch(relaxation, place, found, offer);
     if (split) open.push(...split);
     found.nodes++;
-    if (found.nodes === 1 && own && small.net.arcCount > LARGE && place.low < FAR * found.best) {
+    if (!begun && own && small.net.arcCount > LARGE && found.nodes * small.net.arcCount > WORK_BEFORE && place.low < FAR * found.best) {
+      begun = true;
       found.bound = open.reduce((low, entry) => Math.min(low, entry.low), found.best);
       yield* bettered(new Improver(small.net, small.costs), own, take, found);
     }
@@ -123,9 +127,11 @@ function branch(relaxation: Relaxation, place: Open, found: SearchResult, offer:
   for (;;) {
     const residual = costs.slice();
     const { bound, smallest } = relaxation.landmarkBound(residual, found.best - place.paid);
-    const low = place.paid + bound;
+    const here = place.paid + bound;
+    // A cut may say less here than it did where this place was split from: what was proved there holds.
+    const low = Math.max(place.low, here);
     if (low >= found.best) return undefined;
-    const fixed = fixBeyond(relaxation, costs, residual, found.best - low);
+    const fixed = fixBeyond(relaxation, costs, residual, found.best - here);
     offer(residual);
     offer(costs);
     if (low >= found.best) return undefined;

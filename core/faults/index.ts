@@ -33,6 +33,7 @@ export type FaultCode =
   | 'isolation-asks-dead'
   | 'caution-without-mark'
   | 'place-taken'
+  | 'torque-without-thread'
   | 'bands'
   | 'too-deep'
   | 'not-available'

@@ -6,6 +6,7 @@ import { levelRank, type LevelNeed } from '../vehicle/index.ts';
 import { lampAims } from './aim.ts';
 import { once, type JobContext } from './context.ts';
 import { connectionsOf, feedsOf, fitStepsOf, kitsOnVehicle, sideOf, testsOf, type KitOnVehicle } from './kits.ts';
+import { placeRules } from './places.ts';
 import { LOW_LIVE } from './supply.ts';
 
 /** Whether a fitting step is through all its passes. */
@@ -44,11 +45,19 @@ function testGate(context: JobContext, onVehicle: KitOnVehicle, test: KitTest, l
   };
 }
 
+/** The need that ends when a piece is fitted again. */
+function firstLevelOf({ profile }: JobContext, piece: string): LevelNeed[] {
+  const [level] = [...(profile.pieces.find((entry) => entry.id === piece)?.levels ?? [])].sort((a, b) => levelRank(a.level) - levelRank(b.level));
+  return level ? [{ piece, level: level.level }] : [];
+}
+
 function workGates(context: JobContext, onVehicle: KitOnVehicle, levels: ReadonlyMap<string, number>): Gate[] {
   const { kit } = onVehicle;
   const steps = fitStepsOf(onVehicle).map((step): Gate => {
     const subject = { kind: 'fit' as const, kit: kit.slug, step: step.id };
-    return { subject, side: step.side, coveredBy: opened(step.needs, levels), after: [], asks: step.asks ?? [], passed: stepDone(context, kit.slug, step) };
+    const { before, after } = placeRules(context, onVehicle, step);
+    const covers = [...step.needs, ...before.flatMap((piece) => firstLevelOf(context, piece))];
+    return { subject, side: step.side, coveredBy: opened(covers, levels), after, asks: step.asks ?? [], passed: stepDone(context, kit.slug, step) };
   });
   const joints = connectionsOf(onVehicle).map((connection): Gate => {
     const plug = context.profile.plugs.find((entry) => entry.id === connection.vehiclePlug);

@@ -6,6 +6,7 @@ export * from './context.ts';
 export * from './kits.ts';
 export * from './moves.ts';
 export * from './supply.ts';
+export * from './places.ts';
 export * from './gates.ts';
 export * from './opening.ts';
 export * from './closing.ts';

@@ -35,6 +35,11 @@ test.each<[string, Partial<Fitment>, string]>([
   ['piece that must be back before a test', { tests: fitment.tests.map((t) => ({ ...t, after: ['gone'] })) }, 'fitments[0].tests[0].after[0] unknown-id'],
   ['piece over a part', { fitSteps: fitment.fitSteps.map((s) => ({ ...s, under: { piece: 'gone', group: 'bolts' } })) }, 'fitments[0].fitSteps[0].under.piece unknown-id'],
   ['bolt over a part', { fitSteps: fitment.fitSteps.map((s) => ({ ...s, under: { piece: 'grille', group: 'gone' } })) }, 'fitments[0].fitSteps[0].under.group unknown-id'],
+  [
+    'piece that a step takes the place of',
+    { fitSteps: fitment.fitSteps.map((s) => ({ ...s, inPlaceOf: ['old-lamp', 'grille'] })) },
+    'fitments[0].fitSteps[0].inPlaceOf[1] unknown-id',
+  ],
   ['lamp of a test', { tests: fitment.tests.map((t) => ({ ...t, lamps: ['lamp', 'gone'] })) }, 'fitments[0].tests[0].lamps[1] unknown-id'],
   ['fact of the condition', { condition: { fact: 'gone', is: 'x' } }, 'fitments[0].condition.fact unknown-id'],
   ['value of a fact', { condition: { not: { fact: 'trim', is: 'gold' } } }, 'fitments[0].condition.not.is choice'],

@@ -81,6 +81,9 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
   faults.push(...duplicateIds(fitment.fitSteps, `${path}.fitSteps`), ...duplicateIds(fitment.tests, `${path}.tests`));
   fitment.fitSteps.forEach((step, index) => {
     step.needs.forEach((need, place) => faults.push(...unknownId(need.piece, pieces, `${path}.fitSteps[${index}].needs[${place}].piece`, 'piece')));
+    step.inPlaceOf?.forEach((piece, place) => {
+      faults.push(...unknownId(piece, new Set(fitment.replaces), `${path}.fitSteps[${index}].inPlaceOf[${place}]`, 'replaced piece'));
+    });
     faults.push(...checkCondition(step.when, facts, `${path}.fitSteps[${index}].when`), ...marksWithout(step.asks, supplies, `${path}.fitSteps[${index}].asks`));
     if (step.under) {
       const groups = profile.pieces.find((piece) => piece.id === step.under?.piece)?.fasteners ?? [];

@@ -121,6 +121,8 @@ export interface FitStep {
   side: Side;
   /** What must be open for it. */
   needs: LevelNeed[];
+  /** Pieces in whose place it sets a part of the kit: a refit rule that names one of them means this step. */
+  inPlaceOf?: string[];
   /** How a supply has to be for it: dead where it touches a feed, an airbag's neighbour, or cuts into a harness. */
   asks?: SupplyAsk[];
   passes: Pass[];

@@ -20,6 +20,7 @@ export type Refusal =
   | { code: 'bolts-asked'; piece: string; groups: string[] }
   | { code: 'count'; group: string; most: number }
   | { code: 'pass-first'; pass: Pass; steps: string[] }
+  | { code: 'step-first'; steps: { kit: string; step: string }[] }
   | { code: 'join-first'; connections: string[] }
   | { code: 'does-not-fit'; kit: string }
   | { code: 'facts-first'; facts: string[] }

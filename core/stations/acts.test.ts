@@ -70,13 +70,17 @@ describe('open up', () => {
     expect(codes(openNext(log))).toEqual(['piece.moved']);
   });
 
-  test('a step whose needs are not open names them; more fasteners than there are, or others, are refused', () => {
+  test('a step whose needs are not open names them; fasteners that it does not have are refused, and as many as came out are taken', () => {
     const { context, plan } = now(openedLog());
     const lamp = plan?.steps.find((step) => step.piece === 'old-lamp');
     const grille = plan?.steps.find((step) => step.piece === 'grille');
     if (!plan || !lamp || !grille) throw new Error('no plan');
     expect(openUp.moved(context, plan, lamp, [], AT)).toEqual({ refused: [{ code: 'open-first', pieces: ['grille'] }] });
-    expect(openUp.moved(context, plan, grille, [{ group: 'bolts', count: 3 }], AT)).toEqual({ refused: [{ code: 'count', group: 'bolts', most: 2 }] });
+    for (const count of [1, 3]) {
+      expect(openUp.moved(context, plan, grille, [{ group: 'bolts', count }], AT)).toMatchObject({
+        events: [{ type: 'sensor.unplugged' }, { type: 'piece.moved', payload: { piece: 'grille', fasteners: [{ group: 'bolts', count }] } }],
+      });
+    }
     expect(openUp.moved(context, plan, grille, [{ group: 'nuts', count: 1 }], AT)).toEqual({ refused: [{ code: 'unknown', what: 'fastener group', id: 'nuts' }] });
   });
 

@@ -63,6 +63,14 @@ test('a piece needs a level, and a fastener a level that the piece has', () => {
   expect(faultsOf({ pieces: [barePiece('a', { fasteners: [group] })] })).toEqual(['pieces[0].fasteners[0].atLevel unknown-id']);
 });
 
+test('only what is screwed has a torque', () => {
+  const clip = { id: 'g', drive: 'hook' as const, count: 1, place: 'x', side: 'left' as const, singleUse: false, atLevel: 'off' as const };
+  const holding = (release: 'unscrew' | 'squeeze tabs', torqueNm?: number) => [barePiece('a', { fasteners: [{ ...clip, release, tighten: { torqueNm, snug: 'plastic' } }] })];
+  expect(faultsOf({ pieces: holding('squeeze tabs', 4) })).toEqual(['pieces[0].fasteners[0].tighten.torqueNm torque-without-thread']);
+  expect(faultsOf({ pieces: holding('unscrew', 4) })).toEqual([]);
+  expect(faultsOf({ pieces: holding('squeeze tabs') })).toEqual([]);
+});
+
 test('a way may not need its own level, but its own lower one', () => {
   const own = (needed: 'loosened' | 'off') => [barePiece('a', { levels: [level('loosened', 1), level('off', 2, { ways: [way([{ piece: 'a', level: needed }])] })] })];
   expect(faultsOf({ pieces: own('off') })).toEqual(['pieces[0].levels[1].ways[0].needs[0] own-level']);

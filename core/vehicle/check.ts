@@ -1,6 +1,6 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
-import { LEVELS, type LevelNeed, type MountPosition, type Piece, type PlugFace, type SupplyAsk, type VehicleProfile, type Way } from './profile.ts';
+import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type PlugFace, type SupplyAsk, type VehicleProfile, type Way } from './profile.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
 
@@ -137,6 +137,10 @@ function checkPiece(piece: Piece, pieces: Map<string, Piece>, path: string): Fau
     });
   });
   const levels = new Set<string>(piece.levels.map((level) => level.level));
+  piece.fasteners.forEach((group, index) => {
+    if (group.tighten.torqueNm !== undefined && !isScrewed(group.release))
+      faults.push({ path: `${path}.fasteners[${index}].tighten.torqueNm`, code: 'torque-without-thread', data: { release: group.release } });
+  });
   piece.fasteners.forEach((group, index) => faults.push(...unknownId(group.atLevel, levels, `${path}.fasteners[${index}].atLevel`, 'level')));
   return faults;
 }

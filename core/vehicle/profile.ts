@@ -17,6 +17,10 @@ export type Drive = (typeof DRIVES)[number];
 export const RELEASES = ['unscrew', 'pull out', 'push centre', 'centre out first', 'squeeze tabs', 'slide', 'turn', 'lift then pull'] as const;
 /** How a fastener lets go. */
 export type Release = (typeof RELEASES)[number];
+/** Whether a fastener is screwed and so is tightened, to a torque or snug; every other one is pressed, slid or hooked home. */
+export function isScrewed(release: Release): release is 'unscrew' {
+  return release === 'unscrew';
+}
 export const SNUG_CLASSES = ['plastic', 'sheet metal', 'steel', 'aluminium'] as const;
 export type SnugClass = (typeof SNUG_CLASSES)[number];
 export const SENSOR_KINDS = ['radar', 'camera', 'parking', 'shutter', 'washer'] as const;
@@ -134,8 +138,10 @@ export interface PieceLevel {
 }
 
 export interface Tightening {
+  /** Only of what is screwed. */
   torqueNm?: number;
   source?: string;
+  /** What it goes into: a screwed one is snug in that, any other one goes home in it. */
   snug?: SnugClass;
 }
 

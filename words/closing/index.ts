@@ -9,5 +9,5 @@ export function sayCloseTrouble(trouble: CloseTrouble, names: Names): string {
     return `The refit rules contradict each other: ${trouble.pieces.map(names.piece).join(', then ')}. The order below keeps without them; decide at the vehicle.`;
   }
   const pieces = trouble.pieces.map((piece) => inSentence(names.piece(piece))).join(' and ');
-  return `“${saySubject(trouble.subject, names)}” cannot come before ${pieces} in any order. What is left: ${trouble.offers.join(', or ')}.`;
+  return `“${saySubject(trouble.subject, names)}” cannot come before ${pieces} in any order. ${trouble.offers.length > 0 ? `What is left: ${trouble.offers.join(', or ')}.` : 'The rules contradict each other: decide at the vehicle.'}`;
 }

@@ -30,6 +30,7 @@ const SENTENCES: Record<FaultCode, Say> = {
   'isolation-asks-dead': ({ supply }) => `isolates the ${supply} supply and cannot ask for that to be dead`,
   'caution-without-mark': ({ supply, is }) => `asks for the ${supply} supply to be ${is}, but no level or way of the piece does`,
   'place-taken': ({ lamp, piece }) => `“${lamp}” stands where “${piece}” goes back; name it among what the kit replaces`,
+  'torque-without-thread': ({ release }) => `has no thread to turn: it lets go by “${release}”`,
   bands: ({ from, to }) => `must begin where the band before it ends: that one ends at ${from}, this one begins at ${to}`,
   'too-deep': ({ most }) => `is nested deeper than ${most}`,
   'not-available': ({ what }) => `${what} is not available`,

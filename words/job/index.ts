@@ -1,6 +1,6 @@
 import type { EventType, JobContext, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
-import type { FastenerGroup } from '@jade/core/vehicle';
+import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import { amount, inSentence, millimetres, plural } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
@@ -71,11 +71,29 @@ export function sayWay(id: string): string {
 const WITHOUT_DRIVE: Readonly<Record<string, string>> = { turn: 'knob', unscrew: 'knob', 'squeeze tabs': 'tab', slide: 'slide', 'lift then pull': 'catch' };
 
 /** A fastener group in the trade's words: "T25 six-lobe × 25 mm". */
-export function sayGroup(group: { drive: string; size?: string; lengthMm?: number; release?: string } | undefined): string | undefined {
+export function sayGroup(group: { drive: string; size?: string; lengthMm?: number; release?: string; singleUse?: boolean } | undefined): string | undefined {
   if (!group) return undefined;
-  const drive = group.drive === 'none' ? (WITHOUT_DRIVE[group.release ?? ''] ?? 'tape') : group.drive;
+  const drive = group.drive === 'none' ? (WITHOUT_DRIVE[group.release ?? ''] ?? (group.singleUse === false ? 'stud' : 'tape')) : group.drive;
   const name = group.size ? `${group.size} ${drive}` : drive;
   return group.lengthMm ? `${name} × ${amount(group.lengthMm, 'mm')}` : name;
+}
+
+/** How what is not screwed goes home. */
+const HOME: Record<Exclude<Release, 'unscrew'>, string> = {
+  'pull out': 'pressed home',
+  'push centre': 'pressed home, centre flush',
+  'centre out first': 'pressed home, centre in last',
+  'squeeze tabs': 'in until it clicks',
+  slide: 'slid home, lock closed',
+  turn: 'turned home by hand',
+  'lift then pull': 'in until it catches',
+};
+
+/** How a fastener goes back: what is screwed by its torque with the source, or snug in what it goes into; what is not, by how it goes home. */
+export function sayHome({ release, tighten }: { release: Release; tighten: Tightening }): string {
+  if (!isScrewed(release)) return HOME[release];
+  if (tighten.torqueNm !== undefined) return `${amount(tighten.torqueNm, 'Nm', Number.isInteger(tighten.torqueNm) ? 0 : 1)} (${tighten.source ?? 'no source'})`;
+  return tighten.snug ? `snug, in ${tighten.snug}` : 'snug, by hand';
 }
 
 /** The sentence for a question the log leaves open. */

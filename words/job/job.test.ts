@@ -5,7 +5,7 @@ import type { VehicleProfile } from '@jade/core/vehicle';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sayHold } from '../stations/index.ts';
-import { namesOf, sayEvent, sayGroup, sayQuestion } from './index.ts';
+import { namesOf, sayEvent, sayGroup, sayHome, sayQuestion } from './index.ts';
 
 const read = (path: string): unknown => JSON.parse(readFileSync(join(import.meta.dirname, '../../docs/formats/examples', path), 'utf8'));
 const profile = read('vehicle-profile.json') as VehicleProfile;
@@ -26,7 +26,19 @@ test('a fastener group is said with drive, size and length as far as it has them
   expect(sayGroup({ drive: 'hex', size: '13 mm', lengthMm: 30 })).toBe(`13 mm hex × 30${GAP}mm`);
   expect(sayGroup({ drive: 'push-pin' })).toBe('push-pin');
   expect([sayGroup({ drive: 'none' }), sayGroup({ drive: 'none', release: 'turn' }), sayGroup({ drive: 'none', release: 'pull out' })]).toEqual(['tape', 'knob', 'tape']);
+  expect(sayGroup({ drive: 'none', release: 'pull out', singleUse: false })).toBe('stud');
   expect(sayGroup(undefined)).toBeUndefined();
+});
+
+test.each<[Parameters<typeof sayHome>[0], string]>([
+  [{ release: 'unscrew', tighten: { torqueNm: 8, source: 'profile author' } }, `8${GAP}Nm (profile author)`],
+  [{ release: 'unscrew', tighten: { torqueNm: 2.5 } }, `2.5${GAP}Nm (no source)`],
+  [{ release: 'unscrew', tighten: { snug: 'sheet metal' } }, 'snug, in sheet metal'],
+  [{ release: 'unscrew', tighten: {} }, 'snug, by hand'],
+  [{ release: 'squeeze tabs', tighten: { snug: 'plastic' } }, 'in until it clicks'],
+  [{ release: 'push centre', tighten: { snug: 'plastic' } }, 'pressed home, centre flush'],
+])('only what is screwed is tightened: %j goes back %s', (group, expected) => {
+  expect(sayHome(group)).toBe(expected);
 });
 
 test.each<[HoldCode, Hold['data'], string]>([

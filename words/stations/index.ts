@@ -229,6 +229,11 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `At most ${refusal.most} can be counted of ${refusal.group}.`;
     case 'pass-first':
       return `First ${refusal.pass} every fastener of this side.`;
+    case 'step-first':
+      return `First: ${listed(
+        refusal.steps.map(({ kit, step }) => names.step(kit, step)),
+        (name) => name,
+      )}.`;
     case 'join-first':
       return 'First join its plug, at Wire.';
     case 'does-not-fit':

@@ -1,6 +1,6 @@
-import { feedsOf, fitStepsOf, kitsOnVehicle, LOW_LIVE, supplyBars, testsOf, type JobContext, type KitOnVehicle } from '../../job/index.ts';
+import { feedsOf, fitStepsOf, kitsOnVehicle, LOW_LIVE, placeRules, planClosingOf, stepDone, supplyBars, testsOf, type JobContext, type KitOnVehicle } from '../../job/index.ts';
 import type { FitStep, KitTest, Pass } from '../../kit/index.ts';
-import { key } from '../../subject/index.ts';
+import { key, same } from '../../subject/index.ts';
 import { levelRank } from '../../vehicle/index.ts';
 import { refused, unless, type Act, type Refusal } from '../act.ts';
 import { block, todo, type Asked } from '../hold.ts';
@@ -34,9 +34,29 @@ function behind(context: JobContext, onVehicle: KitOnVehicle, step: FitStep, pas
   const before = step.passes[step.passes.indexOf(pass) - 1];
   if (before === undefined) return [];
   const steps = fitStepsOf(onVehicle).filter(
-    (other) => other.side === step.side && other.passes.includes(before) && !passesOf(context, onVehicle.kit.slug, other.id).includes(before),
+    (other) =>
+      other.side === step.side &&
+      other.passes.includes(before) &&
+      !passesOf(context, onVehicle.kit.slug, other.id).includes(before) &&
+      // One that a refit rule lets begin only later is not waited for: what it waits for may wait for this one.
+      inPlace(context, onVehicle, other).length === 0,
   );
   return steps.length > 0 ? [{ code: 'pass-first', pass: before, steps: steps.map((other) => other.id) }] : [];
+}
+
+/** What a refit rule puts before a step that sets the kit's part in the place of a piece. */
+function inPlace(context: JobContext, onVehicle: KitOnVehicle, step: FitStep): Refusal[] {
+  const subject = { kind: 'fit' as const, kit: onVehicle.kit.slug, step: step.id };
+  // Where the rules go round in a circle they are named at Close up and not held.
+  const contradicted = planClosingOf(context, undefined).problems.some((problem) => problem.code === 'gate-cannot-run' && same(problem.subject, subject));
+  if (contradicted) return [];
+  const { after, steps } = placeRules(context, onVehicle, step);
+  const notBack = after.filter((piece) => levelRank(context.state.pieces[piece] ?? 'fitted') > 0);
+  const notSet = steps.filter((entry) => {
+    const other = onVehicleOf(context, entry.kit);
+    return other && fitStepsOf(other).some((known) => known.id === entry.step && !stepDone(context, entry.kit, known));
+  });
+  return [...(notBack.length > 0 ? [{ code: 'back-first' as const, pieces: notBack }] : []), ...(notSet.length > 0 ? [{ code: 'step-first' as const, steps: notSet }] : [])];
 }
 
 /** What stands against a pass of a fitting step: what it needs is not open, a pass is behind, a supply is not as it asks. */
@@ -45,6 +65,7 @@ export function againstPass(context: JobContext, onVehicle: KitOnVehicle, step: 
   return [
     ...(passesOf(context, onVehicle.kit.slug, step.id).includes(pass) ? [{ code: 'already' as const }] : []),
     ...(missing.length > 0 ? [{ code: 'open-first' as const, pieces: missing }] : []),
+    ...inPlace(context, onVehicle, step),
     ...behind(context, onVehicle, step, pass),
     ...supplyBars(context, step.asks ?? [], at),
   ];

@@ -7,7 +7,7 @@ import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
 import { sayEstimate, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayCloseTrouble } from '@jade/words/closing';
-import { sayGroup, sayNew } from '@jade/words/job';
+import { sayGroup, sayHome, sayNew } from '@jade/words/job';
 import { sayRefusal, saySubject } from '@jade/words/stations';
 import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
@@ -71,6 +71,15 @@ const sayNewOf = (group: FastenerGroup) => sayNew(newParts.value, back.value?.pi
 const counted = ref<Record<string, number>>({});
 const countOf = (group: FastenerGroup) => counted.value[group.id] ?? readyOf(group);
 const short = computed(() => (back.value?.fasteners ?? []).filter((group) => countOf(group) < readyOf(group)));
+
+/** What the tap says: where the piece is, and how many of its fasteners are in. */
+function sayBack(step: CloseStep): string {
+  const where = step.to === 'fitted' ? 'It is back' : `It is ${step.to}`;
+  const sum = (of: (group: FastenerGroup) => number) => step.fasteners.reduce((total, group) => total + of(group), 0);
+  const [now, most] = [sum(countOf), sum(readyOf)];
+  if (most === 0) return where;
+  return now < most ? `${where}, ${now} of ${most} in` : `${where}, ${plural(now, 'fastener')} in`;
+}
 
 function close(step: CloseStep): void {
   if (closing.value) void job.perform(closeUp.putBack(context.value, closing.value, step, { counts: counted.value, lengthsMm: answers.value }, actedAt()));
@@ -149,7 +158,7 @@ function bag(where: string): void {
               <p class="soft">{{ group.place }}{{ sayNewOf(group) ? ` · ${sayNewOf(group)}` : '' }}</p>
             </div>
             <CountEntry :label="sayGroup(group) ?? group.id" :count="countOf(group)" :most="readyOf(group)" @counted="(count) => (counted = { ...counted, [group.id]: count })" />
-            <span>{{ group.tighten.torqueNm ? `${group.tighten.torqueNm} Nm (${group.tighten.source ?? 'no source'})` : `snug, ${group.tighten.snug ?? 'by hand'}` }}</span>
+            <span>{{ sayHome(group) }}</span>
           </li>
         </ul>
         <fieldset v-for="{ group, lengthsMm } in asked" :key="group.id" class="ask">
@@ -181,7 +190,7 @@ function bag(where: string): void {
           not back: it stays in the tray and holds the job at hand over.
         </p>
         <button type="button" class="push main big" :disabled="against.length > 0 || unanswered.length > 0" @click="close(back)">
-          {{ back.to !== 'fitted' ? `It is ${back.to}` : short.length > 0 ? 'It is back, not all of them' : 'It is back, all counted' }}
+          {{ sayBack(back) }}
         </button>
       </article>
       <EmptyNote v-else-if="slots.length > 0" kind="empty">{{

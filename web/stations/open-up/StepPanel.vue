@@ -20,6 +20,8 @@ const { job, context, names } = useCurrentJob();
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
 const way = computed(() => piece.value?.levels.find((level) => level.level === props.step.level)?.ways.find((entry) => entry.id === props.step.way));
 const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fasteners.map((group) => [group.id, group.count])));
+/** Fasteners that came out, as the button says it. */
+const total = computed(() => Object.values(counts.value).reduce((sum, count) => sum + count, 0));
 const asksBy = computed(() => context.value.profile.supplies.find((supply) => supply.id === props.step.isolates)?.by === 'qualified people');
 const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
 
@@ -84,7 +86,7 @@ function broken(group: string): void {
     <p v-if="way?.note">{{ way.note }}</p>
     <v-text-field v-if="asksBy" v-model="by" label="Who isolates it, and by which procedure" variant="outlined" density="comfortable" hide-details />
     <button type="button" class="push main big" :disabled="against.length > 0" :aria-disabled="!settled" @click="finish">
-      {{ step.fasteners.length > 0 ? `Done, into slot ${slotNumber}` : 'Done' }}
+      {{ step.fasteners.length > 0 ? `Done, ${total} into slot ${slotNumber}` : 'Done' }}
     </button>
     <p v-for="refusal in against" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
     <p v-if="floor" class="soft then">{{ next ? `Then: ${sayNext(next)}` : 'Then everything is reachable.' }}</p>
