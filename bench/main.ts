@@ -22,7 +22,7 @@ function demo<K extends keyof Documents>(kind: K, file: string): Documents[K] {
 
 /** Log and documents of a van's job as the server shows them. */
 async function vanJob(from: string): Promise<[LoggedEvent[], JobDocuments]> {
-  const answer = await fetch(`${from}/api/jobs/hill-road-12`);
+  const answer = await fetch(`${from}/api/jobs/hill-road-07`);
   const { events, profile, kits, rules, vehicle, newKit, taken } = (await answer.json()) as JobDocuments & { events: LoggedEvent[]; vehicle: { year: number | null } };
   return [events, { profile, kits, rules, year: vehicle.year ?? undefined, newKit, taken }];
 }

@@ -25,13 +25,17 @@ export interface LanePlan {
 }
 
 interface Work {
-  done: boolean[];
-  end: number[];
+  done: Uint8Array;
+  end: Float64Array;
+  /** Person-time of the steps that are not done. */
+  left: number;
   free: [number, number];
   last: [SequenceStep | undefined, SequenceStep | undefined];
   /** Place of each kind of position, with when the last step that needed it ends. */
   stand: Readonly<Record<string, { place: string; until: number }>>;
-  entries: LaneEntry[];
+  /** The step that was done last, and what was done before it. */
+  entry: LaneEntry | undefined;
+  earlier: Work | undefined;
   setUp: number;
 }
 
@@ -39,10 +43,15 @@ interface Work {
 const MOST_PLACES = 4_000;
 
 /** When all that a step comes after, or waits for, is behind it. */
-function readyAt({ before, waits = [], notBefore = 0 }: SequenceStep, end: readonly number[], least: number): number {
-  const after = before.reduce((latest, earlier) => Math.max(latest, end[earlier] ?? 0), Math.max(least, notBefore));
-  return waits.reduce((latest, wait) => Math.max(latest, (end[wait.step] ?? 0) + wait.lag), after);
+function readyAt({ before, waits, notBefore = 0 }: SequenceStep, end: Float64Array, least: number): number {
+  let ready = Math.max(least, notBefore);
+  for (const earlier of before) ready = Math.max(ready, end[earlier] ?? 0);
+  if (waits) for (const { step, lag } of waits) ready = Math.max(ready, (end[step] ?? 0) + lag);
+  return ready;
 }
+
+/** Person-time of a step. */
+const workOf = (step: LaneStep) => step.duration * Math.min(2, step.people);
 
 /** Both people are there from the start, so nobody has to be called. */
 const present = (setUp: SetUp): SetUp => ({ ...setUp, helper: 0 });
@@ -67,13 +76,19 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
     last[place] = step;
   }
   const until = Math.max(end, held?.place === position?.place ? (held?.until ?? 0) : 0);
+  const done = work.done.slice();
+  done[index] = 1;
+  const ends = work.end.slice();
+  ends[index] = end;
   return {
-    done: work.done.map((done, place) => done || place === index),
-    end: work.end.map((was, place) => (place === index ? end : was)),
+    done,
+    end: ends,
+    left: work.left - workOf(step),
     free,
     last,
     stand: position ? { ...work.stand, [position.kind]: { place: position.place, until } } : work.stand,
-    entries: [...work.entries, { step: index, lane, start, end }],
+    entry: { step: index, lane, start, end },
+    earlier: work,
     setUp: work.setUp + preparing.reduce((sum, cost) => sum + cost, 0) + turning,
   };
 }
@@ -92,18 +107,18 @@ export function twoLanes(steps: readonly LaneStep[], setUpTimes: SetUp, { start 
   const better = (work: Work) => !best || elapsed(work) < elapsed(best) || (elapsed(work) === elapsed(best) && work.setUp < best.setUp);
   const hopeless = (work: Work) => {
     if (!best) return false;
-    const left = steps.reduce((sum, step, index) => sum + (work.done[index] ? 0 : step.duration * Math.min(2, step.people)), 0);
-    const shared = (work.free[0] + work.free[1] + left) / 2;
-    const chain = steps.reduce((most, step, index) => {
-      if (work.done[index]) return most;
-      return Math.max(most, readyAt(step, work.end, Math.min(work.free[0], work.free[1])) + (tail[index] ?? 0));
-    }, 0);
-    const low = Math.max(shared, chain, elapsed(work));
-    return low > elapsed(best) || (low === elapsed(best) && work.setUp >= best.setUp);
+    const most = elapsed(best);
+    const tooLate = (low: number) => low > most || (low === most && work.setUp >= (best?.setUp ?? 0));
+    if (tooLate(Math.max((work.free[0] + work.free[1] + work.left) / 2, elapsed(work)))) return true;
+    const soonest = Math.min(work.free[0], work.free[1]);
+    return steps.some((step, index) => !work.done[index] && tooLate(readyAt(step, work.end, soonest) + (tail[index] ?? 0)));
   };
   const visit = (work: Work) => {
     places++;
-    const ready = steps.map((_, index) => index).filter((index) => !work.done[index] && (steps[index]?.before ?? []).every((earlier) => work.done[earlier]));
+    const ready: number[] = [];
+    steps.forEach((step, index) => {
+      if (!work.done[index] && step.before.every((earlier) => work.done[earlier])) ready.push(index);
+    });
     if (ready.length === 0) {
       if (better(work)) best = work;
       return;
@@ -115,29 +130,38 @@ export function twoLanes(steps: readonly LaneStep[], setUpTimes: SetUp, { start 
         const lanes = (steps[index]?.people ?? 1) > 1 ? (['both'] as const) : same ? ([0] as const) : ([0, 1] as const);
         return lanes.flatMap((lane) => putNext(steps, work, index, lane, setUp) ?? []);
       })
-      .sort((a, b) => (a.entries.at(-1)?.start ?? 0) - (b.entries.at(-1)?.start ?? 0) || a.setUp - b.setUp);
+      .sort((a, b) => (a.entry?.start ?? 0) - (b.entry?.start ?? 0) || a.setUp - b.setUp);
     for (const candidate of next) {
       if (places > mostPlaces && best) return;
       visit(candidate);
     }
   };
   visit({
-    done: steps.map(() => false),
-    end: steps.map(() => 0),
+    done: new Uint8Array(steps.length),
+    end: new Float64Array(steps.length),
+    left: steps.reduce((sum, step) => sum + workOf(step), 0),
     free: [0, 0],
     last: [undefined, undefined],
     stand: Object.fromEntries(Object.entries(start).map(([kind, place]) => [kind, { place, until: 0 }])),
-    entries: [],
+    entry: undefined,
+    earlier: undefined,
     setUp: 0,
   });
   const found = best as Work | undefined;
   return {
-    entries: found?.entries ?? [],
+    entries: entriesOf(found),
     elapsed: found ? elapsed(found) : 0,
     setUp: found?.setUp ?? 0,
     proved: places <= mostPlaces,
     leftOver: steps.map((_, index) => index).filter((index) => !found?.done[index]),
   };
+}
+
+/** All that was done, first to last. */
+function entriesOf(work: Work | undefined): LaneEntry[] {
+  const entries: LaneEntry[] = [];
+  for (let at = work; at?.entry; at = at.earlier) entries.unshift(at.entry);
+  return entries;
 }
 
 /** For every step how long it and what must follow it take at least. */

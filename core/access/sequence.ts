@@ -213,15 +213,19 @@ function improved(steps: readonly SequenceStep[], begin: readonly number[], setU
     for (let from = 0; from < order.length; from++) {
       const step = order[from] ?? 0;
       const rest = order.filter((_, place) => place !== from);
+      // Only a step with a position of its own changes how often the vehicle is turned, and it cannot save more than all of it.
+      const turns = steps[step]?.position !== undefined;
+      const leastTurned = turns ? -standing : 0;
       const freed = join(rest[from - 1], step) + join(step, rest[from]) - join(rest[from - 1], rest[from]);
       const earliest = 1 + Math.max(-1, ...(steps[step]?.before ?? []).map((earlier) => rest.indexOf(earlier)));
       for (let to = earliest; to <= rest.length; to++) {
         if (to > earliest && steps[rest[to - 1] ?? -1]?.before.includes(step)) break;
         if (to === from) continue;
         const added = join(rest[to - 1], step) + join(step, rest[to]) - join(rest[to - 1], rest[to]);
-        const turned = positioned ? turningOfOrder(steps, [...rest.slice(0, to), step, ...rest.slice(to)], setUp, start) - standing : 0;
-        const saved = freed - added - turned;
-        if (saved > (best?.saved ?? 0)) best = { from, to, saved };
+        const saved = freed - added;
+        if (saved - leastTurned <= (best?.saved ?? 0)) continue;
+        const turned = turns ? turningOfOrder(steps, [...rest.slice(0, to), step, ...rest.slice(to)], setUp, start) - standing : 0;
+        if (saved - turned > (best?.saved ?? 0)) best = { from, to, saved: saved - turned };
       }
     }
     if (!best) break;
