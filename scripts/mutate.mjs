@@ -29,12 +29,13 @@ symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
 const rows = new Map();
 for (const room of rooms) {
   const report = join(copy, `${room}-mutants.json`);
-  const jest = 'node --experimental-vm-modules --no-warnings node_modules/jest/bin/jest.js --bail';
   const settings = {
-    testRunner: 'command',
-    commandRunner: { command: `${jest} ${TESTS[room].join(' ')}` },
+    testRunner: 'bundled',
+    plugins: [join(ROOT, 'scripts/mutants/runner.mjs')],
+    coverageAnalysis: 'perTest',
+    bundledTests: files.filter((file) => file.endsWith('.test.ts') && TESTS[room].some((begin) => file.startsWith(begin))),
+    warnings: { unknownOptions: false },
     mutate: [`core/${room}/*.ts`, '!core/**/*.test.ts'],
-
     inPlace: true,
     concurrency: 2,
     timeoutMS: 20_000,
