@@ -1,6 +1,6 @@
 // A test runner for faults set into core/: the tests of a room and what they test as one script, evaluated anew for every fault in the same process.
 import { createRequire } from 'node:module';
-import { isAbsolute, join } from 'node:path';
+import { dirname, isAbsolute, join } from 'node:path';
 import { Script } from 'node:vm';
 import { commonTokens, declareClassPlugin, PluginKind, tokens } from '@stryker-mutator/api/plugin';
 import { DryRunStatus, TestStatus, determineHitLimitReached, toMutantRunResult } from '@stryker-mutator/api/test-runner';
@@ -11,15 +11,32 @@ const ENTRY = 'virtual:tests';
 
 /** All test files as one script; packages stay outside. */
 async function bundle(root, files) {
-  const entry = { name: 'tests', resolveId: (id) => (id === ENTRY ? `\0${ENTRY}` : undefined), load: (id) => (id === `\0${ENTRY}` ? files.map((file) => `import ${JSON.stringify(file)};`).join('\n') : undefined) };
+  const entry = {
+    name: 'tests',
+    resolveId: (id) => (id === ENTRY ? `\0${ENTRY}` : undefined),
+    load: (id) => (id === `\0${ENTRY}` ? files.map((file) => `import ${JSON.stringify(file)};`).join('\n') : undefined),
+  };
+  const places = {
+    name: 'places',
+    transform: (code, id) => (code.includes('import.meta.dirname') ? code.replaceAll('import.meta.dirname', JSON.stringify(dirname(id))) : undefined),
+  };
   const alias = [{ find: /^@jade\/(\w+)\/([\w-]+)$/, replacement: join(root, '$1/$2/index.ts') }];
   const result = await build({
     root,
     configFile: false,
     logLevel: 'silent',
-    plugins: [entry],
+    plugins: [entry, places],
     resolve: { alias },
-    build: { ssr: true, write: false, minify: false, rollupOptions: { input: ENTRY, external: (id) => !id.startsWith('.') && !id.startsWith('@jade/') && !id.startsWith('\0') && !id.startsWith('virtual:') && !isAbsolute(id), output: { format: 'cjs', codeSplitting: false } } },
+    build: {
+      ssr: true,
+      write: false,
+      minify: false,
+      rollupOptions: {
+        input: ENTRY,
+        external: (id) => !id.startsWith('.') && !/^@(jade|oxc-project)\//.test(id) && !id.startsWith('\0') && !id.startsWith('virtual:') && !isAbsolute(id),
+        output: { format: 'cjs', codeSplitting: false },
+      },
+    },
   });
   const [{ code }] = [result].flat()[0].output;
   return code;
@@ -28,16 +45,16 @@ async function bundle(root, files) {
 /** The title of one line of a table of tests. */
 const titleOf = (title, row) => {
   let at = 0;
-  return title.replace(/%[sdijo]/g, () => JSON.stringify(row[at++]) ?? 'undefined');
+  return title.replace(/%[sdijo]/g, () => JSON.stringify(row[at++]) ?? 'undefined').replace(/\$(\w+)/g, (whole, name) => String(row[0]?.[name] ?? whole));
 };
 
 /** Collects the tests of the script: what a test file calls while it is loaded. */
-function collector() {
+function collector(begin) {
   const list = [];
   const trail = [];
   const ids = new Map();
   const add = (name, run) => {
-    const full = [...trail, name].join(' › ');
+    const full = begin + [...trail, name].join(' › ');
     const seen = ids.get(full) ?? 0;
     ids.set(full, seen + 1);
     list.push({ id: seen > 0 ? `${full} #${seen}` : full, run });
@@ -59,7 +76,7 @@ class BundledTests {
   static inject = tokens(commonTokens.options);
 
   constructor(options) {
-    this.files = options.bundledTests;
+    this.groups = options.bundledTests;
     this.root = process.cwd();
     this.require = createRequire(join(this.root, 'package.json'));
   }
@@ -70,16 +87,22 @@ class BundledTests {
 
   async init() {
     globalThis.expect = this.require('expect').expect;
-    const code = await bundle(this.root, this.files.map((file) => join(this.root, file)));
-    this.script = new Script(`(function (require, exports, module) {${code}\n})`, { filename: 'tests.cjs' });
+    this.scripts = [];
+    for (const files of this.groups) {
+      const code = await bundle(
+        this.root,
+        files.map((file) => join(this.root, file)),
+      );
+      this.scripts.push(new Script(`(function (require, exports, module) {${code}\n})`, { filename: 'tests.cjs' }));
+    }
   }
 
-  /** Loads everything anew and gives back the tests. */
-  load() {
-    const { list, globals } = collector();
+  /** Loads a group of tests and what they test anew and gives back the tests. */
+  load(group) {
+    const { list, globals } = collector(`${group} › `);
     Object.assign(globalThis, globals);
     const module = { exports: {} };
-    this.script.runInThisContext()(this.require, module.exports, module);
+    this.scripts[group].runInThisContext()(this.require, module.exports, module);
     return list;
   }
 
@@ -102,23 +125,36 @@ class BundledTests {
 
   async dryRun({ coverageAnalysis, disableBail }) {
     globalThis[SPACE] = {};
-    const results = await this.run(this.load(), { bail: !disableBail, named: coverageAnalysis === 'perTest' });
+    const tests = [];
+    for (const group of this.scripts.keys()) {
+      globalThis[SPACE].currentTestId = undefined;
+      tests.push(...(await this.run(this.load(group), { bail: !disableBail, named: coverageAnalysis === 'perTest' })));
+    }
     const { mutantCoverage } = globalThis[SPACE];
-    return { status: DryRunStatus.Complete, tests: results, ...(coverageAnalysis === 'off' ? {} : { mutantCoverage }) };
+    return { status: DryRunStatus.Complete, tests, ...(coverageAnalysis === 'off' ? {} : { mutantCoverage }) };
   }
 
   async mutantRun({ activeMutant, testFilter, hitLimit, disableBail }) {
     globalThis[SPACE] = { activeMutant: activeMutant.id, hitCount: hitLimit === undefined ? undefined : 0, hitLimit };
+    const tests = [];
+    for (const group of this.scripts.keys()) {
+      if (testFilter && !testFilter.some((id) => id.startsWith(`${group} › `))) continue;
+      tests.push(...(await this.runGroup(group, testFilter, disableBail)));
+      const endless = determineHitLimitReached(globalThis[SPACE].hitCount, hitLimit);
+      if (endless) return toMutantRunResult(endless);
+      if (tests.some((test) => test.status === TestStatus.Failed)) break;
+    }
+    return toMutantRunResult({ status: DryRunStatus.Complete, tests });
+  }
+
+  async runGroup(group, testFilter, disableBail) {
     try {
       const wanted = testFilter && new Set(testFilter);
-      const list = this.load().filter(({ id }) => !wanted || wanted.has(id));
-      const tests = await this.run(list, { bail: !disableBail, named: false });
-      const endless = determineHitLimitReached(globalThis[SPACE].hitCount, hitLimit);
-      return toMutantRunResult(endless ?? { status: DryRunStatus.Complete, tests });
+      const list = this.load(group).filter(({ id }) => !wanted || wanted.has(id));
+      return await this.run(list, { bail: !disableBail, named: false });
     } catch (error) {
-      // What breaks while it is loaded makes every test file fail.
-      const failed = { id: 'load', name: 'load', status: TestStatus.Failed, timeSpentMs: 0, failureMessage: String(error?.message ?? error) };
-      return toMutantRunResult(determineHitLimitReached(globalThis[SPACE].hitCount, hitLimit) ?? { status: DryRunStatus.Complete, tests: [failed] });
+      // What breaks while it is loaded makes every test of the group fail.
+      return [{ id: `${group} › load`, name: 'load', status: TestStatus.Failed, timeSpentMs: 0, failureMessage: String(error?.message ?? error) }];
     }
   }
 }
