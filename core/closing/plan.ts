@@ -127,17 +127,14 @@ class Board {
     });
     const earlier = this.items.flatMap((item, index) => (item.kind === 'gate' && live.length > 0 && waitsFor(gate, item.gate) ? [index] : []));
     const named = (list: readonly number[]) => [...new Set(list.flatMap((index) => this.steps[index]?.piece ?? []))];
-    const both = covering.filter((index) => first.includes(index) || keeping.includes(index));
-    if (both.length > 0) return { pieces: named(both), keptDead: both.some((index) => keeping.includes(index)) };
     const comesAfter = [...first, ...keeping, ...earlier];
+    const waitedFor = (from: readonly number[]) => allBefore(from, this.before);
+    const behindIt = waitedFor(comesAfter);
+    const inItsWay = covering.filter((index) => behindIt.has(index));
+    if (inItsWay.length > 0) return { pieces: named(inItsWay), keptDead: keeping.some((index) => inItsWay.some((covers) => waitedFor([index]).has(covers))) };
     if (comesAfter.length === 0 && gate.asks.length === 0) return undefined;
     const item = this.items.length;
     const tried = [...this.before.map((list, index) => (covering.includes(index) ? [...list, item] : list)), comesAfter];
-    const circle = inCircle(tried);
-    if (circle.length > 0 && inCircle(this.before).length === 0) {
-      const pieces = named(covering.filter((index) => circle.includes(index)));
-      return { pieces: pieces.length > 0 ? pieces : named(covering), keptDead: keeping.some((index) => circle.includes(index)) };
-    }
     this.items.push({ kind: 'gate', gate });
     this.before = tried;
     return undefined;
@@ -250,6 +247,13 @@ function inOrder(lanes: LanePlan, order: readonly number[], place: ReadonlyMap<n
   });
   const sorted = timed.flatMap((step) => entries.find(({ item }) => item.step.piece === step.piece && item.step.from === step.from)?.entry ?? []);
   return { ...lanes, entries: sorted };
+}
+
+/** Indexes, and all that they come after, directly or through others. */
+function allBefore(from: readonly number[], before: readonly (readonly number[])[]): Set<number> {
+  const found = new Set(from);
+  for (const index of found) for (const earlier of before[index] ?? []) found.add(earlier);
+  return found;
 }
 
 /** Indexes that never become free because they wait for each other. */
