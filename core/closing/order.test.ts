@@ -193,8 +193,24 @@ describe('work and tests among the supplies', () => {
       expect([supply, turn]).toEqual([supply, [...turn].sort((a, b) => a - b)]);
       expect(turn[0]).toBeGreaterThanOrEqual(0);
     }
-    // The cover is no way to the lever: alone it may go back while that is out.
-    expect(order([duct], [move('cover'), move('duct')], [], { rules: [['cover', 'duct']] })).toEqual(['cover', 'high dead', 'duct', 'high live']);
+  });
+
+  test('it stays open also where closing it at once would save a walk round the vehicle; what does not lead there is closed on the way', () => {
+    const behind = { side: 'left' as const, zone: 'rear' as const };
+    const back = (supply: Supply, isolating: Piece) =>
+      planClosing({
+        profile: bareProfile({ pieces: [piece('cover', {}, behind), isolating, piece('panel', { asks: asks(supply.id, 'dead') }, behind)], supplies: [supply] }),
+        facts: {},
+        moves: [move('cover'), move('panel')],
+        replaced: [],
+        gates: [],
+        setUp: SET_UP,
+      }).steps.map(said);
+    expect(back(LOW, battery)).toEqual(['low dead', 'panel', 'low live', 'cover']);
+    // The battery is loosened without the cover: with a supply that is dead from there on, the cover is on the way to nothing.
+    expect(back({ ...LOW, level: 'loosened' }, battery)).toEqual(['low dead', 'panel', 'cover', 'low live']);
+    const two = barePiece('battery', { levels: [level('off', 0.5, 0.8, { ways: way('clamp', 'cover') })] });
+    expect(back(LOW, two)).toEqual(['low dead', 'panel', 'low live', 'cover']);
   });
 
   test('a supply that nothing wants dead is left as it is', () => {
