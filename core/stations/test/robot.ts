@@ -156,6 +156,8 @@ export class Robot {
     yield* this.fitting(now);
     if (plan?.steps.length === 0) yield* this.back(now);
     for (const { sensor, calibrationDue } of sense.disturbedSensors(context, plan)) {
+      // Where only half of an act is there.
+      if (state.pieces[sensor.on] === 'fitted' && state.unplugged.includes(sensor.id)) yield () => sense.reconnected(context, sensor.id);
       if (calibrationDue && !state.calibrated[sensor.id] && !state.unplugged.includes(sensor.id) && plan?.steps.length === 0 && state.pieces[sensor.on] === 'fitted')
         yield () => sense.calibrated(sensor.id, 'done here', 'by the maker’s procedure');
     }

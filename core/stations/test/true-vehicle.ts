@@ -69,6 +69,7 @@ export class TrueVehicle {
     }
     this.levels.set(id, to);
     if (!opening) this.mustStayOpen(id);
+    if (to === 'fitted') this.byTheRules(id);
     for (const supply of this.profile.supplies) {
       if (supply.piece !== id) continue;
       const off = rank(to) >= rank(supply.level);
@@ -87,6 +88,21 @@ export class TrueVehicle {
       const ways = piece.levels.find((entry) => entry.level === level)?.ways ?? [];
       if (ways.some((way) => way.needs.some((need) => need.piece === id)) && !ways.some((way) => this.holds(way.needs)))
         throw new Error(`${piece.id} is ${level}, and ${id} went back before it`);
+    }
+  }
+
+  /** No piece is home before what the refit rules put first: a piece that is open, or the kit's part in the place of a replaced one. */
+  private byTheRules(id: string): void {
+    for (const rule of this.profile.refitRules) {
+      if (rule.then !== id || evaluate(rule.when, this.facts) === 'no' || !this.there({ piece: rule.first, level: 'off' })) continue;
+      if (!this.replaced().has(rule.first)) {
+        if (this.level(rule.first) !== 'fitted') throw new Error(`${id} went back before ${rule.first}`);
+        continue;
+      }
+      for (const { kit, fitment } of this.fitments()) {
+        for (const step of fitment.fitSteps.filter((entry) => entry.inPlaceOf?.includes(rule.first)))
+          if (step.passes.some((pass) => !this.passes.has(`${kit}/${step.id}/${pass}`))) throw new Error(`${id} went back before ${step.id}`);
+      }
     }
   }
 
