@@ -47,7 +47,7 @@ for (const room of rooms) {
     mutate: [`core/${room}/*.ts`, '!core/**/*.test.ts'],
     inPlace: true,
     concurrency: 2,
-    timeoutMS: 20_000,
+    timeoutMS: 6_000,
     reporters: ['progress-append-only', 'json'],
     jsonReporter: { fileName: report },
   };
