@@ -15,7 +15,7 @@ const holding = computed(() => {
   if (!standing || !names) return '';
   return standing.holding ? sayHold(standing.holding, names) : 'Signed: ready to leave';
 });
-const promised = computed(() => (job.view?.promisedAt ? dayjs(job.view.promisedAt).format('ddd D MMM, HH:mm') : 'no promise'));
+const promised = computed(() => (job.view?.promisedAt ? dayjs(job.view.promisedAt).format('ddd D MMM, HH:mm') : undefined));
 const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view.profile.model}` : ''));
 </script>
 
@@ -25,7 +25,7 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
       <TapeLabel big>{{ job.view.vehicle.plate }}</TapeLabel>
       <div class="who">
         <strong>{{ vehicle }}</strong>
-        <span>{{ job.view.customer }} · {{ job.view.bay ?? 'no bay' }} · promised {{ promised }}</span>
+        <span>{{ job.view.customer }} · {{ job.view.bay ?? 'no bay' }} · {{ promised ? `promised ${promised}` : 'nothing promised' }}</span>
       </div>
       <router-link
         v-if="job.standing?.holding"

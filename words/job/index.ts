@@ -115,8 +115,8 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'job.repinned': ({ profile, lost }) => `Newer documents taken over, profile version ${profile.version}${lost.length > 0 ? `; lost: ${lost.join(', ')}` : ''}`,
   'job.assigned': ({ person }) => `Given to ${person}`,
   'number.recorded': ({ number: read }) => `Number ${read}`,
-  'fact.recorded': ({ fact, certainty, value }, names) =>
-    `${names.fact(fact)}: ${certainty === 'unknown' ? 'not known' : `${value ?? ''}${certainty === 'assumed' ? ', assumed' : ''}`}`,
+  'fact.recorded': ({ fact, certainty, value, not = [] }, names) =>
+    `${names.fact(fact)}: ${certainty === 'unknown' ? 'not known' : `${value ?? ''}${certainty === 'assumed' ? ', assumed' : ''}`}${not.length > 0 ? `, surely not ${not.join(' or ')}` : ''}`,
   'baseline.tried': ({ lamp, result }, names) => `${names.factory(lamp)}: ${result}`,
   'battery.measured': ({ restV }) => `Battery at rest ${amount(restV, 'V', 1)}`,
   'code.recorded': ({ code, moment }) => `Fault code ${code}, ${moment}`,

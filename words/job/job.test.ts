@@ -71,6 +71,7 @@ test.each<[EventType, object, string]>([
   ['fact.recorded', { fact: 'headlamp', certainty: 'known', value: 'led' }, 'Headlamp technology: led'],
   ['fact.recorded', { fact: 'headlamp', certainty: 'assumed', value: 'led' }, 'Headlamp technology: led, assumed'],
   ['fact.recorded', { fact: 'headlamp', certainty: 'unknown' }, 'Headlamp technology: not known'],
+  ['fact.recorded', { fact: 'headlamp', certainty: 'unknown', not: ['led', 'filament'] }, 'Headlamp technology: not known, surely not led or filament'],
   ['codes.read', { moment: 'before', count: 0 }, 'Fault codes read before: none'],
   ['gap.measured', { gap: 'bonnet-left', moment: 'after', widthMm: 4.5 }, `Gap 4.5${GAP}mm, after`],
   ['content.counted', { kit: 'example-fog', item: 'screws', count: 3 }, 'Screw M6 × 16: 3 counted'],
