@@ -9,7 +9,7 @@ const robotFor = (school: School, people: 1 | 2, guard: string) => new Robot(SMA
  * Opening up to the first joint, the work, and the way back. The airbag's plug keeps the battery off while it is open: there one side cannot be
  * proved first and everything is tested once that is home. Without it the trim goes back last, dead, once the feed behind it was tried.
  */
-test.each<[School, 1 | 2, 'there' | 'none', [string, string, string]]>([
+const JOBS: [School, 1 | 2, 'there' | 'none', [string, string, string]][] = [
   [
     'least set-up',
     1,
@@ -60,11 +60,16 @@ test.each<[School, 1 | 2, 'there' | 'none', [string, string, string]]>([
       'battery fitted; live; try lights-left; liner-right loosened; foot-right off; liner-right off; cap-right off; blank-right off; join right; fit lamp-right; try lights-right; cap-right fitted; liner-right loosened; foot-right fitted; liner-right fitted; try lights-bar; grille fitted; aim lamp-left; cap-left fitted; liner-left loosened; foot-left fitted; liner-left fitted; battery off; dead; trim fitted; battery fitted; live; battery-cover fitted; aim lamp-right',
     ],
   ],
-])('the small van, %s, %i, guard %s: line by line', (school, people, guard, [open, work, back]) => {
-  const robot = robotFor(school, people, guard);
-  expect(robot.work()).toBeUndefined();
-  expect(robot.vehicle.faults()).toEqual([]);
-  const lines = robot.log.flatMap(said);
-  const [first, last] = [lines.findIndex((line) => line.startsWith('join')), lines.findIndex((line) => line.endsWith('fitted'))];
-  expect([lines.slice(0, first), lines.slice(first, last), lines.slice(last)].map((part) => part.join('; '))).toEqual([open, work, back]);
-});
+];
+
+test.each(process.env.JADE_ROBOT === 'few' ? JOBS.filter(([, people]) => people === 1) : JOBS)(
+  'the small van, %s, %i, guard %s: line by line',
+  (school, people, guard, [open, work, back]) => {
+    const robot = robotFor(school, people, guard);
+    expect(robot.work()).toBeUndefined();
+    expect(robot.vehicle.faults()).toEqual([]);
+    const lines = robot.log.flatMap(said);
+    const [first, last] = [lines.findIndex((line) => line.startsWith('join')), lines.findIndex((line) => line.endsWith('fitted'))];
+    expect([lines.slice(0, first), lines.slice(first, last), lines.slice(last)].map((part) => part.join('; '))).toEqual([open, work, back]);
+  },
+);
