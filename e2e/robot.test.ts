@@ -1,8 +1,11 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import type { JobDocuments, LoggedEvent } from '@jade/core/job';
-import type { Pass } from '@jade/core/kit';
-import { LEVELS, type Level } from '@jade/core/vehicle';
-import { cases, type Case } from '../core/stations/test/cases.ts';
+import type { Kit, Pass } from '@jade/core/kit';
+import type { RuleSet } from '@jade/core/rules';
+import { LEVELS, type Level, type VehicleProfile } from '@jade/core/vehicle';
+import { casesOf, type Case } from '../core/stations/test/cases.ts';
 import { Robot } from '../core/stations/test/robot.ts';
 import { settled, TestBench } from './test/bench.ts';
 
@@ -15,6 +18,10 @@ const VEHICLES: Readonly<Record<string, string>> = {
   'pellorin-trio-300': 'bakery-5',
   'wexholm-fieldcat': 'forestry-9',
 };
+const demo = join(import.meta.dirname, '../demo');
+const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
+const all = <T>(folder: string): T[] => readdirSync(join(demo, folder)).map((file) => read<T>(`${folder}/${file}`));
+const cases = casesOf(all<VehicleProfile>('vehicles'), all<Kit>('kits'), read<RuleSet>('rules.json'));
 const PASSES: Record<Pass, string> = { start: 'Start all', align: 'Align', tighten: 'Tighten' };
 /** Most jobs that are walked through the interface. */
 const MOST = 24;

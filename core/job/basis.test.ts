@@ -2,7 +2,7 @@ import type { AccessPlan } from '../access/index.ts';
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { bareFitment, bareKit, bareLamp } from '../test/bare-kit.ts';
 import type { Piece, Side } from '../vehicle/index.ts';
-import { jobNow, planMemory, planOpening, type JobDocuments } from './index.ts';
+import { jobNow, planMemory, planOpening, type EventType, type JobDocuments } from './index.ts';
 import type { TestLog } from './test/log.ts';
 import { openedLog, RULES } from './test/log.ts';
 
@@ -135,4 +135,122 @@ test('what one act recorded is taken back together', () => {
   const undo = log.events.at(-1)?.id ?? '';
   log.add('undone', { event: undo });
   expect(log.state.pieces).toEqual({ a: 'off' });
+});
+
+const because = (log: TestLog) => now(log).because?.type;
+
+test.each<[EventType, object]>([
+  ['fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' }],
+  ['option.chosen', { kit: 'test-kit', option: 'lens', choice: 'amber' }],
+  ['accessory.found', { accessory: 'winch', name: 'Winch', side: 'left', zone: 'front', holds: ['a'], openMin: 5, closeMin: 5, people: 1, drive: 'hex', size: '13 mm', count: 4 }],
+  ['way.blocked', { place: 'gone', way: 'w', why: 'bent' }],
+  ['way.chosen', { place: 'place', way: 'w' }],
+  ['order.chosen', { school: 'least set-up', people: 1 }],
+  ['opening.left', { why: 'agreed' }],
+  ['opening.resumed', {}],
+  ['fastener.seized', { piece: 'a', group: 'x', count: 1, addMin: 6 }],
+  ['test.tried', { kit: 'test-kit', test: 'x', passed: false }],
+  ['job.repinned', { profile: { slug: 'test-van', version: 2 }, kits: [], rules: { slug: 'r', version: 1 }, lost: [] }],
+])('%s makes the plan anew and is named as the reason', (type, payload) => {
+  const log = openedLog();
+  const before = now(log);
+  expect(before.because?.type).toBe('job.opened');
+  log.add(type, payload as never);
+  log.add('damage.noted', { place: 'door', note: 'a dent' });
+  const after = now(log);
+  expect([after.because?.type, after.because?.seq]).toEqual([type, 2]);
+  expect(after.basis).not.toBe(before.basis);
+});
+
+test.each<[EventType, object]>([
+  ['test.tried', { kit: 'test-kit', test: 'x', passed: true }],
+  ['battery.measured', { restV: 12.5 }],
+  ['fastener.broken', { piece: 'a', group: 'x', count: 1 }],
+  ['exception.named', { about: 'test:test-kit/x', note: 'agreed' }],
+  // The supply that a profile does not know changes nothing that was planned.
+  ['piece.moved', { piece: 'a', level: 'fitted', fasteners: [] }],
+])('%s leaves the plan as it is', (type, payload) => {
+  const log = openedLog();
+  const before = now(log);
+  log.add(type, payload as never);
+  expect([now(log).because?.type, now(log).basis, order(now(log).plan)]).toEqual(['job.opened', before.basis, order(before.plan)]);
+});
+
+test('a plan is known by the very events it was made from', () => {
+  const keyOf = (make: (log: TestLog) => void) => {
+    const log = openedLog();
+    make(log);
+    return now(log).basis;
+  };
+  const seized = (piece: string) => (log: TestLog) => log.add('fastener.seized', { piece, group: 'x', count: 1, addMin: 6 });
+  const first = keyOf(seized('a'));
+  expect(keyOf(seized('a'))).toBe(first);
+  // As many events, but others.
+  const other = keyOf((log) => {
+    seized('a')(log);
+    Object.assign(log.events.at(-1) ?? {}, { id: '00000000-0000-7000-8000-0000000000ff' });
+  });
+  expect(other).not.toBe(first);
+  const swapped = keyOf((log) => {
+    seized('a')(log);
+    const [one, two] = log.events;
+    const [own, its] = [one?.id, two?.id];
+    Object.assign(one ?? {}, { id: its });
+    Object.assign(two ?? {}, { id: own });
+  });
+  expect(swapped).not.toBe(first);
+  expect(first.startsWith('2-')).toBe(true);
+});
+
+test('no more plans are kept than there is room for, and what is forgotten is made again the same', () => {
+  const log = openedLog();
+  let made = 0;
+  const memory = planMemory((context) => {
+    made++;
+    return planOpening(context);
+  });
+  const first = order(jobNow(log.events, documents, memory).plan);
+  jobNow(log.events, documents, memory);
+  expect(made).toBe(1);
+  for (let times = 0; times < 45; times++) {
+    log.add('fastener.seized', { piece: 'a', group: 'x', count: 1, addMin: 1 });
+    jobNow(log.events, documents, memory);
+    expect(memory.opening.size).toBeLessThanOrEqual(40);
+    expect(memory.closing.size).toBeLessThanOrEqual(40);
+  }
+  expect(made).toBe(46);
+  expect(order(jobNow(log.events.slice(0, 1), documents, memory).plan)).toEqual(first);
+  expect(made).toBe(47);
+});
+
+test('a step made again after it went back is not the planned one, and going back while steps are left is a reason', () => {
+  const log = openedLog();
+  const whole = order(now(log).plan) ?? [];
+  open(log, whole[0] ?? '');
+  log.add('piece.moved', { piece: whole[0] ?? '', level: 'fitted', fasteners: [] });
+  expect(because(log)).toBe('piece.moved');
+  expect([...(order(now(log).plan) ?? [])].sort()).toEqual([...whole].sort());
+});
+
+test('on the way back a piece put back out of turn keeps the order of the rest; one opened again makes it anew', () => {
+  const log = openedLog();
+  for (const piece of order(now(log).plan) ?? []) open(log, piece);
+  const pieces = () => now(log).closing.steps.flatMap((step) => (step.kind === 'piece' ? [step.piece] : []));
+  const whole = pieces();
+  const later = whole.find((piece, place) => place > 0 && !['a', 'd'].includes(piece)) ?? '';
+  log.add('piece.moved', { piece: later, level: 'fitted', fasteners: [] });
+  expect(pieces()).toEqual(whole.filter((piece) => piece !== later));
+  open(log, later);
+  expect([...pieces()].sort()).toEqual([...whole].sort());
+});
+
+test('two people side by side: the lanes of the way back are shown until the first step is done', () => {
+  const log = openedLog();
+  log.add('order.chosen', { school: 'least set-up', people: 2 });
+  while ((now(log).plan?.steps.length ?? 0) > 0) open(log, order(now(log).plan)?.[0] ?? '');
+  const { closing } = now(log);
+  expect(closing.lanes?.entries).toHaveLength(6);
+  const [first] = closing.steps;
+  if (first?.kind === 'piece') log.add('piece.moved', { piece: first.piece, level: 'fitted', fasteners: [] });
+  expect([now(log).closing.lanes, now(log).closing.steps.length]).toEqual([undefined, 5]);
 });

@@ -1,7 +1,20 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { LoggedEvent } from '../job/index.ts';
-import { cases, kits, profiles, read, rules } from './test/cases.ts';
+import type { Kit } from '../kit/index.ts';
+import type { RuleSet } from '../rules/index.ts';
+import type { VehicleProfile } from '../vehicle/index.ts';
+import { casesOf } from './test/cases.ts';
 import { Robot } from './test/robot.ts';
 import { TrueVehicle } from './test/true-vehicle.ts';
+
+const demo = join(import.meta.dirname, '../../demo');
+const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
+const all = <T>(folder: string): T[] => readdirSync(join(demo, folder)).map((file) => read<T>(`${folder}/${file}`));
+const rules = read<RuleSet>('rules.json');
+const profiles = all<VehicleProfile>('vehicles');
+const kits = all<Kit>('kits');
+const cases = casesOf(profiles, kits, rules);
 
 test('the demo has cases of every kit', () => {
   expect(new Set(cases.map((entry) => entry.documents.kits[0]?.slug)).size).toBe(kits.length);

@@ -1,5 +1,3 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { Condition } from '../../facts/index.ts';
 import { factsOf } from '../../facts/index.ts';
 import { SCHOOLS, type JobDocuments } from '../../job/index.ts';
@@ -8,14 +6,6 @@ import { matchKit, withOptions } from '../../match/index.ts';
 import type { RuleSet } from '../../rules/index.ts';
 import type { VehicleProfile } from '../../vehicle/index.ts';
 import type { Truth } from './robot.ts';
-
-const demo = join(import.meta.dirname, '../../../demo');
-/** A file of the demo shop, as it stands there. */
-export const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
-const all = <T>(folder: string): T[] => readdirSync(join(demo, folder)).map((file) => read<T>(`${folder}/${file}`));
-export const rules = read<RuleSet>('rules.json');
-export const profiles = all<VehicleProfile>('vehicles');
-export const kits = all<Kit>('kits');
 
 /** Facts that anything of a kit on a vehicle hangs on. */
 function factsThatMatter(profile: VehicleProfile, kit: Kit): string[] {
@@ -44,19 +34,21 @@ export interface Case {
   truth: Truth;
 }
 
-/** Every demo kit on every vehicle it fits, with every fact that matters both ways, alone and with two, in both schools. */
-export const cases: Case[] = profiles.flatMap((profile) =>
-  kits.flatMap((kit) =>
-    completions(profile, kit).flatMap((facts) => {
-      const year = profile.years.from + 1;
-      if (matchKit(kit, profile, year, withOptions(facts, kit, {})).value !== 'yes') return [];
-      return SCHOOLS.flatMap((school) =>
-        ([1, 2] as const).map((people) => ({
-          name: `${kit.slug} on ${profile.slug}, ${Object.values(facts).join(' ')}, ${school}, ${people}`,
-          documents: { profile, kits: [kit], rules, year },
-          truth: { facts, people, school },
-        })),
-      );
-    }),
-  ),
-);
+/** Every kit on every vehicle that it fits, with every fact that matters both ways, alone and with two, in both schools. */
+export function casesOf(profiles: readonly VehicleProfile[], kits: readonly Kit[], rules: RuleSet): Case[] {
+  return profiles.flatMap((profile) =>
+    kits.flatMap((kit) =>
+      completions(profile, kit).flatMap((facts) => {
+        const year = profile.years.from + 1;
+        if (matchKit(kit, profile, year, withOptions(facts, kit, {})).value !== 'yes') return [];
+        return SCHOOLS.flatMap((school) =>
+          ([1, 2] as const).map((people) => ({
+            name: `${kit.slug} on ${profile.slug}, ${Object.values(facts).join(' ')}, ${school}, ${people}`,
+            documents: { profile, kits: [kit], rules, year },
+            truth: { facts, people, school },
+          })),
+        );
+      }),
+    ),
+  );
+}

@@ -1,5 +1,5 @@
 import type { JobDocuments } from '../../job/index.ts';
-import { RULES } from '../../job/test/log.ts';
+import { RULES, VAN } from '../../job/test/log.ts';
 import { bareFitment, bareKit, bareLamp } from '../../test/bare-kit.ts';
 import { barePiece, bareProfile } from '../../test/bare-profile.ts';
 import type { Kit } from '../../kit/index.ts';
@@ -94,20 +94,7 @@ const SMALL_VAN: VehicleProfile = bareProfile({
     ...right.pieces,
   ],
   refitRules: [{ id: 'cap', first: 'blank-right', then: 'cap-right', why: 'The cap holds the edge of what sits there.' }],
-  sensors: [
-    {
-      id: 'radar',
-      name: 'Radar',
-      kind: 'radar',
-      on: 'grille',
-      lock: 'slide',
-      pose: { xMm: 900, yMm: 0, zMm: 800, yawDeg: 0, pitchDeg: 0 },
-      fieldOfView: { horizontalDeg: 20, verticalDeg: 8, rangeM: 150 },
-      toleranceDeg: 0.4,
-      calibration: 'required',
-      procedure: 'by the maker',
-    },
-  ],
+  sensors: VAN.sensors,
   plugs: [
     left.plug,
     right.plug,
