@@ -61,3 +61,83 @@ test('an accessory is a piece once it was found, in this batch or before', () =>
   expect(later(found, 'events[1]')).toEqual([]);
   expect(later(moved, 'events[2]')).toEqual([]);
 });
+
+const POWERED = {
+  ...documents,
+  profile: {
+    ...VAN,
+    supplies: [{ id: 'low' as const, name: 'Battery', piece: 'grille', level: 'off' as const, waitMin: 1, liveMin: 0, by: 'anyone' as const, before: [], forgets: [] }],
+  },
+};
+const LENS = { id: 'lens', label: 'Lens', choices: [{ id: 'clear', label: 'Clear', consequence: 'x' }], default: 'clear' };
+const OPTIONED = { ...documents, kits: [{ ...PAIR, options: [LENS] }] };
+
+/** What each fault says of itself: the field, the id that is not there, and what it should have been. */
+test.each<[Happened['type'], object, [string, string, string][]]>([
+  ['fact.recorded', { fact: 'colour', certainty: 'known', value: 'plain' }, [['fact', 'colour', 'fact']]],
+  ['match.confirmed', { kit: 'other' }, [['kit', 'other', 'kit']]],
+  ['content.counted', { kit: 'other', item: 'bolt', count: 1 }, [['kit', 'other', 'kit']]],
+  ['content.counted', { kit: 'test-kit', item: 'bolt', count: 1 }, [['item', 'bolt', 'item']]],
+  ['bench.done', { kit: 'test-kit', task: 'paint' }, [['task', 'paint', 'task']]],
+  ['plug.joined', { kit: 'test-kit', connection: 'other' }, [['connection', 'other', 'connection']]],
+  ['step.passed', { kit: 'test-kit', step: 'glue', pass: 'start' }, [['step', 'glue', 'step']]],
+  ['test.tried', { kit: 'test-kit', test: 'rain', passed: true }, [['test', 'rain', 'test']]],
+  ['final.tried', { lamp: 'beacon', result: 'works' }, [['lamp', 'beacon', 'lamp function']]],
+  ['gap.measured', { gap: 'door', moment: 'before', widthMm: 4 }, [['gap', 'door', 'gap']]],
+  ['sensor.unplugged', { sensor: 'camera' }, [['sensor', 'camera', 'sensor']]],
+  ['sensor.reconnected', { sensor: 'camera' }, [['sensor', 'camera', 'sensor']]],
+  ['sensor.moved', { sensor: 'camera', yawDeg: 0, pitchDeg: 0 }, [['sensor', 'camera', 'sensor']]],
+  ['sensor.calibrated', { sensor: 'camera', how: 'done here', note: 'x' }, [['sensor', 'camera', 'sensor']]],
+  ['supply.set', { supply: 'high', is: 'dead' }, [['supply', 'high', 'supply']]],
+  ['setting.restored', { supply: 'high', setting: 'Clock' }, [['supply', 'high', 'supply']]],
+  ['reading.taken', { plug: 'tail-plug', pin: '1' }, [['plug', 'tail-plug', 'plug']]],
+  ['reading.taken', { plug: 'fog-plug', pin: '3' }, [['pin', '3', 'pin']]],
+  ['piece.moved', { piece: 'roof', level: 'off', fasteners: [] }, [['piece', 'roof', 'piece']]],
+  ['part.bagged', { piece: 'roof', where: 'x' }, [['piece', 'roof', 'piece']]],
+  ['fastener.seized', { piece: 'grille', group: 'clips', count: 1, addMin: 2 }, [['group', 'clips', 'fastener group']]],
+  ['fastener.dropped', { piece: 'roof', group: 'clips', count: 1 }, [['piece', 'roof', 'piece']]],
+  ['way.blocked', { place: 'roof', way: 'w', why: 'x' }, [['place', 'roof', 'place']]],
+  ['way.chosen', { place: 'grille', level: 'off', way: 'roof' }, [['way', 'roof', 'way']]],
+  ['way.chosen', { place: 'old-lamp', level: 'off', way: 'front' }, [['way', 'front', 'way']]],
+  [
+    'load.accepted',
+    { kit: 'other', circuit: 'main' },
+    [
+      ['kit', 'other', 'kit'],
+      ['circuit', 'main', 'circuit'],
+    ],
+  ],
+  ['wall.set', { rule: 'dipped', distanceMm: 5000 }, [['rule', 'dipped', 'rule of aim']]],
+])('%s of %j names %j', (type, payload, expected) => {
+  const found = idCheck(POWERED)(event({ type, payload } as Happened), 'events[2]');
+  expect(found).toEqual(expected.map(([field, id, what]) => ({ path: `events[2].payload.${field}`, code: 'unknown-id', data: { id, what } })));
+});
+
+test('an option has its choices, a fact its values, and what is there passes', () => {
+  const one = (type: Happened['type'], payload: object, held = OPTIONED) => idCheck(held)(event({ type, payload } as Happened), 'e');
+  expect(one('option.chosen', { kit: 'test-kit', option: 'lens', choice: 'clear' })).toEqual([]);
+  expect(one('option.chosen', { kit: 'test-kit', option: 'lens', choice: 'amber' })).toEqual([
+    { path: 'e.payload.choice', code: 'unknown-id', data: { id: 'amber', what: 'choice' } },
+  ]);
+  expect(one('option.chosen', { kit: 'test-kit', option: 'rim', choice: 'clear' })).toEqual([
+    { path: 'e.payload.option', code: 'unknown-id', data: { id: 'rim', what: 'option' } },
+  ]);
+  expect(one('option.chosen', { kit: 'other', option: 'lens', choice: 'clear' })).toEqual([{ path: 'e.payload.kit', code: 'unknown-id', data: { id: 'other', what: 'kit' } }]);
+  expect(one('fact.recorded', { fact: 'trim', certainty: 'known', value: 'gold' })).toEqual([
+    { path: 'e.payload.value', code: 'choice', data: { value: 'gold', choices: 'plain, guard' } },
+  ]);
+  const there: [Happened['type'], object][] = [
+    ['supply.set', { supply: 'low', is: 'dead' }],
+    ['way.chosen', { place: 'grille', level: 'off', way: 'front' }],
+    ['fastener.found', { piece: 'grille', group: 'bolts', count: 1 }],
+    ['load.accepted', { kit: 'test-kit', circuit: 'fog' }],
+    ['wall.set', { rule: 'fog', distanceMm: 5000 }],
+    ['reading.taken', { plug: 'fog-plug', pin: '2' }],
+    ['sensor.moved', { sensor: 'radar', yawDeg: 0, pitchDeg: 0 }],
+  ];
+  for (const [type, payload] of there) expect([type, one(type, payload, POWERED as typeof OPTIONED)]).toEqual([type, []]);
+  // An accessory has ways and fasteners that nobody described.
+  const held = idCheck(documents, ['winch']);
+  expect(held(event({ type: 'fastener.broken', payload: { piece: 'winch', group: 'fixings', count: 1 } }), 'e')).toEqual([]);
+  expect(held(event({ type: 'way.blocked', payload: { place: 'winch', way: 'w', why: 'x' } }), 'e')).toEqual([]);
+});

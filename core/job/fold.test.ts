@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { factValues, foldJob, outstanding, pinsOf } from './index.ts';
+import { factValues, foldJob, lastEvents, outstanding, pinsOf, standingEvents, type EventType } from './index.ts';
 import { openedLog, TestLog } from './test/log.ts';
 
 test('an empty log is a job nothing happened to', () => {
@@ -170,4 +170,110 @@ test('folding is the same whether events are known to the server or not, and nev
     ),
     { numRuns: 100, seed: 4 },
   );
+});
+
+/** What each event leaves behind in the job. */
+test.each<[EventType, object, object]>([
+  ['job.assigned', { person: 'copper' }, { assigned: 'copper' }],
+  ['number.recorded', { number: 'X1' }, { number: 'X1' }],
+  ['baseline.tried', { lamp: 'dipped', result: 'dim' }, { baseline: { dipped: 'dim' } }],
+  ['battery.measured', { restV: 12.4 }, { restV: 12.4 }],
+  ['code.recorded', { code: 'B1', moment: 'after', note: 'x' }, { codes: { before: [], after: [{ code: 'B1', note: 'x' }] } }],
+  ['codes.read', { moment: 'before', count: 3 }, { codesRead: { before: 3 } }],
+  ['gap.measured', { gap: 'wing', moment: 'after', widthMm: 4.5 }, { gaps: { before: {}, after: { wing: 4.5 } } }],
+  ['damage.noted', { place: 'door', note: 'dent' }, { damage: [{ event: '00000000-0000-7000-8000-000000000002', place: 'door', note: 'dent' }] }],
+  ['option.chosen', { kit: 'k', option: 'lens', choice: 'amber' }, { options: { k: { lens: 'amber' } } }],
+  ['match.confirmed', { kit: 'k' }, { confirmed: ['k'] }],
+  ['content.counted', { kit: 'k', item: 'bolt', count: 5 }, { counts: { k: { bolt: 5 } } }],
+  ['bench.done', { kit: 'k', task: 'light' }, { benchDone: { k: ['light'] } }],
+  ['setting.restored', { supply: 'low', setting: 'Clock' }, { settings: { low: ['Clock'] } }],
+  ['order.chosen', { school: 'least set-up', people: 2 }, { order: { school: 'least set-up', people: 2 } }],
+  ['opening.left', { why: 'agreed' }, { left: 'agreed' }],
+  ['plug.joined', { kit: 'k', connection: 'c' }, { joined: { k: ['c'] } }],
+  ['load.accepted', { kit: 'k', circuit: 'fog' }, { loadsAccepted: ['fog'] }],
+  ['reference.checked', { groundV: 0.03, feedV: 12.5 }, { reference: { groundV: 0.03, feedV: 12.5 } }],
+  ['sensor.moved', { sensor: 'radar', yawDeg: 1, pitchDeg: 0 }, { sensorMoves: { radar: { yawDeg: 1, pitchDeg: 0 } } }],
+  ['sensor.calibrated', { sensor: 'radar', how: 'by others', note: 'quay' }, { calibrated: { radar: { how: 'by others', note: 'quay' } } }],
+  ['wall.set', { rule: 'fog', distanceMm: 7000 }, { wall: { rule: 'fog', distanceMm: 7000 } }],
+  ['aim.prepared', { tyres: true, load: false, levelling: true }, { aimPrepared: { tyres: true, load: false, levelling: true } }],
+  ['aim.measured', { lamp: 'k/l', moment: 'before', heightMm: 200, referenceMm: 370 }, { aims: { 'k/l': { before: { heightMm: 200, referenceMm: 370 } } } }],
+  ['aim.referenced', { lamp: 'k/l', referenceMm: 366 }, { references: { 'k/l': 366 } }],
+  ['aim.by-others', { lamp: 'k/l', by: 'quay' }, { aimByOthers: { 'k/l': 'quay' } }],
+  ['final.tried', { lamp: 'dipped', result: 'works' }, { final: { dipped: 'works' } }],
+  ['part.bagged', { piece: 'blank', where: 'shelf' }, { bagged: { blank: 'shelf' } }],
+  ['supply.set', { supply: 'low', is: 'dead', by: 'Slate' }, { supplies: { low: { is: 'dead', at: '2026-03-05T08:30:00Z', order: 2, by: 'Slate' } } }],
+  ['way.blocked', { place: 'grille', way: 'front', why: 'bent' }, { blocked: [{ place: 'grille', way: 'front', why: 'bent' }] }],
+  ['fastener.seized', { piece: 'grille', group: 'bolts', count: 1, addMin: 6 }, { seized: [{ piece: 'grille', group: 'bolts', count: 1, addMin: 6 }] }],
+])('%s is kept, once where it is said twice, and gone when it is undone', (type, payload, expected) => {
+  const log = openedLog();
+  const event = log.add(type, payload as never);
+  expect(log.state).toMatchObject(expected);
+  const once = ['match.confirmed', 'bench.done', 'setting.restored', 'plug.joined', 'load.accepted', 'sensor.unplugged'];
+  if (once.includes(type)) {
+    log.add(type, payload as never);
+    expect(log.state).toMatchObject(expected);
+    log.events.pop();
+  }
+  log.add('undone', { event });
+  expect(log.state).not.toMatchObject(expected);
+  expect(log.state.questions).toEqual([]);
+});
+
+test('what is given up is taken up again, a way given back, a job signed once and reopened', () => {
+  const log = openedLog();
+  log.add('opening.left', { why: 'agreed' });
+  log.add('opening.resumed', { why: 'parts came' });
+  expect(log.state.left).toBeUndefined();
+  log.add('way.chosen', { place: 'grille', level: 'off', way: 'front' });
+  log.add('way.chosen', { place: 'place', way: 'arch' });
+  expect(Object.values(log.state.waysChosen)).toEqual(['front', 'arch']);
+  log.add('way.chosen', { place: 'grille', level: 'off' });
+  expect(Object.values(log.state.waysChosen)).toEqual(['arch']);
+  const first = log.add('job.signed', { atSeq: 5 });
+  log.add('job.signed', { atSeq: 6 });
+  expect(log.state.signed).toEqual({ event: first, at: '2026-03-05T08:30:00Z', atSeq: 5, by: 'fern' });
+  expect(log.state.questions).toEqual([]);
+  log.add('job.reopened', { why: 'late' } as never);
+  expect(log.state.signed).toBeUndefined();
+  expect(log.state.openedYear).toBe(2026);
+});
+
+test('a supply that is dead again has forgotten again; said live it has not', () => {
+  const log = openedLog();
+  log.add('setting.restored', { supply: 'low', setting: 'Clock' });
+  log.add('supply.set', { supply: 'low', is: 'live' });
+  expect([log.state.settings, log.state.supplies.low]).toEqual([{ low: ['Clock'] }, { is: 'live', at: '2026-03-05T08:30:00Z', order: 3 }]);
+  log.add('supply.set', { supply: 'low', is: 'dead' });
+  expect(log.state.settings).toEqual({});
+});
+
+test('a piece moved keeps how far it ever came, when it last moved, and back past a level only what led there', () => {
+  const log = openedLog();
+  for (const level of ['loosened', 'off'] as const) log.add('piece.moved', { piece: 'liner', level, way: level, fasteners: [] });
+  log.add('piece.moved', { piece: 'skin', level: 'off', way: 'w', fasteners: [] });
+  log.add('piece.moved', { piece: 'liner', level: 'folded', fasteners: [] });
+  const moves = () => log.state.moves.map(({ piece, from, level, way }) => [piece, from, level, way]);
+  expect(moves()).toEqual([
+    ['liner', 'fitted', 'loosened', 'loosened'],
+    ['liner', 'loosened', 'folded', 'off'],
+    ['skin', 'fitted', 'off', 'w'],
+  ]);
+  expect([log.state.reached, log.state.pieces, log.state.lastMoved.liner?.order]).toEqual([{ liner: 'off', skin: 'off' }, { liner: 'folded', skin: 'off' }, 5]);
+  log.add('piece.moved', { piece: 'liner', level: 'loosened', fasteners: [] });
+  expect(moves()).toEqual([
+    ['liner', 'fitted', 'loosened', 'loosened'],
+    ['skin', 'fitted', 'off', 'w'],
+  ]);
+  log.add('piece.moved', { piece: 'liner', level: 'fitted', fasteners: [] });
+  expect([moves(), log.state.history.length]).toEqual([[['skin', 'fitted', 'off', 'w']], 3]);
+});
+
+test('the last lines are the newest first, without those that only take another back', () => {
+  const log = openedLog();
+  const first = log.add('battery.measured', { restV: 12 });
+  log.add('undone', { event: first });
+  log.add('number.recorded', { number: 'X' });
+  expect(lastEvents(log.events, 2).map((event) => event.type)).toEqual(['number.recorded', 'battery.measured']);
+  expect(lastEvents(log.events, 9).map((event) => event.type)).toEqual(['number.recorded', 'battery.measured', 'job.opened']);
+  expect(standingEvents(log.events).map((event) => event.type)).toEqual(['job.opened', 'undone', 'number.recorded']);
 });
