@@ -191,3 +191,104 @@ test('a way of a mount position is blocked alone, and a way blocked to a level i
     [1, 0],
   ]);
 });
+
+describe('this one vehicle', () => {
+  const [grille, lamp] = VAN.pieces;
+  if (!grille || !lamp) throw new Error('no pieces');
+  const boxed = {
+    ...VAN,
+    pieces: [
+      { ...grille, box: { xMm: [10, 50], yMm: [-300, -100], zMm: [200, 260] } as const },
+      { ...lamp, box: { xMm: [40, 90], yMm: [-150, 20], zMm: [180, 250] } as const },
+    ],
+  } as unknown as typeof VAN;
+  const on = (part: Partial<Parameters<typeof onThisVehicle>[1]>, profile = boxed) => onThisVehicle(profile, { accessories: {}, blocked: [], seized: [], ...part });
+  const found = (accessory: Accessory) => on({ accessories: { [accessory.accessory]: accessory } });
+
+  test('an accessory is a piece around those it holds, with its own fixings, that says what to note first', () => {
+    expect(found({ ...WINCH, holds: ['grille', 'old-lamp'] }).pieces.at(-1)).toEqual({
+      id: 'found-winch',
+      name: 'Winch plate',
+      side: 'centre',
+      zone: 'front',
+      box: { xMm: [10, 90], yMm: [-300, 20], zMm: [180, 260] },
+      levels: [{ level: 'off', openMin: 6, closeMin: 8, people: 2, ways: [{ id: 'by-itself', needs: [], extraMin: 0 }] }],
+      fasteners: [
+        {
+          id: 'fixings',
+          drive: 'hex',
+          size: '16 mm',
+          count: 4,
+          place: 'as found',
+          side: 'centre',
+          singleUse: false,
+          release: 'unscrew',
+          tighten: { snug: 'steel' },
+          atLevel: 'off',
+        },
+      ],
+      cautions: [{ text: 'Found on this vehicle: note how it was fitted and wired before it comes off.' }],
+    });
+    expect(found({ ...WINCH, holds: [], count: 0 }).pieces.at(-1)).toMatchObject({ fasteners: [], box: { xMm: [0, 100], yMm: [-100, 100], zMm: [300, 400] } });
+  });
+
+  test('only what it holds waits for it', () => {
+    const needs = found(WINCH).pieces.map((piece) => [piece.id, piece.levels[0]?.ways[0]?.needs.map((need) => `${need.piece} ${need.level}`)]);
+    expect(needs).toEqual([
+      ['grille', ['found-winch off']],
+      ['old-lamp', ['grille off']],
+      ['found-winch', []],
+    ]);
+  });
+
+  const level = (name: 'loosened' | 'folded' | 'off', ways: string[], people = 1) => ({
+    level: name,
+    openMin: 1,
+    closeMin: 1,
+    people,
+    ways: ways.map((id) => ({ id, needs: [], extraMin: 0 })),
+  });
+  const staged = { ...VAN, pieces: [{ ...grille, levels: [level('loosened', ['a', 'b'], 2), level('off', ['a', 'b'], 4)] }, lamp] };
+  const waysOf = (blocked: Parameters<typeof onThisVehicle>[1]['blocked']) => on({ blocked }, staged).pieces[0]?.levels.map((entry) => entry.ways.map((way) => way.id).join(''));
+
+  test('a way is blocked at its own place, by its own name, from its own level on', () => {
+    const block = (part: object) => waysOf([{ place: 'grille', way: 'a', why: 'x', level: 'off', ...part }]);
+    expect(block({})).toEqual(['ab', 'b']);
+    expect(block({ level: 'loosened' })).toEqual(['b', 'b']);
+    expect(block({ place: 'old-lamp' })).toEqual(['ab', 'ab']);
+    expect(block({ way: 'c' })).toEqual(['ab', 'ab']);
+    // Without a level it is the way to a place, not to a piece.
+    expect(block({ level: undefined })).toEqual(['ab', 'ab']);
+    const place = (blocked: object) => on({ blocked: [{ place: 'place', way: 'w', why: 'x', ...blocked }] }).mounts[0]?.reach.length;
+    expect([place({}), place({ level: 'off' }), place({ way: 'other' }), place({ place: 'grille' })]).toEqual([0, 1, 1, 1]);
+  });
+
+  test('seized bolts add to the levels at which they come out, shared by the people of the step; those of other pieces add nothing', () => {
+    const bolts = grille.fasteners[0];
+    if (!bolts) throw new Error('no bolts');
+    const piece = {
+      ...grille,
+      levels: staged.pieces[0]?.levels ?? [],
+      fasteners: [
+        { ...bolts, atLevel: 'off' as const },
+        { ...bolts, id: 'nuts', atLevel: 'loosened' as const },
+      ],
+    };
+    const minutes = (seized: { piece: string; group: string }[]) =>
+      on({ seized: seized.map((entry) => ({ ...entry, count: 1, addMin: 6 })) }, { ...VAN, pieces: [piece, lamp] }).pieces[0]?.levels.map((entry) => entry.openMin);
+    expect(minutes([{ piece: 'grille', group: 'bolts' }])).toEqual([1, 1 + 6 / 4]);
+    expect(minutes([{ piece: 'grille', group: 'nuts' }])).toEqual([1 + 6 / 2, 1 + 6 / 4]);
+    expect(
+      minutes([
+        { piece: 'grille', group: 'nuts' },
+        { piece: 'grille', group: 'bolts' },
+      ]),
+    ).toEqual([1 + 6 / 2, 1 + 12 / 4]);
+    expect(
+      minutes([
+        { piece: 'old-lamp', group: 'bolts' },
+        { piece: 'grille', group: 'rivets' },
+      ]),
+    ).toEqual([1, 1]);
+  });
+});

@@ -92,3 +92,76 @@ test('what was timed stands beside the profile, the farthest off first; ways and
     ['grille', 'off', open, Math.sqrt(open * 4).toFixed(2)],
   ]);
 });
+
+test.each<[EventType, object]>([
+  ['step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' }],
+  ['plug.joined', { kit: 'test-kit', connection: 'joint' }],
+  ['test.tried', { kit: 'test-kit', test: 'lights', passed: true }],
+  ['sensor.calibrated', { sensor: 'radar', how: 'done here', note: 'x' }],
+  ['piece.moved', { piece: 'other', level: 'off', way: 'w', fasteners: [] }],
+])('a step begins where %s was ticked', (type, payload) => {
+  const log = openedLog();
+  at(log, '09:00', type, payload as never);
+  at(log, '09:04', 'piece.moved', off('grille'));
+  const times = timesOf(log);
+  expect(Object.keys(times)).toEqual(type === 'piece.moved' ? [] : ['grille/fitted>off/w']);
+});
+
+test.each<[EventType, object]>([
+  ['sensor.reconnected', { sensor: 'radar' }],
+  ['way.chosen', { place: 'grille', way: 'w' }],
+])('%s in between takes no time of the step', (type, payload) => {
+  const log = openedLog();
+  at(log, '09:00', 'step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  at(log, '09:02', type, payload as never);
+  at(log, '09:05', 'piece.moved', off('grille'));
+  expect(timesOf(log)).toEqual({ 'grille/fitted>off/w': '4.8' });
+});
+
+test.each<[EventType, object]>([
+  ['fastener.seized', { piece: 'grille', group: 'bolts', count: 1, addMin: 6 }],
+  ['fastener.dropped', { piece: 'grille', group: 'bolts', count: 1 }],
+])('after %s the time of that piece is not taken', (type, payload) => {
+  const log = openedLog();
+  at(log, '09:00', 'step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  at(log, '09:05', 'piece.moved', off('grille'));
+  at(log, '09:06', 'piece.moved', off('old-lamp'));
+  at(log, '09:07', type, payload as never);
+  expect(timesOf(log)).toEqual({ 'old-lamp/fitted>off/w': '1.0' });
+});
+
+test('the set-up of a step is that of its level: people called, the vehicle turned, tools, by the way it went', () => {
+  const way = (id: string, turned?: string) => ({ id, needs: [], extraMin: 0, ...(turned ? { position: { kind: 'wheels', place: turned } } : {}) });
+  const liner = barePiece('liner', {
+    levels: [
+      { level: 'loosened', openMin: 4, closeMin: 4, people: 1, ways: [way('w')] },
+      { level: 'off', openMin: 8, closeMin: 8, people: 2, ways: [way('w'), way('arch', 'left')] },
+    ],
+  });
+  const profile = bareProfile({ pieces: [liner, barePiece('skin')] });
+  const timed = (...moves: [string, 'loosened' | 'off' | 'fitted', string?][]) => {
+    const log = openedLog();
+    at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+    moves.forEach(([piece, level, by], index) =>
+      at(log, `09:${String(6 * (index + 1)).padStart(2, '0')}`, 'piece.moved', { piece, level, ...(by ? { way: by } : {}), fasteners: [] }),
+    );
+    return stepTimes({ ...contextOf(log), profile }, log.events).map(({ step, minutes }) => [step, minutes.toFixed(1)]);
+  };
+  // Each took 6 min: less 1 for a second pair of hands, less 0.5 for the wheels; the way back of a level as its opening.
+  expect(timed(['liner', 'loosened', 'w'])).toEqual([['liner/fitted>loosened/w', '6.0']]);
+  expect(timed(['liner', 'off', 'w'])).toEqual([['liner/fitted>off/w', '5.0']]);
+  expect(timed(['liner', 'off', 'arch'])).toEqual([['liner/fitted>off/arch', '4.5']]);
+  expect(timed(['liner', 'off', 'w'], ['liner', 'loosened'])).toEqual([
+    ['liner/fitted>off/w', '5.0'],
+    ['liner/off>loosened', '6.0'],
+  ]);
+});
+
+test('an accessory, a piece that is not in the profile, and a time at the very bound of what is likely are left out', () => {
+  const log = openedLog();
+  at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+  at(log, '09:02', 'piece.moved', off('winch'));
+  at(log, '09:03', 'piece.moved', off('old-lamp'));
+  // The winch was ticked too: the lamp's step begins nowhere that is known.
+  expect(timesOf(log)).toEqual({});
+});

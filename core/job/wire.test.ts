@@ -153,3 +153,79 @@ describe('a rear cluster with tail and stop lamp on one plug', () => {
     expect(loadsOf(kitOf(all, ['parking-left']))).toEqual({ parking: [0.6, 0.37], stop: [4.8, 1.852] });
   });
 });
+
+describe('pins and what feeds them', () => {
+  const [plug] = VAN.plugs;
+  const [kitPlug] = PAIR.plugs;
+  const [circuit] = VAN.circuits;
+  const [fitment] = PAIR.fitments;
+  if (!plug || !kitPlug || !circuit || !fitment) throw new Error('no plug');
+  const pin = (id: string, column: number, carries: PinFunction, of?: string) => ({ id, row: 1, column, carries, ...(of ? { circuit: of } : {}) });
+  const circuits = [
+    circuit,
+    { ...circuit, id: 'turn', name: 'Turn', liveIn: ['turn left', 'hazard', 'dipped'] as VehicleState[] },
+    { ...circuit, id: 'feed', name: 'Feed', liveIn: ['ignition', 'accessory'] as VehicleState[] },
+  ];
+  const documents = (pins: ReturnType<typeof pin>[], used = pins, lamps = PAIR.lamps) => ({
+    ...contextOf(openedLog()),
+    profile: { ...VAN, circuits, plugs: [{ ...plug, columns: 4, pins }] },
+    kits: [{ ...PAIR, lamps, plugs: [{ ...kitPlug, columns: 4, pins: used.map(({ circuit: _, ...entry }) => entry) }] }],
+  });
+  const proving = (...args: Parameters<typeof documents>) => wireJoints(documents(...args))[0]?.toProve.map((entry) => [entry.pin.id, entry.state, entry.liveIn]);
+
+  test('a pin is live in the state of its lamp first, a turn signal also with both, then in those of its circuit that go with it', () => {
+    expect(proving([pin('1', 1, 'ground'), pin('2', 2, 'turn left', 'turn')])).toEqual([['2', 'turn left', ['turn left', 'dipped', 'hazard']]]);
+    expect(proving([pin('2', 2, 'turn right', 'turn')])?.[0]?.[2]).toContain('hazard');
+    expect(proving([pin('2', 2, 'front fog', 'fog')])).toEqual([['2', 'front fog', ['front fog']]]);
+    // What is no state of a lamp is live in those of its circuit; without any there is nothing to prove.
+    expect(proving([pin('1', 1, 'switched supply', 'feed')])).toEqual([['1', 'ignition', ['ignition', 'accessory']]]);
+    expect(proving([pin('1', 1, 'switched supply', 'gone')])).toEqual([]);
+  });
+
+  test('only pins that the kit takes up, and that are not empty there, are fed', () => {
+    const own = [pin('1', 1, 'front fog', 'fog'), pin('2', 2, 'turn left', 'turn'), pin('3', 3, 'switched supply', 'feed')];
+    const joint = (used: ReturnType<typeof pin>[]) => wireJoints(documents(own, used))[0];
+    expect(joint(own.slice(0, 2))?.circuits.map((entry) => entry.id)).toEqual(['fog', 'turn']);
+    expect(joint([pin('1', 1, 'front fog'), pin('2', 2, 'empty'), { ...pin('3', 3, 'switched supply'), row: 2 }])?.circuits.map((entry) => entry.id)).toEqual(['fog']);
+    // The connection's own circuit stands first, also where no pin of the vehicle names it.
+    expect(joint([own[1] ?? pin('2', 2, 'empty')])?.circuits.map((entry) => entry.id)).toEqual(['fog', 'turn']);
+  });
+
+  test('a body of several functions loads each circuit with what its wires carry, any other its own circuit alone', () => {
+    const load = { powerW: 27, atV: 13.5, kind: 'driven LED' as const, standbyMa: 0 };
+    const body = bareLamp('lamp', {
+      load,
+      functions: [
+        { carries: 'front fog', load: { ...load, powerW: 20 } },
+        { carries: 'turn left', load: { ...load, powerW: 7 } },
+      ],
+    });
+    const own = [pin('1', 1, 'front fog', 'fog'), pin('2', 2, 'turn left', 'turn')];
+    const added = (lamps: typeof PAIR.lamps) => circuitLoads(documents(own, own, lamps)).map((entry) => [entry.circuit.id, entry.added.map(({ name, powerW }) => [name, powerW])]);
+    expect(added([body])).toEqual([
+      ['fog', [['lamp, front fog', 20]]],
+      ['turn', [['lamp, turn left', 7]]],
+    ]);
+    expect(added([bareLamp('lamp', { load }), bareLamp('other', { load })])).toEqual([
+      ['fog', [['lamp', 27]]],
+      ['turn', []],
+    ]);
+  });
+
+  test('a factory load whose function a kit takes away is gone, others stay; a circuit never used keeps its own reason', () => {
+    const factory = (name: string, of?: string) => ({ name, powerW: 10, atV: 13.5, kind: 'filament' as const, ...(of ? { function: of } : {}) });
+    const profile = { ...VAN, circuits: [{ ...circuit, loads: [factory('old', 'old-fog'), factory('dipped', 'dipped'), factory('socket')] }] };
+    const context = { ...contextOf(openedLog()), profile };
+    expect(circuitLoads(context)[0]?.circuit.loads.map((entry) => entry.name)).toEqual(['dipped', 'socket']);
+    const never = (circuitPart: object) =>
+      circuitLoads({ ...context, profile: { ...VAN, circuits: [{ ...circuit, ...circuitPart }] }, rules: { ...RULES, neverUseCircuits: ['fog'] } })[0]?.circuit.neverUse;
+    expect([never({}), never({ neverUse: 'by its maker' }), circuitLoads(context)[0]?.circuit.neverUse]).toEqual(['Front fog', 'by its maker', undefined]);
+  });
+
+  test('readings are those of this plug and pin', () => {
+    const log = openedLog();
+    log.add('reading.taken', { plug: 'other', pin: '2', state: 'front fog', lowV: 12, highV: 12 });
+    log.add('reading.taken', { plug: 'fog-plug', pin: '1', state: 'front fog', lowV: 12, highV: 12 });
+    expect(jointOf(log).toProve[0]?.proof.code).toBe('no-reading');
+  });
+});
