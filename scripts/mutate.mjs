@@ -1,4 +1,4 @@
-// npm run mutate -- ROOM…: which share of small faults set into rooms of core/ their tests find. Works on a copy of the tree; slow, and no part of the tests.
+// npm run mutate -- ROOM… or ROOM/FILE…: which share of small faults set into rooms of core/ their tests find. Works on a copy of the tree; slow, and no part of the tests.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -17,7 +17,9 @@ const NEAREST = {
 const LONG = ['core/stations/robot', 'core/stations/half-way'];
 const HEADING = '## Mutants';
 const rooms = process.argv.slice(2).length > 0 ? process.argv.slice(2) : Object.keys(NEAREST);
-const unknown = rooms.filter((room) => !NEAREST[room]);
+/** A room, or one file of it. */
+const roomOf = (asked) => asked.split('/')[0];
+const unknown = rooms.filter((room) => !NEAREST[roomOf(room)]);
 if (unknown.length > 0) {
   console.error(`No room is called ${unknown.join(', ')}; there are ${Object.keys(NEAREST).join(', ')}.`);
   process.exit(1);
@@ -31,20 +33,20 @@ symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
 /** Test files in two groups, the second tried only where the first finds nothing: those of the room, all others of core. */
 function testsOf(room) {
   const among = (begins) => files.filter((file) => file.endsWith('.test.ts') && begins.some((begin) => file.startsWith(begin)));
-  const [near, long] = [among(NEAREST[room]), among(LONG)];
+  const [near, long] = [among(NEAREST[roomOf(room)]), among(LONG)];
   return [near, among(['core/']).filter((file) => !near.includes(file) && !long.includes(file))];
 }
 
 const rows = new Map();
 for (const room of rooms) {
-  const report = join(copy, `${room}-mutants.json`);
+  const report = join(copy, `${room.replace('/', '-')}-mutants.json`);
   const settings = {
     testRunner: 'bundled',
     plugins: [join(ROOT, 'scripts/mutants/runner.mjs')],
     coverageAnalysis: 'perTest',
     bundledTests: testsOf(room),
     warnings: { unknownOptions: false },
-    mutate: [`core/${room}/*.ts`, '!core/**/*.test.ts'],
+    mutate: [room.includes('/') ? `core/${room}.ts` : `core/${room}/*.ts`, '!core/**/*.test.ts'],
     inPlace: true,
     concurrency: 2,
     timeoutMS: 6_000,
@@ -72,7 +74,7 @@ rmSync(copy, { recursive: true });
 
 const place = join(ROOT, 'docs/benchmarks.md');
 const [figures = '', mutants = ''] = readFileSync(place, 'utf8').split(`\n${HEADING}\n`);
-const kept = mutants.split('\n').filter((line) => line.startsWith('| core/') && !rows.has(/^\| core\/(\w+)/.exec(line)?.[1]));
+const kept = mutants.split('\n').filter((line) => line.startsWith('| core/') && !rows.has(/^\| core\/([\w/-]+)/.exec(line)?.[1]));
 const table = [...kept, ...rows.values()].sort();
 const said = `Made by \`npm run mutate -- ROOM\`: small faults set into a room one at a time, and how many of them make a test fail. One that never ends counts as found.`;
 writeFileSync(place, `${figures}\n${HEADING}\n\n${said}\n\n| room | faults | found | share |\n| --- | --- | --- | --- |\n${table.join('\n')}\n`);
