@@ -77,6 +77,8 @@ class BundledTests {
 
   constructor(options) {
     this.groups = options.bundledTests;
+    /** What each test took when it last passed, by its id. */
+    this.took = new Map();
     this.root = process.cwd();
     this.require = createRequire(join(this.root, 'package.json'));
   }
@@ -114,7 +116,9 @@ class BundledTests {
       const result = { id, name: id };
       try {
         await run();
-        results.push({ ...result, status: TestStatus.Success, timeSpentMs: performance.now() - start });
+        const timeSpentMs = performance.now() - start;
+        this.took.set(id, timeSpentMs);
+        results.push({ ...result, status: TestStatus.Success, timeSpentMs });
       } catch (error) {
         results.push({ ...result, status: TestStatus.Failed, timeSpentMs: performance.now() - start, failureMessage: String(error?.message ?? error) });
         if (bail) break;
@@ -151,6 +155,8 @@ class BundledTests {
     try {
       const wanted = testFilter && new Set(testFilter);
       const list = this.load(group).filter(({ id }) => !wanted || wanted.has(id));
+      // What takes least is tried first.
+      list.sort((one, other) => (this.took.get(one.id) ?? 0) - (this.took.get(other.id) ?? 0));
       return await this.run(list, { bail: !disableBail, named: false });
     } catch (error) {
       // What breaks while it is loaded makes every test of the group fail.
