@@ -3,6 +3,7 @@ import { gatesOf, openingRequest, schoolOf, planOpening, planClosingOf, jobConte
 import { piecesBack } from '../closing/index.ts';
 import { standingOf } from '../stations/index.ts';
 import { key } from '../subject/index.ts';
+import type { VehicleProfile } from '../vehicle/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
 import type { Accessory } from './index.ts';
 
@@ -195,13 +196,13 @@ test('a way of a mount position is blocked alone, and a way blocked to a level i
 describe('this one vehicle', () => {
   const [grille, lamp] = VAN.pieces;
   if (!grille || !lamp) throw new Error('no pieces');
-  const boxed = {
+  const boxed: VehicleProfile = {
     ...VAN,
     pieces: [
-      { ...grille, box: { xMm: [10, 50], yMm: [-300, -100], zMm: [200, 260] } as const },
-      { ...lamp, box: { xMm: [40, 90], yMm: [-150, 20], zMm: [180, 250] } as const },
+      { ...grille, box: { xMm: [10, 50], yMm: [-300, -100], zMm: [200, 260] } },
+      { ...lamp, box: { xMm: [40, 90], yMm: [-150, 20], zMm: [180, 250] } },
     ],
-  } as unknown as typeof VAN;
+  };
   const on = (part: Partial<Parameters<typeof onThisVehicle>[1]>, profile = boxed) => onThisVehicle(profile, { accessories: {}, blocked: [], seized: [], ...part });
   const found = (accessory: Accessory) => on({ accessories: { [accessory.accessory]: accessory } });
 
