@@ -94,13 +94,16 @@ class Hand {
     await this.page.locator('article.step').waitFor();
     const shown = await this.heading();
     if (/Live for the test|Dead again/.test(shown)) {
-      await this.page.getByRole('button', { name: /^It is (live|off)$/ }).click();
+      await this.page.getByRole('button', { name: /^It is (live|off)/ }).click();
       return;
     }
     if (!shown.toLowerCase().includes(name)) {
       // Not the next step back: a supply brought live for a test, at Fit.
       await this.go('Fit');
-      await this.page.getByRole('button', { name: 'It is live again for the test' }).first().click();
+      await this.page
+        .getByRole('button', { name: /^It is live.*for the test$/ })
+        .first()
+        .click();
       return;
     }
     for (const field of await this.page.locator('fieldset.ask').all()) {

@@ -1,5 +1,6 @@
 import { sayLearned, sayStep, sayStepTime } from '@jade/words/access';
 import { sayAimError, sayRule } from '@jade/words/aiming';
+import { saySwitch } from '@jade/words/closing';
 import { sayFault, sayFaults } from '@jade/words/faults';
 import { sayGatherTrouble, sayStack } from '@jade/words/gather';
 import { sayReason } from '@jade/words/match';
@@ -159,4 +160,16 @@ test('a step says its time, and what that rests on', () => {
     sayStep({ piece: 'Grille', from: 'off', level: 'fitted' }),
     sayStep({ piece: 'Liner', from: 'off', level: 'loosened' }),
   ]).toEqual(['Grille off, through arch', 'Grille back', 'Liner from off to loosened']);
+});
+
+test('a change of a supply says how many fasteners go with it', () => {
+  const counts = [
+    { group: 'a', count: 2 },
+    { group: 'b', count: 1 },
+  ];
+  expect([saySwitch({ to: 'dead' }, counts), saySwitch({ to: 'live' }, counts.slice(1)), saySwitch({ to: 'live' }, [])]).toEqual([
+    'It is off, 3 fasteners out',
+    'It is live, 1 fastener in',
+    'It is live',
+  ]);
 });

@@ -338,3 +338,25 @@ test('of a fact that is not known choices are ruled out one by one, never the la
   write(log, checkIn.recordFact(now(log, three).context, 'letter', 'known', 'a'));
   expect(log.state.facts.letter).toEqual({ certainty: 'known', value: 'a' });
 });
+
+test('a change of a supply says the fasteners that it counts: those of the piece that isolates it, what lies ready on the way back, none where it stands so already', () => {
+  const [bolts] = VAN.pieces[0]?.fasteners ?? [];
+  if (!bolts) throw new Error('no bolts');
+  const terminal = { ...bolts, id: 'terminal', count: 3 };
+  const docs = documents({ profile: { ...POWERED, pieces: POWERED.pieces.map((piece) => (piece.id === 'battery' ? { ...piece, fasteners: [terminal] } : piece)) } });
+  const log = openedLog();
+  const change = (to: 'dead' | 'live') => {
+    const { context, closing } = now(log, docs);
+    const step = closeUp.supplySwitch(context, 'low', to);
+    if (!step) throw new Error('no supply');
+    return { counts: closeUp.switchCounts(context, step), act: () => closeUp.switchSupply(context, closing, step) };
+  };
+  expect([change('dead').counts, change('live').counts]).toEqual([[{ group: 'terminal', count: 3 }], []]);
+  expect(change('dead').act()).toMatchObject({
+    events: [{ type: 'piece.moved', payload: { piece: 'battery', level: 'off', fasteners: [{ group: 'terminal', count: 3 }] } }, { type: 'supply.set' }],
+  });
+  write(log, change('dead').act());
+  log.add('fastener.broken', { piece: 'battery', group: 'terminal', count: 1 });
+  expect([change('dead').counts, change('live').counts]).toEqual([[], [{ group: 'terminal', count: 2 }]]);
+  expect(change('live').act()).toMatchObject({ events: [{ payload: { level: 'fitted', fasteners: [{ group: 'terminal', count: 2 }] } }, { type: 'supply.set' }] });
+});

@@ -140,6 +140,19 @@ export function putBack(context: JobContext, closing: ClosePlan, step: CloseStep
   });
 }
 
+/** Fasteners that come out of the isolating piece, or go back into it, with a change of a supply: said before it is tapped. None where that piece stands so already. */
+export function switchCounts(context: JobContext, { supply, to }: SupplyStep): GroupCount[] {
+  const { state, profile } = context;
+  const known = profile.supplies.find((entry) => entry.id === supply);
+  const piece = profile.pieces.find((entry) => entry.id === known?.piece);
+  const level = piece && known && listedLevel(piece, known.level);
+  if (!known || !piece || !level) return [];
+  const isOff = levelRank(state.pieces[piece.id] ?? 'fitted') >= levelRank(known.level);
+  if (isOff === (to === 'dead')) return [];
+  const groups = piece.fasteners.filter((group) => levelRank(group.atLevel) <= levelRank(level.level));
+  return groups.map((group) => ({ group: group.id, count: to === 'live' ? readyOf(context, piece.id, group) : group.count }));
+}
+
 /**
  * A supply made live for a test, or dead again for what comes after, by the piece that isolates it.
  * @param by who isolated it and by which procedure, where that is for qualified people
@@ -152,7 +165,7 @@ export function switchSupply(context: JobContext, closing: ClosePlan, step: Supp
   if (!known || !piece || !level) return refused({ code: 'unknown', what: 'supply', id: step.supply });
   const now = suppliesNow(context).find(({ supply }) => supply.id === step.supply)?.is;
   if (now === step.to) return refused({ code: 'already' });
-  const groups = piece.fasteners.filter((group) => levelRank(group.atLevel) <= levelRank(level.level));
+  const fasteners = switchCounts(context, step);
   const isOff = levelRank(state.pieces[piece.id] ?? 'fitted') >= levelRank(known.level);
   if (step.to === 'live') {
     return unless(againstLive(context, closing, known.id, false), () => [
@@ -160,7 +173,7 @@ export function switchSupply(context: JobContext, closing: ClosePlan, step: Supp
         ? [
             {
               type: 'piece.moved' as const,
-              payload: { piece: piece.id, level: 'fitted' as const, fasteners: groups.map((group) => ({ group: group.id, count: readyOf(context, piece.id, group) })) },
+              payload: { piece: piece.id, level: 'fitted' as const, fasteners },
             },
           ]
         : []),
@@ -178,7 +191,7 @@ export function switchSupply(context: JobContext, closing: ClosePlan, step: Supp
       : [
           {
             type: 'piece.moved' as const,
-            payload: { piece: piece.id, level: known.level, way: way.id, fasteners: groups.map((group) => ({ group: group.id, count: group.count })) },
+            payload: { piece: piece.id, level: known.level, way: way.id, fasteners },
           },
         ]),
     { type: 'supply.set', payload: { supply: known.id, is: 'dead', ...(by?.trim() ? { by: by.trim() } : {}) } },

@@ -6,7 +6,7 @@ import { closeUp } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
 import { sayEstimate, sayPreparation, sayStepTime } from '@jade/words/access';
-import { sayCloseTrouble } from '@jade/words/closing';
+import { sayCloseTrouble, saySwitch } from '@jade/words/closing';
 import { sayGroup, sayHome, sayNew } from '@jade/words/job';
 import { sayRefusal, saySubject } from '@jade/words/stations';
 import { inSentence, minutes, plural } from '@jade/words/units';
@@ -135,7 +135,7 @@ function bag(where: string): void {
           density="comfortable"
           hide-details
         />
-        <button type="button" class="push main big" @click="switchSupply(supply)">{{ supply.to === 'live' ? 'It is live' : 'It is off' }}</button>
+        <button type="button" class="push main big" @click="switchSupply(supply)">{{ saySwitch(supply, closeUp.switchCounts(context, supply)) }}</button>
       </article>
       <article v-else-if="gate" class="leaf stack step">
         <h2>Now: {{ inSentence(saySubject(gate.subject, names)) }}</h2>

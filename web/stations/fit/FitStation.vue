@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { fitStepsOf, kitsOnVehicle, stackOfStep, testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { FitStep, Fitment, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
+import { saySwitch } from '@jade/words/closing';
 import { sayStack } from '@jade/words/gather';
 import { sayRefusal } from '@jade/words/stations';
 import { inSentence, minutes } from '@jade/words/units';
@@ -84,6 +85,11 @@ const sayStackOf = (step: FitStep) => {
   return check ? sayStack(check) : '';
 };
 
+const sayLive = (onVehicle: KitOnVehicle, test: KitTest) => {
+  const step = toEnliven(onVehicle, test);
+  return step && `${saySwitch(step, closeUp.switchCounts(context.value, step))}, for the test`;
+};
+
 function enliven(onVehicle: KitOnVehicle, test: KitTest): void {
   const step = toEnliven(onVehicle, test);
   if (step && job.closing) void job.perform(closeUp.switchSupply(context.value, job.closing, step));
@@ -127,8 +133,8 @@ function fail(note: string): void {
                 {{ tested(kit, test) === false ? 'Failed' : 'It does not' }}
               </button>
               <p v-for="refusal in tested(kit, test) ? [] : againstTest(onVehicle, test)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
-              <button v-if="!tested(kit, test) && toEnliven(onVehicle, test) && job.closing" type="button" class="push small" @click="enliven(onVehicle, test)">
-                It is live again for the test
+              <button v-if="!tested(kit, test) && sayLive(onVehicle, test) && job.closing" type="button" class="push small" @click="enliven(onVehicle, test)">
+                {{ sayLive(onVehicle, test) }}
               </button>
               <CautionNote v-if="test.caution" :text="test.caution" />
             </li>
