@@ -50,11 +50,11 @@ export function saySubject(subject: Subject, names: Names): string {
     case 'test':
       return names.test(subject.kit, subject.test);
     case 'aim':
-      return `aim ${inSentence(names.lamp(subject.kit, subject.lamp))}`;
+      return `Aim ${inSentence(names.lamp(subject.kit, subject.lamp))}`;
     case 'fit':
       return names.step(subject.kit, subject.step);
     case 'joint':
-      return `join ${inSentence(names.connection(subject.kit, subject.connection))}`;
+      return `Join ${inSentence(names.connection(subject.kit, subject.connection))}`;
     case 'content':
       return names.item(subject.kit, subject.item);
     case 'plug':

@@ -146,7 +146,7 @@ function bag(where: string): void {
         <h2>{{ back.to === 'fitted' ? 'Put back' : `Back to ${back.to}` }}: {{ inSentence(names.piece(back.piece)) }}</h2>
         <p class="soft">{{ back.side === 'centre' ? 'middle' : `${back.side} side` }} · {{ sayStepTime(back) }}{{ back.people > 1 ? ` · ${back.people} people` : '' }}</p>
         <p v-for="open in closeUp.gatesAgainst(back)" :key="key(open.subject)" class="problem" role="alert">
-          First this, or it will be covered: {{ saySubject(open.subject, names) }}.
+          First this, or it will be covered: {{ inSentence(saySubject(open.subject, names)) }}.
           <router-link :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(open.subject.kind) } }">Go there</router-link>
         </p>
         <p v-if="back.position"><strong>First.</strong> {{ sayPreparation({ code: 'turn', ...back.position }, names, () => '') }}</p>
@@ -259,6 +259,7 @@ function bag(where: string): void {
 
 .grow {
   justify-content: flex-start;
+  text-align: left;
 }
 
 .ask {
