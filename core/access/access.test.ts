@@ -90,6 +90,19 @@ test('an unreachable target is named and the rest is planned', () => {
   expect(choice).toMatchObject({ total: 200, proved: true });
 });
 
+test('a piece to be replaced that nothing takes off, or that has no such level, is named and the rest is planned', () => {
+  const hung = { id: 'hung', levels: [{ level: 'hung' as const, open: 50, close: 50, breakage: 0, ways: [way('h')] }] };
+  const pieces = [off('a', 100, [way('x')]), off('fast', 100, [way('y', [['shut', 'off']])]), off('shut', 100, []), hung, off('old', 30, [way('z')])];
+  const choice = solveAccess(problem({ pieces, targets: [{ id: 'good', ways: [way('g', [['a', 'off']])] }], replaced: ['fast', 'hung', 'old'] }));
+  expect(choice.problems).toEqual([
+    { code: 'unreachable-piece', piece: 'fast' },
+    { code: 'unreachable-piece', piece: 'hung' },
+  ]);
+  // The first twice 100, the old one only comes off.
+  expect(choice.total).toBe(230);
+  expect(choice.moves.map((move) => move.piece).sort()).toEqual(['a', 'old']);
+});
+
 /** All subsets of (piece, way) choices, the slow and plain way to the same least cost. */
 function byEnumeration({ pieces, targets }: AccessProblem): number {
   let best = Infinity;

@@ -64,7 +64,7 @@ export function* explainPlan(request: AccessRequest, plan: AccessPlan, further: 
   for (const piece of own.keys()) {
     yield;
     const choice = solved(shut(problem, piece));
-    if (choice) withoutPiece[piece] = choice.problems.length > plan.problems.length || problem.replaced.includes(piece) ? null : hundredthsToMinutes(choice.total - total);
+    if (choice) withoutPiece[piece] = choice.problems.length > plan.problems.length ? null : hundredthsToMinutes(choice.total - total);
   }
   const alternatives: Alternative[] = [];
   const price = (place: string, level: string | undefined, way: string) => {

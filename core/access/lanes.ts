@@ -31,8 +31,8 @@ interface Work {
   left: number;
   free: [number, number];
   last: [SequenceStep | undefined, SequenceStep | undefined];
-  /** Place of each kind of position, with when the last step that needed it ends. */
-  stand: Readonly<Record<string, { place: string; until: number }>>;
+  /** Place of each kind of position, since when it stands so, and when the last step that needed it ends. */
+  stand: Readonly<Record<string, { place: string; since: number; until: number }>>;
   /** The step that was done last, and what was done before it. */
   entry: LaneEntry | undefined;
   earlier: Work | undefined;
@@ -64,10 +64,11 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
   const preparing = lanes.map((place) => setUpBetween(work.last[place], step, setUp));
   const { position } = step;
   const held = position && work.stand[position.kind];
-  const turning = position && held?.place !== position.place ? turningTo(position, setUp) : 0;
-  const turnFrom = position && held && held.place !== position.place ? held.until : 0;
+  const stays = held?.place === position?.place;
+  const turning = position && !stays ? turningTo(position, setUp) : 0;
+  const standsFrom = held ? (stays ? held.since : held.until) : 0;
   const arrive = Math.max(...lanes.map((place, order) => work.free[place] + (preparing[order] ?? 0)));
-  const start = Math.max(ready, arrive, turnFrom) + turning;
+  const start = Math.max(ready, arrive, standsFrom) + turning;
   const end = start + step.duration;
   const free: [number, number] = [...work.free];
   const last: Work['last'] = [...work.last];
@@ -75,7 +76,7 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
     free[place] = end;
     last[place] = step;
   }
-  const until = Math.max(end, held?.place === position?.place ? (held?.until ?? 0) : 0);
+  const standing = held && stays ? { since: held.since, until: Math.max(end, held.until) } : { since: start, until: end };
   const done = work.done.slice();
   done[index] = 1;
   const ends = work.end.slice();
@@ -86,7 +87,7 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
     left: work.left - workOf(step),
     free,
     last,
-    stand: position ? { ...work.stand, [position.kind]: { place: position.place, until } } : work.stand,
+    stand: position ? { ...work.stand, [position.kind]: { place: position.place, ...standing } } : work.stand,
     entry: { step: index, lane, start, end },
     earlier: work,
     setUp: work.setUp + preparing.reduce((sum, cost) => sum + cost, 0) + turning,
@@ -142,7 +143,7 @@ export function twoLanes(steps: readonly LaneStep[], setUpTimes: SetUp, { start 
     left: steps.reduce((sum, step) => sum + workOf(step), 0),
     free: [0, 0],
     last: [undefined, undefined],
-    stand: Object.fromEntries(Object.entries(start).map(([kind, place]) => [kind, { place, until: 0 }])),
+    stand: Object.fromEntries(Object.entries(start).map(([kind, place]) => [kind, { place, since: 0, until: 0 }])),
     entry: undefined,
     earlier: undefined,
     setUp: 0,

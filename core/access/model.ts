@@ -106,8 +106,8 @@ export function buildModel({ problem, fixed }: Capped): Model {
       }
     }
     const must = replaced ? 'off' : final === STAYS ? undefined : final;
-    const mustNode = must && start.rank < levelRank(must) ? needNode(piece.id, must) : undefined;
-    if (mustNode !== undefined) goals.push(mustNode);
+    // What cannot go that far leaves the goal out of reach.
+    if (must && start.rank < levelRank(must)) goals.push(needNode(piece.id, must) ?? node());
   }
   for (const target of problem.targets) {
     const here = node();

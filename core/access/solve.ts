@@ -12,8 +12,9 @@ export interface Move {
   way: string;
 }
 
-/** A target that nothing can reach; moves that wait for each other in every order. */
-export type AccessTrouble = { code: 'unreachable-target'; target: string } | { code: 'cannot-order'; moves: Pick<Move, 'piece' | 'level'>[] };
+/** A target that nothing can reach; a piece to be replaced that nothing takes off; moves that wait for each other in every order. */
+export type AccessTrouble =
+  { code: 'unreachable-target'; target: string } | { code: 'unreachable-piece'; piece: string } | { code: 'cannot-order'; moves: Pick<Move, 'piece' | 'level'>[] };
 
 /** The least-labour choice; costs in whole hundredths of a person-minute. */
 export interface AccessChoice {
@@ -72,27 +73,32 @@ function sumCosts(problem: AccessProblem, moves: Move[]): Pick<AccessChoice, 'cl
   return sums;
 }
 
-function unreachable(problem: AccessProblem): (AccessTrouble & { code: 'unreachable-target' })[] {
-  return problem.targets
-    .filter((target) => {
-      const model = buildModel({ problem: { ...problem, targets: [target], replaced: [] }, fixed: new Map() });
-      const relaxation = new Relaxation(model.net);
-      relaxation.reach(model.costs, 'max');
-      return relaxation.value[model.net.goal] === Infinity;
-    })
-    .map((target): AccessTrouble & { code: 'unreachable-target' } => ({ code: 'unreachable-target', target: target.id }));
+/** Whether anything reaches all targets of a problem and takes its replaced pieces off. */
+function canReach(problem: AccessProblem): boolean {
+  const model = buildModel({ problem, fixed: new Map() });
+  const relaxation = new Relaxation(model.net);
+  relaxation.reach(model.costs, 'max');
+  return relaxation.value[model.net.goal] !== Infinity;
+}
+
+/** A problem without what nothing can reach, and what that is. */
+function onlyReachable(problem: AccessProblem): { reachable: AccessProblem; problems: AccessTrouble[] } {
+  const lost = problem.targets.filter((target) => !canReach({ ...problem, targets: [target], replaced: [] })).map((target) => target.id);
+  const fast = problem.replaced.filter((piece) => !canReach({ ...problem, targets: [], replaced: [piece] }));
+  return {
+    reachable: { ...problem, targets: problem.targets.filter((target) => !lost.includes(target.id)), replaced: problem.replaced.filter((piece) => !fast.includes(piece)) },
+    problems: [...lost.map((target) => ({ code: 'unreachable-target' as const, target })), ...fast.map((piece) => ({ code: 'unreachable-piece' as const, piece }))],
+  };
 }
 
 /**
  * The least-labour way in: the moves and ways for which opening, closing and expected breakage together cost the fewest
  * person-minutes, so that every target holds and nothing rests on itself. Exact, by branch and bound with landmark cuts. Yields
  * how far it has come; a driver that stops it asks for the best plan so far by `next(true)` and gets it with the bound that is proved.
- * A target that nothing can reach is reported in `problems`, the rest is planned.
+ * A target that nothing can reach, and a piece to be replaced that nothing takes off, is reported in `problems`, the rest is planned.
  */
 export function* searchAccess(problem: AccessProblem): Generator<AccessProgress, AccessChoice, boolean | undefined> {
-  const problems = unreachable(problem);
-  const lost = new Set(problems.map((trouble) => trouble.target));
-  const reachable = { ...problem, targets: problem.targets.filter((target) => !lost.has(target.id)) };
+  const { reachable, problems } = onlyReachable(problem);
   let best: { model: Model; arcs: number[]; total: number } | undefined;
   let bound = Infinity;
   let looked = 0;

@@ -33,6 +33,7 @@ export type FaultCode =
   | 'isolation-asks-dead'
   | 'caution-without-mark'
   | 'place-taken'
+  | 'replaced-not-off'
   | 'torque-without-thread'
   | 'bands'
   | 'too-deep'

@@ -72,6 +72,12 @@ test('a lamp that stands where a piece goes back must replace that piece', () =>
   expect(found(fitted({ replaces: ['old-lamp', 'grille'] }))).toEqual([]);
 });
 
+test('what a kit replaces can come off', () => {
+  const levels = (piece: (typeof VAN.pieces)[number]) => piece.levels.map((level) => ({ ...level, level: 'hung' as const }));
+  const hung = new Map([[VAN.slug, { ...VAN, pieces: VAN.pieces.map((piece) => (piece.id === 'old-lamp' ? { ...piece, levels: levels(piece) } : piece)) }]]);
+  expect(checkKit(fitted({ replaces: ['grille', 'old-lamp'] }), hung).map((fault) => `${fault.path} ${fault.code}`)).toEqual(['fitments[0].replaces[1] replaced-not-off']);
+});
+
 test('the years of a fitment rise', () => {
   expect(faults(fitted({ years: { from: 2024, to: 2019 } }))).toEqual(['fitments[0].years.to span-order']);
   expect(faults(fitted({ years: { from: 2024, to: 2024 } }))).toEqual([]);

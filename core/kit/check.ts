@@ -74,7 +74,12 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
     connection.lamps.forEach((lamp, place) => faults.push(...unknownId(lamp, lamps, `${at}.lamps[${place}]`, 'lamp')));
     faults.push(...checkCondition(connection.when, facts, `${at}.when`));
   });
-  fitment.replaces.forEach((piece, index) => faults.push(...unknownId(piece, pieces, `${path}.replaces[${index}]`, 'piece')));
+  fitment.replaces.forEach((id, index) => {
+    const at = `${path}.replaces[${index}]`;
+    faults.push(...unknownId(id, pieces, at, 'piece'));
+    const piece = profile.pieces.find((entry) => entry.id === id);
+    if (piece && !piece.levels.some((level) => level.level === 'off')) faults.push({ path: at, code: 'replaced-not-off', data: { piece: id } });
+  });
   fitment.losesFunctions.forEach((lamp, index) => {
     faults.push(...unknownId(lamp, ids(profile.functions), `${path}.losesFunctions[${index}]`, 'lamp function'));
   });

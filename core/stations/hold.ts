@@ -26,6 +26,7 @@ export type HoldCode =
   | 'content-uncounted'
   | 'bench-task'
   | 'target-unreachable'
+  | 'piece-unreachable'
   | 'pieces-to-open'
   | 'steps-wait-for-each-other'
   | 'plug-does-not-mate'

@@ -283,4 +283,6 @@ test('a place that no way reaches is a block that names it, the rest is still pl
     code: 'target-unreachable',
     kind: 'block',
   });
+  // The kit takes the old lamp's place, and nothing takes the lamp off.
+  expect(standing(checkedIn(), { profile: { ...lost, mounts: VAN.mounts } }).holding).toMatchObject({ code: 'piece-unreachable', kind: 'block', data: { piece: 'old-lamp' } });
 });

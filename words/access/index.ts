@@ -27,6 +27,8 @@ export function sayPreparation(preparation: Preparation, names: Names, lockOf: (
 export function sayTrouble(trouble: AccessTrouble, names: Names): string {
   if (trouble.code === 'unreachable-target')
     return `${sayTarget(trouble.target, names)} cannot be reached by any way that is left. Free a way that was blocked, measure at the vehicle, or give the opening up.`;
+  if (trouble.code === 'unreachable-piece')
+    return `${names.piece(trouble.piece)} is replaced, and no way that is left takes it off. Free a way that was blocked, measure at the vehicle, or give the opening up.`;
   const moves = trouble.moves.map(({ piece, level }) => `${inSentence(names.piece(piece))} ${level}`).join(', ');
   return `No order lets these be done, each waits for the other: ${moves}. Choose another way by hand, or measure at the vehicle.`;
 }

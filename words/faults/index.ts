@@ -29,6 +29,7 @@ const SENTENCES: Record<FaultCode, Say> = {
   'mark-without-supply': ({ supply }) => `asks for the ${supply} supply, which the profile does not describe`,
   'isolation-asks-dead': ({ supply }) => `isolates the ${supply} supply and cannot ask for that to be dead`,
   'caution-without-mark': ({ supply, is }) => `asks for the ${supply} supply to be ${is}, but no level or way of the piece does`,
+  'replaced-not-off': ({ piece }) => `“${piece}” is replaced, but the profile has no level at which it is off`,
   'place-taken': ({ lamp, piece }) => `“${lamp}” stands where “${piece}” goes back; name it among what the kit replaces`,
   'torque-without-thread': ({ release }) => `has no thread to turn: it lets go by “${release}”`,
   bands: ({ from, to }) => `must begin where the band before it ends: that one ends at ${from}, this one begins at ${to}`,

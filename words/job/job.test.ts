@@ -52,6 +52,7 @@ test.each<[HoldCode, Hold['data'], string]>([
   ['content-short', { kit: 'example-fog', item: 'screws', count: 2 }, 'Screw M6 × 16: 2 missing from Cairn Example fog lamp'],
   ['pieces-to-open', { count: 2, piece: 'grille' }, '2 steps to open, next: Grille'],
   ['pieces-to-open', { count: 0, piece: '' }, 'The way in is being worked out'],
+  ['piece-unreachable', { piece: 'grille' }, 'Grille is replaced, and no way in the profile takes it off'],
   ['target-unreachable', { target: 'fog-left' }, 'Fog place, left cannot be reached by any way in the profile'],
   ['plug-to-join', { plug: 'fog-plug-left' }, 'Join fog plug, left'],
   ['load-refused', { circuit: 'front-fog', share: 1.2 }, `Front fog would carry 120${GAP}% of its weakest part`],

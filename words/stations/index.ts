@@ -154,6 +154,7 @@ const HOLDS: Record<HoldCode, Say> = {
   'content-hands': ({ kit, item, left, right }, names) => `${names.item(text(kit), text(item)).replace(/, (left|right)$/, '')}: ${left} left and ${right} right`,
   'content-uncounted': ({ kit, count }, names) => `Count ${plural(number(count), 'item')} of ${names.kit(text(kit))}`,
   'bench-task': ({ kit, task }, names) => `On the bench: ${names.task(text(kit), text(task))}`,
+  'piece-unreachable': ({ piece }, names) => `${names.piece(text(piece))} is replaced, and no way in the profile takes it off`,
   'target-unreachable': ({ target }, names) => `${sayTarget(text(target), names)} cannot be reached by any way in the profile`,
   'steps-wait-for-each-other': ({ piece, count }, names) =>
     `${names.piece(text(piece))}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more step')}` : ''}: no order lets them be done, each waits for the other`,

@@ -6,11 +6,16 @@ import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
 import { block, todo, type Asked } from '../hold.ts';
 
 export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {
-  const lost = (plan?.problems ?? []).map((problem) =>
-    problem.code === 'unreachable-target'
-      ? block('target-unreachable', { target: problem.target })
-      : block('steps-wait-for-each-other', { piece: problem.moves[0]?.piece ?? '', count: problem.moves.length }),
-  );
+  const lost = (plan?.problems ?? []).map((problem) => {
+    switch (problem.code) {
+      case 'unreachable-target':
+        return block('target-unreachable', { target: problem.target });
+      case 'unreachable-piece':
+        return block('piece-unreachable', { piece: problem.piece });
+      case 'cannot-order':
+        return block('steps-wait-for-each-other', { piece: problem.moves[0]?.piece ?? '', count: problem.moves.length });
+    }
+  });
   if (openingDone(context)) return lost;
   const count = plan?.steps.length ?? 0;
   return count > 0 || !plan ? [...lost, todo('pieces-to-open', { count, piece: plan?.steps[0]?.piece ?? '' })] : lost;

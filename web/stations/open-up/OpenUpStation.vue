@@ -157,7 +157,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     </div>
     <PlanNews v-if="job.changed && !floor" :key="job.changed.because" :told="job.changed" @seen="job.changed = undefined" />
     <ul v-if="plan && plan.problems.length > 0">
-      <li v-for="problem in plan.problems" :key="problem.code" class="problem" role="alert">{{ sayTrouble(problem, names) }}</li>
+      <li v-for="problem in plan.problems" :key="sayTrouble(problem, names)" class="problem" role="alert">{{ sayTrouble(problem, names) }}</li>
     </ul>
     <div v-show="!floor && plan" class="leaf">
       <div ref="sheet">
