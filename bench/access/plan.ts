@@ -6,7 +6,7 @@ import type { RuleSet } from '@jade/core/rules';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { compare, summarise, time, type Line } from '../measure.ts';
 import { formulate } from './formulation.ts';
-import { generateVehicle } from './generate.ts';
+import { generateVehicle } from '../../core/access/test/generated.ts';
 
 type Highs = Awaited<ReturnType<typeof loadHighs>>;
 /** Longest that either side may take over one generated vehicle. */

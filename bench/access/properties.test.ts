@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { levelRank, searchAccess } from '@jade/core/access';
-import { generateVehicle, tangled } from './generate.ts';
+import { generateVehicle, tangled } from '../../core/access/test/generated.ts';
 
 /** Whether the moves of a plan can be made one after the other and hold every target in the end. */
 function works(

@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { solveAccess } from '@jade/core/access';
 import { formulate } from './formulation.ts';
-import { generateVehicle } from './generate.ts';
+import { generateVehicle } from '../../core/access/test/generated.ts';
 
 const SEEDS = Array.from({ length: 40 }, (_, index) => index + 1);
 

@@ -2,7 +2,7 @@ import loadHighs from 'highs';
 import { searchAccess, type AccessProblem } from '@jade/core/access';
 import type { Line } from '../measure.ts';
 import { formulate } from './formulation.ts';
-import { tangled } from './generate.ts';
+import { tangled } from '../../core/access/test/generated.ts';
 
 /** When a planner that waits takes what there is, and when the bound has to have left the root. */
 const USABLE_MS = 2_000;

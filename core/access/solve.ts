@@ -1,5 +1,5 @@
-import { buildModel, capFallingCosts, SCALE, type Model } from './model.ts';
-import { atStart, levelRank, type AccessProblem } from './problem.ts';
+import { buildModel, capFallingCosts, SCALE, type Capped, type Model } from './model.ts';
+import { atStart, levelRank, type AccessProblem, type AccessWay } from './problem.ts';
 import { Relaxation } from './relaxation.ts';
 import { searchSupport } from './search.ts';
 import type { Level } from '../vehicle/index.ts';
@@ -57,9 +57,11 @@ function readMoves(model: Model, problem: AccessProblem, arcs: number[]): Pick<A
   return { moves, targetWays };
 }
 
-function sumCosts(problem: AccessProblem, moves: Move[]): Pick<AccessChoice, 'close' | 'breakage' | 'closePresent'> {
+/** What a choice costs, by what it is for. */
+function sumCosts(problem: AccessProblem, { moves, targetWays }: Pick<AccessChoice, 'moves' | 'targetWays'>): Pick<AccessChoice, 'open' | 'close' | 'breakage' | 'closePresent'> {
   const highest = new Map<string, Level>(moves.map((move) => [move.piece, move.level]));
-  const sums = { close: 0, breakage: 0, closePresent: 0 };
+  const sums = { open: 0, close: 0, breakage: 0, closePresent: 0 };
+  for (const { target, way } of targetWays) sums.open += wayOf(problem.targets.find((entry) => entry.id === target)?.ways, way)?.extra ?? 0;
   for (const piece of problem.pieces) {
     const start = atStart(problem, piece);
     const final = piece.levels.find((level) => level.level === highest.get(piece.id));
@@ -67,11 +69,16 @@ function sumCosts(problem: AccessProblem, moves: Move[]): Pick<AccessChoice, 'cl
       sums.closePresent += start.close;
       continue;
     }
+    const made = moves.filter((move) => move.piece === piece.id);
+    const extra = made.reduce((sum, { level, way }) => sum + (wayOf(piece.levels.find((entry) => entry.level === level)?.ways, way)?.extra ?? 0), 0);
+    sums.open += final.open - start.open + extra;
     sums.close += problem.replaced.includes(piece.id) && final.level === 'off' ? 0 : final.close;
     sums.breakage += Math.max(0, final.breakage - start.breakage);
   }
   return sums;
 }
+
+const wayOf = (ways: readonly AccessWay[] | undefined, id: string) => ways?.find((way) => way.id === id);
 
 /** Whether anything reaches all targets of a problem and takes its replaced pieces off. */
 function canReach(problem: AccessProblem): boolean {
@@ -99,22 +106,25 @@ function onlyReachable(problem: AccessProblem): { reachable: AccessProblem; prob
  */
 export function* searchAccess(problem: AccessProblem): Generator<AccessProgress, AccessChoice, boolean | undefined> {
   const { reachable, problems } = onlyReachable(problem);
+  const parts = partsByBound(reachable);
   let best: { model: Model; arcs: number[]; total: number } | undefined;
   let bound = Infinity;
   let looked = 0;
   let stopped = false;
-  for (const part of capFallingCosts(reachable)) {
+  for (const [index, { part, low }] of parts.entries()) {
+    // Nothing is cheaper than the lowest of what is settled, of the part at hand and of the parts still to come.
+    const rest = parts[index + 1]?.low ?? Infinity;
+    if (stopped || (best && low >= best.total)) {
+      bound = Math.min(bound, low);
+      break;
+    }
     const model = buildModel(part);
     const shift = model.constant * SCALE;
-    if (stopped) {
-      bound = Math.min(bound, new Relaxation(model.net).landmarkBound(model.costs, Infinity).bound + shift);
-      continue;
-    }
     const search = searchSupport(model.net, model.costs, best ? best.total - shift : Infinity);
     let step = search.next();
     while (!step.done && !stopped) {
-      const low = Math.min(bound, step.value.bound + shift);
-      stopped = (yield { looked: looked + step.value.nodes, best: Math.floor((step.value.best + shift) / SCALE), bound: Math.floor(low / SCALE) }) === true;
+      const proved = Math.min(bound, rest, step.value.bound + shift);
+      stopped = (yield { looked: looked + step.value.nodes, best: Math.floor((step.value.best + shift) / SCALE), bound: Math.floor(proved / SCALE) }) === true;
       if (!stopped) step = search.next();
     }
     const { value } = step;
@@ -123,21 +133,21 @@ export function* searchAccess(problem: AccessProblem): Generator<AccessProgress,
     if (value.arcs) best = { model, arcs: value.arcs, total: value.best + shift };
   }
   const { moves, targetWays } = best ? readMoves(best.model, reachable, best.arcs) : { moves: [], targetWays: [] };
-  const { close, breakage, closePresent } = sumCosts(reachable, moves);
-  const total = best ? Math.floor(best.total / SCALE) : 0;
-  const proved = best ? bound >= best.total : true;
-  return {
-    moves,
-    targetWays,
-    open: total - close - breakage - closePresent,
-    close,
-    breakage,
-    closePresent,
-    proved,
-    lowerBound: proved ? total : Math.max(0, Math.floor(bound / SCALE)),
-    total,
-    problems,
-  };
+  const sums = sumCosts(reachable, { moves, targetWays });
+  const total = sums.open + sums.close + sums.breakage + sums.closePresent;
+  const proved = best === undefined || bound >= best.total;
+  return { moves, targetWays, ...sums, proved, lowerBound: proved ? total : Math.max(0, Math.min(total, Math.floor(bound / SCALE))), total, problems };
+}
+
+/** The parts that a problem is searched in, each with what none of its plans can be cheaper than (scaled), the lowest first. */
+function partsByBound(problem: AccessProblem): { part: Capped; low: number }[] {
+  const [part, ...further] = capFallingCosts(problem);
+  if (part && further.length === 0) return [{ part, low: -Infinity }];
+  const bounded = [...(part ? [part] : []), ...further].map((own) => {
+    const model = buildModel(own);
+    return { part: own, low: new Relaxation(model.net).landmarkBound(model.costs, Infinity).bound + model.constant * SCALE };
+  });
+  return bounded.sort((a, b) => a.low - b.low);
 }
 
 /** As `searchAccess`, driven to its end, or until so many places were looked at. */

@@ -1,7 +1,7 @@
 import { unreachableLevels, type Piece, type VehicleProfile, type Way } from '@jade/core/vehicle';
 import type { Kit } from '@jade/core/kit';
 import type { AccessWay } from '@jade/core/access';
-import { generateVehicle } from '../../bench/access/generate.ts';
+import { generateVehicle } from '../../core/access/test/generated.ts';
 
 const wayOf = (way: AccessWay): Way => ({
   id: way.id,

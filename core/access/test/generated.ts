@@ -1,5 +1,5 @@
-import type { AccessLevel, AccessPiece, AccessProblem, AccessWay } from '@jade/core/access';
-import type { OpenLevel } from '@jade/core/vehicle';
+import type { OpenLevel } from '../../vehicle/index.ts';
+import type { AccessLevel, AccessPiece, AccessProblem, AccessWay } from '../index.ts';
 
 /** A small generator of numbers that gives the same series for the same seed (a linear congruence after Numerical Recipes). */
 export function numbers(seed: number): (below: number) => number {
