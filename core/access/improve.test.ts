@@ -15,8 +15,8 @@ function costOf({ net, costs }: Model, arcs: readonly number[]): number | undefi
   return reached.has(net.goal) ? [...new Set(arcs)].reduce((sum, arc) => sum + (costs[arc] as number), 0) : undefined;
 }
 
-function begun(seed: number) {
-  const problem = tangled(24, seed);
+function begun(seed: number, size = 24) {
+  const problem = tangled(size, seed);
   const [part = { problem, fixed: new Map() }] = capFallingCosts(problem);
   const model = buildModel(part);
   const relaxation = new Relaxation(model.net);
@@ -46,7 +46,7 @@ test.each([1, 2, 4, 7])(
 );
 
 test('the first beginning is the support that is given; every other is one of its own, and bettered on its own', () => {
-  const { model, first, improver } = begun(7);
+  const { model, first, improver } = begun(7, 80);
   expect(improver.begin(first, 0)).toBe(first);
   const others = [1, 2, 3, 4, 5, 6, 7].map((number) => improver.begin(first, number));
   for (const other of others) {
@@ -54,7 +54,7 @@ test('the first beginning is the support that is given; every other is one of it
     // Priced up to 40 % lower or higher than it is, nothing costs more than 1.4 / 0.6 of the cheapest.
     expect(other.cost).toBeLessThan((first.cost * 1.4) / 0.6);
   }
-  expect(new Set(others.map((support) => support.cost)).size).toBeGreaterThan(2);
+  expect(new Set(others.map((support) => support.cost)).size).toBeGreaterThan(3);
   const [from = first] = [...others].sort((one, other) => other.cost - one.cost);
   const better = improver.better(from, 150);
   expect(better.cost).toBeLessThan(from.cost);
