@@ -45,8 +45,8 @@ test.each([1, 2, 4, 7])(
   },
 );
 
-test('the first beginning is the support that is given; every other is one of its own, and bettered on its own', () => {
-  const { model, first, improver } = begun(7, 80);
+test('the first beginning is the support that is given; every other is one near it, and bettered on its own', () => {
+  const { model, first, improver } = begun(7, 60);
   expect(improver.begin(first, 0)).toBe(first);
   const others = [1, 2, 3, 4, 5, 6, 7].map((number) => improver.begin(first, number));
   for (const other of others) {
@@ -54,7 +54,10 @@ test('the first beginning is the support that is given; every other is one of it
     // Priced up to 40 % lower or higher than it is, nothing costs more than 1.4 / 0.6 of the cheapest.
     expect(other.cost).toBeLessThan((first.cost * 1.4) / 0.6);
   }
-  expect(new Set(others.map((support) => support.cost)).size).toBeGreaterThan(3);
+  expect(new Set(others.map((support) => support.cost)).size).toBeGreaterThan(1);
+  // Also from one and the same support each goes on by a series of its own.
+  const ends = [1, 2, 3, 4, 5].map((number) => improver.better(improver.begin(first, number), 25).cost);
+  expect(new Set(ends).size).toBe(5);
   const [from = first] = [...others].sort((one, other) => other.cost - one.cost);
   const better = improver.better(from, 150);
   expect(better.cost).toBeLessThan(from.cost);

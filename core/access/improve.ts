@@ -52,7 +52,7 @@ export class Improver {
     return this.net.arcCount;
   }
 
-  /** Another beginning: the cheapest support with every arc priced a little lower or higher, the very support given for the first one. */
+  /** Another beginning: the cheapest support with every arc priced a little lower or higher (often the same one), and a series of tries of its own; the very support given for the first one. */
   begin(first: Support, number: number): Support {
     this.series = 0x2545f491 + Math.imul(number, 0x9e3779b9);
     this.at = undefined;
