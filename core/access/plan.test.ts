@@ -2,7 +2,19 @@ import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { RULES } from '../job/test/log.ts';
 import type { LevelNeed, MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
 import { sumTaken } from '../schedule/index.ts';
-import { explainPlan, lookAlikeGroups, lookAlikeTools, planAccess, planChange, remainingPlan, type AccessPlan, type AccessRequest, type FurtherKit } from './index.ts';
+import {
+  explainPlan,
+  lookAlikeGroups,
+  lookAlikeTools,
+  planAccess,
+  planChange,
+  planOf,
+  remainingPlan,
+  requestedProblem,
+  type AccessPlan,
+  type AccessRequest,
+  type FurtherKit,
+} from './index.ts';
 
 const way = (id: string, needs: string[] = [], part: Partial<Way> = {}): Way => ({ id, needs: needs.map((piece) => ({ piece, level: 'off' })), extraMin: 0, ...part });
 const off = (id: string, minutes: number, ways: Way[], part: Partial<Piece> = {}): Piece =>
@@ -53,6 +65,118 @@ test('a level chosen by hand is opened although the least plan leaves it shut', 
   // The liner 12 reaches the left place; the right one then costs 12 by its liner rather than 22.
   expect(plan.personMin).toBe(24);
   expect(pieces(plan)).toContain('liner-left');
+});
+
+test('a way chosen by hand that is none of the ways changes nothing; of several ways of a level the chosen one is taken', () => {
+  expect(planAccess(ask({ chosen: { 'fog-left': 'by-magic' } }))).toEqual(planAccess(ask()));
+  const two = { ...VAN, pieces: VAN.pieces.map((piece) => (piece.id === 'grille' ? off('grille', 2, [way('front'), way('below', [], { extraMin: 4 })]) : piece)) };
+  const chosen = planAccess(ask({ profile: two, chosen: { 'grille/off': 'below' } }));
+  expect(chosen.steps.find((step) => step.piece === 'grille')?.way).toBe('below');
+  // It is paid for although the liners would now be 2 cheaper: the grille 4 + 4 and both liners 24 are more than skin and grille 26.
+  expect(chosen.personMin).toBe(26);
+  // Pieces opened by hand for themselves are named apart from the places.
+  expect(
+    planAccess(ask({ chosen: { 'liner-left/off': 'arch', 'grille/off': 'front' } }))
+      .targetWays.map((entry) => entry.target)
+      .sort(),
+  ).toEqual(['chosen/grille/off', 'chosen/liner-left/off', 'fog-left', 'fog-right']);
+});
+
+test('where nothing is to be reached or replaced, a way chosen by hand opens nothing; where something is replaced it does', () => {
+  const chosen = { 'liner-left/off': 'arch' };
+  expect(pieces(planAccess(ask({ mounts: [], chosen })))).toEqual([]);
+  expect(pieces(planAccess(ask({ mounts: [], replaced: ['grille'], chosen }))).sort()).toEqual(['grille', 'liner-left']);
+  expect(pieces(planAccess(ask({ mounts: ['bar'], chosen }))).sort()).toEqual(['grille', 'liner-left']);
+});
+
+test('each piece says which places it is opened for, what it stands behind as well', () => {
+  const plan = planAccess(ask({ mounts: ['fog-left', 'fog-right', 'bar'], replaced: ['liner-right'] }));
+  // The right liner is replaced, so the right place is reached through its arch; the left one behind the skin would be 22, its own liner 12.
+  expect(plan.neededBy).toEqual({ grille: ['bar'], 'liner-left': ['fog-left'], 'liner-right': ['fog-right'] });
+  expect(planAccess(ask({ mounts: ['fog-left', 'fog-right', 'bar'] })).neededBy).toEqual({ grille: ['fog-left', 'fog-right', 'bar'], skin: ['fog-left', 'fog-right'] });
+});
+
+test('set-up stands at the step that it comes before, tools in the order first needed, and the most people at once', () => {
+  const bolt = (size: string): Piece['fasteners'][number] => ({
+    id: size,
+    drive: 'hex',
+    size,
+    count: 1,
+    place: '',
+    side: 'left',
+    singleUse: false,
+    release: 'unscrew',
+    tighten: {},
+    atLevel: 'off',
+  });
+  const heavy = off('heavy', 3, [way('w', ['light'])], { side: 'right', zone: 'rear', fasteners: [bolt('10 mm'), bolt('13 mm')] });
+  const two = { ...heavy, levels: heavy.levels.map((level) => ({ ...level, people: 3 })) };
+  const profile = { ...VAN, pieces: [two, off('light', 1, [way('w')], { side: 'left', fasteners: [bolt('10 mm')] })], mounts: [mount('m', 'right', [way('w', ['heavy'])])] };
+  const plan = planAccess(ask({ profile, mounts: ['m'] }));
+  // The tool 0.2; then side 0.5, zone 0.3, the second tool 0.2, a helper 1.
+  expect(plan.steps.map((step) => [step.piece, step.slot, step.setUpMin])).toEqual([
+    ['light', 1, 0.2],
+    ['heavy', 2, 2],
+  ]);
+  expect([plan.tools, plan.mostPeople, plan.setUpMin, plan.schools.leastSetUpMin]).toEqual([['10 mm hex', '13 mm hex'], 3, 2.2, 2.2]);
+  expect(planAccess(ask({ mounts: [] }))).toMatchObject({ tools: [], mostPeople: 0, steps: [], problems: [], setUpMin: 0, personMin: 0 });
+});
+
+test('asked for the plain order it takes that, and the cheaper side where one side is to go first', () => {
+  // Only the right side's piece is far: beginning there costs the same way there and back less often.
+  const request = ask({ chosen: { 'fog-left': 'through-arch' } });
+  expect([planAccess(request).proveAfter, planAccess({ ...request, people: 2, school: 'prove one side first' }).proveAfter]).toEqual([undefined, undefined]);
+  expect(planAccess({ ...request, school: 'least set-up' })).toEqual(planAccess(request));
+  // A turn of the wheels stands on the right side only: left, then right is 0.5 + 0.3 + 0.5; the other way about as much, and the left is taken.
+  const far = {
+    ...VAN,
+    pieces: [...VAN.pieces, off('arch-right', 1, [way('w', ['liner-left'])], { side: 'right', zone: 'right-side' })],
+    mounts: VAN.mounts.map((entry) => (entry.id === 'fog-right' ? { ...entry, reach: [way('far', ['arch-right'])] } : entry)),
+  };
+  const plan = planAccess(ask({ profile: far, chosen: { 'fog-left': 'through-arch' }, school: 'prove one side first' }));
+  // The right place lies behind the left liner too, so everything is opened for it: the left side comes first with one step.
+  expect([plan.proveAfter, plan.schools.oneSideFirst?.side, pieces(plan)]).toEqual([1, 'left', ['liner-left', 'arch-right']]);
+});
+
+test('steps that wait for each other are named with their levels', () => {
+  const problem = requestedProblem(ask({ mounts: ['bar'] }));
+  const request = ask({
+    profile: { ...VAN, pieces: [off('grille', 2, [way('front', ['skin'])]), off('skin', 9, [way('front', ['grille'])]), off('liner-left', 6, [way('arch')])] },
+  });
+  const move = (piece: string, by: string) => ({ piece, from: 'fitted' as const, level: 'off' as const, way: by });
+  const choice = {
+    moves: [move('grille', 'front'), move('skin', 'front'), move('liner-left', 'arch')],
+    targetWays: [],
+    open: 0,
+    close: 0,
+    breakage: 0,
+    closePresent: 0,
+    proved: true,
+    lowerBound: 0,
+    total: 0,
+    problems: [],
+  };
+  const plan = planOf(request, problem, choice);
+  expect(pieces(plan)).toEqual(['liner-left']);
+  expect(plan.problems).toEqual([
+    {
+      code: 'cannot-order',
+      moves: [
+        { piece: 'grille', level: 'off' },
+        { piece: 'skin', level: 'off' },
+      ],
+    },
+  ]);
+});
+
+test('whoever drives it is told how far it has come, and may stop it', () => {
+  const looks: number[] = [];
+  const plan = planAccess(ask(), ({ looked }) => {
+    looks.push(looked);
+    return true;
+  });
+  // So small a vehicle is settled before the first report.
+  expect([looks, plan.proved]).toEqual([[], true]);
 });
 
 test('why: leaving the skin shut costs 2 more, the arches are 2 more, and a bar behind the grille costs nothing while it is open', () => {

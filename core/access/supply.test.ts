@@ -1,6 +1,6 @@
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import type { LevelNeed, MountPosition, Piece, Side, Supply, SupplyAsk } from '../vehicle/index.ts';
-import { idleOfOrder, planAccess, sequence, type AccessRequest, type SequenceStep } from './index.ts';
+import { cycleMin, idleOfOrder, planAccess, sequence, type AccessRequest, type SequenceStep } from './index.ts';
 
 const DEAD: SupplyAsk[] = [{ supply: 'low', is: 'dead' }];
 const off = (piece: string): LevelNeed => ({ piece, level: 'off' });
@@ -99,12 +99,117 @@ describe('one side first', () => {
     expect(both({ profile: kept }).schools.oneSideFirst).toBeUndefined();
   });
 
+  test('is priced by the levels that are named: the right piece, its level, and minutes of that level', () => {
+    const clamp = (id: string, openMin: number, closeMin: number): Piece =>
+      barePiece(id, {
+        levels: [
+          { level: 'loosened', openMin, closeMin, people: 1, ways: through() },
+          { level: 'off', openMin: 50, closeMin: 60, people: 1, ways: through() },
+        ],
+      });
+    const profile = { pieces: [clamp('other', 11, 13), clamp('clamp', 3, 4)] };
+    // 3 + 4, live 2, dead again after 5.
+    expect(cycleMin({ ...BATTERY, piece: 'clamp', level: 'loosened' }, profile)).toBe(14);
+    expect(cycleMin({ ...BATTERY, piece: 'clamp', level: 'off' }, profile)).toBe(117);
+    expect(cycleMin({ ...BATTERY, piece: 'gone' }, profile)).toBe(7);
+    expect(cycleMin({ ...BATTERY, piece: 'clamp', level: 'hung' }, profile)).toBe(7);
+  });
+
+  test('has a second cycle where the first side only opens past the isolation, and none where the later side asks for nothing', () => {
+    // The battery is in the way of the left place, which itself is worked on live; the right side is worked on dead.
+    const path = {
+      ...BOTH,
+      pieces: [piece('battery', 1), piece('left', 2, { ways: through('battery') }, 'left'), piece('right', 2, { asks: DEAD }, 'right')],
+    };
+    expect(both({ profile: path, provingSide: 'left' }).schools.oneSideFirst).toMatchObject({ side: 'left', cycleMin: 9, first: 2 });
+    expect(both({ profile: path, provingSide: 'right' }).schools.oneSideFirst).toMatchObject({ side: 'right', cycleMin: 0, first: 2 });
+    // The cheaper of both is the one without.
+    expect(both({ profile: path }).schools.oneSideFirst).toMatchObject({ side: 'right', cycleMin: 0 });
+  });
+
+  test('is refused only for what it opens so far that the supply must stay dead, and only where a test wants that supply', () => {
+    const bare = (level: 'loosened' | 'off') =>
+      barePiece('left', {
+        side: 'left',
+        levels: [
+          { level: 'loosened', openMin: 1, closeMin: 1, people: 1, ways: through(), ...(level === 'loosened' ? { deadWhileOpen: ['low' as const] } : {}) },
+          { level: 'off', openMin: 2, closeMin: 2, people: 1, ways: through(), ...(level === 'off' ? { deadWhileOpen: ['low' as const] } : {}) },
+        ],
+      });
+    const eased: MountPosition = { ...mount('left-place', 'left'), reach: [{ id: 'w', needs: [{ piece: 'left', level: 'loosened' }], extraMin: 0 }] };
+    const sides = (level: 'loosened' | 'off', part: Partial<AccessRequest> = {}) => {
+      const profile = { ...BOTH, pieces: [piece('battery', 1), bare(level), piece('right', 2, {}, 'right')], mounts: [eased, mount('right-place', 'right', 'right')] };
+      return both({ profile, provingSide: 'left', ...part }).schools.oneSideFirst?.side;
+    };
+    expect([sides('loosened'), sides('off'), sides('loosened', { provedLive: [] }), sides('loosened', { provedLive: ['high'] })]).toEqual([undefined, 'left', 'left', 'left']);
+    // The other side of it is not touched by that.
+    expect(sides('loosened', { provingSide: 'right' })).toBe('right');
+  });
+
+  test('what serves both sides comes first, and a piece that no place needs goes by its own side', () => {
+    const shared = bareProfile({
+      pieces: [
+        piece('skin', 4),
+        piece('left', 2, { ways: through('skin') }, 'left'),
+        piece('right', 2, { ways: through('skin') }, 'right'),
+        piece('old', 1, {}, 'right'),
+        piece('older', 1, {}, 'left'),
+      ],
+      mounts: [mount('left-place', 'left', 'left'), mount('right-place', 'right', 'right')],
+    });
+    const said = (side: 'left' | 'right') => {
+      const plan = both({ profile: shared, school: 'prove one side first', provingSide: side, replaced: ['old', 'older'] });
+      return [
+        plan.proveAfter,
+        plan.steps
+          .slice(0, plan.proveAfter)
+          .map((step) => step.piece)
+          .sort(),
+      ];
+    };
+    expect([said('left'), said('right')]).toEqual([
+      [3, ['left', 'older', 'skin']],
+      [3, ['old', 'right', 'skin']],
+    ]);
+  });
+
   test('stays with the side that was begun, also when the other would now be cheaper', () => {
     expect(both({ school: 'prove one side first', provingSide: 'right' })).toMatchObject({ proveAfter: 2, schools: { oneSideFirst: { side: 'right' } } });
     const begun = both({ school: 'prove one side first', provingSide: 'right', mounts: ['left-place'], present: [{ piece: 'right', level: 'off' }] });
     // Nothing more is to be opened for the right side: what is left waits for its proof.
     expect(begun).toMatchObject({ proveAfter: 0 });
   });
+});
+
+test('each supply is waited for by its own time from its own isolation, which may be the very first step', () => {
+  const high: Supply = { id: 'high', name: 'High voltage', piece: 'switch', level: 'off', waitMin: 7, liveMin: 1, by: 'qualified people', before: [], forgets: [] };
+  const cabin = bareProfile({
+    pieces: [
+      piece('battery', 1),
+      piece('switch', 1),
+      piece('trim', 2, { asks: DEAD }),
+      piece('box', 2, { asks: [{ supply: 'high', is: 'dead' }] }),
+      piece('plain', 2, { asks: [{ supply: 'low', is: 'live' }] }),
+    ],
+    mounts: [mount('box-place', 'centre', 'box'), mount('trim-place', 'centre', 'trim'), mount('plain-place', 'centre', 'plain')],
+    supplies: [BATTERY, high],
+  });
+  const waits = (mounts: string[]) => planAccess(ask({ profile: cabin, mounts })).waitMin;
+  expect([waits(['trim-place']), waits(['box-place']), waits(['plain-place'])]).toEqual([5, 7, 0]);
+  // Both: the switch, the battery 1 after it; the trim at 1 + 1 + 5, two minutes; the box at 1 + 7 is through by then: 5 to wait.
+  expect(waits(['trim-place', 'box-place'])).toBe(5);
+  const alone = planAccess(ask({ profile: cabin, mounts: ['trim-place'], people: 2 }));
+  expect([alone.waitMin, alone.lanes?.elapsedMin, alone.steps.map((step) => step.setUpMin)]).toEqual([0, 8, [0, 0]]);
+});
+
+test('what is not dead yet by the time that is left waits for that supply only', () => {
+  const present: AccessRequest['present'] = [
+    { piece: 'cover', level: 'off' },
+    { piece: 'battery', level: 'off' },
+  ];
+  expect(planAccess(ask({ present, untilDeadMin: { low: 10 } })).waitMin).toBe(4);
+  expect(planAccess(ask({ present, untilDeadMin: { high: 10 } })).waitMin).toBe(0);
+  expect(planAccess(ask({ present })).waitMin).toBe(0);
 });
 
 test('an order with waits is as short as any, on all orders of five steps', () => {
