@@ -206,17 +206,22 @@ function watched(problem: AccessProblem, stopAfter = Infinity) {
   return { seen, choice: step.value };
 }
 
-/** A tangled vehicle with a piece that closes cheaper from higher up: it is searched in parts, one for each level it may end at. */
+/** A tangled vehicle with three pieces that close cheaper from higher up: it is searched in parts, one for each of the levels they may end at. */
 function inParts(seed: number): AccessProblem {
   const problem = tangled(18, seed);
-  const cheap = { ...problem.pieces[6]!, levels: problem.pieces[6]!.levels.map((level, index) => (index === 0 ? { ...level, close: level.close + 900 } : level)) };
-  return { ...problem, pieces: problem.pieces.map((piece) => (piece.id === cheap.id ? cheap : piece)), replaced: problem.replaced.filter((piece) => piece !== cheap.id) };
+  const dear = ['p2', 'p3', 'p6'];
+  const pieces = problem.pieces.map((piece) =>
+    dear.includes(piece.id) ? { ...piece, levels: piece.levels.map((level, index) => (index === 0 ? { ...level, close: level.close + 400 } : level)) } : piece,
+  );
+  return { ...problem, pieces, replaced: problem.replaced.filter((piece) => !dear.includes(piece)) };
 }
 
 test.each<[string, () => AccessProblem, number]>([
   ['tangled', () => tangled(24, 1), 100],
   ['tangled more', () => tangled(24, 4), 400],
-  ['in parts', () => inParts(2), 700],
+  ['in parts', () => inParts(9), 80],
+  ['in parts, the first of them proved at once', () => inParts(3), 20],
+  ['in parts, more of them', () => inParts(1), 130],
   ['generated', () => generateVehicle(30, 3, 1001), 45],
 ])('%s: what is reported on the way lies on the right side of what is proved in the end, and stopped there the plan is as good as was said', (_, make, most) => {
   const problem = make();
@@ -238,7 +243,7 @@ test.each<[string, () => AccessProblem, number]>([
     expect(early.seen).toEqual(seen.slice(0, after));
     expect(early.choice.total).toBe(priceOf(problem, early.choice)?.price[0]);
     expect(early.choice.total).toBeLessThanOrEqual(seen[after - 1]?.best ?? 0);
-    expect(early.choice.total).toBeGreaterThanOrEqual(choice.total);
+    expect(early.choice.total).toBeGreaterThan((seen[after - 1]?.best ?? 0) * 0.95);
     expect(early.choice.lowerBound).toBeLessThanOrEqual(choice.total);
     expect(early.choice.lowerBound).toBeGreaterThan(0);
     if (early.choice.proved) expect(early.choice.total).toBe(choice.total);
