@@ -71,6 +71,42 @@ test('the same series of tries on every device: two of them end the same, and no
   expect(fresh.improver.better(fresh.first, 0)).toBe(fresh.first);
 });
 
+test('a plan that was stopped early is planned the same way again: the series of tries stands fixed', () => {
+  const { first, improver } = begun(3, 60);
+  /** After how many tries it became cheaper, and what it cost then. */
+  const walk = (from: Support, tries: number) => {
+    const steps: [number, number][] = [];
+    let own = from;
+    for (let count = 1; count <= tries; count++) {
+      const next = improver.better(own, 1);
+      if (next.cost < own.cost) steps.push([count, Math.round(next.cost / SCALE)]);
+      own = next;
+    }
+    return steps;
+  };
+  // Recorded, and to be recorded anew only with a change that is meant: what a tablet shows has to be what the counter shows.
+  expect(walk(first, 450)).toEqual([
+    [5, 22570],
+    [7, 19765],
+    [10, 19621],
+    [39, 18573],
+    [65, 17737],
+    [115, 17226],
+    [143, 16978],
+    [227, 16912],
+    [240, 16261],
+  ]);
+  expect(walk(improver.begin(first, 3), 150)).toEqual([
+    [5, 19647],
+    [6, 19258],
+    [9, 19126],
+    [13, 18177],
+    [22, 14282],
+    [43, 14071],
+    [124, 14029],
+  ]);
+});
+
 test('what is handed in as cheaper is what it goes on from', () => {
   const { problem, model, first, improver } = begun(2);
   improver.better(first, 10);
