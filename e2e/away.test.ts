@@ -26,7 +26,7 @@ test(
   async () => {
     const port = await freePort();
     let database = await startDatabase(folder, { port: await freePort() });
-    const server = await startServer({ databaseUrl: database.url, port, quiet: true });
+    const server = await startServer({ databaseUrl: database.url, ownerUrl: database.ownerUrl, port, quiet: true });
     await loadDemo(port);
     const { page, context } = await openBench(browser, server.address, 'fern');
     await page.goto(`${server.address}/jobs/hill-road-12/check-in`);
@@ -58,7 +58,7 @@ test(
   async () => {
     const port = await freePort();
     const database = await startDatabase(folder, { port: await freePort() });
-    const server = await startServer({ databaseUrl: database.url, port, quiet: true });
+    const server = await startServer({ databaseUrl: database.url, ownerUrl: database.ownerUrl, port, quiet: true });
     await loadDemo(port);
     const { page, context, complaints } = await openBench(browser, server.address, 'fern', { viewport: TABLET });
     await page.goto(`${server.address}/jobs/hill-road-07/open-up`);

@@ -1,2 +1,11 @@
+export interface OpenedDatabase {
+  url: string;
+  ownerUrl: string;
+  pid: number;
+  port: number;
+  socket: string;
+  stop: () => Promise<void>;
+  gone: Promise<unknown>;
+}
 export function freePort(): Promise<number>;
-export function startDatabase(folder: string, options?: { all?: boolean; port?: number }): Promise<{ url: string; pid: number; port: number; stop: () => Promise<void> }>;
+export function startDatabase(folder: string, options?: { all?: boolean; port?: number }): Promise<OpenedDatabase>;

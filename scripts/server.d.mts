@@ -1,5 +1,6 @@
 export function startServer(options: {
   databaseUrl: string;
+  ownerUrl?: string;
   port: number;
   host?: string;
   quiet?: boolean;

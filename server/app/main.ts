@@ -1,4 +1,4 @@
-import { migrateDatabase, openDatabase } from '../database/index.ts';
+import { openDatabase, tablesState, UnfitTables } from '../database/index.ts';
 import { buildApp } from './index.ts';
 
 function setting(name: string): string {
@@ -7,8 +7,11 @@ function setting(name: string): string {
   return value;
 }
 
-const database = openDatabase(setting('DATABASE_URL'));
-await migrateDatabase(database.db, setting('JADE_MIGRATIONS'));
+const url = setting('DATABASE_URL');
+const tables = await tablesState(url, setting('JADE_MIGRATIONS'));
+if (tables.kind === 'newer' || tables.kind === 'foreign') throw new UnfitTables(tables);
+if (tables.kind !== 'current') throw new Error('The tables are not up to date; the start command brings them so.');
+const database = openDatabase(url);
 const host = process.env.JADE_HOST ?? '127.0.0.1';
 const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: (process.env.JADE_HOSTS ?? '').split(',').filter(Boolean), log: true });
 const address = await app.listen({ host, port: Number(process.env.JADE_PORT ?? 4310) });

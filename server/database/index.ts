@@ -1,9 +1,9 @@
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
-import { migrate } from 'drizzle-orm/mysql2/migrator';
 import { createPool, type Pool } from 'mysql2/promise';
 import * as schema from './schema.ts';
 
 export * as tables from './schema.ts';
+export * from './migrate.ts';
 export * from './retry.ts';
 
 export type Database = MySql2Database<typeof schema>;
@@ -20,11 +20,6 @@ export interface OpenDatabase {
 export function openDatabase(url: string): OpenDatabase {
   const pool = createPool({ uri: url, timezone: 'Z', charset: 'utf8mb4', connectionLimit: 10, connectTimeout: 4000, enableKeepAlive: true, supportBigNumbers: true });
   return { db: drizzle(pool, { schema, mode: 'default' }), pool, close: () => pool.end() };
-}
-
-/** Brings the tables to the newest migration. */
-export async function migrateDatabase(db: Database, folder: string): Promise<void> {
-  await migrate(db, { migrationsFolder: folder });
 }
 
 /** Whether the database answers now. */

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { join } from 'node:path';
 import { freePort } from '../../scripts/database.mjs';
-import { migrateDatabase, openDatabase } from '../database/index.ts';
+import { migrateTables, openDatabase } from '../database/index.ts';
 import { importDocument } from '../import/index.ts';
 import { demoDocument, demoFiles, emptyDatabase, event } from '../test/shop.ts';
 
@@ -23,8 +23,8 @@ test(
   'the server is killed three times while a client sends 500 events and retries: all 500 are there, once each, without a gap',
   async () => {
     const { url, drop } = await emptyDatabase();
+    await migrateTables(url, MIGRATIONS);
     const database = openDatabase(url);
-    await migrateDatabase(database.db, MIGRATIONS);
     for (const file of demoFiles()) await importDocument(database.db, demoDocument(file));
     await database.close();
     const port = await freePort();

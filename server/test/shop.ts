@@ -5,7 +5,7 @@ import type { FastifyInstance } from 'fastify';
 import { createConnection } from 'mysql2/promise';
 import { v7 } from 'uuid';
 import { buildApp } from '../app/index.ts';
-import { migrateDatabase, openDatabase, type OpenDatabase } from '../database/index.ts';
+import { migrateTables, openDatabase, type OpenDatabase } from '../database/index.ts';
 import { importDocument } from '../import/index.ts';
 
 const root = join(import.meta.dirname, '../..');
@@ -52,8 +52,8 @@ export interface TestShop {
 /** The whole server on an own database, with the demo shop loaded and somebody at the bench. */
 export async function openTestShop(load = true): Promise<TestShop> {
   const { url, drop } = await emptyDatabase();
+  await migrateTables(url, join(root, 'server/database/migrations'));
   const database = openDatabase(url);
-  await migrateDatabase(database.db, join(root, 'server/database/migrations'));
   if (load) for (const file of demoFiles()) await importDocument(database.db, demoDocument(file));
   const app = buildApp({ database });
   await app.ready();
