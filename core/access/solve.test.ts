@@ -263,3 +263,38 @@ test('it is stopped where so many places were looked at, and not before', () => 
   expect(at(looked).proved).toBe(false);
   expect(at(Infinity)).toEqual({ total: choice.total, lowerBound: choice.total, proved: true });
 });
+
+/** Every so many reports what it said: places looked at, best, bound. */
+function course(problem: AccessProblem, every: number, reports = Infinity): string[] {
+  const { seen } = watched(problem, reports);
+  return seen.filter((_, index) => index % every === 0 || index === seen.length - 1).map(({ looked, best, bound }) => `${looked}: ${best} ${bound}`);
+}
+
+test('a plan that was stopped early is the same on every device: the course of a search stands fixed', () => {
+  // Recorded, and to be recorded anew only with a change of the search that is meant; what it ends with is held against plain search above.
+  expect(course(tangled(24, 4), 8)).toEqual([
+    '4: 8001 5999',
+    '36: 7771 5999',
+    '68: 7771 5999',
+    '100: 7498 6310',
+    '132: 7498 6682',
+    '164: 7418 6757',
+    '196: 7418 6976',
+    '228: 7418 7058',
+    '260: 7418 7189',
+    '292: 7418 7270',
+    '324: 7418 7391',
+  ]);
+  expect(course(tangled(120, 3), 3, 28)).toEqual([
+    '4: 39497 9375',
+    '16: 31246 10773',
+    '19: 29395 10773',
+    '19: 27934 10773',
+    '19: 27934 10773',
+    '19: 26335 10773',
+    '19: 26335 10773',
+    '19: 25983 10773',
+    '19: 25983 10773',
+    '19: 25983 10773',
+  ]);
+});
