@@ -79,8 +79,8 @@ function firstLines(password, ownerPassword, all) {
   ];
 }
 
-/** Folder of the shop, to be read by its owner only. */
-function openHome(folder) {
+/** Folder of the shop, to be read by its owner only, with room on its disk. */
+export function openHome(folder) {
   const home = resolve(folder);
   try {
     mkdirSync(home, { recursive: true, mode: 0o700 });

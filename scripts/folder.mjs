@@ -1,8 +1,8 @@
 // The folder of a shop: whose it is, what runs in it, and what a start that was cut off has left running.
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { ROOT } from './packages.mjs';
-import { writeWhole } from './database.mjs';
+import { openHome, writeWhole } from './database.mjs';
 
 const KINDS = { demo: 'the demo shop', shop: 'a shop of its own' };
 
@@ -16,11 +16,16 @@ export function kindOf(folder) {
   return existsSync(join(folder, 'mariadb/mysql')) ? 'demo' : undefined;
 }
 
-/** Takes a folder for the demo or for a shop; the two never mix. */
-export function claimFolder(folder, kind) {
+/** Refuses a folder that holds the other. */
+export function checkKind(folder, kind) {
   const there = kindOf(folder);
   if (there !== undefined && there !== kind) throw new Error(`${folder} holds ${KINDS[there]}; name another folder with JADE_DATA`);
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+}
+
+/** Takes a folder for the demo or for a shop; the two never mix. */
+export function claimFolder(folder, kind) {
+  checkKind(folder, kind);
+  openHome(folder);
   if (!existsSync(join(folder, 'shop-folder.json'))) writeWhole(join(folder, 'shop-folder.json'), `${JSON.stringify({ kind, since: new Date().toISOString() })}\n`);
 }
 
@@ -65,17 +70,24 @@ async function end(pid, ...words) {
   }
 }
 
-/** Ends what a start that was killed has left running in a folder. Gives back what that was. */
-export async function endLeftOvers(folder) {
+/** What a start that was killed has left running in a folder. */
+export function leftOvers(folder) {
   const running = runningOf(folder);
   if (!running || isOpen(running)) return [];
-  const left = [
-    ['server', running.server, [join(ROOT, 'dist/programs/server.js')]],
-    ['database', running.database, ['mariadbd', join(folder, 'mariadb')]],
-  ].filter(([, pid, words]) => pid !== undefined && isOurs(pid, ...words));
-  for (const [, pid, words] of left) await end(pid, ...words);
+  const parts = [
+    { name: 'server', pid: running.server, words: [join(ROOT, 'dist/programs/server.js')] },
+    { name: 'database', pid: running.database, words: ['mariadbd', join(folder, 'mariadb')] },
+  ];
+  return parts.filter(({ pid, words }) => pid !== undefined && isOurs(pid, ...words));
+}
+
+/** Ends what a start that was killed has left running in a folder. Gives back what that was. */
+export async function endLeftOvers(folder) {
+  if (isOpen(runningOf(folder))) return [];
+  const left = leftOvers(folder);
+  for (const { pid, words } of left) await end(pid, ...words);
   noteClosed(folder);
-  return left.map(([name]) => name);
+  return left.map(({ name }) => name);
 }
 
 /** Asks the start command of a folder to close, and waits until everything has ended. */

@@ -4,7 +4,7 @@ import { DATABASE, ensureModules, ensurePrograms, say } from './packages.mjs';
 import { build } from './build.mjs';
 import { closer } from './closing.mjs';
 import { freePort, startDatabase } from './database.mjs';
-import { claimFolder, endLeftOvers, folderOf, isOpen, noteClosed, noteRunning, runningOf } from './folder.mjs';
+import { checkKind, claimFolder, endLeftOvers, folderOf, isOpen, noteClosed, noteRunning, runningOf } from './folder.mjs';
 import { startServer } from './server.mjs';
 import { supervise } from './supervise.mjs';
 
@@ -66,6 +66,7 @@ export async function openShop(kind, { before = () => undefined, loaded = () => 
   }
   try {
     checkSettings();
+    if (!outside) checkKind(folder, kind);
     const running = outside ? undefined : runningOf(folder);
     if (isOpen(running)) return void say(`already open: ${running.address}`);
     if (outside && (await healthy())) return void say(`already open: ${ADDRESS}`);

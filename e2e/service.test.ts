@@ -1,0 +1,178 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { once } from 'node:events';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createConnection, type RowDataPacket } from 'mysql2/promise';
+import { freePort } from '../scripts/database.mjs';
+import { runningOf } from '../scripts/folder.mjs';
+
+const LONG_MS = 180_000;
+const root = join(import.meta.dirname, '..');
+const wait = (ms: number) => new Promise((settle) => setTimeout(settle, ms));
+
+let folder: string;
+let port: number;
+let child: ChildProcess | undefined;
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'jade-service-'));
+  port = await freePort();
+});
+afterAll(() => {
+  run('stop', ['--demo']);
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const settings = (part: Record<string, string> = {}) => {
+  const { DATABASE_URL: _, ...env } = process.env;
+  return { ...env, JADE_DATA: folder, JADE_PORT: String(port), ...part };
+};
+
+function run(command: string, words: string[] = [], env: Record<string, string> = {}) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [join(root, `scripts/${command}.mjs`), ...words], { env: settings(env), encoding: 'utf8' });
+  return { status, said: stdout + stderr };
+}
+
+/** Starts a command and waits until it says that the shop is open. */
+async function open(command: string, env: Record<string, string> = {}): Promise<string> {
+  const started = spawn(process.execPath, [join(root, `scripts/${command}.mjs`)], { env: settings(env), stdio: ['ignore', 'pipe', 'pipe'] });
+  child = started;
+  let said = '';
+  const take = (text: Buffer) => void (said += text.toString());
+  started.stdout.on('data', take);
+  started.stderr.on('data', take);
+  for (const until = Date.now() + 90_000; !said.includes('is open'); await wait(50))
+    if (started.exitCode !== null || Date.now() > until) throw new Error(`it did not open: ${said}`);
+  return said;
+}
+
+const health = async () => (await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => undefined))?.status;
+
+async function databaseAddress(name: 'jade' | 'jade_owner'): Promise<string> {
+  const file = name === 'jade' ? 'database-password' : 'database-owner-password';
+  const pid = runningOf(folder)?.database;
+  const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+  const at = /--port=(\d+)/.exec(command)?.[1];
+  return `mysql://${name}:${readFileSync(join(folder, file), 'utf8').trim()}@127.0.0.1:${at}/jade`;
+}
+
+/** A hash of all rows of all tables. */
+async function allRows(): Promise<Record<string, string>> {
+  const connection = await createConnection(await databaseAddress('jade_owner'));
+  const [tables] = await connection.query<RowDataPacket[]>('SHOW TABLES');
+  const hashes: Record<string, string> = {};
+  for (const table of tables.map((row) => String(Object.values(row)[0]))) {
+    const [rows] = await connection.query<RowDataPacket[]>(`SELECT * FROM \`${table}\``);
+    hashes[table] = createHash('sha256')
+      .update(
+        rows
+          .map((row) => JSON.stringify(row))
+          .sort()
+          .join('\n'),
+      )
+      .digest('hex');
+  }
+  await connection.end();
+  return hashes;
+}
+
+test(
+  'the demo is loaded once: what the shop changes in it stays through a stop and a kill, and a restart changes nothing in any table',
+  async () => {
+    expect(await open('demo')).toContain('the demo shop is loaded');
+    const edited = join(folder, 'rules.json');
+    const rules = JSON.parse(readFileSync(join(root, 'demo/rules.json'), 'utf8')) as { name: string };
+    writeFileSync(edited, JSON.stringify({ ...rules, name: 'Our own rules' }));
+    const taken = spawnSync(process.execPath, [join(root, 'dist/programs/shell.js'), 'jade', 'import', edited], { env: settings() });
+    expect(taken.status).toBe(0);
+    const before = await allRows();
+    expect(Object.keys(before).length).toBeGreaterThan(9);
+    expect(run('status', ['--demo'])).toMatchObject({ status: 0 });
+    expect(run('demo')).toMatchObject({ status: 0, said: expect.stringContaining(`already open: http://127.0.0.1:${port}`) as string });
+    expect(run('stop', ['--demo'])).toMatchObject({ status: 0 });
+    expect([await health(), run('status', ['--demo']).status]).toEqual([undefined, 3]);
+
+    expect(await open('demo')).not.toContain('the demo shop is loaded');
+    expect(await allRows()).toEqual(before);
+
+    // The start command is killed: its parts go on, and the next start ends them and opens the shop again.
+    child?.kill('SIGKILL');
+    await wait(200);
+    expect(await health()).toBe(200);
+    expect(run('status', ['--demo'])).toMatchObject({ status: 1, said: expect.stringContaining('npm run stop') as string });
+    expect(await open('demo')).toContain('that the last start had left');
+    expect(await allRows()).toEqual(before);
+  },
+  LONG_MS,
+);
+
+test(
+  'server and database are started again when they are killed',
+  async () => {
+    const { server = 0, database = 0 } = runningOf(folder) ?? {};
+    for (const pid of [server, database]) {
+      process.kill(pid, 'SIGKILL');
+      await wait(300);
+      for (const until = Date.now() + 30_000; (await health()) !== 200 && Date.now() < until;) await wait(100);
+      expect(await health()).toBe(200);
+    }
+    const again = runningOf(folder);
+    expect([again?.server === server, again?.database === database]).toEqual([false, false]);
+  },
+  LONG_MS,
+);
+
+test('the database: its root only by socket, over the network only with a password, and what the shop runs with cannot change the log', async () => {
+  const at = new URL(await databaseAddress('jade'));
+  const as = (user: string, password: string) => {
+    const url = new URL(at);
+    url.username = user;
+    url.password = password;
+    return createConnection(url.toString());
+  };
+  for (const [user, password] of [
+    ['root', ''],
+    ['jade', ''],
+    ['jade', 'wrong'],
+    ['jade_owner', at.password],
+    ['', ''],
+  ] as const)
+    await expect(as(user, password)).rejects.toMatchObject({ code: expect.stringMatching(/ACCESS_DENIED/) as string });
+  const running = await createConnection(at.toString());
+  await expect(running.query("UPDATE events SET person = 'nobody'")).rejects.toMatchObject({ code: 'ER_TABLEACCESS_DENIED_ERROR' });
+  await expect(running.query('DELETE FROM events')).rejects.toMatchObject({ code: 'ER_TABLEACCESS_DENIED_ERROR' });
+  await running.end();
+  expect(statSync(folder).mode & 0o777).toBe(0o700);
+  for (const name of ['database-password', 'database-owner-password']) expect(statSync(join(folder, name)).mode & 0o777).toBe(0o600);
+  // What the database read at its start, with the passwords in it, is gone.
+  expect(readdirSync(folder)).not.toContain('first.sql');
+});
+
+test('a folder of the demo is not opened as a shop', () => {
+  expect(run('start')).toMatchObject({ status: 1, said: expect.stringContaining('holds the demo shop; name another folder with JADE_DATA') as string });
+});
+
+test.each<[string, Record<string, string>, RegExp]>([
+  ['a port that is none', { JADE_PORT: 'eighty' }, /JADE_PORT is eighty; it has to be a number from 1 to 65535/],
+  ['an address that this machine has not', { JADE_HOST: '203.0.113.7' }, /this machine has no address 203\.0\.113\.7/],
+  ['a folder that cannot be made', { JADE_DATA: join(root, 'package.json/shop') }, /cannot be written to \(ENOTDIR\); give JADE_DATA another one/],
+  ['a database where nobody listens', { DATABASE_URL: 'mysql://jade:x@127.0.0.1:1/jade' }, /nobody answers at the address of DATABASE_URL/],
+])('%s is one clear sentence and exit code 1', async (_, env, sentence) => {
+  const own = await freePort();
+  const { status, said } = run('start', [], { JADE_DATA: join(folder, 'other'), JADE_PORT: String(own), ...env });
+  expect([status, said]).toEqual([1, expect.stringMatching(sentence)]);
+  expect(said).not.toMatch(/\n\s+at /);
+  expect(said.trim().split('\n').at(-1)).toMatch(sentence);
+});
+
+test('a port that another program has is named, and what to do', async () => {
+  const taken = createServer();
+  taken.listen(0, '127.0.0.1');
+  await once(taken, 'listening');
+  const { port: own } = taken.address() as { port: number };
+  const { status, said } = run('start', [], { JADE_DATA: join(folder, 'other'), JADE_PORT: String(own) });
+  expect([status, said]).toEqual([1, expect.stringContaining(`port ${own} is taken by another program; end that, or choose another one with JADE_PORT`)]);
+  taken.close();
+});
