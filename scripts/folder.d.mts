@@ -4,6 +4,7 @@ export interface Running {
   since: string;
   database?: number;
   server?: number;
+  databasePort?: number;
 }
 export function folderOf(kind: 'demo' | 'shop'): string;
 export function kindOf(folder: string): 'demo' | 'shop' | undefined;

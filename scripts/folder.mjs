@@ -45,6 +45,7 @@ export const noteClosed = (folder) => rmSync(noteOf(folder), { force: true });
 
 /** Whether a process runs whose command names all the words; a number that another program has got since is none of ours. */
 export function isOurs(pid, ...words) {
+  if (!Number.isInteger(pid) || pid <= 1) return false;
   try {
     const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
     return words.every((word) => command.includes(word)) && !/^\S+ \(.*\) Z /.test(readFileSync(`/proc/${pid}/stat`, 'utf8'));

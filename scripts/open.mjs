@@ -5,6 +5,7 @@ import { build } from './build.mjs';
 import { closer } from './closing.mjs';
 import { freePort, startDatabase } from './database.mjs';
 import { checkKind, claimFolder, endLeftOvers, folderOf, isOpen, noteClosed, noteRunning, runningOf } from './folder.mjs';
+import { backUpBeforeUpgrade } from './keep.mjs';
 import { startServer } from './server.mjs';
 import { supervise } from './supervise.mjs';
 
@@ -96,7 +97,7 @@ export async function openShop(kind, { before = () => undefined, loaded = () => 
   process.exit();
 }
 
-async function openParts({ folder, outside, parts, loaded }) {
+async function openParts({ kind, folder, outside, parts, loaded }) {
   const note = { pid: process.pid, address: ADDRESS, since: new Date().toISOString() };
   const write = (what) => {
     Object.assign(note, what);
@@ -109,10 +110,12 @@ async function openParts({ folder, outside, parts, loaded }) {
     const database = await supervise(
       'database',
       () => startDatabase(folder, { port }),
-      ({ pid }) => write({ database: pid }),
+      ({ pid }) => write({ database: pid, databasePort: port }),
     );
     parts.push(database);
     at = { databaseUrl: database.part.url, ownerUrl: database.part.ownerUrl };
+    const kept = await backUpBeforeUpgrade(folder, at.ownerUrl, kind);
+    if (kept) say(`the tables are of an earlier version and are brought up to date; as they were: ${kept}`);
   }
   say('starting the server');
   const server = await supervise(

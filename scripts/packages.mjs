@@ -6,7 +6,7 @@ import { join } from 'node:path';
 export const ROOT = join(import.meta.dirname, '..');
 export const say = (text) => process.stderr.write(`· ${text}\n`);
 
-export const DATABASE = { mariadbd: 'mariadb-server-core', mariadb: 'mariadb-client-core', 'mariadb-install-db': 'mariadb-server-core' };
+export const DATABASE = { mariadbd: 'mariadb-server-core', mariadb: 'mariadb-client-core', 'mariadb-install-db': 'mariadb-server-core', 'mariadb-dump': 'mariadb-client' };
 export const BROWSER = { chromium: 'chromium' };
 
 const FOLDERS = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/bin', '/sbin'];

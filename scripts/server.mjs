@@ -20,7 +20,7 @@ const WORDS = {
 /** Asks for the state of the tables, or brings them up to date; an error is one sentence. */
 function tables(command, { databaseUrl, ownerUrl }) {
   const env = { ...process.env, DATABASE_URL: databaseUrl, JADE_MIGRATIONS: MIGRATIONS, ...(ownerUrl ? { DATABASE_OWNER_URL: ownerUrl, JADE_ACCOUNT: ACCOUNT } : {}) };
-  const { stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'dist/programs/database.js'), command], { env, encoding: 'utf8' });
+  const { stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'dist/programs/keeping.js'), command], { env, encoding: 'utf8' });
   const said = stdout.trim() ? JSON.parse(stdout) : { error: stderr.trim() };
   if (said.error) throw new Error(WORDS[said.code] ?? said.error);
   return said;
@@ -30,6 +30,9 @@ function tables(command, { databaseUrl, ownerUrl }) {
 export const tablesState = (at) => tables('state', at);
 /** Brings the tables up to date and gives the running account its rights. */
 export const migrateTables = (at) => tables('migrate', at);
+
+/** Looks through all that is stored. */
+export const checkTables = (at) => tables('check', at);
 
 /** Starts the server; gives back its address, its process and how to stop it. */
 export async function startServer({ databaseUrl, ownerUrl, port, host, quiet = false }) {

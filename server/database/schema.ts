@@ -106,6 +106,8 @@ export const events = mysqlTable(
     payload: longtext('payload').notNull(),
     bodyHash: char('body_hash', { length: 64 }).notNull(),
     storedAt: moment('stored_at').notNull(),
+    /** Hash over this event and the chain of the one before it: whoever takes one away or changes it breaks all that follow. */
+    chain: char('chain', { length: 64 }),
   },
   (table) => [primaryKey({ columns: [table.job, table.seq] }), uniqueIndex('events_id').on(table.id)],
 );

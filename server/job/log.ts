@@ -5,6 +5,7 @@ import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
+import { insertEvents, type NewEventRow } from './chain.ts';
 
 const { events, jobs } = tables;
 
@@ -49,7 +50,7 @@ function sortOut(values: readonly unknown[], answers: AppendAnswer[]): Checked[]
 }
 
 /** Row of an event as it stands in the log. */
-export function eventRow(job: string, seq: number, event: JobEvent, hash: string, author: Author): typeof events.$inferInsert {
+export function eventRow(job: string, seq: number, event: JobEvent, hash: string, author: Author): NewEventRow {
   return {
     job,
     seq,
@@ -86,7 +87,7 @@ export async function appendEvents(
   const known = ids.length === 0 ? [] : await tx.select({ id: events.id, job: events.job, seq: events.seq, hash: events.bodyHash }).from(events).where(inArray(events.id, ids));
   const stored = new Map(known.map((entry) => [entry.id, entry]));
   const appended: LoggedEvent[] = [];
-  const rows: (typeof events.$inferInsert)[] = [];
+  const rows: NewEventRow[] = [];
   let lastSeq = row.seq;
   for (const { place, event, hash } of good) {
     const before = stored.get(event.id);
@@ -107,6 +108,6 @@ export async function appendEvents(
       answers[place] = { id: event.id, status: 'stored', seq: lastSeq };
     }
   }
-  if (rows.length > 0) await tx.insert(events).values(rows);
+  await insertEvents(tx, rows);
   return { answers, appended, lastSeq };
 }

@@ -4,6 +4,7 @@ import { foldJob, type JobEvent } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
+import { insertEvents } from './chain.ts';
 import { eventRow, readEvents, type Author } from './log.ts';
 
 export interface JobToOpen {
@@ -71,6 +72,9 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
     .insert(tables.jobs)
     .values({ id: job.id, vehicle: job.vehicle, seq: events.length, summary: '{}', foldVersion: 0, openedAt: job.at, promisedAt: job.promisedAt, bay: job.bay });
   if (kits.length > 0) await tx.insert(tables.jobKits).values([...new Set(job.kits)].map((kit) => ({ job: job.id, kit })));
-  await tx.insert(tables.events).values(events.map((entry, index) => eventRow(job.id, index + 1, entry, canonicalHash(entry), author)));
+  await insertEvents(
+    tx,
+    events.map((entry, index) => eventRow(job.id, index + 1, entry, canonicalHash(entry), author)),
+  );
   return events.length;
 }

@@ -6,6 +6,7 @@ import { foldJob, pinsOf } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument, type StoredDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
+import { insertEvents } from './chain.ts';
 import { eventRow, type Author } from './log.ts';
 import { wholeLog } from './summary.ts';
 
@@ -61,6 +62,6 @@ export async function repinJob(tx: Connection, job: string, id: string, author: 
     at: new Date().toISOString(),
     payload: { profile: pin(profile), kits: kits.map(pin), rules: pin(rules), lost },
   };
-  await tx.insert(tables.events).values(eventRow(job, row.seq + 1, event, canonicalHash(event), author));
+  await insertEvents(tx, [eventRow(job, row.seq + 1, event, canonicalHash(event), author)]);
   return row.seq + 1;
 }

@@ -20,7 +20,8 @@ const PLAN_MOST_MS = 1_500;
 const GIVEN_UP_MS = 60_000;
 
 /** Beside the built server, or in the folder it is built into where the sources run. */
-const PROGRAM = [join(import.meta.dirname, 'planner.js'), join(import.meta.dirname, '../../dist/programs/planner.js')].find((path) => existsSync(path));
+/** The built worker: beside this program or the part of it that this came to lie in, or built before the tests. */
+const PROGRAM = ['planner.js', '../planner.js', '../../dist/programs/planner.js'].map((path) => join(import.meta.dirname, path)).find((path) => existsSync(path));
 
 interface Waiting {
   settle: (told: Told) => void;
