@@ -38,6 +38,7 @@ export type FaultCode =
   | 'bands'
   | 'too-deep'
   | 'not-available'
+  | 'failed'
   | 'conflict';
 
 /** A structural fault of an input; nothing of it was taken. */

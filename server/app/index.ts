@@ -9,7 +9,7 @@ import { documentRoutes } from '../documents/index.ts';
 import { mapErrors, nowhere, Refusal } from '../faults/index.ts';
 import { importRoutes } from '../import/index.ts';
 import { jobRoutes } from '../job/index.ts';
-import { peopleRoutes } from '../people/index.ts';
+import { guardDoor, peopleRoutes } from '../people/index.ts';
 import { stopPlanner } from '../planner/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
 import { shopRoutes } from '../shop/index.ts';
@@ -66,6 +66,7 @@ export function buildApp({ database, webFolder, hosts = [], log = false }: AppOp
   const { db, pool } = database;
   void app.register(async (api) => {
     api.get('/api/health', async (_, reply) => ((await databaseAnswers(pool)) ? { ok: true } : reply.status(503).send({ ok: false, why: 'the database does not answer' })));
+    guardDoor(api, { db });
     peopleRoutes(api, { db });
     documentRoutes(api, { db });
     shopRoutes(api, { db });

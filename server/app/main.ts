@@ -1,3 +1,4 @@
+import { networkInterfaces } from 'node:os';
 import { openDatabase, tablesState, UnfitTables } from '../database/index.ts';
 import { buildApp } from './index.ts';
 
@@ -13,7 +14,14 @@ if (tables.kind === 'newer' || tables.kind === 'foreign') throw new UnfitTables(
 if (tables.kind !== 'current') throw new Error('The tables are not up to date; the start command brings them so.');
 const database = openDatabase(url);
 const host = process.env.JADE_HOST ?? '127.0.0.1';
-const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: (process.env.JADE_HOSTS ?? '').split(',').filter(Boolean), log: true });
+/** Names under which it may be addressed: those that are set, and the addresses that it listens on. */
+function ownNames(): string[] {
+  const everywhere = host === '0.0.0.0' || host === '::';
+  const addresses = everywhere ? Object.values(networkInterfaces()).flatMap((list) => (list ?? []).map((entry) => entry.address)) : [host];
+  const written = addresses.map((address) => (address.includes(':') ? `[${address}]` : address));
+  return [...(process.env.JADE_HOSTS ?? '').split(',').filter(Boolean), ...written].map((name) => name.toLowerCase());
+}
+const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: ownNames(), log: true });
 const address = await app.listen({ host, port: Number(process.env.JADE_PORT ?? 4310) });
 process.stdout.write(`listening ${address}\n`);
 

@@ -33,6 +33,31 @@ const BODY_FAULTS: Record<string, (error: FastifyError) => Fault> = {
   FST_ERR_CTP_INVALID_MEDIA_TYPE: () => ({ path: '(body)', code: 'type', data: { expected: 'application/json' } }),
 };
 
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ETIMEDOUT',
+  'EPIPE',
+  'ENOTFOUND',
+  'EHOSTUNREACH',
+  'PROTOCOL_CONNECTION_LOST',
+  'PROTOCOL_SEQUENCE_TIMEOUT',
+  'ER_CON_COUNT_ERROR',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
+  'ER_QUERY_INTERRUPTED',
+]);
+
+/** Whether an error says that the database is not there now, also where another one wraps it. */
+function databaseAway(error: unknown): boolean {
+  for (let at: unknown = error, depth = 0; at instanceof Error && depth < 4; at = at.cause, depth++) {
+    const { code, fatal } = at as Error & { code?: string; fatal?: boolean };
+    if ((code !== undefined && AWAY.has(code)) || (fatal === true && code?.startsWith('ER_') !== true)) return true;
+    if (/closed state|Pool is closed/.test(at.message)) return true;
+  }
+  return false;
+}
+
 /** Turns every error into a status and a body that names the path, in this one place. */
 export function mapErrors(app: FastifyInstance): void {
   app.setErrorHandler((error: FastifyError, request, reply) => {
@@ -44,7 +69,8 @@ export function mapErrors(app: FastifyInstance): void {
       return reply.status(status).send(answer([fault]));
     }
     request.log.error({ err: error }, 'request failed');
-    return reply.status(503).send(answer([{ path: '(server)', code: 'not-available', data: { what: 'the database' } }]));
+    if (databaseAway(error)) return reply.status(503).send(answer([{ path: '(server)', code: 'not-available', data: { what: 'the database' } }]));
+    return reply.status(500).send(answer([{ path: '(server)', code: 'failed', data: { request: request.id } }]));
   });
 }
 

@@ -54,8 +54,22 @@ export async function requirePersonOrFirstSetUp(db: Connection, request: Fastify
   if (anyone || !fromThisMachine(request)) await requirePerson(db, request);
 }
 
+/** What a proxy adds to a request that it passes on: whoever is behind it is somewhere else. */
+const PASSED_ON = ['x-forwarded-for', 'x-real-ip', 'forwarded', 'via'];
+
 function fromThisMachine(request: FastifyRequest): boolean {
-  return ['127.0.0.1', '::1', '::ffff:127.0.0.1'].includes(request.ip);
+  return ['127.0.0.1', '::1', '::ffff:127.0.0.1'].includes(request.ip) && PASSED_ON.every((name) => request.headers[name] === undefined);
+}
+
+/** What may be asked from anywhere: whether it is well, and the page itself. */
+const OPEN_TO_ALL = /^\/api\/health(\?|$)/;
+
+/** The door: beyond this machine nothing of the shop is read or written without a session. */
+export function guardDoor(app: FastifyInstance, { db }: { db: Database }): void {
+  app.addHook('onRequest', async (request) => {
+    if (fromThisMachine(request) || OPEN_TO_ALL.test(request.url)) return;
+    if (!(await sessionOf(db, request))) throw new Refusal(403, [{ path: 'session', code: 'not-available', data: { what: 'the shop from beyond this machine' } }]);
+  });
 }
 
 /** Bench names and sessions. On this machine anyone may pick a bench name; from elsewhere a device must be paired first. */

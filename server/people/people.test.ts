@@ -22,6 +22,57 @@ test('from elsewhere nobody takes a bench name before a device is paired', async
   expect([answer.statusCode, answer.json<{ faults: { code: string }[] }>().faults[0]?.code]).toEqual([403, 'not-available']);
 });
 
+describe('a stranger on the network', () => {
+  /** Every route of the interface that reads or writes something of the shop. */
+  const ROUTES = [
+    ['GET', '/api/people'],
+    ['GET', '/api/shop'],
+    ['GET', '/api/session'],
+    ['GET', '/api/vehicles'],
+    ['GET', '/api/jobs'],
+    ['GET', '/api/jobs/hill-road-12'],
+    ['GET', '/api/jobs/hill-road-12/events'],
+    ['GET', '/api/jobs/hill-road-12/sheet.pdf'],
+    ['GET', '/api/jobs/hill-road-12/pins'],
+    ['GET', '/api/jobs/hill-road-12/stream'],
+    ['GET', '/api/times/wexholm-bollard-35'],
+    ['GET', '/api/compute'],
+    ['POST', '/api/jobs/hill-road-12/pins'],
+    ['GET', '/api/documents'],
+    ['GET', '/api/documents/vehicle/wexholm-bollard-35'],
+    ['GET', '/api/documents/shop/harrow-quay/export'],
+    ['POST', '/api/jobs/hill-road-12/events'],
+    ['POST', '/api/documents'],
+    ['POST', '/api/jobs'],
+    ['POST', '/api/session'],
+    ['POST', '/api/compute/sensor-error'],
+  ] as const;
+  const from = (method: 'GET' | 'POST', url: string, part: object) => shop.app.inject({ method, url, ...(method === 'POST' ? { payload: {} } : {}), ...part });
+
+  test.each(ROUTES)('%s %s: 403 from another address, with a forged Host, and through a proxy of this machine', async (method, url) => {
+    const strangers = [
+      { remoteAddress: '192.0.2.7' },
+      { remoteAddress: '127.0.0.2', headers: { host: 'localhost:4310' } },
+      { remoteAddress: '192.0.2.7', headers: { host: '127.0.0.1' } },
+      { headers: { 'x-forwarded-for': '127.0.0.1' } },
+      { headers: { forwarded: 'for=127.0.0.1' } },
+      { headers: { via: '1.1 proxy' } },
+      { remoteAddress: '192.0.2.7', headers: { cookie: 'jade_session=guessed' } },
+    ];
+    for (const stranger of strangers) {
+      const answer = await from(method, url, stranger);
+      expect([stranger, answer.statusCode, answer.json<{ faults: { path: string }[] }>().faults[0]?.path]).toEqual([stranger, 403, 'session']);
+    }
+    // The same at this machine is no matter of the door; the stream does not end by itself.
+    if (!url.endsWith('/stream')) expect((await from(method, url, {})).statusCode).not.toBe(403);
+  });
+
+  test('may ask whether it is well', async () => {
+    expect((await from('GET', '/api/health', { remoteAddress: '192.0.2.7' })).statusCode).toBe(200);
+    expect((await from('GET', '/api/healthy', { remoteAddress: '192.0.2.7' })).statusCode).toBe(404);
+  });
+});
+
 test.each([
   [{ device: 'x' }, 'person', 'missing'],
   [{ person: 'slate', device: '' }, 'device', 'length'],

@@ -34,6 +34,7 @@ const SENTENCES: Record<FaultCode, Say> = {
   'torque-without-thread': ({ release }) => `has no thread to turn: it lets go by “${release}”`,
   bands: ({ from, to }) => `must begin where the band before it ends: that one ends at ${from}, this one begins at ${to}`,
   'too-deep': ({ most }) => `is nested deeper than ${most}`,
+  failed: ({ request }) => `something went wrong in the program; it is noted in its log under ${request}`,
   'not-available': ({ what }) => `${what} is not available`,
   conflict: ({ what }) => `${what}`,
 };
