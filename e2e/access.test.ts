@@ -1,30 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import type { Page } from 'playwright-core';
 import { STATIONS } from '@jade/core/stations';
+import { serious } from './test/axe.ts';
 import { PHONE, TABLET, TestBench } from './test/bench.ts';
 
 const LONG_MS = 180_000;
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 const shop = new TestBench(LONG_MS);
-
-interface Found {
-  id: string;
-  impact: string;
-  nodes: { html: string }[];
-}
-
-declare global {
-  interface Window {
-    axe: { run: (options: object) => Promise<{ violations: Found[] }> };
-  }
-}
-
-async function serious(page: Page): Promise<string[]> {
-  await page.evaluate(axe);
-  const found = await page.evaluate(async () => (await window.axe.run({ resultTypes: ['violations'] })).violations);
-  return found.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`);
-}
 
 const PLACES = ['/', '/library', ...STATIONS.map((station) => `/jobs/hill-road-07/${station}`), '/jobs/hill-road-02/aim', '/jobs/saltmarsh-1/hand-over', '/jobs/saltmarsh-3/match'];
 

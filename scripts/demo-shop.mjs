@@ -47,8 +47,8 @@ export async function refuseDemo(port) {
   if ((await shopAt(port))?.slug === demoSlug()) throw new Error('the database holds the demo shop; give the shop a database of its own');
 }
 
-/** The demo shop on a database of its own in a temporary folder; gives back its addresses and how to end it. */
-export async function openThrowawayShop() {
+/** The demo shop, or one that nobody has opened yet, on a database of its own in a temporary folder; gives back its addresses and how to end it. */
+export async function openThrowawayShop({ empty = false } = {}) {
   ensurePrograms({ ...DATABASE, ...BROWSER });
   ensureModules();
   build('programs');
@@ -57,7 +57,7 @@ export async function openThrowawayShop() {
   const database = await startDatabase(folder);
   const port = await freePort();
   const server = await startServer({ databaseUrl: database.url, ownerUrl: database.ownerUrl, port });
-  loadDemo(port);
+  if (!empty) loadDemo(port);
   const end = async () => {
     await server.stop();
     await database.stop();

@@ -46,5 +46,16 @@ for (const [name, path, viewport, { floor = false, light = 'counter', show } = {
   await context.close();
   say(`docs/screenshots/${name}.png`);
 }
+if (wanted.length === 0 || wanted.includes('first-run')) {
+  const unopened = await openThrowawayShop({ empty: true });
+  const page = await browser.newPage({ viewport: COUNTER });
+  await page.goto(unopened.address);
+  await page.getByRole('textbox', { name: 'Name of the shop' }).fill('Harrow Quay Lamp Works');
+  await page.getByRole('textbox', { name: 'What money is called' }).fill('crowns');
+  await page.getByRole('textbox', { name: 'Bench name 1' }).fill('Slate');
+  await page.screenshot({ path: join(ROOT, 'docs/screenshots/first-run.png') });
+  say('docs/screenshots/first-run.png');
+  await unopened.end();
+}
 await browser.close();
 await shop.end();

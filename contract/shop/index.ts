@@ -3,6 +3,7 @@ import {
   ROLES,
   type Customer as PlainCustomer,
   type CustomerVehicle as PlainVehicle,
+  type FirstRun as PlainFirstRun,
   type Person as PlainPerson,
   type Shop as PlainShop,
   type ShopJob as PlainJob,
@@ -47,6 +48,19 @@ export class ShopJob implements PlainJob {
   @Optional() @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { context: { code: 'type', data: { expected: 'a time of day such as 16:00' } } }) promisedAt?: string;
   @Optional() @Text(40) bay?: string;
   @Each(() => ShopLogEntry, 2000) log!: ShopLogEntry[];
+}
+
+export class FirstPerson implements Pick<PlainPerson, 'benchName' | 'role'> {
+  @Text(40) benchName!: string;
+  @OneOf(ROLES) role!: PlainPerson['role'];
+}
+
+/** What a shop says of itself when it is opened for the first time. */
+export class FirstRun implements PlainFirstRun {
+  @Text(120) name!: string;
+  @Text(8) currency!: string;
+  @Texts(20, 40) bays!: string[];
+  @Each(() => FirstPerson, 100) people!: FirstPerson[];
 }
 
 /** A shop with its people, customers, vehicles and the jobs it starts with. */

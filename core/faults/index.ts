@@ -39,6 +39,8 @@ export type FaultCode =
   | 'too-deep'
   | 'not-available'
   | 'failed'
+  | 'no-lead'
+  | 'name-twice'
   | 'conflict';
 
 /** A structural fault of an input; nothing of it was taken. */

@@ -1,5 +1,7 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 
+export * from './first-run.ts';
+
 export const ROLES = ['lead', 'installer', 'in training', 'planner'] as const;
 export type Role = (typeof ROLES)[number];
 

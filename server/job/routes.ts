@@ -68,14 +68,15 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const faults = checkForm(NewJob, request.body);
     if (faults.length > 0) throw new FaultyInput(faults);
     const { id, vehicle, kits, promisedAt } = request.body as NewJob;
-    const [rules] = await newestDocuments(db, 'rules');
-    if (!rules) throw notFound('rules', 'any');
+    const [shop] = await newestDocuments(db, 'shop');
+    const rules = shop?.document.rules ?? (await newestDocuments(db, 'rules'))[0]?.slug;
+    if (rules === undefined) throw notFound('rules', 'any');
     const job = {
       id: `job-${id}`,
       eventId: id,
       vehicle,
       kits: kits.map((kit) => kit.slug),
-      rules: rules.slug,
+      rules,
       at: new Date(),
       promisedAt: promisedAt ? new Date(promisedAt) : undefined,
     };

@@ -17,10 +17,13 @@ function deviceName(): string {
 export const useSession = defineStore('session', () => {
   const session = ref<Session | null>();
   const people = ref<Person[]>([]);
+  /** Whether the shop has been opened for the first time; undefined until that is known. */
+  const opened = ref<boolean>();
   const failed = ref('');
 
   async function load(): Promise<void> {
     try {
+      opened.value = (await ask<object | null>('/api/shop')) !== null;
       session.value = await ask<Session | null>('/api/session');
       people.value = await ask<Person[]>('/api/people');
       failed.value = '';
@@ -33,5 +36,5 @@ export const useSession = defineStore('session', () => {
     session.value = await ask<Session>('/api/session', { person, device: deviceName() });
   }
 
-  return { session, people, failed, load, pick };
+  return { session, people, opened, failed, load, pick };
 });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { STATIONS } from '@jade/core/stations';
 import { useJob } from '../job/store.ts';
@@ -13,6 +13,8 @@ import VehicleStrip from './VehicleStrip.vue';
 import { light } from './light.ts';
 import { useSession } from '../session/index.ts';
 
+/** Seen once in the life of a shop, and loaded only then. */
+const FirstRun = defineAsyncComponent(() => import('../shop/first/FirstRun.vue'));
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
@@ -20,7 +22,9 @@ const job = useJob();
 const panel = ref<'finder' | 'keys' | 'people' | undefined>();
 const trayOpen = ref(false);
 const inJob = computed(() => route.name === 'station' && !job.failed);
-const askPerson = computed(() => session.session === null || panel.value === 'people' || job.needsPerson);
+/** A shop that nobody has opened yet asks for itself first. */
+const unopened = computed(() => session.opened === false);
+const askPerson = computed(() => !unopened.value && (session.session === null || panel.value === 'people' || job.needsPerson));
 
 function go(step: number): void {
   const place = STATIONS.findIndex((station) => station === route.params.station);
@@ -55,6 +59,12 @@ onMounted(() => {
 });
 onUnmounted(() => window.removeEventListener('keydown', onKey));
 
+/** The shop is open: the lead who set it up is at the bench. */
+async function opened(lead: string): Promise<void> {
+  await session.load();
+  await picked(lead);
+}
+
 async function picked(person: string): Promise<void> {
   await session.pick(person);
   panel.value = undefined;
@@ -72,9 +82,9 @@ async function picked(person: string): Promise<void> {
       <header v-else class="shop-head">
         <strong>Jade Bench</strong>
         <span class="grow" />
-        <button type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
+        <button v-if="!unopened" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
       </header>
-      <main id="work" class="work" tabindex="-1"><router-view /></main>
+      <main id="work" class="work" tabindex="-1"><FirstRun v-if="unopened" @opened="opened" /><router-view v-else /></main>
       <JobTray v-if="inJob" :open="trayOpen" @close="trayOpen = false" />
     </div>
     <UndoBar v-if="inJob" />

@@ -34,6 +34,8 @@ const SENTENCES: Record<FaultCode, Say> = {
   'torque-without-thread': ({ release }) => `has no thread to turn: it lets go by “${release}”`,
   bands: ({ from, to }) => `must begin where the band before it ends: that one ends at ${from}, this one begins at ${to}`,
   'too-deep': ({ most }) => `is nested deeper than ${most}`,
+  'name-twice': ({ name }) => `“${name}” stands twice; give each a name of its own`,
+  'no-lead': () => 'somebody has to be the lead',
   failed: ({ request }) => `something went wrong in the program; it is noted in its log under ${request}`,
   'not-available': ({ what }) => `${what} is not available`,
   conflict: ({ what }) => `${what}`,
@@ -41,8 +43,13 @@ const SENTENCES: Record<FaultCode, Say> = {
 
 /** One sentence for one fault, path first; what is asked for by its kind alone needs no path. */
 export function sayFault(fault: Fault): string {
+  return fault.path === fault.data.what ? sayFaultAlone(fault) : `${fault.path} ${SENTENCES[fault.code](fault.data)}`;
+}
+
+/** The sentence of a fault where it is plain what it is about: beside the field. */
+export function sayFaultAlone(fault: Fault): string {
   const sentence = SENTENCES[fault.code](fault.data);
-  return fault.path === fault.data.what ? sentence.charAt(0).toUpperCase() + sentence.slice(1) : `${fault.path} ${sentence}`;
+  return sentence.charAt(0).toUpperCase() + sentence.slice(1);
 }
 
 /** All faults of an input, one line each. */
