@@ -7,7 +7,9 @@ export default defineConfig({
     outDir: 'dist/programs',
     emptyOutDir: true,
     target: 'node20',
-    rolldownOptions: { input: { server: 'server/app/main.ts', planner: 'server/planner/worker.ts', keeping: 'server/keeping/main.ts', shell: 'shell/main/index.ts', bench: 'bench/main.ts' } },
+    rolldownOptions: {
+      input: { server: 'server/app/main.ts', planner: 'server/planner/worker.ts', keeping: 'server/keeping/main.ts', shell: 'shell/main/index.ts', bench: 'bench/main.ts' },
+    },
   },
   ssr: { noExternal: [/^@jade\//] },
 });

@@ -1,5 +1,5 @@
 import type { Fault } from '../faults/index.ts';
-import type { Role, Shop } from './index.ts';
+import type { Role, Shop } from './shop.ts';
 
 /** What a shop says of itself when it is opened for the first time. */
 export interface FirstRun {
