@@ -2,6 +2,7 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { once } from 'node:events';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { get } from 'node:http';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -212,6 +213,36 @@ test(
 test('a folder of the demo is not opened as a shop', () => {
   expect(run('start')).toMatchObject({ status: 1, said: expect.stringContaining('holds the demo shop; name another folder with JADE_DATA') as string });
 });
+
+/** What another device gets: from an address of its own, under the name that it asks for. */
+function ask(host: string, at: number, path: string, localAddress: string): Promise<number | undefined> {
+  return new Promise((settle, fail) => {
+    get({ host, port: at, path, localAddress }, (answer) => answer.resume().once('end', () => settle(answer.statusCode))).once('error', fail);
+  });
+}
+
+test(
+  'opened on one address of the network it is reached there and from this machine; a stranger gets the page, and nothing of the shop',
+  async () => {
+    const own = { JADE_DATA: join(folder, 'elsewhere'), JADE_PORT: String(await freePort()), JADE_HOST: '127.0.0.2' };
+    const at = Number(own.JADE_PORT);
+    await open('start', own);
+    const seen: (number | undefined)[] = [];
+    for (const [host, path, from] of [
+      ['127.0.0.1', '/api/people', '127.0.0.1'],
+      ['127.0.0.2', '/api/people', '127.0.0.1'],
+      ['127.0.0.2', '/', '127.0.0.3'],
+      ['127.0.0.2', '/api/health', '127.0.0.3'],
+      ['127.0.0.2', '/api/people', '127.0.0.3'],
+      ['127.0.0.2', '/api/jobs', '127.0.0.3'],
+      ['127.0.0.2', '/api/shop', '127.0.0.3'],
+    ] as const)
+      seen.push(await ask(host, at, path, from));
+    expect(seen).toEqual([200, 200, 200, 200, 403, 403, 403]);
+    expect(run('stop', [], own)).toMatchObject({ status: 0 });
+  },
+  LONG_MS,
+);
 
 test.each<[string, Record<string, string>, RegExp]>([
   ['a port that is none', { JADE_PORT: 'eighty' }, /JADE_PORT is eighty; it has to be a number from 1 to 65535/],

@@ -11,10 +11,10 @@ import { supervise } from './supervise.mjs';
 
 const HOST = process.env.JADE_HOST ?? '127.0.0.1';
 const PORT = Number(process.env.JADE_PORT ?? 4310);
-const reached = HOST === '0.0.0.0' || HOST === '::' ? '127.0.0.1' : HOST;
+const LOOPBACK = '127.0.0.1';
 
-/** Address under which this machine reaches the shop. */
-export const ADDRESS = `http://${reached.includes(':') ? `[${reached}]` : reached}:${PORT}`;
+/** Address under which this machine reaches the shop, wherever else it listens. */
+export const ADDRESS = `http://${LOOPBACK}:${PORT}`;
 
 export async function healthy(address = ADDRESS) {
   try {
@@ -30,19 +30,19 @@ function checkSettings() {
 }
 
 /** Refuses a port that another program has, or that this account may not take. */
-async function checkPort() {
+async function checkPort(host) {
   await new Promise((settle, fail) => {
     const probe = createServer();
     probe.once('error', ({ code }) => {
       const words = {
         EADDRINUSE: `port ${PORT} is taken by another program; end that, or choose another one with JADE_PORT`,
         EACCES: `port ${PORT} may only be taken by root; choose one above 1023 with JADE_PORT`,
-        EADDRNOTAVAIL: `this machine has no address ${HOST}; set JADE_HOST to one that it has, or leave it out`,
-        ENOTFOUND: `${HOST} is no address; set JADE_HOST to one of this machine, or leave it out`,
+        EADDRNOTAVAIL: `this machine has no address ${host}; set JADE_HOST to one that it has, or leave it out`,
+        ENOTFOUND: `${host} is no address; set JADE_HOST to one of this machine, or leave it out`,
       };
-      fail(new Error(words[code] ?? `port ${PORT} of ${HOST} cannot be opened (${code})`));
+      fail(new Error(words[code] ?? `port ${PORT} of ${host} cannot be opened (${code})`));
     });
-    probe.listen(PORT, HOST, () => probe.close(settle));
+    probe.listen(PORT, host, () => probe.close(settle));
   });
 }
 
@@ -75,12 +75,10 @@ export async function openShop(kind, { before = () => undefined, loaded = () => 
     ensureModules();
     build('programs');
     build('web');
+    if (!outside) for (const left of await endLeftOvers(folder)) say(`ended the ${left} that the last start had left`);
     before(folder);
-    if (!outside) {
-      claimFolder(folder, kind);
-      for (const left of await endLeftOvers(folder)) say(`ended the ${left} that the last start had left`);
-    }
-    await checkPort();
+    if (!outside) claimFolder(folder, kind);
+    for (const host of new Set([HOST, LOOPBACK])) await checkPort(host);
     if (!closing) await openParts({ kind, folder, outside, parts, loaded });
     if (!closing) {
       process.stdout.write(`\n  Jade Bench is open: ${ADDRESS}\n  Ctrl-C closes it.\n\n`);

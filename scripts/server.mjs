@@ -56,5 +56,5 @@ export async function startServer({ databaseUrl, ownerUrl, port, host, quiet = f
   };
   const started = await Promise.race([listening, gone.then(() => false)]);
   if (!started) throw new Error('the server did not start; is the port taken?');
-  return { address: `http://${host && host !== '0.0.0.0' ? host : '127.0.0.1'}:${port}`, pid: child.pid, stop, gone };
+  return { address: `http://127.0.0.1:${port}`, pid: child.pid, stop, gone };
 }

@@ -1,3 +1,4 @@
+import { createServer } from 'node:http';
 import { networkInterfaces } from 'node:os';
 import { openDatabase, tablesState, UnfitTables } from '../database/index.ts';
 import { buildApp } from './index.ts';
@@ -22,10 +23,17 @@ function ownNames(): string[] {
   return [...(process.env.JADE_HOSTS ?? '').split(',').filter(Boolean), ...written].map((name) => name.toLowerCase());
 }
 const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: ownNames(), log: true });
-const address = await app.listen({ host, port: Number(process.env.JADE_PORT ?? 4310) });
+const port = Number(process.env.JADE_PORT ?? 4310);
+const LOOPBACK = '127.0.0.1';
+const address = await app.listen({ host, port });
+/** One address of the network alone would lock this machine out of its own shop: it is reached here as well. */
+const here = [LOOPBACK, 'localhost', '0.0.0.0', '::'].includes(host) ? undefined : createServer((request, response) => app.routing(request, response));
+if (here) await new Promise<void>((settle, fail) => here.once('error', fail).listen(port, LOOPBACK, settle));
 process.stdout.write(`listening ${address}\n`);
 
 async function stop(): Promise<void> {
+  here?.close();
+  here?.closeAllConnections();
   await app.close();
   await database.close();
   process.exit(0);
