@@ -75,6 +75,15 @@ rmSync(copy, { recursive: true });
 const place = join(ROOT, 'docs/benchmarks.md');
 const [figures = '', mutants = ''] = readFileSync(place, 'utf8').split(`\n${HEADING}\n`);
 const kept = mutants.split('\n').filter((line) => line.startsWith('| core/') && !rows.has(/^\| core\/([\w/-]+)/.exec(line)?.[1]));
-const table = [...kept, ...rows.values()].sort();
+const single = [...kept.filter((line) => !line.includes('all its files')), ...rows.values()];
+/** A room of which every file was tried has a line of its own: the sum of them. */
+function sumOf(room) {
+  const own = files.filter((file) => new RegExp(`^core/${room}/[^/]+\\.ts$`).test(file) && !/(\.test|\/index)\.ts$/.test(file));
+  const lines = own.map((file) => single.find((line) => line.startsWith(`| ${file.slice(0, -3)} |`)));
+  if (own.length === 0 || lines.includes(undefined)) return [];
+  const [faults, found] = [2, 3].map((column) => lines.reduce((sum, line) => sum + Number(line.split('|')[column]), 0));
+  return [`| core/${room}, all its files | ${faults} | ${found} | ${((found / faults) * 100).toFixed(1)} % |`];
+}
+const table = [...single, ...Object.keys(NEAREST).flatMap(sumOf)].sort();
 const said = `Made by \`npm run mutate -- ROOM\`: small faults set into a room one at a time, and how many of them make a test fail. One that never ends counts as found.`;
 writeFileSync(place, `${figures}\n${HEADING}\n\n${said}\n\n| room | faults | found | share |\n| --- | --- | --- | --- |\n${table.join('\n')}\n`);

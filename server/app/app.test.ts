@@ -1,4 +1,8 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { openTestShop, type TestShop } from '../test/shop.ts';
+import { buildApp } from './index.ts';
 
 let shop: TestShop;
 beforeAll(async () => {
@@ -40,4 +44,21 @@ test('calculations answer over HTTP as at the shell, faults with their path', as
 test('a session needs a person the shop knows', async () => {
   expect((await shop.app.inject({ method: 'POST', url: '/api/session', payload: { person: 'nobody', device: 'x' } })).statusCode).toBe(404);
   expect((await shop.app.inject({ url: '/api/session' })).json()).toBeNull();
+});
+
+test('built files, named by what is in them, are kept for ever; the page that names them is asked for each time', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'jade-web-'));
+  mkdirSync(join(folder, 'assets'));
+  writeFileSync(join(folder, 'index.html'), '<!doctype html>');
+  writeFileSync(join(folder, 'assets/index-a1b2.js'), 'export {}');
+  const app = buildApp({ database: shop.database, webFolder: folder });
+  const caching = async (url: string) => (await app.inject({ url })).headers['cache-control'];
+  expect([await caching('/assets/index-a1b2.js'), await caching('/'), await caching('/index.html'), await caching('/library')]).toEqual([
+    'public, max-age=31536000, immutable',
+    'no-cache',
+    'no-cache',
+    'no-cache',
+  ]);
+  await app.close();
+  rmSync(folder, { recursive: true });
 });

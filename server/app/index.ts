@@ -47,6 +47,8 @@ function serveInterface(app: FastifyInstance, folder: string): void {
   void app.register(fastifyStatic, {
     root: folder,
     preCompressed: true,
+    // Its own header would stand in the place of the one below.
+    cacheControl: false,
     setHeaders: (reply, path) => void reply.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
   });
   app.setNotFoundHandler((request, reply) => {
