@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { FOLD_VERSION } from '@jade/core/job';
 import { tables } from '../database/index.ts';
-import { event, openTestShop, type TestShop } from '../test/shop.ts';
+import { demoDocument, event, openTestShop, type TestShop } from '../test/shop.ts';
 
 const JOB = 'hill-road-12';
 let shop: TestShop;
@@ -125,6 +125,25 @@ test('a job opened twice with the same id is opened once, with versions pinned',
   const view = (await shop.app.inject({ url: `/api/jobs/job-${body.id}` })).json<{ events: { type: string; payload: object }[] }>();
   expect(view.events.filter((entry) => entry.type === 'job.opened')).toHaveLength(1);
   expect(view.events[0]?.payload).toMatchObject({ profile: { slug: 'wexholm-bollard-35', version: 1 }, kits: [{ slug: 'cairn-fen-pair', version: 1 }] });
+});
+
+test('an id that opened a job opens no other; a kit stands once on a job; its rules are those of the shop', async () => {
+  const body = { id: v7(), vehicle: 'hill-road-12', kits: [{ slug: 'cairn-fen-pair' }], promisedAt: '2026-03-06T16:00:00+01:00' };
+  const open = async (part: object) => {
+    const answer = await shop.app.inject({ method: 'POST', url: '/api/jobs', headers: { cookie: shop.cookie }, payload: { ...body, ...part } });
+    const { faults = [] } = answer.json<{ faults?: { path: string; code: string }[] }>();
+    return [answer.statusCode, ...faults.map(({ path, code }) => `${path} ${code}`)];
+  };
+  // A rule set that stands before the shop's own in every list.
+  const other = { ...demoDocument('rules.json'), slug: 'a-rule-set', name: 'Another rule set' };
+  expect((await shop.app.inject({ method: 'POST', url: '/api/documents', headers: { cookie: shop.cookie }, payload: other })).statusCode).toBe(201);
+  expect(await open({})).toEqual([201]);
+  expect(await open({ promisedAt: '2026-03-06T15:00:00Z' })).toEqual([200]);
+  for (const part of [{ vehicle: 'hill-road-07' }, { kits: [] }, { promisedAt: '2026-03-06T17:00:00Z' }, { promisedAt: undefined }])
+    expect([part, ...(await open(part))]).toEqual([part, 409, 'id conflict']);
+  expect(await open({ id: v7(), kits: [{ slug: 'cairn-fen-pair' }, { slug: 'cairn-fen-pair' }] })).toEqual([422, 'kits[1].slug duplicate-id']);
+  const view = (await shop.app.inject({ url: `/api/jobs/job-${body.id}` })).json<{ events: { payload: object }[] }>();
+  expect(view.events[0]?.payload).toMatchObject({ rules: { slug: 'harrow-quay' } });
 });
 
 test('the signed job has its sheet as a PDF, the same bytes each time; an unsigned one has none', async () => {

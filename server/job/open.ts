@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { foldJob, type JobEvent } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument } from '../documents/index.ts';
-import { notFound } from '../faults/index.ts';
+import { notFound, Refusal } from '../faults/index.ts';
 import { insertEvents } from './chain.ts';
 import { eventRow, readEvents, type Author } from './log.ts';
 
@@ -16,6 +16,16 @@ export interface JobToOpen {
   at: Date;
   promisedAt?: Date;
   bay?: string;
+}
+
+/** Refuses a job whose id was used to open another one; the same one again is the same job. */
+export async function refuseOther(tx: Connection, { id, vehicle, kits, promisedAt }: Pick<JobToOpen, 'id' | 'vehicle' | 'kits' | 'promisedAt'>): Promise<void> {
+  const [first] = await readEvents(tx, id);
+  if (first?.type !== 'job.opened') return;
+  const { payload } = first;
+  const slugs = payload.kits.map((kit) => kit.slug);
+  const same = payload.vehicle === vehicle && slugs.join() === kits.join() && payload.promisedAt === promisedAt?.toISOString();
+  if (!same) throw new Refusal(409, [{ path: 'id', code: 'conflict', data: { what: 'this id was used to open another job' } }]);
 }
 
 /** Facts known from the vehicle's last job, each with the day it was seen: the new job takes them as assumed, not as known. */

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
-import { FaultyInput } from '@jade/core/faults';
+import { duplicateIds, FaultyInput } from '@jade/core/faults';
 import { foldJob, idCheck, type IdCheck, type LoggedEvent } from '@jade/core/job';
 import { checkForm } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
@@ -9,7 +9,7 @@ import { newestDocuments } from '../documents/index.ts';
 import { notFound, worded } from '../faults/index.ts';
 import { requirePerson } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
-import { openJob } from './open.ts';
+import { openJob, refuseOther } from './open.ts';
 import { repinJob } from './pins.ts';
 import { Streams } from './streams.ts';
 import { documentsOf, keepLog, wholeLog, writeSummary } from './summary.ts';
@@ -68,6 +68,11 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const faults = checkForm(NewJob, request.body);
     if (faults.length > 0) throw new FaultyInput(faults);
     const { id, vehicle, kits, promisedAt } = request.body as NewJob;
+    const twice = duplicateIds(
+      kits.map((kit) => ({ id: kit.slug })),
+      'kits',
+    ).map((fault) => ({ ...fault, path: fault.path.replace(/id$/, 'slug') }));
+    if (twice.length > 0) throw new FaultyInput(twice);
     const [shop] = await newestDocuments(db, 'shop');
     const rules = shop?.document.rules ?? (await newestDocuments(db, 'rules'))[0]?.slug;
     if (rules === undefined) throw notFound('rules', 'any');
@@ -83,7 +88,10 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const opened = await retrying(() =>
       db.transaction(async (tx) => {
         const [known] = await tx.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, job.id));
-        if (known) return false;
+        if (known) {
+          await refuseOther(tx, job);
+          return false;
+        }
         const seq = await openJob(tx, job, { person: author.person, device: author.device });
         await writeSummary(tx, job.id, seq);
         return true;
