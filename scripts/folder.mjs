@@ -84,7 +84,8 @@ export function leftOvers(folder) {
 
 /** Ends what a start that was killed has left running in a folder. Gives back what that was. */
 export async function endLeftOvers(folder) {
-  if (isOpen(runningOf(folder))) return [];
+  const running = runningOf(folder);
+  if (!running || isOpen(running)) return [];
   const left = leftOvers(folder);
   for (const { pid, words } of left) await end(pid, ...words);
   noteClosed(folder);
