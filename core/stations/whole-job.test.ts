@@ -37,7 +37,7 @@ const JOBS: [School, 1 | 2, 'there' | 'none', [string, string, string]][] = [
     [
       'battery-cover off; liner-left loosened; battery off; dead; foot-left off; guard off; liner-left off; grille hung; liner-right loosened; cap-left off; airbag-plug off; foot-right off; trim off; liner-right off; blank-left off; cap-right off; blank-right off',
       'join left; join right; join feed; fit lamp-left; fit lamp-right; fit bar',
-      'cap-right fitted; grille fitted; guard fitted; trim fitted; airbag-plug fitted; battery fitted; live; try lights-left; try lights-right; liner-right loosened; foot-right fitted; liner-right fitted; try lights-bar; battery-cover fitted; aim lamp-left; cap-left fitted; liner-left loosened; foot-left fitted; liner-left fitted; aim lamp-right',
+      'cap-right fitted; grille fitted; guard fitted; trim fitted; airbag-plug fitted; battery fitted; live; try lights-left; try lights-right; liner-right loosened; battery-cover fitted; foot-right fitted; liner-right fitted; try lights-bar; aim lamp-left; cap-left fitted; liner-left loosened; foot-left fitted; liner-left fitted; aim lamp-right',
     ],
   ],
   [
