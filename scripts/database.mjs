@@ -37,16 +37,19 @@ const MOST_SOCKET = 100;
 /** Who the database's root is: the account of the machine that the database runs under, and nobody over the network. */
 const systemUser = () => userInfo().username;
 
+/** Makes the files of a database beside their place and puts them there when they are whole: half a database is none, and the next start begins anew. */
 function install(data) {
   say(`making a database in ${data}`);
-  mkdirSync(data, { recursive: true, mode: 0o700 });
-  const args = [...asRoot(), `--datadir=${data}`, '--auth-root-authentication-method=socket', `--auth-root-socket-user=${systemUser()}`, '--skip-test-db', '--skip-name-resolve'];
+  const half = `${data}.new`;
+  rmSync(half, { recursive: true, force: true });
+  mkdirSync(half, { recursive: true, mode: 0o700 });
+  const args = [...asRoot(), `--datadir=${half}`, '--auth-root-authentication-method=socket', `--auth-root-socket-user=${systemUser()}`, '--skip-test-db', '--skip-name-resolve'];
   const { status, stderr } = spawnSync(programPath('mariadb-install-db'), ['--no-defaults', ...args], { encoding: 'utf8' });
   if (status !== 0) {
-    // Half a database is none: the next start begins anew.
-    rmSync(data, { recursive: true, force: true });
+    rmSync(half, { recursive: true, force: true });
     throw new Error(`the database could not be made in ${data}: ${stderr.trim()}`);
   }
+  renameSync(half, data);
 }
 
 function passwordOf(folder, name) {

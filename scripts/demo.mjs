@@ -10,7 +10,8 @@ const fresh = process.argv.includes('--fresh') && !process.env.DATABASE_URL;
 
 await openShop('demo', {
   before: (folder) => {
-    if (fresh && kindOf(folder) !== 'shop') rmSync(folder, { recursive: true, force: true });
+    // Only what is the demo's is thrown away: a folder of anything else is left alone.
+    if (fresh && kindOf(folder) === 'demo') rmSync(folder, { recursive: true, force: true });
   },
   loaded: async (port) => {
     if (await loadDemoOnce(port)) say('the demo shop is loaded');

@@ -1,5 +1,5 @@
 // The folder of a shop: whose it is, what runs in it, and what a start that was cut off has left running.
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { ROOT } from './packages.mjs';
 import { openHome, writeWhole } from './database.mjs';
@@ -25,6 +25,8 @@ export function checkKind(folder, kind) {
 /** Takes a folder for the demo or for a shop; the two never mix. */
 export function claimFolder(folder, kind) {
   checkKind(folder, kind);
+  if (kindOf(folder) === undefined && existsSync(folder) && readdirSync(folder).length > 0)
+    throw new Error(`${folder} holds other things; name a folder of its own with JADE_DATA`);
   openHome(folder);
   if (!existsSync(join(folder, 'shop-folder.json'))) writeWhole(join(folder, 'shop-folder.json'), `${JSON.stringify({ kind, since: new Date().toISOString() })}\n`);
 }
@@ -54,9 +56,8 @@ export function isOurs(pid, ...words) {
   }
 }
 
-const START = 'scripts/';
 /** Whether the start command that opened a folder still runs. */
-export const isOpen = (running) => running !== undefined && isOurs(running.pid, START);
+export const isOpen = (running) => running !== undefined && ['demo', 'start'].some((name) => isOurs(running.pid, `scripts/${name}.mjs`));
 
 const wait = (ms) => new Promise((settle) => setTimeout(settle, ms));
 

@@ -140,7 +140,6 @@ const COMMANDS = {
     if (of === undefined) throw new Error(`${basename(file)} is no backup of Jade Bench`);
     const folder = resolve(process.env.JADE_DATA ?? folderOf(of));
     if (kindOf(folder)) throw new Error(`${folder} holds a shop already; name a fresh folder with JADE_DATA`);
-    if (existsSync(folder) && readdirSync(folder).length > 0) throw new Error(`${folder} is not empty; name a fresh folder with JADE_DATA`);
     claimFolder(folder, of);
     let database;
     try {

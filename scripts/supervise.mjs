@@ -33,6 +33,7 @@ export async function supervise(name, start, onStart = () => undefined, wait = (
           part = await start(part);
           break;
         } catch (error) {
+          if (stopped) return;
           say(error.message);
           last = nextWait(last, 0);
         }

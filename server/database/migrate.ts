@@ -157,6 +157,10 @@ export async function grantRunning(ownerUrl: string, account: string): Promise<v
       .split('@')
       .map((part) => connection.escape(part))
       .join('@');
+    // An earlier version gave it everything in the database.
+    await connection.query(`REVOKE ALL PRIVILEGES ON \`${connection.config.database}\`.* FROM ${grantee}`).catch((error: Error & { code?: string }) => {
+      if (error.code !== 'ER_NONEXISTING_GRANT') throw error;
+    });
     for (const table of await tablesOf(connection)) {
       const rights = table === DONE || table === STEPS ? 'SELECT' : ADDED_TO.includes(table) ? 'SELECT, INSERT' : 'SELECT, INSERT, UPDATE, DELETE';
       await connection.query(`GRANT ${rights} ON \`${table}\` TO ${grantee}`);

@@ -159,6 +159,9 @@ test('the account of the running shop adds events and can neither change nor del
     const owner = await createConnection(url);
     const name = `running_${Date.now()}`;
     await owner.query(`CREATE USER '${name}'@'127.0.0.1' IDENTIFIED BY 'secret'`);
+    // As an earlier version left it.
+    await owner.query(`GRANT ALL ON \`${new URL(url).pathname.slice(1)}\`.* TO '${name}'@'127.0.0.1'`);
+    await grantRunning(url, `${name}@127.0.0.1`);
     await grantRunning(url, `${name}@127.0.0.1`);
     const own = new URL(url);
     own.username = name;
