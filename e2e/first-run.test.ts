@@ -52,6 +52,13 @@ test(
     const other = await (await browser.newContext({ viewport: COUNTER })).newPage();
     await other.goto(server.address);
     await other.getByRole('button', { name: 'Fern installer' }).waitFor();
+    // Who comes through a proxy, from somewhere else, is told that it is shut, also on the page of a job; nothing of the shop is seen.
+    const stranger = await (await browser.newContext({ viewport: COUNTER, extraHTTPHeaders: { 'x-forwarded-for': '203.0.113.9' } })).newPage();
+    for (const path of ['/', '/jobs/some/open-up']) {
+      await stranger.goto(server.address + path);
+      await stranger.getByRole('alert').getByText('This device is not let in: the shop is open at the machine that it runs on.').waitFor();
+      expect(await stranger.getByText('Harrow Quay').count()).toBe(0);
+    }
     expect(complaints).toEqual([]);
     await server.stop();
     await drop();

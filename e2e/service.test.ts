@@ -1,13 +1,13 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { once } from 'node:events';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { get } from 'node:http';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
-import { freePort } from '../scripts/database.mjs';
+import { freePort, startDatabase } from '../scripts/database.mjs';
 import { runningOf } from '../scripts/folder.mjs';
 import { demoFiles } from '../server/test/shop.ts';
 
@@ -256,6 +256,41 @@ test.each<[string, Record<string, string>, RegExp]>([
   expect(said).not.toMatch(/\n\s+at /);
   expect(said.trim().split('\n').at(-1)).toMatch(sentence);
 });
+
+test('a folder of other things is neither opened nor thrown away', () => {
+  const others = join(folder, 'others');
+  mkdirSync(others, { mode: 0o755 });
+  writeFileSync(join(others, 'invoice.txt'), 'of another program');
+  for (const [command, words] of [
+    ['start', []],
+    ['demo', []],
+    ['demo', ['--fresh']],
+  ] as const)
+    expect(run(command, [...words], { JADE_DATA: others })).toMatchObject({
+      status: 1,
+      said: expect.stringContaining(`${others} holds other things; name a folder of its own with JADE_DATA`) as string,
+    });
+  expect([readdirSync(others), statSync(others).mode & 0o777]).toEqual([['invoice.txt'], 0o755]);
+});
+
+test(
+  'a folder of an earlier version: its open root is shut, and its account loses what it had too much of',
+  async () => {
+    const own = { JADE_DATA: join(folder, 'earlier'), JADE_PORT: String(await freePort()) };
+    const database = await startDatabase(own.JADE_DATA);
+    const asRoot = (sql: string) => spawnSync('mariadb', ['--no-defaults', `--socket=${database.socket}`, '-e', sql], { encoding: 'utf8' });
+    const opened = asRoot("CREATE USER 'root'@'127.0.0.1' IDENTIFIED BY ''; GRANT ALL ON *.* TO 'root'@'127.0.0.1'; GRANT ALL ON jade.* TO 'jade'@'127.0.0.1'");
+    expect([opened.status, opened.stderr]).toEqual([0, '']);
+    await database.stop();
+    await open('demo', own);
+    await expect(createConnection(databaseAddress('jade', own.JADE_DATA).replace(/\/\/[^@]+@/, '//root@'))).rejects.toMatchObject({ code: 'ER_ACCESS_DENIED_ERROR' });
+    const running = await createConnection(databaseAddress('jade', own.JADE_DATA));
+    for (const statement of ['DELETE FROM events', 'DROP TABLE events']) await expect(running.query(statement)).rejects.toMatchObject({ code: 'ER_TABLEACCESS_DENIED_ERROR' });
+    await running.end();
+    expect(run('stop', ['--demo'], own)).toMatchObject({ status: 0 });
+  },
+  LONG_MS,
+);
 
 test('a port that another program has is named, and what to do', async () => {
   const taken = createServer();

@@ -69,7 +69,7 @@ export class Shop implements PlainShop {
   @Slug() slug!: string;
   @Text(120) name!: string;
   @Text(8) currency!: string;
-  @Whole(0, 10_000_000) labourCentsPerHour!: number;
+  @Optional() @Whole(0, 10_000_000) labourCentsPerHour?: number;
   @Slug() rules!: string;
   @Texts(20, 40) bays!: string[];
   @Each(() => Person, 100) people!: Person[];

@@ -1,3 +1,4 @@
+import { bareGroup } from '../test/bare-profile.ts';
 import type { Drive, FastenerGroup } from '../vehicle/index.ts';
 import { lookAlikeGroups, lookAlikeTools } from './index.ts';
 
@@ -18,20 +19,8 @@ test.each<[string, ReturnType<typeof tool>[], string[]]>([
 });
 
 test('fasteners fit each other’s places where drive and size are the same and the length is not', () => {
-  const group = (id: string, lengthMm: number | undefined, part: Partial<FastenerGroup> = {}): FastenerGroup => ({
-    id,
-    drive: 'six-lobe',
-    size: 'T25',
-    ...(lengthMm === undefined ? {} : { lengthMm }),
-    count: 1,
-    place: id,
-    side: 'left',
-    singleUse: false,
-    release: 'unscrew',
-    tighten: {},
-    atLevel: 'off',
-    ...part,
-  });
+  const group = (id: string, lengthMm: number | undefined, part: Partial<FastenerGroup> = {}) =>
+    bareGroup(id, { drive: 'six-lobe', size: 'T25', ...(lengthMm === undefined ? {} : { lengthMm }), ...part });
   const lists = (...groups: FastenerGroup[]) => lookAlikeGroups(groups).map((list) => list.map((entry) => entry.id));
   expect(lists(group('a', 16), group('b', 25), group('c', 25))).toEqual([['a', 'b', 'c']]);
   expect(lists(group('a', 16), group('b', 16))).toEqual([]);

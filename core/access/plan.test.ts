@@ -1,7 +1,8 @@
-import { barePiece, bareProfile } from '../test/bare-profile.ts';
+import { bareGroup, barePiece, bareProfile } from '../test/bare-profile.ts';
 import { RULES } from '../job/test/log.ts';
-import type { LevelNeed, MountPosition, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
+import type { FastenerGroup, LevelNeed, MountPosition, OpenLevel, Piece, VehicleProfile, Way } from '../vehicle/index.ts';
 import { sumTaken } from '../schedule/index.ts';
+import { tangled } from './test/generated.ts';
 import {
   explainPlan,
   lookAlikeGroups,
@@ -13,6 +14,7 @@ import {
   requestedProblem,
   type AccessPlan,
   type AccessRequest,
+  type AccessWay,
   type FurtherKit,
 } from './index.ts';
 
@@ -97,18 +99,7 @@ test('each piece says which places it is opened for, what it stands behind as we
 });
 
 test('set-up stands at the step that it comes before, tools in the order first needed, and the most people at once', () => {
-  const bolt = (size: string): Piece['fasteners'][number] => ({
-    id: size,
-    drive: 'hex',
-    size,
-    count: 1,
-    place: '',
-    side: 'left',
-    singleUse: false,
-    release: 'unscrew',
-    tighten: {},
-    atLevel: 'off',
-  });
+  const bolt = (size: string) => bareGroup(size, { size });
   const heavy = off('heavy', 3, [way('w', ['light'])], { side: 'right', zone: 'rear', fasteners: [bolt('10 mm'), bolt('13 mm')] });
   const two = { ...heavy, levels: heavy.levels.map((level) => ({ ...level, people: 3 })) };
   const profile = { ...VAN, pieces: [two, off('light', 1, [way('w')], { side: 'left', fasteners: [bolt('10 mm')] })], mounts: [mount('m', 'right', [way('w', ['heavy'])])] };
@@ -169,14 +160,28 @@ test('steps that wait for each other are named with their levels', () => {
   ]);
 });
 
-test('whoever drives it is told how far it has come, and may stop it', () => {
-  const looks: number[] = [];
-  const plan = planAccess(ask(), ({ looked }) => {
-    looks.push(looked);
-    return true;
+test('whoever drives it is told how far it has come, and may stop it: the best plan so far then says that it is not proved', () => {
+  const { pieces, targets, replaced } = tangled(24, 1);
+  const ways = (list: AccessWay[]): Way[] => list.map(({ id, needs, extra }) => ({ id, needs, extraMin: extra / 100 }));
+  const profile = bareProfile({
+    pieces: pieces.map((piece) =>
+      barePiece(piece.id, {
+        levels: piece.levels.map((level) => ({ level: level.level as OpenLevel, openMin: level.open / 100, closeMin: level.close / 100, people: 1, ways: ways(level.ways) })),
+      }),
+    ),
+    mounts: targets.map((target) => ({ ...mount(target.id, 'left', ways(target.ways)) })),
   });
-  // So small a vehicle is settled before the first report.
-  expect([looks, plan.proved]).toEqual([[], true]);
+  const request = ask({ profile, mounts: targets.map((target) => target.id), replaced });
+  const looks: number[] = [];
+  const least = planAccess(request, ({ looked }) => {
+    looks.push(looked);
+    return false;
+  });
+  const early = planAccess(request, ({ looked }) => looked >= (looks[2] ?? 0));
+  expect([looks.slice(0, 3), least.proved, early.proved]).toEqual([[4, 8, 12], true, false]);
+  expect(early.personMin).toBeGreaterThan(least.personMin);
+  expect(early.leastPersonMin).toBeLessThanOrEqual(least.personMin);
+  expect([least.problems, early.problems]).toEqual([[], []]);
 });
 
 test('why: leaving the skin shut costs 2 more, the arches are 2 more, and a bar behind the grille costs nothing while it is open', () => {
@@ -272,19 +277,7 @@ test('a plan that only goes on as planned has no news; a way blocked has', () =>
 });
 
 test('look-alike drives are warned of, and fasteners of one drive with two lengths are told apart', () => {
-  const group = (id: string, part: Partial<Piece['fasteners'][number]>): Piece['fasteners'][number] => ({
-    id,
-    drive: 'six-lobe',
-    size: 'T25',
-    count: 2,
-    place: id,
-    side: 'centre',
-    singleUse: false,
-    release: 'unscrew',
-    tighten: {},
-    atLevel: 'off',
-    ...part,
-  });
+  const group = (id: string, part: Partial<FastenerGroup>) => bareGroup(id, { drive: 'six-lobe', size: 'T25', ...part });
   expect(lookAlikeTools([group('a', {}), group('b', { drive: 'six-lobe plus' }), group('c', { size: 'T30' })])).toEqual([{ one: 'T25 six-lobe', other: 'T25 six-lobe plus' }]);
   expect(lookAlikeTools([group('a', {}), group('b', { size: 'T30' })])).toEqual([]);
   const [long, short, other] = [group('long', { lengthMm: 25 }), group('short', { lengthMm: 16 }), group('other', { size: 'T30', lengthMm: 25 })];

@@ -1,21 +1,8 @@
-import { barePiece, bareProfile } from '../test/bare-profile.ts';
-import type { FastenerGroup, LevelNeed, PieceLevel, Supply, Way } from '../vehicle/index.ts';
+import { bareGroup, barePiece, bareProfile } from '../test/bare-profile.ts';
+import type { LevelNeed, PieceLevel, Supply, Way } from '../vehicle/index.ts';
 import { fastenersBetween, moveNamed, openMinutes, planChange, precedence, remainingPlan, stepName, toolOf, toolsBetween, type AccessPlan, type OpenStep } from './index.ts';
 import { deadFor, isolatedBy, stepOf } from './step.ts';
 
-const group = (id: string, part: Partial<FastenerGroup> = {}): FastenerGroup => ({
-  id,
-  drive: 'hex',
-  size: '10 mm',
-  count: 2,
-  place: id,
-  side: 'left',
-  singleUse: false,
-  release: 'unscrew',
-  tighten: {},
-  atLevel: 'off',
-  ...part,
-});
 const way = (id: string, part: Partial<Way> = {}): Way => ({ id, needs: [], extraMin: 0, ...part });
 const level = (name: PieceLevel['level'], openMin: number, part: Partial<PieceLevel> = {}): PieceLevel => ({
   level: name,
@@ -38,10 +25,10 @@ const skin = barePiece('skin', {
     level('off', 4, { people: 4 }),
   ],
   fasteners: [
-    group('pins', { drive: 'push-pin', size: '8 mm', atLevel: 'loosened' }),
-    group('bolts', { atLevel: 'hung' }),
-    group('nuts'),
-    group('plug', { drive: 'plug lock', size: undefined }),
+    bareGroup('pins', { drive: 'push-pin', size: '8 mm', atLevel: 'loosened' }),
+    bareGroup('bolts', { atLevel: 'hung' }),
+    bareGroup('nuts'),
+    bareGroup('plug', { drive: 'plug lock', size: undefined }),
   ],
 });
 const profile = bareProfile({ pieces: [skin] });
@@ -57,12 +44,12 @@ test('a move is named by its piece, from and to, and the way it went; what is no
 });
 
 test('a tool is size before drive, or the drive alone; what needs none has none', () => {
-  expect([toolOf(group('a')), toolOf(group('b', { drive: 'hook', size: undefined })), toolOf(group('c', { drive: 'none' })), toolOf(group('d', { drive: 'plug lock' }))]).toEqual([
-    '10 mm hex',
-    'hook',
-    undefined,
-    undefined,
-  ]);
+  expect([
+    toolOf(bareGroup('a')),
+    toolOf(bareGroup('b', { drive: 'hook', size: undefined })),
+    toolOf(bareGroup('c', { drive: 'none' })),
+    toolOf(bareGroup('d', { drive: 'plug lock' })),
+  ]).toEqual(['10 mm hex', 'hook', undefined, undefined]);
 });
 
 test('between two levels come out the fasteners above the one up to the other', () => {

@@ -40,6 +40,7 @@ export type FaultCode =
   | 'not-available'
   | 'failed'
   | 'no-lead'
+  | 'not-let-in'
   | 'name-twice'
   | 'conflict';
 

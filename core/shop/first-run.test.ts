@@ -17,7 +17,6 @@ test('a shop of its own has its people, its bays, a rule set, and nothing else y
     slug: 'st-farber-lamps',
     name: 'Øst & Färber Lamps',
     currency: 'crowns',
-    labourCentsPerHour: 0,
     rules: 'starting-rules',
     bays: ['Bay 1', 'Yard'],
     people: [

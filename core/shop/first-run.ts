@@ -57,7 +57,6 @@ export function newShop({ name, currency, bays, people }: FirstRun, rules: strin
     slug: idFrom(name, 'shop'),
     name: name.trim(),
     currency: currency.trim(),
-    labourCentsPerHour: 0,
     rules,
     bays: bays.map((bay) => bay.trim()),
     people: people.map(({ benchName, role }, index) => ({ id: ids[index] ?? '', benchName: benchName.trim(), role })),

@@ -50,7 +50,7 @@ export interface Shop {
   slug: string;
   name: string;
   currency: string;
-  labourCentsPerHour: number;
+  labourCentsPerHour?: number;
   rules: string;
   bays: string[];
   people: Person[];

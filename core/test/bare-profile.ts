@@ -1,4 +1,4 @@
-import type { Piece, VehicleProfile } from '../vehicle/index.ts';
+import type { FastenerGroup, Piece, VehicleProfile } from '../vehicle/index.ts';
 
 /** The smallest whole profile, for tests that are about one part of it. */
 export function bareProfile(part: Partial<VehicleProfile> = {}): VehicleProfile {
@@ -52,4 +52,9 @@ export function barePiece(id: string, part: Partial<Piece> = {}): Piece {
     cautions: [],
     ...part,
   };
+}
+
+/** A group of two hex bolts that come out with the piece, for tests that are about one part of it. */
+export function bareGroup(id: string, part: Partial<FastenerGroup> = {}): FastenerGroup {
+  return { id, drive: 'hex', size: '10 mm', count: 2, place: id, side: 'left', singleUse: false, release: 'unscrew', tighten: {}, atLevel: 'off', ...part };
 }

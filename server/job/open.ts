@@ -1,4 +1,4 @@
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { foldJob, type JobEvent } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
@@ -20,9 +20,12 @@ export interface JobToOpen {
 
 /** Refuses a job whose id was used to open another one; the same one again is the same job. */
 export async function refuseOther(tx: Connection, { id, vehicle, kits, promisedAt }: Pick<JobToOpen, 'id' | 'vehicle' | 'kits' | 'promisedAt'>): Promise<void> {
-  const [first] = await readEvents(tx, id);
-  if (first?.type !== 'job.opened') return;
-  const { payload } = first;
+  const [first] = await tx
+    .select({ payload: tables.events.payload })
+    .from(tables.events)
+    .where(and(eq(tables.events.job, id), eq(tables.events.seq, 1)));
+  if (!first) return;
+  const payload = JSON.parse(first.payload) as JobEvent<'job.opened'>['payload'];
   const slugs = payload.kits.map((kit) => kit.slug);
   const same = payload.vehicle === vehicle && slugs.join() === kits.join() && payload.promisedAt === promisedAt?.toISOString();
   if (!same) throw new Refusal(409, [{ path: 'id', code: 'conflict', data: { what: 'this id was used to open another job' } }]);

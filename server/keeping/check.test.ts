@@ -1,3 +1,4 @@
+import type { RowDataPacket } from 'mysql2';
 import { openTestShop, event, type TestShop } from '../test/shop.ts';
 import { checkShop, fillChains } from './check.ts';
 
@@ -11,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 const check = () => checkShop(shop.database.db);
-const sql = (text: string, values: unknown[] = []) => shop.database.pool.query(text, values);
+const sql = (text: string) => shop.database.pool.query<RowDataPacket[]>(text);
 
 /** Does something to the stored rows, looks, and puts it back. */
 async function damaged(work: string, mend: string): Promise<string[]> {
@@ -31,15 +32,16 @@ test('a shop as it was stored has nothing to find, whatever way its events came'
 
 test('a changed payload, person or moment, an event that is gone, one that was put in between: each is named', async () => {
   const at = "job = 'hill-road-12' AND seq = 2";
-  const [[row]] = (await sql(`SELECT * FROM events WHERE ${at}`)) as unknown as [[Record<string, string>]];
+  const [[row]] = await sql(`SELECT * FROM events WHERE ${at}`);
+  const [payload, person] = [String(row?.payload), String(row?.person)];
   // Spaces in how it is written down are nothing to it.
-  expect(await damaged(`UPDATE events SET payload = CONCAT(payload, ' ') WHERE ${at}`, `UPDATE events SET payload = '${row.payload}' WHERE ${at}`)).toEqual([]);
-  expect(await damaged(`UPDATE events SET payload = '{}' WHERE ${at}`, `UPDATE events SET payload = '${row.payload}' WHERE ${at}`)).toContain('hill-road-12, event 2: body');
-  expect(await damaged(`UPDATE events SET payload = '{' WHERE ${at}`, `UPDATE events SET payload = '${row.payload}' WHERE ${at}`)).toEqual([
+  expect(await damaged(`UPDATE events SET payload = CONCAT(payload, ' ') WHERE ${at}`, `UPDATE events SET payload = '${payload}' WHERE ${at}`)).toEqual([]);
+  expect(await damaged(`UPDATE events SET payload = '{}' WHERE ${at}`, `UPDATE events SET payload = '${payload}' WHERE ${at}`)).toContain('hill-road-12, event 2: body');
+  expect(await damaged(`UPDATE events SET payload = '{' WHERE ${at}`, `UPDATE events SET payload = '${payload}' WHERE ${at}`)).toEqual([
     'hill-road-12, event 2: body',
     'hill-road-12: unread',
   ]);
-  expect(await damaged(`UPDATE events SET person = 'other' WHERE ${at}`, `UPDATE events SET person = '${row.person}' WHERE ${at}`)).toEqual(['hill-road-12, event 2: chain']);
+  expect(await damaged(`UPDATE events SET person = 'other' WHERE ${at}`, `UPDATE events SET person = '${person}' WHERE ${at}`)).toEqual(['hill-road-12, event 2: chain']);
   expect(
     await damaged(`UPDATE events SET stored_at = stored_at + INTERVAL 1 SECOND WHERE ${at}`, `UPDATE events SET stored_at = stored_at - INTERVAL 1 SECOND WHERE ${at}`),
   ).toEqual(['hill-road-12, event 2: chain']);
@@ -63,7 +65,7 @@ test('a counter set back, a summary that says something else and a document that
 });
 
 test('events of an earlier version, without a chain, are given theirs once, the same as they would have', async () => {
-  const chains = async () => ((await sql('SELECT id, chain FROM events ORDER BY id')) as unknown as [{ id: string; chain: string }[]])[0];
+  const chains = async () => (await sql('SELECT id, chain FROM events ORDER BY id'))[0];
   const before = await chains();
   await sql("UPDATE events SET chain = NULL WHERE job IN ('hill-road-12', 'hill-road-07')");
   expect((await check()).findings.filter(({ what }) => what !== 'chain')).toEqual([]);

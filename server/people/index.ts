@@ -68,7 +68,7 @@ const OPEN_TO_ALL = /^\/api\/health(\?|$)/;
 export function guardDoor(app: FastifyInstance, { db }: { db: Database }): void {
   app.addHook('onRequest', async (request) => {
     if (fromThisMachine(request) || OPEN_TO_ALL.test(request.url)) return;
-    if (!(await sessionOf(db, request))) throw new Refusal(403, [{ path: 'session', code: 'not-available', data: { what: 'the shop from beyond this machine' } }]);
+    if (!(await sessionOf(db, request))) throw new Refusal(403, [{ path: 'session', code: 'not-let-in', data: {} }]);
   });
 }
 
@@ -79,7 +79,7 @@ export function peopleRoutes(app: FastifyInstance, { db }: { db: Database }): vo
   app.get('/api/session', async (request) => (await sessionOf(db, request)) ?? null);
 
   app.post('/api/session', async (request, reply) => {
-    if (!fromThisMachine(request)) throw new Refusal(403, [{ path: 'session', code: 'not-available', data: { what: 'pairing of devices beyond this machine' } }]);
+    if (!fromThisMachine(request)) throw new Refusal(403, [{ path: 'session', code: 'not-let-in', data: {} }]);
     const faults = checkForm(SessionRequest, request.body);
     if (faults.length > 0) throw new FaultyInput(faults);
     const { person, device } = request.body as SessionRequest;

@@ -19,7 +19,7 @@ test('on this machine anyone takes a bench name; the session says who and on whi
 
 test('from elsewhere nobody takes a bench name before a device is paired', async () => {
   const answer = await open({ person: 'slate', device: 'counter' }, '192.0.2.7');
-  expect([answer.statusCode, answer.json<{ faults: { code: string }[] }>().faults[0]?.code]).toEqual([403, 'not-available']);
+  expect([answer.statusCode, answer.json<{ faults: { code: string }[] }>().faults[0]?.code]).toEqual([403, 'not-let-in']);
 });
 
 describe('a stranger on the network', () => {

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import type { Person } from '@jade/core/shop';
-import { ask } from '../job/api.ts';
+import { sayFaultAlone } from '@jade/words/faults';
+import { ask, Refused } from '../job/api.ts';
 
 interface Session {
   person: string;
@@ -19,16 +20,19 @@ export const useSession = defineStore('session', () => {
   const people = ref<Person[]>([]);
   /** Whether the shop has been opened for the first time; undefined until that is known. */
   const opened = ref<boolean>();
-  const failed = ref('');
+  /** Why this device is not let in, where it is not. */
+  const shut = ref('');
 
   async function load(): Promise<void> {
     try {
       opened.value = (await ask<object | null>('/api/shop')) !== null;
       session.value = await ask<Session | null>('/api/session');
       people.value = await ask<Person[]>('/api/people');
-      failed.value = '';
-    } catch {
-      failed.value = 'The shop’s server cannot be reached.';
+      shut.value = '';
+    } catch (error) {
+      // A server that is away is said where something is missing.
+      const fault = error instanceof Refused && error.status === 403 ? error.faults[0] : undefined;
+      if (fault) shut.value = `${sayFaultAlone(fault)}.`;
     }
   }
 
@@ -36,5 +40,5 @@ export const useSession = defineStore('session', () => {
     session.value = await ask<Session>('/api/session', { person, device: deviceName() });
   }
 
-  return { session, people, opened, failed, load, pick };
+  return { session, people, opened, shut, load, pick };
 });

@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue
 import { useRoute, useRouter } from 'vue-router';
 import { STATIONS } from '@jade/core/stations';
 import { useJob } from '../job/store.ts';
+import EmptyNote from '../design/EmptyNote.vue';
 import BenchNames from './BenchNames.vue';
 import FinderPanel from './FinderPanel.vue';
 import JobTray from './JobTray.vue';
@@ -21,7 +22,7 @@ const session = useSession();
 const job = useJob();
 const panel = ref<'finder' | 'keys' | 'people' | undefined>();
 const trayOpen = ref(false);
-const inJob = computed(() => route.name === 'station' && !job.failed);
+const inJob = computed(() => route.name === 'station' && !job.failed && !session.shut);
 /** A shop that nobody has opened yet asks for itself first. */
 const unopened = computed(() => session.opened === false);
 const askPerson = computed(() => !unopened.value && (session.session === null || panel.value === 'people' || job.needsPerson));
@@ -82,9 +83,13 @@ async function picked(person: string): Promise<void> {
       <header v-else class="shop-head">
         <strong>Jade Bench</strong>
         <span class="grow" />
-        <button v-if="!unopened" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
+        <button v-if="!unopened && !session.shut" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
       </header>
-      <main id="work" class="work" tabindex="-1"><FirstRun v-if="unopened" @opened="opened" /><router-view v-else /></main>
+      <main id="work" class="work" tabindex="-1">
+        <EmptyNote v-if="session.shut" kind="failed">{{ session.shut }}</EmptyNote>
+        <FirstRun v-else-if="unopened" @opened="opened" />
+        <router-view v-else />
+      </main>
       <JobTray v-if="inJob" :open="trayOpen" @close="trayOpen = false" />
     </div>
     <UndoBar v-if="inJob" />

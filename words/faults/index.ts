@@ -35,6 +35,7 @@ const SENTENCES: Record<FaultCode, Say> = {
   bands: ({ from, to }) => `must begin where the band before it ends: that one ends at ${from}, this one begins at ${to}`,
   'too-deep': ({ most }) => `is nested deeper than ${most}`,
   'name-twice': ({ name }) => `“${name}” stands twice; give each a name of its own`,
+  'not-let-in': () => 'this device is not let in: the shop is open at the machine that it runs on',
   'no-lead': () => 'somebody has to be the lead',
   failed: ({ request }) => `something went wrong in the program; it is noted in its log under ${request}`,
   'not-available': ({ what }) => `${what} is not available`,
