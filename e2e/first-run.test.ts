@@ -48,6 +48,11 @@ test(
     await page.reload();
     await page.getByRole('heading', { level: 1, name: 'Harrow Quay Lamp Works' }).waitFor();
     expect(await page.getByRole('heading', { name: 'Open your shop' }).count()).toBe(0);
+    // What comes next is said where it is missing.
+    await page.getByRole('button', { name: 'Open a job' }).click();
+    await page.getByText('No vehicle is known yet.').waitFor();
+    await page.goto(`${server.address}/library`);
+    await page.getByText('None yet: take in a file.').first().waitFor();
     // Another device is asked who is there, and offered both.
     const other = await (await browser.newContext({ viewport: COUNTER })).newPage();
     await other.goto(server.address);

@@ -21,6 +21,7 @@ interface Listed {
 
 const emit = defineEmits<{ close: []; opened: [id: string] }>();
 const vehicles = ref<Vehicle[]>([]);
+const read = ref(false);
 const kits = ref<Listed[]>([]);
 const vehicle = ref<string>();
 const chosen = ref<string[]>([]);
@@ -33,6 +34,7 @@ onMounted(async () => {
   try {
     vehicles.value = await ask<Vehicle[]>('/api/vehicles');
     kits.value = (await ask<Listed[]>('/api/documents')).filter((entry) => entry.kind === 'kit');
+    read.value = true;
   } catch {
     fault.value = 'The server is away: try again when it is back.';
   }
@@ -61,6 +63,9 @@ async function open(): Promise<void> {
 
 <template>
   <FormDialog title="Open a job" action="Open it" :ready="ready" :width="520" @confirm="open" @close="emit('close')">
+    <p v-if="read && vehicles.length === 0" class="soft">
+      No vehicle is known yet. Take in the profiles and kits at Library, and your customers with their vehicles there too, in the shop’s document.
+    </p>
     <v-select
       v-model="vehicle"
       label="Vehicle"

@@ -99,7 +99,8 @@ onMounted(async () => {
       <nav aria-label="Library">
         <template v-for="group in groups" :key="group.kind">
           <h3>{{ group.name }}</h3>
-          <ul>
+          <p v-if="group.lines.length === 0" class="soft none">None yet: take in a file.</p>
+          <ul v-else>
             <li v-for="line in group.lines" :key="line.slug">
               <router-link
                 class="push plain small"
@@ -166,6 +167,11 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+.none {
+  padding-left: 12px;
+  font-size: 14px;
+}
+
 .grow {
   flex: 1;
 }
