@@ -1,7 +1,8 @@
 import type { Fault } from '@jade/core/faults';
 import { liftEvent, newestVersion, type EventType, type JobEvent } from '@jade/core/job';
-import { AnyObject, checkForm, EventId, Moment, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
-import { PAYLOADS } from './payloads.ts';
+import { AnyObject, checkForm, EventId, Moment, Part, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
+import { VehicleToMake } from '@jade/contract/customers';
+import { BroughtIn, PAYLOADS } from './payloads.ts';
 
 /** Envelope of an event as a client sends it. */
 export class Envelope {
@@ -20,11 +21,14 @@ export class Repin {
 }
 
 /** A job to be opened: the server pins the newest versions of the documents. */
-export class NewJob {
+export class NewJob extends BroughtIn {
   @EventId() id!: string;
-  @Slug() vehicle!: string;
+  /** A vehicle of the shop; or one that is made with the job. */
+  @Optional() @Slug() vehicle?: string;
+  @Optional() @Part(() => VehicleToMake) newVehicle?: VehicleToMake;
   @Each(() => KitName, 20) kits!: KitName[];
   @Optional() @Moment() promisedAt?: string;
+  @Optional() @Text(40) bay?: string;
 }
 
 export class KitName {

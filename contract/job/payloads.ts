@@ -1,7 +1,18 @@
 import { PASSES } from '@jade/core/kit';
 import { VEHICLE_STATES } from '@jade/core/states';
 import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
-import { BASELINE_RESULTS, FACT_CERTAINTIES, MOMENTS, SCHOOLS, type DocumentPin as PlainPin, type EventType, type GroupCount as PlainCount, type Payloads } from '@jade/core/job';
+import {
+  BASELINE_RESULTS,
+  FACT_CERTAINTIES,
+  MOMENTS,
+  SCHOOLS,
+  type DocumentPin as PlainPin,
+  type BroughtIn as PlainBroughtIn,
+  type EventType,
+  type GroupCount as PlainCount,
+  type Payloads,
+} from '@jade/core/job';
+import { Mileage } from '@jade/contract/customers';
 import { Amount, Each, EventId, Flag, Moment, OneOf, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
@@ -14,7 +25,14 @@ export class GroupCount implements PlainCount {
   @Whole(0, 500) count!: number;
 }
 
-class JobOpened implements P<'job.opened'> {
+/** How a vehicle came in, as the counter wrote it down. */
+export class BroughtIn implements PlainBroughtIn {
+  @Optional() @Text(600) wish?: string;
+  @Optional() @Part(() => Mileage) mileage?: Mileage;
+  @Optional() @Text(60) keys?: string;
+}
+
+class JobOpened extends BroughtIn implements P<'job.opened'> {
   @Slug() vehicle!: string;
   @Part(() => DocumentPin) profile!: DocumentPin;
   @Each(() => DocumentPin, 20) kits!: DocumentPin[];

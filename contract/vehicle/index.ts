@@ -326,6 +326,7 @@ export class VehicleProfile implements PlainProfile {
   @Each(() => Supply, 2) supplies!: Supply[];
   @Part(() => Measures) measures!: Measures;
   @Flag() numberCheckDigit!: boolean;
+  @Optional() @Flag() numberYearByPlace7?: boolean;
   @Each(() => FactDefinition, 100) facts!: FactDefinition[];
   @Each(() => Piece, 1000) pieces!: Piece[];
   @Each(() => RefitRule, 500) refitRules!: RefitRule[];

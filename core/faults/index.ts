@@ -42,6 +42,15 @@ export type FaultCode =
   | 'no-lead'
   | 'not-let-in'
   | 'name-twice'
+  | 'line-twice'
+  | 'no-column'
+  | 'plate-known'
+  | 'number-known'
+  | 'not-csv'
+  | 'one-of'
+  | 'itself'
+  | 'other-kind'
+  | 'other-number'
   | 'conflict';
 
 /** A structural fault of an input; nothing of it was taken. */

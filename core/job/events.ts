@@ -1,3 +1,4 @@
+import type { Mileage } from '../customers/index.ts';
 import type { Pass } from '../kit/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
@@ -41,9 +42,18 @@ export const SCHOOLS = ['least set-up', 'prove one side first'] as const;
 /** Whether both sides are opened as it comes with the least set-up, or one side up to its passed test before the other. */
 export type School = (typeof SCHOOLS)[number];
 
+/** How a vehicle came in, as it was written down when its job was opened. */
+export interface BroughtIn {
+  /** What the customer wants, in their words. */
+  wish?: string;
+  mileage?: Mileage;
+  /** Where its keys hang. */
+  keys?: string;
+}
+
 /** What happens to a job: the payload of every type of event. Ids and values only, never names of customers. */
 export interface Payloads {
-  'job.opened': { vehicle: string; profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; promisedAt?: string };
+  'job.opened': { vehicle: string; profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; promisedAt?: string } & BroughtIn;
   /** Newer versions taken over; `lost` names ids of the old documents that the new ones no longer have. */
   'job.repinned': { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; lost: string[] };
   'job.assigned': { person: string };

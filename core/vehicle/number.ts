@@ -25,9 +25,10 @@ export interface NumberCheck {
 
 /**
  * Checks a vehicle number: 17 places without I, O, Q, and where the market has one, the check digit at place 9.
- * Everything is a remark, nothing refuses. Source: 49 CFR 565 for digit and year code; ISO 3779 gives only the form.
+ * Everything is a remark, nothing refuses. Where the market uses place 7 so, a letter there tells the later of the two cycles of thirty
+ * years and a digit the earlier one; elsewhere both candidates are given. Source: 49 CFR 565 for digit and year code; ISO 3779 gives only the form.
  */
-export function checkVehicleNumber(text: string, hasCheckDigit: boolean): NumberCheck {
+export function checkVehicleNumber(text: string, hasCheckDigit: boolean, yearByPlace7 = false): NumberCheck {
   const number = text.toUpperCase().replace(/[\s-]/g, '');
   const remarks: NumberRemark[] = [];
   if (number.length !== 17) remarks.push({ code: 'number-length', length: number.length });
@@ -41,5 +42,8 @@ export function checkVehicleNumber(text: string, hasCheckDigit: boolean): Number
     if (expected !== found) remarks.push({ code: 'number-check-digit', expected, found });
   }
   const code = YEAR_CODES.indexOf(number[9] ?? '');
-  return { number, remarks, years: code < 0 ? [] : [1980 + code, 2010 + code] };
+  if (code < 0) return { number, remarks, years: [] };
+  const [earlier, later] = [1980 + code, 2010 + code];
+  if (!yearByPlace7) return { number, remarks, years: [earlier, later] };
+  return { number, remarks, years: [/\d/.test(number[6] ?? '') ? earlier : later] };
 }

@@ -326,6 +326,8 @@ export interface VehicleProfile {
   measures: Measures;
   /** Whether the number carries a check digit in the vehicle's market. */
   numberCheckDigit: boolean;
+  /** Whether a letter at place 7 of the number tells the later thirty years of its year code; only light vehicles of one market. */
+  numberYearByPlace7?: boolean;
   facts: FactDefinition[];
   pieces: Piece[];
   refitRules: RefitRule[];

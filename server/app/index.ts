@@ -4,6 +4,7 @@ import fastifyCompress from '@fastify/compress';
 import fastifyStatic from '@fastify/static';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { computeRoutes } from '../compute/index.ts';
+import { customerRoutes } from '../customers/index.ts';
 import { databaseAnswers, type OpenDatabase } from '../database/index.ts';
 import { documentRoutes } from '../documents/index.ts';
 import { mapErrors, nowhere, Refusal } from '../faults/index.ts';
@@ -72,6 +73,7 @@ export function buildApp({ database, webFolder, hosts = [], log = false }: AppOp
     peopleRoutes(api, { db });
     documentRoutes(api, { db });
     shopRoutes(api, { db });
+    customerRoutes(api, { db });
     importRoutes(api, { db });
     jobRoutes(api, { db, onSigned: (job) => ensureSheet(db, job) });
     sheetRoutes(api, { db });

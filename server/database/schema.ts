@@ -24,22 +24,35 @@ export const people = mysqlTable('people', {
   role: varchar('role', { length: 20 }).notNull(),
 });
 
+/** `rev` counts changes by hand; one that turned out to be another stands as `mergedInto` and is shown nowhere. */
 export const customers = mysqlTable('customers', {
   id: id('id').primaryKey(),
   name: varchar('name', { length: 120 }).notNull(),
   note: varchar('note', { length: 300 }),
+  rev: int('rev').notNull().default(1),
+  mergedInto: id('merged_into'),
 });
 
-export const vehicles = mysqlTable('vehicles', {
-  id: id('id').primaryKey(),
-  customer: id('customer')
-    .notNull()
-    .references(() => customers.id),
-  profile: id('profile').notNull(),
-  plate: varchar('plate', { length: 16 }).notNull(),
-  year: int('year'),
-  colour: varchar('colour', { length: 40 }),
-});
+export const vehicles = mysqlTable(
+  'vehicles',
+  {
+    id: id('id').primaryKey(),
+    customer: id('customer')
+      .notNull()
+      .references(() => customers.id),
+    profile: id('profile').notNull(),
+    plate: varchar('plate', { length: 16 }).notNull(),
+    /** The plate as it is compared: capitals of letters and digits. */
+    plateKey: varchar('plate_key', { length: 320 }).notNull().default(''),
+    /** The vehicle number, capitals without spaces. */
+    number: varchar('number', { length: 40 }),
+    year: int('year'),
+    colour: varchar('colour', { length: 40 }),
+    rev: int('rev').notNull().default(1),
+    mergedInto: id('merged_into'),
+  },
+  (table) => [index('vehicles_plate').on(table.plateKey), index('vehicles_number').on(table.number)],
+);
 
 /** A job's counter and its summary as folded by `foldVersion`; the log is the truth. */
 export const jobs = mysqlTable(

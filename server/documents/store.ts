@@ -1,4 +1,5 @@
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import type { KnownKind } from '@jade/core/customers';
 import type { DocumentPin } from '@jade/core/job';
 import { DOCUMENT_KINDS, liftDocument, type DocumentKind, type Documents } from '@jade/contract/documents';
 import { tables, type Connection } from '../database/index.ts';
@@ -65,6 +66,24 @@ const title = sql<string>`concat_ws(' ', json_value(${documents.body}, '$.maker'
 
 /** Profiles of the vehicles that a kit names; null for other documents. */
 const vehicles = sql<string | null>`cast(json_extract(${documents.body}, '$.fitments[*].vehicle') as char)`;
+
+/** Titles of documents by slug, as their newest versions say them. */
+export async function titlesOf(db: Connection, kind: DocumentKind, slugs: readonly string[]): Promise<Map<string, string>> {
+  if (slugs.length === 0) return new Map();
+  const rows = await db
+    .select({ slug: documents.slug, title })
+    .from(documents)
+    .where(and(eq(documents.kind, kind), inArray(documents.slug, [...slugs])))
+    .orderBy(documents.version);
+  return new Map(rows.map((row) => [row.slug, row.title]));
+}
+
+/** Every kind of vehicle in the library as a list of vehicles may call it. */
+export async function kindsOfVehicle(db: Connection): Promise<KnownKind[]> {
+  const model = sql<string>`json_value(${documents.body}, '$.model')`;
+  const rows = await db.select({ slug: documents.slug, title, model }).from(documents).where(eq(documents.kind, 'vehicle')).orderBy(documents.version);
+  return [...new Map(rows.map((row) => [row.slug, row])).values()];
+}
 
 export interface ListedDocument {
   kind: string;

@@ -1,8 +1,11 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { foldJob, type JobEvent } from '@jade/core/job';
+import { foldJob, type BroughtIn, type JobEvent } from '@jade/core/job';
+import { duplicateIds, FaultyInput } from '@jade/core/faults';
+import type { NewJob } from '@jade/contract/job';
+import { makeVehicle, vehicleNow } from '../customers/index.ts';
 import { tables, type Connection } from '../database/index.ts';
-import { canonicalHash, getDocument } from '../documents/index.ts';
+import { canonicalHash, getDocument, newestDocuments } from '../documents/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';
 import { insertEvents } from './chain.ts';
 import { eventRow, readEvents, type Author } from './log.ts';
@@ -16,10 +19,11 @@ export interface JobToOpen {
   at: Date;
   promisedAt?: Date;
   bay?: string;
+  brought?: BroughtIn;
 }
 
 /** Refuses a job whose id was used to open another one; the same one again is the same job. */
-export async function refuseOther(tx: Connection, { id, vehicle, kits, promisedAt }: Pick<JobToOpen, 'id' | 'vehicle' | 'kits' | 'promisedAt'>): Promise<void> {
+async function refuseOther(tx: Connection, { id, vehicle, kits, promisedAt, brought }: JobToOpen): Promise<void> {
   const [first] = await tx
     .select({ payload: tables.events.payload })
     .from(tables.events)
@@ -27,7 +31,12 @@ export async function refuseOther(tx: Connection, { id, vehicle, kits, promisedA
   if (!first) return;
   const payload = JSON.parse(first.payload) as JobEvent<'job.opened'>['payload'];
   const slugs = payload.kits.map((kit) => kit.slug);
-  const same = payload.vehicle === vehicle && slugs.join() === kits.join() && payload.promisedAt === promisedAt?.toISOString();
+  const { wish, mileage, keys } = payload;
+  const same =
+    (await vehicleNow(tx, payload.vehicle)) === vehicle &&
+    slugs.join() === kits.join() &&
+    payload.promisedAt === promisedAt?.toISOString() &&
+    canonicalHash({ wish, mileage, keys }) === canonicalHash({ wish: brought?.wish, mileage: brought?.mileage, keys: brought?.keys });
   if (!same) throw new Refusal(409, [{ path: 'id', code: 'conflict', data: { what: 'this id was used to open another job' } }]);
 }
 
@@ -71,6 +80,7 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
       kits,
       rules: await pin('rules', job.rules),
       ...(job.promisedAt ? { promisedAt: job.promisedAt.toISOString() } : {}),
+      ...job.brought,
     },
   };
   const carried = (await factsOfLastJob(tx, job.vehicle)).map((payload): JobEvent<'fact.recorded'> => ({
@@ -91,3 +101,45 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
   );
   return events.length;
 }
+
+/** The vehicle of a request for a job: one of the shop, or one that is made with the job. */
+async function vehicleOf(tx: Connection, { id, vehicle, newVehicle }: NewJob): Promise<string> {
+  if ((vehicle === undefined) === (newVehicle === undefined)) throw new FaultyInput([{ path: 'vehicle', code: 'one-of', data: { choices: 'vehicle, newVehicle' } }]);
+  return newVehicle ? (await makeVehicle(tx, id, newVehicle)).id : vehicleNow(tx, vehicle ?? '');
+}
+
+/** Opens the job that somebody asked for, with its vehicle and customer where they are new. Gives back its last seq, undefined where it was opened before. */
+export async function openAsked(tx: Connection, asked: NewJob, author: Author): Promise<number | undefined> {
+  const twice = duplicateIds(
+    asked.kits.map((kit) => ({ id: kit.slug })),
+    'kits',
+  ).map((fault) => ({ ...fault, path: fault.path.replace(/id$/, 'slug') }));
+  if (twice.length > 0) throw new FaultyInput(twice);
+  const [shop] = await newestDocuments(tx, 'shop');
+  const rules = shop?.document.rules ?? (await newestDocuments(tx, 'rules'))[0]?.slug;
+  if (rules === undefined) throw notFound('rules', 'any');
+  if (asked.bay !== undefined && shop && !shop.document.bays.includes(asked.bay)) {
+    throw new FaultyInput([{ path: 'bay', code: 'choice', data: { value: asked.bay, choices: shop.document.bays.join(', ') } }]);
+  }
+  const { wish, mileage, keys, promisedAt, bay } = asked;
+  const job: JobToOpen = {
+    id: jobIdOf(asked),
+    eventId: asked.id,
+    vehicle: await vehicleOf(tx, asked),
+    kits: asked.kits.map((kit) => kit.slug),
+    rules,
+    at: new Date(),
+    promisedAt: promisedAt ? new Date(promisedAt) : undefined,
+    bay,
+    brought: { ...(wish ? { wish } : {}), ...(mileage ? { mileage } : {}), ...(keys ? { keys } : {}) },
+  };
+  const [known] = await tx.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, job.id));
+  if (known) {
+    await refuseOther(tx, job);
+    return undefined;
+  }
+  return openJob(tx, job, author);
+}
+
+/** Id of the job that a request opens: made from the client's, so that it is the same when it is sent again. */
+export const jobIdOf = ({ id }: Pick<NewJob, 'id'>): string => `job-${id}`;

@@ -1,15 +1,14 @@
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
-import { duplicateIds, FaultyInput } from '@jade/core/faults';
+import { FaultyInput } from '@jade/core/faults';
 import { foldJob, idCheck, type IdCheck, type LoggedEvent } from '@jade/core/job';
 import { checkForm } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
-import { newestDocuments } from '../documents/index.ts';
 import { notFound, worded } from '../faults/index.ts';
 import { requirePerson } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
-import { openJob, refuseOther } from './open.ts';
+import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
 import { Streams } from './streams.ts';
 import { documentsOf, keepLog, wholeLog, writeSummary } from './summary.ts';
@@ -19,6 +18,8 @@ import { findJobs, listJobs, viewJob } from './view.ts';
 const EVENT_BYTES = 1024 * 1024;
 const MOST_EVENTS = 500;
 const PING_MS = 20_000;
+/** A request that waited for another reads what that one wrote. */
+const READS_WHAT_STANDS = { isolationLevel: 'read committed' } as const;
 
 function eventsIn(body: unknown): unknown[] {
   const events = (body as { events?: unknown } | null)?.events;
@@ -67,37 +68,16 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const author = await requirePerson(db, request);
     const faults = checkForm(NewJob, request.body);
     if (faults.length > 0) throw new FaultyInput(faults);
-    const { id, vehicle, kits, promisedAt } = request.body as NewJob;
-    const twice = duplicateIds(
-      kits.map((kit) => ({ id: kit.slug })),
-      'kits',
-    ).map((fault) => ({ ...fault, path: fault.path.replace(/id$/, 'slug') }));
-    if (twice.length > 0) throw new FaultyInput(twice);
-    const [shop] = await newestDocuments(db, 'shop');
-    const rules = shop?.document.rules ?? (await newestDocuments(db, 'rules'))[0]?.slug;
-    if (rules === undefined) throw notFound('rules', 'any');
-    const job = {
-      id: `job-${id}`,
-      eventId: id,
-      vehicle,
-      kits: kits.map((kit) => kit.slug),
-      rules,
-      at: new Date(),
-      promisedAt: promisedAt ? new Date(promisedAt) : undefined,
-    };
+    const asked = request.body as NewJob;
+    const id = jobIdOf(asked);
     const opened = await retrying(() =>
       db.transaction(async (tx) => {
-        const [known] = await tx.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, job.id));
-        if (known) {
-          await refuseOther(tx, job);
-          return false;
-        }
-        const seq = await openJob(tx, job, { person: author.person, device: author.device });
-        await writeSummary(tx, job.id, seq);
-        return true;
-      }),
+        const seq = await openAsked(tx, asked, { person: author.person, device: author.device });
+        if (seq !== undefined) await writeSummary(tx, id, seq);
+        return seq !== undefined;
+      }, READS_WHAT_STANDS),
     );
-    return reply.status(opened ? 201 : 200).send({ id: job.id });
+    return reply.status(opened ? 201 : 200).send({ id });
   });
 
   app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params }) => viewJob(db, params.id));

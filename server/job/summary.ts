@@ -72,14 +72,19 @@ export async function documentsOf(db: Connection, job: string, { opened }: JobSt
   const rules = await getPinned(db, 'rules', opened.rules);
   const kits = [];
   for (const pin of opened.kits) kits.push(await getPinned(db, 'kit', pin));
-  const [vehicle] = await db.select({ year: tables.vehicles.year }).from(tables.vehicles).where(eq(tables.vehicles.id, opened.vehicle));
+  // By the job's row: its vehicle may have been joined to another since it was opened.
+  const [vehicle] = await db
+    .select({ year: tables.vehicles.year })
+    .from(tables.jobs)
+    .innerJoin(tables.vehicles, eq(tables.vehicles.id, tables.jobs.vehicle))
+    .where(eq(tables.jobs.id, job));
   const newKit = await hasNewKit(
     db,
     job,
     opened.kits.map((pin) => pin.slug),
   );
   const taken = await takenOn(db, opened.profile.slug);
-  const documentsKey = [...[profile, rules, ...kits].map((entry) => entry.hash), String(newKit), JSON.stringify(taken)].join(' ');
+  const documentsKey = [...[profile, rules, ...kits].map((entry) => entry.hash), String(newKit), String(vehicle?.year), JSON.stringify(taken)].join(' ');
   return { profile: profile.document, kits: kits.map((kit) => kit.document), rules: rules.document, year: vehicle?.year ?? undefined, newKit, taken, documentsKey };
 }
 

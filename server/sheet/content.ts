@@ -2,6 +2,7 @@ import { functionsOf, lampAims, lostFunctions, replacedPieces, wireJoints, circu
 import { sense, standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/job';
 import { sayHold, sayKey } from '@jade/words/stations';
+import { sayMileage } from '@jade/words/customers';
 import { amperes, bothLengths, inSentence, millimetres, percent, stated, volts } from '@jade/words/units';
 
 export interface SheetTable {
@@ -136,6 +137,8 @@ export function sheetContent(context: JobContext, frame: SheetFrame): SheetConte
   const gaps = profile.gaps.filter((gap) => state.gaps.after[gap.id] !== undefined);
   const notes = [
     ...(state.left === undefined ? [] : [`Opening was given up and what was open is closed again: ${state.left}. No kit was fitted.`]),
+    ...(state.opened?.wish ? [`The customer wanted: ${state.opened.wish}`] : []),
+    `Counter on arrival: ${state.opened?.mileage ? sayMileage(state.opened.mileage) : 'not written down'}.`,
     `Battery at rest on arrival: ${state.restV === undefined ? 'not measured' : volts(state.restV, 1)}.`,
     gaps.length > 0
       ? `Panel gaps leaving: ${gaps.map((gap) => `${gap.name} ${millimetres(state.gaps.after[gap.id] ?? 0, 1)}`).join('; ')}.`

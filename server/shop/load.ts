@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { eq, sql, type AnyColumn } from 'drizzle-orm';
 import { FaultyInput, type Fault } from '@jade/core/faults';
 import type { Shop, ShopJob } from '@jade/core/shop';
 import { checkEvent } from '@jade/contract/job';
+import { vehicleRow } from '../customers/index.ts';
 import { tables, type Connection } from '../database/index.ts';
 import { appendEvents, openJob, writeSummary } from '../job/index.ts';
 
@@ -63,7 +64,12 @@ async function loadJob(tx: Connection, shop: Shop, job: ShopJob, now: Date): Pro
   await writeSummary(tx, job.id, lastSeq);
 }
 
-/** Loads people, customers, vehicles and jobs of a shop document. People and vehicles are brought up to date, jobs only added. */
+/** The value that comes in, but that of the shop where somebody changed the row by hand or joined it to another. */
+function unlessChanged({ rev, mergedInto }: { rev: AnyColumn; mergedInto: AnyColumn }, column: AnyColumn) {
+  return sql`if(${rev} = 1 and ${mergedInto} is null, values(${column}), ${column})`;
+}
+
+/** Loads people, customers, vehicles and jobs of a shop document. People and vehicles are brought up to date unless they were changed by hand since, jobs only added. */
 export async function loadShop(tx: Connection, shop: Shop, now = new Date()): Promise<void> {
   const faults = logFaults(shop, now);
   if (faults.length > 0) throw new FaultyInput(faults);
@@ -72,14 +78,21 @@ export async function loadShop(tx: Connection, shop: Shop, now = new Date()): Pr
       .insert(tables.people)
       .values(person)
       .onDuplicateKeyUpdate({ set: { benchName: person.benchName, role: person.role } });
-  for (const customer of shop.customers)
+  for (const { id, name, note } of shop.customers) {
+    const { customers } = tables;
     await tx
-      .insert(tables.customers)
-      .values(customer)
-      .onDuplicateKeyUpdate({ set: { name: customer.name, note: customer.note ?? null } });
-  for (const vehicle of shop.vehicles) {
-    const { id: _, ...set } = vehicle;
-    await tx.insert(tables.vehicles).values(vehicle).onDuplicateKeyUpdate({ set });
+      .insert(customers)
+      .values({ id, name, note })
+      .onDuplicateKeyUpdate({ set: { name: unlessChanged(customers, customers.name), note: unlessChanged(customers, customers.note) } });
+  }
+  for (const { id, ...vehicle } of shop.vehicles) {
+    const { vehicles } = tables;
+    const row = vehicleRow(vehicle);
+    const set = Object.fromEntries((Object.keys(row) as (keyof typeof row)[]).map((field) => [field, unlessChanged(vehicles, vehicles[field])]));
+    await tx
+      .insert(vehicles)
+      .values({ id, ...row })
+      .onDuplicateKeyUpdate({ set });
   }
   for (const job of shop.jobs) await loadJob(tx, shop, job, now);
 }

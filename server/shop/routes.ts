@@ -11,9 +11,9 @@ import { Refusal } from '../faults/index.ts';
 import { requirePersonOrFirstSetUp } from '../people/index.ts';
 import { loadShop } from './load.ts';
 
-const { vehicles, customers, documents } = tables;
+const { documents } = tables;
 
-/** What the shop is called, and the vehicles its customers brought. */
+/** What the shop is called, and its opening for the first time. */
 export function shopRoutes(app: FastifyInstance, { db }: { db: Database }): void {
   app.get('/api/shop', async () => {
     const [shop] = await newestDocuments(db, 'shop');
@@ -44,12 +44,4 @@ export function shopRoutes(app: FastifyInstance, { db }: { db: Database }): void
     );
     return reply.status(201).send({ slug: shop.slug, name: shop.name, people: shop.people });
   });
-
-  app.get('/api/vehicles', async () =>
-    db
-      .select({ id: vehicles.id, plate: vehicles.plate, profile: vehicles.profile, year: vehicles.year, colour: vehicles.colour, customer: customers.name })
-      .from(vehicles)
-      .innerJoin(customers, eq(customers.id, vehicles.customer))
-      .orderBy(vehicles.plate),
-  );
 }

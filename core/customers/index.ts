@@ -1,0 +1,3 @@
+export * from './list.ts';
+export * from './plate.ts';
+export * from './remarks.ts';

@@ -1,0 +1,138 @@
+import { and, count, desc, eq, inArray, isNull, or, sql, type SQL, type SQLWrapper } from 'drizzle-orm';
+import { plateKey } from '@jade/core/customers';
+import type { JobEvent } from '@jade/core/job';
+import type { CustomerFound, CustomerShown, CustomersFound, VehicleFound, VehicleShown, VehiclesFound, Visit } from '@jade/contract/customers';
+import { tables, type Connection } from '../database/index.ts';
+import { titlesOf } from '../documents/index.ts';
+import { notFound } from '../faults/index.ts';
+
+const { customers, events, jobs, vehicles } = tables;
+
+/** Vehicles or customers that a search gives back. */
+export const MOST_FOUND = 30;
+/** Words of a search that count. */
+const MOST_WORDS = 6;
+
+const like = (column: SQLWrapper, part: string) => sql`lower(${column}) like lower(${`%${part.replaceAll(/[\\%_]/g, '\\$&')}%`})`;
+const wordsOf = (text: string) => text.trim().split(/\s+/u).filter(Boolean).slice(0, MOST_WORDS);
+
+/** Every word is in the plate, in the number or in the customer's name; a plate may also be written with spaces. */
+function named(text: string): SQL | undefined {
+  const words = wordsOf(text);
+  if (words.length === 0) return undefined;
+  const each = words.map((word) => {
+    const key = plateKey(word);
+    return or(key ? like(vehicles.plateKey, key) : undefined, like(vehicles.number, word), like(customers.name, word));
+  });
+  const whole = plateKey(text);
+  return or(and(...each), whole ? like(vehicles.plateKey, whole) : undefined);
+}
+
+const owned = (db: Connection) =>
+  db
+    .select({
+      id: vehicles.id,
+      plate: vehicles.plate,
+      number: vehicles.number,
+      profile: vehicles.profile,
+      year: vehicles.year,
+      colour: vehicles.colour,
+      rev: vehicles.rev,
+      customer: { id: customers.id, name: customers.name },
+    })
+    .from(vehicles)
+    .innerJoin(customers, eq(customers.id, vehicles.customer));
+
+type Owned = Awaited<ReturnType<typeof owned>>[number];
+
+/** Visits of vehicles to the shop, the last first; at most `most` of each. */
+async function visitsOf(db: Connection, ids: readonly string[], most: number): Promise<Map<string, Visit[]>> {
+  const found = new Map<string, Visit[]>(ids.map((id) => [id, []]));
+  if (ids.length === 0) return found;
+  const rank = sql<number>`row_number() over (partition by ${jobs.vehicle} order by ${jobs.openedAt} desc, ${jobs.id} desc)`.as('place');
+  const ranked = db
+    .select({ id: jobs.id, vehicle: jobs.vehicle, openedAt: jobs.openedAt, signed: jobs.signed, place: rank })
+    .from(jobs)
+    .where(inArray(jobs.vehicle, [...ids]))
+    .as('ranked');
+  const rows = await db
+    .select({ job: ranked.id, vehicle: ranked.vehicle, openedAt: ranked.openedAt, signed: ranked.signed, payload: events.payload })
+    .from(ranked)
+    .innerJoin(events, and(eq(events.job, ranked.id), eq(events.seq, 1)))
+    .where(sql`${ranked.place} <= ${most}`)
+    .orderBy(desc(ranked.openedAt), desc(ranked.id));
+  const opened = rows.map((row) => ({ ...row, payload: JSON.parse(row.payload) as JobEvent<'job.opened'>['payload'] }));
+  const titles = await titlesOf(db, 'kit', [...new Set(opened.flatMap(({ payload }) => payload.kits.map((kit) => kit.slug)))]);
+  for (const { job, vehicle, openedAt, signed, payload } of opened)
+    found
+      .get(vehicle)
+      ?.push({ job, openedAt: openedAt.toISOString(), signed, kits: payload.kits.map((kit) => titles.get(kit.slug) ?? kit.slug), mileage: payload.mileage ?? null });
+  return found;
+}
+
+async function asFound(db: Connection, rows: readonly Owned[]): Promise<VehicleFound[]> {
+  const ids = rows.map((row) => row.id);
+  const kinds = await titlesOf(db, 'vehicle', [...new Set(rows.map((row) => row.profile))]);
+  const last = await visitsOf(db, ids, 1);
+  const counts = ids.length === 0 ? [] : await db.select({ vehicle: jobs.vehicle, count: count() }).from(jobs).where(inArray(jobs.vehicle, ids)).groupBy(jobs.vehicle);
+  const visits = new Map(counts.map((row) => [row.vehicle, row.count]));
+  return rows.map(({ rev: _, ...row }) => ({ ...row, kind: kinds.get(row.profile) ?? row.profile, visits: visits.get(row.id) ?? 0, lastVisit: last.get(row.id)?.[0] ?? null }));
+}
+
+/** Vehicles by words of plate, number or customer, by plate; at most `MOST_FOUND`, with how many there are. */
+export async function findVehicles(db: Connection, text: string): Promise<VehiclesFound> {
+  const which = and(isNull(vehicles.mergedInto), named(text));
+  const rows = await owned(db).where(which).orderBy(vehicles.plateKey, vehicles.id).limit(MOST_FOUND);
+  const [all] =
+    rows.length < MOST_FOUND ? [{ count: rows.length }] : await db.select({ count: count() }).from(vehicles).innerJoin(customers, eq(customers.id, vehicles.customer)).where(which);
+  return { vehicles: await asFound(db, rows), count: all?.count ?? rows.length };
+}
+
+/** The vehicle that an id stands for now: itself, or the one it was merged into. */
+export async function vehicleNow(db: Connection, id: string): Promise<string> {
+  const [row] = await db.select({ mergedInto: vehicles.mergedInto }).from(vehicles).where(eq(vehicles.id, id));
+  if (!row) throw notFound('vehicle', id);
+  return row.mergedInto ?? id;
+}
+
+/** A vehicle with its whole history. */
+export async function showVehicle(db: Connection, id: string): Promise<VehicleShown> {
+  const now = await vehicleNow(db, id);
+  const [row] = await owned(db).where(eq(vehicles.id, now));
+  if (!row) throw notFound('vehicle', id);
+  const kinds = await titlesOf(db, 'vehicle', [row.profile]);
+  const visits = await visitsOf(db, [now], 500);
+  return { ...row, kind: kinds.get(row.profile) ?? row.profile, visits: visits.get(now) ?? [] };
+}
+
+const counted = (db: Connection) =>
+  db
+    .select({
+      id: customers.id,
+      name: customers.name,
+      note: customers.note,
+      rev: customers.rev,
+      vehicles: sql<number>`(select count(*) from vehicles v where v.customer = customers.id and v.merged_into is null)`.mapWith(Number),
+    })
+    .from(customers);
+
+/** Customers by words of their name; at most `MOST_FOUND`, with how many there are. */
+export async function findCustomers(db: Connection, text: string): Promise<CustomersFound> {
+  const which = and(isNull(customers.mergedInto), ...wordsOf(text).map((word) => like(customers.name, word)));
+  const rows: CustomerFound[] = await counted(db).where(which).orderBy(customers.name, customers.id).limit(MOST_FOUND);
+  const [all] = rows.length < MOST_FOUND ? [{ count: rows.length }] : await db.select({ count: count() }).from(customers).where(which);
+  return { customers: rows, count: all?.count ?? rows.length };
+}
+
+/** A customer with all vehicles. */
+export async function showCustomer(db: Connection, id: string): Promise<CustomerShown> {
+  const [known] = await db.select({ mergedInto: customers.mergedInto }).from(customers).where(eq(customers.id, id));
+  const now = known?.mergedInto ?? id;
+  const [row] = await counted(db).where(eq(customers.id, now));
+  if (!row) throw notFound('customer', id);
+  const rows = await owned(db)
+    .where(and(eq(vehicles.customer, now), isNull(vehicles.mergedInto)))
+    .orderBy(vehicles.plateKey, vehicles.id)
+    .limit(500);
+  return { ...row, vehicles: await asFound(db, rows) };
+}

@@ -1,0 +1,3 @@
+export { vehicleNow } from './find.ts';
+export { makeVehicle, vehicleRow } from './keep.ts';
+export * from './routes.ts';

@@ -1,0 +1,19 @@
+import type { Mileage, VehicleRemark } from '@jade/core/customers';
+import { sayNumberRemark } from '@jade/words/vehicle';
+
+/** What makes one wonder about a customer's vehicle; nothing of it refuses the vehicle. */
+export function sayVehicleRemark(remark: VehicleRemark): string {
+  switch (remark.code) {
+    case 'year-not-told':
+      return `The number tells ${remark.told.join(' or ')}, not ${remark.year}: read both again.`;
+    case 'year-outside':
+      return `The library has this kind of vehicle from ${remark.from}${remark.to === undefined ? ' on' : ` to ${remark.to}`}; ${remark.year} is outside.`;
+    default:
+      return sayNumberRemark(remark);
+  }
+}
+
+/** What the counter showed, with its unit. */
+export function sayMileage({ value, unit }: Mileage): string {
+  return `${value.toLocaleString('en-GB').replaceAll(',', ' ')} ${unit}`;
+}
