@@ -35,12 +35,8 @@ test(
     await page.getByRole('button', { name: 'Open a job' }).click();
     const open = page.getByRole('button', { name: 'Open it' });
     expect(await open.isDisabled()).toBe(true);
-    await page.getByRole('combobox', { name: 'Vehicle' }).focus();
-    await page.keyboard.press('ArrowDown');
-    await page
-      .getByRole('option', { name: /Saltmarsh Veterinary/ })
-      .first()
-      .click();
+    await page.getByRole('textbox', { name: 'Plate, number or customer' }).fill('saltmarsh');
+    await page.getByRole('button', { name: /SV 3 Saltmarsh Veterinary/ }).click();
     await page.getByRole('combobox', { name: 'Kits to fit' }).focus();
     await page.keyboard.press('ArrowDown');
     await page.getByRole('option', { name: 'Cairn Fen pair' }).click();

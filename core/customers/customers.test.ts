@@ -45,6 +45,8 @@ test('a year that the number does not tell, or in which the kind was not made, i
   expect(remarksOn({ number: '111111111M1111111', year: 2022 }, VAN)).toEqual([{ code: 'year-not-told', year: 2022, told: [2021] }]);
   expect(remarksOn({ year: 2018 }, VAN)).toEqual([{ code: 'year-outside', year: 2018, from: 2019, to: 2024 }]);
   expect(remarksOn({ year: 2031 }, { ...VAN, years: { from: 2019 } })).toEqual([]);
+  expect(remarksOn({ number: '111111111m1111111', written: '1111 1111 1M11 1111 1' }, VAN)).toEqual([]);
+  expect(remarksOn({ number: '111111111M1111111', written: '211111111M1111111' }, VAN)).toEqual([{ code: 'number-other', written: '211111111M1111111' }]);
   expect(remarksOn({ number: '11' }, VAN)).toEqual([{ code: 'number-length', length: 2 }]);
 });
 

@@ -17,6 +17,8 @@ export type VehicleRemark =
   | NumberRemark
   /** The number tells other years than the one written down. */
   | { code: 'year-not-told'; year: number; told: number[] }
+  /** At the vehicle another number is read than the shop has written down for it. */
+  | { code: 'number-other'; written: string }
   /** The kind of vehicle was not made in that year. */
   | { code: 'year-outside'; year: number; from: number; to?: number };
 
@@ -45,9 +47,11 @@ export function yearsTold(number: string, kind: NumberedKind): number[] {
   return made.length > 0 ? made : years;
 }
 
-/** What is odd about a vehicle's number and year, held against its kind. */
-export function remarksOn({ number, year }: { number?: string; year?: number }, kind: NumberedKind): VehicleRemark[] {
-  const remarks: VehicleRemark[] = number ? checkVehicleNumber(number, kind.numberCheckDigit, kind.numberYearByPlace7).remarks : [];
+/** What is odd about a vehicle's number and year, held against its kind, and against the number `written` down for it before. */
+export function remarksOn({ number, year, written }: { number?: string; year?: number; written?: string }, kind: NumberedKind): VehicleRemark[] {
+  const check = number ? checkVehicleNumber(number, kind.numberCheckDigit, kind.numberYearByPlace7) : undefined;
+  const remarks: VehicleRemark[] = [...(check?.remarks ?? [])];
+  if (check && written && check.number !== checkVehicleNumber(written, false).number) remarks.push({ code: 'number-other', written });
   if (year === undefined) return remarks;
   const told = number ? yearsTold(number, kind) : [];
   if (told.length > 0 && !told.includes(year)) remarks.push({ code: 'year-not-told', year, told });

@@ -9,7 +9,7 @@ const emit = defineEmits<{ confirm: []; close: [] }>();
     <form class="leaf form" @submit.prevent="emit('confirm')">
       <h2>{{ title }}</h2>
       <slot />
-      <div class="line">
+      <div class="line foot">
         <button type="submit" class="push main" :disabled="!ready">{{ action }}</button>
         <button type="button" class="push" @click="emit('close')">Leave it</button>
       </div>
@@ -24,6 +24,17 @@ const emit = defineEmits<{ confirm: []; close: [] }>();
   max-height: 92vh;
   overflow-y: auto;
   color: var(--ink);
+}
+
+/* What the form does is in sight, however long it is. */
+.foot {
+  position: sticky;
+  bottom: -14px;
+  z-index: 1;
+  margin: 0 -16px -14px;
+  padding: 10px 16px 14px;
+  border-top: 1px solid var(--line);
+  background: var(--paper-raised);
 }
 
 .form :deep(.fields) {

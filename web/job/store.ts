@@ -19,7 +19,6 @@ import {
 import type { Kit } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import type { TakenBySteps } from '@jade/core/schedule';
-import type { CustomerVehicle } from '@jade/core/shop';
 import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/stations';
 import { needsHold, type OpenLevel, type VehicleProfile } from '@jade/core/vehicle';
 import { namesOf, sayEvent } from '@jade/words/job';
@@ -33,7 +32,7 @@ export interface JobView {
   bay: string | null;
   openedAt: string;
   promisedAt: string | null;
-  vehicle: CustomerVehicle;
+  vehicle: { id: string; plate: string; number: string | null; year: number | null };
   customer: string;
   profile: VehicleProfile;
   kits: Kit[];

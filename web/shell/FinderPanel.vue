@@ -4,6 +4,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router';
 import { STATIONS } from '@jade/core/stations';
 import { STATION_NAMES } from '@jade/words/stations';
+import type { VehiclesFound } from '@jade/contract/customers';
 import { ask } from '../job/api.ts';
 
 interface Place {
@@ -43,6 +44,7 @@ onMounted(async () => {
     typeof id === 'string' ? STATIONS.map((station): Place => ({ text: STATION_NAMES[station], kind: 'station', to: { name: 'station', params: { id, station } } })) : [];
   const shop: Place[] = [
     { text: 'Day board', kind: 'shop', to: { name: 'board' } },
+    { text: 'Customers and vehicles', kind: 'shop', to: { name: 'customers' } },
     { text: 'Vehicles and kits', kind: 'shop', to: { name: 'library' } },
   ];
   places.value = [...stations, ...shop];
@@ -67,7 +69,19 @@ watch(text, (wanted) => {
   clearTimeout(looking);
   if (wanted.trim().length < 2) return;
   looking = setTimeout(async () => {
-    const further = (await ask<Job[]>(`/api/jobs?find=${encodeURIComponent(wanted)}`).catch(() => [])).map(placeOf);
+    const words = encodeURIComponent(wanted);
+    const [jobs, { vehicles }] = await Promise.all([
+      ask<Job[]>(`/api/jobs?find=${words}`).catch(() => []),
+      ask<VehiclesFound>(`/api/vehicles?find=${words}`).catch(() => ({ vehicles: [] })),
+    ]);
+    const further = [
+      ...jobs.map(placeOf),
+      ...vehicles.map((entry): Place => ({
+        text: `${entry.plate} ${entry.customer.name}, ${entry.kind}`,
+        kind: 'customer’s vehicle',
+        to: { name: 'customers', query: { vehicle: entry.id } },
+      })),
+    ];
     const known = new Set(places.value.map(keyOf));
     places.value = [...places.value, ...further.filter((place) => !known.has(keyOf(place)))];
   }, LOOK_AFTER_MS);

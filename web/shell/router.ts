@@ -6,6 +6,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'board', component: () => import('../shop/board/DayBoard.vue'), meta: { title: 'Day board' } },
+    { path: '/customers', name: 'customers', component: () => import('../shop/customers/CustomersView.vue'), meta: { title: 'Customers and vehicles' } },
     { path: '/library', name: 'library', component: () => import('../shop/library/LibraryView.vue'), meta: { title: 'Vehicles and kits' } },
     { path: `/jobs/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./StationFrame.vue') },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'station', params: { id: to.params.id, station: 'check-in' } }) },

@@ -6,6 +6,8 @@ export function sayVehicleRemark(remark: VehicleRemark): string {
   switch (remark.code) {
     case 'year-not-told':
       return `The number tells ${remark.told.join(' or ')}, not ${remark.year}: read both again.`;
+    case 'number-other':
+      return `The shop has ${remark.written} written down for this vehicle: another vehicle, or one of them was read wrongly.`;
     case 'year-outside':
       return `The library has this kind of vehicle from ${remark.from}${remark.to === undefined ? ' on' : ` to ${remark.to}`}; ${remark.year} is outside.`;
     default:

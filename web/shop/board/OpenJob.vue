@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import dayjs from 'dayjs';
 import { v7 } from 'uuid';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
+import { mileageFell, plateKey, MILEAGE_UNITS, type Mileage, type MileageUnit } from '@jade/core/customers';
+import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
+import { sayMileage } from '@jade/words/customers';
 import FormDialog from '../../design/FormDialog.vue';
 import { ask, Refused } from '../../job/api.ts';
-
-interface Vehicle {
-  id: string;
-  plate: string;
-  profile: string;
-  customer: string;
-}
+import { bodyOf, newDraft } from '../customers/draft.ts';
+import VehicleFields from '../customers/VehicleFields.vue';
+import VehicleLine from '../customers/VehicleLine.vue';
+import VehicleSearch from '../customers/VehicleSearch.vue';
 
 interface Listed {
   kind: string;
@@ -19,27 +20,66 @@ interface Listed {
   vehicles: string[];
 }
 
+const UNIT_KEY = 'jade-mileage-unit';
+const props = defineProps<{ vehicle?: VehicleFound }>();
 const emit = defineEmits<{ close: []; opened: [id: string] }>();
-const vehicles = ref<Vehicle[]>([]);
-const read = ref(false);
-const kits = ref<Listed[]>([]);
-const vehicle = ref<string>();
-const chosen = ref<string[]>([]);
-const promised = ref('');
-const fault = ref('');
 /** Made once, so that a second press sends the same job. */
 const id = v7();
 
+const known = ref<VehicleFound | undefined>(props.vehicle);
+const words = ref('');
+const draft = ref(newDraft());
+const making = ref(false);
+const draftReady = ref(false);
+/** It is another vehicle than the one with the same plate. */
+const another = ref(false);
+
+const kits = ref<Listed[]>([]);
+const bays = ref<string[]>([]);
+const chosen = ref<string[]>([]);
+const promised = ref('');
+const bay = ref<string | null>(null);
+const wish = ref('');
+const keys = ref('');
+const counter = ref('');
+const unit = ref<MileageUnit>(localStorage.getItem(UNIT_KEY) === 'mi' ? 'mi' : 'km');
+const fault = ref('');
+/** A vehicle of the shop has the plate or the number that was written. */
+const alike = ref<'plate-known' | 'number-known'>();
+const sending = ref(false);
+
 onMounted(async () => {
   try {
-    vehicles.value = await ask<Vehicle[]>('/api/vehicles');
-    kits.value = (await ask<Listed[]>('/api/documents')).filter((entry) => entry.kind === 'kit');
-    read.value = true;
+    const [documents, shop] = await Promise.all([ask<Listed[]>('/api/documents'), ask<{ bays: string[] } | null>('/api/shop')]);
+    kits.value = documents.filter((entry) => entry.kind === 'kit');
+    bays.value = shop?.bays ?? [];
   } catch {
-    fault.value = 'The server is away: try again when it is back.';
+    fault.value = 'The kits cannot be read: the server is away.';
   }
 });
-const profile = computed(() => vehicles.value.find((entry) => entry.id === vehicle.value)?.profile);
+
+function makeNew(plate: string): void {
+  draft.value = newDraft(plate.toUpperCase().slice(0, 16));
+  known.value = undefined;
+  making.value = true;
+}
+function back(): void {
+  known.value = undefined;
+  making.value = false;
+  another.value = false;
+  alike.value = undefined;
+  fault.value = '';
+}
+watch(
+  () => draft.value.plate,
+  () => {
+    another.value = false;
+    alike.value = undefined;
+    fault.value = '';
+  },
+);
+
+const profile = computed(() => (making.value ? draft.value.profile : known.value?.profile));
 const fitting = computed(() => kits.value.filter((kit) => profile.value === undefined || kit.vehicles.includes(profile.value)));
 /** Kits that name the vehicle first; the others say that they do not. */
 const offered = computed(() => {
@@ -49,37 +89,125 @@ const offered = computed(() => {
     ...others.map((kit) => ({ value: kit.slug, title: `${kit.title} (does not name this vehicle)` })),
   ];
 });
-const ready = computed(() => vehicle.value !== undefined && chosen.value.length > 0);
+const mileage = computed<Mileage | undefined>(() =>
+  /^\d{1,7}$/.test(counter.value.replaceAll(/[\s.,]/g, '')) ? { value: Number(counter.value.replaceAll(/[\s.,]/g, '')), unit: unit.value } : undefined,
+);
+const wrongCounter = computed(() => counter.value.trim() !== '' && !mileage.value);
+const before = computed(() => known.value?.lastVisit?.mileage ?? undefined);
+const fell = computed(() => mileage.value !== undefined && before.value !== undefined && mileageFell(before.value, mileage.value));
+const hasVehicle = computed(() => (making.value ? draftReady.value : known.value !== undefined));
+const ready = computed(() => hasVehicle.value && chosen.value.length > 0 && !wrongCounter.value && !sending.value);
+const missing = computed(() => [...(hasVehicle.value ? [] : [making.value ? 'plate, kind and customer' : 'the vehicle']), ...(chosen.value.length > 0 ? [] : ['a kit'])]);
 
 async function open(): Promise<void> {
+  fault.value = '';
+  alike.value = undefined;
+  sending.value = true;
+  localStorage.setItem(UNIT_KEY, unit.value);
   try {
-    const body = { id, vehicle: vehicle.value, kits: chosen.value.map((slug) => ({ slug })), ...(promised.value ? { promisedAt: new Date(promised.value).toISOString() } : {}) };
+    const body = {
+      id,
+      ...(making.value ? { newVehicle: { ...bodyOf(draft.value), ...(another.value ? { another: true } : {}) } } : { vehicle: known.value?.id }),
+      kits: chosen.value.map((slug) => ({ slug })),
+      ...(promised.value ? { promisedAt: new Date(promised.value).toISOString() } : {}),
+      ...(bay.value ? { bay: bay.value } : {}),
+      ...(wish.value.trim() ? { wish: wish.value.trim() } : {}),
+      ...(mileage.value ? { mileage: mileage.value } : {}),
+      ...(keys.value.trim() ? { keys: keys.value.trim() } : {}),
+    };
     emit('opened', (await ask<{ id: string }>('/api/jobs', body)).id);
   } catch (error) {
-    fault.value = error instanceof Refused ? error.message : 'The server is away: try again.';
+    fault.value = error instanceof Refused ? error.message : 'The server is away: what you wrote stays here, try again.';
+    const codes = error instanceof Refused ? error.faults.map(({ code }) => code) : [];
+    alike.value = (['number-known', 'plate-known'] as const).find((code) => codes.includes(code));
+  } finally {
+    sending.value = false;
   }
+}
+
+/** The vehicle that the shop has under this plate or number. */
+async function takeKnown(): Promise<void> {
+  const { plate, number } = draft.value;
+  for (const text of [number.trim(), plate].filter(Boolean)) {
+    const { vehicles } = await ask<VehiclesFound>(`/api/vehicles?find=${encodeURIComponent(plateKey(text))}`);
+    const same = vehicles.find((vehicle) => plateKey(vehicle.plate) === plateKey(plate) || (number && vehicle.number === plateKey(number)));
+    if (!same) continue;
+    back();
+    known.value = same;
+    return;
+  }
+}
+
+async function openAnyway(): Promise<void> {
+  another.value = true;
+  await open();
 }
 </script>
 
 <template>
-  <FormDialog title="Open a job" action="Open it" :ready="ready" :width="520" @confirm="open" @close="emit('close')">
-    <p v-if="read && vehicles.length === 0" class="soft">
-      No vehicle is known yet. Take in the profiles and kits at Library, and your customers with their vehicles there too, in the shop’s document.
-    </p>
-    <v-select
-      v-model="vehicle"
-      label="Vehicle"
-      :items="vehicles.map((entry) => ({ value: entry.id, title: `${entry.plate}, ${entry.customer}, ${entry.profile.replaceAll('-', ' ')}` }))"
-    />
-    <v-select v-model="chosen" label="Kits to fit" multiple :items="offered" />
-    <p v-if="vehicle && fitting.length === 0" class="soft">No kit of the library names this kind of vehicle yet; Match will say so.</p>
-    <v-text-field v-model="promised" label="Promised for" type="datetime-local" variant="outlined" hide-details />
+  <FormDialog title="Open a job" action="Open it" :ready="ready" :width="760" @confirm="open" @close="emit('close')">
+    <section class="stack" aria-labelledby="open-vehicle">
+      <h3 id="open-vehicle">The vehicle</h3>
+      <VehicleSearch v-if="!known && !making" label="Plate, number or customer" :most="5" autofocus @picked="(vehicle) => (known = vehicle)" @typed="(text) => (words = text)">
+        <template #none="{ words: none }">
+          <p class="soft">{{ none ? `No vehicle of the shop is found by “${none}”.` : 'The shop has no vehicle yet.' }}</p>
+        </template>
+      </VehicleSearch>
+      <div v-if="!known && !making"><button type="button" class="push" @click="makeNew(words.trim())">A vehicle that is new to the shop</button></div>
+      <template v-else-if="known">
+        <div class="taken"><VehicleLine :vehicle="known" /><button type="button" class="push small" @click="back">Another vehicle</button></div>
+        <p v-if="known.lastVisit" class="soft">
+          Last here on {{ dayjs(known.lastVisit.openedAt).format('D MMMM YYYY') }} with {{ known.lastVisit.kits.join(', ')
+          }}{{ known.lastVisit.mileage ? `, at ${sayMileage(known.lastVisit.mileage)}` : '' }}{{ known.lastVisit.signed ? '' : '; that job is still open' }}. What was known of it
+          then comes along as assumed.
+        </p>
+      </template>
+      <template v-else>
+        <VehicleFields v-model="draft" @ready="(value) => (draftReady = value)" />
+        <div><button type="button" class="push small plain" @click="back">Back to the search</button></div>
+      </template>
+    </section>
+    <section class="stack" aria-labelledby="open-work">
+      <h3 id="open-work">The work</h3>
+      <v-select v-model="chosen" label="Kits to fit" multiple :items="offered" no-data-text="The library has no kit yet: take one in at Library." />
+      <p v-if="profile && kits.length > 0 && fitting.length === 0" class="soft">No kit of the library names this kind of vehicle yet; Match will say so.</p>
+      <v-text-field v-model="wish" label="What the customer wants" maxlength="600" variant="outlined" density="comfortable" hide-details />
+      <div class="fields">
+        <v-text-field v-model="promised" label="Promised for" type="datetime-local" variant="outlined" density="comfortable" hide-details />
+        <v-select v-model="bay" label="Bay" clearable :items="bays" no-data-text="The shop has no bays." />
+      </div>
+      <div class="fields arrival">
+        <v-text-field v-model="counter" label="Counter shows" maxlength="11" inputmode="numeric" variant="outlined" density="comfortable" hide-details :error="wrongCounter" />
+        <v-select v-model="unit" label="Unit" :items="[...MILEAGE_UNITS]" />
+        <v-text-field v-model="keys" label="Keys hang at" maxlength="60" variant="outlined" density="comfortable" hide-details />
+      </div>
+      <p v-if="wrongCounter" class="bad" role="alert">The counter is a whole number, such as 41250.</p>
+      <p v-if="fell && before" class="odd" role="status">It showed {{ sayMileage(before) }} last time: read it again, or it is another vehicle.</p>
+    </section>
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
+    <div v-if="alike" class="line">
+      <button type="button" class="push small" @click="takeKnown">Take the known one</button>
+      <button v-if="alike === 'plate-known'" type="button" class="push small" @click="openAnyway">It is another vehicle</button>
+    </div>
+    <p v-else-if="missing.length > 0" class="soft">Still missing: {{ missing.join(', ') }}.</p>
   </FormDialog>
 </template>
 
 <style scoped>
-.bad {
-  color: var(--red);
+.taken {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+}
+
+.fields.arrival {
+  grid-template-columns: minmax(0, 1.2fr) 96px minmax(0, 1.2fr);
+}
+
+@media (max-width: 700px) {
+  .taken {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -2,8 +2,9 @@
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, type BaselineResult } from '@jade/core/job';
 import { checkIn, isRefused } from '@jade/core/stations';
-import { checkVehicleNumber, type LampFunction } from '@jade/core/vehicle';
-import { sayNumberRemark } from '@jade/words/vehicle';
+import { remarksOn } from '@jade/core/customers';
+import type { LampFunction } from '@jade/core/vehicle';
+import { sayMileage, sayVehicleRemark } from '@jade/words/customers';
 import { inches, inSentence } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -26,6 +27,10 @@ const view = ref<View>('front');
 const picked = ref<string>();
 const asking = ref<'code' | 'damage'>();
 const number = ref(job.state.number ?? '');
+const brought = computed(() => {
+  const { wish, mileage, keys } = job.state.opened ?? {};
+  return wish || mileage || keys ? { wish, mileage, keys } : undefined;
+});
 const RESULTS = BASELINE_RESULTS.map((value) => ({ value, text: value }));
 
 const profile = computed(() => context.value.profile);
@@ -77,8 +82,8 @@ const shell = computed(() => outerPieces(profile.value, view.value).map((piece) 
 const lamp = computed(() => lamps.value.find((entry) => `lamp:${entry.id}` === picked.value));
 const gap = computed(() => profile.value.gaps.find((entry) => `gap:${entry.id}` === picked.value));
 const remarks = computed(() => {
-  const check = checkVehicleNumber(number.value, profile.value.numberCheckDigit);
-  return number.value.trim() ? check.remarks.map(sayNumberRemark) : [];
+  const { number: written, year } = job.view?.vehicle ?? {};
+  return number.value.trim() ? remarksOn({ number: number.value, year: year ?? undefined, written: written ?? undefined }, profile.value).map(sayVehicleRemark) : [];
 });
 
 function recordNumber(): void {
@@ -167,6 +172,10 @@ function written(text: string): void {
     <section class="stack">
       <div class="leaf stack">
         <h2>Vehicle number</h2>
+        <p v-if="job.view" class="soft">
+          {{ job.view.vehicle.year ? `Model year ${job.view.vehicle.year}` : 'Model year not known' }}:
+          <router-link :to="{ name: 'customers', query: { vehicle: job.view.vehicle.id } }">the vehicle and its visits</router-link>
+        </p>
         <v-text-field
           v-model="number"
           label="Number, 17 places"
@@ -181,6 +190,18 @@ function written(text: string): void {
         />
         <p v-for="remark in remarks" :key="remark" class="remark">{{ remark }}</p>
         <TapeLabel v-if="job.state.number" class="mono">{{ job.state.number }}</TapeLabel>
+      </div>
+      <div v-if="brought" class="leaf stack">
+        <h2>As it came in</h2>
+        <p v-if="brought.wish">
+          <TapeLabel class="wish">{{ brought.wish }}</TapeLabel>
+        </p>
+        <p v-if="brought.mileage || brought.keys" class="line">
+          <TapeLabel v-if="brought.mileage">{{ sayMileage(brought.mileage) }}</TapeLabel>
+          <span v-if="brought.keys"
+            >Keys at <TapeLabel>{{ brought.keys }}</TapeLabel></span
+          >
+        </p>
       </div>
       <FactList />
       <CautionNote v-for="text in profile.cautions" :key="text" :text="text" />
@@ -213,6 +234,10 @@ function written(text: string): void {
 </template>
 
 <style scoped>
+.wish {
+  white-space: normal;
+}
+
 .entry {
   display: flex;
   flex-wrap: wrap;

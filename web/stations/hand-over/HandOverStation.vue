@@ -145,6 +145,9 @@ function written(text: string): void {
         <template v-if="job.state.signed">
           <h2>Signed off</h2>
           <TapeLabel>{{ job.state.signed.by ?? session.session?.benchName }}</TapeLabel>
+          <p v-if="job.state.opened?.keys">
+            The keys hang at <TapeLabel>{{ job.state.opened.keys }}</TapeLabel>
+          </p>
           <a v-if="sent" class="push main" :href="`/api/jobs/${job.view?.id}/sheet.pdf`" target="_blank" rel="noopener">Open the customer’s sheet</a>
           <p v-else class="soft">The sheet is made when the server has everything.</p>
           <button type="button" class="push small" @click="asking = 'reopen'">Reopen the job</button>

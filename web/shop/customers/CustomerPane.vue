@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+
+import type { CustomerFound, CustomerShown, CustomersFound } from '@jade/contract/customers';
+import { plural } from '@jade/words/units';
+import EmptyNote from '../../design/EmptyNote.vue';
+import FormDialog from '../../design/FormDialog.vue';
+import TapeLabel from '../../design/TapeLabel.vue';
+import { ask, Refused } from '../../job/api.ts';
+import { useAttempt } from './attempt.ts';
+import { useSearch } from './search.ts';
+import VehicleLine from './VehicleLine.vue';
+
+/** One customer with all vehicles. */
+const props = defineProps<{ id: string }>();
+const emit = defineEmits<{ changed: [show?: { customer: string }] }>();
+const customer = ref<CustomerShown>();
+const failed = ref('');
+const doing = ref<'change' | 'join'>();
+const name = ref('');
+const note = ref('');
+const { fault, attempt } = useAttempt();
+const words = ref('');
+const { found } = useSearch<CustomersFound>('/api/customers', words);
+const others = computed(() => (found.value?.customers ?? []).filter((entry) => entry.id !== customer.value?.id).slice(0, 6));
+const other = ref<CustomerFound>();
+
+async function load(): Promise<void> {
+  failed.value = '';
+  try {
+    customer.value = await ask<CustomerShown>(`/api/customers/${props.id}`);
+  } catch (error) {
+    failed.value = error instanceof Refused ? error.message : 'They cannot be read: the server is away.';
+  }
+}
+onMounted(load);
+
+function begin(what: 'change' | 'join'): void {
+  name.value = customer.value?.name ?? '';
+  note.value = customer.value?.note ?? '';
+  fault.value = '';
+  other.value = undefined;
+  doing.value = what;
+}
+
+async function send(work: () => Promise<{ customer: string }>): Promise<void> {
+  let show = { customer: props.id };
+  if (!(await attempt(async () => void (show = await work())))) return;
+  doing.value = undefined;
+  await load();
+  emit('changed', show);
+}
+const change = () =>
+  send(async () => {
+    await ask(`/api/customers/${props.id}`, { basedOn: customer.value?.rev, name: name.value.trim(), ...(note.value.trim() ? { note: note.value.trim() } : {}) });
+    return { customer: props.id };
+  });
+const join = () => send(async () => ({ customer: (await ask<{ id: string }>(`/api/customers/${props.id}/merge`, { into: other.value?.id })).id }));
+</script>
+
+<template>
+  <section class="stack" aria-label="The customer">
+    <EmptyNote v-if="failed" kind="failed">{{ failed }} <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
+    <EmptyNote v-else-if="!customer" kind="loading">Reading …</EmptyNote>
+    <template v-else>
+      <h2>{{ customer.name }}</h2>
+      <p v-if="customer.note">
+        <TapeLabel class="note">{{ customer.note }}</TapeLabel>
+      </p>
+      <div class="line">
+        <button type="button" class="push small" @click="begin('change')">Change name or note</button>
+        <button type="button" class="push small" @click="begin('join')">They are the same as another</button>
+      </div>
+      <div class="leaf">
+        <h3>{{ plural(customer.vehicles.length, 'vehicle') }}</h3>
+        <p v-if="customer.vehicles.length === 0" class="soft">None is written down.</p>
+        <ul>
+          <li v-for="vehicle in customer.vehicles" :key="vehicle.id">
+            <router-link class="push plain" :to="{ query: { vehicle: vehicle.id } }"><VehicleLine :vehicle="vehicle" owner-known /></router-link>
+          </li>
+        </ul>
+      </div>
+    </template>
+    <FormDialog v-if="doing === 'change'" title="Change the customer" action="Change it" :ready="name.trim() !== ''" :width="560" @confirm="change" @close="doing = undefined">
+      <v-text-field v-model="name" label="Name" maxlength="120" variant="outlined" density="comfortable" hide-details autofocus />
+      <v-text-field v-model="note" label="Note" maxlength="300" variant="outlined" density="comfortable" hide-details />
+      <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
+    </FormDialog>
+    <FormDialog
+      v-if="doing === 'join' && customer"
+      :title="`${customer.name} is the same as …`"
+      action="Join them"
+      :ready="other !== undefined"
+      :width="560"
+      @confirm="join"
+      @close="doing = undefined"
+    >
+      <template v-if="!other">
+        <v-text-field v-model="words" label="Customer" maxlength="80" variant="outlined" density="comfortable" hide-details autofocus />
+        <ul aria-label="Customers found">
+          <li v-for="entry in others" :key="entry.id">
+            <button type="button" class="push plain" @click="other = entry">
+              {{ entry.name }} <span class="soft">{{ plural(entry.vehicles, 'vehicle') }}</span>
+            </button>
+          </li>
+        </ul>
+        <p v-if="found && others.length === 0" class="soft">No other customer is called that.</p>
+      </template>
+      <template v-else>
+        <p>
+          {{ plural(customer.vehicles.length, 'vehicle') }} of <strong>{{ customer.name }}</strong> become those of <strong>{{ other.name }}</strong>, and {{ customer.name }} is
+          shown no more. <strong>They cannot be parted again.</strong>
+        </p>
+        <div><button type="button" class="push small" @click="other = undefined">Not that one</button></div>
+      </template>
+      <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
+    </FormDialog>
+  </section>
+</template>
+
+<style scoped>
+.note {
+  white-space: normal;
+}
+
+li .push {
+  width: 100%;
+  justify-content: space-between;
+  padding-inline: 8px;
+}
+</style>

@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import { v7 } from 'uuid';
+import { ref } from 'vue';
+import FormDialog from '../../design/FormDialog.vue';
+import { ask } from '../../job/api.ts';
+import { useAttempt } from './attempt.ts';
+import { bodyOf, newDraft } from './draft.ts';
+import VehicleFields from './VehicleFields.vue';
+
+/** A vehicle that is new to the shop, without a job yet. */
+const emit = defineEmits<{ made: [id: string]; close: [] }>();
+const id = v7();
+const draft = ref(newDraft());
+const ready = ref(false);
+const { fault, plateKnown, attempt } = useAttempt();
+
+const make = (another = false) =>
+  attempt(async () => emit('made', (await ask<{ id: string }>('/api/vehicles', { id, ...bodyOf(draft.value), ...(another ? { another } : {}) })).id));
+</script>
+
+<template>
+  <FormDialog title="A new vehicle" action="Keep it" :ready="ready" :width="680" @confirm="make()" @close="emit('close')">
+    <VehicleFields v-model="draft" @ready="(value) => (ready = value)" />
+    <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
+    <div v-if="plateKnown"><button type="button" class="push small" @click="make(true)">It is another vehicle</button></div>
+  </FormDialog>
+</template>

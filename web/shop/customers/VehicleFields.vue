@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue';
+import { plateKey, remarksOn, yearsTold, type NumberedKind } from '@jade/core/customers';
+import { sayVehicleRemark } from '@jade/words/customers';
+import { ask } from '../../job/api.ts';
+import CustomerField, { type Owner } from './CustomerField.vue';
+
+/** A vehicle as it is written down: plate, kind, number with the years it tells, year, colour, and whose it is. */
+export interface VehicleDraft {
+  plate: string;
+  profile?: string;
+  number: string;
+  year: string;
+  colour: string;
+  owner: Owner;
+}
+
+const draft = defineModel<VehicleDraft>({ required: true });
+const emit = defineEmits<{ ready: [ready: boolean] }>();
+const kinds = ref<{ value: string; title: string }[]>();
+const kind = ref<NumberedKind>();
+const away = ref(false);
+
+async function load(): Promise<void> {
+  try {
+    const documents = await ask<{ kind: string; slug: string; title: string }[]>('/api/documents');
+    kinds.value = documents.filter((entry) => entry.kind === 'vehicle').map(({ slug, title }) => ({ value: slug, title }));
+    away.value = false;
+  } catch {
+    away.value = true;
+  }
+}
+onMounted(load);
+
+watch(
+  () => draft.value.profile,
+  async (profile) => {
+    kind.value = undefined;
+    if (!profile) return;
+    const read = await ask<{ document: NumberedKind }>(`/api/documents/vehicle/${profile}`).catch(() => undefined);
+    if (draft.value.profile === profile) kind.value = read?.document;
+  },
+  { immediate: true },
+);
+
+const year = computed(() => (/^\d{4}$/.test(draft.value.year.trim()) ? Number(draft.value.year) : undefined));
+const wrongYear = computed(() => draft.value.year.trim() !== '' && (year.value === undefined || year.value < 1950 || year.value > 2100));
+const told = computed(() => (kind.value && draft.value.number.trim() ? yearsTold(draft.value.number, kind.value) : []));
+const remarks = computed(() => (kind.value ? remarksOn({ number: draft.value.number.trim() || undefined, year: year.value }, kind.value) : []).map(sayVehicleRemark));
+const ready = computed(() => plateKey(draft.value.plate) !== '' && draft.value.profile !== undefined && !wrongYear.value && draft.value.owner.name !== '');
+watch(ready, (value) => emit('ready', value), { immediate: true });
+/** A year that the number alone can mean is filled in where none stands yet. */
+watch(told, ([only, ...others]) => {
+  if (only !== undefined && others.length === 0 && draft.value.year.trim() === '') draft.value.year = String(only);
+});
+</script>
+
+<template>
+  <div class="stack">
+    <div class="fields">
+      <v-text-field v-model="draft.plate" label="Plate" maxlength="16" variant="outlined" density="comfortable" hide-details autocapitalize="characters" />
+      <v-select v-model="draft.profile" label="Kind of vehicle" :items="kinds ?? []" :loading="!kinds && !away" no-data-text="The library has no vehicle profile yet." />
+    </div>
+    <p v-if="away" class="bad" role="alert">The kinds of vehicle cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></p>
+    <div class="fields numbers">
+      <v-text-field
+        v-model="draft.number"
+        label="Vehicle number, 17 places"
+        class="mono"
+        maxlength="40"
+        variant="outlined"
+        density="comfortable"
+        hide-details
+        autocapitalize="characters"
+        spellcheck="false"
+      />
+      <v-text-field v-model="draft.year" label="Model year" maxlength="4" inputmode="numeric" variant="outlined" density="comfortable" hide-details :error="wrongYear" />
+      <v-text-field v-model="draft.colour" label="Colour" maxlength="40" variant="outlined" density="comfortable" hide-details />
+    </div>
+    <div aria-live="polite">
+      <p v-if="told.length > 0" class="soft">The number tells {{ told.join(' or ') }}.</p>
+      <p v-for="remark in remarks" :key="remark" class="odd">{{ remark }}</p>
+      <p v-if="wrongYear" class="bad">A year has four digits, such as 2021.</p>
+    </div>
+    <CustomerField v-model="draft.owner" />
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: minmax(120px, 1fr) minmax(0, 2fr);
+  gap: 12px;
+}
+
+.numbers {
+  grid-template-columns: minmax(0, 2fr) minmax(110px, 1fr) minmax(110px, 1fr);
+}
+
+@media (max-width: 700px) {
+  .fields,
+  .numbers {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
