@@ -1,2 +1,4 @@
 export * from './first-run.ts';
+export * from './pairing.ts';
+export * from './roles.ts';
 export * from './shop.ts';

@@ -21,6 +21,10 @@ export interface AppOptions {
   webFolder?: string;
   /** Names under which the server may be addressed besides this machine's own. */
   hosts?: string[];
+  /** Addresses under which other devices find the shop, told to whoever lets one in. */
+  addresses?: string[];
+  /** Addresses of proxies whose word on the client's address is taken. */
+  proxies?: string[];
   log?: boolean;
 }
 
@@ -60,8 +64,8 @@ function serveInterface(app: FastifyInstance, folder: string): void {
 }
 
 /** The server with all its routes, not yet listening. */
-export function buildApp({ database, webFolder, hosts = [], log = false }: AppOptions): FastifyInstance {
-  const app = Fastify({ logger: log ? { level: 'warn' } : false, forceCloseConnections: true, bodyLimit: 1024 * 1024 });
+export function buildApp({ database, webFolder, hosts = [], addresses = [], proxies = [], log = false }: AppOptions): FastifyInstance {
+  const app = Fastify({ logger: log ? { level: 'warn' } : false, forceCloseConnections: true, trustProxy: proxies.length > 0 ? proxies : false, bodyLimit: 1024 * 1024 });
   mapErrors(app);
   checkOrigin(app, [...OWN_NAMES, ...hosts]);
   void app.register(fastifyCompress, { global: true, threshold: 2048 });
@@ -70,7 +74,7 @@ export function buildApp({ database, webFolder, hosts = [], log = false }: AppOp
   void app.register(async (api) => {
     api.get('/api/health', async (_, reply) => ((await databaseAnswers(pool)) ? { ok: true } : reply.status(503).send({ ok: false, why: 'the database does not answer' })));
     guardDoor(api, { db });
-    peopleRoutes(api, { db });
+    peopleRoutes(api, { db, addresses });
     documentRoutes(api, { db });
     shopRoutes(api, { db });
     customerRoutes(api, { db });

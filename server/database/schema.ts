@@ -22,6 +22,29 @@ export const people = mysqlTable('people', {
   id: id('id').primaryKey(),
   benchName: varchar('bench_name', { length: 40 }).notNull(),
   role: varchar('role', { length: 20 }).notNull(),
+  rev: int('rev').notNull().default(1),
+  /** No longer in the shop: what they recorded stays under their name. */
+  left: boolean('left_shop').notNull().default(false),
+});
+
+/** Tablets and telephones that were let in; the token itself is kept by the device alone. */
+export const devices = mysqlTable('devices', {
+  id: id('id').primaryKey(),
+  tokenHash: char('token_hash', { length: 64 }).notNull().unique(),
+  name: varchar('name', { length: 40 }).notNull(),
+  pairedAt: moment('paired_at').notNull(),
+  pairedBy: id('paired_by').notNull(),
+  seenAt: moment('seen_at').notNull(),
+  revokedAt: moment('revoked_at'),
+});
+
+/** Codes that let one device in, for a few minutes. */
+export const pairings = mysqlTable('pairings', {
+  codeHash: char('code_hash', { length: 64 }).primaryKey(),
+  madeAt: moment('made_at').notNull(),
+  madeBy: id('made_by').notNull(),
+  /** Wrong codes tried while it was open. */
+  tries: int('tries').notNull().default(0),
 });
 
 /** `rev` counts changes by hand; one that turned out to be another stands as `mergedInto` and is shown nowhere. */
@@ -146,5 +169,7 @@ export const sessions = mysqlTable('sessions', {
     .notNull()
     .references(() => people.id),
   device: varchar('device', { length: 80 }).notNull(),
+  /** The device that was let in; null at the machine itself. */
+  pairedDevice: id('paired_device').references(() => devices.id),
   createdAt: moment('created_at').notNull(),
 });

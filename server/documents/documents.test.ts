@@ -14,7 +14,7 @@ test('canonical JSON reads back as the value it came from', () => {
 
 let shop: TestShop;
 beforeAll(async () => {
-  shop = await openTestShop();
+  shop = await openTestShop(true, 'slate');
 }, 60_000);
 afterAll(() => shop.close());
 

@@ -1,5 +1,6 @@
 import type { FastifyError, FastifyInstance } from 'fastify';
 import { FaultyInput, type Fault } from '@jade/core/faults';
+import { checkForm } from '@jade/contract/check';
 import { sayFault } from '@jade/words/faults';
 
 /** A refusal with its HTTP status; the faults say why and where. */
@@ -12,6 +13,13 @@ export class Refusal extends Error {
     super(faults.map(sayFault).join('; '));
     this.name = 'Refusal';
   }
+}
+
+/** A body that has the form asked for; refused with every fault of it where it has not. */
+export function formOf<T extends object>(form: new () => T, body: unknown): T {
+  const faults = checkForm(form, body);
+  if (faults.length > 0) throw new FaultyInput(faults);
+  return body as T;
 }
 
 export function notFound(what: string, id: string): Refusal {

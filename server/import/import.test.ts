@@ -2,7 +2,7 @@ import { demoDocument, openTestShop, type TestShop } from '../test/shop.ts';
 
 let shop: TestShop;
 beforeAll(async () => {
-  shop = await openTestShop();
+  shop = await openTestShop(true, 'slate');
 }, 60_000);
 afterAll(() => shop.close());
 

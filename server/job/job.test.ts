@@ -6,7 +6,7 @@ import { demoDocument, event, openTestShop, type TestShop } from '../test/shop.t
 const JOB = 'hill-road-12';
 let shop: TestShop;
 beforeAll(async () => {
-  shop = await openTestShop();
+  shop = await openTestShop(true, 'slate');
 }, 60_000);
 afterAll(() => shop.close());
 
@@ -32,7 +32,7 @@ test('an event is stored once, with seq, person and device from the session', as
   expect((await send([first])).body.answers[0]).toEqual({ id: first.id, status: 'already stored', seq: before + 1 });
   expect(await count()).toBe(before + 1);
   const { events } = (await shop.app.inject({ url: `/api/jobs/${JOB}/events?since=${before}` })).json<{ events: object[] }>();
-  expect(events).toEqual([{ ...first, seq: before + 1, person: 'fern', device: 'test tablet' }]);
+  expect(events).toEqual([{ ...first, seq: before + 1, person: 'slate', device: 'test tablet' }]);
 });
 
 test('two clients sending the same event at once: stored once', async () => {

@@ -3,7 +3,7 @@ import { demoDocument, event, openTestShop, type TestShop } from '../test/shop.t
 
 let shop: TestShop;
 beforeAll(async () => {
-  shop = await openTestShop();
+  shop = await openTestShop(true, 'slate');
 }, 60_000);
 afterAll(() => shop.close());
 

@@ -1,12 +1,12 @@
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
+import { rightFor, roleFaults } from '@jade/core/shop';
 import { foldJob, idCheck, type IdCheck, type LoggedEvent } from '@jade/core/job';
-import { checkForm } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
-import { notFound, worded } from '../faults/index.ts';
-import { requirePerson } from '../people/index.ts';
+import { formOf, notFound, worded } from '../faults/index.ts';
+import { requireRight } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
 import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
@@ -31,7 +31,9 @@ function eventsIn(body: unknown): unknown[] {
 function statusOf(answers: readonly AppendAnswer[]): number {
   if (answers.some((answer) => answer.status === 'stored' || answer.status === 'already stored')) return 200;
   if (answers.some((answer) => answer.status === 'conflict')) return 409;
-  return answers.some((answer) => answer.status === 'refused') ? 422 : 200;
+  const refused = answers.flatMap((answer) => (answer.status === 'refused' ? answer.faults : []));
+  if (refused.length === 0) return 200;
+  return refused.every((fault) => fault.code === 'role') ? 403 : 422;
 }
 
 /** Holds events against the documents that the job pins now. */
@@ -65,10 +67,8 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
   app.get<{ Querystring: { find?: string } }>('/api/jobs', async ({ query }) => (query.find?.trim() ? findJobs(db, query.find) : listJobs(db)));
 
   app.post('/api/jobs', async (request, reply) => {
-    const author = await requirePerson(db, request);
-    const faults = checkForm(NewJob, request.body);
-    if (faults.length > 0) throw new FaultyInput(faults);
-    const asked = request.body as NewJob;
+    const author = await requireRight(db, request, 'open a job');
+    const asked = formOf(NewJob, request.body);
     const id = jobIdOf(asked);
     const opened = await retrying(() =>
       db.transaction(async (tx) => {
@@ -92,7 +92,7 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
   app.get<{ Params: { profile: string } }>('/api/times/:profile', async ({ params }) => takenOn(db, params.profile));
 
   app.post<{ Params: { id: string } }>('/api/jobs/:id/events', { bodyLimit: EVENT_BYTES }, async (request, reply) => {
-    const { person, device } = await requirePerson(db, request);
+    const { person, device, role } = await requireRight(db, request, 'record');
     const job = request.params.id;
     const values = eventsIn(request.body);
     let log: LoggedEvent[] = [];
@@ -103,7 +103,10 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
           job,
           values,
           () => ({ person, device }),
-          () => checkFor(tx, job),
+          async () => {
+            const known = await checkFor(tx, job);
+            return (event, path) => [...roleFaults(role, rightFor(event.type), path), ...known(event, path)];
+          },
         );
         if (result.appended.length > 0) log = await writeSummary(tx, job, result.lastSeq);
         return result;
@@ -118,11 +121,9 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
   });
 
   app.post<{ Params: { id: string } }>('/api/jobs/:id/pins', async (request, reply) => {
-    const { person, device } = await requirePerson(db, request);
-    const faults = checkForm(Repin, request.body);
-    if (faults.length > 0) throw new FaultyInput(faults);
+    const { person, device } = await requireRight(db, request, 'take over documents');
     const job = request.params.id;
-    const { id } = request.body as Repin;
+    const { id } = formOf(Repin, request.body);
     const log = await retrying(() =>
       db.transaction(async (tx) => {
         const seq = await repinJob(tx, job, id, { person, device });

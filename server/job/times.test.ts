@@ -5,7 +5,7 @@ const LEFT = 'saltmarsh-1';
 const PROFILE = 'oskarre-linnet';
 let shop: TestShop;
 beforeAll(async () => {
-  shop = await openTestShop();
+  shop = await openTestShop(true, 'slate');
 }, 60_000);
 afterAll(() => shop.close());
 

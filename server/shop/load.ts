@@ -69,6 +69,9 @@ function unlessChanged({ rev, mergedInto }: { rev: AnyColumn; mergedInto: AnyCol
   return sql`if(${rev} = 1 and ${mergedInto} is null, values(${column}), ${column})`;
 }
 
+/** The same of a person, whom nobody joins to another. */
+const unlessByHand = (column: AnyColumn) => sql`if(${tables.people.rev} = 1, values(${column}), ${column})`;
+
 /** Loads people, customers, vehicles and jobs of a shop document. People and vehicles are brought up to date unless they were changed by hand since, jobs only added. */
 export async function loadShop(tx: Connection, shop: Shop, now = new Date()): Promise<void> {
   const faults = logFaults(shop, now);
@@ -77,7 +80,7 @@ export async function loadShop(tx: Connection, shop: Shop, now = new Date()): Pr
     await tx
       .insert(tables.people)
       .values(person)
-      .onDuplicateKeyUpdate({ set: { benchName: person.benchName, role: person.role } });
+      .onDuplicateKeyUpdate({ set: { benchName: unlessByHand(tables.people.benchName), role: unlessByHand(tables.people.role) } });
   for (const { id, name, note } of shop.customers) {
     const { customers } = tables;
     await tx

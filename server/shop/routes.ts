@@ -2,13 +2,12 @@ import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
 import { checkFirstRun, newShop } from '@jade/core/shop';
-import { checkForm } from '@jade/contract/check';
 import { STARTING_RULES } from '@jade/contract/compute';
 import { FirstRun } from '@jade/contract/shop';
 import { retrying, tables, type Database } from '../database/index.ts';
 import { newestDocuments, storeDocument } from '../documents/index.ts';
-import { Refusal } from '../faults/index.ts';
-import { requirePersonOrFirstSetUp } from '../people/index.ts';
+import { formOf, Refusal } from '../faults/index.ts';
+import { requireRightOrFirstSetUp } from '../people/index.ts';
 import { loadShop } from './load.ts';
 
 const { documents } = tables;
@@ -22,10 +21,8 @@ export function shopRoutes(app: FastifyInstance, { db }: { db: Database }): void
 
   /** Opens an empty database as a shop of its own: its name, bays and people, and rules to begin with where it has none. Once only. */
   app.post('/api/shop', async (request, reply) => {
-    await requirePersonOrFirstSetUp(db, request);
-    const faults = checkForm(FirstRun, request.body);
-    if (faults.length > 0) throw new FaultyInput(faults);
-    const first = request.body as FirstRun;
+    await requireRightOrFirstSetUp(db, request, 'keep people');
+    const first = formOf(FirstRun, request.body);
     const wrong = checkFirstRun(first);
     if (wrong.length > 0) throw new FaultyInput(wrong);
     const shop = await retrying(() =>

@@ -50,7 +50,7 @@ export interface TestShop {
 }
 
 /** The whole server on an own database, with the demo shop loaded and somebody at the bench. */
-export async function openTestShop(load = true): Promise<TestShop> {
+export async function openTestShop(load = true, person = 'fern'): Promise<TestShop> {
   const { url, drop } = await emptyDatabase();
   await migrateTables(url, join(root, 'server/database/migrations'));
   const database = openDatabase(url);
@@ -59,7 +59,7 @@ export async function openTestShop(load = true): Promise<TestShop> {
   await app.ready();
   let cookie = '';
   if (load) {
-    const answer = await app.inject({ method: 'POST', url: '/api/session', payload: { person: 'fern', device: 'test tablet' } });
+    const answer = await app.inject({ method: 'POST', url: '/api/session', payload: { person, device: 'test tablet' } });
     cookie = String(answer.headers['set-cookie']).split(';')[0] ?? '';
   }
   const close = async () => {

@@ -40,6 +40,9 @@ const SENTENCES: Record<FaultCode, Say> = {
   'plate-known': ({ plate, customer }) => `${plate} is known: it belongs to ${customer}`,
   'number-known': ({ plate, customer }) => `this number is that of ${plate}, ${customer}`,
   'not-csv': ({ reason }) => `is not a list of cells: ${reason}`,
+  role: ({ right, role, who }) => `to ${right} is for ${who}; who is at this bench is ${role}`,
+  'no-session': () => 'nobody is at this bench: pick a bench name first',
+  'code-unknown': ({ minutes }) => `no code is open by these signs: it lets in one device, within ${minutes} minutes; ask for a new one at the counter`,
   'one-of': ({ choices }) => `asks for exactly one of ${choices}`,
   itself: () => 'is the same one',
   'other-kind': ({ one, other }) => `is another kind of vehicle: ${other}, not ${one}`,
@@ -51,9 +54,9 @@ const SENTENCES: Record<FaultCode, Say> = {
   conflict: ({ what }) => `${what}`,
 };
 
-/** One sentence for one fault, path first; what is asked for by its kind alone needs no path. */
+/** One sentence for one fault, path first; what is asked for by its kind alone, and who asks, need no path. */
 export function sayFault(fault: Fault): string {
-  return fault.path === fault.data.what ? sayFaultAlone(fault) : `${fault.path} ${SENTENCES[fault.code](fault.data)}`;
+  return fault.path === fault.data.what || fault.path === 'session' ? sayFaultAlone(fault) : `${fault.path} ${SENTENCES[fault.code](fault.data)}`;
 }
 
 /** The sentence of a fault where it is plain what it is about: beside the field. */
