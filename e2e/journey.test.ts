@@ -192,6 +192,11 @@ class Walk {
     await this.button('Read: none stored');
     for (const gap of ['Skin to wing, left', 'Skin to wing, right', 'Headlamp to skin, left', 'Headlamp to skin, right']) await this.measure(new RegExp(`^${gap}`), '5.5');
     await this.page.getByRole('heading', { name: 'It can leave' }).waitFor();
+    // The lead signs off: whoever else worked hands the bench over.
+    if (await this.page.getByText('Only the lead may sign off').isVisible()) {
+      await this.button('Somebody else takes over this bench');
+      await this.button(/^Slate/);
+    }
     await this.button(/^Sign off as/);
     await this.page.getByRole('heading', { name: 'Signed off' }).waitFor();
     await settled(this.page);

@@ -10,7 +10,8 @@ const job = (id, station) => `/jobs/${id}/${station}`;
 const PICTURES = [
   ['board', '/', COUNTER],
   ['library', '/library?show=vehicle/wexholm-bollard-35', COUNTER],
-  ['times', '/library?show=vehicle/wexholm-bollard-35', COUNTER, { show: 'Times at this shop' }],
+  ['customers', '/customers?vehicle=hill-road-02', COUNTER],
+  ['people', '/people', COUNTER, { by: 'slate', press: 'Let a device in' }],
   ['check-in', job('hill-road-07', 'check-in'), COUNTER],
   ['match', job('saltmarsh-3', 'match'), COUNTER],
   ['gather', job('hill-road-07', 'gather'), COUNTER],
@@ -31,17 +32,20 @@ const shop = await openThrowawayShop();
 const { openBrowser } = await import('./browser.mjs');
 const browser = await openBrowser();
 const wanted = process.argv.slice(2);
-for (const [name, path, viewport, { floor = false, light = 'counter', show } = {}] of PICTURES) {
+for (const [name, path, viewport, { floor = false, light = 'counter', by = 'fern', press } = {}] of PICTURES) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport, hasTouch: viewport !== COUNTER });
-  await context.request.post(`${shop.address}/api/session`, { data: { person: 'fern', device: 'pictures' } });
+  await context.request.post(`${shop.address}/api/session`, { data: { person: by, device: 'pictures' } });
   await context.addInitScript((value) => localStorage.setItem('jade-light', value), light);
   const page = await context.newPage();
   await page.goto(shop.address + path);
   await page.getByRole('heading', { level: 1 }).waitFor();
   if (floor) await page.getByRole('button', { name: 'Floor mode' }).click();
   await page.waitForTimeout(900);
-  if (show) await page.getByRole('heading', { name: show }).evaluate((heading) => heading.scrollIntoView());
+  if (press) {
+    await page.getByRole('button', { name: press }).click();
+    await page.waitForTimeout(600);
+  }
   await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
   await context.close();
   say(`docs/screenshots/${name}.png`);

@@ -49,6 +49,8 @@ export type FaultCode =
   | 'not-csv'
   | 'one-of'
   | 'role'
+  | 'not-undoable'
+  | 'undone-already'
   | 'no-session'
   | 'code-unknown'
   | 'itself'

@@ -26,7 +26,7 @@ function ownNames(): string[] {
 const port = Number(process.env.JADE_PORT ?? 4310);
 const names = ownNames();
 /** Where other devices find the shop: not under this machine's own names for itself. */
-const addresses = names.filter((name) => !/^(127\.|localhost$|\[::1\]|\[fe80:)/.test(name)).map((name) => `http://${name}:${port}`);
+const addresses = names.filter((name) => !/^(127\.0\.0\.1|localhost|\[::1\]|\[fe80:.*)$/.test(name)).map((name) => `http://${name}:${port}`);
 const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: names, addresses, proxies: proxiesOf(process.env.JADE_PROXY), log: true });
 const LOOPBACK = '127.0.0.1';
 const address = await app.listen({ host, port });

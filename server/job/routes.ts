@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
 import { rightFor, roleFaults } from '@jade/core/shop';
-import { foldJob, idCheck, type IdCheck, type LoggedEvent } from '@jade/core/job';
+import { foldJob, idCheck, undoFaults, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
@@ -36,11 +36,19 @@ function statusOf(answers: readonly AppendAnswer[]): number {
   return refused.every((fault) => fault.code === 'role') ? 403 : 422;
 }
 
-/** Holds events against the documents that the job pins now. */
-async function checkFor(tx: Connection, job: string): Promise<IdCheck> {
-  const state = foldJob(await wholeLog(tx, job));
+/** Holds events against the documents that the job pins now, what happened to it, and what the role of their author may do. */
+async function checkFor(tx: Connection, job: string, role: string): Promise<IdCheck> {
+  const before: JobEvent[] = [...(await wholeLog(tx, job))];
+  const state = foldJob(before as LoggedEvent[]);
   const documents = await documentsOf(tx, job, state);
-  return documents ? idCheck(documents, Object.keys(state.accessories)) : () => [];
+  const known = documents ? idCheck(documents, Object.keys(state.accessories)) : () => [];
+  return (event, path) => {
+    // To take something back asks for the same right as to do it.
+    const target = event.type === 'undone' ? before.find((entry) => entry.id === event.payload.event) : undefined;
+    const faults = [...roleFaults(role, rightFor((target ?? event).type), path), ...known(event, path), ...undoFaults(before, event, path)];
+    if (faults.length === 0) before.push(event);
+    return faults;
+  };
 }
 
 export interface JobRoutesOptions {
@@ -103,10 +111,7 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
           job,
           values,
           () => ({ person, device }),
-          async () => {
-            const known = await checkFor(tx, job);
-            return (event, path) => [...roleFaults(role, rightFor(event.type), path), ...known(event, path)];
-          },
+          () => checkFor(tx, job, role),
         );
         if (result.appended.length > 0) log = await writeSummary(tx, job, result.lastSeq);
         return result;

@@ -101,10 +101,14 @@ test('signing and reopening are refused alone, with a sentence; the rest of the 
   const alone = await send('installer', ['job.signed', { atSeq: 1 }]);
   expect([alone.statusCode, alone.json<{ answers: { faults: { message: string }[] }[] }>().answers[0]?.faults[0]?.message]).toEqual([
     403,
-    'events[0] to sign off is for lead; who is at this bench is installer',
+    'events[0] only the lead may sign off; at this bench is an installer',
   ]);
   const batch = await send('planner', ['battery.measured', { restV: 12.4 }], ['job.reopened', { why: 'x' }]);
   expect([batch.statusCode, batch.json<{ answers: { status: string }[] }>().answers.map((answer) => answer.status)]).toEqual([200, ['stored', 'refused']]);
+  const reopened = event('job.reopened', { why: 'a lamp came loose' });
+  const sent = (role: string, entry: object) => shop.app.inject({ method: 'POST', url, headers: { cookie: cookies[role] }, payload: { events: [entry] } });
+  expect([(await sent('lead', reopened)).statusCode, (await sent('planner', event('undone', { event: reopened.id }))).statusCode]).toEqual([200, 403]);
+  expect((await sent('lead', event('undone', { event: reopened.id }))).statusCode).toBe(200);
   expect((await send('lead', ['job.signed', { atSeq: 1 }])).statusCode).toBe(200);
 });
 

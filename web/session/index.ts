@@ -1,14 +1,8 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import type { Person } from '@jade/core/shop';
+import type { PersonShown, SessionShown } from '@jade/contract/people';
 import { sayFaultAlone } from '@jade/words/faults';
 import { ask, Refused } from '../job/api.ts';
-
-interface Session {
-  person: string;
-  benchName: string;
-  role: string;
-}
 
 function deviceName(): string {
   return window.matchMedia('(pointer: coarse)').matches ? 'tablet' : 'counter';
@@ -16,8 +10,10 @@ function deviceName(): string {
 
 /** Who is at this bench. */
 export const useSession = defineStore('session', () => {
-  const session = ref<Session | null>();
-  const people = ref<Person[]>([]);
+  const session = ref<SessionShown | null>();
+  const people = ref<PersonShown[]>([]);
+  /** Somebody else is to take over this bench. */
+  const asking = ref(false);
   /** Whether the shop has been opened for the first time; undefined until that is known. */
   const opened = ref<boolean>();
   /** Why this device is not let in, where it is not. */
@@ -26,8 +22,8 @@ export const useSession = defineStore('session', () => {
   async function load(): Promise<void> {
     try {
       opened.value = (await ask<object | null>('/api/shop')) !== null;
-      session.value = await ask<Session | null>('/api/session');
-      people.value = await ask<Person[]>('/api/people');
+      session.value = await ask<SessionShown | null>('/api/session');
+      people.value = await ask<PersonShown[]>('/api/people');
       shut.value = '';
     } catch (error) {
       // A server that is away is said where something is missing.
@@ -37,8 +33,15 @@ export const useSession = defineStore('session', () => {
   }
 
   async function pick(person: string): Promise<void> {
-    session.value = await ask<Session>('/api/session', { person, device: deviceName() });
+    session.value = await ask<SessionShown>('/api/session', { person, device: deviceName() });
+    asking.value = false;
   }
 
-  return { session, people, opened, shut, load, pick };
+  /** Nobody is at this bench any more. */
+  async function leave(): Promise<void> {
+    await ask('/api/session/end', {});
+    session.value = null;
+  }
+
+  return { session, people, opened, shut, asking, load, pick, leave };
 });

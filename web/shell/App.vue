@@ -3,7 +3,6 @@ import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue
 import { useRoute, useRouter } from 'vue-router';
 import { STATIONS } from '@jade/core/stations';
 import { useJob } from '../job/store.ts';
-import EmptyNote from '../design/EmptyNote.vue';
 import BenchNames from './BenchNames.vue';
 import FinderPanel from './FinderPanel.vue';
 import JobTray from './JobTray.vue';
@@ -15,6 +14,7 @@ import { light } from './light.ts';
 import { useSession } from '../session/index.ts';
 
 /** Seen once in the life of a shop, and loaded only then. */
+const LetInView = defineAsyncComponent(() => import('../shop/people/LetInView.vue'));
 const FirstRun = defineAsyncComponent(() => import('../shop/first/FirstRun.vue'));
 const route = useRoute();
 const router = useRouter();
@@ -25,7 +25,7 @@ const trayOpen = ref(false);
 const inJob = computed(() => route.name === 'station' && !job.failed && !session.shut);
 /** A shop that nobody has opened yet asks for itself first. */
 const unopened = computed(() => session.opened === false);
-const askPerson = computed(() => !unopened.value && (session.session === null || panel.value === 'people' || job.needsPerson));
+const askPerson = computed(() => !unopened.value && (session.session === null || panel.value === 'people' || session.asking || job.needsPerson));
 
 function go(step: number): void {
   const place = STATIONS.findIndex((station) => station === route.params.station);
@@ -66,6 +66,16 @@ async function opened(lead: string): Promise<void> {
   await picked(lead);
 }
 
+function notNow(): void {
+  panel.value = undefined;
+  session.asking = false;
+}
+
+async function left(): Promise<void> {
+  await session.leave();
+  notNow();
+}
+
 async function picked(person: string): Promise<void> {
   await session.pick(person);
   panel.value = undefined;
@@ -86,14 +96,22 @@ async function picked(person: string): Promise<void> {
         <button v-if="!unopened && !session.shut" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
       </header>
       <main id="work" class="work" tabindex="-1">
-        <EmptyNote v-if="session.shut" kind="failed">{{ session.shut }}</EmptyNote>
+        <LetInView v-if="session.shut" @let-in="session.load()" />
         <FirstRun v-else-if="unopened" @opened="opened" />
         <router-view v-else />
       </main>
       <JobTray v-if="inJob" :open="trayOpen" @close="trayOpen = false" />
     </div>
     <UndoBar v-if="inJob" />
-    <BenchNames v-if="askPerson" :people="session.people" :closable="!!session.session" @picked="picked" @close="panel = undefined" />
+    <BenchNames
+      v-if="askPerson"
+      :people="session.people.filter((person) => !person.left)"
+      :closable="!!session.session"
+      :here="session.session?.benchName"
+      @picked="picked"
+      @left="left"
+      @close="notNow"
+    />
     <FinderPanel v-if="panel === 'finder'" @close="panel = undefined" />
     <KeySheet v-if="panel === 'keys'" @close="panel = undefined" />
   </v-app>

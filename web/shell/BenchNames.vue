@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Person } from '@jade/core/shop';
 
-defineProps<{ people: readonly Person[]; closable: boolean }>();
-const emit = defineEmits<{ picked: [person: string]; close: [] }>();
+defineProps<{ people: readonly Pick<Person, 'id' | 'benchName' | 'role'>[]; closable: boolean; here?: string }>();
+const emit = defineEmits<{ picked: [person: string]; left: []; close: [] }>();
 </script>
 
 <template>
@@ -13,6 +13,7 @@ const emit = defineEmits<{ picked: [person: string]; close: [] }>();
       <button v-for="person in people" :key="person.id" type="button" class="push" @click="emit('picked', person.id)">
         <strong>{{ person.benchName }}</strong> <span class="role">{{ person.role }}</span>
       </button>
+      <button v-if="here" type="button" class="push plain" @click="emit('left')">{{ here }} leaves this bench, nobody comes</button>
     </div>
   </v-dialog>
 </template>

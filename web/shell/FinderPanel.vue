@@ -45,6 +45,7 @@ onMounted(async () => {
   const shop: Place[] = [
     { text: 'Day board', kind: 'shop', to: { name: 'board' } },
     { text: 'Customers and vehicles', kind: 'shop', to: { name: 'customers' } },
+    { text: 'People and devices', kind: 'shop', to: { name: 'people' } },
     { text: 'Vehicles and kits', kind: 'shop', to: { name: 'library' } },
   ];
   places.value = [...stations, ...shop];

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
-import { lastEvents, traySlots, undoneEvents } from '@jade/core/job';
+import { canUndo, lastEvents, traySlots, undoneEvents } from '@jade/core/job';
 import { sayEvent, sayGroup, sayQuestion } from '@jade/words/job';
 import { sayHold } from '@jade/words/stations';
 import { inSentence, plural } from '@jade/words/units';
@@ -49,7 +49,7 @@ const entries = computed(() => {
     text: sayEvent(event, names),
     when: dayjs(event.at).format('HH:mm'),
     undone: undone.has(event.id),
-    fixed: ['job.opened', 'job.repinned', 'job.signed'].includes(event.type),
+    fixed: !canUndo(event),
   }));
 });
 </script>

@@ -36,6 +36,7 @@ const marks = computed(() =>
       <li><router-link class="shop-link" :to="{ name: 'board' }">Board</router-link></li>
       <li><router-link class="shop-link" :to="{ name: 'customers' }">Customers</router-link></li>
       <li><router-link class="shop-link" :to="{ name: 'library' }">Library</router-link></li>
+      <li><router-link class="shop-link" :to="{ name: 'people' }">People</router-link></li>
       <li>
         <button type="button" class="shop-link" @click="emit('finder')">Find <kbd>/</kbd></button>
       </li>

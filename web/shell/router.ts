@@ -7,6 +7,7 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'board', component: () => import('../shop/board/DayBoard.vue'), meta: { title: 'Day board' } },
     { path: '/customers', name: 'customers', component: () => import('../shop/customers/CustomersView.vue'), meta: { title: 'Customers and vehicles' } },
+    { path: '/people', name: 'people', component: () => import('../shop/people/PeopleView.vue'), meta: { title: 'People and devices' } },
     { path: '/library', name: 'library', component: () => import('../shop/library/LibraryView.vue'), meta: { title: 'Vehicles and kits' } },
     { path: `/jobs/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./StationFrame.vue') },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'station', params: { id: to.params.id, station: 'check-in' } }) },

@@ -1,5 +1,13 @@
 import type { Fault, FaultCode } from '@jade/core/faults';
 
+const ROLES: Record<string, string> = { lead: 'the lead', planner: 'the planner', installer: 'an installer', 'in training': 'somebody in training' };
+/** Roles, parted by commas, as people. */
+const whoIs = (roles: string | number | undefined) =>
+  String(roles ?? 'nobody')
+    .split(', ')
+    .map((role) => ROLES[role] ?? role)
+    .join(' or ');
+
 type Say = (data: Fault['data']) => string;
 
 const SENTENCES: Record<FaultCode, Say> = {
@@ -40,7 +48,9 @@ const SENTENCES: Record<FaultCode, Say> = {
   'plate-known': ({ plate, customer }) => `${plate} is known: it belongs to ${customer}`,
   'number-known': ({ plate, customer }) => `this number is that of ${plate}, ${customer}`,
   'not-csv': ({ reason }) => `is not a list of cells: ${reason}`,
-  role: ({ right, role, who }) => `to ${right} is for ${who}; who is at this bench is ${role}`,
+  role: ({ right, role, who }) => `only ${whoIs(who)} may ${right}; at this bench is ${whoIs(role)}`,
+  'not-undoable': ({ type }) => `“${type}” stays in the record and is not undone`,
+  'undone-already': () => 'is undone already',
   'no-session': () => 'nobody is at this bench: pick a bench name first',
   'code-unknown': ({ minutes }) => `no code is open by these signs: it lets in one device, within ${minutes} minutes; ask for a new one at the counter`,
   'one-of': ({ choices }) => `asks for exactly one of ${choices}`,

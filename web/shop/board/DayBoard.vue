@@ -9,6 +9,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import StationMark from '../../design/StationMark.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import { ask } from '../../job/api.ts';
+import RightGate from '../../session/RightGate.vue';
 import OpenJob from './OpenJob.vue';
 
 interface Line {
@@ -74,7 +75,7 @@ const target = (job: Line) => ({ name: 'station', params: { id: job.id, station:
       <h1>{{ shop?.name ?? 'Day board' }}</h1>
       <span class="soft">{{ dayjs().format('dddd D MMMM') }}</span>
       <span class="grow" />
-      <button type="button" class="push main" @click="opening = true">Open a job</button>
+      <RightGate right="open a job"><button type="button" class="push main" @click="opening = true">Open a job</button></RightGate>
     </header>
     <EmptyNote v-if="failed" kind="failed">The board cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
     <EmptyNote v-else-if="!jobs" kind="loading">Reading the board…</EmptyNote>

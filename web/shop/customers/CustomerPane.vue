@@ -7,6 +7,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import { ask, Refused } from '../../job/api.ts';
+import RightGate from '../../session/RightGate.vue';
 import { useAttempt } from './attempt.ts';
 import { useSearch } from './search.ts';
 import VehicleLine from './VehicleLine.vue';
@@ -68,8 +69,8 @@ const join = () => send(async () => ({ customer: (await ask<{ id: string }>(`/ap
         <TapeLabel class="note">{{ customer.note }}</TapeLabel>
       </p>
       <div class="line">
-        <button type="button" class="push small" @click="begin('change')">Change name or note</button>
-        <button type="button" class="push small" @click="begin('join')">They are the same as another</button>
+        <RightGate right="keep customers" quiet><button type="button" class="push small" @click="begin('change')">Change name or note</button></RightGate>
+        <RightGate right="join customers" quiet><button type="button" class="push small" @click="begin('join')">They are the same as another</button></RightGate>
       </div>
       <div class="leaf">
         <h3>{{ plural(customer.vehicles.length, 'vehicle') }}</h3>

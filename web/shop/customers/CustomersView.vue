@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import type { CustomersFound, VehiclesFound } from '@jade/contract/customers';
 import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
+import RightGate from '../../session/RightGate.vue';
 import CustomerPane from './CustomerPane.vue';
 import ListDialog from './ListDialog.vue';
 import MakeDialog from './MakeDialog.vue';
@@ -41,8 +42,8 @@ async function changed(show?: { vehicle: string } | { customer: string }): Promi
     <header class="line">
       <h1>Customers and vehicles</h1>
       <span class="grow" />
-      <button type="button" class="push" @click="asking = 'list'">Take in a list</button>
-      <button type="button" class="push" @click="asking = 'vehicle'">A new vehicle</button>
+      <RightGate right="join customers" quiet><button type="button" class="push" @click="asking = 'list'">Take in a list</button></RightGate>
+      <RightGate right="keep customers"><button type="button" class="push" @click="asking = 'vehicle'">A new vehicle</button></RightGate>
     </header>
     <div class="split">
       <section class="stack finder" aria-label="Find">

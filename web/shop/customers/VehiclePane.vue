@@ -11,6 +11,7 @@ import FormDialog from '../../design/FormDialog.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import { ask, Refused } from '../../job/api.ts';
 import OpenJob from '../board/OpenJob.vue';
+import RightGate from '../../session/RightGate.vue';
 import { useAttempt } from './attempt.ts';
 import { draftOf, fieldsOf, newDraft } from './draft.ts';
 import VehicleFields from './VehicleFields.vue';
@@ -85,7 +86,7 @@ function fell(visits: readonly Visit[], index: number): boolean {
       <div class="line">
         <TapeLabel big>{{ vehicle.plate }}</TapeLabel>
         <span class="grow" />
-        <button type="button" class="push main" @click="doing = 'open'">Open a job</button>
+        <RightGate right="open a job" quiet><button type="button" class="push main" @click="doing = 'open'">Open a job</button></RightGate>
       </div>
       <dl class="leaf said">
         <dt>Customer</dt>
@@ -104,8 +105,8 @@ function fell(visits: readonly Visit[], index: number): boolean {
         <dd>{{ vehicle.colour ?? 'not written down' }}</dd>
       </dl>
       <div class="line">
-        <button type="button" class="push small" @click="begin('change')">Change it</button>
-        <button type="button" class="push small" @click="begin('join')">It is the same as another</button>
+        <RightGate right="keep customers" quiet><button type="button" class="push small" @click="begin('change')">Change it</button></RightGate>
+        <RightGate right="join customers" quiet><button type="button" class="push small" @click="begin('join')">It is the same as another</button></RightGate>
       </div>
       <div class="leaf">
         <h2>Visits</h2>

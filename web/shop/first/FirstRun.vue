@@ -63,7 +63,7 @@ async function open(): Promise<void> {
   <form class="first stack" @submit.prevent="open">
     <header>
       <h1>Open your shop</h1>
-      <p class="soft">This is asked once. All of it can be changed later in the shop’s document.</p>
+      <p class="soft">This is asked once. People are changed later at People, the rest in the shop’s document.</p>
     </header>
     <section class="leaf stack" aria-labelledby="first-shop">
       <h2 id="first-shop">The shop</h2>

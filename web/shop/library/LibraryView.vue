@@ -9,6 +9,7 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, VIEWS } from '../../design/geometry/outline.ts';
 import { ask, Refused } from '../../job/api.ts';
+import RightGate from '../../session/RightGate.vue';
 import LearnedTimes from './LearnedTimes.vue';
 
 interface Line {
@@ -87,7 +88,9 @@ onMounted(async () => {
     <header class="line">
       <h1>Vehicles and kits</h1>
       <span class="grow" />
-      <label class="push file">Take in a file<input type="file" accept="application/json,.json" multiple class="out-of-sight" @change="take" /></label>
+      <RightGate right="take in documents"
+        ><label class="push file">Take in a file<input type="file" accept="application/json,.json" multiple class="out-of-sight" @change="take" /></label
+      ></RightGate>
     </header>
     <div v-if="report.length > 0" class="leaf" role="status">
       <p v-for="text in report" :key="text" class="mono">{{ text }}</p>

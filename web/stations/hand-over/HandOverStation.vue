@@ -13,6 +13,8 @@ import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet
 import { frameAround, outerPieces } from '../../design/geometry/outline.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { may } from '@jade/core/shop';
+import RightGate from '../../session/RightGate.vue';
 import { useSession } from '../../session/index.ts';
 
 const { job, context, names } = useCurrentJob();
@@ -150,7 +152,7 @@ function written(text: string): void {
           </p>
           <a v-if="sent" class="push main" :href="`/api/jobs/${job.view?.id}/sheet.pdf`" target="_blank" rel="noopener">Open the customer’s sheet</a>
           <p v-else class="soft">The sheet is made when the server has everything.</p>
-          <button type="button" class="push small" @click="asking = 'reopen'">Reopen the job</button>
+          <RightGate right="reopen"><button type="button" class="push small" @click="asking = 'reopen'">Reopen the job</button></RightGate>
         </template>
         <template v-else>
           <h2>{{ ready ? 'It can leave' : `${plural(missing.length, 'thing')} still missing` }}</h2>
@@ -160,9 +162,12 @@ function written(text: string): void {
               <span>{{ sayHold(hold, names) }}</span>
             </li>
           </ul>
-          <button type="button" class="push main big" :disabled="!ready" @click="job.standing && job.perform(handOver.sign(context, job.standing, job.lastSeq()))">
-            Sign off as {{ session.session?.benchName }}
-          </button>
+          <RightGate right="sign off">
+            <button type="button" class="push main big" :disabled="!ready" @click="job.standing && job.perform(handOver.sign(context, job.standing, job.lastSeq()))">
+              Sign off as {{ session.session?.benchName }}
+            </button>
+          </RightGate>
+          <div v-if="!may(session.session?.role, 'sign off')"><button type="button" class="push" @click="session.asking = true">Somebody else takes over this bench</button></div>
         </template>
       </div>
       <div class="leaf stack">

@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { v7 } from 'uuid';
+import { computed, onMounted, ref } from 'vue';
+import { ROLES, type Role } from '@jade/core/shop';
+import type { PersonShown } from '@jade/contract/people';
+import EmptyNote from '../../design/EmptyNote.vue';
+import FormDialog from '../../design/FormDialog.vue';
+import { ask, Refused } from '../../job/api.ts';
+import RightGate from '../../session/RightGate.vue';
+import { useSession } from '../../session/index.ts';
+import DeviceList from './DeviceList.vue';
+
+/** Who works in the shop, and on which devices. */
+const session = useSession();
+const people = ref<PersonShown[]>();
+const failed = ref(false);
+const changing = ref<PersonShown | 'new'>();
+const benchName = ref('');
+const role = ref<Role>('installer');
+const fault = ref('');
+let newId = v7();
+
+async function load(): Promise<void> {
+  try {
+    people.value = await ask<PersonShown[]>('/api/people');
+    failed.value = false;
+    await session.load();
+  } catch {
+    failed.value = true;
+  }
+}
+onMounted(load);
+const here = computed(() => people.value?.filter((person) => !person.left) ?? []);
+const gone = computed(() => people.value?.filter((person) => person.left) ?? []);
+
+function begin(person: PersonShown | 'new'): void {
+  benchName.value = person === 'new' ? '' : person.benchName;
+  role.value = person === 'new' ? 'installer' : person.role;
+  fault.value = '';
+  newId = v7();
+  changing.value = person;
+}
+
+async function send(path: string, body: object): Promise<void> {
+  fault.value = '';
+  try {
+    await ask(path, body);
+    changing.value = undefined;
+    await load();
+  } catch (error) {
+    fault.value = error instanceof Refused ? `${error.message}.` : 'The server is away: what you wrote stays here, try again.';
+  }
+}
+function keep(left = false): Promise<void> {
+  const person = changing.value;
+  const written = { benchName: benchName.value.trim(), role: role.value };
+  if (person === undefined || person === 'new') return send('/api/people', { id: newId, ...written });
+  return send(`/api/people/${person.id}`, { basedOn: person.rev, ...written, left });
+}
+</script>
+
+<template>
+  <div class="stack">
+    <header class="line">
+      <h1>People and devices</h1>
+      <span class="grow" />
+      <RightGate right="keep people" quiet><button type="button" class="push" @click="begin('new')">Somebody new</button></RightGate>
+    </header>
+    <EmptyNote v-if="failed" kind="failed">The people cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
+    <EmptyNote v-else-if="!people" kind="loading">Reading …</EmptyNote>
+    <div v-else class="split">
+      <section class="leaf" aria-labelledby="people-here">
+        <h2 id="people-here">Who works here</h2>
+        <ul class="rows">
+          <li v-for="person in here" :key="person.id">
+            <strong class="grow">{{ person.benchName }}</strong> <span class="soft">{{ person.role }}</span>
+            <RightGate right="keep people" quiet
+              ><button type="button" class="push small" :aria-label="`Change ${person.benchName}`" @click="begin(person)">Change</button></RightGate
+            >
+          </li>
+        </ul>
+        <RightGate right="keep people" />
+        <template v-if="gone.length > 0">
+          <h3>Left the shop</h3>
+          <ul class="rows">
+            <li v-for="person in gone" :key="person.id">
+              <span class="grow soft">{{ person.benchName }}, {{ person.role }}</span>
+              <RightGate right="keep people" quiet
+                ><button type="button" class="push small" :aria-label="`Change ${person.benchName}`" @click="begin(person)">Change</button></RightGate
+              >
+            </li>
+          </ul>
+        </template>
+      </section>
+      <section class="stack">
+        <RightGate right="let devices in"><DeviceList /></RightGate>
+      </section>
+    </div>
+    <FormDialog
+      v-if="changing"
+      :title="changing === 'new' ? 'Somebody new' : `Change ${changing.benchName}`"
+      :action="changing !== 'new' && changing.left ? 'Take back in' : 'Keep it'"
+      :ready="benchName.trim() !== ''"
+      :width="480"
+      @confirm="keep()"
+      @close="changing = undefined"
+    >
+      <v-text-field v-model="benchName" label="Bench name" maxlength="40" variant="outlined" density="comfortable" hide-details autofocus />
+      <v-select v-model="role" label="Role" :items="[...ROLES]" />
+      <p class="soft">Who is in training records what they see; they open no job. The lead signs off, reopens, and keeps this list.</p>
+      <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
+      <div v-if="changing !== 'new' && !changing.left"><button type="button" class="push small" @click="keep(true)">They have left the shop</button></div>
+    </FormDialog>
+  </div>
+</template>
+
+<style scoped>
+.grow {
+  flex: 1;
+}
+
+.split {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
+  gap: 20px;
+  align-items: start;
+}
+
+h3 {
+  margin-top: 14px;
+}
+
+@media (max-width: 900px) {
+  .split {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
