@@ -1,2 +1,3 @@
 export * from './payloads.ts';
 export * from './event.ts';
+export * from './answers.ts';

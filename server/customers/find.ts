@@ -88,6 +88,18 @@ export async function findVehicles(db: Connection, text: string): Promise<Vehicl
   return { vehicles: await asFound(db, rows), count: all?.count ?? rows.length };
 }
 
+/** Ids of vehicles that a search names, by plate, at most so many. */
+export async function vehiclesNamed(db: Connection, text: string, most: number): Promise<string[]> {
+  const rows = await db
+    .select({ id: vehicles.id })
+    .from(vehicles)
+    .innerJoin(customers, eq(customers.id, vehicles.customer))
+    .where(and(isNull(vehicles.mergedInto), named(text)))
+    .orderBy(vehicles.plateKey, vehicles.id)
+    .limit(most);
+  return rows.map((row) => row.id);
+}
+
 /** The vehicle that an id stands for now: itself, or the one it was merged into. */
 export async function vehicleNow(db: Connection, id: string): Promise<string> {
   const [row] = await db.select({ mergedInto: vehicles.mergedInto }).from(vehicles).where(eq(vehicles.id, id));

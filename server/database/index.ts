@@ -8,7 +8,7 @@ export * from './retry.ts';
 
 export type Database = MySql2Database<typeof schema>;
 /** The database or a transaction on it. */
-export type Connection = Pick<Database, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete' | 'execute'>;
+export type Connection = Pick<Database, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'>;
 
 export interface OpenDatabase {
   db: Database;

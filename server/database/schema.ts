@@ -13,10 +13,18 @@ export const documents = mysqlTable(
     version: int('version').notNull(),
     hash: char('hash', { length: 64 }).notNull(),
     body: longtext('body').notNull(),
+    /** What a person calls it: maker with model or name, or the name alone. */
+    title: varchar('title', { length: 400 }).notNull().default(''),
     createdAt: moment('created_at').notNull(),
   },
   (table) => [primaryKey({ columns: [table.kind, table.slug, table.version] })],
 );
+
+/** Which kinds of vehicle a kit names, as its newest version says. */
+export const kitVehicles = mysqlTable('kit_vehicles', { kit: id('kit').notNull(), vehicle: id('vehicle').notNull() }, (table) => [
+  primaryKey({ columns: [table.vehicle, table.kit] }),
+  index('kit_vehicles_kit').on(table.kit),
+]);
 
 export const people = mysqlTable('people', {
   id: id('id').primaryKey(),
@@ -85,8 +93,11 @@ export const jobs = mysqlTable(
     vehicle: id('vehicle')
       .notNull()
       .references(() => vehicles.id),
+    /** Of the last event; only an append writes it. */
     seq: int('seq').notNull(),
     summary: longtext('summary').notNull(),
+    /** Of the last event that the summary was made from. */
+    summarySeq: int('summary_seq').notNull().default(0),
     foldVersion: int('fold_version').notNull(),
     /** Whether it has left the shop, as folded. */
     signed: boolean('signed').notNull().default(false),
@@ -94,7 +105,11 @@ export const jobs = mysqlTable(
     promisedAt: moment('promised_at'),
     bay: varchar('bay', { length: 40 }),
   },
-  (table) => [index('jobs_vehicle').on(table.vehicle)],
+  (table) => [
+    index('jobs_vehicle_opened').on(table.vehicle, table.openedAt, table.id),
+    index('jobs_left').on(table.signed, table.openedAt, table.id),
+    index('jobs_fold').on(table.foldVersion),
+  ],
 );
 
 /** Kits of a job, whatever their version. */
@@ -122,6 +137,19 @@ export const stepTimes = mysqlTable(
     minutes: double('minutes').notNull(),
   },
   (table) => [primaryKey({ columns: [table.job, table.event] }), index('step_times_profile').on(table.profile)],
+);
+
+/** How often the steps of a kind of vehicle were done, and the sums of the logarithms of their minutes: what the estimates need of all times. */
+export const stepSums = mysqlTable(
+  'step_sums',
+  {
+    profile: id('profile').notNull(),
+    step: varchar('step', { length: 300 }).notNull(),
+    count: int('count').notNull(),
+    sumLn: double('sum_ln').notNull(),
+    sumLnSquared: double('sum_ln_squared').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.profile, table.step] })],
 );
 
 export const events = mysqlTable(

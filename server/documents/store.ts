@@ -5,6 +5,7 @@ import { DOCUMENT_KINDS, liftDocument, type DocumentKind, type Documents } from 
 import { tables, type Connection } from '../database/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';
 import { canonicalHash } from './canonical.ts';
+import { Kept } from './kept.ts';
 
 export interface StoredDocument<K extends DocumentKind = DocumentKind> {
   kind: K;
@@ -14,7 +15,7 @@ export interface StoredDocument<K extends DocumentKind = DocumentKind> {
   document: Documents[K];
 }
 
-const { documents } = tables;
+const { documents, kitVehicles } = tables;
 
 /** A stored body as the newest version of its format says it; what is stored stays as it was taken in. */
 function bodyOf<K extends DocumentKind>(body: string): Documents[K] {
@@ -35,7 +36,7 @@ export async function getDocument<K extends DocumentKind>(db: Connection, kind: 
   return found;
 }
 
-const byHash = new Map<string, unknown>();
+const byHash = new Kept<unknown>(500);
 
 /** A pinned version with its hash. A version never changes, so its body is read and parsed once; after that only its hash is looked up. */
 export async function getPinned<K extends DocumentKind>(db: Connection, kind: K, pin: DocumentPin): Promise<{ document: Documents[K]; hash: string }> {
@@ -46,7 +47,6 @@ export async function getPinned<K extends DocumentKind>(db: Connection, kind: K,
   const known = row && byHash.get(row.hash);
   if (row && known) return { document: known as Documents[K], hash: row.hash };
   const { document, hash } = await getDocument(db, kind, pin.slug, pin.version);
-  if (byHash.size > 500) byHash.clear();
   byHash.set(hash, document);
   return { document, hash };
 }
@@ -61,11 +61,13 @@ export async function newestDocuments<K extends DocumentKind>(db: Connection, ki
   return rows.map((row) => ({ kind, slug: row.slug, version: row.version, hash: row.hash, document: bodyOf<K>(row.body) }));
 }
 
-/** What a person calls a document, read from its body by the database: maker with model or name, or the name alone. */
-const title = sql<string>`concat_ws(' ', json_value(${documents.body}, '$.maker'), coalesce(json_value(${documents.body}, '$.model'), json_value(${documents.body}, '$.name')))`;
+const { title } = documents;
 
-/** Profiles of the vehicles that a kit names; null for other documents. */
-const vehicles = sql<string | null>`cast(json_extract(${documents.body}, '$.fitments[*].vehicle') as char)`;
+/** What a person calls a document: maker with model or name, or the name alone. */
+function titleOf(document: object): string {
+  const { maker, model, name } = document as { maker?: string; model?: string; name?: string };
+  return [maker, model ?? name].filter(Boolean).join(' ').slice(0, 400);
+}
 
 /** Titles of documents by slug, as their newest versions say them. */
 export async function titlesOf(db: Connection, kind: DocumentKind, slugs: readonly string[]): Promise<Map<string, string>> {
@@ -85,6 +87,20 @@ export async function kindsOfVehicle(db: Connection): Promise<KnownKind[]> {
   return [...new Map(rows.map((row) => [row.slug, row])).values()];
 }
 
+/** Newest versions of the kits that name a kind of vehicle. */
+export async function kitsFor(db: Connection, vehicle: string): Promise<Documents['kit'][]> {
+  const rows = await db
+    .select({ slug: documents.slug, version: sql<number>`max(${documents.version})`.mapWith(Number) })
+    .from(kitVehicles)
+    .innerJoin(documents, and(eq(documents.kind, 'kit'), eq(documents.slug, kitVehicles.kit)))
+    .where(eq(kitVehicles.vehicle, vehicle))
+    .groupBy(documents.slug)
+    .orderBy(documents.slug);
+  const kits = [];
+  for (const pin of rows) kits.push((await getPinned(db, 'kit', pin)).document);
+  return kits;
+}
+
 export interface ListedDocument {
   kind: string;
   slug: string;
@@ -99,13 +115,13 @@ export interface ListedDocument {
 /** Slug, version and title of every document, newest versions only, without their bodies. */
 export async function listDocuments(db: Connection): Promise<ListedDocument[]> {
   const rows = await db
-    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, title, vehicles, hash: documents.hash, createdAt: documents.createdAt })
+    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, title, hash: documents.hash, createdAt: documents.createdAt })
     .from(documents)
-    .orderBy(documents.kind, documents.slug, desc(documents.version));
-  const seen = new Set<string>();
-  return rows
-    .filter((row) => !seen.has(`${row.kind}/${row.slug}`) && seen.add(`${row.kind}/${row.slug}`))
-    .map((row) => ({ ...row, vehicles: JSON.parse(row.vehicles ?? '[]') as string[], createdAt: row.createdAt.toISOString() }));
+    .orderBy(documents.kind, documents.slug, documents.version);
+  const named = new Map<string, string[]>();
+  for (const { kit, vehicle } of await db.select().from(kitVehicles).orderBy(kitVehicles.kit, kitVehicles.vehicle)) named.set(kit, [...(named.get(kit) ?? []), vehicle]);
+  const newest = new Map(rows.map((row) => [`${row.kind}/${row.slug}`, row]));
+  return [...newest.values()].map((row) => ({ ...row, vehicles: row.kind === 'kit' ? (named.get(row.slug) ?? []) : [], createdAt: row.createdAt.toISOString() }));
 }
 
 /**
@@ -127,7 +143,12 @@ export async function storeDocument<K extends DocumentKind>(
     throw new Refusal(409, [fault], { theirs: newest.document, yours: document, version: newest.version });
   }
   const version = (newest?.version ?? 0) + 1;
-  await db.insert(documents).values({ kind, slug, version, hash, body: JSON.stringify(document), createdAt: new Date() });
+  await db.insert(documents).values({ kind, slug, version, hash, title: titleOf(document), body: JSON.stringify(document), createdAt: new Date() });
+  if (kind === 'kit') {
+    const named = [...new Set((document as Documents['kit']).fitments.map((fitment) => fitment.vehicle))];
+    await db.delete(kitVehicles).where(eq(kitVehicles.kit, slug));
+    if (named.length > 0) await db.insert(kitVehicles).values(named.map((vehicle) => ({ kit: slug, vehicle })));
+  }
   return { slug, version, stored: true };
 }
 

@@ -1,6 +1,6 @@
 import { and, eq, gt, inArray } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
-import { liftEvent, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { foldJob, liftEvent, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
@@ -66,6 +66,18 @@ export function eventRow(job: string, seq: number, event: JobEvent, hash: string
   };
 }
 
+/** Types of event that can change whether a job has left the shop. */
+const LEAVES: readonly EventType[] = ['job.signed', 'job.reopened', 'undone'];
+
+/** Writes a job's counter, and whether it has left where that can be another, with the events that they come from. */
+export async function countUp(tx: Connection, job: string, seq: number, appended: readonly JobEvent[]): Promise<void> {
+  const left = appended.some((event) => LEAVES.includes(event.type)) ? { signed: foldJob(await readEvents(tx, job)).signed !== undefined } : {};
+  await tx
+    .update(jobs)
+    .set({ seq, ...left })
+    .where(eq(jobs.id, job));
+}
+
 /**
  * Appends a batch under the job's row lock, inside the caller's transaction. Each event has its own answer: the same id with the
  * same body is stored once, with another body it is a conflict, a malformed one is refused alone. `authorOf` tells who made the
@@ -108,6 +120,9 @@ export async function appendEvents(
       answers[place] = { id: event.id, status: 'stored', seq: lastSeq };
     }
   }
-  await insertEvents(tx, rows);
+  if (rows.length > 0) {
+    await insertEvents(tx, rows);
+    await countUp(tx, job, lastSeq, appended);
+  }
   return { answers, appended, lastSeq };
 }

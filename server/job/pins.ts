@@ -7,8 +7,8 @@ import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument, type StoredDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { insertEvents } from './chain.ts';
-import { eventRow, type Author } from './log.ts';
-import { wholeLog } from './summary.ts';
+import { countUp, eventRow, type Author } from './log.ts';
+import { wholeLog } from './whole-log.ts';
 
 export interface NewerDocument extends DocumentPin {
   kind: 'vehicle' | 'kit' | 'rules';
@@ -63,5 +63,6 @@ export async function repinJob(tx: Connection, job: string, id: string, author: 
     payload: { profile: pin(profile), kits: kits.map(pin), rules: pin(rules), lost },
   };
   await insertEvents(tx, [eventRow(job, row.seq + 1, event, canonicalHash(event), author)]);
+  await countUp(tx, job, row.seq + 1, [event]);
   return row.seq + 1;
 }

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { FastifyInstance } from 'fastify';
+import type { FastifyInstance, FastifyReply } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
 import { rightFor, roleFaults } from '@jade/core/shop';
 import { foldJob, idCheck, undoFaults, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
@@ -10,14 +10,19 @@ import { requireRight } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
 import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
-import { Streams } from './streams.ts';
-import { documentsOf, keepLog, wholeLog, writeSummary } from './summary.ts';
+import { documentsOf } from './documents.ts';
+import { BoardStreams, Streams } from './streams.ts';
+import { Summaries } from './summary.ts';
 import { takenOn } from './times.ts';
-import { findJobs, listJobs, viewJob } from './view.ts';
+import { boardState, findJobs, listJobs, viewJob } from './view.ts';
+import { keepLog, wholeLog } from './whole-log.ts';
 
 const EVENT_BYTES = 1024 * 1024;
 const MOST_EVENTS = 500;
 const PING_MS = 20_000;
+/** How often it is looked whether another server, or a request that was cut off, added something. */
+const LOOK_MS = 400;
+const LONGEST_LOOK_MS = 5000;
 /** A request that waited for another reads what that one wrote. */
 const READS_WHAT_STANDS = { isolationLevel: 'read committed' } as const;
 
@@ -37,18 +42,31 @@ function statusOf(answers: readonly AppendAnswer[]): number {
 }
 
 /** Holds events against the documents that the job pins now, what happened to it, and what the role of their author may do. */
-async function checkFor(tx: Connection, job: string, role: string): Promise<IdCheck> {
-  const before: JobEvent[] = [...(await wholeLog(tx, job))];
-  const state = foldJob(before as LoggedEvent[]);
+async function checkFor(tx: Connection, job: string, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
+  const before: JobEvent[] = [...known];
+  const state = foldJob(known);
   const documents = await documentsOf(tx, job, state);
-  const known = documents ? idCheck(documents, Object.keys(state.accessories)) : () => [];
+  const byIds = documents ? idCheck(documents, Object.keys(state.accessories)) : () => [];
   return (event, path) => {
     // To take something back asks for the same right as to do it.
     const target = event.type === 'undone' ? before.find((entry) => entry.id === event.payload.event) : undefined;
-    const faults = [...roleFaults(role, rightFor((target ?? event).type), path), ...known(event, path), ...undoFaults(before, event, path)];
+    const faults = [...roleFaults(role, rightFor((target ?? event).type), path), ...byIds(event, path), ...undoFaults(before, event, path)];
     if (faults.length === 0) before.push(event);
     return faults;
   };
+}
+
+/** Takes an answer out of the server's hands: it stays open and is written to while something happens. */
+function openStream(reply: FastifyReply): void {
+  reply.hijack();
+  reply.raw.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive', 'x-content-type-options': 'nosniff' });
+}
+
+/** A place in a log, from an address; none asked for is the beginning. */
+function placeOf(text: string | undefined, path: string): number {
+  const since = text === undefined || text === '' ? 0 : Number(text);
+  if (!Number.isSafeInteger(since) || since < 0) throw new FaultyInput([{ path, code: 'type', data: { expected: 'a whole number from 0 on' } }]);
+  return since;
 }
 
 export interface JobRoutesOptions {
@@ -59,20 +77,50 @@ export interface JobRoutesOptions {
 
 /** Jobs: the board, one job with its documents, its log to append to, to read and to follow live. */
 export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptions): void {
-  const streams = new Streams();
-  const pinging = setInterval(() => streams.ping(), PING_MS).unref();
-  app.addHook('preClose', (done) => {
-    clearInterval(pinging);
-    streams.closeAll();
+  const streams = new Streams(db);
+  const board = new BoardStreams();
+  const summaries = new Summaries(db, (job, error) => app.log.error({ err: error, job }, 'the summary was not made'));
+  const pinging = setInterval(() => [streams, board].forEach((open) => open.ping()), PING_MS).unref();
+  let closing = false;
+  /** Looks over and over whether something grew elsewhere, with longer waits while the database is away. */
+  const looking = (async () => {
+    for (let waitMs = LOOK_MS; !closing;) {
+      await new Promise((settle) => setTimeout(settle, waitMs).unref());
+      if (closing) return;
+      try {
+        await streams.look();
+        await board.look(() => boardState(db));
+        waitMs = LOOK_MS;
+      } catch {
+        waitMs = Math.min(waitMs * 2, LONGEST_LOOK_MS);
+      }
+    }
+  })();
+  app.addHook('onReady', (done) => {
+    void summaries.liftAll().catch((error: unknown) => app.log.error({ err: error }, 'older summaries were not made anew'));
     done();
   });
+  app.addHook('preClose', async () => {
+    closing = true;
+    clearInterval(pinging);
+    streams.closeAll();
+    board.closeAll();
+    await summaries.stop();
+  });
+  void looking;
+
+  /** After something was stored, whoever follows the job is told and its summary follows; nobody waits for it. */
+  function afterAppend(job: string): void {
+    void streams.tell(job).catch((error: unknown) => app.log.error({ err: error, job }, 'followers were not told'));
+    summaries.later(job);
+  }
 
   async function requireJob(id: string): Promise<void> {
     const [row] = await db.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, id));
     if (!row) throw notFound('job', id);
   }
 
-  app.get<{ Querystring: { find?: string } }>('/api/jobs', async ({ query }) => (query.find?.trim() ? findJobs(db, query.find) : listJobs(db)));
+  app.get<{ Querystring: { find?: string } }>('/api/jobs', async ({ query }) => (query.find?.trim() ? findJobs(db, query.find, summaries) : listJobs(db, summaries)));
 
   app.post('/api/jobs', async (request, reply) => {
     const author = await requireRight(db, request, 'open a job');
@@ -81,18 +129,17 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const opened = await retrying(() =>
       db.transaction(async (tx) => {
         const seq = await openAsked(tx, asked, { person: author.person, device: author.device });
-        if (seq !== undefined) await writeSummary(tx, id, seq);
         return seq !== undefined;
       }, READS_WHAT_STANDS),
     );
+    if (opened) summaries.later(id);
     return reply.status(opened ? 201 : 200).send({ id });
   });
 
   app.get<{ Params: { id: string } }>('/api/jobs/:id', async ({ params }) => viewJob(db, params.id));
 
   app.get<{ Params: { id: string }; Querystring: { since?: string } }>('/api/jobs/:id/events', async ({ params, query }) => {
-    const since = Number(query.since ?? 0);
-    if (!Number.isInteger(since) || since < 0) throw new FaultyInput([{ path: 'since', code: 'type', data: { expected: 'a whole number' } }]);
+    const since = placeOf(query.since, 'since');
     await requireJob(params.id);
     return { events: await readEvents(db, params.id, since) };
   });
@@ -103,25 +150,30 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const { person, device, role } = await requireRight(db, request, 'record');
     const job = request.params.id;
     const values = eventsIn(request.body);
-    let log: LoggedEvent[] = [];
+    let before: LoggedEvent[] = [];
     const { answers, appended } = await retrying(() =>
-      db.transaction(async (tx) => {
-        const result = await appendEvents(
-          tx,
-          job,
-          values,
-          () => ({ person, device }),
-          () => checkFor(tx, job, role),
-        );
-        if (result.appended.length > 0) log = await writeSummary(tx, job, result.lastSeq);
-        return result;
-      }),
+      db.transaction(
+        (tx) =>
+          appendEvents(
+            tx,
+            job,
+            values,
+            () => ({ person, device }),
+            async () => {
+              before = await wholeLog(tx, job);
+              return checkFor(tx, job, role, before);
+            },
+          ),
+        READS_WHAT_STANDS,
+      ),
     );
     if (appended.length > 0) {
-      keepLog(job, log);
-      streams.send(job, appended);
-      if (appended.some((event) => event.type === 'job.signed')) await onSigned(job);
+      keepLog(job, [...before, ...appended]);
+      // The sheet can be made later; what is stored is stored.
+      if (appended.some((event) => event.type === 'job.signed')) await onSigned(job).catch((error: unknown) => app.log.error({ err: error, job }, 'the sheet was not made'));
     }
+    // Also where all was stored before: an answer that was lost may not have been followed by this.
+    if (answers.some((answer) => 'seq' in answer)) afterAppend(job);
     return reply.status(statusOf(answers)).send({ answers: answers.map((answer) => ('faults' in answer ? { ...answer, faults: worded(answer.faults) } : answer)) });
   });
 
@@ -129,27 +181,22 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const { person, device } = await requireRight(db, request, 'take over documents');
     const job = request.params.id;
     const { id } = formOf(Repin, request.body);
-    const log = await retrying(() =>
-      db.transaction(async (tx) => {
-        const seq = await repinJob(tx, job, id, { person, device });
-        return seq === undefined ? undefined : writeSummary(tx, job, seq);
-      }),
-    );
-    if (log) {
-      keepLog(job, log);
-      streams.send(job, log.slice(-1));
-    }
-    return reply.status(log ? 201 : 200).send({ repinned: log !== undefined });
+    const seq = await retrying(() => db.transaction((tx) => repinJob(tx, job, id, { person, device })));
+    if (seq !== undefined) afterAppend(job);
+    return reply.status(seq === undefined ? 200 : 201).send({ repinned: seq !== undefined });
   });
 
   app.get<{ Params: { id: string }; Querystring: { since?: string } }>('/api/jobs/:id/stream', async (request, reply) => {
     const { id } = request.params;
+    const since = placeOf(String(request.headers['last-event-id'] ?? request.query.since ?? ''), 'since');
     await requireJob(id);
-    const since = Number(request.headers['last-event-id'] ?? request.query.since ?? 0) || 0;
-    reply.hijack();
-    reply.raw.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
-    streams.add(id, reply.raw);
-    const missed = await readEvents(db, id, since);
-    reply.raw.write(missed.length > 0 ? `id: ${missed.at(-1)?.seq ?? 0}\nevent: appended\ndata: ${JSON.stringify(missed)}\n\n` : ': open\n\n');
+    openStream(reply);
+    reply.raw.write(': open\n\n');
+    await streams.add(id, reply.raw, since);
+  });
+
+  app.get('/api/board/stream', async (_, reply) => {
+    openStream(reply);
+    board.add(reply.raw);
   });
 }

@@ -1,3 +1,5 @@
+import { buildApp } from '../app/index.ts';
+import { openDatabase } from '../database/index.ts';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
 const JOB = 'hill-road-12';
@@ -11,13 +13,14 @@ afterAll(() => shop.close());
 
 interface Told {
   id: string;
+  after: number;
   events: { id: string; seq: number; type: string }[];
 }
 
 /** Follows a job's stream and gives what it tells, one message at a time. */
-async function follow(since: number | string, job = JOB) {
+async function follow(since: number | string, job = JOB, at = address) {
   const stop = new AbortController();
-  const answer = await fetch(`${address}/api/jobs/${job}/stream?since=${since}`, { signal: stop.signal });
+  const answer = await fetch(`${at}/api/jobs/${job}/stream?since=${since}`, { signal: stop.signal });
   const reader = answer.body?.getReader();
   let text = '';
   const next = async (): Promise<Told> => {
@@ -27,7 +30,7 @@ async function follow(since: number | string, job = JOB) {
         const message = text.slice(0, end);
         text = text.slice(end + 2);
         const data = /^data: (.*)$/m.exec(message)?.[1];
-        if (data) return { id: /^id: (.*)$/m.exec(message)?.[1] ?? '', events: JSON.parse(data) as Told['events'] };
+        if (data) return { id: /^id: (.*)$/m.exec(message)?.[1] ?? '', ...(JSON.parse(data) as Omit<Told, 'id'>) };
         continue;
       }
       const { value, done } = (await reader?.read()) ?? { value: undefined, done: true };
@@ -47,7 +50,7 @@ test('who opens the stream gets what was missed, then what is appended, with the
   await send([missed]);
   const stream = await follow(before);
   expect(stream.answer.headers.get('content-type')).toBe('text/event-stream');
-  expect(await stream.next()).toMatchObject({ id: String(before + 1), events: [{ id: missed.id, seq: before + 1 }] });
+  expect(await stream.next()).toMatchObject({ id: String(before + 1), after: before, events: [{ id: missed.id, seq: before + 1 }] });
   const [first, second] = [event('codes.read', { moment: 'before', count: 0 }), event('battery.measured', { restV: 12.5 })];
   await send([first, second]);
   expect(await stream.next()).toMatchObject({ id: String(before + 3), events: [{ id: first.id }, { id: second.id }] });
@@ -67,6 +70,29 @@ test('what is sent again is not told again, and what is refused is not told at a
   stream.stop();
 });
 
+test('what another server on the same database stores is told within a second, in order, and nothing twice', async () => {
+  const other = buildApp({ database: openDatabase(shop.url) });
+  const second = await other.listen({ host: '127.0.0.1', port: 0 });
+  const since = await lastSeq();
+  const [here, there] = [await follow(since), await follow(since, JOB, second)];
+  const sent = [11.9, 11.8, 11.7, 11.6].map((restV) => event('battery.measured', { restV }));
+  const begun = Date.now();
+  for (const [place, entry] of sent.entries())
+    await (place % 2 ? other : shop.app).inject({ method: 'POST', url: `/api/jobs/${JOB}/events`, headers: { cookie: shop.cookie }, payload: { events: [entry] } });
+  for (const stream of [here, there]) {
+    const told: Told[] = [];
+    while (told.flatMap(({ events }) => events).length < sent.length) told.push(await stream.next());
+    expect(told.flatMap(({ events }) => events.map((entry) => [entry.id, entry.seq]))).toEqual(sent.map((entry, place) => [entry.id, since + 1 + place]));
+    told.forEach(({ after, events }) => expect(events[0]?.seq).toBe(after + 1));
+    stream.stop();
+  }
+  expect(Date.now() - begun).toBeLessThan(3000);
+  // Both show the same board, whoever made the summary.
+  const boards = await Promise.all([other, shop.app].map(async (app) => (await app.inject({ url: '/api/jobs' })).json<{ id: string; seq: number; summary: object }[]>()));
+  expect(boards[0]).toEqual(boards[1]);
+  await other.close();
+});
+
 test('two browsers follow one job; a third follows another and hears nothing of it', async () => {
   const [one, two, other] = [await follow(await lastSeq()), await follow(await lastSeq()), await follow(9999, 'saltmarsh-3')];
   const told = event('battery.measured', { restV: 12.2 });
@@ -77,9 +103,14 @@ test('two browsers follow one job; a third follows another and hears nothing of 
   for (const stream of [one, two, other]) stream.stop();
 });
 
-test('the stream of a job that is not there is 404; a place that is no number begins at the start', async () => {
+test('the stream of a job that is not there is 404; a place that is no number is refused, none is the start', async () => {
   expect((await fetch(`${address}/api/jobs/nowhere/stream`)).status).toBe(404);
-  const stream = await follow('tea');
-  expect((await stream.next()).events[0]).toMatchObject({ seq: 1, type: 'job.opened' });
+  for (const since of ['tea', '-1', '1.5', '9e99']) {
+    const answer = await fetch(`${address}/api/jobs/${JOB}/stream?since=${since}`);
+    expect([since, answer.status, ((await answer.json()) as { faults: { path: string }[] }).faults[0]?.path]).toEqual([since, 422, 'since']);
+  }
+  const stream = await follow('');
+  const { after, events } = await stream.next();
+  expect([after, events[0]]).toEqual([0, expect.objectContaining({ seq: 1, type: 'job.opened' })]);
   stream.stop();
 });

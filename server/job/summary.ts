@@ -1,97 +1,25 @@
-import { and, eq, inArray, ne } from 'drizzle-orm';
-import { FOLD_VERSION, foldJob, jobContext, jobNow, planMemory, type JobContext, type JobDocuments, type JobState, type LoggedEvent, type PlanMemory } from '@jade/core/job';
-import { standingOf, type Hold, type Station, type StationState } from '@jade/core/stations';
+import { eq, ne, or, sql } from 'drizzle-orm';
+import { FOLD_VERSION, foldJob, jobContext, jobNow, planMemory, type LoggedEvent, type PlanMemory } from '@jade/core/job';
+import { standingOf } from '@jade/core/stations';
+import type { JobSummary } from '@jade/contract/job';
 import { namesOf } from '@jade/words/job';
 import { sayHold } from '@jade/words/stations';
-import { tables, type Connection } from '../database/index.ts';
-import { getPinned } from '../documents/index.ts';
+import { retrying, tables, type Connection, type Database } from '../database/index.ts';
+import { Kept } from '../documents/index.ts';
+import { documentsOf, type PinnedDocuments } from './documents.ts';
 import { planAway } from '../planner/index.ts';
-import { readEvents } from './log.ts';
-import { keepTimes, takenOn } from './times.ts';
+import { keepTimes } from './times.ts';
+import { wholeLog } from './whole-log.ts';
 
-/** What the day board shows of a job without reading its log. */
-export interface JobSummary {
-  stations: { station: Station; state: StationState }[];
-  holding: Pick<Hold, 'station' | 'code' | 'kind'> | null;
-  sentence: string;
-  signed: boolean;
-  /** When it was signed, by the clock of the device. */
-  signedAt: string | null;
-  assigned: string | null;
-  /** Maker and model as the pinned profile names them. */
-  vehicle: string;
-  kits: string[];
-}
+const { jobs } = tables;
+const memories = new Kept<PlanMemory>(200);
 
-const logs = new Map<string, LoggedEvent[]>();
-const memories = new Map<string, PlanMemory>();
-
-/** The whole log of a job; what was read before is kept, only what came since is read. */
-export async function wholeLog(db: Connection, job: string): Promise<LoggedEvent[]> {
-  const known = logs.get(job) ?? [];
-  const since = known.at(-1)?.seq ?? 0;
-  return [...known, ...(await readEvents(db, job, since))];
-}
-
-/** Keeps a log for the next read; only what is committed may be kept. */
-export function keepLog(job: string, log: LoggedEvent[]): void {
-  if (logs.size > 200) logs.clear();
-  logs.set(job, log);
-}
-
-/** The documents that a job pins with what the shop knows besides, and a key that is the same for the same documents. */
-export interface PinnedDocuments extends JobDocuments {
-  documentsKey: string;
-}
-
-/** Plans made for a job with its documents: every append goes on from them. */
+/** Plans made for a job with its documents: every summary goes on from them. */
 function memoryOf(job: string, documentsKey: string): PlanMemory {
   const at = `${job} ${documentsKey}`;
   const known = memories.get(at) ?? planMemory();
-  if (memories.size > 200) memories.clear();
   memories.set(at, known);
   return known;
-}
-
-/** Whether one of these kits has not yet left the shop on another job. */
-export async function hasNewKit(db: Connection, job: string, kits: readonly string[]): Promise<boolean> {
-  if (kits.length === 0) return false;
-  const { jobs, jobKits } = tables;
-  const known = await db
-    .selectDistinct({ kit: jobKits.kit })
-    .from(jobKits)
-    .innerJoin(jobs, eq(jobs.id, jobKits.job))
-    .where(and(inArray(jobKits.kit, [...kits]), eq(jobs.signed, true), ne(jobs.id, job)));
-  return known.length < new Set(kits).size;
-}
-
-/** Pinned documents of a job, or undefined before it is opened. */
-export async function documentsOf(db: Connection, job: string, { opened }: JobState): Promise<PinnedDocuments | undefined> {
-  if (!opened) return undefined;
-  const profile = await getPinned(db, 'vehicle', opened.profile);
-  const rules = await getPinned(db, 'rules', opened.rules);
-  const kits = [];
-  for (const pin of opened.kits) kits.push(await getPinned(db, 'kit', pin));
-  // By the job's row: its vehicle may have been joined to another since it was opened.
-  const [vehicle] = await db
-    .select({ year: tables.vehicles.year })
-    .from(tables.jobs)
-    .innerJoin(tables.vehicles, eq(tables.vehicles.id, tables.jobs.vehicle))
-    .where(eq(tables.jobs.id, job));
-  const newKit = await hasNewKit(
-    db,
-    job,
-    opened.kits.map((pin) => pin.slug),
-  );
-  const taken = await takenOn(db, opened.profile.slug);
-  const documentsKey = [...[profile, rules, ...kits].map((entry) => entry.hash), String(newKit), String(vehicle?.year), JSON.stringify(taken)].join(' ');
-  return { profile: profile.document, kits: kits.map((kit) => kit.document), rules: rules.document, year: vehicle?.year ?? undefined, newKit, taken, documentsKey };
-}
-
-/** State and pinned documents of a job, or undefined before it is opened. */
-export async function contextOf(db: Connection, job: string, state: JobState): Promise<JobContext | undefined> {
-  const documents = await documentsOf(db, job, state);
-  return documents && jobContext(state, documents);
 }
 
 async function summarise(job: string, log: readonly LoggedEvent[], documents: PinnedDocuments): Promise<JobSummary> {
@@ -117,16 +45,89 @@ async function summarise(job: string, log: readonly LoggedEvent[], documents: Pi
   };
 }
 
-/** Writes the job's counter and summary as folded from its log, and the times it took once it has left, in the caller's transaction. Gives back the log it folded. */
-export async function writeSummary(tx: Connection, job: string, lastSeq: number): Promise<LoggedEvent[]> {
-  const log = await wholeLog(tx, job);
+/** Whether a job's summary is the one of its log as this version folds it. */
+export const isFresh = (row: { seq: number; summarySeq: number; foldVersion: number }): boolean => row.summarySeq === row.seq && row.foldVersion === FOLD_VERSION;
+
+/**
+ * Makes a job's summary from its log, in the caller's transaction or outside one, and writes it with the times that it took where it has left.
+ * It is written only while the log is still the one that it was made from; the counter is the append's alone.
+ */
+export async function writeSummary(db: Connection, job: string): Promise<void> {
+  const log = await wholeLog(db, job);
+  const seq = log.at(-1)?.seq ?? 0;
   const state = foldJob(log);
-  const documents = await documentsOf(tx, job, state);
-  const summary = documents ? JSON.stringify(await summarise(job, log, documents)) : '{}';
-  await tx
-    .update(tables.jobs)
-    .set({ seq: lastSeq, summary, foldVersion: FOLD_VERSION, signed: state.signed !== undefined })
-    .where(eq(tables.jobs.id, job));
-  if (documents) await keepTimes(tx, job, jobContext(state, documents), log);
-  return log;
+  const documents = await documentsOf(db, job, state);
+  if (!documents) return;
+  const summary = JSON.stringify(await summarise(job, log, documents));
+  await db.transaction(async (tx) => {
+    const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');
+    if (row?.seq !== seq) return;
+    await tx.update(jobs).set({ summary, summarySeq: seq, foldVersion: FOLD_VERSION }).where(eq(jobs.id, job));
+    await keepTimes(tx, job, jobContext(state, documents), log);
+  });
+}
+
+const MOST_TRIES = 5;
+
+/** Makes summaries after what was appended, one at a time for each job; what is asked for meanwhile is made once more after it. */
+export class Summaries {
+  private readonly running = new Map<string, Promise<void>>();
+  private readonly db: Database;
+  private readonly failed: (job: string, error: unknown) => void;
+  private stopped = false;
+
+  constructor(db: Database, failed: (job: string, error: unknown) => void) {
+    this.db = db;
+    this.failed = failed;
+  }
+
+  /** Brings a job's summary up to its log. Gives back when it is. */
+  async refresh(job: string): Promise<void> {
+    const before = this.running.get(job);
+    const own = (before?.catch(() => undefined) ?? Promise.resolve()).then(() => this.make(job));
+    this.running.set(job, own);
+    try {
+      await own;
+    } finally {
+      if (this.running.get(job) === own) this.running.delete(job);
+    }
+  }
+
+  private async make(job: string): Promise<void> {
+    for (let attempt = 0; attempt < MOST_TRIES; attempt++) {
+      const [row] = await this.db.select({ seq: jobs.seq, summarySeq: jobs.summarySeq, foldVersion: jobs.foldVersion }).from(jobs).where(eq(jobs.id, job));
+      if (!row || isFresh(row)) return;
+      await retrying(() => writeSummary(this.db, job));
+    }
+  }
+
+  /** As `refresh`, for nobody to wait for; what fails is told to whoever keeps the log of the server. */
+  later(job: string): void {
+    if (!this.stopped) void this.refresh(job).catch((error: unknown) => this.failed(job, error));
+  }
+
+  /** A bounded pass over jobs whose summary is of an older fold or of fewer events than their log has, a few at a time, until none is left. */
+  async liftAll(): Promise<void> {
+    const AT_ONCE = 20;
+    const given = new Set<string>();
+    while (!this.stopped) {
+      const stale = await this.db
+        .select({ id: jobs.id })
+        .from(jobs)
+        .where(or(ne(jobs.foldVersion, FOLD_VERSION), ne(jobs.summarySeq, sql`${jobs.seq}`)))
+        .limit(AT_ONCE + given.size);
+      const next = stale.filter(({ id }) => !given.has(id)).slice(0, AT_ONCE);
+      if (next.length === 0) return;
+      for (const { id } of next) {
+        // One that cannot be folded is told of and passed over; it does not keep the others back.
+        given.add(id);
+        if (!this.stopped) await this.refresh(id).catch((error: unknown) => this.failed(id, error));
+      }
+    }
+  }
+
+  async stop(): Promise<void> {
+    this.stopped = true;
+    await Promise.allSettled(this.running.values());
+  }
 }

@@ -10,6 +10,8 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 const send = (events: object[], job = LEFT) => shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/events`, headers: { cookie: shop.cookie }, payload: { events } });
+/** What follows an append has followed once the board was read. */
+const followed = () => shop.app.inject({ url: '/api/jobs' });
 const view = async (job: string) =>
   (await shop.app.inject({ url: `/api/jobs/${job}` })).json<{ taken: Record<string, { count: number; sumLn: number; sumLnSquared: number }>; newKit: boolean }>();
 
@@ -27,8 +29,10 @@ test('a job that is opened again takes its times along, and brings them when it 
   const before = await takenOn(shop.database.db, PROFILE);
   expect(Object.keys(before).length).toBeGreaterThan(2);
   await send([event('job.reopened', { why: 'the left lamp came loose' })]);
+  await followed();
   expect(await takenOn(shop.database.db, PROFILE)).toEqual({});
   await send([event('job.signed', { atSeq: 77 })]);
+  await followed();
   expect(await takenOn(shop.database.db, PROFILE)).toEqual(before);
 });
 

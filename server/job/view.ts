@@ -1,25 +1,17 @@
-import { desc, eq, or, sql, type SQLWrapper } from 'drizzle-orm';
-import { FOLD_VERSION, foldJob, pinsOf } from '@jade/core/job';
+import { count, desc, eq, inArray, sql } from 'drizzle-orm';
+import { foldJob, pinsOf } from '@jade/core/job';
+import type { JobLine, JobSummary, JobView } from '@jade/contract/job';
+import { vehiclesNamed } from '../customers/index.ts';
 import { tables, type Connection } from '../database/index.ts';
-import { getDocument, newestDocuments } from '../documents/index.ts';
+import { getPinned, kitsFor } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { newerDocuments } from './pins.ts';
 import { takenOn } from './times.ts';
-import { hasNewKit, wholeLog, writeSummary, type JobSummary } from './summary.ts';
+import { hasNewKit } from './documents.ts';
+import { isFresh, type Summaries } from './summary.ts';
+import { wholeLog } from './whole-log.ts';
 
 const { jobs, vehicles, customers } = tables;
-
-export interface JobLine {
-  id: string;
-  plate: string;
-  profile: string;
-  customer: string;
-  bay: string | null;
-  openedAt: string;
-  promisedAt: string | null;
-  seq: number;
-  summary: JobSummary;
-}
 
 const joined = (db: Connection) =>
   db
@@ -27,6 +19,7 @@ const joined = (db: Connection) =>
       id: jobs.id,
       seq: jobs.seq,
       summary: jobs.summary,
+      summarySeq: jobs.summarySeq,
       foldVersion: jobs.foldVersion,
       openedAt: jobs.openedAt,
       promisedAt: jobs.promisedAt,
@@ -40,9 +33,9 @@ const joined = (db: Connection) =>
 
 type Row = Awaited<ReturnType<typeof joined>>[number];
 
-async function freshSummary(db: Connection, row: Row): Promise<JobSummary> {
-  if (row.foldVersion === FOLD_VERSION) return JSON.parse(row.summary) as JobSummary;
-  await writeSummary(db, row.id, row.seq);
+async function freshSummary(db: Connection, row: Row, summaries: Summaries): Promise<JobSummary> {
+  if (isFresh(row)) return JSON.parse(row.summary) as JobSummary;
+  await summaries.refresh(row.id);
   const [again] = await db.select({ summary: jobs.summary }).from(jobs).where(eq(jobs.id, row.id));
   return JSON.parse(again?.summary ?? '{}') as JobSummary;
 }
@@ -52,12 +45,12 @@ const MOST_LEFT = 50;
 /** Jobs that a search gives back. */
 const MOST_FOUND = 30;
 
-async function linesOf(db: Connection, rows: readonly Row[]): Promise<JobLine[]> {
+async function linesOf(db: Connection, rows: readonly Row[], summaries: Summaries): Promise<JobLine[]> {
   const people = await db.select().from(tables.people);
   const benchName = (id: string | null) => people.find((person) => person.id === id)?.benchName ?? id;
   const lines: JobLine[] = [];
   for (const row of rows) {
-    const summary = await freshSummary(db, row);
+    const summary = await freshSummary(db, row, summaries);
     lines.push({
       id: row.id,
       plate: row.vehicle.plate,
@@ -74,33 +67,40 @@ async function linesOf(db: Connection, rows: readonly Row[]): Promise<JobLine[]>
 }
 
 /** All jobs in the shop as the day board shows them, promised first, then those that left last. */
-export async function listJobs(db: Connection): Promise<JobLine[]> {
+export async function listJobs(db: Connection, summaries: Summaries): Promise<JobLine[]> {
   const here = await joined(db).where(eq(jobs.signed, false));
-  const left = await joined(db).where(eq(jobs.signed, true)).orderBy(desc(jobs.openedAt), jobs.id).limit(MOST_LEFT);
-  const lines = await linesOf(db, [...here, ...left]);
+  const left = await joined(db).where(eq(jobs.signed, true)).orderBy(desc(jobs.openedAt), desc(jobs.id)).limit(MOST_LEFT);
+  const lines = await linesOf(db, [...here, ...left], summaries);
   return lines.sort((a, b) => Number(a.summary.signed) - Number(b.summary.signed) || (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id));
 }
 
-/** Jobs by a part of the plate or of the customer's name, the last opened first, whether they have left or not. */
-export async function findJobs(db: Connection, text: string): Promise<JobLine[]> {
-  const part = `%${text.trim().replaceAll(/[\\%_]/g, '\\$&')}%`;
-  const plain = (column: SQLWrapper) => sql`lower(${column}) like lower(${part})`;
-  const rows = await joined(db)
-    .where(or(plain(vehicles.plate), plain(customers.name)))
-    .orderBy(desc(jobs.openedAt), jobs.id)
-    .limit(MOST_FOUND);
-  return linesOf(db, rows);
+/** Vehicles whose jobs a search looks through. */
+const MOST_VEHICLES = 200;
+
+/** Jobs by words of the plate, the number or the customer's name, the last opened first, whether they have left or not. */
+export async function findJobs(db: Connection, text: string, summaries: Summaries): Promise<JobLine[]> {
+  const found = await vehiclesNamed(db, text, MOST_VEHICLES);
+  if (found.length === 0) return [];
+  const rows = await joined(db).where(inArray(jobs.vehicle, found)).orderBy(desc(jobs.openedAt), desc(jobs.id)).limit(MOST_FOUND);
+  return linesOf(db, rows, summaries);
+}
+
+/** What the board hangs on, in short: another text where a job on it moved, came or left. */
+export async function boardState(db: Connection): Promise<string> {
+  const moved = sql<string>`coalesce(sum(crc32(concat(${jobs.id}, ' ', ${jobs.seq}, ' ', ${jobs.summarySeq}, ' ', ${jobs.foldVersion}))), 0)`;
+  const [row] = await db.select({ count: count(), moved }).from(jobs).where(eq(jobs.signed, false));
+  return `${row?.count ?? 0} ${row?.moved ?? 0}`;
 }
 
 /** A job with the documents it pins: all that a browser needs to go on without the server. */
-export async function viewJob(db: Connection, id: string) {
+export async function viewJob(db: Connection, id: string): Promise<JobView> {
   const [row] = await joined(db).where(eq(jobs.id, id));
   if (!row) throw notFound('job', id);
   const events = await wholeLog(db, id);
   const pins = pinsOf(foldJob(events));
   if (!pins) throw notFound('job', id);
   const kits = [];
-  for (const pin of pins.kits) kits.push((await getDocument(db, 'kit', pin.slug, pin.version)).document);
+  for (const pin of pins.kits) kits.push((await getPinned(db, 'kit', pin)).document);
   return {
     id,
     bay: row.bay,
@@ -108,9 +108,9 @@ export async function viewJob(db: Connection, id: string) {
     promisedAt: row.promisedAt?.toISOString() ?? null,
     vehicle: row.vehicle,
     customer: row.customer,
-    profile: (await getDocument(db, 'vehicle', pins.profile.slug, pins.profile.version)).document,
+    profile: (await getPinned(db, 'vehicle', pins.profile)).document,
     kits,
-    rules: (await getDocument(db, 'rules', pins.rules.slug, pins.rules.version)).document,
+    rules: (await getPinned(db, 'rules', pins.rules)).document,
     newKit: await hasNewKit(
       db,
       id,
@@ -118,11 +118,7 @@ export async function viewJob(db: Connection, id: string) {
     ),
     taken: await takenOn(db, pins.profile.slug),
     newer: await newerDocuments(db, id),
-    otherKits: (await newestDocuments(db, 'kit'))
-      .map((entry) => entry.document)
-      .filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug) && kit.fitments.some((fitment) => fitment.vehicle === pins.profile.slug)),
+    otherKits: (await kitsFor(db, pins.profile.slug)).filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug)),
     events,
   };
 }
-
-export type JobView = Awaited<ReturnType<typeof viewJob>>;

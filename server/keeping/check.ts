@@ -1,8 +1,9 @@
 import { asc, eq, isNull } from 'drizzle-orm';
 import { FOLD_VERSION, foldJob } from '@jade/core/job';
+import type { JobSummary } from '@jade/contract/job';
 import { tables, type Connection, type Database } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
-import { chained, chainOf, readEvents, type EventRow, type JobSummary } from '../job/index.ts';
+import { chained, chainOf, readEvents, type EventRow } from '../job/index.ts';
 
 const { documents, events, jobs } = tables;
 
@@ -66,13 +67,15 @@ function summaryHolds(stored: unknown, log: Awaited<ReturnType<typeof readEvents
 /** Looks through a whole shop: every job's log without a gap, each event as it came and in its chain, its counter and its summary, every document by its hash. */
 export async function checkShop(db: Database): Promise<CheckResult> {
   const result: CheckResult = { jobs: 0, events: 0, documents: 0, findings: [] };
-  for (const { id, seq, signed, foldVersion, summary } of await db.select().from(jobs).orderBy(jobs.id)) {
+  for (const { id, seq, signed, foldVersion, summary, summarySeq } of await db.select().from(jobs).orderBy(jobs.id)) {
     const rows = await rowsOf(db, id);
     result.jobs++;
     result.events += rows.length;
     result.findings.push(...checkLog(id, seq, rows));
     try {
-      if (foldVersion === FOLD_VERSION && !summaryHolds(readJson(summary), await readEvents(db, id), signed)) result.findings.push({ where: id, what: 'summary' });
+      // A summary that is behind follows by itself.
+      if (foldVersion === FOLD_VERSION && summarySeq === seq && !summaryHolds(readJson(summary), await readEvents(db, id), signed))
+        result.findings.push({ where: id, what: 'summary' });
     } catch {
       result.findings.push({ where: id, what: 'unread' });
     }

@@ -39,6 +39,7 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'POST /api/jobs/:id/events': 'record',
   'POST /api/jobs/:id/pins': 'take over documents',
   'GET /api/jobs/:id/stream': null,
+  'GET /api/board/stream': null,
   'GET /api/jobs/:id/sheet.pdf': null,
   'GET /api/times/:profile': null,
   'GET /api/compute': null,

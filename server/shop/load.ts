@@ -55,13 +55,13 @@ async function loadJob(tx: Connection, shop: Shop, job: ShopJob, now: Date): Pro
     { person: by, device: DEVICE },
   );
   const entries = eventsOf(job, now);
-  const { lastSeq } = await appendEvents(
+  await appendEvents(
     tx,
     job.id,
     entries.map(({ event }) => event),
     (place) => ({ person: entries[place]?.by ?? by, device: DEVICE }),
   );
-  await writeSummary(tx, job.id, lastSeq);
+  await writeSummary(tx, job.id);
 }
 
 /** The value that comes in, but that of the shop where somebody changed the row by hand or joined it to another. */

@@ -45,6 +45,7 @@ export async function emptyDatabase(): Promise<{ url: string; drop: () => Promis
 export interface TestShop {
   app: FastifyInstance;
   database: OpenDatabase;
+  url: string;
   cookie: string;
   close: () => Promise<void>;
 }
@@ -67,7 +68,7 @@ export async function openTestShop(load = true, person = 'fern'): Promise<TestSh
     await database.close();
     await drop();
   };
-  return { app, database, cookie, close };
+  return { app, database, url, cookie, close };
 }
 
 /** An event with a fresh id, as a client makes it. */

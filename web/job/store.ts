@@ -16,37 +16,13 @@ import {
   type LoggedEvent,
   type Payloads,
 } from '@jade/core/job';
-import type { Kit } from '@jade/core/kit';
-import type { RuleSet } from '@jade/core/rules';
-import type { TakenBySteps } from '@jade/core/schedule';
+import type { Appended, JobView } from '@jade/contract/job';
 import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/stations';
-import { needsHold, type OpenLevel, type VehicleProfile } from '@jade/core/vehicle';
+import { needsHold, type OpenLevel } from '@jade/core/vehicle';
 import { namesOf, sayEvent } from '@jade/words/job';
 import { explainInWorker, planInWorker } from '../workers/bridge.ts';
 import { ask, Refused } from './api.ts';
 import { forgetUnsent, keepUnsent, keepView, keptView, unsentOf } from './queue.ts';
-
-/** A job as the server shows it. */
-export interface JobView {
-  id: string;
-  bay: string | null;
-  openedAt: string;
-  promisedAt: string | null;
-  vehicle: { id: string; plate: string; number: string | null; year: number | null };
-  customer: string;
-  profile: VehicleProfile;
-  kits: Kit[];
-  rules: RuleSet;
-  /** Documents of which a newer version is published. */
-  newer: { kind: string; slug: string; version: number }[];
-  /** Kits of the library that also go on this vehicle. */
-  otherKits: Kit[];
-  /** Whether one of the job's kits has not yet left the shop on another job. */
-  newKit: boolean;
-  /** Times that steps took at this shop on vehicles of this kind. */
-  taken: TakenBySteps;
-  events: LoggedEvent[];
-}
 
 interface Answer {
   id: string | null;
@@ -194,19 +170,37 @@ export const useJob = defineStore('job', () => {
     void forgetUnsent(ids);
   }
 
+  let losses = 0;
   function follow(id: string): void {
     stream?.close();
     stream = new EventSource(`/api/jobs/${encodeURIComponent(id)}/stream?since=${lastSeq()}`);
+    const own = stream;
     stream.onopen = () => {
       online.value = true;
+      losses = 0;
       void send();
     };
-    stream.onerror = () => void (online.value = false);
+    stream.onerror = () => {
+      online.value = false;
+      // The browser comes back by itself after a line that broke, not after a refusal such as that the database is away.
+      if (own.readyState !== EventSource.CLOSED) return;
+      const wait = WAITS_MS[Math.min(losses++, WAITS_MS.length - 1)] ?? 4000;
+      setTimeout(() => stream === own && view.value?.id === id && follow(id), wait);
+    };
     stream.addEventListener('appended', (message) => {
-      const events = JSON.parse(message.data as string) as LoggedEvent[];
+      const { after, events } = JSON.parse(message.data as string) as Appended;
+      // What is told follows what is here; where something is missing between, all since is fetched.
+      if (after > lastSeq()) void fetchGap(id);
       settle(events);
       if (events.some((event) => event.type === 'job.repinned')) void refresh();
     });
+  }
+
+  /** Fetches what came between what is here and what was told of. */
+  async function fetchGap(id: string): Promise<void> {
+    const since = log.value.findIndex((event, place) => event.seq !== undefined && event.seq !== place + 1);
+    const { events } = await ask<{ events: LoggedEvent[] }>(`/api/jobs/${encodeURIComponent(id)}/events?since=${since < 0 ? lastSeq() : since}`);
+    if (view.value?.id === id) settle(events);
   }
 
   async function load(id: string): Promise<void> {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Station, StationState } from '@jade/core/stations';
+import type { JobLine as Line } from '@jade/contract/job';
 import { STATION_NAMES } from '@jade/words/stations';
 import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -11,25 +11,6 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import { ask } from '../../job/api.ts';
 import RightGate from '../../session/RightGate.vue';
 import OpenJob from './OpenJob.vue';
-
-interface Line {
-  id: string;
-  plate: string;
-  profile: string;
-  customer: string;
-  bay: string | null;
-  promisedAt: string | null;
-  summary: {
-    stations: { station: Station; state: StationState }[];
-    holding: { station: Station; kind: string } | null;
-    sentence: string;
-    signed: boolean;
-    signedAt: string | null;
-    assigned: string | null;
-    vehicle: string;
-    kits: string[];
-  };
-}
 
 const router = useRouter();
 const jobs = ref<Line[]>();
@@ -41,14 +22,47 @@ const all = ref(false);
 const MOST_LEFT = 3;
 
 async function load(): Promise<void> {
-  failed.value = false;
   try {
     [jobs.value, shop.value] = await Promise.all([ask<Line[]>('/api/jobs'), ask<{ name: string } | null>('/api/shop')]);
+    failed.value = false;
   } catch {
-    failed.value = true;
+    // What was read before stays in sight.
+    failed.value = jobs.value === undefined;
   }
 }
 onMounted(load);
+
+/** The board is read anew when something on it moved, not more often than this. */
+const AGAIN_MS = 700;
+const LONGEST_MS = 8000;
+let stream: EventSource | undefined;
+let waiting: ReturnType<typeof setTimeout> | undefined;
+let losses = 0;
+function follow(): void {
+  stream = new EventSource('/api/board/stream');
+  const own = stream;
+  own.onopen = () => {
+    // What moved while nobody listened is seen now.
+    if (losses > 0) void load();
+    losses = 0;
+  };
+  own.addEventListener('moved', () => {
+    waiting ??= setTimeout(() => {
+      waiting = undefined;
+      void load();
+    }, AGAIN_MS);
+  });
+  own.onerror = () => {
+    losses++;
+    if (own.readyState === EventSource.CLOSED) setTimeout(() => stream === own && follow(), Math.min(LONGEST_MS, AGAIN_MS * 2 ** losses));
+  };
+}
+onMounted(follow);
+onUnmounted(() => {
+  stream?.close();
+  stream = undefined;
+  clearTimeout(waiting);
+});
 
 const groups = computed(() => {
   const list = jobs.value ?? [];

@@ -1,0 +1,61 @@
+import type { Kit } from '@jade/core/kit';
+import type { LoggedEvent } from '@jade/core/job';
+import type { RuleSet } from '@jade/core/rules';
+import type { TakenBySteps } from '@jade/core/schedule';
+import type { Hold, Station, StationState } from '@jade/core/stations';
+import type { VehicleProfile } from '@jade/core/vehicle';
+
+/** What the day board shows of a job without reading its log. */
+export interface JobSummary {
+  stations: { station: Station; state: StationState }[];
+  holding: Pick<Hold, 'station' | 'code' | 'kind'> | null;
+  sentence: string;
+  signed: boolean;
+  /** When it was signed, by the clock of the device. */
+  signedAt: string | null;
+  assigned: string | null;
+  /** Maker and model as the pinned profile names them. */
+  vehicle: string;
+  kits: string[];
+}
+
+/** A job as the day board and a search show it. */
+export interface JobLine {
+  id: string;
+  plate: string;
+  profile: string;
+  customer: string;
+  bay: string | null;
+  openedAt: string;
+  promisedAt: string | null;
+  seq: number;
+  summary: JobSummary;
+}
+
+/** A job with the documents it pins: all that a browser needs to go on without the server. */
+export interface JobView {
+  id: string;
+  bay: string | null;
+  openedAt: string;
+  promisedAt: string | null;
+  vehicle: { id: string; plate: string; number: string | null; year: number | null };
+  customer: string;
+  profile: VehicleProfile;
+  kits: Kit[];
+  rules: RuleSet;
+  /** Whether one of the job's kits has not yet left the shop on another job. */
+  newKit: boolean;
+  /** Times that steps took at this shop on vehicles of this kind. */
+  taken: TakenBySteps;
+  /** Documents of which a newer version is published. */
+  newer: { kind: 'vehicle' | 'kit' | 'rules'; slug: string; version: number }[];
+  /** Kits of the library that also go on this vehicle. */
+  otherKits: Kit[];
+  events: LoggedEvent[];
+}
+
+/** What was added to a job's log: the events, and the seq they follow, so that whoever reads them knows whether one is missing. */
+export interface Appended {
+  after: number;
+  events: LoggedEvent[];
+}
