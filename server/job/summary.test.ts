@@ -58,8 +58,10 @@ test('a new version makes every summary anew, a few at a time; one that cannot b
   const stale = async () => (await rows(`fold_version <> ${FOLD_VERSION}`)).map((row) => String(row.id));
   for (let tries = 0; tries < 300 && (await stale()).join() !== 'bakery-5'; tries++) await new Promise((settle) => setTimeout(settle, 100));
   expect([await stale(), (await rows(`summary LIKE '%older version%'`)).length, wanted]).toEqual([['bakery-5'], 1, 10]);
+  const lines = (await app.inject({ url: '/api/jobs' })).json<JobLine[]>();
+  expect([lines.length, lines.filter((line) => line.summary.sentence.startsWith('This job cannot be read')).map((line) => line.id)]).toEqual([10, ['bakery-5']]);
   await app.close();
-});
+}, 60_000);
 
 test('what is asked for while a summary is made is made once more after it', async () => {
   const failed: unknown[] = [];

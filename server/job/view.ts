@@ -1,6 +1,7 @@
 import { count, desc, eq, inArray, sql } from 'drizzle-orm';
 import { foldJob, pinsOf } from '@jade/core/job';
 import type { JobLine, JobSummary, JobView } from '@jade/contract/job';
+import { UNREADABLE } from '@jade/words/job';
 import { vehiclesNamed } from '../customers/index.ts';
 import { tables, type Connection } from '../database/index.ts';
 import { getPinned, kitsFor } from '../documents/index.ts';
@@ -21,6 +22,7 @@ const joined = (db: Connection) =>
       summary: jobs.summary,
       summarySeq: jobs.summarySeq,
       foldVersion: jobs.foldVersion,
+      signed: jobs.signed,
       openedAt: jobs.openedAt,
       promisedAt: jobs.promisedAt,
       bay: jobs.bay,
@@ -35,9 +37,14 @@ type Row = Awaited<ReturnType<typeof joined>>[number];
 
 async function freshSummary(db: Connection, row: Row, summaries: Summaries): Promise<JobSummary> {
   if (isFresh(row)) return JSON.parse(row.summary) as JobSummary;
-  await summaries.refresh(row.id);
+  // A job that cannot be folded says so in its own line and keeps none of the others from the board.
+  const made = await summaries.refresh(row.id).then(
+    () => true,
+    () => false,
+  );
   const [again] = await db.select({ summary: jobs.summary }).from(jobs).where(eq(jobs.id, row.id));
-  return JSON.parse(again?.summary ?? '{}') as JobSummary;
+  if (made && again && again.summary !== '{}') return JSON.parse(again.summary) as JobSummary;
+  return { stations: [], holding: null, sentence: UNREADABLE, signed: row.signed, signedAt: null, assigned: null, vehicle: row.vehicle.profile, kits: [] };
 }
 
 /** Jobs that have left the shop, of which the board is told. */

@@ -189,3 +189,6 @@ export function sayEvent(event: LoggedEvent, names: Names): string {
   const say = EVENTS[event.type] as (payload: LoggedEvent['payload'], names: Names) => string;
   return say(event.payload, names);
 }
+
+/** What stands in the place of what holds a job, where its log cannot be read. */
+export const UNREADABLE = 'This job cannot be read: npm run check says where its log is damaged';
