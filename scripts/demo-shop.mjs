@@ -63,5 +63,5 @@ export async function openThrowawayShop({ empty = false } = {}) {
     await database.stop();
     rmSync(folder, { recursive: true, force: true });
   };
-  return { address: server.address, databaseUrl: database.url, ownerUrl: database.ownerUrl, port, end };
+  return { address: server.address, pid: server.pid, databaseUrl: database.url, ownerUrl: database.ownerUrl, port, end };
 }

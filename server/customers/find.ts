@@ -81,11 +81,24 @@ async function asFound(db: Connection, rows: readonly Owned[]): Promise<VehicleF
 
 /** Vehicles by words of plate, number or customer, by plate; at most `MOST_FOUND`, with how many there are. */
 export async function findVehicles(db: Connection, text: string): Promise<VehiclesFound> {
-  const which = and(isNull(vehicles.mergedInto), named(text));
-  const rows = await owned(db).where(which).orderBy(vehicles.plateKey, vehicles.id).limit(MOST_FOUND);
-  const [all] =
-    rows.length < MOST_FOUND ? [{ count: rows.length }] : await db.select({ count: count() }).from(vehicles).innerJoin(customers, eq(customers.id, vehicles.customer)).where(which);
-  return { vehicles: await asFound(db, rows), count: all?.count ?? rows.length };
+  const { ids, count: all } = await vehicleIds(db, text);
+  const rows = ids.length === 0 ? [] : await owned(db).where(inArray(vehicles.id, ids)).orderBy(vehicles.plateKey, vehicles.id);
+  return { vehicles: await asFound(db, rows), count: all };
+}
+
+/** Vehicles that a search counts; one that names more is too wide to be read through anyway. */
+const MOST_COUNTED = 2000;
+
+/** Ids of the first vehicles that a search names, and how many it names, counted up to a limit. */
+async function vehicleIds(db: Connection, text: string): Promise<{ ids: string[]; count: number }> {
+  if (named(text) !== undefined) {
+    const found = await vehiclesNamed(db, text, MOST_COUNTED);
+    return { ids: found.slice(0, MOST_FOUND), count: found.length };
+  }
+  const known = isNull(vehicles.mergedInto);
+  const first = await db.select({ id: vehicles.id }).from(vehicles).where(known).orderBy(vehicles.plateKey, vehicles.id).limit(MOST_FOUND);
+  const [all] = await db.select({ count: count() }).from(vehicles).where(known);
+  return { ids: first.map((row) => row.id), count: all?.count ?? first.length };
 }
 
 /** Ids of vehicles that a search names, by plate, at most so many. */

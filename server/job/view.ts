@@ -75,9 +75,11 @@ async function linesOf(db: Connection, rows: readonly Row[], summaries: Summarie
 
 /** All jobs in the shop as the day board shows them, promised first, then those that left last. */
 export async function listJobs(db: Connection, summaries: Summaries): Promise<JobLine[]> {
-  const here = await joined(db).where(eq(jobs.signed, false));
-  const left = await joined(db).where(eq(jobs.signed, true)).orderBy(desc(jobs.openedAt), desc(jobs.id)).limit(MOST_LEFT);
-  const lines = await linesOf(db, [...here, ...left], summaries);
+  // First which, along the index, then what they are: asked for in one, the whole history is joined and sorted.
+  const which = (left: boolean) => db.select({ id: jobs.id }).from(jobs).where(eq(jobs.signed, left)).orderBy(desc(jobs.openedAt), desc(jobs.id));
+  const ids = [...(await which(false)), ...(await which(true).limit(MOST_LEFT))].map((row) => row.id);
+  const rows = ids.length === 0 ? [] : await joined(db).where(inArray(jobs.id, ids));
+  const lines = await linesOf(db, rows, summaries);
   return lines.sort((a, b) => Number(a.summary.signed) - Number(b.summary.signed) || (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id));
 }
 
