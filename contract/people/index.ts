@@ -39,6 +39,8 @@ export interface PersonShown {
 
 /** Who is at a bench, and on which device. */
 export interface SessionShown {
+  /** By which events that are sent later say in whose session they were made; null for one of an earlier version. */
+  id: string | null;
   person: string;
   benchName: string;
   role: string;

@@ -49,6 +49,7 @@ export type FaultCode =
   | 'not-csv'
   | 'one-of'
   | 'role'
+  | 'other-session'
   | 'not-undoable'
   | 'undone-already'
   | 'no-session'

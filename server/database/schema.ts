@@ -193,6 +193,8 @@ export const sheets = mysqlTable(
 
 export const sessions = mysqlTable('sessions', {
   tokenHash: char('token_hash', { length: 64 }).primaryKey(),
+  /** By which what was recorded in it is known later; it opens nothing. */
+  publicId: char('public_id', { length: 36 }).unique(),
   person: id('person')
     .notNull()
     .references(() => people.id),
@@ -200,4 +202,6 @@ export const sessions = mysqlTable('sessions', {
   /** The device that was let in; null at the machine itself. */
   pairedDevice: id('paired_device').references(() => devices.id),
   createdAt: moment('created_at').notNull(),
+  /** When somebody left the bench; what they recorded before may still come. */
+  endedAt: moment('ended_at'),
 });

@@ -6,7 +6,7 @@ import { foldJob, idCheck, undoFaults, type IdCheck, type JobEvent, type LoggedE
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
-import { requireRight } from '../people/index.ts';
+import { authorOf, requireRight } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
 import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
@@ -31,6 +31,13 @@ function eventsIn(body: unknown): unknown[] {
   if (!Array.isArray(events)) throw new FaultyInput([{ path: 'events', code: 'type', data: { expected: 'a list of events' } }]);
   if (events.length > MOST_EVENTS) throw new FaultyInput([{ path: 'events', code: 'length', data: { most: MOST_EVENTS } }]);
   return events as unknown[];
+}
+
+/** The session that the events were made in, where it is told. */
+function sessionIn(body: unknown): string | undefined {
+  const session = (body as { session?: unknown }).session;
+  if (session !== undefined && typeof session !== 'string') throw new FaultyInput([{ path: 'session', code: 'type', data: { expected: 'text' } }]);
+  return session;
 }
 
 function statusOf(answers: readonly AppendAnswer[]): number {
@@ -147,9 +154,10 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
   app.get<{ Params: { profile: string } }>('/api/times/:profile', async ({ params }) => takenOn(db, params.profile));
 
   app.post<{ Params: { id: string } }>('/api/jobs/:id/events', { bodyLimit: EVENT_BYTES }, async (request, reply) => {
-    const { person, device, role } = await requireRight(db, request, 'record');
-    const job = request.params.id;
+    const sender = await requireRight(db, request, 'record');
     const values = eventsIn(request.body);
+    const { person, device, role } = await authorOf(db, sender, sessionIn(request.body));
+    const job = request.params.id;
     let before: LoggedEvent[] = [];
     const { answers, appended } = await retrying(() =>
       db.transaction(

@@ -94,6 +94,29 @@ test('a session is of no use away from its device, after it is ended, or after i
   expect([ended.json(), cookieIn(ended), await who(fresh, '127.0.0.1')]).toEqual([{ ended: true }, 'jade_session=', undefined]);
 });
 
+test('what was recorded before a hand-over of the bench is that of whoever recorded it, on that device alone', async () => {
+  const device = cookieIn(await letIn(await openCode()));
+  const begin = async (person: string, cookie: string, from: string) => {
+    const answer = await at(from, 'POST', '/api/session', cookie, { person, device: 'counter' });
+    return { cookie: [cookie, cookieIn(answer)].filter(Boolean).join('; '), id: answer.json<{ id: string }>().id };
+  };
+  const fern = await begin('fern', device, TABLET);
+  await at(TABLET, 'POST', '/api/session/end', fern.cookie);
+  const slate = await begin('slate', device, TABLET);
+  const till = await begin('till', '', '127.0.0.1');
+  const send = (from: string, cookie: string, session: unknown, type = 'battery.measured', payload: object = { restV: 12.1 }) =>
+    at(from, 'POST', '/api/jobs/hill-road-12/events', cookie, { events: [event(type, payload)], session });
+  expect((await send(TABLET, slate.cookie, fern.id)).statusCode).toBe(200);
+  const { events } = (await at('127.0.0.1', 'GET', '/api/jobs/hill-road-12/events', till.cookie)).json<{ events: { person: string; device: string }[] }>();
+  expect(events.at(-1)).toMatchObject({ person: 'fern', device: 'Bay 1 tablet' });
+  // The rights are those of whoever recorded it.
+  expect((await send(TABLET, slate.cookie, fern.id, 'job.signed', { atSeq: 1 })).statusCode).toBe(403);
+  expect(told(await send('127.0.0.1', till.cookie, fern.id))).toEqual([403, ['session: other-session']]);
+  expect(told(await send(TABLET, slate.cookie, till.id))).toEqual([403, ['session: other-session']]);
+  expect(told(await send(TABLET, slate.cookie, 'made-up'))).toEqual([403, ['session: other-session']]);
+  expect(told(await send(TABLET, slate.cookie, 7))).toEqual([422, ['session: type']]);
+});
+
 test('a proxy whose address is set is believed on who is behind it; any other one hides strangers', async () => {
   const app = buildApp({ database: shop.database, proxies: ['127.0.0.1'] });
   const status = async (headers: Record<string, string>, remoteAddress = '127.0.0.1') => (await app.inject({ url: '/api/people', headers, remoteAddress })).statusCode;

@@ -10,7 +10,10 @@ const open = (payload: object, remoteAddress?: string) => shop.app.inject({ meth
 
 test('on this machine anyone takes a bench name; the session says who and on which device', async () => {
   const answer = await open({ person: 'slate', device: 'counter' });
-  expect([answer.statusCode, answer.json()]).toEqual([201, { person: 'slate', benchName: 'Slate', role: 'lead', device: 'counter' }]);
+  expect([answer.statusCode, answer.json()]).toEqual([
+    201,
+    { id: expect.stringMatching(/^[0-9a-f-]{36}$/) as string, person: 'slate', benchName: 'Slate', role: 'lead', device: 'counter' },
+  ]);
   const cookie = String(answer.headers['set-cookie']);
   expect(cookie).toMatch(/HttpOnly; SameSite=Strict/);
   const session = await shop.app.inject({ url: '/api/session', headers: { cookie: cookie.split(';')[0] ?? '' } });

@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
+import { v7 } from 'uuid';
 import { DEVICE_DAYS, SESSION_DAYS } from '@jade/core/shop';
 import { DeviceRequest, NewPerson, PersonChange, SessionRequest, type Pairing, type SessionShown } from '@jade/contract/people';
 import { retrying, tables, type Database } from '../database/index.ts';
@@ -55,8 +56,8 @@ export function peopleRoutes(app: FastifyInstance, { db, addresses }: PeopleRout
       .limit(1);
     if (!found) throw notFound('person', person);
     const token = randomBytes(32).toString('base64url');
-    const session: SessionShown = { person, benchName: found.benchName, role: found.role, device: paired?.name ?? device };
-    await db.insert(sessions).values({ tokenHash: hashOf(token), person, device: session.device, pairedDevice: paired?.id, createdAt: new Date() });
+    const session: SessionShown = { id: v7(), person, benchName: found.benchName, role: found.role, device: paired?.name ?? device };
+    await db.insert(sessions).values({ tokenHash: hashOf(token), publicId: session.id, person, device: session.device, pairedDevice: paired?.id, createdAt: new Date() });
     void reply.header('set-cookie', cookie(SESSION_COOKIE, token, SESSION_DAYS));
     return reply.status(201).send(session);
   });
@@ -64,7 +65,11 @@ export function peopleRoutes(app: FastifyInstance, { db, addresses }: PeopleRout
   /** Nobody is at this bench any more. */
   app.post('/api/session/end', async (request, reply) => {
     const token = cookieOf(request, SESSION_COOKIE);
-    if (token) await db.delete(sessions).where(eq(sessions.tokenHash, hashOf(token)));
+    if (token)
+      await db
+        .update(sessions)
+        .set({ endedAt: new Date() })
+        .where(and(eq(sessions.tokenHash, hashOf(token)), isNull(sessions.endedAt)));
     void reply.header('set-cookie', cookie(SESSION_COOKIE, '', 0));
     return { ended: token !== undefined };
   });

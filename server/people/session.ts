@@ -7,6 +7,7 @@ import { tables, type Connection } from '../database/index.ts';
 import { Refusal } from '../faults/index.ts';
 
 export interface Session {
+  id: string | null;
   person: string;
   benchName: string;
   role: string;
@@ -72,10 +73,10 @@ export async function sessionOf(db: Connection, request: FastifyRequest): Promis
   const token = cookieOf(request, SESSION_COOKIE);
   if (!token) return undefined;
   const [row] = await db
-    .select({ person: sessions.person, device: sessions.device, pairedDevice: sessions.pairedDevice, benchName: people.benchName, role: people.role })
+    .select({ id: sessions.publicId, person: sessions.person, device: sessions.device, pairedDevice: sessions.pairedDevice, benchName: people.benchName, role: people.role })
     .from(sessions)
     .innerJoin(people, eq(people.id, sessions.person))
-    .where(and(eq(sessions.tokenHash, hashOf(token)), eq(people.left, false), gt(sessions.createdAt, daysAgo(SESSION_DAYS))))
+    .where(and(eq(sessions.tokenHash, hashOf(token)), eq(people.left, false), isNull(sessions.endedAt), gt(sessions.createdAt, daysAgo(SESSION_DAYS))))
     .limit(1);
   if (!row) return undefined;
   const { pairedDevice, ...session } = row;
@@ -88,6 +89,25 @@ export async function requirePerson(db: Connection, request: FastifyRequest): Pr
   const session = await sessionOf(db, request);
   if (!session) throw new Refusal(401, [{ path: 'session', code: 'no-session', data: {} }]);
   return session;
+}
+
+/**
+ * Whose session an event was made in that is sent later, by the session's public id: it must have been begun on the device that sends it, so that
+ * a hand-over at the tablet does not change who did what. The sender's own where none is named.
+ */
+export async function authorOf(db: Connection, sender: Session, id: string | undefined): Promise<Session> {
+  if (id === undefined || id === sender.id) return sender;
+  const paired = (publicId: string) => db.select({ device: sessions.pairedDevice }).from(sessions).where(eq(sessions.publicId, publicId)).limit(1);
+  const [own] = sender.id === null ? [] : await paired(sender.id);
+  const [row] = await db
+    .select({ id: sessions.publicId, person: sessions.person, device: sessions.device, pairedDevice: sessions.pairedDevice, benchName: people.benchName, role: people.role })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.person))
+    .where(eq(sessions.publicId, id))
+    .limit(1);
+  if (!row || row.pairedDevice !== (own?.device ?? null)) throw new Refusal(403, [{ path: 'session', code: 'other-session', data: {} }]);
+  const { pairedDevice: _, ...author } = row;
+  return author;
 }
 
 /** As `requirePerson`, and the role must have the right. */

@@ -6,7 +6,6 @@ import {
   emptyJob,
   furtherKits,
   jobNow,
-  liftEvent,
   newestVersion,
   planMemory,
   type EventType,
@@ -22,28 +21,18 @@ import { needsHold, type OpenLevel } from '@jade/core/vehicle';
 import { namesOf, sayEvent } from '@jade/words/job';
 import { explainInWorker, planInWorker } from '../workers/bridge.ts';
 import { ask, Refused } from './api.ts';
-import { forgetUnsent, keepUnsent, keepView, keptView, unsentOf } from './queue.ts';
-
-interface Answer {
-  id: string | null;
-  status: 'stored' | 'already stored' | 'refused' | 'conflict';
-  seq?: number;
-  faults?: { message: string }[];
-}
+import { keepView, keptView, useOutbox } from '../outbox/index.ts';
 
 const WAITS_MS = [500, 1000, 2000, 4000];
 
 /** One job: its log as known here, what is folded from it, and the queue towards the server. */
 export const useJob = defineStore('job', () => {
+  const outbox = useOutbox();
   const view = shallowRef<JobView>();
   /** The log in order; it is another list only where other events are in it or their order changed, so that what follows from it is worked out once a tap. */
   const log = shallowRef<LoggedEvent[]>([]);
-  const unsent = shallowRef<JobEvent[]>([]);
   const failed = ref('');
   const loading = ref(false);
-  const online = ref(true);
-  const needsPerson = ref(false);
-  const refused = ref<string[]>([]);
   /** Why the last act could not be recorded. */
   const refusals = shallowRef<readonly Refusal[]>([]);
   const lastDone = ref<{ id: string; type: EventType; payload: unknown } | undefined>();
@@ -54,8 +43,8 @@ export const useJob = defineStore('job', () => {
   const changed = shallowRef<{ change: PlanChange; because: string }>();
   let stopSearch: (() => void) | undefined;
   let stream: EventSource | undefined;
-  let sending = false;
-  let attempt = 0;
+  /** The job that is to be open, also while its answer is awaited. */
+  let wanted: string | undefined;
   let memory = planMemory();
   /** Counts the plans that were made, so that the job is read again with a new one. */
   const plansMade = ref(0);
@@ -145,8 +134,6 @@ export const useJob = defineStore('job', () => {
       .map((event, place) => ({ event, place }))
       .sort((a, b) => (rank(a.event) === rank(b.event) ? a.place - b.place : rank(a.event) - rank(b.event)));
     if (ordered.length !== log.value.length || ordered.some(({ event }, place) => event.id !== log.value[place]?.id)) log.value = ordered.map(({ event }) => event);
-    const sent = unsent.value.filter((event) => known.get(event.id)?.seq !== undefined).map((event) => event.id);
-    if (sent.length > 0) drop(sent);
   }
 
   /** Newer documents were taken over, here or elsewhere: everything is read anew with them. */
@@ -165,23 +152,18 @@ export const useJob = defineStore('job', () => {
     await refresh();
   }
 
-  function drop(ids: readonly string[]): void {
-    unsent.value = unsent.value.filter((event) => !ids.includes(event.id));
-    void forgetUnsent(ids);
-  }
-
   let losses = 0;
   function follow(id: string): void {
     stream?.close();
     stream = new EventSource(`/api/jobs/${encodeURIComponent(id)}/stream?since=${lastSeq()}`);
     const own = stream;
     stream.onopen = () => {
-      online.value = true;
+      outbox.seen(true);
       losses = 0;
-      void send();
+      outbox.kick();
     };
     stream.onerror = () => {
-      online.value = false;
+      outbox.seen(false);
       // The browser comes back by itself after a line that broke, not after a refusal such as that the database is away.
       if (own.readyState !== EventSource.CLOSED) return;
       const wait = WAITS_MS[Math.min(losses++, WAITS_MS.length - 1)] ?? 4000;
@@ -190,7 +172,7 @@ export const useJob = defineStore('job', () => {
     stream.addEventListener('appended', (message) => {
       const { after, events } = JSON.parse(message.data as string) as Appended;
       // What is told follows what is here; where something is missing between, all since is fetched.
-      if (after > lastSeq()) void fetchGap(id);
+      if (after > lastSeq()) void fetchGap(id).catch(() => undefined);
       settle(events);
       if (events.some((event) => event.type === 'job.repinned')) void refresh();
     });
@@ -204,91 +186,69 @@ export const useJob = defineStore('job', () => {
   }
 
   async function load(id: string): Promise<void> {
-    if (view.value?.id === id && !failed.value) return;
+    if (wanted === id && !failed.value) return;
     close();
+    wanted = id;
     loading.value = true;
+    let fresh: JobView | undefined;
+    let why = '';
     try {
-      const fresh = await ask<JobView>(`/api/jobs/${encodeURIComponent(id)}`);
-      void keepView(id, fresh);
-      show(fresh);
+      fresh = await ask<JobView>(`/api/jobs/${encodeURIComponent(id)}`);
+      void keepView(id, fresh).catch(() => undefined);
     } catch (error) {
-      const kept = error instanceof Refused ? undefined : await keptView<JobView>(id);
-      if (kept) {
-        online.value = false;
-        show(kept);
-      } else failed.value = error instanceof Refused ? `${error.message}.` : 'The server cannot be reached and this job was not opened on this device before.';
+      if (error instanceof Refused) why = `${error.message}.`;
+      else {
+        outbox.seen(false);
+        fresh = await keptView<JobView>(id).catch(() => undefined);
+        why = 'The server cannot be reached and this job was not opened on this device before.';
+      }
     }
+    await outbox.loaded;
+    // An answer that comes when another job is wanted is not that job.
+    if (wanted !== id) return;
     loading.value = false;
-    if (!view.value) return;
-    unsent.value = (await unsentOf(id)).map((event) => liftEvent(event as JobEvent & { payload: Record<string, unknown> }));
-    settle(unsent.value);
+    if (!fresh) {
+      failed.value = why;
+      return;
+    }
+    show(fresh);
     follow(id);
-    void send();
+    outbox.kick();
   }
 
   function show(fresh: JobView): void {
-    const waiting = unsent.value;
     memory = planMemory();
     before.value = undefined;
     changed.value = undefined;
     explanation.value = undefined;
     log.value = fresh.events;
     view.value = fresh;
-    settle(waiting);
+    settle(outbox.pending(fresh.id));
   }
 
   function close(): void {
     stream?.close();
     stream = undefined;
+    wanted = undefined;
     view.value = undefined;
     log.value = [];
-    unsent.value = [];
     failed.value = '';
-    refused.value = [];
     refusals.value = [];
     lastDone.value = undefined;
     before.value = undefined;
   }
 
-  /** Sends what is unsent, in order, until all is taken; waits and tries again while the server is away. */
-  async function send(): Promise<void> {
-    const id = view.value?.id;
-    if (sending || !id || unsent.value.length === 0) return;
-    sending = true;
-    const batch = unsent.value.slice(0, 100);
-    try {
-      const { answers } = await ask<{ answers: Answer[] }>(`/api/jobs/${encodeURIComponent(id)}/events`, { events: batch });
-      take(batch, answers);
-      online.value = true;
-      needsPerson.value = false;
-      attempt = 0;
-    } catch (error) {
-      if (error instanceof Refused && error.status === 401) needsPerson.value = true;
-      else if (error instanceof Refused && error.status < 500) refused.value = [...refused.value, error.message];
-      else online.value = false;
-      const wait = WAITS_MS[Math.min(attempt++, WAITS_MS.length - 1)] ?? 4000;
-      setTimeout(() => void send(), wait);
-      sending = false;
-      return;
-    }
-    sending = false;
-    if (unsent.value.length > 0) void send();
-  }
-
-  function take(batch: readonly JobEvent[], answers: readonly Answer[]): void {
-    const stored: LoggedEvent[] = [];
-    answers.forEach((answer, place) => {
-      const event = batch[place];
-      if (!event) return;
-      if (answer.seq !== undefined) stored.push({ ...event, seq: answer.seq });
-      else {
-        refused.value = [...refused.value, ...(answer.faults ?? []).map((fault) => fault.message)];
-        drop([event.id]);
-        log.value = log.value.filter((entry) => entry.id !== event.id);
-      }
-    });
-    settle(stored);
-  }
+  outbox.listen({
+    // An answer belongs to its job; another one that is open meanwhile hears nothing of it.
+    stored: (job, events) => {
+      if (job === view.value?.id) settle(events);
+    },
+    refused: (job, events) => {
+      if (job !== view.value?.id) return;
+      const gone = new Set(events.map((event) => event.id));
+      log.value = log.value.filter((entry) => !gone.has(entry.id));
+    },
+  });
 
   /**
    * Records what one act of a person did. It counts here at once and goes to the server when it can. An act that cannot be recorded
@@ -304,12 +264,10 @@ export const useJob = defineStore('job', () => {
     const events = act.events.map(
       ({ type, payload }) => JSON.parse(JSON.stringify({ id: v7(), type, v: newestVersion(type), at: new Date().toISOString(), ...shared, payload })) as JobEvent,
     );
-    unsent.value = [...unsent.value, ...events];
     settle(events);
     const done = events.findLast((event) => event.type !== 'undone');
     if (done) lastDone.value = { id: done.id, type: done.type, payload: done.payload };
-    for (const event of events) await keepUnsent(id, event).catch(() => undefined);
-    void send();
+    await outbox.put(id, events);
   }
 
   /** As `perform`, for an act of one event that no rule of a station stands against. */
@@ -335,10 +293,6 @@ export const useJob = defineStore('job', () => {
     closing,
     loading,
     failed,
-    online,
-    unsent,
-    refused,
-    needsPerson,
     lastDone,
     load,
     close,
@@ -347,7 +301,6 @@ export const useJob = defineStore('job', () => {
     refusals,
     lastSeq,
     undo,
-    send,
     repin,
   };
 });

@@ -11,6 +11,8 @@ import StationRule from './StationRule.vue';
 import UndoBar from './UndoBar.vue';
 import VehicleStrip from './VehicleStrip.vue';
 import { light } from './light.ts';
+import { useOutbox } from '../outbox/index.ts';
+import OutboxBar from './OutboxBar.vue';
 import { useSession } from '../session/index.ts';
 
 /** Seen once in the life of a shop, and loaded only then. */
@@ -20,12 +22,13 @@ const route = useRoute();
 const router = useRouter();
 const session = useSession();
 const job = useJob();
+const outbox = useOutbox();
 const panel = ref<'finder' | 'keys' | 'people' | undefined>();
 const trayOpen = ref(false);
 const inJob = computed(() => route.name === 'station' && !job.failed && !session.shut);
 /** A shop that nobody has opened yet asks for itself first. */
 const unopened = computed(() => session.opened === false);
-const askPerson = computed(() => !unopened.value && (session.session === null || panel.value === 'people' || session.asking || job.needsPerson));
+const askPerson = computed(() => !unopened.value && (session.session === null || panel.value === 'people' || session.asking || outbox.needsPerson));
 
 function go(step: number): void {
   const place = STATIONS.findIndex((station) => station === route.params.station);
@@ -79,8 +82,7 @@ async function left(): Promise<void> {
 async function picked(person: string): Promise<void> {
   await session.pick(person);
   panel.value = undefined;
-  job.needsPerson = false;
-  void job.send();
+  outbox.kick();
 }
 </script>
 
@@ -93,9 +95,11 @@ async function picked(person: string): Promise<void> {
       <header v-else class="shop-head">
         <strong>Jade Bench</strong>
         <span class="grow" />
+        <span v-if="outbox.count > 0" class="away" role="status">{{ outbox.online ? 'sending' : 'no server' }}: {{ outbox.count }} kept here</span>
         <button v-if="!unopened && !session.shut" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
       </header>
       <main id="work" class="work" tabindex="-1">
+        <OutboxBar v-if="!session.shut" />
         <LetInView v-if="session.shut" @let-in="session.load()" />
         <FirstRun v-else-if="unopened" @opened="opened" />
         <router-view v-else />
@@ -118,6 +122,14 @@ async function picked(person: string): Promise<void> {
 </template>
 
 <style scoped>
+.away {
+  padding: 3px 10px;
+  border: 1.5px solid #f0c34d;
+  border-radius: 4px;
+  color: #f7dc93;
+  font-size: 13.5px;
+}
+
 .bench {
   display: grid;
   grid-template: 'rule strip strip' auto 'rule work tray' 1fr / var(--rule) minmax(0, 1fr) auto;

@@ -5,12 +5,14 @@ import { canUndo, lastEvents, traySlots, undoneEvents } from '@jade/core/job';
 import { sayEvent, sayGroup, sayQuestion } from '@jade/words/job';
 import { sayHold } from '@jade/words/stations';
 import { inSentence, plural } from '@jade/words/units';
+import { useOutbox } from '../outbox/index.ts';
 import { useJob } from '../job/store.ts';
 
 /** What lies in the tray: pieces off, fasteners out, open questions, and the last lines of the log. */
 defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 const job = useJob();
+const outbox = useOutbox();
 const FEW = 5;
 const MORE = 60;
 /** Lines of the log that are seen: only those are put into words. */
@@ -39,6 +41,12 @@ const questions = computed(() => {
   if (!names || !standing) return [];
   const holds = standing.missing.filter((hold) => hold.kind !== 'to do').map((hold) => sayHold(hold, names));
   return [...holds, ...job.state.questions.map((question) => sayQuestion(question, names))];
+});
+/** What was recorded for this job and refused: it is shown with what was said, until somebody has read it. */
+const refused = computed(() => {
+  const { names, view } = job;
+  if (!names || !view) return [];
+  return outbox.refusals.filter((entry) => entry.job === view.id).map(({ id, event, refused: why }) => ({ id, why, text: sayEvent(event, names) }));
 });
 const entries = computed(() => {
   const { names } = job;
@@ -83,11 +91,12 @@ const entries = computed(() => {
         <li v-for="text in questions" :key="text">{{ text }}</li>
       </ul>
     </section>
-    <section v-if="job.refused.length > 0">
+    <section v-if="refused.length > 0">
       <h2>Not taken by the server</h2>
       <ul class="plain asks">
-        <li v-for="text in job.refused" :key="text">{{ text }}</li>
+        <li v-for="entry in refused" :key="entry.id">{{ entry.text }}: {{ entry.why }}</li>
       </ul>
+      <button type="button" class="push small" @click="outbox.dismiss(refused.map((entry) => entry.id))">Read, put it away</button>
     </section>
     <section>
       <h2>Log</h2>

@@ -15,9 +15,11 @@ import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import { may } from '@jade/core/shop';
 import RightGate from '../../session/RightGate.vue';
+import { useOutbox } from '../../outbox/index.ts';
 import { useSession } from '../../session/index.ts';
 
 const { job, context, names } = useCurrentJob();
+const outbox = useOutbox();
 const session = useSession();
 const picked = ref<string>();
 const asking = ref<'code' | 'reopen'>();
@@ -34,7 +36,7 @@ const clock = useClock();
 const againstCodes = computed(() => handOver.againstCodes(context.value, clock.value));
 const missing = computed(() => job.standing?.missing ?? []);
 const ready = computed(() => job.standing?.readyToSign ?? false);
-const sent = computed(() => job.unsent.length === 0);
+const sent = computed(() => outbox.pending(job.view?.id ?? '').length === 0);
 const tone = (lamp: LampFunction) => {
   const after = job.state.final[lamp.id];
   if (!after) return 'open' as const;

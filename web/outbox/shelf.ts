@@ -1,15 +1,20 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { JobEvent } from '@jade/core/job';
 
-interface Unsent {
+/** An event that the server does not have yet. */
+export interface Waiting {
   id: string;
   job: string;
   order: number;
   event: JobEvent;
+  /** Public id of the session it was made in. */
+  session?: string;
+  /** Why the server refused it; it is kept until somebody has read that. */
+  refused?: string;
 }
 
 interface Shelf extends DBSchema {
-  unsent: { key: string; value: Unsent; indexes: { job: string } };
+  unsent: { key: string; value: Waiting; indexes: { job: string } };
   views: { key: string; value: { id: string; view: unknown } };
 }
 
@@ -22,24 +27,23 @@ function open(): Promise<IDBPDatabase<Shelf>> {
       db.createObjectStore('views', { keyPath: 'id' });
     },
   });
+  // One that could not be opened is tried again the next time.
+  shelf.catch(() => void (shelf = undefined));
   return shelf;
 }
 
-let order = 0;
-
-/** Keeps an event on this device until the server has it. */
-export async function keepUnsent(job: string, event: JobEvent): Promise<void> {
-  order = Math.max(order + 1, Date.now() * 1000);
-  await (await open()).put('unsent', { id: event.id, job, order, event });
+/** Keeps events on this device, all of them or none. */
+export async function keepWaiting(entries: readonly Waiting[]): Promise<void> {
+  const tx = (await open()).transaction('unsent', 'readwrite');
+  await Promise.all([...entries.map((entry) => tx.store.put(entry)), tx.done]);
 }
 
-/** Unsent events of a job in the order they were made. */
-export async function unsentOf(job: string): Promise<JobEvent[]> {
-  const entries = await (await open()).getAllFromIndex('unsent', 'job', job);
-  return entries.sort((a, b) => a.order - b.order).map((entry) => entry.event);
+/** Everything that waits on this device, in the order it was made. */
+export async function allWaiting(): Promise<Waiting[]> {
+  return (await (await open()).getAll('unsent')).sort((a, b) => a.order - b.order);
 }
 
-export async function forgetUnsent(ids: readonly string[]): Promise<void> {
+export async function forgetWaiting(ids: readonly string[]): Promise<void> {
   const tx = (await open()).transaction('unsent', 'readwrite');
   await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
 }
