@@ -43,7 +43,8 @@ export const Optional = (): Field => ValidateIf((_, value) => value !== undefine
 /** Text of one to `most` characters. */
 export const Text = (most = 240): Field => all(IsString(says('type', { expected: 'text' })), MinLength(1, says('length', { least: 1 })), MaxLength(most, says('length', { most })));
 
-const SLUG = /^[a-z0-9]+(?:[-.][a-z0-9]+)*$/;
+/** What every object has of its own is no id: looked up in one, it would be found. */
+const SLUG = /^(?!constructor$)[a-z0-9]+(?:[-.][a-z0-9]+)*$/;
 
 /** An author's id: small letters, digits, single dashes or dots between. */
 export const Slug = (): Field =>
@@ -130,9 +131,20 @@ export const Each = (of: () => Class, most = 500): Field =>
     Type(of),
   );
 
+const MOMENT = /^(\d{4})-(\d{2})-(\d{2})T\d{2}:\d{2}(?::\d{2}(?:\.\d{1,6})?)?(?:Z|[+-]\d{2}:\d{2})$/;
+
+/** Whether a text names a moment that there is: of this or the next century, on a day that its month has. */
+function isMoment(value: unknown): boolean {
+  const [, year = 0, month = 0, day = 0] = typeof value === 'string' ? (MOMENT.exec(value)?.map(Number) ?? []) : [];
+  const daysOfMonth = new Date(Date.UTC(year, month, 0)).getUTCDate();
+  return year >= 1970 && year < 2200 && day >= 1 && day <= daysOfMonth && !Number.isNaN(Date.parse(String(value)));
+}
+
 /** A point of time as ISO 8601 with its zone. */
 export const Moment = (): Field =>
-  Matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(?::\d{2}(?:\.\d{1,6})?)?(?:Z|[+-]\d{2}:\d{2})$/, says('type', { expected: 'a time such as 2026-03-05T08:30:00Z' }));
+  all(ValidateBy({ name: 'moment', validator: { validate: isMoment } }, says('type', { expected: 'a time such as 2026-03-05T08:30:00Z' })), (target, key) =>
+    JSONSchema({ type: 'string', format: 'date-time' })(target, String(key)),
+  );
 
 /** Any object, checked elsewhere. */
 export const AnyObject = (): Field => IsObject(says('type', { expected: 'an object' }));

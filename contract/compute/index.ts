@@ -13,7 +13,7 @@ import { classifyReading, proveSwitched } from '@jade/core/probing';
 import { errorAtRangeM } from '@jade/core/sensing';
 import { checkPieces, checkProfile, checkSupplies, checkVehicleNumber, factChoices, pinsTwice, unreachableLevels } from '@jade/core/vehicle';
 import { assignLegs, checkLoad, copperOhm, loadCurrentA, matePlugs, smallestFuseA, voltageRange, worstCurrentA } from '@jade/core/wiring';
-import { checkForm } from '@jade/contract/check';
+import { checkForm, MOST_IN_DOCUMENT } from '@jade/contract/check';
 import { liftDocument } from '@jade/contract/documents';
 import { checkEvent } from '@jade/contract/job';
 import { DEFAULT_RULES } from './default-rules.ts';
@@ -58,7 +58,7 @@ function liftInside(input: unknown): unknown {
 function computation<T extends object>(name: string, summary: string, output: string, input: new () => T, work: (input: T) => unknown): Computation {
   const run = (written: unknown) => {
     const value = liftInside(written);
-    const faults = checkForm(input, value);
+    const faults = checkForm(input, value, '', MOST_IN_DOCUMENT);
     if (faults.length > 0) throw new FaultyInput(faults);
     return work(value as T);
   };

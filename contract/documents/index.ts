@@ -3,7 +3,7 @@ import type { Kit as PlainKit } from '@jade/core/kit';
 import type { RuleSet as PlainRules } from '@jade/core/rules';
 import type { Shop as PlainShop } from '@jade/core/shop';
 import type { VehicleProfile as PlainProfile } from '@jade/core/vehicle';
-import { checkForm } from '@jade/contract/check';
+import { checkForm, MOST_IN_DOCUMENT } from '@jade/contract/check';
 import { Kit } from '@jade/contract/kit';
 import { RuleSet } from '@jade/contract/rules';
 import { Shop } from '@jade/contract/shop';
@@ -33,16 +33,25 @@ export const FORMATS: Record<DocumentKind, { of: new () => object; format: strin
 
 export type AnyDocument = { [K in DocumentKind]: { kind: K; document: Documents[K] } }[DocumentKind];
 
+/** As `liftDocument`; one that is not of the version that its format names cannot be lifted, and says so. */
+function lifted(written: unknown): unknown {
+  try {
+    return liftDocument(written);
+  } catch {
+    throw new FaultyInput([{ path: 'format', code: 'type', data: { expected: 'the version of the format that the document is of' } }]);
+  }
+}
+
 /** Reads which kind a document is from its `format`, lifts an older version, and checks its form. Throws `FaultyInput` with the paths of all faults. */
 export function readDocument(written: unknown): AnyDocument {
-  const value = liftDocument(written);
+  const value = lifted(written);
   const format = typeof value === 'object' && value !== null ? (value as { format?: unknown }).format : undefined;
   const kind = DOCUMENT_KINDS.find((candidate) => FORMATS[candidate].format === format);
   const known = Object.values(FORMATS)
     .map((entry) => entry.format)
     .join(', ');
   if (!kind) throw new FaultyInput([{ path: 'format', code: 'unknown-kind', data: { known } }]);
-  const faults: Fault[] = checkForm(FORMATS[kind].of, value);
+  const faults: Fault[] = checkForm(FORMATS[kind].of, value, '', MOST_IN_DOCUMENT);
   if (faults.length > 0) throw new FaultyInput(faults);
   return { kind, document: value } as AnyDocument;
 }

@@ -63,11 +63,15 @@ function liftKit(kit: Json): Json {
   };
 }
 
-const LIFTS: Readonly<Record<string, (document: Json) => Json>> = { 'jade-vehicle-profile/1': liftProfile, 'jade-kit/1': liftKit };
+const LIFTS: ReadonlyMap<string, (document: Json) => Json> = new Map([
+  ['jade-vehicle-profile/1', liftProfile],
+  ['jade-kit/1', liftKit],
+]);
 
 /** A document as the newest version of its format says it; one that is new already, or is of no known format, is given back as it is. */
 export function liftDocument(value: unknown): unknown {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
-  const lift = LIFTS[String((value as Json).format)];
+  const { format } = value as Json;
+  const lift = typeof format === 'string' ? LIFTS.get(format) : undefined;
   return lift ? liftDocument(lift(value as Json)) : value;
 }

@@ -49,6 +49,7 @@ export type FaultCode =
   | 'not-csv'
   | 'one-of'
   | 'role'
+  | 'reserved'
   | 'other-session'
   | 'not-undoable'
   | 'undone-already'

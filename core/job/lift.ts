@@ -14,11 +14,11 @@ const LIFTS: Readonly<Record<string, Readonly<Record<number, (payload: Record<st
 
 /** Newest version of a type of event. */
 export function newestVersion(type: string): number {
-  return 1 + Object.keys(LIFTS[type] ?? {}).length;
+  return 1 + Object.keys(Object.hasOwn(LIFTS, type) ? (LIFTS[type] ?? {}) : {}).length;
 }
 
 /** An event as its newest version says it; one that is new already is given back as it is. */
 export function liftEvent<T extends Versioned>(event: T): T {
-  const lift = LIFTS[event.type]?.[event.v];
+  const lift = Object.hasOwn(LIFTS, event.type) ? LIFTS[event.type]?.[event.v] : undefined;
   return lift ? liftEvent({ ...event, v: event.v + 1, payload: lift(event.payload) }) : event;
 }

@@ -2,12 +2,13 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyCompress from '@fastify/compress';
 import fastifyStatic from '@fastify/static';
-import Fastify, { type FastifyInstance } from 'fastify';
+import Fastify, { type FastifyError, type FastifyInstance, type FastifyReply, type FastifyRequest } from 'fastify';
+import { FaultyInput, type Fault } from '@jade/core/faults';
 import { computeRoutes } from '../compute/index.ts';
 import { customerRoutes } from '../customers/index.ts';
 import { databaseAnswers, type OpenDatabase } from '../database/index.ts';
 import { documentRoutes } from '../documents/index.ts';
-import { mapErrors, nowhere, Refusal } from '../faults/index.ts';
+import { mapErrors, nowhere, Refusal, worded } from '../faults/index.ts';
 import { importRoutes } from '../import/index.ts';
 import { jobRoutes } from '../job/index.ts';
 import { guardDoor, peopleRoutes } from '../people/index.ts';
@@ -63,10 +64,37 @@ function serveInterface(app: FastifyInstance, folder: string): void {
   });
 }
 
+/** An address that cannot be read says so as every other fault does. */
+function refuseAddress(error: FastifyError, _: FastifyRequest, reply: FastifyReply): void {
+  const fault: Fault =
+    error.code === 'FST_ERR_MAX_PARAM_LENGTH'
+      ? { path: '(address)', code: 'length', data: { most: 1000 } }
+      : { path: '(address)', code: 'type', data: { expected: 'an address that can be read' } };
+  void reply.status(error.statusCode ?? 400).send({ faults: worded([fault]) });
+}
+
+/** What is asked for in an address is asked for once; which of two would count is nobody's to guess. */
+function refuseTwice(app: FastifyInstance): void {
+  app.addHook('preValidation', (request, _, done) => {
+    const twice = Object.entries(request.query as Record<string, unknown>).flatMap(([path, value]): Fault[] =>
+      typeof value === 'string' ? [] : [{ path, code: 'name-twice', data: { name: path } }],
+    );
+    done(twice.length > 0 ? new FaultyInput(twice) : undefined);
+  });
+}
+
 /** The server with all its routes, not yet listening. */
 export function buildApp({ database, webFolder, hosts = [], addresses = [], proxies = [], log = false }: AppOptions): FastifyInstance {
-  const app = Fastify({ logger: log ? { level: 'warn' } : false, forceCloseConnections: true, trustProxy: proxies.length > 0 ? proxies : false, bodyLimit: 1024 * 1024 });
+  const app = Fastify({
+    logger: log ? { level: 'warn' } : false,
+    forceCloseConnections: true,
+    trustProxy: proxies.length > 0 ? proxies : false,
+    bodyLimit: 1024 * 1024,
+    routerOptions: { maxParamLength: 1000 },
+    frameworkErrors: refuseAddress,
+  });
   mapErrors(app);
+  refuseTwice(app);
   checkOrigin(app, [...OWN_NAMES, ...hosts]);
   void app.register(fastifyCompress, { global: true, threshold: 2048 });
   app.addHook('onClose', () => stopPlanner());

@@ -3,6 +3,7 @@ import type { FastifyInstance, FastifyReply } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
 import { rightFor, roleFaults } from '@jade/core/shop';
 import { foldJob, idCheck, undoFaults, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { beyondMeasure } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
@@ -30,6 +31,8 @@ function eventsIn(body: unknown): unknown[] {
   const events = (body as { events?: unknown } | null)?.events;
   if (!Array.isArray(events)) throw new FaultyInput([{ path: 'events', code: 'type', data: { expected: 'a list of events' } }]);
   if (events.length > MOST_EVENTS) throw new FaultyInput([{ path: 'events', code: 'length', data: { most: MOST_EVENTS } }]);
+  const beyond = beyondMeasure(events, 'events');
+  if (beyond) throw new FaultyInput([beyond]);
   return events as unknown[];
 }
 

@@ -52,6 +52,7 @@ const SENTENCES: Record<FaultCode, Say> = {
   'not-undoable': ({ type }) => `“${type}” stays in the record and is not undone`,
   'undone-already': () => 'is undone already',
   'other-session': () => 'this was recorded in a session of another device, and only that device may send it',
+  reserved: () => 'is a name that no field can have',
   'no-session': () => 'nobody is at this bench: pick a bench name first',
   'code-unknown': ({ minutes }) => `no code is open by these signs: it lets in one device, within ${minutes} minutes; ask for a new one at the counter`,
   'one-of': ({ choices }) => `asks for exactly one of ${choices}`,
