@@ -50,7 +50,7 @@ test(
     expect(await page.getByRole('heading', { name: 'Open your shop' }).count()).toBe(0);
     // What comes next is said where it is missing.
     await page.getByRole('button', { name: 'Open a job' }).click();
-    await page.getByText('No vehicle is known yet.').waitFor();
+    await page.getByText('The shop has no vehicle yet.').waitFor();
     await page.goto(`${server.address}/library`);
     await page.getByText('None yet: take in a file.').first().waitFor();
     // Another device is asked who is there, and offered both.
@@ -61,7 +61,7 @@ test(
     const stranger = await (await browser.newContext({ viewport: COUNTER, extraHTTPHeaders: { 'x-forwarded-for': '203.0.113.9' } })).newPage();
     for (const path of ['/', '/jobs/some/open-up']) {
       await stranger.goto(server.address + path);
-      await stranger.getByRole('alert').getByText('This device is not let in: the shop is open at the machine that it runs on.').waitFor();
+      await stranger.getByRole('heading', { name: 'This device is not let in yet' }).waitFor();
       expect(await stranger.getByText('Harrow Quay').count()).toBe(0);
     }
     expect(complaints).toEqual([]);

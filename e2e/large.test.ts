@@ -15,7 +15,7 @@ const demo = <T>(file: string) => JSON.parse(readFileSync(join(import.meta.dirna
 test(
   'a profile of five hundred pieces is taken in and planned, with progress, and stopped with the gap that is left',
   async () => {
-    const { page, complaints } = await shop.open('till');
+    const { page, complaints } = await shop.open('slate');
     const { request } = page.context();
     const { profile, kit } = largeVehicle(demo<VehicleProfile>('vehicles/wexholm-bollard-35.json'), demo<Kit>('kits/cairn-fen-pair.json'), 500, HARD_SEED);
     const owner = demo<{ vehicles: object[]; jobs: object[] }>('shop.json');

@@ -198,7 +198,7 @@ async function openJob(page: Page, { documents }: Case, number: number): Promise
 test.each(walked.map((entry, index): [string, number, Case] => [entry.name, index, entry]))(
   '%s: through the interface, tapping only what is true, with the very same record',
   async (_, number, entry) => {
-    const { page, complaints } = await shop.open('fern');
+    const { page, complaints } = await shop.open('slate');
     const { job, documents } = await openJob(page, entry, number);
     const robot = new Robot(documents, entry.truth);
     expect(robot.work()).toBeUndefined();

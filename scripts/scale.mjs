@@ -1,7 +1,7 @@
 // npm run scale: a shop of ten years, filled into a throwaway database, and what its lists take there against the demo's size.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { ROOT, say } from './packages.mjs';
 import { openThrowawayShop } from './demo-shop.mjs';
 
@@ -72,6 +72,69 @@ async function measure() {
   return times;
 }
 
+/** The same transaction by hand: row lock, look for the id, the chain before, insert, counter; committed and flushed. */
+async function byHand(job) {
+  const id = clientId();
+  await database.beginTransaction();
+  const [[row]] = await database.query('SELECT seq FROM jobs WHERE id = ? FOR UPDATE', [job]);
+  await database.query('SELECT id, job, seq, body_hash FROM events WHERE id IN (?)', [id]);
+  await database.query('SELECT chain FROM events WHERE job = ? AND seq = ?', [job, row.seq]);
+  await database.query('INSERT INTO events (job, seq, id, type, v, at, person, device, payload, body_hash, stored_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
+    job,
+    row.seq + 1,
+    id,
+    'battery.measured',
+    1,
+    new Date().toISOString(),
+    'fern',
+    'bench',
+    '{"restV":12.6}',
+    createHash('sha256').update(id).digest('hex'),
+    new Date(),
+  ]);
+  await database.query('UPDATE jobs SET seq = ? WHERE id = ?', [row.seq + 1, job]);
+  await database.commit();
+}
+
+/** A job's log of so many events: the readings of a gap over and over. */
+async function lengthen(job, wanted) {
+  const [[{ seq }]] = await database.query('SELECT seq FROM jobs WHERE id = ?', [job]);
+  await database.query(
+    `INSERT INTO events (job, seq, id, type, v, at, person, device, payload, body_hash, stored_at) SELECT ?, ? + s.seq, uuid(), 'battery.measured', 1, '2026-03-05T08:30:00Z', 'fern', 'bench', '{"restV":12.6}', sha2(uuid(), 256), now(3) FROM seq_1_to_${wanted - seq} s`,
+    [job, seq],
+  );
+  await database.query('UPDATE jobs SET seq = ?, summary_seq = 0 WHERE id = ?', [wanted, job]);
+}
+
+/** Appending against the transaction by hand, in turns, at two lengths of a log; summaries follow between them as they do in a shop. */
+async function measureAppends() {
+  const rows = [];
+  for (const [job, length] of [
+    ['old-2', 53],
+    ['old-3', 5000],
+  ]) {
+    if (length > 1000) await lengthen(job, length);
+    await ask('/api/jobs');
+    const [ours, other] = [[], []];
+    for (let run = -5; run < 60; run++) {
+      for (const [times, work] of [
+        [ours, () => ask(`/api/jobs/${job}/events`, measured())],
+        [other, () => byHand('old-4')],
+      ]) {
+        const start = performance.now();
+        await work();
+        if (run >= 0) times.push(performance.now() - start);
+        await new Promise((settle) => setTimeout(settle, 120));
+      }
+    }
+    const middle = (times) => times.sort((a, b) => a - b)[Math.floor(times.length / 2)];
+    rows.push(
+      `| One event appended over HTTP to a log of ${length} | ${middle(other).toFixed(2)} ms | ${middle(ours).toFixed(2)} ms | ${(middle(ours) / middle(other)).toFixed(1)} |`,
+    );
+  }
+  return rows;
+}
+
 const rssMb = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${shop.pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
 async function fill() {
@@ -113,6 +176,7 @@ say(JSON.stringify(counts));
 const [large, largeMb] = [await measure(), rssMb()];
 const again = await measure();
 const againMb = rssMb();
+const appends = await measureAppends();
 await database.end();
 await shop.end();
 
@@ -129,6 +193,10 @@ ${Object.keys(QUESTIONS)
   .join('\n')}
 ${row('Memory of the server after all of them', smallMb, largeMb, 'MB')}
 ${row('The same after all of them once more', largeMb, againMb, 'MB')}
+
+| what | the same transaction by raw mysql2 | ours | ratio |
+| --- | --- | --- | --- |
+${appends.join('\n')}
 `;
 say(`once more: ${JSON.stringify(Object.fromEntries(Object.entries(again).map(([what, ms]) => [what, Number(ms.toFixed(1))])))}`);
 const place = join(ROOT, 'docs/benchmarks.md');

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { KnownKind } from '@jade/core/customers';
 import type { DocumentPin } from '@jade/core/job';
 import { DOCUMENT_KINDS, liftDocument, type DocumentKind, type Documents } from '@jade/contract/documents';
@@ -49,6 +49,27 @@ export async function getPinned<K extends DocumentKind>(db: Connection, kind: K,
   const { document, hash } = await getDocument(db, kind, pin.slug, pin.version);
   byHash.set(hash, document);
   return { document, hash };
+}
+
+/** Pinned versions of one job, in one question to the database where all were read before. */
+export async function getPinnedTogether(
+  db: Connection,
+  { profile, kits, rules }: { profile: DocumentPin; kits: readonly DocumentPin[]; rules: DocumentPin },
+): Promise<{ profile: Documents['vehicle']; kits: Documents['kit'][]; rules: Documents['rules'] }> {
+  const wanted = [{ kind: 'vehicle' as const, pin: profile }, ...kits.map((pin) => ({ kind: 'kit' as const, pin })), { kind: 'rules' as const, pin: rules }];
+  const one = ({ kind, pin }: { kind: DocumentKind; pin: DocumentPin }) => and(eq(documents.kind, kind), eq(documents.slug, pin.slug), eq(documents.version, pin.version));
+  const rows = await db
+    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, hash: documents.hash })
+    .from(documents)
+    .where(or(...wanted.map(one)));
+  const read = async <K extends DocumentKind>(kind: K, { slug, version }: DocumentPin): Promise<Documents[K]> => {
+    const hash = rows.find((row) => row.kind === kind && row.slug === slug && row.version === version)?.hash;
+    const known = hash === undefined ? undefined : byHash.get(hash);
+    return (known as Documents[K] | undefined) ?? (await getPinned(db, kind, { slug, version })).document;
+  };
+  const those = [];
+  for (const pin of kits) those.push(await read('kit', pin));
+  return { profile: await read('vehicle', profile), kits: those, rules: await read('rules', rules) };
 }
 
 /** Newest version of every document of a kind. */

@@ -2,16 +2,16 @@ import { eq } from 'drizzle-orm';
 import type { FastifyInstance, FastifyReply } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
 import { rightFor, roleFaults } from '@jade/core/shop';
-import { foldJob, idCheck, undoFaults, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { foldJob, idCheck, standingEvents, undoFaults, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { beyondMeasure } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
+import { getPinnedTogether } from '../documents/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
 import { authorOf, requireRight } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
 import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
-import { documentsOf } from './documents.ts';
 import { BoardStreams, Streams } from './streams.ts';
 import { Summaries } from './summary.ts';
 import { takenOn } from './times.ts';
@@ -51,12 +51,14 @@ function statusOf(answers: readonly AppendAnswer[]): number {
   return refused.every((fault) => fault.code === 'role') ? 403 : 422;
 }
 
+/** Events that tell which ids others may name: the documents pinned, and what was found fitted. */
+const TELL_IDS: readonly EventType[] = ['job.opened', 'job.repinned', 'accessory.found'];
+
 /** Holds events against the documents that the job pins now, what happened to it, and what the role of their author may do. */
-async function checkFor(tx: Connection, job: string, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
+async function checkFor(tx: Connection, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
   const before: JobEvent[] = [...known];
-  const state = foldJob(known);
-  const documents = await documentsOf(tx, job, state);
-  const byIds = documents ? idCheck(documents, Object.keys(state.accessories)) : () => [];
+  const state = foldJob(standingEvents(known).filter((event) => TELL_IDS.includes(event.type)));
+  const byIds = state.opened ? idCheck(await getPinnedTogether(tx, state.opened), Object.keys(state.accessories)) : () => [];
   return (event, path) => {
     // To take something back asks for the same right as to do it.
     const target = event.type === 'undone' ? before.find((entry) => entry.id === event.payload.event) : undefined;
@@ -163,19 +165,17 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const job = request.params.id;
     let before: LoggedEvent[] = [];
     const { answers, appended } = await retrying(() =>
-      db.transaction(
-        (tx) =>
-          appendEvents(
-            tx,
-            job,
-            values,
-            () => ({ person, device }),
-            async () => {
-              before = await wholeLog(tx, job);
-              return checkFor(tx, job, role, before);
-            },
-          ),
-        READS_WHAT_STANDS,
+      db.transaction((tx) =>
+        appendEvents(
+          tx,
+          job,
+          values,
+          () => ({ person, device }),
+          async () => {
+            before = await wholeLog(tx, job);
+            return checkFor(tx, role, before);
+          },
+        ),
       ),
     );
     if (appended.length > 0) {

@@ -23,8 +23,8 @@ test('an empty database is opened as a shop, with its people and with rules to b
   expect((await open()).statusCode).toBe(201);
   expect(await get('/api/shop')).toMatchObject({ slug: 'harrow-quay-lamp-works', name: 'Harrow Quay Lamp Works', bays: ['Bay 1', 'Yard'], currency: 'crowns' });
   expect(await get('/api/people')).toEqual([
-    { id: 'fern', benchName: 'Fern', role: 'installer' },
-    { id: 'slate', benchName: 'Slate', role: 'lead' },
+    { id: 'fern', benchName: 'Fern', role: 'installer', rev: 1, left: false },
+    { id: 'slate', benchName: 'Slate', role: 'lead', rev: 1, left: false },
   ]);
   expect(await get('/api/documents/rules/starting-rules')).toMatchObject({ document: { aim: [] } });
   expect((await shop.app.inject({ method: 'POST', url: '/api/session', payload: { person: 'slate', device: 'counter' } })).statusCode).toBe(201);

@@ -61,6 +61,9 @@ watch(told, ([only, ...others]) => {
       <v-text-field v-model="draft.plate" label="Plate" maxlength="16" variant="outlined" density="comfortable" hide-details autocapitalize="characters" />
       <v-select v-model="draft.profile" label="Kind of vehicle" :items="kinds ?? []" :loading="!kinds && !away" no-data-text="The library has no vehicle profile yet." />
     </div>
+    <p v-if="kinds?.length === 0" class="odd">
+      The library has no kind of vehicle yet: <router-link :to="{ name: 'library' }">take in its profile</router-link> first, then the kits that name it.
+    </p>
     <p v-if="away" class="bad" role="alert">The kinds of vehicle cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></p>
     <div class="fields numbers">
       <v-text-field
