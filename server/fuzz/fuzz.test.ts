@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { EVENT_EXAMPLES, sample } from './examples.ts';
 import { buildApp } from '../app/index.ts';
-import { checkShop } from '../keeping/check.ts';
+import { checkShop } from '../keeping/index.ts';
 import { demoDocument, openTestShop, type TestShop } from '../test/shop.ts';
 
 /** How many requests: a short run by default, JADE_FUZZ=100000 for a long one, JADE_SEED for another one. */
