@@ -44,18 +44,36 @@ export interface CustomerList {
 
 const at = (line: number, column: ListColumn) => `line ${line}, ${column}`;
 
-/** The profile that words name, undefined where none or more than one is called so. */
-function kindOf(words: string, kinds: readonly KnownKind[]): string | undefined {
+/** Tells which profile words name, undefined where none or more than one is called so; the names are put into order once for all lines. */
+function kindsByName(kinds: readonly KnownKind[]): (words: string) => string | undefined {
   const plain = (text: string) =>
     text
       .normalize('NFKC')
       .trim()
       .replace(/[\s-]+/g, ' ')
       .toLowerCase();
-  const wanted = plain(words);
-  const byName = kinds.filter((kind) => plain(kind.slug) === wanted || plain(kind.title) === wanted);
-  const named = byName.length > 0 ? byName : kinds.filter((kind) => plain(kind.model) === wanted);
-  return named.length === 1 ? named[0]?.slug : undefined;
+  const named = (namesOf: (kind: KnownKind) => string[]) => {
+    const slugs = new Map<string, Set<string>>();
+    for (const kind of kinds) for (const name of namesOf(kind).map(plain)) slugs.set(name, (slugs.get(name) ?? new Set()).add(kind.slug));
+    return slugs;
+  };
+  const [whole, models] = [named((kind) => [kind.slug, kind.title]), named((kind) => [kind.model])];
+  return (words) => {
+    const wanted = plain(words);
+    const found = whole.get(wanted) ?? models.get(wanted);
+    return found?.size === 1 ? [...found][0] : undefined;
+  };
+}
+
+type Row = Record<ListColumn, string>;
+
+/** The cells of a line under the names of their columns, trimmed. */
+function rowOf(cells: readonly string[], columns: readonly (ListColumn | undefined)[]): Row {
+  const row = Object.fromEntries(LIST_COLUMNS.map((column) => [column, ''])) as Row;
+  columns.forEach((column, index) => {
+    if (column) row[column] = (cells[index] ?? '').trim();
+  });
+  return row;
 }
 
 /** Which column is which, from the first line; what is no column, stands twice or is missing is a fault. */
@@ -72,7 +90,7 @@ export function listColumns(header: readonly string[]): { columns: (ListColumn |
   return { columns, faults };
 }
 
-function cellFaults(line: number, row: Record<ListColumn, string>): Fault[] {
+function cellFaults(line: number, row: Row): Fault[] {
   const faults: Fault[] = [];
   for (const [column, most] of Object.entries(LONGEST) as [Exclude<ListColumn, 'year'>, number][])
     if (row[column].length > most) faults.push({ path: at(line, column), code: 'length', data: { most } });
@@ -95,12 +113,10 @@ export function readCustomerList(rows: readonly { line: number; cells: readonly 
   const vehicles: ListedVehicle[] = [];
   const plates = new Map<string, number>();
   const numbers = new Map<string, number>();
+  const kindOf = kindsByName(kinds);
   let lines = 0;
   for (const { line, cells } of body) {
-    const row = Object.fromEntries(LIST_COLUMNS.map((column) => [column, ''])) as Record<ListColumn, string>;
-    columns.forEach((column, index) => {
-      if (column) row[column] = (cells[index] ?? '').trim();
-    });
+    const row = rowOf(cells, columns);
     if (Object.values(row).every((cell) => cell === '')) continue;
     lines++;
     const wrong = cellFaults(line, row);
@@ -110,7 +126,7 @@ export function readCustomerList(rows: readonly { line: number; cells: readonly 
     const brings = [row.plate, row.vehicle, row.number, row.year, row.colour].some((cell) => cell !== '');
     const key = plateKey(row.plate);
     const number = row.number === '' ? '' : checkVehicleNumber(row.number, false).number;
-    const profile = kindOf(row.vehicle, kinds);
+    const profile = kindOf(row.vehicle);
     if (brings) {
       if (key === '') wrong.push({ path: at(line, 'plate'), code: 'missing', data: {} });
       if (row.vehicle === '') wrong.push({ path: at(line, 'vehicle'), code: 'missing', data: {} });

@@ -68,6 +68,8 @@ export async function writeSummary(db: Connection, job: string): Promise<void> {
 }
 
 const MOST_TRIES = 5;
+/** Between two summaries that nobody waits for. */
+const BETWEEN_MS = 10;
 
 /** Makes summaries after what was appended, one at a time for each job; what is asked for meanwhile is made once more after it. */
 export class Summaries {
@@ -122,6 +124,8 @@ export class Summaries {
         // One that cannot be folded is told of and passed over; it does not keep the others back.
         given.add(id);
         if (!this.stopped) await this.refresh(id).catch((error: unknown) => this.failed(id, error));
+        // Whoever works meanwhile is not kept waiting.
+        await new Promise((settle) => setTimeout(settle, BETWEEN_MS));
       }
     }
   }
