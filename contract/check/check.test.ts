@@ -1,4 +1,4 @@
-import { beyondMeasure, checkForm, Each, MOST_IN_REQUEST, Slug, Text, Whole, Optional, Part } from './index.ts';
+import { beyondMeasure, checkForm, Each, Moment, MOST_IN_REQUEST, Slug, Text, Whole, Optional, Part } from './index.ts';
 
 class Item {
   @Slug() id!: string;
@@ -17,7 +17,21 @@ test('faults are told at their paths, those inside in the place of what holds th
   expect(faults({ name: 'x', items: Array.from({ length: 300 }, () => ({})) })).toHaveLength(50);
 });
 
+class Shelf {
+  @Whole(0, 10) heightMm!: number;
+  @Optional() @Moment() at?: string;
+}
+
+test('a day that its month has not, an hour that no day has and a year of another age are no moment', () => {
+  const wrong = (at: string) => checkForm(Shelf, { heightMm: 1, at }).map(({ path }) => path);
+  for (const at of ['2026-02-28T08:00:00Z', '2028-02-29T08:00Z', '2026-12-31T23:59:59.999999+14:00']) expect([at, wrong(at)]).toEqual([at, []]);
+  for (const at of ['2026-02-29T08:00:00Z', '2026-04-31T08:00:00Z', '2026-13-01T08:00:00Z', '2026-01-01T25:00:00Z', '1026-01-01T08:00:00Z', '2026-01-01', '2026-01-00T08:00:00Z'])
+    expect([at, wrong(at)]).toEqual([at, ['at']]);
+});
+
 test('a field under another unit is named for it, and is not missing besides', () => {
+  expect(checkForm(Shelf, { heightIn: 1 }).map(({ path, code }) => `${path} ${code}`)).toEqual(['heightIn unit']);
+  expect(checkForm(Shelf, { hue: 1 }).map(({ path, code }) => `${path} ${code}`)).toEqual(['hue unknown-field', 'heightMm missing']);
   expect(faults({ name: 'x', items: [], lid: { id: 'a', widthIn: 1 } })).toEqual(['lid.widthIn unit']);
 });
 

@@ -86,6 +86,10 @@ test('while the server is away it waits longer and longer, and is sent when it i
   // At 0, 0.5, 1.5, 3.5, 7.5, 15.5, 30.5 and 45.5 s; the next would come at 60.5 s.
   await settle(60_000);
   expect(tries).toBe(8);
+  // Whoever says that the network is back begins with a short wait again: at once, and after 0.5 and 1.5 s.
+  device.outbox.kick();
+  await settle(1600);
+  expect(tries).toBe(11);
   const again = device.open();
   await again.load();
   await settle();
