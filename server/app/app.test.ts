@@ -1,5 +1,6 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
+import { connect } from 'node:net';
 import { join } from 'node:path';
 import { openTestShop, type TestShop } from '../test/shop.ts';
 import { buildApp } from './index.ts';
@@ -61,4 +62,20 @@ test('built files, named by what is in them, are kept for ever; the page that na
   ]);
   await app.close();
   rmSync(folder, { recursive: true });
+});
+
+test('a request whose body does not come is ended, and holds nobody else up', async () => {
+  const app = buildApp({ database: shop.database, requestTimeout: 300 });
+  const port = Number(new URL(await app.listen({ host: '127.0.0.1', port: 0 })).port);
+  const slow = connect({ host: '127.0.0.1', port });
+  const ended = new Promise<string>((settle) => {
+    let text = '';
+    slow.on('data', (part) => void (text += String(part)));
+    slow.on('close', () => settle(text));
+    slow.on('error', () => settle(text));
+  });
+  slow.write('POST /api/session HTTP/1.1\r\nhost: 127.0.0.1\r\ncontent-type: application/json\r\ncontent-length: 1000\r\n\r\n{"person":');
+  expect((await fetch(`http://127.0.0.1:${port}/api/health`)).status).toBe(200);
+  expect(await ended).toMatch(/^HTTP\/1.1 408 /);
+  await app.close();
 });

@@ -26,8 +26,13 @@ export interface AppOptions {
   addresses?: string[];
   /** Addresses of proxies whose word on the client's address is taken. */
   proxies?: string[];
+  /** Longest time in which a request has to be there as a whole, in milliseconds. */
+  requestTimeout?: number;
   log?: boolean;
 }
+
+/** Over a bad line four megabytes of a document take about so long. */
+const REQUEST_MS = 60_000;
 
 const OWN_NAMES = ['localhost', '127.0.0.1', '[::1]'];
 const POLICY =
@@ -84,7 +89,7 @@ function refuseTwice(app: FastifyInstance): void {
 }
 
 /** The server with all its routes, not yet listening. */
-export function buildApp({ database, webFolder, hosts = [], addresses = [], proxies = [], log = false }: AppOptions): FastifyInstance {
+export function buildApp({ database, webFolder, hosts = [], addresses = [], proxies = [], requestTimeout = REQUEST_MS, log = false }: AppOptions): FastifyInstance {
   const app = Fastify({
     logger: log ? { level: 'warn' } : false,
     forceCloseConnections: true,
@@ -92,6 +97,8 @@ export function buildApp({ database, webFolder, hosts = [], addresses = [], prox
     bodyLimit: 1024 * 1024,
     routerOptions: { maxParamLength: 1000 },
     frameworkErrors: refuseAddress,
+    requestTimeout,
+    http: { headersTimeout: requestTimeout, connectionsCheckingInterval: Math.min(requestTimeout, 5000) },
   });
   mapErrors(app);
   refuseTwice(app);

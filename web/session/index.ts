@@ -8,6 +8,26 @@ function deviceName(): string {
   return window.matchMedia('(pointer: coarse)').matches ? 'tablet' : 'counter';
 }
 
+const KEPT = 'jade-session';
+
+/** Whoever was at this bench when the server last said so: a page that is loaded while it is away goes on in their session. */
+function keptSession(): SessionShown | null {
+  try {
+    return JSON.parse(localStorage.getItem(KEPT) ?? 'null') as SessionShown | null;
+  } catch {
+    return null;
+  }
+}
+
+function keepSession(session: SessionShown | null): void {
+  try {
+    if (session) localStorage.setItem(KEPT, JSON.stringify(session));
+    else localStorage.removeItem(KEPT);
+  } catch {
+    // A device that keeps nothing says so where something is recorded.
+  }
+}
+
 /** Who is at this bench. */
 export const useSession = defineStore('session', () => {
   const session = ref<SessionShown | null>();
@@ -23,10 +43,12 @@ export const useSession = defineStore('session', () => {
     try {
       opened.value = (await ask<object | null>('/api/shop')) !== null;
       session.value = await ask<SessionShown | null>('/api/session');
+      keepSession(session.value);
       people.value = await ask<PersonShown[]>('/api/people');
       shut.value = '';
     } catch (error) {
       // A server that is away is said where something is missing.
+      if (!(error instanceof Refused)) session.value ??= keptSession() ?? undefined;
       const fault = error instanceof Refused && error.status === 403 ? error.faults[0] : undefined;
       if (fault) shut.value = `${sayFaultAlone(fault)}.`;
     }
@@ -34,6 +56,7 @@ export const useSession = defineStore('session', () => {
 
   async function pick(person: string): Promise<void> {
     session.value = await ask<SessionShown>('/api/session', { person, device: deviceName() });
+    keepSession(session.value);
     asking.value = false;
   }
 
@@ -41,6 +64,7 @@ export const useSession = defineStore('session', () => {
   async function leave(): Promise<void> {
     await ask('/api/session/end', {});
     session.value = null;
+    keepSession(null);
   }
 
   return { session, people, opened, shut, asking, load, pick, leave };
