@@ -18,6 +18,9 @@ const outbox = useOutbox();
 
 <style scoped>
 .bar {
+  position: sticky;
+  top: 0;
+  z-index: 5;
   display: flex;
   flex-wrap: wrap;
   gap: 8px 14px;
