@@ -1,3 +1,4 @@
+import { newestVersion } from '@jade/core/job';
 import { demoDocument } from '../test/shop.ts';
 
 /** Type and payload of an event. */
@@ -20,5 +21,5 @@ export const EVENT_EXAMPLES: Example[] = [
 
 /** An example as an event of its own. */
 export function sample([type, payload]: Example, id: string) {
-  return { id, type, v: type === 'reading.taken' ? 2 : 1, at: '2026-03-05T08:30:00Z', payload };
+  return { id, type, v: newestVersion(type), at: '2026-03-05T08:30:00Z', payload };
 }

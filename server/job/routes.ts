@@ -8,7 +8,7 @@ import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { getPinnedTogether } from '../documents/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
-import { authorOf, requireRight } from '../people/index.ts';
+import { authorOf, isLetIn, requireRight } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
 import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
@@ -92,7 +92,7 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
   const streams = new Streams(db);
   const board = new BoardStreams();
   const summaries = new Summaries(db, (job, error) => app.log.error({ err: error, job }, 'the summary was not made'));
-  const pinging = setInterval(() => [streams, board].forEach((open) => open.ping()), PING_MS).unref();
+  const pinging = setInterval(() => void Promise.all([streams, board].map((open) => open.ping())), PING_MS).unref();
   let closing = false;
   /** Looks over and over whether something grew elsewhere, with longer waits while the database is away. */
   const looking = (async () => {
@@ -203,11 +203,11 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     await requireJob(id);
     openStream(reply);
     reply.raw.write(': open\n\n');
-    await streams.add(id, reply.raw, since);
+    await streams.add(id, reply.raw, since, () => isLetIn(db, request));
   });
 
-  app.get('/api/board/stream', async (_, reply) => {
+  app.get('/api/board/stream', async (request, reply) => {
     openStream(reply);
-    board.add(reply.raw);
+    board.add(reply.raw, () => isLetIn(db, request));
   });
 }

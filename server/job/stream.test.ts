@@ -1,5 +1,7 @@
+import type { ServerResponse } from 'node:http';
 import { buildApp } from '../app/index.ts';
 import { openDatabase } from '../database/index.ts';
+import { BoardStreams, Streams } from './streams.ts';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
 const JOB = 'hill-road-12';
@@ -113,4 +115,27 @@ test('the stream of a job that is not there is 404; a place that is no number is
   const { after, events } = await stream.next();
   expect([after, events[0]]).toEqual([0, expect.objectContaining({ seq: 1, type: 'job.opened' })]);
   stream.stop();
+});
+
+test('whoever is not let in any more is told no more, on the job and on the board; the others are', async () => {
+  const heard: Record<string, string[]> = {};
+  const response = (name: string) => {
+    const lines = (heard[name] = [] as string[]);
+    return { write: (text: string) => lines.push(text.trim()), end: () => lines.push('ended'), on: () => undefined } as unknown as ServerResponse;
+  };
+  const [streams, board] = [new Streams(shop.database.db), new BoardStreams()];
+  const since = await lastSeq();
+  await streams.add(JOB, response('job, in'), since, () => Promise.resolve(true));
+  await streams.add(JOB, response('job, out'), since, () => Promise.resolve(false));
+  await streams.add(JOB, response('job, not known'), since, () => Promise.reject(new Error('the database is away')));
+  board.add(response('board, in'), () => Promise.resolve(true));
+  board.add(response('board, out'), () => Promise.resolve(false));
+  await Promise.all([streams.ping(), board.ping()]);
+  expect(heard).toEqual({
+    'job, in': [': still here'],
+    'job, out': ['ended'],
+    'job, not known': [': still here'],
+    'board, in': [': open', ': still here'],
+    'board, out': [': open', 'ended'],
+  });
 });

@@ -7,8 +7,22 @@ import { readEvents } from './log.ts';
 
 const { jobs } = tables;
 
+/** Whether whoever follows may still be told. */
+export type StillIn = () => Promise<boolean>;
+
+/** Ends the streams of those who are not let in any more, and says to the others that it is still here. */
+async function pingAll(open: Iterable<{ response: ServerResponse; stillIn: StillIn }>): Promise<void> {
+  await Promise.all(
+    [...open].map(async ({ response, stillIn }) => {
+      if (await stillIn().catch(() => true)) response.write(': still here\n\n');
+      else response.end();
+    }),
+  );
+}
+
 interface Follower {
   response: ServerResponse;
+  stillIn: StillIn;
   /** The last event it was told of. */
   seq: number;
 }
@@ -27,8 +41,8 @@ export class Streams {
   }
 
   /** Follows a job from after `seq` on, beginning with what is there already. */
-  async add(job: string, response: ServerResponse, seq: number): Promise<void> {
-    const follower = { response, seq };
+  async add(job: string, response: ServerResponse, seq: number, stillIn: StillIn): Promise<void> {
+    const follower = { response, seq, stillIn };
     const set = this.open.get(job) ?? new Set();
     this.open.set(job, set.add(follower));
     response.on('close', () => {
@@ -74,8 +88,8 @@ export class Streams {
   }
 
   /** Keeps connections alive through idle times. */
-  ping(): void {
-    for (const set of this.open.values()) for (const { response } of set) response.write(': still here\n\n');
+  ping(): Promise<void> {
+    return pingAll([...this.open.values()].flatMap((set) => [...set]));
   }
 
   closeAll(): void {
@@ -85,13 +99,14 @@ export class Streams {
 
 /** The day board's streams: told that something moved, with which the board is read anew. */
 export class BoardStreams {
-  private readonly open = new Set<ServerResponse>();
+  private readonly open = new Set<{ response: ServerResponse; stillIn: StillIn }>();
   private seen: string | undefined;
 
-  add(response: ServerResponse): void {
+  add(response: ServerResponse, stillIn: StillIn): void {
+    const follower = { response, stillIn };
     response.write(': open\n\n');
-    this.open.add(response);
-    response.on('close', () => void this.open.delete(response));
+    this.open.add(follower);
+    response.on('close', () => void this.open.delete(follower));
   }
 
   /** Tells of it where the board is another than it was when it was last looked at. */
@@ -101,15 +116,15 @@ export class BoardStreams {
       return;
     }
     const now = await state();
-    if (this.seen !== undefined && this.seen !== now) for (const response of this.open) response.write('event: moved\ndata: {}\n\n');
+    if (this.seen !== undefined && this.seen !== now) for (const { response } of this.open) response.write('event: moved\ndata: {}\n\n');
     this.seen = now;
   }
 
-  ping(): void {
-    for (const response of this.open) response.write(': still here\n\n');
+  ping(): Promise<void> {
+    return pingAll(this.open);
   }
 
   closeAll(): void {
-    for (const response of this.open) response.end();
+    for (const { response } of this.open) response.end();
   }
 }

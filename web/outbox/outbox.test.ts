@@ -7,7 +7,7 @@ import { Outbox, type Answer, type OutboxOptions, type Sent } from './outbox.ts'
 import type { Waiting } from './shelf.ts';
 
 let made = 0;
-const event = (payload: object = {}): JobEvent => ({ id: `event-${++made}`, type: 'damage.noted', v: 1, at: '2026-03-05T08:30:00Z', payload }) as unknown as JobEvent;
+const event = (note = 'a mark'): JobEvent<'damage.noted'> => ({ id: `event-${++made}`, type: 'damage.noted', v: 1, at: '2026-03-05T08:30:00Z', payload: { place: 'front', note } });
 
 /** A device: what it keeps, and an outbox on it; `open` is the page loaded anew. */
 class Device {
@@ -152,7 +152,7 @@ test('a batch that is refused whole is said once and tried again only when someb
 });
 
 test('an event that is refused alone does not keep the others, and what was said stays until it was read', async () => {
-  const [a, b, c] = [event(), event({ note: 'a scratch' }), event()];
+  const [a, b, c] = [event(), event('a scratch'), event()];
   const device = new Device((_, events) =>
     Promise.resolve({
       answers: events.map((entry, place): Answer =>
