@@ -1,4 +1,4 @@
-import { LONGEST, MILEAGE_UNITS, type Mileage as PlainMileage } from '@jade/core/customers';
+import { LONGEST, MILEAGE_UNITS, YEARS, type Mileage as PlainMileage } from '@jade/core/customers';
 import { EventId, Flag, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
 
 export * from './answers.ts';
@@ -21,7 +21,7 @@ class VehicleFields {
   @Slug() profile!: string;
   @Text(LONGEST.plate) plate!: string;
   @Optional() @Text(LONGEST.number) number?: string;
-  @Optional() @Whole(1950, 2100) year?: number;
+  @Optional() @Whole(YEARS.least, YEARS.most) year?: number;
   @Optional() @Text(LONGEST.colour) colour?: string;
   /** It is another vehicle than the known one with the same plate. */
   @Optional() @Flag() another?: boolean;

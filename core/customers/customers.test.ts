@@ -1,4 +1,4 @@
-import { listColumns, mileageFell, plateKey, readCustomerList, remarksOn, sameCustomer, yearsTold } from './index.ts';
+import { counterFell, joined, joinFaults, listColumns, mileageFell, plateKey, readCounter, readCustomerList, readYear, remarksOn, sameCustomer, yearsTold } from './index.ts';
 
 const VAN = { years: { from: 2019, to: 2024 }, numberCheckDigit: false };
 const KINDS = [
@@ -94,4 +94,24 @@ test('columns that are unknown, twice or missing are told before anything is rea
     'line 1, plate: name-twice',
   ]);
   expect(read('plate,year', 'P 1,2021')).toMatchObject({ vehicles: [], lines: 0, faults: [{ path: 'line 1', code: 'no-column' }] });
+});
+
+test('a year and a counter are read as they are typed; what is none is told from what is not there', () => {
+  expect(['', ' 2021 ', '1950', '1949', '2101', '20x1', '2021.5'].map(readYear)).toEqual([undefined, 2021, 1950, null, null, null, null]);
+  const value = (text: string) => readCounter(text, 'mi')?.value ?? readCounter(text, 'mi');
+  expect([' ', '41 250', '41.250', '9999999', '10000000', '-5', 'many', '.'].map(value)).toEqual([undefined, 41250, 41250, 9999999, null, null, null, null]);
+});
+
+test('on which visit the counter fell is told against the last on which it was read', () => {
+  const km = (value: number) => ({ mileage: { value, unit: 'km' as const } });
+  const visits = [km(900), { mileage: null }, km(1000), km(500)];
+  expect(visits.map((_, visit) => counterFell(visits, visit))).toEqual([true, false, false, false]);
+});
+
+test('two vehicles are one unless kind or number speak against it; what is lacking is taken over', () => {
+  const van = { id: 'a', profile: 'van', number: null, year: 2019, colour: 'grey' };
+  const other = { id: 'b', profile: 'van', number: '1', year: null, colour: 'white' };
+  expect([joinFaults(van, other), joined(van, other)]).toEqual([[], { number: '1', year: 2019, colour: 'white' }]);
+  const codes = (part: object) => joinFaults({ ...van, number: '2' }, { ...other, ...part }).map(({ path, code }) => `${path} ${code}`);
+  expect([codes({ id: 'a' }), codes({ profile: 'bus' }), codes({}), codes({ number: '2' })]).toEqual([['into itself'], ['into other-kind'], ['into other-number'], []]);
 });

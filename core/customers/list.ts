@@ -1,6 +1,7 @@
 import type { Fault } from '../faults/index.ts';
 import { checkVehicleNumber } from '../vehicle/index.ts';
 import { customerKey, plateKey } from './plate.ts';
+import { readYear, YEARS } from './read.ts';
 
 /** Columns of a list of customers with their vehicles. `customer` has to be there; a line with a plate or a kind of vehicle brings a vehicle. */
 export const LIST_COLUMNS = ['customer', 'note', 'plate', 'vehicle', 'number', 'year', 'colour'] as const;
@@ -8,7 +9,6 @@ export type ListColumn = (typeof LIST_COLUMNS)[number];
 
 /** Longest text of each column, in characters. */
 export const LONGEST: Record<Exclude<ListColumn, 'year'>, number> = { customer: 120, note: 300, plate: 16, vehicle: 160, number: 40, colour: 40 };
-const YEARS = { least: 1950, most: 2100 };
 
 /** A kind of vehicle as a list may call it: by the id of its profile, by maker and model, or by a model that only one maker has. */
 export interface KnownKind {
@@ -97,7 +97,7 @@ function cellFaults(line: number, row: Row): Fault[] {
   if (row.customer === '') faults.push({ path: at(line, 'customer'), code: 'missing', data: {} });
   const year = Number(row.year);
   if (row.year !== '' && !Number.isInteger(year)) faults.push({ path: at(line, 'year'), code: 'type', data: { expected: 'a year such as 2021' } });
-  else if (row.year !== '' && (year < YEARS.least || year > YEARS.most)) faults.push({ path: at(line, 'year'), code: 'range', data: YEARS });
+  else if (readYear(row.year) === null) faults.push({ path: at(line, 'year'), code: 'range', data: YEARS });
   return faults;
 }
 

@@ -47,6 +47,13 @@ export function yearsTold(number: string, kind: NumberedKind): number[] {
   return made.length > 0 ? made : years;
 }
 
+/** Whether on a visit the counter showed less than on the last one before it on which it was read; visits the last first. */
+export function counterFell(visits: readonly { mileage: Mileage | null }[], visit: number): boolean {
+  const now = visits[visit]?.mileage;
+  const before = visits.slice(visit + 1).find(({ mileage }) => mileage !== null)?.mileage;
+  return now && before ? mileageFell(before, now) : false;
+}
+
 /** What is odd about a vehicle's number and year, held against its kind, and against the number `written` down for it before. */
 export function remarksOn({ number, year, written }: { number?: string; year?: number; written?: string }, kind: NumberedKind): VehicleRemark[] {
   const check = number ? checkVehicleNumber(number, kind.numberCheckDigit, kind.numberYearByPlace7) : undefined;

@@ -1,5 +1,5 @@
 import { and, eq, isNull, ne, or, sql } from 'drizzle-orm';
-import { plateKey } from '@jade/core/customers';
+import { joined, joinFaults, plateKey } from '@jade/core/customers';
 import type { Fault } from '@jade/core/faults';
 import { checkVehicleNumber } from '@jade/core/vehicle';
 import type { CustomerChange, NewCustomer, VehicleChange, VehicleToMake } from '@jade/contract/customers';
@@ -168,16 +168,14 @@ export async function mergeVehicles(tx: Connection, id: string, into: string): P
   if (there?.mergedInto === into) return;
   const one = await heldVehicle(tx, id);
   const other = await heldVehicle(tx, into, 'into');
-  if (one.profile !== other.profile) throw new Refusal(422, [{ path: 'into', code: 'other-kind', data: { one: one.profile, other: other.profile } }]);
-  if (one.number !== null && other.number !== null && one.number !== other.number) {
-    throw new Refusal(422, [{ path: 'into', code: 'other-number', data: { one: one.number, other: other.number } }]);
-  }
+  const faults = joinFaults(one, other);
+  if (faults.length > 0) throw new Refusal(422, faults);
   await tx.update(jobs).set({ vehicle: into }).where(eq(jobs.vehicle, id));
   await tx
     .update(vehicles)
     .set({ mergedInto: into })
     .where(or(eq(vehicles.id, id), eq(vehicles.mergedInto, id)));
-  const filled = { number: other.number ?? one.number, year: other.year ?? one.year, colour: other.colour ?? one.colour };
+  const filled = joined(one, other);
   if (!same(filled, other))
     await tx
       .update(vehicles)

@@ -2,7 +2,7 @@
 import dayjs from 'dayjs';
 import { v7 } from 'uuid';
 import { computed, onMounted, ref, watch } from 'vue';
-import { mileageFell, plateKey, MILEAGE_UNITS, type Mileage, type MileageUnit } from '@jade/core/customers';
+import { mileageFell, plateKey, MILEAGE_UNITS, readCounter, type MileageUnit } from '@jade/core/customers';
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
 import { sayMileage } from '@jade/words/customers';
 import FormDialog from '../../design/FormDialog.vue';
@@ -89,10 +89,9 @@ const offered = computed(() => {
     ...others.map((kit) => ({ value: kit.slug, title: `${kit.title} (does not name this vehicle)` })),
   ];
 });
-const mileage = computed<Mileage | undefined>(() =>
-  /^\d{1,7}$/.test(counter.value.replaceAll(/[\s.,]/g, '')) ? { value: Number(counter.value.replaceAll(/[\s.,]/g, '')), unit: unit.value } : undefined,
-);
-const wrongCounter = computed(() => counter.value.trim() !== '' && !mileage.value);
+const readAs = computed(() => readCounter(counter.value, unit.value));
+const mileage = computed(() => readAs.value ?? undefined);
+const wrongCounter = computed(() => readAs.value === null);
 const before = computed(() => known.value?.lastVisit?.mileage ?? undefined);
 const fell = computed(() => mileage.value !== undefined && before.value !== undefined && mileageFell(before.value, mileage.value));
 const hasVehicle = computed(() => (making.value ? draftReady.value : known.value !== undefined));

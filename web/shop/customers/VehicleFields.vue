@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue';
-import { plateKey, remarksOn, yearsTold, type NumberedKind } from '@jade/core/customers';
+import { plateKey, readYear, remarksOn, yearsTold, type NumberedKind } from '@jade/core/customers';
 import { sayVehicleRemark } from '@jade/words/customers';
 import { ask } from '../../job/api.ts';
 import CustomerField, { type Owner } from './CustomerField.vue';
@@ -43,8 +43,9 @@ watch(
   { immediate: true },
 );
 
-const year = computed(() => (/^\d{4}$/.test(draft.value.year.trim()) ? Number(draft.value.year) : undefined));
-const wrongYear = computed(() => draft.value.year.trim() !== '' && (year.value === undefined || year.value < 1950 || year.value > 2100));
+const readAs = computed(() => readYear(draft.value.year));
+const year = computed(() => readAs.value ?? undefined);
+const wrongYear = computed(() => readAs.value === null);
 const told = computed(() => (kind.value && draft.value.number.trim() ? yearsTold(draft.value.number, kind.value) : []));
 const remarks = computed(() => (kind.value ? remarksOn({ number: draft.value.number.trim() || undefined, year: year.value }, kind.value) : []).map(sayVehicleRemark));
 const ready = computed(() => plateKey(draft.value.plate) !== '' && draft.value.profile !== undefined && !wrongYear.value && draft.value.owner.name !== '');

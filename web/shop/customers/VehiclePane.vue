@@ -3,8 +3,8 @@ import dayjs from 'dayjs';
 import { v7 } from 'uuid';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { mileageFell } from '@jade/core/customers';
-import type { VehicleFound, VehicleShown, Visit } from '@jade/contract/customers';
+import { counterFell } from '@jade/core/customers';
+import type { VehicleFound, VehicleShown } from '@jade/contract/customers';
 import { sayMileage } from '@jade/words/customers';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
@@ -70,12 +70,6 @@ const change = (another = false) =>
 const join = () => send(async () => ({ vehicle: (await ask<{ id: string }>(`/api/vehicles/${props.id}/merge`, { into: other.value?.id })).id }));
 
 const asFound = (shown: VehicleShown): VehicleFound => ({ ...shown, visits: shown.visits.length, lastVisit: shown.visits[0] ?? null });
-/** A counter that showed less than on the visit before. */
-function fell(visits: readonly Visit[], index: number): boolean {
-  const now = visits[index]?.mileage;
-  const before = visits.slice(index + 1).find((visit) => visit.mileage)?.mileage;
-  return now !== null && now !== undefined && before !== null && before !== undefined && mileageFell(before, now);
-}
 </script>
 
 <template>
@@ -116,8 +110,8 @@ function fell(visits: readonly Visit[], index: number): boolean {
             <router-link class="grow" :to="{ name: 'station', params: { id: visit.job, station: visit.signed ? 'hand-over' : 'check-in' } }">
               {{ dayjs(visit.openedAt).format('D MMM YYYY') }}: {{ visit.kits.join(', ') }}
             </router-link>
-            <span v-if="visit.mileage" :class="{ odd: fell(vehicle.visits, index) }"
-              >{{ sayMileage(visit.mileage) }}{{ fell(vehicle.visits, index) ? ', less than before' : '' }}</span
+            <span v-if="visit.mileage" :class="{ odd: counterFell(vehicle.visits, index) }"
+              >{{ sayMileage(visit.mileage) }}{{ counterFell(vehicle.visits, index) ? ', less than before' : '' }}</span
             >
             <span class="soft">{{ visit.signed ? 'left' : 'in the shop' }}</span>
           </li>
