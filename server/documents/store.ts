@@ -38,38 +38,40 @@ export async function getDocument<K extends DocumentKind>(db: Connection, kind: 
 
 const byHash = new Kept<unknown>(500);
 
-/** A pinned version with its hash. A version never changes, so its body is read and parsed once; after that only its hash is looked up. */
-export async function getPinned<K extends DocumentKind>(db: Connection, kind: K, pin: DocumentPin): Promise<{ document: Documents[K]; hash: string }> {
-  const [row] = await db
-    .select({ hash: documents.hash })
-    .from(documents)
-    .where(and(eq(documents.kind, kind), eq(documents.slug, pin.slug), eq(documents.version, pin.version)));
-  const known = row && byHash.get(row.hash);
-  if (row && known) return { document: known as Documents[K], hash: row.hash };
-  const { document, hash } = await getDocument(db, kind, pin.slug, pin.version);
-  byHash.set(hash, document);
-  return { document, hash };
+type Wanted = { kind: DocumentKind; pin: DocumentPin };
+const nameOf = (kind: string, { slug, version }: DocumentPin) => `${kind}/${slug}/${version}`;
+const whichOf = (wanted: readonly Wanted[]) =>
+  or(...wanted.map(({ kind, pin }) => and(eq(documents.kind, kind), eq(documents.slug, pin.slug), eq(documents.version, pin.version))));
+
+/** Versions of documents in the order they are asked for. A version never changes, so its body is read and parsed once; after that only its hash is looked up, for all in one question. */
+async function readPinned(db: Connection, wanted: readonly Wanted[]): Promise<{ document: unknown; hash: string }[]> {
+  if (wanted.length === 0) return [];
+  const rows = await db.select({ kind: documents.kind, slug: documents.slug, version: documents.version, hash: documents.hash }).from(documents).where(whichOf(wanted));
+  const hashes = new Map(rows.map((row) => [nameOf(row.kind, row), row.hash]));
+  const read = new Map(rows.map((row) => [row.hash, byHash.get(row.hash)]));
+  const unread = wanted.filter(({ kind, pin }) => read.get(hashes.get(nameOf(kind, pin)) ?? '') === undefined);
+  for (const { hash, body } of unread.length === 0 ? [] : await db.select({ hash: documents.hash, body: documents.body }).from(documents).where(whichOf(unread))) {
+    const document = bodyOf(body);
+    byHash.set(hash, document);
+    read.set(hash, document);
+  }
+  return wanted.map(({ kind, pin }) => {
+    const hash = hashes.get(nameOf(kind, pin));
+    const document = hash === undefined ? undefined : read.get(hash);
+    if (hash === undefined || document === undefined) throw notFound(kind, `${pin.slug} version ${pin.version}`);
+    return { document, hash };
+  });
 }
 
-/** Pinned versions of one job, in one question to the database where all were read before. */
-export async function getPinnedTogether(
+/** The documents that a job pins, and their hashes in the order profile, rules, kits. */
+export async function getPinned(
   db: Connection,
   { profile, kits, rules }: { profile: DocumentPin; kits: readonly DocumentPin[]; rules: DocumentPin },
-): Promise<{ profile: Documents['vehicle']; kits: Documents['kit'][]; rules: Documents['rules'] }> {
-  const wanted = [{ kind: 'vehicle' as const, pin: profile }, ...kits.map((pin) => ({ kind: 'kit' as const, pin })), { kind: 'rules' as const, pin: rules }];
-  const one = ({ kind, pin }: { kind: DocumentKind; pin: DocumentPin }) => and(eq(documents.kind, kind), eq(documents.slug, pin.slug), eq(documents.version, pin.version));
-  const rows = await db
-    .select({ kind: documents.kind, slug: documents.slug, version: documents.version, hash: documents.hash })
-    .from(documents)
-    .where(or(...wanted.map(one)));
-  const read = async <K extends DocumentKind>(kind: K, { slug, version }: DocumentPin): Promise<Documents[K]> => {
-    const hash = rows.find((row) => row.kind === kind && row.slug === slug && row.version === version)?.hash;
-    const known = hash === undefined ? undefined : byHash.get(hash);
-    return (known as Documents[K] | undefined) ?? (await getPinned(db, kind, { slug, version })).document;
-  };
-  const those = [];
-  for (const pin of kits) those.push(await read('kit', pin));
-  return { profile: await read('vehicle', profile), kits: those, rules: await read('rules', rules) };
+): Promise<{ profile: Documents['vehicle']; rules: Documents['rules']; kits: Documents['kit'][]; hashes: string[] }> {
+  const wanted: Wanted[] = [{ kind: 'vehicle', pin: profile }, { kind: 'rules', pin: rules }, ...kits.map((pin): Wanted => ({ kind: 'kit', pin }))];
+  const read = await readPinned(db, wanted);
+  const [first, second, ...others] = read.map((entry) => entry.document);
+  return { profile: first as Documents['vehicle'], rules: second as Documents['rules'], kits: others as Documents['kit'][], hashes: read.map((entry) => entry.hash) };
 }
 
 /** Newest version of every document of a kind. */
@@ -117,9 +119,11 @@ export async function kitsFor(db: Connection, vehicle: string): Promise<Document
     .where(eq(kitVehicles.vehicle, vehicle))
     .groupBy(documents.slug)
     .orderBy(documents.slug);
-  const kits = [];
-  for (const pin of rows) kits.push((await getPinned(db, 'kit', pin)).document);
-  return kits;
+  const read = await readPinned(
+    db,
+    rows.map((pin) => ({ kind: 'kit', pin })),
+  );
+  return read.map((entry) => entry.document as Documents['kit']);
 }
 
 export interface ListedDocument {

@@ -27,10 +27,7 @@ export async function hasNewKit(db: Connection, job: string, kits: readonly stri
 /** Pinned documents of a job, or undefined before it is opened. */
 export async function documentsOf(db: Connection, job: string, { opened }: Pick<JobState, 'opened'>): Promise<PinnedDocuments | undefined> {
   if (!opened) return undefined;
-  const profile = await getPinned(db, 'vehicle', opened.profile);
-  const rules = await getPinned(db, 'rules', opened.rules);
-  const kits = [];
-  for (const pin of opened.kits) kits.push(await getPinned(db, 'kit', pin));
+  const { hashes, ...documents } = await getPinned(db, opened);
   // By the job's row: its vehicle may have been joined to another since it was opened.
   const [vehicle] = await db
     .select({ year: tables.vehicles.year })
@@ -43,8 +40,8 @@ export async function documentsOf(db: Connection, job: string, { opened }: Pick<
     opened.kits.map((pin) => pin.slug),
   );
   const taken = await takenOn(db, opened.profile.slug);
-  const documentsKey = [...[profile, rules, ...kits].map((entry) => entry.hash), String(newKit), String(vehicle?.year), JSON.stringify(taken)].join(' ');
-  return { profile: profile.document, kits: kits.map((kit) => kit.document), rules: rules.document, year: vehicle?.year ?? undefined, newKit, taken, documentsKey };
+  const documentsKey = [...hashes, String(newKit), String(vehicle?.year), JSON.stringify(taken)].join(' ');
+  return { ...documents, year: vehicle?.year ?? undefined, newKit, taken, documentsKey };
 }
 
 /** State and pinned documents of a job, or undefined before it is opened. */

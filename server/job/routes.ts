@@ -6,7 +6,7 @@ import { foldJob, idCheck, standingEvents, undoFaults, type EventType, type IdCh
 import { beyondMeasure } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
-import { getPinnedTogether } from '../documents/index.ts';
+import { getPinned } from '../documents/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
 import { authorOf, isLetIn, requireRight } from '../people/index.ts';
 import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
@@ -58,7 +58,7 @@ const TELL_IDS: readonly EventType[] = ['job.opened', 'job.repinned', 'accessory
 async function checkFor(tx: Connection, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
   const before: JobEvent[] = [...known];
   const state = foldJob(standingEvents(known).filter((event) => TELL_IDS.includes(event.type)));
-  const byIds = state.opened ? idCheck(await getPinnedTogether(tx, state.opened), Object.keys(state.accessories)) : () => [];
+  const byIds = state.opened ? idCheck(await getPinned(tx, state.opened), Object.keys(state.accessories)) : () => [];
   return (event, path) => {
     // To take something back asks for the same right as to do it.
     const target = event.type === 'undone' ? before.find((entry) => entry.id === event.payload.event) : undefined;

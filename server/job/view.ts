@@ -108,8 +108,7 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
   const events = await wholeLog(db, id);
   const pins = pinsOf(foldJob(events));
   if (!pins) throw notFound('job', id);
-  const kits = [];
-  for (const pin of pins.kits) kits.push((await getPinned(db, 'kit', pin)).document);
+  const { profile, kits, rules } = await getPinned(db, pins);
   return {
     id,
     bay: row.bay,
@@ -117,9 +116,9 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
     promisedAt: row.promisedAt?.toISOString() ?? null,
     vehicle: row.vehicle,
     customer: row.customer,
-    profile: (await getPinned(db, 'vehicle', pins.profile)).document,
+    profile,
     kits,
-    rules: (await getPinned(db, 'rules', pins.rules)).document,
+    rules,
     newKit: await hasNewKit(
       db,
       id,

@@ -20,10 +20,9 @@ import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/statio
 import { needsHold, type OpenLevel } from '@jade/core/vehicle';
 import { namesOf, sayEvent } from '@jade/words/job';
 import { explainInWorker, planInWorker } from '../workers/bridge.ts';
+import { follow } from '../stream/index.ts';
 import { ask, Refused } from './api.ts';
 import { keepView, keptView, useOutbox } from '../outbox/index.ts';
-
-const WAITS_MS = [500, 1000, 2000, 4000];
 
 /** One job: its log as known here, what is folded from it, and the queue towards the server. */
 export const useJob = defineStore('job', () => {
@@ -42,7 +41,8 @@ export const useJob = defineStore('job', () => {
   /** What the last event changed in the plan, and which event it was. */
   const changed = shallowRef<{ change: PlanChange; because: string }>();
   let stopSearch: (() => void) | undefined;
-  let stream: EventSource | undefined;
+  /** Ends the stream of the job that is open. */
+  let stop: (() => void) | undefined;
   /** The job that is to be open, also while its answer is awaited. */
   let wanted: string | undefined;
   let memory = planMemory();
@@ -152,29 +152,24 @@ export const useJob = defineStore('job', () => {
     await refresh();
   }
 
-  let losses = 0;
-  function follow(id: string): void {
-    stream?.close();
-    stream = new EventSource(`/api/jobs/${encodeURIComponent(id)}/stream?since=${lastSeq()}`);
-    const own = stream;
-    stream.onopen = () => {
-      outbox.seen(true);
-      losses = 0;
-      outbox.kick();
-    };
-    stream.onerror = () => {
-      outbox.seen(false);
-      // The browser comes back by itself after a line that broke, not after a refusal such as that the database is away.
-      if (own.readyState !== EventSource.CLOSED) return;
-      const wait = WAITS_MS[Math.min(losses++, WAITS_MS.length - 1)] ?? 4000;
-      setTimeout(() => stream === own && view.value?.id === id && follow(id), wait);
-    };
-    stream.addEventListener('appended', (message) => {
-      const { after, events } = JSON.parse(message.data as string) as Appended;
-      // What is told follows what is here; where something is missing between, all since is fetched.
-      if (after > lastSeq()) void fetchGap(id).catch(() => undefined);
-      settle(events);
-      if (events.some((event) => event.type === 'job.repinned')) void refresh();
+  function followJob(id: string): void {
+    stop?.();
+    stop = follow({
+      address: () => `/api/jobs/${encodeURIComponent(id)}/stream?since=${lastSeq()}`,
+      opened: () => {
+        outbox.seen(true);
+        outbox.kick();
+      },
+      lost: () => outbox.seen(false),
+      told: {
+        appended: (data) => {
+          const { after, events } = data as Appended;
+          // What is told follows what is here; where something is missing between, all since is fetched.
+          if (after > lastSeq()) void fetchGap(id).catch(() => undefined);
+          settle(events);
+          if (events.some((event) => event.type === 'job.repinned')) void refresh();
+        },
+      },
     });
   }
 
@@ -212,7 +207,7 @@ export const useJob = defineStore('job', () => {
       return;
     }
     show(fresh);
-    follow(id);
+    followJob(id);
     outbox.kick();
   }
 
@@ -227,8 +222,8 @@ export const useJob = defineStore('job', () => {
   }
 
   function close(): void {
-    stream?.close();
-    stream = undefined;
+    stop?.();
+    stop = undefined;
     wanted = undefined;
     view.value = undefined;
     log.value = [];

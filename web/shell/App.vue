@@ -12,6 +12,7 @@ import UndoBar from './UndoBar.vue';
 import VehicleStrip from './VehicleStrip.vue';
 import { light } from './light.ts';
 import { useOutbox } from '../outbox/index.ts';
+import KeptCount from './KeptCount.vue';
 import OutboxBar from './OutboxBar.vue';
 import { useSession } from '../session/index.ts';
 
@@ -95,7 +96,7 @@ async function picked(person: string): Promise<void> {
       <header v-else class="shop-head">
         <strong>Jade Bench</strong>
         <span class="grow" />
-        <span v-if="outbox.count > 0" class="away" role="status">{{ outbox.online ? 'sending' : 'no server' }}: {{ outbox.count }} kept here</span>
+        <KeptCount />
         <button v-if="!unopened && !session.shut" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
       </header>
       <main id="work" class="work" tabindex="-1">
@@ -122,14 +123,6 @@ async function picked(person: string): Promise<void> {
 </template>
 
 <style scoped>
-.away {
-  padding: 3px 10px;
-  border: 1.5px solid #f0c34d;
-  border-radius: 4px;
-  color: #f7dc93;
-  font-size: 13.5px;
-}
-
 .bench {
   display: grid;
   grid-template: 'rule strip strip' auto 'rule work tray' 1fr / var(--rule) minmax(0, 1fr) auto;

@@ -4,13 +4,12 @@ import { computed } from 'vue';
 import { sayHold } from '@jade/words/stations';
 import TapeLabel from '../design/TapeLabel.vue';
 import { useJob } from '../job/store.ts';
-import { useOutbox } from '../outbox/index.ts';
+import KeptCount from './KeptCount.vue';
 import { useSession } from '../session/index.ts';
 
 /** The vehicle's strip: who it is, what was promised, and the one sentence that says what holds the job back now. */
 const emit = defineEmits<{ people: []; tray: [] }>();
 const job = useJob();
-const outbox = useOutbox();
 const session = useSession();
 const holding = computed(() => {
   const { standing, names } = job;
@@ -38,7 +37,7 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
         <span class="lead">Now</span> {{ holding }}
       </router-link>
       <p v-else class="hold"><span class="lead">Now</span> {{ holding }}</p>
-      <span v-if="!outbox.online || outbox.count > 0" class="away" role="status">{{ outbox.online ? 'sending' : 'no server' }}: {{ outbox.count }} kept here</span>
+      <KeptCount always />
     </template>
     <p v-else class="hold">{{ job.loading ? 'Opening the job…' : '' }}</p>
     <button type="button" class="bench-name" @click="emit('people')"><span class="out-of-sight">At the bench: </span>{{ session.session?.benchName ?? 'Who is here?' }}</button>
@@ -91,14 +90,6 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
   margin-right: 6px;
   font-weight: 500;
   color: var(--on-slate-soft);
-}
-
-.away {
-  padding: 3px 10px;
-  border: 1.5px solid #f0c34d;
-  border-radius: 4px;
-  color: #f7dc93;
-  font-size: 13.5px;
 }
 
 .bench-name {

@@ -9,6 +9,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import StationMark from '../../design/StationMark.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import { ask } from '../../job/api.ts';
+import { follow } from '../../stream/index.ts';
 import RightGate from '../../session/RightGate.vue';
 import OpenJob from './OpenJob.vue';
 
@@ -34,33 +35,25 @@ onMounted(load);
 
 /** The board is read anew when something on it moved, not more often than this. */
 const AGAIN_MS = 700;
-const LONGEST_MS = 8000;
-let stream: EventSource | undefined;
 let waiting: ReturnType<typeof setTimeout> | undefined;
-let losses = 0;
-function follow(): void {
-  stream = new EventSource('/api/board/stream');
-  const own = stream;
-  own.onopen = () => {
+let stop: (() => void) | undefined;
+onMounted(() => {
+  stop = follow({
+    address: () => '/api/board/stream',
     // What moved while nobody listened is seen now.
-    if (losses > 0) void load();
-    losses = 0;
-  };
-  own.addEventListener('moved', () => {
-    waiting ??= setTimeout(() => {
-      waiting = undefined;
-      void load();
-    }, AGAIN_MS);
+    opened: (again) => again && void load(),
+    told: {
+      moved: () => {
+        waiting ??= setTimeout(() => {
+          waiting = undefined;
+          void load();
+        }, AGAIN_MS);
+      },
+    },
   });
-  own.onerror = () => {
-    losses++;
-    if (own.readyState === EventSource.CLOSED) setTimeout(() => stream === own && follow(), Math.min(LONGEST_MS, AGAIN_MS * 2 ** losses));
-  };
-}
-onMounted(follow);
+});
 onUnmounted(() => {
-  stream?.close();
-  stream = undefined;
+  stop?.();
   clearTimeout(waiting);
 });
 

@@ -8,7 +8,7 @@ import FormDialog from '../../design/FormDialog.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import { ask, Refused } from '../../job/api.ts';
 import RightGate from '../../session/RightGate.vue';
-import { useAttempt } from './attempt.ts';
+import { useAttempt } from '../../job/attempt.ts';
 import { useSearch } from './search.ts';
 import VehicleLine from './VehicleLine.vue';
 

@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { ref } from 'vue';
 import FormDialog from '../../design/FormDialog.vue';
 import { ask } from '../../job/api.ts';
-import { useAttempt } from './attempt.ts';
+import { useAttempt } from '../../job/attempt.ts';
 import { bodyOf, newDraft } from './draft.ts';
 import VehicleFields from './VehicleFields.vue';
 

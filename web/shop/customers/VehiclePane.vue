@@ -12,7 +12,7 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import { ask, Refused } from '../../job/api.ts';
 import OpenJob from '../board/OpenJob.vue';
 import RightGate from '../../session/RightGate.vue';
-import { useAttempt } from './attempt.ts';
+import { useAttempt } from '../../job/attempt.ts';
 import { draftOf, fieldsOf, newDraft } from './draft.ts';
 import VehicleFields from './VehicleFields.vue';
 import VehicleSearch from './VehicleSearch.vue';

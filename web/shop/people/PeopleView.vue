@@ -5,7 +5,8 @@ import { ROLES, type Role } from '@jade/core/shop';
 import type { PersonShown } from '@jade/contract/people';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
-import { ask, Refused } from '../../job/api.ts';
+import { ask } from '../../job/api.ts';
+import { useAttempt } from '../../job/attempt.ts';
 import RightGate from '../../session/RightGate.vue';
 import { useSession } from '../../session/index.ts';
 import DeviceList from './DeviceList.vue';
@@ -17,7 +18,7 @@ const failed = ref(false);
 const changing = ref<PersonShown | 'new'>();
 const benchName = ref('');
 const role = ref<Role>('installer');
-const fault = ref('');
+const { fault, attempt } = useAttempt();
 let newId = v7();
 
 async function load(): Promise<void> {
@@ -42,14 +43,9 @@ function begin(person: PersonShown | 'new'): void {
 }
 
 async function send(path: string, body: object): Promise<void> {
-  fault.value = '';
-  try {
-    await ask(path, body);
-    changing.value = undefined;
-    await load();
-  } catch (error) {
-    fault.value = error instanceof Refused ? `${error.message}.` : 'The server is away: what you wrote stays here, try again.';
-  }
+  if (!(await attempt(async () => void (await ask(path, body))))) return;
+  changing.value = undefined;
+  await load();
 }
 function keep(left = false): Promise<void> {
   const person = changing.value;
