@@ -29,7 +29,19 @@ test(
     await Promise.all(benches.map(({ page }) => page.goto(`${shop.address}/jobs/saltmarsh-3/gather`)));
     // Both hold the button before either presses it: what the first counts takes it away from the second.
     const buttons = await Promise.all(benches.map(({ page }) => page.getByRole('button', { name: /^The rest is as listed/ }).elementHandle()));
+    // What either sends waits until both have pressed: a line that is quick would take the button from the second before.
+    let release = () => undefined as void;
+    const both = new Promise<void>((settle) => (release = settle));
+    await Promise.all(
+      benches.map(({ page }) =>
+        page.route('**/api/jobs/*/events', async (route) => {
+          await both;
+          await route.continue();
+        }),
+      ),
+    );
     await Promise.all(buttons.map((button) => button?.evaluate((element) => (element as HTMLElement).click())));
+    release();
     await Promise.all(benches.map(({ page }) => settled(page)));
     const { events } = (await (await benches[0]!.context.request.get(`${shop.address}/api/jobs/saltmarsh-3/events`)).json()) as {
       events: { id: string; seq: number; type: string }[];
