@@ -101,6 +101,8 @@ test('one degree at 100 m is 1.746 m; 1.2 % at 10 m is 120 mm below 700', () => 
 
 test('seventeen ones is a valid vehicle number', () => {
   expect(run('vehicle-number')).toMatchObject({ remarks: [], years: [2001, 2031] });
+  // A digit at place 7 is of the earlier thirty years.
+  expect(run('vehicle-number', { yearByPlace7: true })).toMatchObject({ years: [2001] });
 });
 
 test('a broken screw is no longer outstanding but is counted; the folded liner is known', () => {

@@ -292,7 +292,7 @@ export const COMPUTATIONS: readonly Computation[] = [
     aim,
   ),
   computation('vehicle-number', 'Form, check digit and year code of a vehicle number.', '`number`, `remarks`, `years` that place 10 can mean.', NumberInput, (input) =>
-    checkVehicleNumber(input.number, input.checkDigit),
+    checkVehicleNumber(input.number, input.checkDigit, input.yearByPlace7),
   ),
   computation('job-fold', 'What a job is, folded from its log.', 'The job state: see the reference page of the log.', LogInput, ({ log }) => foldJob(checkedLog(log))),
   computation(

@@ -135,6 +135,8 @@ export class AimInput {
 export class NumberInput {
   @Text(40) number!: string;
   @Flag() checkDigit!: boolean;
+  /** Whether a letter at place 7 tells the later thirty years, as light vehicles of one market have it. */
+  @Optional() @Flag() yearByPlace7?: boolean;
 }
 
 export class LogInput {

@@ -111,6 +111,7 @@ test('on which visit the counter fell is told against the last on which it was r
 test('two vehicles are one unless kind or number speak against it; what is lacking is taken over', () => {
   const van = { id: 'a', profile: 'van', number: null, year: 2019, colour: 'grey' };
   const other = { id: 'b', profile: 'van', number: '1', year: null, colour: 'white' };
+  expect(joined(van, { ...other, year: 2020 }).year).toBe(2020);
   expect([joinFaults(van, other), joined(van, other)]).toEqual([[], { number: '1', year: 2019, colour: 'white' }]);
   const codes = (part: object) => joinFaults({ ...van, number: '2' }, { ...other, ...part }).map(({ path, code }) => `${path} ${code}`);
   expect([codes({ id: 'a' }), codes({ profile: 'bus' }), codes({}), codes({ number: '2' })]).toEqual([['into itself'], ['into other-kind'], ['into other-number'], []]);

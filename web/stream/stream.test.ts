@@ -67,7 +67,9 @@ test('a line that broke is left to the browser; one that was ended is not taken 
   const { said, stop } = begin();
   last().onerror?.();
   jest.advanceTimersByTime(20_000);
-  expect([Line.opened.length, said]).toEqual([1, ['lost']]);
+  last().onopen?.();
+  last().onopen?.();
+  expect([Line.opened.length, said]).toEqual([1, ['lost', 'open again', 'open']]);
   last().refuse();
   stop();
   jest.advanceTimersByTime(20_000);
