@@ -58,7 +58,7 @@ watch(told, ([only, ...others]) => {
 
 <template>
   <div class="stack">
-    <div class="fields">
+    <div class="row">
       <v-text-field v-model="draft.plate" label="Plate" maxlength="16" variant="outlined" density="comfortable" hide-details autocapitalize="characters" />
       <v-select v-model="draft.profile" label="Kind of vehicle" :items="kinds ?? []" :loading="!kinds && !away" no-data-text="The library has no vehicle profile yet." />
     </div>
@@ -66,7 +66,7 @@ watch(told, ([only, ...others]) => {
       The library has no kind of vehicle yet: <router-link :to="{ name: 'library' }">take in its profile</router-link> first, then the kits that name it.
     </p>
     <p v-if="away" class="bad" role="alert">The kinds of vehicle cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></p>
-    <div class="fields numbers">
+    <div class="row numbers">
       <v-text-field
         v-model="draft.number"
         label="Vehicle number, 17 places"
@@ -91,18 +91,18 @@ watch(told, ([only, ...others]) => {
 </template>
 
 <style scoped>
-.fields {
+.row {
   display: grid;
   grid-template-columns: minmax(120px, 1fr) minmax(0, 2fr);
   gap: 12px;
 }
 
 .numbers {
-  grid-template-columns: minmax(0, 2fr) minmax(110px, 1fr) minmax(110px, 1fr);
+  grid-template-columns: minmax(0, 2.4fr) minmax(110px, 1fr) minmax(110px, 1fr);
 }
 
 @media (max-width: 700px) {
-  .fields,
+  .row,
   .numbers {
     grid-template-columns: minmax(0, 1fr);
   }
