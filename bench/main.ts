@@ -12,7 +12,7 @@ import { compare, type Line } from './measure.ts';
 import { benchFirstView } from './view/first.ts';
 import { benchTap } from './view/tap.ts';
 
-const [address = '', databaseUrl = '', root = '.'] = process.argv.slice(2);
+const [address = '', databaseUrl = '', root = '.', only = ''] = process.argv.slice(2);
 
 function demo<K extends keyof Documents>(kind: K, file: string): Documents[K] {
   const entry = readDocument(JSON.parse(readFileSync(join(root, 'demo', file), 'utf8')));
@@ -27,10 +27,18 @@ async function vanJob(from: string): Promise<[LoggedEvent[], JobDocuments]> {
   return [events, { profile, kits, rules, year: vehicle.year ?? undefined, newKit, taken }];
 }
 
-const views = await benchFirstView(address);
-const tap = await benchTap(address);
 const SLOWED = 4;
+const views = only === 'tap' ? [] : await benchFirstView(address);
+const tap = await benchTap(address);
 const slow = await benchTap(address, SLOWED);
+const taps = [
+  compare('A tap on Done at Open up, to the next step drawn', tap.next, 'a tap that counts one fastener up', tap.count),
+  compare(`The same with the processor slowed ${SLOWED} times`, slow.next, 'a tap that counts one fastener up', slow.count),
+];
+if (only === 'tap') {
+  for (const { what, ours, other, ratio } of taps) process.stdout.write(`${what}: ${ours}; counting up ${other}; ${ratio}\n`);
+  process.exit(0);
+}
 // The log as the demo has it, before events are appended to it.
 const van = await vanJob(address);
 const lines: Line[] = [
@@ -40,8 +48,7 @@ const lines: Line[] = [
   ...(await benchPlans(demo('vehicle', 'vehicles/wexholm-bollard-35.json'), demo('kit', 'kits/cairn-fen-pair.json'), demo('rules', 'rules.json'))),
   ...(await benchTangled()),
   ...views.map((view) => compare(`First usable view of ${view.place}, fresh browser`, view.usable, 'the health route in the same browser', view.empty)),
-  compare('A tap on Done at Open up, to the next step drawn', tap.next, 'a tap that counts one fastener up', tap.count),
-  compare(`The same with the processor slowed ${SLOWED} times`, slow.next, 'a tap that counts one fastener up', slow.count),
+  ...taps,
 ];
 const table = lines.map((line) => `| ${line.what} | ${line.ours} | ${line.against} | ${line.other} | ${line.ratio} |`);
 const sizes = views.map((view) => `| ${view.place} | ${view.scriptKb.toFixed(0)} kB | ${view.fontKb.toFixed(0)} kB |`);

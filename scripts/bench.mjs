@@ -1,10 +1,12 @@
-// npm run bench: the figures of docs/benchmarks.md, measured on a throwaway shop.
+// npm run bench: the figures of docs/benchmarks.md, measured on a throwaway shop; npm run bench -- tap measures the taps alone and writes nothing.
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ROOT } from './packages.mjs';
 import { openThrowawayShop } from './demo-shop.mjs';
 
 const shop = await openThrowawayShop();
-const { status } = spawnSync(process.execPath, [join(ROOT, 'dist/programs/bench.js'), shop.address, shop.databaseUrl, ROOT], { stdio: ['ignore', 'inherit', 2] });
+const { status } = spawnSync(process.execPath, [join(ROOT, 'dist/programs/bench.js'), shop.address, shop.databaseUrl, ROOT, ...process.argv.slice(2)], {
+  stdio: ['ignore', 'inherit', 2],
+});
 await shop.end();
 process.exitCode = status ?? 1;
