@@ -103,7 +103,7 @@ test.each(TYPES)('%s is taken whole, and refused with the path for each field of
     expect(faults).toHaveLength(1);
     expect(faults[0]).toMatch(new RegExp(`^payload\\.${field}(\\[\\d+\\])? (type|choice|range)$`));
     const { [field]: _left, ...rest } = payload;
-    expect(pathsOf(event(type, rest))).toEqual(mayBeLeftOut(type, field) ? [] : [`payload.${field} missing`]);
+    expect(pathsOf(event(type, rest))).toEqual(mayBeLeftOut(type, field) ? [] : [type === 'undone' ? 'payload one-of' : `payload.${field} missing`]);
     expect(pathsOf(event(type, { ...payload, [field]: null }))).toHaveLength(1);
   }
   expect(pathsOf(event(type, { ...payload, extra: 1 }))).toEqual(['payload.extra unknown-field']);
@@ -125,6 +125,14 @@ test.each([
   ['a field beside the envelope', event('undone', { event: ID }, { person: 'slate' }), 'person unknown-field'],
 ])('an envelope with %s is refused', (_, value, fault) => {
   expect(pathsOf(value)).toEqual([fault]);
+});
+
+test('what is taken back is an event or an act, and not both', () => {
+  expect([event('undone', { act: ID }), event('undone', { event: ID, act: ID }), event('undone', { act: 'x' })].map(pathsOf)).toEqual([
+    [],
+    ['payload one-of'],
+    ['payload.act type'],
+  ]);
 });
 
 test('numbers beyond their limits, not numbers and infinity are refused', () => {

@@ -53,5 +53,9 @@ export function checkEvent(value: unknown, path = ''): { event: JobEvent } | { f
   const newest = newestVersion(type);
   if (v !== newest) return { faults: [{ path: at('v'), code: 'choice', data: { choices: String(newest) } }] };
   const inside = checkForm(PAYLOADS[type], payload, at('payload'));
-  return inside.length > 0 ? { faults: inside } : { event: lifted as JobEvent };
+  if (inside.length > 0) return { faults: inside };
+  // What is taken back is named once.
+  if (type === 'undone' && (payload.event === undefined) === (payload.act === undefined))
+    return { faults: [{ path: at('payload'), code: 'one-of', data: { choices: 'event, act' } }] };
+  return { event: lifted as JobEvent };
 }

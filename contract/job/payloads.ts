@@ -3,6 +3,7 @@ import { VEHICLE_STATES } from '@jade/core/states';
 import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
 import {
   BASELINE_RESULTS,
+  LONGEST_TEXT as MOST,
   FACT_CERTAINTIES,
   MOMENTS,
   SCHOOLS,
@@ -27,9 +28,9 @@ export class GroupCount implements PlainCount {
 
 /** How a vehicle came in, as the counter wrote it down. */
 export class BroughtIn implements PlainBroughtIn {
-  @Optional() @Text(600) wish?: string;
+  @Optional() @Text(MOST.wish) wish?: string;
   @Optional() @Part(() => Mileage) mileage?: Mileage;
-  @Optional() @Text(60) keys?: string;
+  @Optional() @Text(MOST.keys) keys?: string;
 }
 
 class JobOpened extends BroughtIn implements P<'job.opened'> {
@@ -54,14 +55,14 @@ class JobAssigned implements P<'job.assigned'> {
 }
 
 class NumberRecorded implements P<'number.recorded'> {
-  @Text(40) number!: string;
+  @Text(MOST.number) number!: string;
 }
 
 class FactRecorded implements P<'fact.recorded'> {
   @Slug() fact!: string;
   @OneOf(FACT_CERTAINTIES) certainty!: P<'fact.recorded'>['certainty'];
-  @Optional() @Text(80) value?: string;
-  @Optional() @Texts(20, 80) not?: string[];
+  @Optional() @Text(MOST.factValue) value?: string;
+  @Optional() @Texts(20, MOST.factValue) not?: string[];
   @Optional() @Moment() seenAt?: string;
 }
 
@@ -76,8 +77,8 @@ class BatteryMeasured implements P<'battery.measured'> {
 
 class CodeRecorded implements P<'code.recorded'> {
   @OneOf(MOMENTS) moment!: P<'code.recorded'>['moment'];
-  @Text(20) code!: string;
-  @Optional() @Text(240) note?: string;
+  @Text(MOST.code) code!: string;
+  @Optional() @Text(MOST.codeNote) note?: string;
 }
 
 class CodesRead implements P<'codes.read'> {
@@ -92,8 +93,8 @@ class GapMeasured implements P<'gap.measured'> {
 }
 
 class DamageNoted implements P<'damage.noted'> {
-  @Text(80) place!: string;
-  @Text(400) note!: string;
+  @Text(MOST.damagePlace) place!: string;
+  @Text(MOST.damage) note!: string;
 }
 
 class OptionChosen implements P<'option.chosen'> {
@@ -127,17 +128,17 @@ class PieceMoved implements P<'piece.moved'> {
 class SupplySet implements P<'supply.set'> {
   @OneOf(SUPPLY_IDS) supply!: P<'supply.set'>['supply'];
   @OneOf(SUPPLY_STATES) is!: P<'supply.set'>['is'];
-  @Optional() @Text(200) by?: string;
+  @Optional() @Text(MOST.isolation) by?: string;
 }
 
 class SettingRestored implements P<'setting.restored'> {
   @OneOf(SUPPLY_IDS) supply!: P<'setting.restored'>['supply'];
-  @Text(120) setting!: string;
+  @Text(MOST.setting) setting!: string;
 }
 
 class AccessoryFound implements P<'accessory.found'> {
   @Slug() accessory!: string;
-  @Text(80) name!: string;
+  @Text(MOST.accessory) name!: string;
   @OneOf(SIDES) side!: P<'accessory.found'>['side'];
   @OneOf(ZONES) zone!: P<'accessory.found'>['zone'];
   @Slugs(60) holds!: string[];
@@ -145,7 +146,7 @@ class AccessoryFound implements P<'accessory.found'> {
   @Amount(0, 600) closeMin!: number;
   @Whole(1, 6) people!: number;
   @OneOf(DRIVES) drive!: P<'accessory.found'>['drive'];
-  @Optional() @Text(20) size?: string;
+  @Optional() @Text(MOST.size) size?: string;
   @Whole(0, 200) count!: number;
 }
 
@@ -153,7 +154,7 @@ class WayBlocked implements P<'way.blocked'> {
   @Slug() place!: string;
   @Optional() @OneOf(OPEN_LEVELS) level?: P<'way.blocked'>['level'];
   @Slug() way!: string;
-  @Text(300) why!: string;
+  @Text(MOST.why) why!: string;
 }
 
 class WayChosen implements P<'way.chosen'> {
@@ -169,7 +170,7 @@ class OrderChosen implements P<'order.chosen'> {
 }
 
 class OpeningLeft implements P<'opening.left'> {
-  @Text(300) why!: string;
+  @Text(MOST.why) why!: string;
 }
 
 class FastenerSeized implements P<'fastener.seized'> {
@@ -225,7 +226,7 @@ class SensorMoved implements P<'sensor.moved'> {
 class SensorCalibrated implements P<'sensor.calibrated'> {
   @Slug() sensor!: string;
   @OneOf(['done here', 'by others', 'not required']) how!: P<'sensor.calibrated'>['how'];
-  @Optional() @Text(300) note?: string;
+  @Optional() @Text(MOST.note) note?: string;
 }
 
 class StepPassed implements P<'step.passed'> {
@@ -238,7 +239,7 @@ class TestTried implements P<'test.tried'> {
   @Slug() kit!: string;
   @Slug() test!: string;
   @Flag() passed!: boolean;
-  @Optional() @Text(300) note?: string;
+  @Optional() @Text(MOST.note) note?: string;
 }
 
 class WallSet implements P<'wall.set'> {
@@ -267,17 +268,17 @@ class AimReferenced implements P<'aim.referenced'> {
 
 class AimByOthers implements P<'aim.by-others'> {
   @Text(160) lamp!: string;
-  @Text(160) by!: string;
+  @Text(MOST.aimer) by!: string;
 }
 
 class PartBagged implements P<'part.bagged'> {
   @Slug() piece!: string;
-  @Text(160) where!: string;
+  @Text(MOST.bag) where!: string;
 }
 
 class ExceptionNamed implements P<'exception.named'> {
   @Text(200) about!: string;
-  @Text(400) note!: string;
+  @Text(MOST.exception) note!: string;
 }
 
 class JobSigned implements P<'job.signed'> {
@@ -285,11 +286,12 @@ class JobSigned implements P<'job.signed'> {
 }
 
 class JobReopened implements P<'job.reopened'> {
-  @Text(300) why!: string;
+  @Text(MOST.why) why!: string;
 }
 
 class Undone implements P<'undone'> {
-  @EventId() event!: string;
+  @Optional() @EventId() event?: string;
+  @Optional() @EventId() act?: string;
 }
 
 /** The class that checks the payload of each type of event, in its newest version. */

@@ -1,4 +1,4 @@
-import { ROLES, type Role } from '@jade/core/shop';
+import { LONGEST_NAME, ROLES, type Role } from '@jade/core/shop';
 import { EventId, Flag, OneOf, Slug, Text, Whole } from '@jade/contract/check';
 
 /** Somebody takes a bench name. */
@@ -10,20 +10,20 @@ export class SessionRequest {
 /** A device asks to be let in by a code that is shown at the counter. */
 export class DeviceRequest {
   @Text(40) code!: string;
-  @Text(40) name!: string;
+  @Text(LONGEST_NAME) name!: string;
 }
 
 /** Somebody new in the shop; the id is the client's, so that a request sent twice makes one. */
 export class NewPerson {
   @EventId() id!: string;
-  @Text(40) benchName!: string;
+  @Text(LONGEST_NAME) benchName!: string;
   @OneOf(ROLES) role!: Role;
 }
 
 /** A person as somebody changed them, made from version `basedOn`. */
 export class PersonChange {
   @Whole(1, 1_000_000_000) basedOn!: number;
-  @Text(40) benchName!: string;
+  @Text(LONGEST_NAME) benchName!: string;
   @OneOf(ROLES) role!: Role;
   @Flag() left!: boolean;
 }

@@ -1,5 +1,9 @@
 import { Matches } from 'class-validator';
+import { LONGEST } from '@jade/core/customers';
 import {
+  LONGEST_CURRENCY,
+  LONGEST_NAME,
+  LONGEST_SHOP,
   ROLES,
   type Customer as PlainCustomer,
   type CustomerVehicle as PlainVehicle,
@@ -13,23 +17,23 @@ import { Amount, AnyObject, Each, Exactly, OneOf, Optional, Slug, Slugs, Text, T
 
 export class Person implements PlainPerson {
   @Slug() id!: string;
-  @Text(40) benchName!: string;
+  @Text(LONGEST_NAME) benchName!: string;
   @OneOf(ROLES) role!: PlainPerson['role'];
 }
 
 export class Customer implements PlainCustomer {
   @Slug() id!: string;
-  @Text(120) name!: string;
-  @Optional() @Text(300) note?: string;
+  @Text(LONGEST.customer) name!: string;
+  @Optional() @Text(LONGEST.note) note?: string;
 }
 
 export class CustomerVehicle implements PlainVehicle {
   @Slug() id!: string;
   @Slug() customer!: string;
   @Slug() profile!: string;
-  @Text(16) plate!: string;
+  @Text(LONGEST.plate) plate!: string;
   @Optional() @Whole(1950, 2100) year?: number;
-  @Optional() @Text(40) colour?: string;
+  @Optional() @Text(LONGEST.colour) colour?: string;
 }
 
 export class ShopLogEntry implements PlainEntry {
@@ -46,20 +50,20 @@ export class ShopJob implements PlainJob {
   @Slugs(20) kits!: string[];
   @Optional() @Amount(-365, 365) promisedInDays?: number;
   @Optional() @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { context: { code: 'type', data: { expected: 'a time of day such as 16:00' } } }) promisedAt?: string;
-  @Optional() @Text(40) bay?: string;
+  @Optional() @Text(LONGEST_NAME) bay?: string;
   @Each(() => ShopLogEntry, 2000) log!: ShopLogEntry[];
 }
 
 export class FirstPerson implements Pick<PlainPerson, 'benchName' | 'role'> {
-  @Text(40) benchName!: string;
+  @Text(LONGEST_NAME) benchName!: string;
   @OneOf(ROLES) role!: PlainPerson['role'];
 }
 
 /** What a shop says of itself when it is opened for the first time. */
 export class FirstRun implements PlainFirstRun {
-  @Text(120) name!: string;
-  @Text(8) currency!: string;
-  @Texts(20, 40) bays!: string[];
+  @Text(LONGEST_SHOP) name!: string;
+  @Text(LONGEST_CURRENCY) currency!: string;
+  @Texts(20, LONGEST_NAME) bays!: string[];
   @Each(() => FirstPerson, 100) people!: FirstPerson[];
 }
 
@@ -67,11 +71,11 @@ export class FirstRun implements PlainFirstRun {
 export class Shop implements PlainShop {
   @Exactly('jade-shop/1') format!: PlainShop['format'];
   @Slug() slug!: string;
-  @Text(120) name!: string;
-  @Text(8) currency!: string;
+  @Text(LONGEST_SHOP) name!: string;
+  @Text(LONGEST_CURRENCY) currency!: string;
   @Optional() @Whole(0, 10_000_000) labourCentsPerHour?: number;
   @Slug() rules!: string;
-  @Texts(20, 40) bays!: string[];
+  @Texts(20, LONGEST_NAME) bays!: string[];
   @Each(() => Person, 100) people!: Person[];
   @Each(() => Customer, 2000) customers!: Customer[];
   @Each(() => CustomerVehicle, 5000) vehicles!: CustomerVehicle[];

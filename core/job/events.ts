@@ -110,7 +110,8 @@ export interface Payloads {
   'exception.named': { about: string; note: string };
   'job.signed': { atSeq: number };
   'job.reopened': { why: string };
-  undone: { event: string };
+  /** What is taken back: one event, with all that the same act recorded; or an act by its own id. One of the two. */
+  undone: { event?: string; act?: string };
 }
 
 export type EventType = keyof Payloads;

@@ -142,8 +142,8 @@ export function undoneEvents(log: readonly LoggedEvent[]): Set<string> {
   }
   for (const event of [...log].reverse()) {
     if (event.type !== 'undone' || undone.has(event.id)) continue;
-    const act = actOf.get(event.payload.event);
-    for (const id of (act === undefined ? undefined : ofAct.get(act)) ?? [event.payload.event]) undone.add(id);
+    const { event: target = '', act = actOf.get(target) } = event.payload;
+    for (const id of act === undefined ? [target] : (ofAct.get(act) ?? [])) undone.add(id);
   }
   return undone;
 }

@@ -19,4 +19,5 @@ export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';
 export * from './lift.ts';
+export * from './longest.ts';
 export * from './check.ts';

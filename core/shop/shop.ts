@@ -3,6 +3,11 @@ import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 export const ROLES = ['lead', 'installer', 'in training', 'planner'] as const;
 export type Role = (typeof ROLES)[number];
 
+/** Most characters of what a shop calls itself, its money, and whatever else has a name in it: people, bays, devices. */
+export const LONGEST_SHOP = 120;
+export const LONGEST_CURRENCY = 8;
+export const LONGEST_NAME = 40;
+
 export interface Person {
   id: string;
   benchName: string;

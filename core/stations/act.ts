@@ -9,6 +9,7 @@ export type Refusal =
   | SupplyBar
   | { code: 'already' }
   | { code: 'nothing' }
+  | { code: 'too-long'; over: number; most: number }
   | { code: 'unknown'; what: string; id: string }
   | { code: 'open-first'; pieces: string[] }
   | { code: 'back-first'; pieces: string[] }
@@ -40,6 +41,12 @@ export type Act = { events: Happened[] } | { refused: Refusal[] };
 export const happened = (...events: Happened[]): Act => ({ events });
 /** An act that cannot be recorded. */
 export const refused = (...refusals: Refusal[]): Act => ({ refused: refusals });
+
+/** What stands against a text that is longer than what is kept of it. */
+export function tooLong(text: string | undefined, most: number): Refusal[] {
+  const over = (text ?? '').trim().length - most;
+  return over > 0 ? [{ code: 'too-long', over, most }] : [];
+}
 
 /** Whether an act cannot be recorded. */
 export function isRefused(act: Act): act is { refused: Refusal[] } {

@@ -103,6 +103,7 @@ describe('open up', () => {
     openUntilBattery(log, docs);
     expect(openNext(log, docs)).toEqual({ refused: [{ code: 'qualified-first', supply: 'low' }] });
     expect(codes(openNext(log, docs, AT, '  '))).toEqual(['qualified-first']);
+    expect(openNext(log, docs, AT, 'x'.repeat(207))).toEqual({ refused: [{ code: 'too-long', over: 7, most: 200 }] });
     write(log, openNext(log, docs, AT, 'Slate, by the book'));
     expect(log.state.supplies.low).toMatchObject({ is: 'dead', by: 'Slate, by the book' });
   });
@@ -359,4 +360,12 @@ test('a change of a supply says the fasteners that it counts: those of the piece
   log.add('fastener.broken', { piece: 'battery', group: 'terminal', count: 1 });
   expect([change('dead').counts, change('live').counts]).toEqual([[], [{ group: 'terminal', count: 2 }]]);
   expect(change('live').act()).toMatchObject({ events: [{ payload: { level: 'fitted', fasteners: [{ group: 'terminal', count: 2 }] } }, { type: 'supply.set' }] });
+});
+
+test('a fault code is kept as the scanner shows it; one that is too long is not cut', () => {
+  expect(checkIn.codeFound('before', ' b1a22 ')).toEqual({ events: [{ type: 'code.recorded', payload: { moment: 'before', code: 'B1A22' } }] });
+  expect([checkIn.codeFound('before', ' '), checkIn.codeFound('after', 'x'.repeat(23))]).toEqual([
+    { refused: [{ code: 'nothing' }] },
+    { refused: [{ code: 'too-long', over: 3, most: 20 }] },
+  ]);
 });

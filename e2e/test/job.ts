@@ -38,8 +38,7 @@ export async function goTo(page: Page, address: string, job: string, station: st
 export async function findAccessory(page: Page, name: string, holds: string): Promise<void> {
   await page.getByRole('button', { name: 'Something was fitted here' }).click();
   await page.getByRole('textbox', { name: 'What it is' }).fill(name);
-  await page.getByRole('combobox', { name: 'Pieces it holds back' }).focus();
-  await page.keyboard.press('ArrowDown');
+  await page.getByRole('combobox', { name: 'Pieces it holds back' }).press('ArrowDown');
   await page.getByRole('option', { name: holds, exact: true }).click();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Record it and plan again' }).click();

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import type { FastifyInstance, FastifyReply } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
 import { rightFor, roleFaults } from '@jade/core/shop';
-import { foldJob, idCheck, standingEvents, undoFaults, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { foldJob, idCheck, standingEvents, undoFaults, undoTargets, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { beyondMeasure } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
@@ -54,15 +54,18 @@ function statusOf(answers: readonly AppendAnswer[]): number {
 /** Events that tell which ids others may name: the documents pinned, and what was found fitted. */
 const TELL_IDS: readonly EventType[] = ['job.opened', 'job.repinned', 'accessory.found'];
 
+/** What an event does or does over: to take something back asks for the same right as to do it, however often it was taken back before. */
+const doneOver = (log: readonly JobEvent[], event: JobEvent): JobEvent[] =>
+  event.type === 'undone' ? undoTargets(log, event).flatMap((target) => doneOver(log.slice(0, log.indexOf(target)), target)) : [event];
+
 /** Holds events against the documents that the job pins now, what happened to it, and what the role of their author may do. */
 async function checkFor(tx: Connection, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
   const before: JobEvent[] = [...known];
   const state = foldJob(standingEvents(known).filter((event) => TELL_IDS.includes(event.type)));
   const byIds = state.opened ? idCheck(await getPinned(tx, state.opened), Object.keys(state.accessories)) : () => [];
   return (event, path) => {
-    // To take something back asks for the same right as to do it.
-    const target = event.type === 'undone' ? before.find((entry) => entry.id === event.payload.event) : undefined;
-    const faults = [...roleFaults(role, rightFor((target ?? event).type), path), ...byIds(event, path), ...undoFaults(before, event, path)];
+    const rights = [...new Set(doneOver(before, event).map(({ type }) => rightFor(type)))];
+    const faults = [...rights.flatMap((right) => roleFaults(role, right, path)), ...byIds(event, path), ...undoFaults(before, event, path)];
     if (faults.length === 0) before.push(event);
     return faults;
   };

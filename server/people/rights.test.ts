@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { may, RIGHTS, ROLES, type Right } from '@jade/core/shop';
 import { buildApp } from '../app/index.ts';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
@@ -109,7 +110,14 @@ test('signing and reopening are refused alone, with a sentence; the rest of the 
   const reopened = event('job.reopened', { why: 'a lamp came loose' });
   const sent = (role: string, entry: object) => shop.app.inject({ method: 'POST', url, headers: { cookie: cookies[role] }, payload: { events: [entry] } });
   expect([(await sent('lead', reopened)).statusCode, (await sent('planner', event('undone', { event: reopened.id }))).statusCode]).toEqual([200, 403]);
-  expect((await sent('lead', event('undone', { event: reopened.id }))).statusCode).toBe(200);
+  const back = event('undone', { event: reopened.id });
+  expect((await sent('lead', back)).statusCode).toBe(200);
+  // To do it again by taking that back asks for the same right, also by the act.
+  expect((await sent('installer', event('undone', { event: back.id }))).statusCode).toBe(403);
+  const act = randomUUID();
+  expect((await sent('lead', { ...event('job.reopened', { why: 'once more' }), act })).statusCode).toBe(200);
+  expect((await sent('installer', event('undone', { act }))).statusCode).toBe(403);
+  expect((await sent('lead', event('undone', { act }))).statusCode).toBe(200);
   expect((await send('lead', ['job.signed', { atSeq: 1 }])).statusCode).toBe(200);
 });
 

@@ -1,21 +1,30 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed } from 'vue';
+import { useDraft } from '../drafts/index.ts';
 import FormDialog from './FormDialog.vue';
+import { fits } from './words.ts';
+import WordsField from './WordsField.vue';
 
-/** Asks for one line of text in a dialog: what was agreed, what was found. */
-const props = defineProps<{ title: string; label: string; action: string; hint?: string; most?: number }>();
+/** Asks for one line of text in a dialog: what was agreed, what was found. What is begun is kept by what it is `about`. */
+const props = defineProps<{ title: string; label: string; action: string; about: string; most: number; hint?: string }>();
 const emit = defineEmits<{ written: [text: string]; close: [] }>();
-const text = ref('');
+const { draft, kept, drop } = useDraft(
+  () => props.about,
+  () => ({ text: '' }),
+);
+const ready = computed(() => fits(draft.value.text, props.most));
 
 function confirm(): void {
-  const written = text.value.trim().slice(0, props.most ?? 300);
-  if (written) emit('written', written);
+  if (!ready.value) return;
+  const text = draft.value.text.trim();
+  drop();
+  emit('written', text);
 }
 </script>
 
 <template>
-  <FormDialog :title="title" :action="action" :ready="text.trim() !== ''" :width="500" @confirm="confirm" @close="emit('close')">
+  <FormDialog :title="title" :action="action" :ready="ready" :width="500" :kept="kept" @confirm="confirm" @anew="drop" @close="emit('close')">
     <p v-if="hint" class="soft">{{ hint }}</p>
-    <v-text-field v-model="text" autofocus :label="label" variant="outlined" hide-details />
+    <WordsField v-model="draft.text" autofocus :label="label" :most="most" />
   </FormDialog>
 </template>

@@ -1,24 +1,32 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue';
+import { computed, ref, useId, watch } from 'vue';
+import { useDraft } from '../drafts/index.ts';
 
-/** A number measured at the vehicle, with its unit. Written when it is confirmed, not while it is typed. */
-const props = defineProps<{ label: string; unit: string; value?: number; step?: number; least?: number; most?: number }>();
+/** A number measured at the vehicle, with its unit. Written when it is confirmed, not while it is typed; what is typed is kept on its page, `about` parting entries of the same label. */
+const props = defineProps<{ label: string; about?: string; unit: string; value?: number; step?: number; least?: number; most?: number }>();
 const emit = defineEmits<{ measured: [value: number] }>();
-const text = ref(props.value === undefined ? '' : String(props.value));
 const fault = ref('');
 const id = useId();
+const written = () => (props.value === undefined ? '' : String(props.value));
+const { draft, drop } = useDraft(
+  () => `${location.pathname}/${props.label}/${props.about ?? ''}`,
+  () => ({ text: written() }),
+);
+const text = computed({ get: () => draft.value.text, set: (typed) => void (draft.value.text = typed) });
 
 watch(
   () => props.value,
-  (value) => {
-    text.value = value === undefined ? '' : String(value);
+  (now, before) => {
+    // What somebody is still writing is not taken from them by what another records.
+    const typed = draft.value.text.trim().replace(',', '.');
+    if (typed === '' || typed === String(before) || Number(typed) === now) drop();
   },
 );
 
 function confirm(): void {
-  const written = text.value.trim().replace(',', '.');
-  if (written === '' || written === String(props.value)) return;
-  const value = Number(written);
+  const typed = text.value.trim().replace(',', '.');
+  if (typed === '' || typed === written()) return;
+  const value = Number(typed);
   if (!Number.isFinite(value)) fault.value = `Write a number in ${props.unit}.`;
   else if (value < (props.least ?? -Infinity) || value > (props.most ?? Infinity)) fault.value = `Between ${props.least} and ${props.most} ${props.unit}.`;
   else {

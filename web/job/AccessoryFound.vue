@@ -1,26 +1,39 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
+import { LONGEST_TEXT } from '@jade/core/job';
 import { DRIVES, SIDES, type Drive, type Side } from '@jade/core/vehicle';
 import ChoiceRow from '../design/ChoiceRow.vue';
 import FormDialog from '../design/FormDialog.vue';
+import { fits } from '../design/words.ts';
+import WordsField from '../design/WordsField.vue';
+import { useDraft } from '../drafts/index.ts';
 import { useCurrentJob } from './current.ts';
 
 /** Records something that an owner or another shop fitted: it comes off before the pieces it holds. */
 const emit = defineEmits<{ close: [] }>();
 const { job, context } = useCurrentJob();
 
-const name = ref('');
-const holds = ref<string[]>([]);
-const side = ref<Side>('centre');
-const drive = ref<Drive>('hex');
-const size = ref('');
-const count = ref(2);
-const openMin = ref(5);
-const closeMin = ref<number>();
-const people = ref(1);
+interface Written {
+  name: string;
+  holds: string[];
+  side: Side;
+  drive: Drive;
+  size: string;
+  count: number | string;
+  openMin: number | string;
+  closeMin?: number | string;
+  people: number | string;
+}
+const { draft, kept, drop } = useDraft(
+  () => `${job.view?.id}/accessory`,
+  (): Written => ({ name: '', holds: [], side: 'centre', drive: 'hex', size: '', count: '2', openMin: '5', closeMin: undefined, people: '1' }),
+);
 
 const pieces = computed(() => context.value.profile.pieces.filter((piece) => (job.state.pieces[piece.id] ?? 'fitted') === 'fitted'));
-const ready = computed(() => name.value.trim() !== '' && holds.value.length > 0 && Number(openMin.value) > 0 && Number(count.value) >= 0);
+const ready = computed(() => {
+  const { name, holds, size, openMin, count } = draft.value;
+  return fits(name, LONGEST_TEXT.accessory) && size.trim().length <= LONGEST_TEXT.size && holds.length > 0 && Number(openMin) > 0 && Number(count) >= 0;
+});
 
 function slug(text: string): string {
   const plain = text
@@ -34,35 +47,43 @@ function slug(text: string): string {
 }
 
 function record(): void {
-  const held = context.value.profile.pieces.find((piece) => piece.id === holds.value[0]);
+  const { name, holds, side, drive, size, count, openMin, closeMin, people } = draft.value;
+  const held = context.value.profile.pieces.find((piece) => piece.id === holds[0]);
   void job.record('accessory.found', {
-    accessory: slug(name.value),
-    name: name.value.trim(),
-    side: side.value,
+    accessory: slug(name),
+    name: name.trim(),
+    side,
     zone: held?.zone ?? 'front',
-    holds: holds.value,
-    openMin: Number(openMin.value),
-    closeMin: Number(closeMin.value ?? openMin.value),
-    people: Number(people.value),
-    drive: drive.value,
-    ...(size.value.trim() ? { size: size.value.trim() } : {}),
-    count: Number(count.value),
+    holds,
+    openMin: Number(openMin),
+    closeMin: Number(closeMin || openMin),
+    people: Number(people),
+    drive,
+    ...(size.trim() ? { size: size.trim() } : {}),
+    count: Number(count),
   });
+  drop();
   emit('close');
 }
 </script>
 
 <template>
-  <FormDialog title="Something was fitted here" action="Record it and plan again" :ready="ready" @confirm="record" @close="emit('close')">
+  <FormDialog title="Something was fitted here" action="Record it and plan again" :ready="ready" :kept="kept" @confirm="record" @anew="drop" @close="emit('close')">
     <p class="soft">It comes off before the pieces it holds, and the plan is made again around it. Its own wires, weight and faults are looked at before it moves.</p>
-    <v-text-field v-model="name" autofocus label="What it is" variant="outlined" hide-details />
-    <v-select v-model="holds" label="Pieces it holds back" multiple :items="pieces.map((piece) => ({ value: piece.id, title: piece.name }))" />
-    <ChoiceRow label="Side" small :choices="SIDES.map((value) => ({ value, text: value === 'centre' ? 'middle' : value }))" :value="side" @choose="(value) => (side = value)" />
+    <WordsField v-model="draft.name" autofocus label="What it is" :most="LONGEST_TEXT.accessory" />
+    <v-select v-model="draft.holds" label="Pieces it holds back" multiple :items="pieces.map((piece) => ({ value: piece.id, title: piece.name }))" />
+    <ChoiceRow
+      label="Side"
+      small
+      :choices="SIDES.map((value) => ({ value, text: value === 'centre' ? 'middle' : value }))"
+      :value="draft.side"
+      @choose="(value) => (draft.side = value)"
+    />
     <div class="fields">
-      <v-select v-model="drive" label="Its fasteners" :items="[...DRIVES]" />
-      <v-text-field v-model="size" label="Size" variant="outlined" hide-details />
-      <v-text-field v-model="count" label="How many" type="number" min="0" max="200" variant="outlined" hide-details />
-      <v-text-field v-model="openMin" label="Minutes to take it off" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
+      <v-select v-model="draft.drive" label="Its fasteners" :items="[...DRIVES]" />
+      <WordsField v-model="draft.size" label="Size" :most="LONGEST_TEXT.size" />
+      <v-text-field v-model="draft.count" label="How many" type="number" min="0" max="200" variant="outlined" hide-details />
+      <v-text-field v-model="draft.openMin" label="Minutes to take it off" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
       <v-text-field
         label="Minutes to put it back"
         type="number"
@@ -71,10 +92,10 @@ function record(): void {
         step="0.5"
         variant="outlined"
         hide-details
-        :model-value="closeMin ?? openMin"
-        @update:model-value="(value) => (closeMin = value === '' ? undefined : Number(value))"
+        :model-value="draft.closeMin ?? draft.openMin"
+        @update:model-value="(value) => (draft.closeMin = value === '' ? undefined : value)"
       />
-      <v-text-field v-model="people" label="People" type="number" min="1" max="6" variant="outlined" hide-details />
+      <v-text-field v-model="draft.people" label="People" type="number" min="1" max="6" variant="outlined" hide-details />
     </div>
   </FormDialog>
 </template>

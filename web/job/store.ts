@@ -8,6 +8,7 @@ import {
   jobNow,
   newestVersion,
   planMemory,
+  undoTargets,
   type EventType,
   type Happened,
   type JobDocuments,
@@ -112,7 +113,7 @@ export const useJob = defineStore('job', () => {
     const done = new Set(state.value.moves.map((move) => `${move.piece}/${move.level}`));
     const change = planChange(earlier, after, done);
     const last = log.value.at(-1);
-    const undone = last?.type === 'undone' ? log.value.find((event) => event.id === last.payload.event) : undefined;
+    const undone = last ? undoTargets(log.value, last).at(-1) : undefined;
     const said = undone ? `taken back: ${sayEvent(undone, names.value)}` : because && sayEvent(because, names.value);
     changed.value = change && said ? { change, because: said } : undefined;
   }
@@ -270,7 +271,8 @@ export const useJob = defineStore('job', () => {
 
   async function undo(event: string): Promise<void> {
     if (lastDone.value?.id === event) lastDone.value = undefined;
-    await record('undone', { event });
+    const act = log.value.find((entry) => entry.id === event)?.act;
+    await record('undone', act === undefined ? { event } : { act });
   }
 
   return {

@@ -52,9 +52,12 @@ const entries = computed(() => {
   const { names } = job;
   if (!names) return [];
   const undone = undoneEvents(job.log);
+  const acts = new Set<string>();
   return lastEvents(job.log, shown.value).map((event) => ({
     id: event.id,
     text: sayEvent(event, names),
+    // What one act recorded is taken back by one undo, at its newest line.
+    again: event.act !== undefined && acts.size === acts.add(event.act).size,
     when: dayjs(event.at).format('HH:mm'),
     undone: undone.has(event.id),
     fixed: !canUndo(event),
@@ -105,7 +108,7 @@ const entries = computed(() => {
           <span
             ><time class="mono">{{ entry.when }}</time> {{ entry.text }}</span
           >
-          <button v-if="!entry.undone && !entry.fixed" type="button" class="undo" :aria-label="`Undo: ${entry.text}`" @click="job.undo(entry.id)">undo</button>
+          <button v-if="!entry.undone && !entry.fixed && !entry.again" type="button" class="undo" :aria-label="`Undo: ${entry.text}`" @click="job.undo(entry.id)">undo</button>
         </li>
       </ul>
       <button v-if="lines > shown" type="button" class="more" @click="shown += MORE">{{ `${Math.min(MORE, lines - shown)} more of ${plural(lines, 'line')}` }}</button>

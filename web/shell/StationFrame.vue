@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import { LONGEST_TEXT } from '@jade/core/job';
 import type { Station } from '@jade/core/stations';
 import { STATION_NAMES, STATION_QUESTIONS, sayHold, sayRefusal } from '@jade/words/stations';
 import AskText from '../design/AskText.vue';
@@ -76,7 +77,8 @@ function except(note: string): void {
       :hint="asking.text"
       label="What was agreed, and with whom"
       action="Record the exception"
-      :most="400"
+      :about="`${job.view.id}/exception/${asking.about}`"
+      :most="LONGEST_TEXT.exception"
       @written="except"
       @close="asking = undefined"
     />

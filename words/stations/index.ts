@@ -2,7 +2,7 @@ import type { Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/
 import { key, type Subject } from '@jade/core/subject';
 import type { Names } from '@jade/words/job';
 import { sayReference } from '@jade/words/probing';
-import { amount, inSentence, percent, plural } from '@jade/words/units';
+import { amount, inSentence, percent, plural, sayTooLong } from '@jade/words/units';
 
 export const STATION_NAMES: Record<Station, string> = {
   'check-in': 'Check in',
@@ -222,6 +222,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `First fit and test the ${refusal.side} side, before the other is touched.`;
     case 'before-dead':
       return `Before the supply goes dead: ${refusal.what.map((what) => (what === 'codes' ? 'read the fault codes' : 'try every factory lamp')).join(' and ')}, at Check in.`;
+    case 'too-long':
+      return sayTooLong(refusal.over, refusal.most);
     case 'qualified-first':
       return `${names.supply(refusal.supply)}: only by qualified people and the maker’s procedure. Write down who isolates it and how.`;
     case 'bolts-asked':

@@ -78,3 +78,6 @@ export function inSentence(name: string): string {
 export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;
 }
+
+/** A text that is longer than what is kept of it. */
+export const sayTooLong = (over: number, most: number): string => `${plural(over, 'character')} too many: ${most} at most.`;

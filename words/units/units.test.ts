@@ -1,4 +1,4 @@
-import { amount, bothLengths, minutes, percent, personMinutes, plural } from './index.ts';
+import { amount, bothLengths, minutes, percent, personMinutes, plural, sayTooLong } from './index.ts';
 
 test('a number always has its unit and a true minus', () => {
   expect(amount(-3.25, 'mm', 1)).toBe('\u22123.3\u202fmm');
@@ -19,4 +19,8 @@ test('millimetres and inches stand side by side', () => {
 
 test('plurals', () => {
   expect([plural(1, 'screw'), plural(0, 'screw'), plural(2, 'box', 'boxes')]).toEqual(['1 screw', '0 screws', '2 boxes']);
+});
+
+test('a text that is too long', () => {
+  expect([sayTooLong(1, 40), sayTooLong(12, 300)]).toEqual(['1 character too many: 40 at most.', '12 characters too many: 300 at most.']);
 });

@@ -1,7 +1,7 @@
-import { factValues, functionsOf, LOW_LIVE, supplyBars, type BaselineResult, type JobContext, type Moment } from '../../job/index.ts';
+import { factValues, functionsOf, LONGEST_TEXT, LOW_LIVE, supplyBars, type BaselineResult, type JobContext, type Moment } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
 import { checkVehicleNumber } from '../../vehicle/index.ts';
-import { happened, refused, unless, type Act } from '../act.ts';
+import { happened, refused, tooLong, unless, type Act } from '../act.ts';
 import { todo, type Asked } from '../hold.ts';
 
 export function asked({ state, profile, ...context }: JobContext): Asked[] {
@@ -50,8 +50,9 @@ export function codesRead(context: JobContext, moment: Moment, at: string): Act 
 
 /** A fault code as the scanner shows it. */
 export function codeFound(moment: Moment, text: string): Act {
-  const code = text.trim().toUpperCase().slice(0, 20);
-  return code ? happened({ type: 'code.recorded', payload: { moment, code } }) : refused({ code: 'nothing' });
+  const code = text.trim().toUpperCase();
+  if (!code) return refused({ code: 'nothing' });
+  return unless(tooLong(code, LONGEST_TEXT.code), () => [{ type: 'code.recorded', payload: { moment, code } }]);
 }
 
 /** A fact seen, assumed or not to be found out. */

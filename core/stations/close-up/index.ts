@@ -1,9 +1,21 @@
 import { lookAlikeGroups, type AccessPlan } from '../../access/index.ts';
 import { supplyStep, type ClosePlan, type CloseStep, type Gate, type SupplyStep } from '../../closing/index.ts';
-import { gatesOf, keepingDead, outstanding, planClosingOf, replacedPieces, suppliesNow, supplyBars, type GroupCount, type Happened, type JobContext } from '../../job/index.ts';
+import {
+  gatesOf,
+  keepingDead,
+  LONGEST_TEXT,
+  outstanding,
+  planClosingOf,
+  replacedPieces,
+  suppliesNow,
+  supplyBars,
+  type GroupCount,
+  type Happened,
+  type JobContext,
+} from '../../job/index.ts';
 import { key, same } from '../../subject/index.ts';
 import { levelRank, listedLevel, needsHold, type FastenerGroup, type SupplyId, type SupplyState } from '../../vehicle/index.ts';
-import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
+import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
 import { missingFor } from '../open-up/index.ts';
 
@@ -184,6 +196,7 @@ export function switchSupply(context: JobContext, closing: ClosePlan, step: Supp
   const bars: Refusal[] = [
     ...(way ? [] : [{ code: 'open-first' as const, pieces: missingFor(context, level.ways[0]?.needs ?? []) }]),
     ...(known.by === 'qualified people' && !by?.trim() ? [{ code: 'qualified-first' as const, supply: known.id }] : []),
+    ...(known.by === 'qualified people' ? tooLong(by, LONGEST_TEXT.isolation) : []),
   ];
   return unless(bars, () => [
     ...(isOff || !way

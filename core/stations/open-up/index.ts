@@ -1,8 +1,20 @@
 import { levelRank, type AccessPlan, type OpenStep } from '../../access/index.ts';
-import { functionsOf, openingDone, provingSide, schoolOf, suppliesNow, supplyBars, type GroupCount, type Happened, type JobContext, type School } from '../../job/index.ts';
+import {
+  functionsOf,
+  LONGEST_TEXT,
+  openingDone,
+  provingSide,
+  schoolOf,
+  suppliesNow,
+  supplyBars,
+  type GroupCount,
+  type Happened,
+  type JobContext,
+  type School,
+} from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
 import { needsHold, type LevelNeed, type OpenLevel } from '../../vehicle/index.ts';
-import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
+import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
 import { block, todo, type Asked } from '../hold.ts';
 
 export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {
@@ -62,6 +74,7 @@ export function against(context: JobContext, plan: AccessPlan, step: OpenStep, a
     ),
     ...(supply ? beforeDead(context) : []),
     ...(supply?.by === 'qualified people' && !by?.trim() ? [{ code: 'qualified-first' as const, supply: supply.id }] : []),
+    ...(supply?.by === 'qualified people' ? tooLong(by, LONGEST_TEXT.isolation) : []),
     ...toProve(context, plan),
   ];
 }

@@ -2,13 +2,16 @@
 import dayjs from 'dayjs';
 import { v7 } from 'uuid';
 import { computed, onMounted, ref, watch } from 'vue';
+import { LONGEST_TEXT } from '@jade/core/job';
 import { mileageFell, plateKey, MILEAGE_UNITS, readCounter, type MileageUnit } from '@jade/core/customers';
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
 import { sayMileage } from '@jade/words/customers';
 import FormDialog from '../../design/FormDialog.vue';
+import WordsField from '../../design/WordsField.vue';
+import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../job/api.ts';
 import { bodyOf, newDraft } from '../customers/draft.ts';
-import VehicleFields from '../customers/VehicleFields.vue';
+import VehicleFields, { type VehicleDraft } from '../customers/VehicleFields.vue';
 import VehicleLine from '../customers/VehicleLine.vue';
 import VehicleSearch from '../customers/VehicleSearch.vue';
 
@@ -26,22 +29,51 @@ const emit = defineEmits<{ close: []; opened: [id: string] }>();
 /** Made once, so that a second press sends the same job. */
 const id = v7();
 
-const known = ref<VehicleFound | undefined>(props.vehicle);
+/** What is written down of a job before it is opened. */
+interface Written {
+  known: VehicleFound | null;
+  making: boolean;
+  vehicle: VehicleDraft;
+  chosen: string[];
+  promised: string;
+  bay: string | null;
+  wish: string;
+  keys: string;
+  counter: string;
+}
+const {
+  draft: written,
+  kept,
+  drop,
+} = useDraft(`open-job/${props.vehicle?.id ?? ''}`, (): Written => ({
+  known: props.vehicle ?? null,
+  making: false,
+  vehicle: newDraft(),
+  chosen: [],
+  promised: '',
+  bay: null,
+  wish: '',
+  keys: '',
+  counter: '',
+}));
+/** A field of what is written. */
+const field = <K extends keyof Written>(name: K) => computed({ get: () => written.value[name], set: (value: Written[K]) => void (written.value[name] = value) });
+const known = field('known');
 const words = ref('');
-const draft = ref(newDraft());
-const making = ref(false);
+const draft = field('vehicle');
+const making = field('making');
 const draftReady = ref(false);
 /** It is another vehicle than the one with the same plate. */
 const another = ref(false);
 
 const kits = ref<Listed[]>([]);
 const bays = ref<string[]>([]);
-const chosen = ref<string[]>([]);
-const promised = ref('');
-const bay = ref<string | null>(null);
-const wish = ref('');
-const keys = ref('');
-const counter = ref('');
+const chosen = field('chosen');
+const promised = field('promised');
+const bay = field('bay');
+const wish = field('wish');
+const keys = field('keys');
+const counter = field('counter');
 const unit = ref<MileageUnit>(localStorage.getItem(UNIT_KEY) === 'mi' ? 'mi' : 'km');
 const fault = ref('');
 /** A vehicle of the shop has the plate or the number that was written. */
@@ -60,11 +92,11 @@ onMounted(async () => {
 
 function makeNew(plate: string): void {
   draft.value = newDraft(plate.toUpperCase().slice(0, 16));
-  known.value = undefined;
+  known.value = null;
   making.value = true;
 }
 function back(): void {
-  known.value = undefined;
+  known.value = null;
   making.value = false;
   another.value = false;
   alike.value = undefined;
@@ -94,8 +126,9 @@ const mileage = computed(() => readAs.value ?? undefined);
 const wrongCounter = computed(() => readAs.value === null);
 const before = computed(() => known.value?.lastVisit?.mileage ?? undefined);
 const fell = computed(() => mileage.value !== undefined && before.value !== undefined && mileageFell(before.value, mileage.value));
-const hasVehicle = computed(() => (making.value ? draftReady.value : known.value !== undefined));
-const ready = computed(() => hasVehicle.value && chosen.value.length > 0 && !wrongCounter.value && !sending.value);
+const hasVehicle = computed(() => (making.value ? draftReady.value : known.value !== null));
+const wordsFit = computed(() => wish.value.trim().length <= LONGEST_TEXT.wish && keys.value.trim().length <= LONGEST_TEXT.keys);
+const ready = computed(() => hasVehicle.value && wordsFit.value && chosen.value.length > 0 && !wrongCounter.value && !sending.value);
 const missing = computed(() => [...(hasVehicle.value ? [] : [making.value ? 'plate, kind and customer' : 'the vehicle']), ...(chosen.value.length > 0 ? [] : ['a kit'])]);
 
 async function open(): Promise<void> {
@@ -114,7 +147,9 @@ async function open(): Promise<void> {
       ...(mileage.value ? { mileage: mileage.value } : {}),
       ...(keys.value.trim() ? { keys: keys.value.trim() } : {}),
     };
-    emit('opened', (await ask<{ id: string }>('/api/jobs', body)).id);
+    const opened = await ask<{ id: string }>('/api/jobs', body);
+    drop();
+    emit('opened', opened.id);
   } catch (error) {
     fault.value = error instanceof Refused ? error.message : 'The server is away: what you wrote stays here, try again.';
     const codes = error instanceof Refused ? error.faults.map(({ code }) => code) : [];
@@ -144,7 +179,7 @@ async function openAnyway(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog title="Open a job" action="Open it" :ready="ready" :width="760" @confirm="open" @close="emit('close')">
+  <FormDialog title="Open a job" action="Open it" :ready="ready" :width="760" :kept="kept" @confirm="open" @anew="drop" @close="emit('close')">
     <section class="stack" aria-labelledby="open-vehicle">
       <h3 id="open-vehicle">The vehicle</h3>
       <VehicleSearch v-if="!known && !making" label="Plate, number or customer" :most="5" autofocus @picked="(vehicle) => (known = vehicle)" @typed="(text) => (words = text)">
@@ -162,7 +197,7 @@ async function openAnyway(): Promise<void> {
         </p>
       </template>
       <template v-else>
-        <VehicleFields v-model="draft" @ready="(value) => (draftReady = value)" />
+        <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (draftReady = value)" />
         <div><button type="button" class="push small plain" @click="back">Back to the search</button></div>
       </template>
     </section>
@@ -170,7 +205,7 @@ async function openAnyway(): Promise<void> {
       <h3 id="open-work">The work</h3>
       <v-select v-model="chosen" label="Kits to fit" multiple :items="offered" no-data-text="The library has no kit yet: take one in at Library." />
       <p v-if="profile && kits.length > 0 && fitting.length === 0" class="soft">No kit of the library names this kind of vehicle yet; Match will say so.</p>
-      <v-text-field v-model="wish" label="What the customer wants" maxlength="600" variant="outlined" density="comfortable" hide-details />
+      <WordsField v-model="wish" label="What the customer wants" :most="LONGEST_TEXT.wish" />
       <div class="fields">
         <v-text-field v-model="promised" label="Promised for" type="datetime-local" variant="outlined" density="comfortable" hide-details />
         <v-select v-model="bay" label="Bay" clearable :items="bays" no-data-text="The shop has no bays." />
@@ -178,7 +213,7 @@ async function openAnyway(): Promise<void> {
       <div class="fields arrival">
         <v-text-field v-model="counter" label="Counter shows" maxlength="11" inputmode="numeric" variant="outlined" density="comfortable" hide-details :error="wrongCounter" />
         <v-select v-model="unit" label="Unit" :items="[...MILEAGE_UNITS]" />
-        <v-text-field v-model="keys" label="Keys hang at" maxlength="60" variant="outlined" density="comfortable" hide-details />
+        <WordsField v-model="keys" label="Keys hang at" :most="LONGEST_TEXT.keys" />
       </div>
       <p v-if="wrongCounter" class="bad" role="alert">The counter is a whole number, such as 41250.</p>
       <p v-if="fell && before" class="odd" role="status">It showed {{ sayMileage(before) }} last time: read it again, or it is another vehicle.</p>

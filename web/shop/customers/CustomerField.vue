@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { sameCustomer } from '@jade/core/customers';
+import { LONGEST, sameCustomer } from '@jade/core/customers';
 import type { CustomersFound } from '@jade/contract/customers';
 import { plural } from '@jade/words/units';
+import WordsField from '../../design/WordsField.vue';
 import { useSearch } from './search.ts';
 
 /** Whose vehicle it is: a customer the shop knows, found while the name is written, or one that is new by that name. */
@@ -35,7 +36,7 @@ function pick({ id, name }: { id: string; name: string }): void {
 
 <template>
   <div class="owner">
-    <v-text-field v-model="words" label="Customer" maxlength="120" variant="outlined" density="comfortable" hide-details autocomplete="off" />
+    <WordsField v-model="words" label="Customer" :most="LONGEST.customer" autocomplete="off" />
     <ul v-if="offered.length > 0" class="line" aria-label="Known customers">
       <li v-for="customer in offered" :key="customer.id">
         <button type="button" class="push small" @click="pick(customer)">

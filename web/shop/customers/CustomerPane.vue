@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-
+import { LONGEST } from '@jade/core/customers';
 import type { CustomerFound, CustomerShown, CustomersFound } from '@jade/contract/customers';
 import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
+import { fits } from '../../design/words.ts';
+import WordsField from '../../design/WordsField.vue';
+import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../job/api.ts';
 import RightGate from '../../session/RightGate.vue';
 import { useAttempt } from '../../job/attempt.ts';
@@ -18,8 +21,11 @@ const emit = defineEmits<{ changed: [show?: { customer: string }] }>();
 const customer = ref<CustomerShown>();
 const failed = ref('');
 const doing = ref<'change' | 'join'>();
-const name = ref('');
-const note = ref('');
+const { draft, kept, drop } = useDraft(
+  () => (doing.value === 'change' ? `customer/${props.id}` : undefined),
+  () => ({ name: customer.value?.name ?? '', note: customer.value?.note ?? '' }),
+);
+const ready = computed(() => fits(draft.value.name, LONGEST.customer) && draft.value.note.trim().length <= LONGEST.note);
 const { fault, attempt } = useAttempt();
 const words = ref('');
 const { found } = useSearch<CustomersFound>('/api/customers', words);
@@ -37,8 +43,6 @@ async function load(): Promise<void> {
 onMounted(load);
 
 function begin(what: 'change' | 'join'): void {
-  name.value = customer.value?.name ?? '';
-  note.value = customer.value?.note ?? '';
   fault.value = '';
   other.value = undefined;
   doing.value = what;
@@ -53,7 +57,9 @@ async function send(work: () => Promise<{ customer: string }>): Promise<void> {
 }
 const change = () =>
   send(async () => {
-    await ask(`/api/customers/${props.id}`, { basedOn: customer.value?.rev, name: name.value.trim(), ...(note.value.trim() ? { note: note.value.trim() } : {}) });
+    const [name, note] = [draft.value.name.trim(), draft.value.note.trim()];
+    await ask(`/api/customers/${props.id}`, { basedOn: customer.value?.rev, name, ...(note ? { note } : {}) });
+    drop();
     return { customer: props.id };
   });
 const join = () => send(async () => ({ customer: (await ask<{ id: string }>(`/api/customers/${props.id}/merge`, { into: other.value?.id })).id }));
@@ -82,9 +88,19 @@ const join = () => send(async () => ({ customer: (await ask<{ id: string }>(`/ap
         </ul>
       </div>
     </template>
-    <FormDialog v-if="doing === 'change'" title="Change the customer" action="Change it" :ready="name.trim() !== ''" :width="560" @confirm="change" @close="doing = undefined">
-      <v-text-field v-model="name" label="Name" maxlength="120" variant="outlined" density="comfortable" hide-details autofocus />
-      <v-text-field v-model="note" label="Note" maxlength="300" variant="outlined" density="comfortable" hide-details />
+    <FormDialog
+      v-if="doing === 'change'"
+      title="Change the customer"
+      action="Change it"
+      :ready="ready"
+      :width="560"
+      :kept="kept"
+      @confirm="change"
+      @anew="drop"
+      @close="doing = undefined"
+    >
+      <WordsField v-model="draft.name" label="Name" :most="LONGEST.customer" autofocus />
+      <WordsField v-model="draft.note" label="Note" :most="LONGEST.note" />
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     </FormDialog>
     <FormDialog

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 } from 'uuid';
 import { ref } from 'vue';
+import { useDraft } from '../../drafts/index.ts';
 import FormDialog from '../../design/FormDialog.vue';
 import { ask } from '../../job/api.ts';
 import { useAttempt } from '../../job/attempt.ts';
@@ -10,17 +11,21 @@ import VehicleFields from './VehicleFields.vue';
 /** A vehicle that is new to the shop, without a job yet. */
 const emit = defineEmits<{ made: [id: string]; close: [] }>();
 const id = v7();
-const draft = ref(newDraft());
+const { draft, kept, drop } = useDraft('new-vehicle', newDraft);
 const ready = ref(false);
 const { fault, plateKnown, attempt } = useAttempt();
 
 const make = (another = false) =>
-  attempt(async () => emit('made', (await ask<{ id: string }>('/api/vehicles', { id, ...bodyOf(draft.value), ...(another ? { another } : {}) })).id));
+  attempt(async () => {
+    const made = await ask<{ id: string }>('/api/vehicles', { id, ...bodyOf(draft.value), ...(another ? { another } : {}) });
+    drop();
+    emit('made', made.id);
+  });
 </script>
 
 <template>
-  <FormDialog title="A new vehicle" action="Keep it" :ready="ready" :width="680" @confirm="make()" @close="emit('close')">
-    <VehicleFields v-model="draft" @ready="(value) => (ready = value)" />
+  <FormDialog title="A new vehicle" action="Keep it" :ready="ready" :width="680" :kept="kept" @confirm="make()" @anew="drop" @close="emit('close')">
+    <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (ready = value)" />
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     <div v-if="plateKnown"><button type="button" class="push small" @click="make(true)">It is another vehicle</button></div>
   </FormDialog>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue';
-import { plateKey, readYear, remarksOn, yearsTold, type NumberedKind } from '@jade/core/customers';
+import { LONGEST, plateKey, readYear, remarksOn, yearsTold, type NumberedKind } from '@jade/core/customers';
 import { sayVehicleRemark } from '@jade/words/customers';
+import { fits } from '../../design/words.ts';
 import { ask } from '../../job/api.ts';
+import WordsField from '../../design/WordsField.vue';
 import CustomerField, { type Owner } from './CustomerField.vue';
 
 /** A vehicle as it is written down: plate, kind, number with the years it tells, year, colour, and whose it is. */
@@ -48,7 +50,11 @@ const year = computed(() => readAs.value ?? undefined);
 const wrongYear = computed(() => readAs.value === null);
 const told = computed(() => (kind.value && draft.value.number.trim() ? yearsTold(draft.value.number, kind.value) : []));
 const remarks = computed(() => (kind.value ? remarksOn({ number: draft.value.number.trim() || undefined, year: year.value }, kind.value) : []).map(sayVehicleRemark));
-const ready = computed(() => plateKey(draft.value.plate) !== '' && draft.value.profile !== undefined && !wrongYear.value && draft.value.owner.name !== '');
+const wordsFit = computed(() => {
+  const { plate, number, colour, owner } = draft.value;
+  return [fits(plate, LONGEST.plate), number.trim().length <= LONGEST.number, colour.trim().length <= LONGEST.colour, fits(owner.name, LONGEST.customer)].every(Boolean);
+});
+const ready = computed(() => wordsFit.value && plateKey(draft.value.plate) !== '' && draft.value.profile !== undefined && !wrongYear.value);
 watch(ready, (value) => emit('ready', value), { immediate: true });
 /** A year that the number alone can mean is filled in where none stands yet. */
 watch(told, ([only, ...others]) => {
@@ -59,7 +65,7 @@ watch(told, ([only, ...others]) => {
 <template>
   <div class="stack">
     <div class="row">
-      <v-text-field v-model="draft.plate" label="Plate" maxlength="16" variant="outlined" density="comfortable" hide-details autocapitalize="characters" />
+      <WordsField v-model="draft.plate" label="Plate" :most="LONGEST.plate" autocapitalize="characters" />
       <v-select v-model="draft.profile" label="Kind of vehicle" :items="kinds ?? []" :loading="!kinds && !away" no-data-text="The library has no vehicle profile yet." />
     </div>
     <p v-if="kinds?.length === 0" class="odd">
@@ -67,19 +73,9 @@ watch(told, ([only, ...others]) => {
     </p>
     <p v-if="away" class="bad" role="alert">The kinds of vehicle cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></p>
     <div class="row numbers">
-      <v-text-field
-        v-model="draft.number"
-        label="Vehicle number, 17 places"
-        class="mono"
-        maxlength="40"
-        variant="outlined"
-        density="comfortable"
-        hide-details
-        autocapitalize="characters"
-        spellcheck="false"
-      />
+      <WordsField v-model="draft.number" label="Vehicle number, 17 places" class="mono" :most="LONGEST.number" autocapitalize="characters" spellcheck="false" />
       <v-text-field v-model="draft.year" label="Model year" maxlength="4" inputmode="numeric" variant="outlined" density="comfortable" hide-details :error="wrongYear" />
-      <v-text-field v-model="draft.colour" label="Colour" maxlength="40" variant="outlined" density="comfortable" hide-details />
+      <WordsField v-model="draft.colour" label="Colour" :most="LONGEST.colour" />
     </div>
     <div aria-live="polite">
       <p v-if="told.length > 0" class="soft">The number tells {{ told.join(' or ') }}.</p>

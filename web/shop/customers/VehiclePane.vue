@@ -13,6 +13,7 @@ import { ask, Refused } from '../../job/api.ts';
 import OpenJob from '../board/OpenJob.vue';
 import RightGate from '../../session/RightGate.vue';
 import { useAttempt } from '../../job/attempt.ts';
+import { useDraft } from '../../drafts/index.ts';
 import { draftOf, fieldsOf, newDraft } from './draft.ts';
 import VehicleFields from './VehicleFields.vue';
 import VehicleSearch from './VehicleSearch.vue';
@@ -24,7 +25,10 @@ const router = useRouter();
 const vehicle = ref<VehicleShown>();
 const failed = ref('');
 const doing = ref<'change' | 'join' | 'open'>();
-const draft = ref(newDraft());
+const { draft, kept, drop } = useDraft(
+  () => (doing.value === 'change' ? `vehicle/${props.id}` : undefined),
+  () => (vehicle.value ? draftOf(vehicle.value) : newDraft()),
+);
 const draftReady = ref(false);
 const { fault, plateKnown, attempt } = useAttempt();
 const other = ref<VehicleFound>();
@@ -43,7 +47,6 @@ onMounted(load);
 
 function begin(what: 'change' | 'join'): void {
   if (!vehicle.value) return;
-  draft.value = draftOf(vehicle.value);
   fault.value = '';
   plateKnown.value = false;
   other.value = undefined;
@@ -65,6 +68,7 @@ const change = (another = false) =>
     // A vehicle goes to a new customer in two steps, each of which may be sent again.
     const customer = owner.id ?? (await ask<{ id: string }>('/api/customers', { id: newOwner, name: owner.name })).id;
     await ask(`/api/vehicles/${props.id}`, { ...fieldsOf(draft.value), customer, basedOn: vehicle.value?.rev, ...(another ? { another } : {}) });
+    drop();
     return { vehicle: props.id };
   });
 const join = () => send(async () => ({ vehicle: (await ask<{ id: string }>(`/api/vehicles/${props.id}/merge`, { into: other.value?.id })).id }));
@@ -118,8 +122,18 @@ const asFound = (shown: VehicleShown): VehicleFound => ({ ...shown, visits: show
         </ol>
       </div>
     </template>
-    <FormDialog v-if="doing === 'change'" title="Change the vehicle" action="Change it" :ready="draftReady" :width="680" @confirm="change()" @close="doing = undefined">
-      <VehicleFields v-model="draft" @ready="(value) => (draftReady = value)" />
+    <FormDialog
+      v-if="doing === 'change'"
+      title="Change the vehicle"
+      action="Change it"
+      :ready="draftReady"
+      :width="680"
+      :kept="kept"
+      @confirm="change()"
+      @anew="drop"
+      @close="doing = undefined"
+    >
+      <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (draftReady = value)" />
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
       <div v-if="plateKnown"><button type="button" class="push small" @click="change(true)">It is another vehicle</button></div>
     </FormDialog>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, nextTick, reactive, ref } from 'vue';
-import { checkFirstRun, ROLES, type FirstRun, type Role } from '@jade/core/shop';
+import { computed, nextTick, ref } from 'vue';
+import { checkFirstRun, LONGEST_CURRENCY, LONGEST_NAME, LONGEST_SHOP, ROLES, type FirstRun, type Role } from '@jade/core/shop';
 import type { Fault } from '@jade/core/faults';
 import { sayFaultAlone } from '@jade/words/faults';
+import WordsField from '../../design/WordsField.vue';
+import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../job/api.ts';
 
 /** The first page of an empty shop: what it is called, who works in it, where, and what money is called. */
@@ -10,20 +12,24 @@ const emit = defineEmits<{ opened: [lead: string] }>();
 
 const MOST_PEOPLE = 100;
 const MOST_BAYS = 20;
-const shop = reactive({ name: '', currency: '' });
-const people = ref<{ benchName: string; role: Role }[]>([{ benchName: '', role: 'lead' }]);
-const bays = ref<string[]>(['Bay 1']);
+const { draft, drop } = useDraft('first-run', () => ({ name: '', currency: '', people: [{ benchName: '', role: 'lead' as Role }], bays: ['Bay 1'] }));
+const people = computed(() => draft.value.people);
+const bays = computed(() => draft.value.bays);
 const faults = ref<(Fault & { message?: string })[]>([]);
 const away = ref('');
 const sending = ref(false);
 
 /** Lines left empty are none. */
 const written = computed<FirstRun>(() => ({
-  name: shop.name.trim(),
-  currency: shop.currency.trim(),
+  name: draft.value.name.trim(),
+  currency: draft.value.currency.trim(),
   people: people.value.filter((person) => person.benchName.trim()).map(({ benchName, role }) => ({ benchName: benchName.trim(), role })),
   bays: bays.value.map((bay) => bay.trim()).filter(Boolean),
 }));
+const tooLong = computed(() => {
+  const { name, currency, people: here, bays: places } = written.value;
+  return name.length > LONGEST_SHOP || currency.length > LONGEST_CURRENCY || [...here.map((person) => person.benchName), ...places].some((text) => text.length > LONGEST_NAME);
+});
 const missing = computed(() => [
   ...(written.value.name ? [] : ['the shop’s name']),
   ...(written.value.people.length > 0 ? [] : ['a bench name']),
@@ -49,6 +55,7 @@ async function open(): Promise<void> {
   sending.value = true;
   try {
     const { people: ids } = await ask<{ people: { id: string; role: Role }[] }>('/api/shop', written.value);
+    drop();
     emit('opened', ids.find((person) => person.role === 'lead')?.id ?? '');
   } catch (error) {
     if (error instanceof Refused) faults.value = error.faults;
@@ -68,16 +75,8 @@ async function open(): Promise<void> {
     <section class="leaf stack" aria-labelledby="first-shop">
       <h2 id="first-shop">The shop</h2>
       <div class="fields">
-        <v-text-field v-model="shop.name" label="Name of the shop" maxlength="120" density="comfortable" variant="outlined" hide-details autofocus />
-        <v-text-field
-          v-model="shop.currency"
-          label="What money is called"
-          hint="as it stands behind an amount"
-          persistent-hint
-          maxlength="8"
-          density="comfortable"
-          variant="outlined"
-        />
+        <WordsField v-model="draft.name" label="Name of the shop" :most="LONGEST_SHOP" autofocus />
+        <WordsField v-model="draft.currency" label="What money is called" hint="as it stands behind an amount" persistent-hint :most="LONGEST_CURRENCY" />
       </div>
     </section>
     <section class="leaf stack" aria-labelledby="first-people">
@@ -85,7 +84,7 @@ async function open(): Promise<void> {
       <p class="soft">Bench names, as they are called in the bay. What somebody records is recorded under theirs. One of them is the lead.</p>
       <ul class="list">
         <li v-for="(person, index) in people" :key="index" class="person line">
-          <v-text-field v-model="person.benchName" :label="`Bench name ${index + 1}`" maxlength="40" density="comfortable" variant="outlined" hide-details class="grow" />
+          <WordsField v-model="person.benchName" :label="`Bench name ${index + 1}`" :most="LONGEST_NAME" class="grow" />
           <v-select v-model="person.role" :label="`Role ${index + 1}`" density="comfortable" :items="[...ROLES]" hide-details class="role" />
           <button type="button" class="push small" :disabled="people.length === 1" :aria-label="`Take out bench name ${index + 1}`" @click="people.splice(index, 1)">
             Take out
@@ -98,7 +97,7 @@ async function open(): Promise<void> {
       <h2 id="first-bays">Bays</h2>
       <ul class="list">
         <li v-for="(_, index) in bays" :key="index" class="bay line">
-          <v-text-field v-model="bays[index]" :label="`Bay ${index + 1} is called`" maxlength="40" density="comfortable" variant="outlined" hide-details class="grow" />
+          <WordsField v-model="bays[index]!" :label="`Bay ${index + 1} is called`" :most="LONGEST_NAME" class="grow" />
           <button type="button" class="push small" :aria-label="`Take out bay ${index + 1}`" @click="bays.splice(index, 1)">Take out</button>
         </li>
       </ul>
@@ -114,7 +113,7 @@ async function open(): Promise<void> {
     <p v-for="fault in faults" :key="fault.path + fault.code" class="problem" role="alert">{{ sayFaultAlone(fault) }}.</p>
     <p v-if="away" class="problem" role="alert">{{ away }}</p>
     <div class="line">
-      <button type="submit" class="push main" :disabled="missing.length > 0 || sending">Open the shop</button>
+      <button type="submit" class="push main" :disabled="missing.length > 0 || tooLong || sending">Open the shop</button>
       <span v-if="missing.length > 0" class="soft">Still missing: {{ missing.join(', ') }}.</span>
     </div>
   </form>

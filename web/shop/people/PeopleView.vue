@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { v7 } from 'uuid';
 import { computed, onMounted, ref } from 'vue';
-import { ROLES, type Role } from '@jade/core/shop';
+import { LONGEST_NAME, ROLES, type Role } from '@jade/core/shop';
 import type { PersonShown } from '@jade/contract/people';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
+import { fits } from '../../design/words.ts';
+import WordsField from '../../design/WordsField.vue';
+import { useDraft } from '../../drafts/index.ts';
 import { ask } from '../../job/api.ts';
 import { useAttempt } from '../../job/attempt.ts';
 import RightGate from '../../session/RightGate.vue';
@@ -16,8 +19,11 @@ const session = useSession();
 const people = ref<PersonShown[]>();
 const failed = ref(false);
 const changing = ref<PersonShown | 'new'>();
-const benchName = ref('');
-const role = ref<Role>('installer');
+const { draft, kept, drop } = useDraft(
+  () => (changing.value === undefined ? undefined : `person/${changing.value === 'new' ? 'new' : changing.value.id}`),
+  () =>
+    changing.value === undefined || changing.value === 'new' ? { benchName: '', role: 'installer' as Role } : { benchName: changing.value.benchName, role: changing.value.role },
+);
 const { fault, attempt } = useAttempt();
 let newId = v7();
 
@@ -35,8 +41,6 @@ const here = computed(() => people.value?.filter((person) => !person.left) ?? []
 const gone = computed(() => people.value?.filter((person) => person.left) ?? []);
 
 function begin(person: PersonShown | 'new'): void {
-  benchName.value = person === 'new' ? '' : person.benchName;
-  role.value = person === 'new' ? 'installer' : person.role;
   fault.value = '';
   newId = v7();
   changing.value = person;
@@ -44,12 +48,13 @@ function begin(person: PersonShown | 'new'): void {
 
 async function send(path: string, body: object): Promise<void> {
   if (!(await attempt(async () => void (await ask(path, body))))) return;
+  drop();
   changing.value = undefined;
   await load();
 }
 function keep(left = false): Promise<void> {
   const person = changing.value;
-  const written = { benchName: benchName.value.trim(), role: role.value };
+  const written = { benchName: draft.value.benchName.trim(), role: draft.value.role };
   if (person === undefined || person === 'new') return send('/api/people', { id: newId, ...written });
   return send(`/api/people/${person.id}`, { basedOn: person.rev, ...written, left });
 }
@@ -96,13 +101,15 @@ function keep(left = false): Promise<void> {
       v-if="changing"
       :title="changing === 'new' ? 'Somebody new' : `Change ${changing.benchName}`"
       :action="changing !== 'new' && changing.left ? 'Take back in' : 'Keep it'"
-      :ready="benchName.trim() !== ''"
+      :ready="fits(draft.benchName, LONGEST_NAME)"
       :width="480"
+      :kept="kept"
+      @anew="drop"
       @confirm="keep()"
       @close="changing = undefined"
     >
-      <v-text-field v-model="benchName" label="Bench name" maxlength="40" variant="outlined" density="comfortable" hide-details autofocus />
-      <v-select v-model="role" label="Role" :items="[...ROLES]" />
+      <WordsField v-model="draft.benchName" label="Bench name" :most="LONGEST_NAME" autofocus />
+      <v-select v-model="draft.role" label="Role" :items="[...ROLES]" />
       <p class="soft">Who is in training records what they see; they open no job. The lead signs off, reopens, and keeps this list.</p>
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
       <div v-if="changing !== 'new' && !changing.left"><button type="button" class="push small" @click="keep(true)">They have left the shop</button></div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { lampAims, type LampAim, type Moment } from '@jade/core/job';
+import { lampAims, LONGEST_TEXT, type LampAim, type Moment } from '@jade/core/job';
 import { reachM } from '@jade/core/aiming';
 import { aim } from '@jade/core/stations';
 import { sayAimError, sayRule } from '@jade/words/aiming';
@@ -112,6 +112,7 @@ function others(by: string): void {
         <div class="line">
           <MeasureEntry
             :key="`${current.key}r`"
+            :about="current.key"
             :label="rule?.reference === 'centre' ? 'Lamp centre above floor' : 'Lower lit edge above floor'"
             unit="mm"
             :least="50"
@@ -122,6 +123,7 @@ function others(by: string): void {
           <MeasureEntry
             :key="`${current.key}b`"
             label="On the wall, before"
+            :about="current.key"
             unit="mm"
             :least="-2000"
             :most="8000"
@@ -131,6 +133,7 @@ function others(by: string): void {
           <MeasureEntry
             :key="`${current.key}a`"
             label="On the wall, after"
+            :about="current.key"
             unit="mm"
             :least="-2000"
             :most="8000"
@@ -184,7 +187,8 @@ function others(by: string): void {
       label="Who aims it, and when"
       action="Record it"
       hint="A safe rough aim first, pointing low. The sheet limits night use until it is done."
-      :most="160"
+      :about="`${job.view?.id}/aimer/${byOthers}`"
+      :most="LONGEST_TEXT.aimer"
       @written="others"
       @close="byOthers = undefined"
     />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue';
-import { BASELINE_RESULTS, functionsOf, type BaselineResult } from '@jade/core/job';
+import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from '@jade/core/job';
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
 import type { LampFunction } from '@jade/core/vehicle';
@@ -11,8 +11,10 @@ import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
+import WordsField from '../../design/WordsField.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, outerPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { useDraft } from '../../drafts/index.ts';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import FactList from './FactList.vue';
@@ -26,7 +28,11 @@ const accessories = computed(() => Object.values(job.state.accessories));
 const view = ref<View>('front');
 const picked = ref<string>();
 const asking = ref<'code' | 'damage'>();
-const number = ref(job.state.number ?? '');
+const { draft: numberDraft, drop: dropNumber } = useDraft(
+  () => `${job.view?.id}/number`,
+  () => ({ text: job.state.number ?? '' }),
+);
+const number = computed({ get: () => numberDraft.value.text, set: (text) => void (numberDraft.value.text = text) });
 const brought = computed(() => {
   const { wish, mileage, keys } = job.state.opened ?? {};
   return wish || mileage || keys ? { wish, mileage, keys } : undefined;
@@ -88,7 +94,9 @@ const remarks = computed(() => {
 
 function recordNumber(): void {
   const act = checkIn.recordNumber(context.value, number.value);
-  if (!isRefused(act)) void job.perform(act);
+  if (isRefused(act)) return;
+  void job.perform(act);
+  dropNumber();
 }
 
 function tried(result: BaselineResult): void {
@@ -141,6 +149,7 @@ function written(text: string): void {
             <MeasureEntry
               :key="gap.id"
               label="Gap"
+              :about="gap.id"
               unit="mm"
               :least="0"
               :most="100"
@@ -176,13 +185,11 @@ function written(text: string): void {
           {{ job.view.vehicle.year ? `Model year ${job.view.vehicle.year}` : 'Model year not known' }}:
           <router-link :to="{ name: 'customers', query: { vehicle: job.view.vehicle.id } }">the vehicle and its visits</router-link>
         </p>
-        <v-text-field
+        <WordsField
           v-model="number"
           label="Number, 17 places"
           class="mono"
-          variant="outlined"
-          density="comfortable"
-          hide-details
+          :most="LONGEST_TEXT.number"
           autocapitalize="characters"
           spellcheck="false"
           @blur="recordNumber"
@@ -227,6 +234,8 @@ function written(text: string): void {
       :title="asking === 'code' ? 'A fault code' : `Damage seen from the ${view}`"
       :label="asking === 'code' ? 'Code as the scanner shows it' : 'What and where'"
       action="Record it"
+      :about="`${job.view?.id}/check-in/${asking === 'code' ? 'code' : view}`"
+      :most="asking === 'code' ? LONGEST_TEXT.code : LONGEST_TEXT.damage"
       @written="written"
       @close="asking = undefined"
     />

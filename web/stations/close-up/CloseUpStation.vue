@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { piecesBack, type ClosingStep, type CloseStep, type SupplyStep } from '@jade/core/closing';
-import { partsToOrder, traySlots } from '@jade/core/job';
+import { LONGEST_TEXT, partsToOrder, traySlots } from '@jade/core/job';
 import { closeUp } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
@@ -11,12 +11,14 @@ import { sayGroup, sayHome, sayNew } from '@jade/words/job';
 import { sayRefusal, saySubject } from '@jade/words/stations';
 import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
+import WordsField from '../../design/WordsField.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import BoltChoice from '../../design/drawings/BoltChoice.vue';
 import TwoLanes from '../../design/drawings/TwoLanes.vue';
 import TrayDrawing from '../../design/drawings/TrayDrawing.vue';
+import { useDraft } from '../../drafts/index.ts';
 import { useRoom } from '../../design/room.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -24,7 +26,10 @@ import { useCurrentJob } from '../../job/current.ts';
 const { job, context, names } = useCurrentJob();
 const picked = ref<string>();
 const bagging = ref<string>();
-const by = ref('');
+const { draft: isolation, drop: isolated } = useDraft(
+  () => `${job.view?.id}/isolation`,
+  () => ({ by: '' }),
+);
 const clock = useClock();
 
 const closing = computed(() => job.closing);
@@ -87,7 +92,8 @@ function close(step: CloseStep): void {
 }
 
 function switchSupply(step: SupplyStep): void {
-  if (closing.value) void job.perform(closeUp.switchSupply(context.value, closing.value, step, by.value));
+  if (closing.value) void job.perform(closeUp.switchSupply(context.value, closing.value, step, isolation.value.by));
+  if (job.refusals.length === 0) isolated();
   picked.value = undefined;
 }
 
@@ -127,13 +133,11 @@ function bag(where: string): void {
           <CautionNote v-for="text in known.before" :key="text" :text="`${text}.`" />
         </template>
         <CautionNote v-for="{ text } in piece?.cautions ?? []" :key="text" :text="text" />
-        <v-text-field
+        <WordsField
           v-if="supply.to === 'dead' && known.by === 'qualified people'"
-          v-model="by"
+          v-model="isolation.by"
           label="Who isolates it, and by which procedure"
-          variant="outlined"
-          density="comfortable"
-          hide-details
+          :most="LONGEST_TEXT.isolation"
         />
         <button type="button" class="push main big" @click="switchSupply(supply)">{{ saySwitch(supply, closeUp.switchCounts(context, supply)) }}</button>
       </article>
@@ -239,7 +243,16 @@ function bag(where: string): void {
         </div>
       </div>
     </div>
-    <AskText v-if="bagging" title="Bagged for the owner" label="Label and place" action="Record it" @written="bag" @close="bagging = undefined" />
+    <AskText
+      v-if="bagging"
+      title="Bagged for the owner"
+      label="Label and place"
+      action="Record it"
+      :about="`${job.view?.id}/bag/${bagging}`"
+      :most="LONGEST_TEXT.bag"
+      @written="bag"
+      @close="bagging = undefined"
+    />
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { fitStepsOf, kitsOnVehicle, stackOfStep, testsOf, type KitOnVehicle } from '@jade/core/job';
+import { fitStepsOf, kitsOnVehicle, LONGEST_TEXT, stackOfStep, testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { FitStep, Fitment, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
 import { saySwitch } from '@jade/words/closing';
@@ -174,7 +174,16 @@ function fail(note: string): void {
         </ol>
       </div>
     </div>
-    <AskText v-if="failedTest" title="The test failed" label="What it did" action="Record the failure" @written="fail" @close="failedTest = undefined" />
+    <AskText
+      v-if="failedTest"
+      title="The test failed"
+      label="What it did"
+      action="Record the failure"
+      :about="`${job.view?.id}/test/${failedTest.kit}/${failedTest.test}`"
+      :most="LONGEST_TEXT.note"
+      @written="fail"
+      @close="failedTest = undefined"
+    />
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { BASELINE_RESULTS, functionsOf, lostFunctions, type BaselineResult } from '@jade/core/job';
+import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, lostFunctions, type BaselineResult } from '@jade/core/job';
 import type { LampFunction } from '@jade/core/vehicle';
 import { sayHold, STATION_NAMES, sayKey, sayRefusal } from '@jade/words/stations';
 import { checkIn, handOver } from '@jade/core/stations';
@@ -220,6 +220,8 @@ function written(text: string): void {
       :title="asking === 'code' ? 'A fault code leaving' : 'Reopen the job'"
       :label="asking === 'code' ? 'Code as the scanner shows it' : 'Why'"
       action="Record it"
+      :about="`${job.view?.id}/hand-over/${asking}`"
+      :most="asking === 'code' ? LONGEST_TEXT.code : LONGEST_TEXT.why"
       @written="written"
       @close="asking = undefined"
     />

@@ -16,6 +16,7 @@ import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import WayIn from '../../design/drawings/WayIn.vue';
 import { frameAround, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { layWayIn, type DrawnStep } from '../../design/geometry/way-in.ts';
+import { useDraft } from '../../drafts/index.ts';
 import { useRoom } from '../../design/room.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -59,9 +60,12 @@ const current = computed(() => plan.value?.steps.find((step) => step.piece === p
 /** What comes next once the step shown is done. */
 const following = computed(() => openUp.nextAfter(plan.value, current.value));
 const clock = useClock();
-const against = computed(() => (plan.value && current.value ? openUp.against(context.value, plan.value, current.value, clock.value, by.value) : []));
+const against = computed(() => (plan.value && current.value ? openUp.against(context.value, plan.value, current.value, clock.value, isolation.value.by) : []));
 /** Who isolates a supply, where that is for qualified people. */
-const by = ref('');
+const { draft: isolation, drop: isolated } = useDraft(
+  () => `${job.view?.id}/isolation`,
+  () => ({ by: '' }),
+);
 const waits = computed(() => suppliesNow(context.value).filter(({ deadAt }) => deadAt !== undefined && deadAt > clock.value));
 /** Looked at from where the step is, until another view is chosen. */
 const view = computed<View>(() => chosenView.value ?? viewOf(current.value?.zone ?? 'front'));
@@ -111,7 +115,8 @@ function why(step: OpenStep): string {
 }
 
 function move(step: OpenStep, counts: { group: string; count: number }[]): void {
-  if (plan.value) void job.perform(openUp.moved(context.value, plan.value, step, counts, actedAt(), by.value));
+  if (plan.value) void job.perform(openUp.moved(context.value, plan.value, step, counts, actedAt(), isolation.value.by));
+  if (step.isolates && job.refusals.length === 0) isolated();
   picked.value = undefined;
 }
 
@@ -223,7 +228,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <StepPanel
           v-if="current"
           :key="current.piece + current.level"
-          v-model:by="by"
+          v-model:by="isolation.by"
           :step="current"
           :slot-number="slotOffset + current.slot"
           :why="why(current)"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
+import { LONGEST_TEXT } from '@jade/core/job';
 import type { Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/job';
@@ -8,6 +9,7 @@ import { sayRefusal } from '@jade/words/stations';
 import { inSentence, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import CountEntry from '../../design/CountEntry.vue';
+import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
@@ -84,7 +86,7 @@ function broken(group: string): void {
     </ul>
     <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
     <p v-if="way?.note">{{ way.note }}</p>
-    <v-text-field v-if="asksBy" v-model="by" label="Who isolates it, and by which procedure" variant="outlined" density="comfortable" hide-details />
+    <WordsField v-if="asksBy" v-model="by" label="Who isolates it, and by which procedure" :most="LONGEST_TEXT.isolation" />
     <button type="button" class="push main big" :disabled="against.length > 0" :aria-disabled="!settled" @click="finish">
       {{ step.fasteners.length > 0 ? `Done, ${total} into slot ${slotNumber}` : 'Done' }}
     </button>

@@ -95,6 +95,7 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
           <MeasureEntry
             :key="`${picked.plug}/${picked.pin}/${picked.state}`"
             label="Voltage to the proved ground"
+            :about="`${picked.plug}/${picked.pin}/${picked.state}`"
             unit="V"
             :least="-60"
             :most="60"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { LONGEST_TEXT } from '@jade/core/job';
 import { sense } from '@jade/core/stations';
 import type { PoseChange } from '@jade/core/sensing';
 import { saySensorEffect } from '@jade/words/sensing';
@@ -84,6 +85,7 @@ function calibrated(note: string): void {
           <div class="line entries">
             <MeasureEntry
               label="Yaw, left +"
+              :about="effect.sensor.id"
               unit="°"
               :least="-45"
               :most="45"
@@ -92,6 +94,7 @@ function calibrated(note: string): void {
             />
             <MeasureEntry
               label="Pitch, up +"
+              :about="effect.sensor.id"
               unit="°"
               :least="-45"
               :most="45"
@@ -100,6 +103,7 @@ function calibrated(note: string): void {
             />
             <MeasureEntry
               label="Forward"
+              :about="effect.sensor.id"
               unit="mm"
               :least="-2000"
               :most="2000"
@@ -108,6 +112,7 @@ function calibrated(note: string): void {
             />
             <MeasureEntry
               label="Left"
+              :about="effect.sensor.id"
               unit="mm"
               :least="-2000"
               :most="2000"
@@ -116,6 +121,7 @@ function calibrated(note: string): void {
             />
             <MeasureEntry
               label="Up"
+              :about="effect.sensor.id"
               unit="mm"
               :least="-2000"
               :most="2000"
@@ -142,6 +148,8 @@ function calibrated(note: string): void {
       :title="`Calibration ${asking.how}`"
       label="Procedure, place and odometer, or who does it"
       action="Record it"
+      :about="`${job.view?.id}/calibration/${asking.sensor}/${asking.how}`"
+      :most="LONGEST_TEXT.note"
       @written="calibrated"
       @close="asking = undefined"
     />

@@ -1,0 +1,23 @@
+/** Most characters of each text that a person writes into a job's record; what is longer is refused, never cut. */
+export const LONGEST_TEXT = {
+  wish: 600,
+  keys: 60,
+  number: 40,
+  factValue: 80,
+  code: 20,
+  codeNote: 240,
+  damagePlace: 80,
+  damage: 400,
+  /** Who isolates a supply, and by which procedure. */
+  isolation: 200,
+  setting: 120,
+  accessory: 80,
+  size: 20,
+  /** Why something is as it is: a way blocked, an opening given up, a job reopened. */
+  why: 300,
+  /** What a test did, where and by whom a sensor is calibrated. */
+  note: 300,
+  aimer: 160,
+  bag: 160,
+  exception: 400,
+} as const;
