@@ -7,6 +7,7 @@ import { STATION_NAMES, STATION_QUESTIONS, sayHold, sayRefusal } from '@jade/wor
 import AskText from '../design/AskText.vue';
 import EmptyNote from '../design/EmptyNote.vue';
 import { useJob } from '../job/store.ts';
+import { planner, readOfPlanner } from '../workers/bridge.ts';
 import { fetchTheRest, STATION_VIEWS } from './stations.ts';
 
 const route = useRoute();
@@ -35,6 +36,8 @@ const wants = computed(() => {
 const OF_THE_KITS: readonly Station[] = ['match', 'gather', 'wire', 'probe', 'fit', 'aim'];
 const nothingToFit = computed(() => job.state.left !== undefined && OF_THE_KITS.includes(station.value));
 const asking = ref<{ about: string; text: string } | undefined>();
+
+const anew = () => location.reload();
 
 function except(note: string): void {
   if (asking.value) void job.record('exception.named', { about: asking.value.about, note });
@@ -70,6 +73,15 @@ function except(note: string): void {
     <ul v-if="job.refusals.length > 0" class="newer" role="alert">
       <li v-for="refusal in job.refusals" :key="refusal.code">Not recorded: {{ sayRefusal(refusal, job.names) }}</li>
     </ul>
+    <p v-if="planner.failed" class="newer" role="alert">
+      The way in could not be worked out: that is a fault of this program, not of yours. What is recorded is kept; load the page anew, or go on without the plan.
+      <button type="button" class="push small" @click="anew">Load it anew</button>
+    </p>
+    <p v-else-if="planner.inPage && !planner.read" class="newer" role="status">
+      The planner did not start beside this page: ways in are worked out in the page itself, which may answer slowly meanwhile. Load it anew when you can.
+      <button type="button" class="push small" @click="anew">Load it anew</button>
+      <button type="button" class="push small" @click="readOfPlanner">Go on so</button>
+    </p>
     <p v-if="job.state.lost.length > 0" class="newer">No longer in the documents taken over: {{ job.state.lost.join(', ') }}.</p>
     <AskText
       v-if="asking"

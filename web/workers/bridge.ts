@@ -1,30 +1,59 @@
+import { reactive, readonly } from 'vue';
 import type { AccessPlan, AccessProgress, Explanation, FurtherKit } from '@jade/core/access';
 import type { JobContext } from '@jade/core/job';
-import type { Asked } from './plan.worker.ts';
+import type { Asked, Told } from './planner.ts';
 
-interface Told {
-  id: number;
-  progress?: AccessProgress;
-  plan?: AccessPlan;
-  explanation?: Explanation;
+/** How planning fares: `inPage` where no thread could be started beside the page's own, `failed` where the newest question could not be answered at all, `read` once somebody has read of it. */
+const state = reactive({ inPage: false, failed: false, read: false });
+export const planner = readonly(state);
+export const readOfPlanner = (): void => void (state.read = true);
+
+let hears: ((asked: Asked) => void) | undefined;
+let last = 0;
+/** The newest question and who waits for its answer. */
+let open: { asked: Asked; told: (told: Told) => void } | undefined;
+
+function tell(told: Told): void {
+  if (told.id !== open?.asked.id) return;
+  state.failed = told.failed !== undefined;
+  open.told(told);
 }
 
-let worker: Worker | undefined;
-let last = 0;
-const waiting = new Map<number, (told: Told) => void>();
-
-function ready(): Worker {
-  if (!worker) {
-    worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<Told>) => waiting.get(data.id)?.(data);
+/** The page works it out itself: slower, and what was asked last is asked again. */
+async function inThePage(): Promise<void> {
+  state.inPage = true;
+  hears = () => undefined;
+  try {
+    const { Planner } = await import('./planner.ts');
+    const own = new Planner(tell);
+    hears = (asked) => own.hear(asked);
+    if (open) hears(open.asked);
+  } catch {
+    // Tried again with the next question.
+    state.failed = true;
+    hears = undefined;
   }
-  return worker;
+}
+
+function begin(): (asked: Asked) => void {
+  try {
+    const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<Told>) => tell(data);
+    worker.onerror = () => {
+      worker.terminate();
+      void inThePage();
+    };
+    return (asked) => worker.postMessage(asked);
+  } catch {
+    void inThePage();
+    return () => undefined;
+  }
 }
 
 function send(asked: Asked, told: (told: Told) => void): void {
-  waiting.clear();
-  waiting.set(asked.id, told);
-  ready().postMessage(asked);
+  open = { asked, told };
+  hears ??= begin();
+  hears(asked);
 }
 
 /** A way in that is being worked out away from the page's own thread. A later question takes its place: its answer then never comes. */
@@ -43,7 +72,7 @@ export function planInWorker(context: JobContext, onProgress: (progress: AccessP
       if (told.plan) settle(told.plan);
     });
   });
-  return { plan, stop: () => ready().postMessage({ id, stop: true } satisfies Asked) };
+  return { plan, stop: () => hears?.({ id, stop: true }) };
 }
 
 /** Works out why a plan is as it is and what other ways would cost. */

@@ -20,6 +20,7 @@ import { useDraft } from '../../drafts/index.ts';
 import { useRoom } from '../../design/room.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { planner } from '../../workers/bridge.ts';
 import OtherWays from './OtherWays.vue';
 import PlanNews from './PlanNews.vue';
 import StepPanel from './StepPanel.vue';
@@ -145,7 +146,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
       <span class="grow" />
       <button type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole plan' : 'Floor mode' }}</button>
     </div>
-    <EmptyNote v-if="!plan || progress" kind="loading"
+    <EmptyNote v-if="(!plan && !planner.failed) || progress" kind="loading"
       >Working out the least-labour way in…
       <template v-if="progress">
         {{ progress.looked }} places looked at; {{ personMinutes(hundredthsToMinutes(progress.best)) }} found, the least is
