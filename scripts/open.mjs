@@ -1,4 +1,5 @@
 // Opens a shop in its folder: database, tables, server, each started again if it ends; closes all of it on a signal.
+import { statfsSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { DATABASE, ensureModules, ensurePrograms, say } from './packages.mjs';
 import { build } from './build.mjs';
@@ -12,6 +13,10 @@ import { supervise } from './supervise.mjs';
 const HOST = process.env.JADE_HOST ?? '127.0.0.1';
 const PORT = Number(process.env.JADE_PORT ?? 4310);
 const LOOPBACK = '127.0.0.1';
+const HOUR_MS = 3_600_000;
+const MB = 1024 * 1024;
+/** As the server says it to whoever works in the shop. */
+const LOW_DISK_MB = 1000;
 
 /** Address under which this machine reaches the shop, wherever else it listens. */
 export const ADDRESS = `http://${LOOPBACK}:${PORT}`;
@@ -95,6 +100,17 @@ export async function openShop(kind, { before = () => undefined, loaded = () => 
   process.exit();
 }
 
+/** Says when the disk is nearly full, now and from hour to hour. */
+function watchDisk(folder) {
+  const look = () => {
+    const { bavail, bsize } = statfsSync(folder);
+    const freeMb = Math.floor((bavail * bsize) / MB);
+    if (freeMb < LOW_DISK_MB) say(`only ${freeMb} MB are left on the disk of ${folder}: make room before the shop has to stop`);
+  };
+  look();
+  setInterval(look, HOUR_MS).unref();
+}
+
 async function openParts({ kind, folder, outside, parts, loaded }) {
   const note = { pid: process.pid, address: ADDRESS, since: new Date().toISOString() };
   const write = (what) => {
@@ -118,9 +134,10 @@ async function openParts({ kind, folder, outside, parts, loaded }) {
   say('starting the server');
   const server = await supervise(
     'server',
-    () => startServer({ ...at, port: PORT, host: HOST }),
+    () => startServer({ ...at, port: PORT, host: HOST, folder: outside ? undefined : folder }),
     ({ pid }) => write({ server: pid }),
   );
   parts.push(server);
+  if (!outside) watchDisk(folder);
   await loaded(PORT);
 }

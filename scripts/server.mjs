@@ -34,8 +34,8 @@ export const migrateTables = (at) => tables('migrate', at);
 /** Looks through all that is stored. */
 export const checkTables = (at) => tables('check', at);
 
-/** Starts the server; gives back its address, its process and how to stop it. */
-export async function startServer({ databaseUrl, ownerUrl, port, host, quiet = false }) {
+/** Starts the server; gives back its address, its process and how to stop it. `folder` is the shop's data folder, where it writes its log. */
+export async function startServer({ databaseUrl, ownerUrl, port, host, folder, quiet = false }) {
   migrateTables({ databaseUrl, ownerUrl });
   const env = {
     ...process.env,
@@ -45,6 +45,7 @@ export async function startServer({ databaseUrl, ownerUrl, port, host, quiet = f
     JADE_MIGRATIONS: MIGRATIONS,
     JADE_WEB: join(ROOT, 'dist/web'),
     ...(host ? { JADE_HOST: host } : {}),
+    ...(folder ? { JADE_FOLDER: folder, JADE_LOG: join(folder, 'log') } : {}),
   };
   const child = spawn(process.execPath, [join(ROOT, 'dist/programs/server.js')], { env, stdio: ['ignore', 'pipe', quiet ? 'ignore' : 2], detached: true });
   let ended = false;

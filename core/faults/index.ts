@@ -38,6 +38,7 @@ export type FaultCode =
   | 'bands'
   | 'too-deep'
   | 'not-available'
+  | 'too-often'
   | 'failed'
   | 'no-lead'
   | 'not-let-in'

@@ -6,15 +6,18 @@ import Fastify, { type FastifyError, type FastifyInstance, type FastifyReply, ty
 import { FaultyInput, type Fault } from '@jade/core/faults';
 import { computeRoutes } from '../compute/index.ts';
 import { customerRoutes } from '../customers/index.ts';
-import { databaseAnswers, type OpenDatabase } from '../database/index.ts';
+import type { OpenDatabase } from '../database/index.ts';
 import { documentRoutes } from '../documents/index.ts';
 import { mapErrors, nowhere, Refusal, worded } from '../faults/index.ts';
+import { healthRoute, warningsRoute } from '../health/index.ts';
 import { importRoutes } from '../import/index.ts';
 import { jobRoutes } from '../job/index.ts';
+import { logging, logRequests, type LogStream } from '../log/index.ts';
 import { guardDoor, peopleRoutes } from '../people/index.ts';
 import { stopPlanner } from '../planner/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
 import { shopRoutes } from '../shop/index.ts';
+import { limitRates } from './limits.ts';
 
 export interface AppOptions {
   database: OpenDatabase;
@@ -28,7 +31,12 @@ export interface AppOptions {
   proxies?: string[];
   /** Longest time in which a request has to be there as a whole, in milliseconds. */
   requestTimeout?: number;
-  log?: boolean;
+  /** Where it writes down what happened; nowhere where it is absent. */
+  log?: LogStream;
+  /** The shop's data folder, where this machine has it. */
+  folder?: string;
+  /** Requests that one other address may make in a minute. */
+  mostInMinute?: number;
 }
 
 /** Over a bad line four megabytes of a document take about so long. */
@@ -89,9 +97,9 @@ function refuseTwice(app: FastifyInstance): void {
 }
 
 /** The server with all its routes, not yet listening. */
-export function buildApp({ database, webFolder, hosts = [], addresses = [], proxies = [], requestTimeout = REQUEST_MS, log = false }: AppOptions): FastifyInstance {
+export function buildApp({ database, webFolder, hosts = [], addresses = [], proxies = [], requestTimeout = REQUEST_MS, log, folder, mostInMinute }: AppOptions): FastifyInstance {
   const app = Fastify({
-    logger: log ? { level: 'warn' } : false,
+    ...logging(log),
     forceCloseConnections: true,
     trustProxy: proxies.length > 0 ? proxies : false,
     bodyLimit: 1024 * 1024,
@@ -101,14 +109,17 @@ export function buildApp({ database, webFolder, hosts = [], addresses = [], prox
     http: { headersTimeout: requestTimeout, connectionsCheckingInterval: Math.min(requestTimeout, 5000) },
   });
   mapErrors(app);
+  logRequests(app);
+  limitRates(app, mostInMinute);
   refuseTwice(app);
   checkOrigin(app, [...OWN_NAMES, ...hosts]);
   void app.register(fastifyCompress, { global: true, threshold: 2048 });
   app.addHook('onClose', () => stopPlanner());
   const { db, pool } = database;
   void app.register(async (api) => {
-    api.get('/api/health', async (_, reply) => ((await databaseAnswers(pool)) ? { ok: true } : reply.status(503).send({ ok: false, why: 'the database does not answer' })));
+    healthRoute(api, { pool });
     guardDoor(api, { db });
+    warningsRoute(api, { folder });
     peopleRoutes(api, { db, addresses });
     documentRoutes(api, { db });
     shopRoutes(api, { db });

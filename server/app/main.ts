@@ -1,6 +1,7 @@
 import { createServer } from 'node:http';
 import { networkInterfaces } from 'node:os';
 import { openDatabase, tablesState, UnfitTables } from '../database/index.ts';
+import { openLog } from '../log/index.ts';
 import { proxiesOf } from '../people/index.ts';
 import { buildApp } from './index.ts';
 
@@ -27,7 +28,9 @@ const port = Number(process.env.JADE_PORT ?? 4310);
 const names = ownNames();
 /** Where other devices find the shop: not under this machine's own names for itself. */
 const addresses = names.filter((name) => !/^(127\.0\.0\.1|localhost|\[::1\]|\[fe80:.*)$/.test(name)).map((name) => `http://${name}:${port}`);
-const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: names, addresses, proxies: proxiesOf(process.env.JADE_PROXY), log: true });
+const { JADE_LOG, JADE_FOLDER } = process.env;
+const log = JADE_LOG ? await openLog(JADE_LOG) : process.stderr;
+const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: names, addresses, proxies: proxiesOf(process.env.JADE_PROXY), log, folder: JADE_FOLDER });
 const LOOPBACK = '127.0.0.1';
 const address = await app.listen({ host, port });
 /** One address of the network alone would lock this machine out of its own shop: it is reached here as well. */

@@ -21,13 +21,3 @@ export function openDatabase(url: string): OpenDatabase {
   const pool = createPool({ uri: url, timezone: 'Z', charset: 'utf8mb4', connectionLimit: 10, connectTimeout: 4000, enableKeepAlive: true, supportBigNumbers: true });
   return { db: drizzle(pool, { schema, mode: 'default' }), pool, close: () => pool.end() };
 }
-
-/** Whether the database answers now. */
-export async function databaseAnswers(pool: Pool): Promise<boolean> {
-  try {
-    await pool.query({ sql: 'SELECT 1', timeout: 2000 });
-    return true;
-  } catch {
-    return false;
-  }
-}

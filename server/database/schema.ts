@@ -20,6 +20,9 @@ export const documents = mysqlTable(
   (table) => [primaryKey({ columns: [table.kind, table.slug, table.version] })],
 );
 
+/** One row that is taken away and put back where somebody asks whether the shop works. */
+export const heartbeat = mysqlTable('heartbeat', { id: int('id').primaryKey() });
+
 /** Which kinds of vehicle a kit names, as its newest version says. */
 export const kitVehicles = mysqlTable('kit_vehicles', { kit: id('kit').notNull(), vehicle: id('vehicle').notNull() }, (table) => [
   primaryKey({ columns: [table.vehicle, table.kit] }),

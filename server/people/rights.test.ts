@@ -7,6 +7,7 @@ import { event, openTestShop, type TestShop } from '../test/shop.ts';
 const ROUTES: Record<string, Right | null | 'anyone'> = {
   'GET /api/health': 'anyone',
   'POST /api/devices': 'anyone',
+  'GET /api/warnings': null,
   'GET /api/people': null,
   'POST /api/people': 'keep people',
   'POST /api/people/:id': 'keep people',

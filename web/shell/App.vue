@@ -8,6 +8,7 @@ import FinderPanel from './FinderPanel.vue';
 import JobTray from './JobTray.vue';
 import KeySheet from './KeySheet.vue';
 import StationRule from './StationRule.vue';
+import WarningBar from './WarningBar.vue';
 import UndoBar from './UndoBar.vue';
 import VehicleStrip from './VehicleStrip.vue';
 import { light } from './light.ts';
@@ -101,6 +102,7 @@ async function picked(person: string): Promise<void> {
       </header>
       <main id="work" class="work" tabindex="-1">
         <OutboxBar v-if="!session.shut" />
+        <WarningBar v-if="!session.shut && !unopened" />
         <LetInView v-if="session.shut" @let-in="session.load()" />
         <FirstRun v-else-if="unopened" @opened="opened" />
         <router-view v-else />

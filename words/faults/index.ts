@@ -1,4 +1,5 @@
 import type { Fault, FaultCode } from '@jade/core/faults';
+import { plural } from '@jade/words/units';
 
 const ROLES: Record<string, string> = { lead: 'the lead', planner: 'the planner', installer: 'an installer', 'in training': 'somebody in training' };
 /** Roles, parted by commas, as people. */
@@ -62,6 +63,7 @@ const SENTENCES: Record<FaultCode, Say> = {
   'not-let-in': () => 'this device is not let in: the shop is open at the machine that it runs on',
   'no-lead': () => 'somebody has to be the lead',
   failed: ({ request }) => `something went wrong in the program; it is noted in its log under ${request}`,
+  'too-often': ({ seconds }) => `asks too often; try again in ${plural(Number(seconds), 'second')}`,
   'not-available': ({ what }) => `${what} is not available`,
   conflict: ({ what }) => `${what}`,
 };

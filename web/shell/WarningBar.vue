@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { onMounted, onUnmounted, ref } from 'vue';
+import type { Warning } from '@jade/core/shop';
+import { sayWarning } from '@jade/words/shop';
+import { ask } from '../job/api.ts';
+
+/** What should be seen to before it stops the shop, said until somebody puts it away. */
+const LOOK_MS = 600_000;
+const warnings = ref<Warning[]>([]);
+const away = ref(false);
+
+async function look(): Promise<void> {
+  try {
+    warnings.value = (await ask<{ warnings: Warning[] }>('/api/warnings')).warnings;
+  } catch {
+    // A server that is away is said elsewhere.
+  }
+}
+onMounted(look);
+const looking = setInterval(() => void look(), LOOK_MS);
+onUnmounted(() => clearInterval(looking));
+</script>
+
+<template>
+  <template v-if="!away">
+    <div v-for="warning in warnings" :key="warning.code" class="bar" role="alert">
+      <span>{{ sayWarning(warning) }}</span>
+      <button type="button" class="push small" @click="away = true">Put it away</button>
+    </div>
+  </template>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin-bottom: 12px;
+  padding: 8px 16px;
+  border-left: 5px solid var(--amber);
+  background: var(--amber-soft);
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,6 @@
+import type { Warning } from '@jade/core/shop';
+
+/** What should be seen to, with what to do. */
+export function sayWarning({ freeMb }: Warning): string {
+  return `The disk of the shop is nearly full: ${freeMb} MB are left. Let somebody make room on it before nothing more can be recorded.`;
+}
