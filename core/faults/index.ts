@@ -39,6 +39,8 @@ export type FaultCode =
   | 'too-deep'
   | 'not-available'
   | 'too-often'
+  | 'too-heavy'
+  | 'busy'
   | 'failed'
   | 'no-lead'
   | 'not-let-in'

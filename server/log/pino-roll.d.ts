@@ -11,5 +11,6 @@ declare module 'pino-roll' {
     write: (line: string) => unknown;
     end: () => void;
   }
-  export default function roll(options: Options): Promise<Rolling>;
+  function roll(options: Options): Promise<Rolling>;
+  export = roll;
 }

@@ -28,7 +28,7 @@ class Beside {
 }
 
 /** The page as it is loaded. */
-async function load(): Promise<typeof import('./bridge.ts')> {
+async function load() {
   jest.resetModules();
   Beside.all = [];
   Beside.breaks = false;
