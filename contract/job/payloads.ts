@@ -45,7 +45,7 @@ class JobRepinned implements P<'job.repinned'> {
   @Part(() => DocumentPin) profile!: DocumentPin;
   @Each(() => DocumentPin, 20) kits!: DocumentPin[];
   @Part(() => DocumentPin) rules!: DocumentPin;
-  @Texts(2000, 160) lost!: string[];
+  @Texts(2000, 500) lost!: string[];
 }
 
 type P<T extends EventType> = Payloads[T];

@@ -77,7 +77,16 @@ function eventFaults(event: JobEvent, { profile, kits, rules }: Pick<JobDocument
       const plug = profile.plugs.find((entry) => entry.id === event.payload.plug);
       return plug ? among(plug.pins, event.payload.pin, 'pin', 'pin') : among([], event.payload.plug, 'plug', 'plug');
     }
-    case 'piece.moved':
+    case 'piece.moved': {
+      const { piece, level, way, fasteners } = event.payload;
+      const known = profile.pieces.find((entry) => entry.id === piece);
+      if (!known) return inProfile(piece);
+      const ways = known.levels.filter((entry) => entry.level === level).flatMap((entry) => entry.ways);
+      return [
+        ...(way === undefined ? [] : among(ways, way, 'way', 'way')),
+        ...fasteners.flatMap(({ group }, place) => among(known.fasteners, group, `fasteners[${place}].group`, 'fastener group')),
+      ];
+    }
     case 'part.bagged':
       return inProfile(event.payload.piece);
     case 'fastener.seized':

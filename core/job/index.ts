@@ -21,3 +21,4 @@ export * from './basis.ts';
 export * from './lift.ts';
 export * from './longest.ts';
 export * from './check.ts';
+export * from './rests.ts';

@@ -6,13 +6,24 @@ import { checkProfile } from '@jade/core/vehicle';
 import { readDocument, type AnyDocument } from '@jade/contract/documents';
 import { retrying, type Connection, type Database } from '../database/index.ts';
 import { listDocuments, newestDocuments, storeDocument } from '../documents/index.ts';
+import { Refusal } from '../faults/index.ts';
 import { loadShop } from '../shop/index.ts';
+import { lossesBy } from './losses.ts';
 
 export interface ImportResult {
   kind: string;
   slug: string;
   version: number;
   stored: boolean;
+  /** What rested on the version before and no longer stands. */
+  losses: Fault[];
+}
+
+export interface ImportOptions {
+  /** The version that the edit began from. */
+  basedOn?: number;
+  /** Whoever takes it in has read what is lost by it. */
+  acceptLosses?: boolean;
 }
 
 async function meaningFaults(db: Connection, entry: AnyDocument): Promise<Fault[]> {
@@ -30,15 +41,20 @@ async function meaningFaults(db: Connection, entry: AnyDocument): Promise<Fault[
   return [];
 }
 
-/** Checks a document by form and by meaning and stores it, in one transaction; a shop brings its people, vehicles and jobs with it. */
-export async function importDocument(db: Database, value: unknown, basedOn?: number): Promise<ImportResult> {
+/**
+ * Checks a document by form and by meaning and stores it, in one transaction; a shop brings its people, vehicles and jobs with it.
+ * Where kits or open jobs rest on what the version before had and this one has not, it is refused with all of that, unless that is accepted.
+ */
+export async function importDocument(db: Database, value: unknown, { basedOn, acceptLosses = false }: ImportOptions = {}): Promise<ImportResult> {
   const entry = readDocument(value);
   const store = async (tx: Connection): Promise<ImportResult> => {
     const faults = await meaningFaults(tx, entry);
     if (faults.length > 0) throw new FaultyInput(faults);
     const result = await storeDocument(tx, entry.kind, entry.document, basedOn);
     if (entry.kind === 'shop') await loadShop(tx, entry.document);
-    return { kind: entry.kind, ...result };
+    const losses = result.stored && result.version > 1 ? await lossesBy(tx, entry, result.version - 1) : [];
+    if (losses.length > 0 && !acceptLosses) throw new Refusal(409, losses, { losses: true });
+    return { kind: entry.kind, ...result, losses };
   };
   return retrying(() => db.transaction(store));
 }

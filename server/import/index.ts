@@ -2,6 +2,7 @@ import type { FastifyInstance } from 'fastify';
 import type { Right } from '@jade/core/shop';
 import type { Database } from '../database/index.ts';
 import { versionOf } from '../documents/index.ts';
+import { worded } from '../faults/index.ts';
 import { requireRightOrFirstSetUp } from '../people/index.ts';
 import { importDocument } from './import.ts';
 
@@ -17,9 +18,10 @@ function rightOf(body: unknown): Right {
 
 /** Takes a document in. */
 export function importRoutes(app: FastifyInstance, { db }: { db: Database }): void {
-  app.post<{ Querystring: { basedOn?: string } }>('/api/documents', { bodyLimit: DOCUMENT_BYTES }, async (request, reply) => {
+  app.post<{ Querystring: { basedOn?: string; losses?: string } }>('/api/documents', { bodyLimit: DOCUMENT_BYTES }, async (request, reply) => {
     await requireRightOrFirstSetUp(db, request, rightOf(request.body));
-    const result = await importDocument(db, request.body, versionOf(request.query.basedOn));
-    return reply.status(result.stored ? 201 : 200).send(result);
+    const { basedOn, losses } = request.query;
+    const result = await importDocument(db, request.body, { basedOn: versionOf(basedOn), acceptLosses: losses === 'accepted' });
+    return reply.status(result.stored ? 201 : 200).send({ ...result, losses: worded(result.losses) });
   });
 }

@@ -1,8 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { DocumentPin, JobEvent } from '@jade/core/job';
-import type { Kit } from '@jade/core/kit';
-import type { VehicleProfile } from '@jade/core/vehicle';
-import { foldJob, pinsOf } from '@jade/core/job';
+import { foldJob, lostIn, pinsOf } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument, type StoredDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
@@ -14,13 +12,8 @@ export interface NewerDocument extends DocumentPin {
   kind: 'vehicle' | 'kit' | 'rules';
 }
 
-const PROFILE_LISTS = ['facts', 'pieces', 'sensors', 'plugs', 'circuits', 'mounts', 'functions', 'gaps'] as const;
-const KIT_LISTS = ['lamps', 'contents', 'options', 'plugs', 'benchTasks'] as const;
-
-function idsOf(document: VehicleProfile | Kit): string[] {
-  if ('pieces' in document) return PROFILE_LISTS.flatMap((list) => document[list].map((entry) => `${document.slug} ${list} ${entry.id}`));
-  return KIT_LISTS.flatMap((list) => document[list].map((entry) => `${document.slug} ${list} ${entry.id}`));
-}
+/** Lines of what is lost that an event carries; nobody reads more of them. */
+const MOST_LOST = 500;
 
 async function pinnedAndNewest(db: Connection, job: string) {
   const pins = pinsOf(foldJob(await wholeLog(db, job)));
@@ -52,9 +45,9 @@ export async function repinJob(tx: Connection, job: string, id: string, author: 
   const { profile, kits, rules } = await pinnedAndNewest(tx, job);
   if ([profile, ...kits, rules].every(([pinned, newest]) => newest.version === pinned.version)) return undefined;
   const pin = ([, { slug, version }]: readonly [unknown, DocumentPin]): DocumentPin => ({ slug, version });
-  const documents = [profile, ...kits];
-  const kept = new Set(documents.flatMap(([, newest]) => idsOf(newest.document)));
-  const lost = documents.flatMap(([pinned]) => idsOf(pinned.document)).filter((entry) => !kept.has(entry));
+  const side = (place: 0 | 1) => ({ profile: profile[place].document, kits: kits.map((kit) => kit[place].document), rules: rules[place].document });
+  const all = lostIn(side(0), side(1));
+  const lost = all.length > MOST_LOST ? [...all.slice(0, MOST_LOST), `and ${all.length - MOST_LOST} more`] : all;
   const event: JobEvent<'job.repinned'> = {
     id,
     type: 'job.repinned',

@@ -11,6 +11,8 @@ interface Answer {
   version: number;
   stored: boolean;
   faults?: Fault[];
+  /** What rested on the version before and no longer stands. */
+  losses?: Fault[] | boolean;
 }
 
 function orderOf(format: unknown): number {
@@ -45,22 +47,25 @@ async function readFiles(files: readonly string[]): Promise<{ file: string; valu
 }
 
 /** `jade import FILE…`: sends documents to the running server, rule sets and profiles before what rests on them. */
-export async function importFiles(server: string, files: readonly string[]): Promise<number> {
+export async function importFiles(server: string, files: readonly string[], acceptLosses = false): Promise<number> {
   const read = await readFiles(files);
   if (!read || read.length === 0) return 2;
   let failed = 0;
   for (const { file, value } of read) {
     const cookie = await cookieFor(server);
-    const answer = await fetch(`${server}/api/documents`, {
+    const answer = await fetch(`${server}/api/documents${acceptLosses ? '?losses=accepted' : ''}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', ...(cookie ? { cookie } : {}) },
       body: JSON.stringify(value),
     });
     const result = (await answer.json()) as Answer;
-    if (answer.ok) process.stdout.write(`${file}: ${result.kind} ${result.slug}, version ${result.version}${result.stored ? '' : ', nothing new'}\n`);
-    else {
+    if (answer.ok) {
+      process.stdout.write(`${file}: ${result.kind} ${result.slug}, version ${result.version}${result.stored ? '' : ', nothing new'}\n`);
+      if (Array.isArray(result.losses) && result.losses.length > 0) process.stdout.write(`No longer stands:\n${sayFaults(result.losses)}\n`);
+    } else {
       failed++;
       process.stderr.write(`${file} was not taken:\n${sayFaults(result.faults ?? [])}\n`);
+      if (result.losses === true) process.stderr.write('Take it in all the same with --accept-losses.\n');
     }
   }
   return failed > 0 ? 2 : 0;

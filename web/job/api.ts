@@ -5,6 +5,8 @@ export class Refused extends Error {
   constructor(
     readonly status: number,
     readonly faults: (Fault & { message?: string })[],
+    /** What the server said besides. */
+    readonly more: Record<string, unknown> = {},
   ) {
     super(faults.map((fault) => fault.message ?? fault.path).join('\n') || `The server answered ${status}.`);
     this.name = 'Refused';
@@ -19,6 +21,6 @@ export async function ask<T>(path: string, body?: unknown): Promise<T> {
   );
   if (answer.status >= 502 && answer.status <= 504) throw new TypeError('the server is away');
   const result = (await answer.json()) as T & { faults?: Fault[] };
-  if (!answer.ok && !(result as { answers?: unknown }).answers) throw new Refused(answer.status, result.faults ?? []);
+  if (!answer.ok && !(result as { answers?: unknown }).answers) throw new Refused(answer.status, result.faults ?? [], result as Record<string, unknown>);
   return result;
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import type { Fault } from '@jade/core/faults';
 import type { Kit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { metres, money, plural } from '@jade/words/units';
@@ -19,6 +20,12 @@ interface Line {
   version: number;
 }
 
+interface Losing {
+  name: string;
+  value: unknown;
+  lost: string[];
+}
+
 const route = useRoute();
 const router = useRouter();
 const lines = ref<Line[]>();
@@ -27,6 +34,8 @@ const kit = ref<Kit>();
 const currency = ref('');
 const failed = ref('');
 const report = ref<string[]>([]);
+/** Files that were not taken because kits or open jobs rest on what they no longer have. */
+const losing = shallowRef<Losing[]>([]);
 const shown = computed(() => (typeof route.query.show === 'string' ? route.query.show : undefined));
 const groups = computed(() => [
   { kind: 'vehicle', name: 'Vehicles', lines: (lines.value ?? []).filter((line) => line.kind === 'vehicle') },
@@ -59,20 +68,48 @@ watch(
   { immediate: true },
 );
 
+interface Taken {
+  kind: string;
+  slug: string;
+  version: number;
+  stored: boolean;
+  losses: (Fault & { message: string })[];
+}
+
+async function takeOne(name: string, value: unknown, acceptLosses = false): Promise<void> {
+  try {
+    const { kind, slug, version, stored, losses } = await ask<Taken>(`/api/documents${acceptLosses ? '?losses=accepted' : ''}`, value);
+    const lost = losses.length > 0 ? [`${plural(losses.length, 'thing')} no longer ${losses.length === 1 ? 'stands' : 'stand'}:`, ...losses.map((fault) => fault.message)] : [];
+    report.value.push(`${name}: ${kind} ${slug}, version ${version}${stored ? '' : ', nothing new'}`, ...lost);
+  } catch (error) {
+    if (error instanceof Refused && error.more.losses === true) {
+      losing.value = [...losing.value, { name, value, lost: error.faults.map((fault) => fault.message ?? fault.path) }];
+      return;
+    }
+    const why = error instanceof Refused ? error.faults.map((fault) => fault.message ?? fault.path) : [(error as Error).message];
+    report.value.push(`${name} was not taken.`, ...why);
+  }
+}
+
 async function take(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement;
   report.value = [];
+  losing.value = [];
   for (const file of input.files ?? []) {
     try {
-      const value: unknown = JSON.parse(await file.text());
-      const result = await ask<{ kind: string; slug: string; version: number; stored: boolean }>('/api/documents', value);
-      report.value.push(`${file.name}: ${result.kind} ${result.slug}, version ${result.version}${result.stored ? '' : ', nothing new'}`);
+      await takeOne(file.name, JSON.parse(await file.text()));
     } catch (error) {
-      const lines_ = error instanceof Refused ? error.faults.map((fault) => fault.message ?? fault.path) : [(error as Error).message];
-      report.value.push(`${file.name} was not taken.`, ...lines_);
+      report.value.push(`${file.name} was not taken.`, (error as Error).message);
     }
   }
   input.value = '';
+  await load();
+}
+
+/** Whoever has read what is lost takes it in all the same. */
+async function takeAllTheSame(entry: Losing): Promise<void> {
+  losing.value = losing.value.filter((other) => other !== entry);
+  await takeOne(entry.name, entry.value, true);
   await load();
 }
 
@@ -94,6 +131,19 @@ onMounted(async () => {
     </header>
     <div v-if="report.length > 0" class="leaf" role="status">
       <p v-for="text in report" :key="text" class="mono">{{ text }}</p>
+    </div>
+    <div v-for="entry in losing" :key="entry.name" class="leaf stack losing" role="alert">
+      <p>
+        <strong>{{ entry.name }} was not taken: {{ plural(entry.lost.length, 'thing') }} of the shop rest on what it no longer has.</strong> Open jobs go on with the version they
+        have; whoever takes this one over on such a job loses what is named here. Kits that are named do not fit this vehicle until they are taken in anew.
+      </p>
+      <ul class="lost">
+        <li v-for="text in entry.lost" :key="text" class="mono">{{ text }}</li>
+      </ul>
+      <div class="line">
+        <button type="button" class="push" @click="takeAllTheSame(entry)">Take it in all the same</button>
+        <button type="button" class="push small" @click="losing = losing.filter((other) => other !== entry)">Leave it</button>
+      </div>
     </div>
     <EmptyNote v-if="failed" kind="failed">{{ failed }}</EmptyNote>
     <EmptyNote v-else-if="!lines" kind="loading">Reading the library…</EmptyNote>
@@ -170,6 +220,15 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+.losing {
+  border-left: 5px solid var(--amber);
+}
+
+.lost {
+  max-height: 40vh;
+  overflow-y: auto;
+}
+
 .none {
   padding-left: 12px;
   font-size: 14px;
