@@ -3,7 +3,10 @@ import { join } from 'node:path';
 import { TestBench } from './test/bench.ts';
 
 const LONG_MS = 120_000;
-const van = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/vehicles/wexholm-bollard-35.json'), 'utf8')) as { pieces: { levels: { openMin: number }[] }[] };
+const van = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/vehicles/wexholm-bollard-35.json'), 'utf8')) as {
+  pieces: { levels: { openMin: number }[] }[];
+  mounts: { id: string }[];
+};
 const shop = new TestBench(LONG_MS);
 
 test(
@@ -101,6 +104,18 @@ test(
     await take('van.json', JSON.stringify({ ...van, cautions: ['Mind the harbour wind on the tailgate.'] }));
     await page.getByText('van.json: vehicle wexholm-bollard-35, version 2').waitFor();
     expect(await version()).toBe(2);
+    // What kits and open jobs rest on is not taken away unawares.
+    const less = JSON.stringify({ ...van, mounts: van.mounts.filter(({ id }) => id !== 'fog-right') });
+    await take('less.json', less);
+    await page.getByText('kits.cairn-fen-pair.fitments[0].mounts[1].mount no mount position is called “fog-right”').waitFor();
+    await page.getByRole('alert').getByRole('button', { name: 'Leave it' }).click();
+    expect(await version()).toBe(2);
+    await take('less.json', less);
+    await page.getByRole('button', { name: 'Take it in all the same' }).click();
+    await page.getByText('less.json: vehicle wexholm-bollard-35, version 3').waitFor();
+    expect(await version()).toBe(3);
+    await take('van.json', JSON.stringify(van));
+    await page.getByText('van.json: vehicle wexholm-bollard-35, version 4').waitFor();
   },
   LONG_MS,
 );

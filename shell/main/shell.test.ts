@@ -69,8 +69,14 @@ describe('with a shop that answers', () => {
         reply.setHeader('content-type', 'application/json');
         if (request.url === '/api/people') return reply.end('[{"id":"slate","role":"lead"}]');
         if (request.url === '/api/session') return reply.setHeader('set-cookie', 'jade_session=x; Path=/').end('{}');
-        if (request.url === '/api/documents') {
+        if (request.url?.startsWith('/api/documents') && request.method === 'POST') {
           const document = JSON.parse(Buffer.concat(parts).toString()) as { format: string; slug?: string };
+          const lost = [{ path: 'jobs.one.events[3].payload.gap', code: 'unknown-id', data: { id: 'wing', what: 'gap' } }];
+          if (document.slug === 'less' && request.url !== '/api/documents?losses=accepted') {
+            reply.statusCode = 409;
+            return reply.end(JSON.stringify({ faults: lost, losses: true }));
+          }
+          if (document.slug === 'less') return reply.end(JSON.stringify({ kind: 'kit', slug: 'less', version: 2, stored: true, losses: lost }));
           taken.push(document);
           if (document.slug) return reply.end(JSON.stringify({ kind: 'kit', slug: document.slug, version: 1, stored: request.headers.cookie === 'jade_session=x' }));
           reply.statusCode = 422;
@@ -109,6 +115,15 @@ describe('with a shop that answers', () => {
     expect(code).toBe(2);
     expect(err).toContain('bad.json was not taken:\nslug is missing');
     expect(out).toContain('good.json: kit k, version 1');
+  });
+
+  test('what the shop would lose by a document is named, and it is taken in where that is accepted', async () => {
+    const less = file('less.json', { format: 'jade-kit/1', slug: 'less' });
+    const refused = await shell(['jade', 'import', less], '', port());
+    expect(refused).toMatchObject({ code: 2, err: expect.stringContaining('jobs.one.events[3].payload.gap no gap is called “wing”') });
+    expect(refused.err).toContain('--accept-losses');
+    const accepted = await shell(['jade', 'import', '--accept-losses', less], '', port());
+    expect([accepted.code, accepted.out]).toEqual([0, `${less}: kit less, version 2\nNo longer stands:\njobs.one.events[3].payload.gap no gap is called “wing”\n`]);
   });
 
   test('a file that is not there or not JSON sends nothing', async () => {
