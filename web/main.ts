@@ -1,6 +1,7 @@
 import '@fontsource-variable/archivo/wdth.css';
-import '@fontsource/spline-sans-mono/latin-400.css';
-import '@fontsource/spline-sans-mono/latin-600.css';
+import '@fontsource/spline-sans-mono/400.css';
+import '@fontsource/spline-sans-mono/600.css';
+import './design/beyond.css';
 import 'vuetify/styles/core';
 import './design/tokens.css';
 import './design/base.css';

@@ -1,6 +1,6 @@
-import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import type { SheetContent, SheetTable } from './content.ts';
+import { faceFor, FACES, plain, type Weight } from './faces.ts';
 
 const MARGIN = 48;
 const JADE = '#0b6b4f';
@@ -8,17 +8,30 @@ const INK = '#1d2521';
 const FAINT = '#5d6862';
 const TAPE = '#f2d974';
 
-const resolve = createRequire(import.meta.url).resolve;
-const font = (weight: number) => resolve(`@fontsource/archivo/files/archivo-latin-${weight}-normal.woff`);
-
 type Document = InstanceType<typeof PDFDocument>;
 
-/** The fonts hold no narrow space; a plain hard space stands in for it. */
-const plain = (text: string) => text.replaceAll('\u202f', '\u00a0');
+interface Setting {
+  weight?: Weight;
+  size: number;
+  colour?: string;
+}
+
+/** Makes ready to write a text, in the face that has all of it; what is then written is given back. */
+function set(doc: Document, text: string, { weight = 'regular', size, colour = INK }: Setting): string {
+  doc.font(faceFor(text, weight)).fontSize(size).fillColor(colour);
+  return plain(text);
+}
+
+/** Writes a text as a paragraph, at the left margin where nothing else is said. */
+function write(doc: Document, text: string, setting: Setting, x = MARGIN, y?: number): void {
+  const written = set(doc, text, setting);
+  if (y === undefined) doc.text(written, x);
+  else doc.text(written, x, y);
+}
 
 function tape(doc: Document, text: string, x: number, y: number, size: number): number {
-  doc.font('bold').fontSize(size);
-  const width = doc.widthOfString(text) + 20;
+  const written = set(doc, text, { weight: 'bold', size });
+  const width = doc.widthOfString(written) + 20;
   const height = size + 12;
   doc
     .save()
@@ -30,7 +43,7 @@ function tape(doc: Document, text: string, x: number, y: number, size: number): 
     .lineTo(x + width - 3, y)
     .fill(TAPE)
     .restore();
-  doc.fillColor(INK).text(text, x + 10, y + 6, { lineBreak: false });
+  doc.fillColor(INK).text(written, x + 10, y + 6, { lineBreak: false });
   return width;
 }
 
@@ -42,19 +55,18 @@ function table(doc: Document, { title, head, rows, empty }: SheetTable): void {
   const width = doc.page.width - 2 * MARGIN;
   const columns = head.map((_, index) => (index === 0 ? 0.4 : 0.6 / (head.length - 1)) * width);
   room(doc, 60);
-  doc.moveDown(0.8).font('bold').fontSize(10.5).fillColor(JADE).text(title, MARGIN).moveDown(0.2);
-  if (rows.length === 0) {
-    doc.font('regular').fontSize(9).fillColor(FAINT).text(empty, MARGIN);
-    return;
-  }
-  const line = (cells: string[], name: 'bold' | 'regular', colour: string) => {
-    doc.font(name).fontSize(8.5);
-    const height = Math.max(...cells.map((cell, index) => doc.heightOfString(plain(cell), { width: (columns[index] ?? 0) - 8 })));
+  doc.moveDown(0.8);
+  write(doc, title, { weight: 'bold', size: 10.5, colour: JADE });
+  doc.moveDown(0.2);
+  if (rows.length === 0) return write(doc, empty, { size: 9, colour: FAINT });
+  const line = (cells: string[], weight: Weight, colour: string) => {
+    const within = (index: number) => ({ width: (columns[index] ?? 0) - 8 });
+    const height = Math.max(...cells.map((cell, index) => doc.heightOfString(set(doc, cell, { weight, size: 8.5 }), within(index))));
     room(doc, height + 6);
     const y = doc.y;
     let x = MARGIN;
     cells.forEach((cell, index) => {
-      doc.fillColor(colour).text(plain(cell), x, y, { width: (columns[index] ?? 0) - 8 });
+      doc.text(set(doc, cell, { weight, size: 8.5, colour }), x, y, within(index));
       x += columns[index] ?? 0;
     });
     doc
@@ -74,11 +86,8 @@ function numberPages(doc: Document, content: SheetContent): void {
   for (let page = 0; page < count; page++) {
     doc.switchToPage(page);
     doc.page.margins.bottom = 0;
-    doc
-      .font('regular')
-      .fontSize(7.5)
-      .fillColor(FAINT)
-      .text(`${content.job} · log at ${content.seq} · page ${page + 1} of ${count}`, MARGIN, doc.page.height - 34, { lineBreak: false });
+    const text = set(doc, `${content.job} · log at ${content.seq} · page ${page + 1} of ${count}`, { size: 7.5, colour: FAINT });
+    doc.text(text, MARGIN, doc.page.height - 34, { lineBreak: false });
   }
 }
 
@@ -88,40 +97,28 @@ export async function drawSheet(content: SheetContent): Promise<Buffer> {
   const parts: Buffer[] = [];
   doc.on('data', (part: Buffer) => parts.push(part));
   const done = new Promise<void>((settle) => doc.on('end', () => settle()));
-  doc.registerFont('regular', font(400)).registerFont('bold', font(700));
-  doc.font('bold').fontSize(9).fillColor(JADE).text(content.shop.toUpperCase(), MARGIN, MARGIN, { characterSpacing: 1.2 });
-  doc
-    .font('bold')
-    .fontSize(20)
-    .fillColor(INK)
-    .text('Hand-over sheet', MARGIN, MARGIN + 14);
+  for (const [name, file] of Object.entries(FACES)) doc.registerFont(name, file);
+  const shop = content.shop.toUpperCase();
+  doc.text(set(doc, shop, { weight: 'bold', size: 9, colour: JADE }), MARGIN, MARGIN, { characterSpacing: 1.2 });
+  write(doc, 'Hand-over sheet', { weight: 'bold', size: 20 }, MARGIN, MARGIN + 14);
   tape(doc, content.plate, MARGIN, doc.y + 6, 13);
-  doc
-    .font('regular')
-    .fontSize(10)
-    .fillColor(INK)
-    .text(`${content.vehicle} · ${content.customer}`, MARGIN + 150, doc.y - 6);
-  doc
-    .fontSize(8.5)
-    .fillColor(FAINT)
-    .text(`Vehicle number ${content.number} · fitted: ${content.kits.join(', ')}`, MARGIN + 150);
-  doc.moveDown(1.2).font('bold').fontSize(10.5).fillColor(INK).text(plain(content.verdict), MARGIN);
+  write(doc, `${content.vehicle} · ${content.customer}`, { size: 10 }, MARGIN + 150, doc.y - 6);
+  write(doc, `Vehicle number ${content.number} · fitted: ${content.kits.join(', ')}`, { size: 8.5, colour: FAINT }, MARGIN + 150);
+  doc.moveDown(1.2);
+  write(doc, content.verdict, { weight: 'bold', size: 10.5 });
   content.tables.forEach((entry) => table(doc, entry));
   room(doc, 150);
-  doc.moveDown(1).font('bold').fontSize(10.5).fillColor(JADE).text('Notes', MARGIN).moveDown(0.2);
-  for (const note of content.notes)
-    doc
-      .font('regular')
-      .fontSize(8.5)
-      .fillColor(INK)
-      .text(plain(`· ${note}`), MARGIN)
-      .moveDown(0.15);
-  doc
-    .moveDown(1.4)
-    .font('regular')
-    .fontSize(9)
-    .text(`Signed off at the bench by ${content.signedBy}, ${content.signedAt.slice(0, 16).replace('T', ' ')} UTC`, MARGIN);
-  doc.moveDown(2).text('Received by ........................................................', MARGIN);
+  doc.moveDown(1);
+  write(doc, 'Notes', { weight: 'bold', size: 10.5, colour: JADE });
+  doc.moveDown(0.2);
+  for (const note of content.notes) {
+    write(doc, `· ${note}`, { size: 8.5 });
+    doc.moveDown(0.15);
+  }
+  doc.moveDown(1.4);
+  write(doc, `Signed off at the bench by ${content.signedBy}, ${content.signedAt.slice(0, 16).replace('T', ' ')} UTC`, { size: 9 });
+  doc.moveDown(2);
+  write(doc, 'Received by ........................................................', { size: 9 });
   numberPages(doc, content);
   doc.end();
   await done;
