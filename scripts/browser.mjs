@@ -1,7 +1,7 @@
 // The browser of the tests, the pictures and the measurements.
 import { chromium } from 'playwright-core';
 
-const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+export const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 
 /** Debian's Chromium without a window. */
 export function openBrowser() {

@@ -3,7 +3,8 @@ import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ROOT } from './packages.mjs';
 
-const MIGRATIONS = join(ROOT, 'server/database/migrations');
+/** Another version's, where that is tried. */
+const MIGRATIONS = process.env.JADE_MIGRATIONS ?? join(ROOT, 'server/database/migrations');
 /** Account of the running shop in a database of its own. */
 const ACCOUNT = 'jade@127.0.0.1';
 
