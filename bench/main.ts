@@ -7,6 +7,7 @@ import { benchPlans } from './access/plan.ts';
 import { benchTangled } from './access/tangled.ts';
 import { benchStanding } from './job/standing.ts';
 import { benchAppend } from './log/append.ts';
+import { benchMixed } from './load/mixed.ts';
 import { benchFold } from './log/fold.ts';
 import { compare, type Line } from './measure.ts';
 import { benchFirstView } from './view/first.ts';
@@ -25,6 +26,35 @@ async function vanJob(from: string): Promise<[LoggedEvent[], JobDocuments]> {
   const answer = await fetch(`${from}/api/jobs/hill-road-07`);
   const { events, profile, kits, rules, vehicle, newKit, taken } = (await answer.json()) as JobDocuments & { events: LoggedEvent[]; vehicle: { year: number | null } };
   return [events, { profile, kits, rules, year: vehicle.year ?? undefined, newKit, taken }];
+}
+
+const MIXED = '## Two hundred requests a second';
+
+/** Writes a section of the figures anew, behind those that the whole run makes. */
+function keepSection(heading: string, text: string): void {
+  const file = join(root, 'docs/benchmarks.md');
+  const old = existsSync(file) ? readFileSync(file, 'utf8') : '';
+  const at = old.indexOf(`${heading}\n`);
+  const next = at < 0 ? -1 : old.indexOf('\n## ', at + 1);
+  const before = at < 0 ? `${old.trimEnd()}\n\n` : old.slice(0, at);
+  writeFileSync(file, `${before}${heading}\n\n${text.trim()}\n${next < 0 ? '' : old.slice(next)}`);
+}
+
+if (only === 'load') {
+  const measured = await benchMixed(address);
+  const ms = (value: number) => `${value.toFixed(1)} ms`;
+  const rows = measured.map(({ name, count, medianMs, p95Ms, p99Ms }) => `| ${name} | ${count} | ${ms(medianMs)} | ${ms(p95Ms)} | ${ms(p99Ms)} |`);
+  const [all, bare] = [measured[0], measured.at(-1)];
+  const text = `Made by \`npm run bench -- load\` on ${cpus().length} cores, the demo shop, server, database and the client that asks on the same machine; each request
+begun at its time, whether or not those before it were answered. At the 95th of a hundred ${((all?.p95Ms ?? 0) / (bare?.p95Ms ?? 1)).toFixed(1)} times the empty route.
+
+| what | requests | median | 95 of 100 within | 99 of 100 within |
+| --- | --- | --- | --- | --- |
+${rows.join('\n')}
+`;
+  keepSection(MIXED, text);
+  process.stdout.write(text);
+  process.exit(0);
 }
 
 const SLOWED = 4;

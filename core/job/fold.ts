@@ -158,10 +158,12 @@ export function lastEvents(log: readonly LoggedEvent[], most: number): LoggedEve
   return last;
 }
 
-/** Events of a log that count: those not taken back. */
-export function standingEvents(log: readonly LoggedEvent[]): LoggedEvent[] {
+/** Events of a log that count: those not taken back; only those of some types where such are named. */
+export function standingEvents(log: readonly LoggedEvent[], types?: readonly EventType[]): LoggedEvent[] {
+  const asked = types ? log.filter((event) => types.includes(event.type)) : [...log];
+  if (!log.some((event) => event.type === 'undone')) return asked;
   const undone = undoneEvents(log);
-  return log.filter((event) => !undone.has(event.id));
+  return asked.filter((event) => !undone.has(event.id));
 }
 
 /**

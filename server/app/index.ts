@@ -33,6 +33,8 @@ export interface AppOptions {
   requestTimeout?: number;
   /** Where it writes down what happened; nowhere where it is absent. */
   log?: LogStream;
+  /** Only what failed in the program is written down. */
+  logErrorsAlone?: boolean;
   /** The shop's data folder, where this machine has it. */
   folder?: string;
   /** Requests that one other address may make in a minute. */
@@ -97,9 +99,20 @@ function refuseTwice(app: FastifyInstance): void {
 }
 
 /** The server with all its routes, not yet listening. */
-export function buildApp({ database, webFolder, hosts = [], addresses = [], proxies = [], requestTimeout = REQUEST_MS, log, folder, mostInMinute }: AppOptions): FastifyInstance {
+export function buildApp({
+  database,
+  webFolder,
+  hosts = [],
+  addresses = [],
+  proxies = [],
+  requestTimeout = REQUEST_MS,
+  log,
+  logErrorsAlone,
+  folder,
+  mostInMinute,
+}: AppOptions): FastifyInstance {
   const app = Fastify({
-    ...logging(log),
+    ...logging(log, logErrorsAlone),
     forceCloseConnections: true,
     trustProxy: proxies.length > 0 ? proxies : false,
     bodyLimit: 1024 * 1024,

@@ -29,8 +29,18 @@ const names = ownNames();
 /** Where other devices find the shop: not under this machine's own names for itself. */
 const addresses = names.filter((name) => !/^(127\.0\.0\.1|localhost|\[::1\]|\[fe80:.*)$/.test(name)).map((name) => `http://${name}:${port}`);
 const { JADE_LOG, JADE_FOLDER } = process.env;
+/** Without files of its own it says only what failed, to where the program's errors go. */
 const log = JADE_LOG ? await openLog(JADE_LOG) : process.stderr;
-const app = buildApp({ database, webFolder: process.env.JADE_WEB, hosts: names, addresses, proxies: proxiesOf(process.env.JADE_PROXY), log, folder: JADE_FOLDER });
+const app = buildApp({
+  database,
+  webFolder: process.env.JADE_WEB,
+  hosts: names,
+  addresses,
+  proxies: proxiesOf(process.env.JADE_PROXY),
+  log,
+  logErrorsAlone: !JADE_LOG,
+  folder: JADE_FOLDER,
+});
 const LOOPBACK = '127.0.0.1';
 const address = await app.listen({ host, port });
 /** One address of the network alone would lock this machine out of its own shop: it is reached here as well. */

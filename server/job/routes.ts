@@ -61,7 +61,7 @@ const doneOver = (log: readonly JobEvent[], event: JobEvent): JobEvent[] =>
 /** Holds events against the documents that the job pins now, what happened to it, and what the role of their author may do. */
 async function checkFor(tx: Connection, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
   const before: JobEvent[] = [...known];
-  const state = foldJob(standingEvents(known).filter((event) => TELL_IDS.includes(event.type)));
+  const state = foldJob(standingEvents(known, TELL_IDS));
   const byIds = state.opened ? idCheck(await getPinned(tx, state.opened), Object.keys(state.accessories)) : () => [];
   return (event, path) => {
     const rights = [...new Set(doneOver(before, event).map(({ type }) => rightFor(type)))];

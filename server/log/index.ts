@@ -37,10 +37,12 @@ export function plainError(error: unknown, depth = 0): { type: string; message: 
   return { type: error.name, message: code ?? '', stack, ...(errno === undefined ? {} : { errno }), ...cause };
 }
 
-/** How the server logs: to a stream, or to where the program's errors go. */
-export function logging(stream: LogStream | undefined): Pick<FastifyServerOptions, 'logger' | 'disableRequestLogging' | 'genReqId'> {
+/** How the server logs to a stream, everything or errors alone; nothing where there is none. */
+export function logging(stream: LogStream | undefined, errorsAlone = false): Pick<FastifyServerOptions, 'logger' | 'disableRequestLogging' | 'genReqId'> {
   return {
-    logger: stream ? { level: 'info', stream, base: null, serializers: { err: (error: unknown) => plainError(error), error: (error: unknown) => plainError(error) } } : false,
+    logger: stream
+      ? { level: errorsAlone ? 'error' : 'info', stream, base: null, serializers: { err: (error: unknown) => plainError(error), error: (error: unknown) => plainError(error) } }
+      : false,
     // The address of a request can name a customer: what is written down of requests is in `logRequests`.
     disableRequestLogging: true,
     genReqId: () => randomUUID().slice(0, 13),

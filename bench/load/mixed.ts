@@ -1,0 +1,90 @@
+import { randomUUID } from 'node:crypto';
+import Fastify from 'fastify';
+import { summarise } from '../measure.ts';
+
+const PER_SECOND = 200;
+const SECONDS = 20;
+const WARM_SECONDS = 4;
+const JOBS = ['hill-road-12', 'hill-road-07', 'hill-road-02', 'saltmarsh-3', 'library-1', 'bakery-5', 'forestry-9'];
+
+interface Ask {
+  name: string;
+  /** How many of a hundred requests are of this kind. */
+  share: number;
+  ask: (number: number) => Promise<Response>;
+}
+
+export interface MixedLine {
+  name: string;
+  medianMs: number;
+  p95Ms: number;
+  p99Ms: number;
+  count: number;
+}
+
+const post = (url: string, body: object, cookie = '') => fetch(url, { method: 'POST', headers: { 'content-type': 'application/json', cookie }, body: JSON.stringify(body) });
+
+function asks(address: string, cookie: string): Ask[] {
+  const job = (number: number) => JOBS[number % JOBS.length] ?? '';
+  const note = (number: number) => ({
+    events: [{ id: randomUUID(), type: 'damage.noted', v: 1, at: new Date().toISOString(), payload: { place: 'front', note: `mark ${number}` } }],
+  });
+  return [
+    { name: 'an event appended', share: 40, ask: (number) => post(`${address}/api/jobs/${job(number)}/events`, note(number), cookie) },
+    { name: 'the last events of a job', share: 20, ask: (number) => fetch(`${address}/api/jobs/${job(number)}/events?since=30`) },
+    { name: 'the board', share: 15, ask: () => fetch(`${address}/api/jobs`) },
+    { name: 'a job with its documents', share: 10, ask: (number) => fetch(`${address}/api/jobs/${job(number)}`) },
+    { name: 'vehicles found', share: 10, ask: (number) => fetch(`${address}/api/vehicles?find=HR%200${number % 9}`) },
+    { name: 'the list of documents', share: 5, ask: () => fetch(`${address}/api/documents`) },
+  ];
+}
+
+/** So many requests a second, each begun at its time whether or not the ones before are answered; the time of each until its answer is read. */
+async function atRate(list: readonly Ask[], seconds: number): Promise<{ name: string; ms: number }[]> {
+  const turns = list.flatMap((entry) => Array.from({ length: entry.share }, () => entry));
+  const start = performance.now();
+  const running: Promise<{ name: string; ms: number }>[] = [];
+  for (let number = 0; number < seconds * PER_SECOND; number++) {
+    const due = start + (number * 1000) / PER_SECOND;
+    const early = due - performance.now();
+    if (early > 1) await new Promise((settle) => setTimeout(settle, early));
+    // Kinds follow one another in a fixed order that mixes them.
+    const entry = turns[(number * 37) % turns.length] as Ask;
+    running.push(
+      entry.ask(number).then(async (answer) => {
+        await answer.arrayBuffer();
+        if (!answer.ok) throw new Error(`${entry.name} answered ${answer.status}`);
+        return { name: entry.name, ms: performance.now() - due };
+      }),
+    );
+  }
+  return Promise.all(running);
+}
+
+function line(name: string, times: readonly number[]): MixedLine {
+  const sorted = [...times].sort((a, b) => a - b);
+  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
+  return { name, medianMs: summarise(sorted).medianMs, p95Ms: at(0.95), p99Ms: at(0.99), count: sorted.length };
+}
+
+/** A mixture of what a busy shop asks, at a rate, against an empty route at the same rate in the same run. */
+export async function benchMixed(address: string): Promise<MixedLine[]> {
+  const signIn = await post(`${address}/api/session`, { person: 'fern', device: 'bench' });
+  const cookie = signIn.headers.get('set-cookie')?.split(';')[0] ?? '';
+  const mixture = asks(address, cookie);
+  await atRate(mixture, WARM_SECONDS);
+  const ours = await atRate(mixture, SECONDS);
+  const app = Fastify();
+  app.get('/', () => ({}));
+  const empty = await app.listen({ host: '127.0.0.1', port: 0 });
+  const bare = [{ name: 'an empty route', share: 1, ask: () => fetch(empty) }];
+  await atRate(bare, WARM_SECONDS);
+  const other = await atRate(bare, SECONDS);
+  await app.close();
+  const of = (all: typeof ours, name?: string) => all.filter((entry) => name === undefined || entry.name === name).map(({ ms }) => ms);
+  return [
+    line(`all ${PER_SECOND} a second`, of(ours)),
+    ...mixture.map(({ name, share }) => line(`${name}, ${(PER_SECOND * share) / 100} a second`, of(ours, name))),
+    line(`an empty route, ${PER_SECOND} a second`, of(other)),
+  ];
+}
