@@ -34,6 +34,10 @@ test(
     await page.keyboard.press('Tab');
     await page.keyboard.type('crowns');
     await page.keyboard.press('Tab');
+    await page.keyboard.press('ArrowRight');
+    expect(await page.locator(':focus').innerText()).toBe('miles');
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Tab');
     await page.keyboard.type('Slate');
     await page.getByRole('button', { name: 'Another person' }).press('Enter');
     await page.keyboard.type('slate');
@@ -51,6 +55,7 @@ test(
     // What comes next is said where it is missing.
     await page.getByRole('button', { name: 'Open a job' }).click();
     await page.getByText('The shop has no vehicle yet.').waitFor();
+    expect(await page.getByRole('dialog').locator('.v-select').filter({ hasText: 'Unit' }).innerText()).toContain('mi');
     await page.goto(`${server.address}/library`);
     await page.getByText('None yet: take in a file.').first().waitFor();
     // Another device is asked who is there, and offered both.

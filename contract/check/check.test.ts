@@ -38,6 +38,8 @@ test('a field under another unit is named for it, and is not missing besides', (
 test('a name that every object has of its own is no field and no id', () => {
   expect(faults(JSON.parse('{"name":"x","items":[{"id":"a","constructor":null}]}') as object)).toEqual(['items[0].constructor reserved']);
   expect(faults(JSON.parse('{"name":"x","items":[],"__proto__":{}}') as object)).toEqual(['__proto__ reserved']);
+  // Every object has these as well: they would pass for fields of the form.
+  for (const name of ['hasOwnProperty', 'toString', 'valueOf', '__defineGetter__']) expect(faults({ name: 'x', items: [], [name]: null })).toEqual([`${name} reserved`]);
   expect(faults({ name: 'x', items: [{ id: 'constructor' }] })).toEqual(['items[0].id type']);
 });
 

@@ -12,8 +12,8 @@ export const MOST_IN_DOCUMENT = 1_500_000;
 /** Items of one list and fields of one object, whatever stands in them. */
 const LONGEST_LIST = 5000;
 const MOST_FIELDS = 1000;
-/** Names that every object has of its own: as a field of somebody's they would stand in the place of those. */
-const RESERVED = new Set(['__proto__', 'constructor', 'prototype']);
+/** Names that every object has of its own: as a field of somebody's they would stand in the place of those, and pass for fields of the form. */
+const RESERVED = new Set([...Object.getOwnPropertyNames(Object.prototype), 'prototype']);
 const UNIT = /(Mm2?|Cm|M|In|Ft|Deg|Rad|Percent|Min|Sec|Hours?|Ma|A|W|V|Cd|Lx|Lm|Mohm|Ohm|Nm|Ah|K|Cents|Kg)$/;
 
 /** Faults in form of a plain value against a class of the contract; empty where it is well formed. Takes time in proportion to the value, however many faults it has. */

@@ -1,5 +1,5 @@
 import { Matches } from 'class-validator';
-import { LONGEST } from '@jade/core/customers';
+import { LONGEST, MILEAGE_UNITS, type MileageUnit } from '@jade/core/customers';
 import {
   LONGEST_CURRENCY,
   LONGEST_NAME,
@@ -64,6 +64,7 @@ export class FirstRun implements PlainFirstRun {
   @Text(LONGEST_SHOP) name!: string;
   @Text(LONGEST_CURRENCY) currency!: string;
   @Texts(20, LONGEST_NAME) bays!: string[];
+  @OneOf(MILEAGE_UNITS) mileageUnit!: MileageUnit;
   @Each(() => FirstPerson, 100) people!: FirstPerson[];
 }
 
@@ -74,6 +75,7 @@ export class Shop implements PlainShop {
   @Text(LONGEST_SHOP) name!: string;
   @Text(LONGEST_CURRENCY) currency!: string;
   @Optional() @Whole(0, 10_000_000) labourCentsPerHour?: number;
+  @Optional() @OneOf(MILEAGE_UNITS) mileageUnit?: MileageUnit;
   @Slug() rules!: string;
   @Texts(20, LONGEST_NAME) bays!: string[];
   @Each(() => Person, 100) people!: Person[];

@@ -4,6 +4,7 @@ const FIRST: FirstRun = {
   name: ' Øst & Färber Lamps ',
   currency: 'crowns',
   bays: ['Bay 1', 'Yard'],
+  mileageUnit: 'mi',
   people: [
     { benchName: 'Slate', role: 'lead' },
     { benchName: 'Fern', role: 'installer' },
@@ -17,6 +18,7 @@ test('a shop of its own has its people, its bays, a rule set, and nothing else y
     slug: 'st-farber-lamps',
     name: 'Øst & Färber Lamps',
     currency: 'crowns',
+    mileageUnit: 'mi',
     rules: 'starting-rules',
     bays: ['Bay 1', 'Yard'],
     people: [

@@ -1,3 +1,4 @@
+import type { MileageUnit } from '../customers/index.ts';
 import type { Fault } from '../faults/index.ts';
 import type { Role, Shop } from './shop.ts';
 
@@ -7,6 +8,7 @@ export interface FirstRun {
   /** Word for money as it stands behind an amount. */
   currency: string;
   bays: string[];
+  mileageUnit: MileageUnit;
   people: { benchName: string; role: Role }[];
 }
 
@@ -49,7 +51,7 @@ export function checkFirstRun({ bays, people }: FirstRun): Fault[] {
 }
 
 /** The shop document of a first run, on a rule set; empty but for its people and bays. */
-export function newShop({ name, currency, bays, people }: FirstRun, rules: string): Shop {
+export function newShop({ name, currency, bays, mileageUnit, people }: FirstRun, rules: string): Shop {
   const ids: string[] = [];
   for (const { benchName } of people) ids.push(idFrom(benchName, 'bench', ids));
   return {
@@ -57,6 +59,7 @@ export function newShop({ name, currency, bays, people }: FirstRun, rules: strin
     slug: idFrom(name, 'shop'),
     name: name.trim(),
     currency: currency.trim(),
+    mileageUnit,
     rules,
     bays: bays.map((bay) => bay.trim()),
     people: people.map(({ benchName, role }, index) => ({ id: ids[index] ?? '', benchName: benchName.trim(), role })),

@@ -1,3 +1,4 @@
+import type { MileageUnit } from '../customers/index.ts';
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 
 export const ROLES = ['lead', 'installer', 'in training', 'planner'] as const;
@@ -56,6 +57,8 @@ export interface Shop {
   name: string;
   currency: string;
   labourCentsPerHour?: number;
+  /** What the counters of its vehicles mostly count. */
+  mileageUnit?: MileageUnit;
   rules: string;
   bays: string[];
   people: Person[];

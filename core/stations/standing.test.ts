@@ -85,6 +85,14 @@ test('check in wants number, lamps, battery, codes, gaps and facts, and is settl
   expect(stateOf(checkedIn(), 'check-in')).toBe('settled');
 });
 
+test('facts that an earlier visit left do not begin the check-in; one that is seen now does', () => {
+  const log = openedLog();
+  log.add('fact.recorded', { fact: 'trim', certainty: 'assumed', value: 'plain', seenAt: '2026-01-05T08:30:00Z' });
+  expect(stateOf(log, 'check-in')).toBe('not begun');
+  log.add('fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' });
+  expect(stateOf(log, 'check-in')).toBe('under way');
+});
+
 test('a fact that was looked for and not found is an answer', () => {
   const log = checkedIn();
   log.add('fact.recorded', { fact: 'trim', certainty: 'unknown' });

@@ -99,3 +99,10 @@ test('loading the shop again changes nothing', async () => {
   expect((await take(demoDocument('shop.json'))).json()).toMatchObject({ stored: false });
   expect(await jobs()).toEqual(before);
 });
+
+test('a second shop beside the one there is is refused', async () => {
+  const shopDocument = demoDocument('shop.json');
+  const other = await take({ ...shopDocument, slug: 'another-shop' });
+  expect([other.statusCode, other.json<FaultBody>().faults.map(({ path, code }) => `${path} ${code}`)]).toEqual([422, ['slug choice']]);
+  expect((await take({ ...shopDocument, name: 'Harrow Quay Lamp Works, yard side' })).json()).toMatchObject({ slug: 'harrow-quay-lamp-works', version: 2, stored: true });
+});

@@ -36,6 +36,9 @@ async function meaningFaults(db: Connection, entry: AnyDocument): Promise<Fault[
   if (entry.kind === 'shop') {
     const known = await listDocuments(db);
     const slugs = (kind: string) => new Set(known.filter((row) => row.kind === kind).map((row) => row.slug));
+    const other = known.find((row) => row.kind === 'shop' && row.slug !== entry.document.slug);
+    // A second shop beside the one there is would leave it open which of them is meant.
+    if (other) return [{ path: 'slug', code: 'choice', data: { value: entry.document.slug, choices: other.slug } }];
     return checkShop(entry.document, { profiles: slugs('vehicle'), kits: slugs('kit'), rules: slugs('rules') });
   }
   return [];

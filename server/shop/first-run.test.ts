@@ -10,6 +10,7 @@ const FIRST = {
   name: 'Harrow Quay Lamp Works',
   currency: 'crowns',
   bays: ['Bay 1', 'Yard'],
+  mileageUnit: 'mi',
   people: [
     { benchName: 'Slate', role: 'lead' },
     { benchName: 'Fern', role: 'installer' },
@@ -21,7 +22,7 @@ const get = async <T>(url: string) => (await shop.app.inject({ url })).json<T>()
 test('an empty database is opened as a shop, with its people and with rules to begin with; once only', async () => {
   expect(await get('/api/shop')).toBeNull();
   expect((await open()).statusCode).toBe(201);
-  expect(await get('/api/shop')).toMatchObject({ slug: 'harrow-quay-lamp-works', name: 'Harrow Quay Lamp Works', bays: ['Bay 1', 'Yard'], currency: 'crowns' });
+  expect(await get('/api/shop')).toMatchObject({ slug: 'harrow-quay-lamp-works', name: 'Harrow Quay Lamp Works', bays: ['Bay 1', 'Yard'], currency: 'crowns', mileageUnit: 'mi' });
   expect(await get('/api/people')).toEqual([
     { id: 'fern', benchName: 'Fern', role: 'installer', rev: 1, left: false },
     { id: 'slate', benchName: 'Slate', role: 'lead', rev: 1, left: false },
@@ -38,6 +39,7 @@ test('an empty database is opened as a shop, with its people and with rules to b
 test.each<[object, string, string]>([
   [{ name: '' }, 'name', 'length'],
   [{ people: [] }, 'people', 'no-lead'],
+  [{ mileageUnit: 'leagues' }, 'mileageUnit', 'choice'],
   [{ people: [{ benchName: 'Slate', role: 'boss' }] }, 'people[0].role', 'choice'],
   [{ people: [...FIRST.people, { benchName: 'slate', role: 'planner' }] }, 'people[2].benchName', 'name-twice'],
   [{ bays: ['Yard', 'Yard'] }, 'bays[1]', 'name-twice'],

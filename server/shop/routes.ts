@@ -16,7 +16,7 @@ const { documents } = tables;
 export function shopRoutes(app: FastifyInstance, { db }: { db: Database }): void {
   app.get('/api/shop', async () => {
     const [shop] = await newestDocuments(db, 'shop');
-    return shop ? { slug: shop.slug, name: shop.document.name, bays: shop.document.bays, currency: shop.document.currency } : null;
+    return shop ? { slug: shop.slug, name: shop.document.name, bays: shop.document.bays, currency: shop.document.currency, mileageUnit: shop.document.mileageUnit ?? null } : null;
   });
 
   /** Opens an empty database as a shop of its own: its name, bays and people, and rules to begin with where it has none. Once only. */

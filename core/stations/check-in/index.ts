@@ -19,8 +19,10 @@ export function asked({ state, profile, ...context }: JobContext): Asked[] {
   return wanted;
 }
 
+/** What an earlier visit left as assumed was seen then, not now. */
 export function begun({ state }: JobContext): boolean {
-  return state.number !== undefined || Object.keys(state.facts).length > 0 || Object.keys(state.baseline).length > 0;
+  const seen = Object.values(state.facts).some((fact) => fact.seenAt === undefined);
+  return state.number !== undefined || seen || Object.keys(state.baseline).length > 0;
 }
 
 /** Writes the vehicle number down as it is read. */

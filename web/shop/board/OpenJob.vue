@@ -23,7 +23,6 @@ interface Listed {
   vehicles: string[];
 }
 
-const UNIT_KEY = 'jade-mileage-unit';
 const props = defineProps<{ vehicle?: VehicleFound }>();
 const emit = defineEmits<{ close: []; opened: [id: string] }>();
 /** Made once, so that a second press sends the same job. */
@@ -40,6 +39,7 @@ interface Written {
   wish: string;
   keys: string;
   counter: string;
+  unit: MileageUnit | null;
 }
 const {
   draft: written,
@@ -74,7 +74,10 @@ const bay = field('bay');
 const wish = field('wish');
 const keys = field('keys');
 const counter = field('counter');
-const unit = ref<MileageUnit>(localStorage.getItem(UNIT_KEY) === 'mi' ? 'mi' : 'km');
+const ownUnit = field('unit');
+/** What the shop's counters show, unless something else is chosen for this one. */
+const shopUnit = ref<MileageUnit>('km');
+const unit = computed({ get: () => ownUnit.value ?? shopUnit.value, set: (chosen: MileageUnit) => void (ownUnit.value = chosen) });
 const fault = ref('');
 /** A vehicle of the shop has the plate or the number that was written. */
 const alike = ref<'plate-known' | 'number-known'>();
@@ -82,9 +85,10 @@ const sending = ref(false);
 
 onMounted(async () => {
   try {
-    const [documents, shop] = await Promise.all([ask<Listed[]>('/api/documents'), ask<{ bays: string[] } | null>('/api/shop')]);
+    const [documents, shop] = await Promise.all([ask<Listed[]>('/api/documents'), ask<{ bays: string[]; mileageUnit: MileageUnit | null } | null>('/api/shop')]);
     kits.value = documents.filter((entry) => entry.kind === 'kit');
     bays.value = shop?.bays ?? [];
+    shopUnit.value = shop?.mileageUnit ?? 'km';
   } catch {
     fault.value = 'The kits cannot be read: the server is away.';
   }
@@ -135,7 +139,6 @@ async function open(): Promise<void> {
   fault.value = '';
   alike.value = undefined;
   sending.value = true;
-  localStorage.setItem(UNIT_KEY, unit.value);
   try {
     const body = {
       id,

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
+import { MILEAGE_UNITS, type MileageUnit } from '@jade/core/customers';
 import { checkFirstRun, LONGEST_CURRENCY, LONGEST_NAME, LONGEST_SHOP, ROLES, type FirstRun, type Role } from '@jade/core/shop';
 import type { Fault } from '@jade/core/faults';
 import { sayFaultAlone } from '@jade/words/faults';
+import ChoiceRow from '../../design/ChoiceRow.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../job/api.ts';
@@ -12,7 +14,14 @@ const emit = defineEmits<{ opened: [lead: string] }>();
 
 const MOST_PEOPLE = 100;
 const MOST_BAYS = 20;
-const { draft, drop } = useDraft('first-run', () => ({ name: '', currency: '', people: [{ benchName: '', role: 'lead' as Role }], bays: ['Bay 1'] }));
+const COUNTERS = MILEAGE_UNITS.map((value) => ({ value, text: { km: 'kilometres', mi: 'miles' }[value] }));
+const { draft, drop } = useDraft('first-run', () => ({
+  name: '',
+  currency: '',
+  people: [{ benchName: '', role: 'lead' as Role }],
+  bays: ['Bay 1'],
+  mileageUnit: 'km' as MileageUnit,
+}));
 const people = computed(() => draft.value.people);
 const bays = computed(() => draft.value.bays);
 const faults = ref<(Fault & { message?: string })[]>([]);
@@ -23,6 +32,7 @@ const sending = ref(false);
 const written = computed<FirstRun>(() => ({
   name: draft.value.name.trim(),
   currency: draft.value.currency.trim(),
+  mileageUnit: draft.value.mileageUnit,
   people: people.value.filter((person) => person.benchName.trim()).map(({ benchName, role }) => ({ benchName: benchName.trim(), role })),
   bays: bays.value.map((bay) => bay.trim()).filter(Boolean),
 }));
@@ -77,6 +87,10 @@ async function open(): Promise<void> {
       <div class="fields">
         <WordsField v-model="draft.name" label="Name of the shop" :most="LONGEST_SHOP" autofocus />
         <WordsField v-model="draft.currency" label="What money is called" hint="as it stands behind an amount" persistent-hint :most="LONGEST_CURRENCY" />
+      </div>
+      <div class="line">
+        <span>Counters of vehicles show</span>
+        <ChoiceRow label="Counters of vehicles show" small :choices="COUNTERS" :value="draft.mileageUnit" @choose="(unit) => (draft.mileageUnit = unit)" />
       </div>
     </section>
     <section class="leaf stack" aria-labelledby="first-people">
