@@ -55,6 +55,7 @@ const {
   wish: '',
   keys: '',
   counter: '',
+  unit: null,
 }));
 /** A field of what is written. */
 const field = <K extends keyof Written>(name: K) => computed({ get: () => written.value[name], set: (value: Written[K]) => void (written.value[name] = value) });
