@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
-import type { FastifyInstance, FastifyServerOptions } from 'fastify';
+import { LogController, type FastifyInstance, type FastifyServerOptions } from 'fastify';
 import roll from 'pino-roll';
 
 /** Size at which a new file is begun, and how many of the files before it are kept. */
@@ -38,13 +38,13 @@ export function plainError(error: unknown, depth = 0): { type: string; message: 
 }
 
 /** How the server logs to a stream, everything or errors alone; nothing where there is none. */
-export function logging(stream: LogStream | undefined, errorsAlone = false): Pick<FastifyServerOptions, 'logger' | 'disableRequestLogging' | 'genReqId'> {
+export function logging(stream: LogStream | undefined, errorsAlone = false): Pick<FastifyServerOptions, 'logger' | 'logController' | 'genReqId'> {
   return {
     logger: stream
       ? { level: errorsAlone ? 'error' : 'info', stream, base: null, serializers: { err: (error: unknown) => plainError(error), error: (error: unknown) => plainError(error) } }
       : false,
     // The address of a request can name a customer: what is written down of requests is in `logRequests`.
-    disableRequestLogging: true,
+    logController: new LogController({ disableRequestLogging: true }),
     genReqId: () => randomUUID().slice(0, 13),
   };
 }
