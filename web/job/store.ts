@@ -22,7 +22,7 @@ import { needsHold, type OpenLevel } from '@jade/core/vehicle';
 import { namesOf, sayEvent } from '@jade/words/job';
 import { explainInWorker, planInWorker } from '../workers/bridge.ts';
 import { follow } from '../stream/index.ts';
-import { ask, Refused } from './api.ts';
+import { ask, Refused } from '../ask/index.ts';
 import { keepView, keptView, useOutbox } from '../outbox/index.ts';
 
 /** One job: its log as known here, what is folded from it, and the queue towards the server. */

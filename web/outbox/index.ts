@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { liftEvent, type JobEvent, type LoggedEvent } from '@jade/core/job';
-import { ask, Refused } from '../job/api.ts';
+import { ask, Refused } from '../ask/index.ts';
 import { useSession } from '../session/index.ts';
 import { Outbox, type Answer, type Sent } from './outbox.ts';
 import { allWaiting, forgetWaiting, keepWaiting } from './shelf.ts';

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import type { PersonShown, SessionShown } from '@jade/contract/people';
 import { sayFaultAlone } from '@jade/words/faults';
-import { ask, Refused } from '../job/api.ts';
+import { ask, Refused } from '../ask/index.ts';
 
 function deviceName(): string {
   return window.matchMedia('(pointer: coarse)').matches ? 'tablet' : 'counter';

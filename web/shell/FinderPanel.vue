@@ -5,7 +5,7 @@ import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router';
 import { STATIONS } from '@jade/core/stations';
 import { STATION_NAMES } from '@jade/words/stations';
 import type { VehiclesFound } from '@jade/contract/customers';
-import { ask } from '../job/api.ts';
+import { ask } from '../ask/index.ts';
 
 interface Place {
   text: string;

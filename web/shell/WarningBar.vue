@@ -2,7 +2,7 @@
 import { onMounted, onUnmounted, ref } from 'vue';
 import type { Warning } from '@jade/core/shop';
 import { sayWarning } from '@jade/words/shop';
-import { ask } from '../job/api.ts';
+import { ask } from '../ask/index.ts';
 
 /** What should be seen to before it stops the shop, said until somebody puts it away. */
 const LOOK_MS = 600_000;

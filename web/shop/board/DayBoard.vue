@@ -8,7 +8,7 @@ import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import StationMark from '../../design/StationMark.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
-import { ask } from '../../job/api.ts';
+import { ask } from '../../ask/index.ts';
 import { follow } from '../../stream/index.ts';
 import RightGate from '../../session/RightGate.vue';
 import OpenJob from './OpenJob.vue';

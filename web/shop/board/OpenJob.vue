@@ -9,7 +9,7 @@ import { sayMileage } from '@jade/words/customers';
 import FormDialog from '../../design/FormDialog.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
-import { ask, Refused } from '../../job/api.ts';
+import { ask, Refused } from '../../ask/index.ts';
 import { bodyOf, newDraft } from '../customers/draft.ts';
 import VehicleFields, { type VehicleDraft } from '../customers/VehicleFields.vue';
 import VehicleLine from '../customers/VehicleLine.vue';

@@ -9,9 +9,9 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import { fits } from '../../design/words.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
-import { ask, Refused } from '../../job/api.ts';
+import { ask, Refused } from '../../ask/index.ts';
 import RightGate from '../../session/RightGate.vue';
-import { useAttempt } from '../../job/attempt.ts';
+import { useAttempt } from '../../ask/attempt.ts';
 import { useSearch } from './search.ts';
 import VehicleLine from './VehicleLine.vue';
 

@@ -5,7 +5,7 @@ import type { ListTaken } from '@jade/contract/customers';
 import { sayFaultAlone } from '@jade/words/faults';
 import { plural } from '@jade/words/units';
 import FormDialog from '../../design/FormDialog.vue';
-import { ask, Refused } from '../../job/api.ts';
+import { ask, Refused } from '../../ask/index.ts';
 
 /** Takes in a list of customers and vehicles: first it is looked at, then what is right of it is taken. */
 const emit = defineEmits<{ taken: []; close: [] }>();

@@ -3,8 +3,8 @@ import { v7 } from 'uuid';
 import { ref } from 'vue';
 import { useDraft } from '../../drafts/index.ts';
 import FormDialog from '../../design/FormDialog.vue';
-import { ask } from '../../job/api.ts';
-import { useAttempt } from '../../job/attempt.ts';
+import { ask } from '../../ask/index.ts';
+import { useAttempt } from '../../ask/attempt.ts';
 import { bodyOf, newDraft } from './draft.ts';
 import VehicleFields from './VehicleFields.vue';
 

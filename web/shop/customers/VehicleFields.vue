@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { LONGEST, plateKey, readYear, remarksOn, yearsTold, type NumberedKind } from '@jade/core/customers';
 import { sayVehicleRemark } from '@jade/words/customers';
 import { fits } from '../../design/words.ts';
-import { ask } from '../../job/api.ts';
+import { ask } from '../../ask/index.ts';
 import WordsField from '../../design/WordsField.vue';
 import CustomerField, { type Owner } from './CustomerField.vue';
 

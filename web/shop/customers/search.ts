@@ -1,5 +1,5 @@
 import { onUnmounted, ref, watch, type Ref } from 'vue';
-import { ask } from '../../job/api.ts';
+import { ask } from '../../ask/index.ts';
 
 const LOOK_AFTER_MS = 180;
 

@@ -7,7 +7,7 @@ import { sayFaultAlone } from '@jade/words/faults';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
-import { ask, Refused } from '../../job/api.ts';
+import { ask, Refused } from '../../ask/index.ts';
 
 /** The first page of an empty shop: what it is called, who works in it, where, and what money is called. */
 const emit = defineEmits<{ opened: [lead: string] }>();

@@ -6,7 +6,7 @@ import type { VehicleProfile } from '@jade/core/vehicle';
 import { sayLearned, sayStep } from '@jade/words/access';
 import { minutes, plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
-import { ask } from '../../job/api.ts';
+import { ask } from '../../ask/index.ts';
 
 /** Where this shop's times differ from the profile's: the farthest off first. */
 const props = defineProps<{ profile: VehicleProfile }>();

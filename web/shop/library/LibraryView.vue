@@ -9,7 +9,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, VIEWS } from '../../design/geometry/outline.ts';
-import { ask, Refused } from '../../job/api.ts';
+import { ask, Refused } from '../../ask/index.ts';
 import RightGate from '../../session/RightGate.vue';
 import LearnedTimes from './LearnedTimes.vue';
 

@@ -4,7 +4,7 @@ import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue
 import { DEVICE_DAYS } from '@jade/core/shop';
 import type { DeviceShown, Pairing } from '@jade/contract/people';
 import EmptyNote from '../../design/EmptyNote.vue';
-import { ask, Refused } from '../../job/api.ts';
+import { ask, Refused } from '../../ask/index.ts';
 
 /** Devices that are let in, and the code that lets the next one in. */
 const QrCode = defineAsyncComponent(() => import('../../design/drawings/QrCode.vue'));

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { CODE_PLACES, readCode } from '@jade/core/shop';
 import { sayFaultAlone } from '@jade/words/faults';
-import { ask, Refused } from '../../job/api.ts';
+import { ask, Refused } from '../../ask/index.ts';
 
 /** What a device sees that the shop does not know yet: it is let in by a code of the counter, typed or read by its camera. */
 const emit = defineEmits<{ letIn: [] }>();

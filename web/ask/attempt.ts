@@ -1,5 +1,5 @@
 import { ref } from 'vue';
-import { Refused } from './api.ts';
+import { Refused } from './index.ts';
 
 /** A write that may be refused: what was said against it, and whether the plate is that of a known vehicle. What was written stays. */
 export function useAttempt() {
