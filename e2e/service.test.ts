@@ -244,10 +244,18 @@ test(
   LONG_MS,
 );
 
+/** The address of the test's own database server with something in it changed. */
+function testDatabase(change: Partial<Pick<URL, 'password' | 'pathname'>>): string {
+  return Object.assign(new URL(process.env.JADE_TEST_DATABASE_URL ?? ''), change).toString();
+}
+
 test.each<[string, Record<string, string>, RegExp]>([
   ['a port that is none', { JADE_PORT: 'eighty' }, /JADE_PORT is eighty; it has to be a number from 1 to 65535/],
   ['an address that this machine has not', { JADE_HOST: '203.0.113.7' }, /this machine has no address 203\.0\.113\.7/],
   ['a folder that cannot be made', { JADE_DATA: join(root, 'package.json/shop') }, /cannot be written to \(ENOTDIR\); give JADE_DATA another one/],
+  ['a folder whose name is too long', { JADE_DATA: join('/tmp', 'x'.repeat(300)) }, /cannot be written to \(ENAMETOOLONG\); give JADE_DATA another one/],
+  ['a password that is wrong', { DATABASE_URL: testDatabase({ password: 'wrong' }) }, /the database refuses the user or the password of DATABASE_URL/],
+  ['a database that does not exist', { DATABASE_URL: testDatabase({ pathname: '/nowhere' }) }, /the database of DATABASE_URL does not exist; make it/],
   ['a database where nobody listens', { DATABASE_URL: 'mysql://jade:x@127.0.0.1:1/jade' }, /nobody answers at the address of DATABASE_URL/],
 ])('%s is one clear sentence and exit code 1', async (_, env, sentence) => {
   const own = await freePort();
