@@ -14,7 +14,22 @@ export function checkBands({ bands }: Pick<AimRule, 'bands'>, path: string): Fau
   });
 }
 
-/** Faults in meaning of a rule set whose form is right. */
-export function checkRules(rules: RuleSet): Fault[] {
-  return [...duplicateIds(rules.aim, 'aim'), ...rules.aim.flatMap((rule, index) => checkBands(rule, `aim[${index}].bands`))];
+/** Limits that are passed one after the other: what is beyond the first has to come before what is beyond the second. */
+function rising(from: number, to: number, path: string, mayMeet: boolean): Fault[] {
+  return from < to || (mayMeet && from === to) ? [] : [{ path, code: 'span-order', data: { from, to } }];
+}
+
+/**
+ * Faults in meaning of a rule set whose form is right: a rule of aim twice, without a band, or with bands that leave something out; a
+ * load that is refused before it is warned of; a wire that would read as off and on at once.
+ */
+export function checkRules({ aim, electrics, probing }: RuleSet): Fault[] {
+  return [
+    ...duplicateIds(aim, 'aim'),
+    ...aim.flatMap((rule, index): Fault[] =>
+      rule.bands.length === 0 ? [{ path: `aim[${index}].bands`, code: 'length', data: { least: 1 } }] : checkBands(rule, `aim[${index}].bands`),
+    ),
+    ...rising(electrics.warnShare, electrics.refuseShare, 'electrics.refuseShare', true),
+    ...rising(probing.offBelow, probing.onFrom, 'probing.onFrom', false),
+  ];
 }

@@ -1,5 +1,6 @@
 import type { AimBand, AimRule } from './index.ts';
-import { checkBands } from './index.ts';
+import { checkBands, checkRules } from './index.ts';
+import { RULES } from '../job/test/log.ts';
 
 const band = (fromMm: number, toMm: number): AimBand => ({ fromMm, toMm, wantedDip: 1.2, toleranceUp: 0.2, toleranceDown: 0.3 });
 const faults = (...bands: AimBand[]) => checkBands({ bands } satisfies Pick<AimRule, 'bands'>, 'bands').map((fault) => `${fault.path} ${fault.code}`);
@@ -15,4 +16,14 @@ test('a band the wrong way round, a hole of a millimetre and an overlap are name
   expect(faults(band(250, 250))).toEqual(['bands[0].toMm span-order']);
   expect(faults(band(250, 800), band(801, 1200))).toEqual(['bands[1].fromMm bands']);
   expect(faults(band(250, 800), band(799.5, 1200))).toEqual(['bands[1].fromMm bands']);
+});
+
+test('a rule set: rules of aim that say nothing or stand twice, a load refused before it is warned of, a wire off and on at once', () => {
+  const faultsOf = (part: Partial<typeof RULES>) => checkRules({ ...RULES, ...part }).map((fault) => `${fault.path} ${fault.code}`);
+  const [rule] = RULES.aim;
+  expect(faultsOf({})).toEqual([]);
+  expect(faultsOf({ aim: [rule!, { ...rule!, id: 'empty', bands: [] }, rule!] })).toEqual(['aim[2].id duplicate-id', 'aim[1].bands length']);
+  expect(faultsOf({ electrics: { ...RULES.electrics, warnShare: 0.9, refuseShare: 0.8 } })).toEqual(['electrics.refuseShare span-order']);
+  expect(faultsOf({ electrics: { ...RULES.electrics, warnShare: 0.8, refuseShare: 0.8 } })).toEqual([]);
+  expect(faultsOf({ probing: { ...RULES.probing, offBelow: 0.5, onFrom: 0.5 } })).toEqual(['probing.onFrom span-order']);
 });
