@@ -45,7 +45,7 @@ if (only === 'load') {
   const ms = (value: number) => `${value.toFixed(1)} ms`;
   const rows = measured.map(({ name, count, medianMs, p95Ms, p99Ms }) => `| ${name} | ${count} | ${ms(medianMs)} | ${ms(p95Ms)} | ${ms(p99Ms)} |`);
   const [all, bare] = [measured[0], measured.at(-1)];
-  const text = `Made by \`npm run bench -- load\` on ${cpus().length} cores, the demo shop, server, database and the client that asks on the same machine; each request
+  const text = `Made by \`npm run bench -- load\` on ${cpus().length} cores, 60 open jobs, server, database and the client that asks on the same machine; each request
 begun at its time, whether or not those before it were answered. At the 95th of a hundred ${((all?.p95Ms ?? 0) / (bare?.p95Ms ?? 1)).toFixed(1)} times the empty route.
 
 | what | requests | median | 95 of 100 within | 99 of 100 within |

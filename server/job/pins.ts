@@ -1,6 +1,6 @@
-import { eq } from 'drizzle-orm';
-import type { DocumentPin, JobEvent } from '@jade/core/job';
-import { foldJob, lostIn, pinsOf } from '@jade/core/job';
+import { and, eq, max, or } from 'drizzle-orm';
+import type { DocumentPin, JobEvent, LoggedEvent } from '@jade/core/job';
+import { foldJob, lostIn, pinsOf, standingEvents } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument, type StoredDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
@@ -16,7 +16,7 @@ export interface NewerDocument extends DocumentPin {
 const MOST_LOST = 500;
 
 async function pinnedAndNewest(db: Connection, job: string) {
-  const pins = pinsOf(foldJob(await wholeLog(db, job)));
+  const pins = pinsIn(await wholeLog(db, job));
   if (!pins) throw notFound('job', job);
   const pair = async <K extends 'vehicle' | 'kit' | 'rules'>(kind: K, pin: DocumentPin): Promise<[StoredDocument<K>, StoredDocument<K>]> => [
     await getDocument(db, kind, pin.slug, pin.version),
@@ -27,13 +27,23 @@ async function pinnedAndNewest(db: Connection, job: string) {
   return { profile: await pair('vehicle', pins.profile), kits, rules: await pair('rules', pins.rules) };
 }
 
+/** Documents that a job pins, as its log says it now; undefined before it is opened. */
+export const pinsIn = (log: readonly LoggedEvent[]) => pinsOf(foldJob(standingEvents(log, ['job.opened', 'job.repinned'])));
+
 /** Documents of a job of which a newer version is published; a job goes on with its pins until somebody takes them over. */
-export async function newerDocuments(db: Connection, job: string): Promise<NewerDocument[]> {
-  const { profile, kits, rules } = await pinnedAndNewest(db, job);
-  const pairs = [profile, ...kits, rules];
-  return pairs
-    .filter(([pinned, newest]) => newest.version > pinned.version)
-    .map(([, newest]) => ({ kind: newest.kind as NewerDocument['kind'], slug: newest.slug, version: newest.version }));
+export async function newerThan(db: Connection, { profile, kits, rules }: NonNullable<ReturnType<typeof pinsIn>>): Promise<NewerDocument[]> {
+  const pinned: NewerDocument[] = [{ kind: 'vehicle', ...profile }, ...kits.map((pin): NewerDocument => ({ kind: 'kit', ...pin })), { kind: 'rules', ...rules }];
+  const { documents } = tables;
+  const rows = await db
+    .select({ kind: documents.kind, slug: documents.slug, version: max(documents.version) })
+    .from(documents)
+    .where(or(...pinned.map(({ kind, slug }) => and(eq(documents.kind, kind), eq(documents.slug, slug)))))
+    .groupBy(documents.kind, documents.slug);
+  const newest = new Map(rows.map(({ kind, slug, version }) => [`${kind}/${slug}`, version ?? 0]));
+  return pinned.flatMap(({ kind, slug, version }) => {
+    const there = newest.get(`${kind}/${slug}`) ?? 0;
+    return there > version ? [{ kind, slug, version: there }] : [];
+  });
 }
 
 /** Takes over the newest documents as an event that lists the ids lost. Gives back the new last seq, or undefined where nothing was newer or the id is known. */

@@ -49,8 +49,8 @@ async function summarise(job: string, log: readonly LoggedEvent[], documents: Pi
 export const isFresh = (row: { seq: number; summarySeq: number; foldVersion: number }): boolean => row.summarySeq === row.seq && row.foldVersion === FOLD_VERSION;
 
 /**
- * Makes a job's summary from its log, in the caller's transaction or outside one, and writes it with the times that it took where it has left.
- * It is written only while the log is still the one that it was made from; the counter is the append's alone.
+ * Makes a job's summary from its log and writes it, with the times that it took where it has left. It is written under the number of the
+ * last event that it was made from, and never over one of more events; the counter is the append's alone.
  */
 export async function writeSummary(db: Connection, job: string): Promise<void> {
   const log = await wholeLog(db, job);
@@ -60,20 +60,26 @@ export async function writeSummary(db: Connection, job: string): Promise<void> {
   if (!documents) return;
   const summary = JSON.stringify(await summarise(job, log, documents));
   await db.transaction(async (tx) => {
-    const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');
-    if (row?.seq !== seq) return;
+    const [row] = await tx.select({ seq: jobs.seq, summarySeq: jobs.summarySeq, foldVersion: jobs.foldVersion }).from(jobs).where(eq(jobs.id, job)).for('update');
+    if (!row || row.seq < seq || (row.foldVersion === FOLD_VERSION && row.summarySeq > seq)) return;
     await tx.update(jobs).set({ summary, summarySeq: seq, foldVersion: FOLD_VERSION }).where(eq(jobs.id, job));
-    await keepTimes(tx, job, jobContext(state, documents), log);
+    if (row.seq === seq) await keepTimes(tx, job, jobContext(state, documents), log);
   });
 }
 
-const MOST_TRIES = 5;
+/** A job to which something is added all the time has its summary made anew no more often than this. */
+const BREATH_MS = 250;
+const MOST_REMEMBERED = 1000;
 /** Between two summaries that nobody waits for. */
 const BETWEEN_MS = 10;
 
-/** Makes summaries after what was appended, one at a time for each job; what is asked for meanwhile is made once more after it. */
+/** Makes summaries after what was appended, one at a time for each job; whoever asks meanwhile shares the one after it. */
 export class Summaries {
   private readonly running = new Map<string, Promise<void>>();
+  /** The one after the running one. */
+  private readonly next = new Map<string, Promise<void>>();
+  private readonly timers = new Map<string, NodeJS.Timeout>();
+  private readonly madeAt = new Kept<number>(MOST_REMEMBERED);
   private readonly db: Database;
   private readonly failed: (job: string, error: unknown) => void;
   private stopped = false;
@@ -83,29 +89,50 @@ export class Summaries {
     this.failed = failed;
   }
 
-  /** Brings a job's summary up to its log. Gives back when it is. */
-  async refresh(job: string): Promise<void> {
+  /** Brings a job's summary up to what its log is now. Gives back when it is. */
+  refresh(job: string): Promise<void> {
+    const waiting = this.next.get(job);
+    if (waiting) return waiting;
     const before = this.running.get(job);
-    const own = (before?.catch(() => undefined) ?? Promise.resolve()).then(() => this.make(job));
-    this.running.set(job, own);
-    try {
-      await own;
-    } finally {
+    if (!before) return this.begin(job);
+    const own = before
+      .catch(() => undefined)
+      .then(() => {
+        this.next.delete(job);
+        return this.begin(job);
+      });
+    this.next.set(job, own);
+    return own;
+  }
+
+  private begin(job: string): Promise<void> {
+    const own = this.make(job).finally(() => {
+      this.madeAt.set(job, Date.now());
       if (this.running.get(job) === own) this.running.delete(job);
-    }
+    });
+    this.running.set(job, own);
+    return own;
   }
 
   private async make(job: string): Promise<void> {
-    for (let attempt = 0; attempt < MOST_TRIES; attempt++) {
-      const [row] = await this.db.select({ seq: jobs.seq, summarySeq: jobs.summarySeq, foldVersion: jobs.foldVersion }).from(jobs).where(eq(jobs.id, job));
-      if (!row || isFresh(row)) return;
-      await retrying(() => writeSummary(this.db, job));
-    }
+    const [row] = await this.db.select({ seq: jobs.seq, summarySeq: jobs.summarySeq, foldVersion: jobs.foldVersion }).from(jobs).where(eq(jobs.id, job));
+    if (row && !isFresh(row)) await retrying(() => writeSummary(this.db, job));
   }
 
-  /** As `refresh`, for nobody to wait for; what fails is told to whoever keeps the log of the server. */
+  /** Whether it was made a moment ago: a board that is asked for does not wait for the next one. */
+  madeLately(job: string): boolean {
+    return Date.now() - (this.madeAt.get(job) ?? 0) < BREATH_MS;
+  }
+
+  /** As `refresh`, for nobody to wait for, soon and not too often; what fails is told to whoever keeps the log of the server. */
   later(job: string): void {
-    if (!this.stopped) void this.refresh(job).catch((error: unknown) => this.failed(job, error));
+    if (this.stopped || this.timers.has(job)) return;
+    const wait = Math.max(0, BREATH_MS - (Date.now() - (this.madeAt.get(job) ?? 0)));
+    const timer = setTimeout(() => {
+      this.timers.delete(job);
+      void this.refresh(job).catch((error: unknown) => this.failed(job, error));
+    }, wait);
+    this.timers.set(job, timer);
   }
 
   /** A bounded pass over jobs whose summary is of an older fold or of fewer events than their log has, a few at a time, until none is left. */
@@ -132,6 +159,7 @@ export class Summaries {
 
   async stop(): Promise<void> {
     this.stopped = true;
-    await Promise.allSettled(this.running.values());
+    for (const timer of this.timers.values()) clearTimeout(timer);
+    await Promise.allSettled([...this.running.values(), ...this.next.values()]);
   }
 }

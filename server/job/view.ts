@@ -1,12 +1,12 @@
 import { count, desc, eq, inArray, sql } from 'drizzle-orm';
-import { foldJob, pinsOf } from '@jade/core/job';
+import { FOLD_VERSION } from '@jade/core/job';
 import type { JobLine, JobSummary, JobView } from '@jade/contract/job';
 import { UNREADABLE } from '@jade/words/job';
 import { vehiclesNamed } from '../customers/index.ts';
 import { tables, type Connection } from '../database/index.ts';
 import { getPinned, kitsFor } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
-import { newerDocuments } from './pins.ts';
+import { newerThan, pinsIn } from './pins.ts';
 import { takenOn } from './times.ts';
 import { hasNewKit } from './documents.ts';
 import { isFresh, type Summaries } from './summary.ts';
@@ -37,6 +37,11 @@ type Row = Awaited<ReturnType<typeof joined>>[number];
 
 async function freshSummary(db: Connection, row: Row, summaries: Summaries): Promise<JobSummary> {
   if (isFresh(row)) return JSON.parse(row.summary) as JobSummary;
+  // Of a job that moves all the time the last one is shown; whoever follows the board is told when there is another.
+  if (row.summary !== '{}' && row.foldVersion === FOLD_VERSION && summaries.madeLately(row.id)) {
+    summaries.later(row.id);
+    return JSON.parse(row.summary) as JobSummary;
+  }
   // A job that cannot be folded says so in its own line and keeps none of the others from the board.
   const made = await summaries.refresh(row.id).then(
     () => true,
@@ -106,7 +111,7 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
   const [row] = await joined(db).where(eq(jobs.id, id));
   if (!row) throw notFound('job', id);
   const events = await wholeLog(db, id);
-  const pins = pinsOf(foldJob(events));
+  const pins = pinsIn(events);
   if (!pins) throw notFound('job', id);
   const { profile, kits, rules } = await getPinned(db, pins);
   return {
@@ -125,7 +130,7 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
       pins.kits.map((kit) => kit.slug),
     ),
     taken: await takenOn(db, pins.profile.slug),
-    newer: await newerDocuments(db, id),
+    newer: await newerThan(db, pins),
     otherKits: (await kitsFor(db, pins.profile.slug)).filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug)),
     events,
   };
