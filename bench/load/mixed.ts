@@ -3,7 +3,8 @@ import Fastify from 'fastify';
 import { v7 } from 'uuid';
 import { summarise } from '../measure.ts';
 
-const PER_SECOND = 200;
+/** What a busy shop has to bear, and half of it. */
+export const RATES = [200, 100];
 const SECONDS = 20;
 const WARM_SECONDS = 4;
 /** Jobs that a busy shop has open. */
@@ -15,6 +16,11 @@ interface Ask {
   /** How many of a hundred requests are of this kind. */
   share: number;
   ask: (number: number) => Promise<Response>;
+}
+
+interface Took {
+  name: string;
+  ms: number;
 }
 
 export interface MixedLine {
@@ -62,13 +68,13 @@ function asks(address: string, cookie: string, jobs: readonly string[]): Ask[] {
   ];
 }
 
-/** So many requests a second, each begun at its time whether or not the ones before are answered; the time of each until its answer is read. */
-async function atRate(list: readonly Ask[], seconds: number): Promise<{ name: string; ms: number }[]> {
+/** So many requests a second for so long, each begun at its time whether or not the ones before are answered; the time of each until its answer is read. */
+async function atRate(list: readonly Ask[], perSecond: number, seconds: number): Promise<Took[]> {
   const turns = list.flatMap((entry) => Array.from({ length: entry.share }, () => entry));
   const start = performance.now();
-  const running: Promise<{ name: string; ms: number }>[] = [];
-  for (let number = 0; number < seconds * PER_SECOND; number++) {
-    const due = start + (number * 1000) / PER_SECOND;
+  const running: Promise<Took>[] = [];
+  for (let number = 0; number < seconds * perSecond; number++) {
+    const due = start + (number * 1000) / perSecond;
     const early = due - performance.now();
     if (early > 1) await new Promise((settle) => setTimeout(settle, early));
     // Kinds follow one another in a fixed order that mixes them.
@@ -91,23 +97,31 @@ function line(name: string, times: readonly number[]): MixedLine {
 }
 
 /** A mixture of what a busy shop asks, at a rate, against an empty route at the same rate in the same run. */
-export async function benchMixed(address: string): Promise<MixedLine[]> {
+export async function benchMixed(address: string): Promise<MixedLine[][]> {
   const signIn = await post(`${address}/api/session`, { person: 'fern', device: 'bench' });
   const cookie = signIn.headers.get('set-cookie')?.split(';')[0] ?? '';
   const mixture = asks(address, cookie, await openJobs(address, cookie));
-  await atRate(mixture, WARM_SECONDS);
-  const ours = await atRate(mixture, SECONDS);
   const app = Fastify();
   app.get('/', () => ({}));
   const empty = await app.listen({ host: '127.0.0.1', port: 0 });
   const bare = [{ name: 'an empty route', share: 1, ask: () => fetch(empty) }];
-  await atRate(bare, WARM_SECONDS);
-  const other = await atRate(bare, SECONDS);
+  const measured: MixedLine[][] = [];
+  for (const rate of RATES) {
+    await atRate(mixture, rate, WARM_SECONDS);
+    const ours = await atRate(mixture, rate, SECONDS);
+    await atRate(bare, rate, WARM_SECONDS);
+    const other = await atRate(bare, rate, SECONDS);
+    measured.push(linesOf(mixture, rate, ours, other));
+  }
   await app.close();
-  const of = (all: typeof ours, name?: string) => all.filter((entry) => name === undefined || entry.name === name).map(({ ms }) => ms);
+  return measured;
+}
+
+function linesOf(mixture: readonly Ask[], rate: number, ours: readonly Took[], other: readonly Took[]): MixedLine[] {
+  const of = (all: readonly Took[], name?: string) => all.filter((entry) => name === undefined || entry.name === name).map(({ ms }) => ms);
   return [
-    line(`all ${PER_SECOND} a second`, of(ours)),
-    ...mixture.map(({ name, share }) => line(`${name}, ${(PER_SECOND * share) / 100} a second`, of(ours, name))),
-    line(`an empty route, ${PER_SECOND} a second`, of(other)),
+    line(`all ${rate} a second`, of(ours)),
+    ...mixture.map(({ name, share }) => line(`${name}, ${(rate * share) / 100} a second`, of(ours, name))),
+    line(`an empty route, ${rate} a second`, of(other)),
   ];
 }

@@ -1,4 +1,4 @@
-import { eq, ne, or, sql } from 'drizzle-orm';
+import { and, eq, gte, lte, ne, or, sql } from 'drizzle-orm';
 import { FOLD_VERSION, foldJob, jobContext, jobNow, planMemory, type LoggedEvent, type PlanMemory } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
 import type { JobSummary } from '@jade/contract/job';
@@ -8,7 +8,7 @@ import { retrying, tables, type Connection, type Database } from '../database/in
 import { Kept } from '../documents/index.ts';
 import { documentsOf, type PinnedDocuments } from './documents.ts';
 import { planAway } from '../planner/index.ts';
-import { keepTimes } from './times.ts';
+import { bringsTimes, keepTimes } from './times.ts';
 import { wholeLog } from './whole-log.ts';
 
 const { jobs } = tables;
@@ -59,17 +59,23 @@ export async function writeSummary(db: Connection, job: string): Promise<void> {
   const documents = await documentsOf(db, job, state);
   if (!documents) return;
   const summary = JSON.stringify(await summarise(job, log, documents));
+  const write = (connection: Connection) =>
+    connection
+      .update(jobs)
+      .set({ summary, summarySeq: seq, foldVersion: FOLD_VERSION })
+      .where(and(eq(jobs.id, job), gte(jobs.seq, seq), or(ne(jobs.foldVersion, FOLD_VERSION), lte(jobs.summarySeq, seq))));
+  if (!bringsTimes(log)) return void (await write(db));
   await db.transaction(async (tx) => {
-    const [row] = await tx.select({ seq: jobs.seq, summarySeq: jobs.summarySeq, foldVersion: jobs.foldVersion }).from(jobs).where(eq(jobs.id, job)).for('update');
-    if (!row || row.seq < seq || (row.foldVersion === FOLD_VERSION && row.summarySeq > seq)) return;
-    await tx.update(jobs).set({ summary, summarySeq: seq, foldVersion: FOLD_VERSION }).where(eq(jobs.id, job));
-    if (row.seq === seq) await keepTimes(tx, job, jobContext(state, documents), log);
+    const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');
+    await write(tx);
+    if (row?.seq === seq) await keepTimes(tx, job, jobContext(state, documents), log);
   });
 }
 
-/** A job to which something is added all the time has its summary made anew no more often than this. */
-const BREATH_MS = 250;
-const MOST_REMEMBERED = 1000;
+/** With more jobs than this waiting for their summary a board shows the last ones that were made. */
+const FEW = 4;
+/** Between two summaries while that many wait: whoever records goes before whoever looks at the board. */
+const BREATH_MS = 50;
 /** Between two summaries that nobody waits for. */
 const BETWEEN_MS = 10;
 
@@ -78,8 +84,9 @@ export class Summaries {
   private readonly running = new Map<string, Promise<void>>();
   /** The one after the running one. */
   private readonly next = new Map<string, Promise<void>>();
-  private readonly timers = new Map<string, NodeJS.Timeout>();
-  private readonly madeAt = new Kept<number>(MOST_REMEMBERED);
+  /** Jobs whose summary nobody waits for, in the order in which they moved. */
+  private readonly queue = new Set<string>();
+  private lane: Promise<void> | undefined;
   private readonly db: Database;
   private readonly failed: (job: string, error: unknown) => void;
   private stopped = false;
@@ -107,7 +114,6 @@ export class Summaries {
 
   private begin(job: string): Promise<void> {
     const own = this.make(job).finally(() => {
-      this.madeAt.set(job, Date.now());
       if (this.running.get(job) === own) this.running.delete(job);
     });
     this.running.set(job, own);
@@ -119,20 +125,25 @@ export class Summaries {
     if (row && !isFresh(row)) await retrying(() => writeSummary(this.db, job));
   }
 
-  /** Whether it was made a moment ago: a board that is asked for does not wait for the next one. */
-  madeLately(job: string): boolean {
-    return Date.now() - (this.madeAt.get(job) ?? 0) < BREATH_MS;
+  /** Whether so much moves that whoever looks at many jobs takes the summaries there are, and is told when there are others. */
+  isBusy(): boolean {
+    return this.queue.size > FEW;
   }
 
-  /** As `refresh`, for nobody to wait for, soon and not too often; what fails is told to whoever keeps the log of the server. */
+  /** As `refresh`, for nobody to wait for, one job after the other; what fails is told to whoever keeps the log of the server. */
   later(job: string): void {
-    if (this.stopped || this.timers.has(job)) return;
-    const wait = Math.max(0, BREATH_MS - (Date.now() - (this.madeAt.get(job) ?? 0)));
-    const timer = setTimeout(() => {
-      this.timers.delete(job);
-      void this.refresh(job).catch((error: unknown) => this.failed(job, error));
-    }, wait);
-    this.timers.set(job, timer);
+    if (this.stopped) return;
+    this.queue.add(job);
+    this.lane ??= this.work();
+  }
+
+  private async work(): Promise<void> {
+    for (const job of this.queue) {
+      this.queue.delete(job);
+      await this.refresh(job).catch((error: unknown) => this.failed(job, error));
+      if (this.isBusy()) await new Promise((settle) => setTimeout(settle, BREATH_MS));
+    }
+    this.lane = undefined;
   }
 
   /** A bounded pass over jobs whose summary is of an older fold or of fewer events than their log has, a few at a time, until none is left. */
@@ -159,7 +170,7 @@ export class Summaries {
 
   async stop(): Promise<void> {
     this.stopped = true;
-    for (const timer of this.timers.values()) clearTimeout(timer);
-    await Promise.allSettled([...this.running.values(), ...this.next.values()]);
+    this.queue.clear();
+    await Promise.allSettled([this.lane, ...this.running.values(), ...this.next.values()]);
   }
 }

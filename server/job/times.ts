@@ -30,9 +30,12 @@ async function addUp(tx: Connection, times: readonly StepTime[], sign: 1 | -1): 
   if (sign < 0) for (const profile of new Set(times.map((time) => time.profile))) await tx.delete(sums).where(and(eq(sums.profile, profile), lte(sums.count, 0)));
 }
 
+/** Whether a log has times to keep, or had some: a job that has left the shop, or had. */
+export const bringsTimes = (log: readonly LoggedEvent[]): boolean => log.some((event) => event.type === 'job.signed');
+
 /** Keeps the times of a job that has left the shop, in place of those kept before; a job that is open again has none. */
 export async function keepTimes(tx: Connection, job: string, context: JobContext, log: readonly LoggedEvent[]): Promise<void> {
-  if (!log.some((event) => event.type === 'job.signed')) return;
+  if (!bringsTimes(log)) return;
   const before = await tx.select({ profile: rows.profile, step: rows.step, minutes: rows.minutes }).from(rows).where(eq(rows.job, job)).for('update');
   await tx.delete(rows).where(eq(rows.job, job));
   await addUp(tx, before, -1);

@@ -37,8 +37,8 @@ type Row = Awaited<ReturnType<typeof joined>>[number];
 
 async function freshSummary(db: Connection, row: Row, summaries: Summaries): Promise<JobSummary> {
   if (isFresh(row)) return JSON.parse(row.summary) as JobSummary;
-  // Of a job that moves all the time the last one is shown; whoever follows the board is told when there is another.
-  if (row.summary !== '{}' && row.foldVersion === FOLD_VERSION && summaries.madeLately(row.id)) {
+  // Where very much moves the last ones are shown; whoever follows the board is told when there are others.
+  if (row.summary !== '{}' && row.foldVersion === FOLD_VERSION && summaries.isBusy()) {
     summaries.later(row.id);
     return JSON.parse(row.summary) as JobSummary;
   }
