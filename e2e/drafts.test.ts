@@ -39,7 +39,22 @@ test(
     // A number that is not confirmed yet, and another form, on the way back.
     await page.getByRole('textbox', { name: 'Battery at rest' }).pressSequentially('12.');
     await page.reload();
-    expect(await page.getByRole('textbox', { name: 'Battery at rest' }).inputValue()).toBe('12.');
+    const battery = page.getByRole('textbox', { name: 'Battery at rest' });
+    expect(await battery.inputValue()).toBe('12.');
+    // Passing through the field records nothing that was not written now; Enter does.
+    await battery.focus();
+    await battery.press('Tab');
+    const measured = async () => {
+      const { events } = (await (await page.request.get(`${shop.address}/api/jobs/${job}/events`)).json()) as { events: { type: string; payload: object }[] };
+      return events.filter(({ type }) => type === 'battery.measured').map(({ payload }) => payload);
+    };
+    await page.waitForTimeout(500);
+    expect(await measured()).toEqual([]);
+    await battery.press('End');
+    await battery.pressSequentially('6');
+    await battery.press('Tab');
+    for (let tries = 0; tries < 50 && (await measured()).length === 0; tries++) await page.waitForTimeout(100);
+    expect(await measured()).toEqual([{ restV: 12.6 }]);
     await page.getByRole('button', { name: 'Something was fitted here' }).click();
     await page.getByRole('textbox', { name: 'What it is' }).fill('Winch mount');
     await page.getByRole('spinbutton', { name: 'How many' }).fill('6');

@@ -5,7 +5,7 @@ import { checkKit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import type { AnyDocument } from '@jade/contract/documents';
 import { tables, type Connection } from '../database/index.ts';
-import { getDocument, getPinned } from '../documents/index.ts';
+import { getDocument, getPinned, kitsFor } from '../documents/index.ts';
 import { wholeLog } from '../job/index.ts';
 
 type Pinned = Pick<JobDocuments, 'profile' | 'kits' | 'rules'>;
@@ -23,17 +23,14 @@ function newOf(faults: readonly Fault[], before: readonly Fault[]): Fault[] {
 
 /** Kits that name a kind of vehicle and would no longer hold on its new profile as they did on the version before, fault by fault. */
 async function kitsLose(db: Connection, entry: AnyDocument & { kind: 'vehicle' }, before: VehicleProfile): Promise<Fault[]> {
-  const { kitVehicles } = tables;
   const { slug } = entry.document;
-  const rows = await db.select({ kit: kitVehicles.kit }).from(kitVehicles).where(eq(kitVehicles.vehicle, slug)).orderBy(kitVehicles.kit);
   const faults: Fault[] = [];
-  for (const { kit } of rows) {
-    const { document } = await getDocument(db, 'kit', kit);
+  for (const document of await kitsFor(db, slug)) {
     const here = document.fitments.map((fitment, place) => ({ fitment, place })).filter(({ fitment }) => fitment.vehicle === slug);
     const placed = { ...document, fitments: here.map(({ fitment }) => fitment) };
     for (const fault of newOf(checkKit(placed, new Map([[slug, entry.document]])), checkKit(placed, new Map([[slug, before]])))) {
       const path = fault.path.replace(/^fitments\[(\d+)\]/, (_, number: string) => `fitments[${here[Number(number)]?.place ?? number}]`);
-      faults.push({ ...fault, path: `kits.${kit}.${path}` });
+      faults.push({ ...fault, path: `kits.${document.slug}.${path}` });
     }
   }
   return faults;

@@ -12,7 +12,15 @@ const { draft, drop } = useDraft(
   () => `${location.pathname}/${props.label}/${props.about ?? ''}`,
   () => ({ text: written() }),
 );
-const text = computed({ get: () => draft.value.text, set: (typed) => void (draft.value.text = typed) });
+/** Something was typed since the field was last left: what was kept from before is not recorded by passing through it. */
+const touched = ref(false);
+const text = computed({
+  get: () => draft.value.text,
+  set: (typed) => {
+    draft.value.text = typed;
+    touched.value = true;
+  },
+});
 
 watch(
   () => props.value,
@@ -23,7 +31,12 @@ watch(
   },
 );
 
+function leave(): void {
+  if (touched.value) confirm();
+}
+
 function confirm(): void {
+  touched.value = false;
   const typed = text.value.trim().replace(',', '.');
   if (typed === '' || typed === written()) return;
   const value = Number(typed);
@@ -48,7 +61,7 @@ function confirm(): void {
       inputmode="decimal"
       density="comfortable"
       variant="outlined"
-      @blur="confirm"
+      @blur="leave"
       @keydown.enter="confirm"
     />
   </div>

@@ -32,7 +32,15 @@ const { draft: numberDraft, drop: dropNumber } = useDraft(
   () => `${job.view?.id}/number`,
   () => ({ text: job.state.number ?? '' }),
 );
-const number = computed({ get: () => numberDraft.value.text, set: (text) => void (numberDraft.value.text = text) });
+/** What was kept from before is not recorded by passing through the field. */
+const numberTyped = ref(false);
+const number = computed({
+  get: () => numberDraft.value.text,
+  set: (text) => {
+    numberDraft.value.text = text;
+    numberTyped.value = true;
+  },
+});
 const brought = computed(() => {
   const { wish, mileage, keys } = job.state.opened ?? {};
   return wish || mileage || keys ? { wish, mileage, keys } : undefined;
@@ -93,6 +101,7 @@ const remarks = computed(() => {
 });
 
 function recordNumber(): void {
+  numberTyped.value = false;
   const act = checkIn.recordNumber(context.value, number.value);
   if (isRefused(act)) return;
   void job.perform(act);
@@ -192,7 +201,7 @@ function written(text: string): void {
           :most="LONGEST_TEXT.number"
           autocapitalize="characters"
           spellcheck="false"
-          @blur="recordNumber"
+          @blur="numberTyped && recordNumber()"
           @keydown.enter="recordNumber"
         />
         <p v-for="remark in remarks" :key="remark" class="remark">{{ remark }}</p>

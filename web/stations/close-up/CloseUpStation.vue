@@ -27,7 +27,7 @@ const { job, context, names } = useCurrentJob();
 const picked = ref<string>();
 const bagging = ref<string>();
 const { draft: isolation, drop: isolated } = useDraft(
-  () => `${job.view?.id}/isolation`,
+  () => `${job.view?.id}/isolation/close-up`,
   () => ({ by: '' }),
 );
 const clock = useClock();

@@ -64,7 +64,7 @@ const clock = useClock();
 const against = computed(() => (plan.value && current.value ? openUp.against(context.value, plan.value, current.value, clock.value, isolation.value.by) : []));
 /** Who isolates a supply, where that is for qualified people. */
 const { draft: isolation, drop: isolated } = useDraft(
-  () => `${job.view?.id}/isolation`,
+  () => `${job.view?.id}/isolation/open-up`,
   () => ({ by: '' }),
 );
 const waits = computed(() => suppliesNow(context.value).filter(({ deadAt }) => deadAt !== undefined && deadAt > clock.value));
