@@ -1,5 +1,4 @@
 // Opens a shop in its folder: database, tables, server, each started again if it ends; closes all of it on a signal.
-import { statfsSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { DATABASE, ensureModules, ensurePrograms, say } from './packages.mjs';
 import { build } from './build.mjs';
@@ -14,9 +13,6 @@ const HOST = process.env.JADE_HOST ?? '127.0.0.1';
 const PORT = Number(process.env.JADE_PORT ?? 4310);
 const LOOPBACK = '127.0.0.1';
 const HOUR_MS = 3_600_000;
-const MB = 1024 * 1024;
-/** As the server says it to whoever works in the shop. */
-const LOW_DISK_MB = 1000;
 
 /** Address under which this machine reaches the shop, wherever else it listens. */
 export const ADDRESS = `http://${LOOPBACK}:${PORT}`;
@@ -100,15 +96,18 @@ export async function openShop(kind, { before = () => undefined, loaded = () => 
   process.exit();
 }
 
-/** Says when the disk is nearly full, now and from hour to hour. */
-function watchDisk(folder) {
-  const look = () => {
-    const { bavail, bsize } = statfsSync(folder);
-    const freeMb = Math.floor((bavail * bsize) / MB);
-    if (freeMb < LOW_DISK_MB) say(`only ${freeMb} MB are left on the disk of ${folder}: make room before the shop has to stop`);
+/** Says what the server warns of, now and from hour to hour. */
+async function watchWarnings() {
+  const look = async () => {
+    try {
+      const { warnings } = await (await fetch(`${ADDRESS}/api/warnings`, { signal: AbortSignal.timeout(3000) })).json();
+      for (const { message } of warnings) say(message);
+    } catch {
+      // A server that is away is said by whoever starts it again.
+    }
   };
-  look();
-  setInterval(look, HOUR_MS).unref();
+  setInterval(() => void look(), HOUR_MS).unref();
+  await look();
 }
 
 async function openParts({ kind, folder, outside, parts, loaded }) {
@@ -138,6 +137,6 @@ async function openParts({ kind, folder, outside, parts, loaded }) {
     ({ pid }) => write({ server: pid }),
   );
   parts.push(server);
-  if (!outside) watchDisk(folder);
+  await watchWarnings();
   await loaded(PORT);
 }

@@ -21,3 +21,6 @@ export const LONGEST_TEXT = {
   bag: 160,
   exception: 400,
 } as const;
+
+/** By how many characters a text is longer than what is kept of it; spaces around it do not count. Zero where there is room. */
+export const tooManyIn = (text: string, most: number): number => Math.max(0, text.trim().length - most);

@@ -1,4 +1,4 @@
-import type { Happened, SupplyBar } from '../job/index.ts';
+import { tooManyIn, type Happened, type SupplyBar } from '../job/index.ts';
 import type { Pass } from '../kit/index.ts';
 import type { ReferenceVerdict } from '../probing/index.ts';
 import type { Subject } from '../subject/index.ts';
@@ -44,7 +44,7 @@ export const refused = (...refusals: Refusal[]): Act => ({ refused: refusals });
 
 /** What stands against a text that is longer than what is kept of it. */
 export function tooLong(text: string | undefined, most: number): Refusal[] {
-  const over = (text ?? '').trim().length - most;
+  const over = tooManyIn(text ?? '', most);
   return over > 0 ? [{ code: 'too-long', over, most }] : [];
 }
 

@@ -50,4 +50,9 @@ test('room on the disk is told while there is some left', async () => {
   expect([warningsOf(1000), warningsOf(undefined), await freeMb('/nowhere/at/all')]).toEqual([[], [], undefined]);
   expect(await freeMb(tmpdir())).toBeGreaterThan(0);
   expect((await shop.app.inject({ url: '/api/warnings' })).json()).toEqual({ warnings: [] });
+  // This file system never has room.
+  const app = buildApp({ database: shop.database, folder: '/proc' });
+  const { warnings } = (await app.inject({ url: '/api/warnings' })).json<{ warnings: { code: string; freeMb: number; message: string }[] }>();
+  expect(warnings).toEqual([{ code: 'disk-low', freeMb: 0, message: expect.stringMatching(/0 MB are left/) as string }]);
+  await app.close();
 });

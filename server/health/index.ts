@@ -2,6 +2,7 @@ import { statfs } from 'node:fs/promises';
 import type { FastifyInstance } from 'fastify';
 import type { Pool } from 'mysql2/promise';
 import { warningsOf } from '@jade/core/shop';
+import { sayWarning } from '@jade/words/shop';
 
 const MB = 1024 * 1024;
 const ANSWER_MS = 2000;
@@ -54,5 +55,8 @@ export function healthRoute(app: FastifyInstance, { pool }: Pick<HealthOptions, 
 
 /** What should be seen to, for whoever is let in. */
 export function warningsRoute(app: FastifyInstance, { folder }: Pick<HealthOptions, 'folder'>): void {
-  app.get('/api/warnings', async () => ({ warnings: folder === undefined ? [] : warningsOf(await freeMb(folder)) }));
+  app.get('/api/warnings', async () => {
+    const warnings = folder === undefined ? [] : warningsOf(await freeMb(folder));
+    return { warnings: warnings.map((warning) => ({ ...warning, message: sayWarning(warning) })) };
+  });
 }

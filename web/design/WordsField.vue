@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { tooManyIn } from '@jade/core/job';
 import { sayTooLong } from '@jade/words/units';
 
 /** Words that a person writes, with how many more there is room for while they are written. Nothing is cut: what is too long is said. */
 const props = defineProps<{ label: string; most: number }>();
 const text = defineModel<string>({ required: true });
 const writing = ref(false);
+const over = computed(() => tooManyIn(text.value, props.most));
 const left = computed(() => props.most - text.value.trim().length);
 </script>
 
@@ -16,12 +18,12 @@ const left = computed(() => props.most - text.value.trim().length);
     variant="outlined"
     density="comfortable"
     hide-details="auto"
-    :error-messages="left < 0 ? sayTooLong(-left, most) : undefined"
+    :error-messages="over > 0 ? sayTooLong(over, most) : undefined"
     @focus="writing = true"
     @blur="writing = false"
   >
-    <template v-if="writing && text !== ''" #append-inner>
-      <span class="left" aria-hidden="true">{{ left < 0 ? '' : `${left} left` }}</span>
+    <template v-if="writing && text !== '' && over === 0" #append-inner>
+      <span class="left" aria-hidden="true">{{ left }} left</span>
     </template>
   </v-text-field>
 </template>

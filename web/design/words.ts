@@ -1,2 +1,7 @@
-/** Whether a text is written, and not longer than what is kept of it. */
-export const fits = (text: string, most: number): boolean => text.trim() !== '' && text.trim().length <= most;
+import { tooManyIn } from '@jade/core/job';
+
+/** Whether there is room for a text, written or not. */
+export const within = (text: string, most: number): boolean => tooManyIn(text, most) === 0;
+
+/** Whether a text is written, and there is room for it. */
+export const fits = (text: string, most: number): boolean => text.trim() !== '' && within(text, most);

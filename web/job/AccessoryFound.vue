@@ -4,7 +4,7 @@ import { LONGEST_TEXT } from '@jade/core/job';
 import { DRIVES, SIDES, type Drive, type Side } from '@jade/core/vehicle';
 import ChoiceRow from '../design/ChoiceRow.vue';
 import FormDialog from '../design/FormDialog.vue';
-import { fits } from '../design/words.ts';
+import { fits, within } from '../design/words.ts';
 import WordsField from '../design/WordsField.vue';
 import { useDraft } from '../drafts/index.ts';
 import { useCurrentJob } from './current.ts';
@@ -31,8 +31,10 @@ const { draft, kept, drop } = useDraft(
 
 const pieces = computed(() => context.value.profile.pieces.filter((piece) => (job.state.pieces[piece.id] ?? 'fitted') === 'fitted'));
 const ready = computed(() => {
-  const { name, holds, size, openMin, count } = draft.value;
-  return fits(name, LONGEST_TEXT.accessory) && size.trim().length <= LONGEST_TEXT.size && holds.length > 0 && Number(openMin) > 0 && Number(count) >= 0;
+  const { name, holds, size, openMin, count, people } = draft.value;
+  // A number that was taken out is not a nought.
+  if ([openMin, count, people].some((written) => String(written).trim() === '')) return false;
+  return fits(name, LONGEST_TEXT.accessory) && within(size, LONGEST_TEXT.size) && holds.length > 0 && Number(openMin) > 0 && Number(count) >= 0;
 });
 
 function slug(text: string): string {

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted, ref } from 'vue';
 import type { Warning } from '@jade/core/shop';
-import { sayWarning } from '@jade/words/shop';
 import { ask } from '../ask/index.ts';
 
 /** What should be seen to before it stops the shop, said until somebody puts it away. */
+type Said = Warning & { message: string };
 const LOOK_MS = 600_000;
-const warnings = ref<Warning[]>([]);
+const warnings = ref<Said[]>([]);
 const away = ref(false);
 
 async function look(): Promise<void> {
   try {
-    warnings.value = (await ask<{ warnings: Warning[] }>('/api/warnings')).warnings;
+    warnings.value = (await ask<{ warnings: Said[] }>('/api/warnings')).warnings;
   } catch {
     // A server that is away is said elsewhere.
   }
@@ -24,7 +24,7 @@ onUnmounted(() => clearInterval(looking));
 <template>
   <template v-if="!away">
     <div v-for="warning in warnings" :key="warning.code" class="bar" role="alert">
-      <span>{{ sayWarning(warning) }}</span>
+      <span>{{ warning.message }}</span>
       <button type="button" class="push small" @click="away = true">Put it away</button>
     </div>
   </template>

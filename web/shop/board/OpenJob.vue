@@ -7,6 +7,7 @@ import { mileageFell, plateKey, MILEAGE_UNITS, readCounter, type MileageUnit } f
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
 import { sayMileage } from '@jade/words/customers';
 import FormDialog from '../../design/FormDialog.vue';
+import { within } from '../../design/words.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../ask/index.ts';
@@ -132,7 +133,7 @@ const wrongCounter = computed(() => readAs.value === null);
 const before = computed(() => known.value?.lastVisit?.mileage ?? undefined);
 const fell = computed(() => mileage.value !== undefined && before.value !== undefined && mileageFell(before.value, mileage.value));
 const hasVehicle = computed(() => (making.value ? draftReady.value : known.value !== null));
-const wordsFit = computed(() => wish.value.trim().length <= LONGEST_TEXT.wish && keys.value.trim().length <= LONGEST_TEXT.keys);
+const wordsFit = computed(() => within(wish.value, LONGEST_TEXT.wish) && within(keys.value, LONGEST_TEXT.keys));
 const ready = computed(() => hasVehicle.value && wordsFit.value && chosen.value.length > 0 && !wrongCounter.value && !sending.value);
 const missing = computed(() => [...(hasVehicle.value ? [] : [making.value ? 'plate, kind and customer' : 'the vehicle']), ...(chosen.value.length > 0 ? [] : ['a kit'])]);
 

@@ -6,7 +6,7 @@ import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
-import { fits } from '../../design/words.ts';
+import { fits, within } from '../../design/words.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../ask/index.ts';
@@ -25,7 +25,7 @@ const { draft, kept, drop } = useDraft(
   () => (doing.value === 'change' ? `customer/${props.id}` : undefined),
   () => ({ name: customer.value?.name ?? '', note: customer.value?.note ?? '' }),
 );
-const ready = computed(() => fits(draft.value.name, LONGEST.customer) && draft.value.note.trim().length <= LONGEST.note);
+const ready = computed(() => fits(draft.value.name, LONGEST.customer) && within(draft.value.note, LONGEST.note));
 const { fault, attempt } = useAttempt();
 const words = ref('');
 const { found } = useSearch<CustomersFound>('/api/customers', words);

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { LONGEST, plateKey, readYear, remarksOn, yearsTold, type NumberedKind } from '@jade/core/customers';
 import { sayVehicleRemark } from '@jade/words/customers';
-import { fits } from '../../design/words.ts';
+import { fits, within } from '../../design/words.ts';
 import { ask } from '../../ask/index.ts';
 import WordsField from '../../design/WordsField.vue';
 import CustomerField, { type Owner } from './CustomerField.vue';
@@ -52,7 +52,7 @@ const told = computed(() => (kind.value && draft.value.number.trim() ? yearsTold
 const remarks = computed(() => (kind.value ? remarksOn({ number: draft.value.number.trim() || undefined, year: year.value }, kind.value) : []).map(sayVehicleRemark));
 const wordsFit = computed(() => {
   const { plate, number, colour, owner } = draft.value;
-  return [fits(plate, LONGEST.plate), number.trim().length <= LONGEST.number, colour.trim().length <= LONGEST.colour, fits(owner.name, LONGEST.customer)].every(Boolean);
+  return [fits(plate, LONGEST.plate), within(number, LONGEST.number), within(colour, LONGEST.colour), fits(owner.name, LONGEST.customer)].every(Boolean);
 });
 const ready = computed(() => wordsFit.value && plateKey(draft.value.plate) !== '' && draft.value.profile !== undefined && !wrongYear.value);
 watch(ready, (value) => emit('ready', value), { immediate: true });
