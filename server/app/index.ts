@@ -13,7 +13,7 @@ import { healthRoute, warningsRoute } from '../health/index.ts';
 import { importRoutes } from '../import/index.ts';
 import { jobRoutes } from '../job/index.ts';
 import { logging, logRequests, type LogStream } from '../log/index.ts';
-import { guardDoor, peopleRoutes } from '../people/index.ts';
+import { fromThisMachine, guardDoor, peopleRoutes } from '../people/index.ts';
 import { stopPlanner } from '../planner/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
 import { shopRoutes } from '../shop/index.ts';
@@ -98,6 +98,15 @@ function refuseTwice(app: FastifyInstance): void {
   });
 }
 
+/** Answers are packed on their way to other devices; on the machine itself there is no way that it would make shorter. */
+function packForOthers(app: FastifyInstance): void {
+  void app.register(fastifyCompress, { global: true, threshold: 2048 });
+  app.addHook('onRequest', (request, _, done) => {
+    if (fromThisMachine(request)) request.headers['x-no-compression'] = '1';
+    done();
+  });
+}
+
 /** The server with all its routes, not yet listening. */
 export function buildApp({
   database,
@@ -126,7 +135,7 @@ export function buildApp({
   limitRates(app, mostInMinute);
   refuseTwice(app);
   checkOrigin(app, [...OWN_NAMES, ...hosts]);
-  void app.register(fastifyCompress, { global: true, threshold: 2048 });
+  packForOthers(app);
   app.addHook('onClose', () => stopPlanner());
   const { db, pool } = database;
   void app.register(async (api) => {

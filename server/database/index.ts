@@ -1,14 +1,13 @@
-import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
+import { drizzle } from 'drizzle-orm/mysql2';
 import { createPool, type Pool } from 'mysql2/promise';
+import type { Database } from './connection.ts';
 import * as schema from './schema.ts';
 
 export * as tables from './schema.ts';
+export * from './asked.ts';
+export type * from './connection.ts';
 export * from './migrate.ts';
 export * from './retry.ts';
-
-export type Database = MySql2Database<typeof schema>;
-/** The database or a transaction on it. */
-export type Connection = Pick<Database, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'>;
 
 export interface OpenDatabase {
   db: Database;

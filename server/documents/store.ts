@@ -2,7 +2,7 @@ import { and, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import type { KnownKind } from '@jade/core/customers';
 import type { DocumentPin } from '@jade/core/job';
 import { DOCUMENT_KINDS, liftDocument, type DocumentKind, type Documents } from '@jade/contract/documents';
-import { tables, type Connection } from '../database/index.ts';
+import { asked, tables, type Connection } from '../database/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';
 import { canonicalHash } from './canonical.ts';
 import { Kept } from './kept.ts';
@@ -74,6 +74,9 @@ export async function getPinned(
   return { profile: first as Documents['vehicle'], rules: second as Documents['rules'], kits: others as Documents['kit'][], hashes: read.map((entry) => entry.hash) };
 }
 
+/** What the library holds, in short: documents are only added, so it is another where one was. A column of a question that asks for something else. */
+export const libraryState = sql<number>`(select count(*) from ${documents})`.mapWith(Number);
+
 /** Newest version of every document of a kind. */
 export async function newestDocuments<K extends DocumentKind>(db: Connection, kind: K): Promise<StoredDocument<K>[]> {
   const rows = await db
@@ -137,14 +140,19 @@ export interface ListedDocument {
   createdAt: string;
 }
 
-/** Slug, version and title of every document, newest versions only, without their bodies. */
-export async function listDocuments(db: Connection): Promise<ListedDocument[]> {
-  const rows = await db
+const allVersions = asked<(Omit<ListedDocument, 'vehicles' | 'createdAt'> & { createdAt: Date })[]>((db) =>
+  db
     .select({ kind: documents.kind, slug: documents.slug, version: documents.version, title, hash: documents.hash, createdAt: documents.createdAt })
     .from(documents)
-    .orderBy(documents.kind, documents.slug, documents.version);
+    .orderBy(documents.kind, documents.slug, documents.version),
+);
+const allKitVehicles = asked<{ kit: string; vehicle: string }[]>((db) => db.select().from(kitVehicles).orderBy(kitVehicles.kit, kitVehicles.vehicle));
+
+/** Slug, version and title of every document, newest versions only, without their bodies. */
+export async function listDocuments(db: Connection): Promise<ListedDocument[]> {
+  const rows = await allVersions(db, {});
   const named = new Map<string, string[]>();
-  for (const { kit, vehicle } of await db.select().from(kitVehicles).orderBy(kitVehicles.kit, kitVehicles.vehicle)) named.set(kit, [...(named.get(kit) ?? []), vehicle]);
+  for (const { kit, vehicle } of await allKitVehicles(db, {})) named.set(kit, [...(named.get(kit) ?? []), vehicle]);
   const newest = new Map(rows.map((row) => [`${row.kind}/${row.slug}`, row]));
   return [...newest.values()].map((row) => ({ ...row, vehicles: row.kind === 'kit' ? (named.get(row.slug) ?? []) : [], createdAt: row.createdAt.toISOString() }));
 }

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { and, eq } from 'drizzle-orm';
-import { tables, type Connection } from '../database/index.ts';
+import { getTableColumns, sql } from 'drizzle-orm';
+import { asked, tables, type Connection } from '../database/index.ts';
 import { canonicalJson } from '../documents/index.ts';
 
 const { events } = tables;
@@ -20,13 +20,14 @@ export function chained(rows: readonly NewEventRow[], before: string): EventRow[
   return rows.map((row) => ({ ...row, chain: (last = chainOf(last, row)) }));
 }
 
-/** Adds events at the end of a job's log, under its row lock. */
-export async function insertEvents(tx: Connection, rows: readonly NewEventRow[]): Promise<void> {
-  const [first] = rows;
-  if (!first) return;
-  const [previous] = await tx
-    .select({ chain: events.chain })
-    .from(events)
-    .where(and(eq(events.job, first.job), eq(events.seq, first.seq - 1)));
-  await tx.insert(events).values(chained(rows, previous?.chain ?? ''));
+const COLUMNS = Object.keys(getTableColumns(events)) as (keyof EventRow)[];
+const insertOne = asked<unknown, EventRow>((tx) => tx.insert(events).values(Object.fromEntries(COLUMNS.map((name) => [name, sql.placeholder(name)])) as unknown as EventRow));
+
+/** Adds events at the end of a job's log, under its row lock, after the chain that it has there. Gives back the chain at the last of them. */
+export async function insertEvents(tx: Connection, rows: readonly NewEventRow[], before: string): Promise<string> {
+  if (rows.length === 0) return before;
+  const added = chained(rows, before);
+  const [only] = added;
+  await (only && added.length === 1 ? insertOne(tx, only) : tx.insert(events).values(added));
+  return added.at(-1)?.chain ?? before;
 }

@@ -1,6 +1,6 @@
-import { and, eq, ne } from 'drizzle-orm';
-import { jobContext, type JobContext, type JobDocuments, type JobState } from '@jade/core/job';
-import { tables, type Connection } from '../database/index.ts';
+import { eq, sql } from 'drizzle-orm';
+import { jobContext, type JobContext, type JobDocuments, type JobState, type LoggedEvent } from '@jade/core/job';
+import { asked, tables, type Connection } from '../database/index.ts';
 import { getPinned } from '../documents/index.ts';
 import { takenOn } from './times.ts';
 
@@ -9,43 +9,55 @@ export interface PinnedDocuments extends JobDocuments {
   documentsKey: string;
 }
 
-/** Whether one of these kits has not yet left the shop on another job. */
-export async function hasNewKit(db: Connection, job: string, kits: readonly string[]): Promise<boolean> {
-  const { jobs, jobKits } = tables;
-  for (const kit of new Set(kits)) {
-    const [left] = await db
-      .select({ job: jobKits.job })
-      .from(jobKits)
-      .innerJoin(jobs, eq(jobs.id, jobKits.job))
-      .where(and(eq(jobKits.kit, kit), eq(jobs.signed, true), ne(jobs.id, job)))
-      .limit(1);
-    if (!left) return true;
-  }
-  return false;
+const { jobs, jobKits, vehicles } = tables;
+
+/** How many of a job's kits have left the shop on another job: a column of a question that asks for the job's row. */
+const kitsThatLeft = sql<number>`(
+  select count(*) from ${jobKits} own where own.job = ${jobs.id} and exists (
+    select 1 from ${jobKits} other join ${jobs} earlier on earlier.id = other.job where other.kit = own.kit and earlier.signed and earlier.id <> own.job limit 1))`.mapWith(Number);
+const kitsOfJob = sql<number>`(select count(*) from ${jobKits} own where own.job = ${jobs.id})`.mapWith(Number);
+
+/** Whether one of a job's kits has not yet left the shop on another job: a column of a question that asks for the job's row. */
+export const newKitColumn = sql<boolean>`${kitsThatLeft} < ${kitsOfJob}`.mapWith(Boolean);
+
+type Pins = Parameters<typeof getPinned>[1];
+
+/** Documents of logs that are kept, by the event that opened them: a version never changes, so it is asked for once. */
+const pinnedByLog = new WeakMap<LoggedEvent, { key: string; documents: Awaited<ReturnType<typeof getPinned>> }>();
+
+/** The documents that a log pins. */
+export async function pinnedOf(db: Connection, log: readonly LoggedEvent[], { profile, kits, rules }: Pins): ReturnType<typeof getPinned> {
+  const [first] = log;
+  const key = JSON.stringify([profile, kits, rules].flat().map(({ slug, version }) => [slug, version]));
+  const known = first && pinnedByLog.get(first);
+  if (known?.key === key) return known.documents;
+  const documents = await getPinned(db, { profile, kits, rules });
+  if (first) pinnedByLog.set(first, { key, documents });
+  return documents;
 }
 
-/** Pinned documents of a job, or undefined before it is opened. */
-export async function documentsOf(db: Connection, job: string, { opened }: Pick<JobState, 'opened'>): Promise<PinnedDocuments | undefined> {
+const around = asked<{ year: number | null; newKit: boolean }[], { job: string }>((db) =>
+  db
+    .select({ year: vehicles.year, newKit: newKitColumn })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
+    .where(eq(jobs.id, sql.placeholder('job'))),
+);
+
+/** Pinned documents of a job whose log is this, or undefined before it is opened. */
+export async function documentsOf(db: Connection, job: string, { opened }: Pick<JobState, 'opened'>, log: readonly LoggedEvent[]): Promise<PinnedDocuments | undefined> {
   if (!opened) return undefined;
-  const { hashes, ...documents } = await getPinned(db, opened);
+  const { hashes, ...documents } = await pinnedOf(db, log, opened);
   // By the job's row: its vehicle may have been joined to another since it was opened.
-  const [vehicle] = await db
-    .select({ year: tables.vehicles.year })
-    .from(tables.jobs)
-    .innerJoin(tables.vehicles, eq(tables.vehicles.id, tables.jobs.vehicle))
-    .where(eq(tables.jobs.id, job));
-  const newKit = await hasNewKit(
-    db,
-    job,
-    opened.kits.map((pin) => pin.slug),
-  );
+  const [row] = await around(db, { job });
   const taken = await takenOn(db, opened.profile.slug);
-  const documentsKey = [...hashes, String(newKit), String(vehicle?.year), JSON.stringify(taken)].join(' ');
-  return { ...documents, year: vehicle?.year ?? undefined, newKit, taken, documentsKey };
+  const newKit = row?.newKit ?? false;
+  const documentsKey = [...hashes, String(newKit), String(row?.year), JSON.stringify(taken)].join(' ');
+  return { ...documents, year: row?.year ?? undefined, newKit, taken, documentsKey };
 }
 
 /** State and pinned documents of a job, or undefined before it is opened. */
-export async function contextOf(db: Connection, job: string, state: JobState): Promise<JobContext | undefined> {
-  const documents = await documentsOf(db, job, state);
+export async function contextOf(db: Connection, job: string, state: JobState, log: readonly LoggedEvent[]): Promise<JobContext | undefined> {
+  const documents = await documentsOf(db, job, state, log);
   return documents && jobContext(state, documents);
 }

@@ -1,13 +1,14 @@
-import { and, eq, gt, inArray } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
-import { foldJob, liftEvent, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { foldJob, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
-import { tables, type Connection } from '../database/index.ts';
+import { asked, tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { insertEvents, type NewEventRow } from './chain.ts';
+import { readLog, type KeptLog } from './whole-log.ts';
 
-const { events, jobs } = tables;
+const { jobs } = tables;
 
 /** Who an event is stored for: taken from the session, never from the event. */
 export interface Author {
@@ -16,19 +17,6 @@ export interface Author {
 }
 
 export type AppendAnswer = { id: string; status: 'stored' | 'already stored'; seq: number } | { id: string | null; status: 'refused' | 'conflict'; faults: Fault[] };
-
-/** Events of a job after a `seq`, in order, as their newest versions say them. */
-export async function readEvents(db: Connection, job: string, since = 0): Promise<LoggedEvent[]> {
-  const rows = await db
-    .select()
-    .from(events)
-    .where(and(eq(events.job, job), gt(events.seq, since)))
-    .orderBy(events.seq);
-  return rows.map(({ id, type, v, at, act, payload, seq, person, device }) => {
-    const event = { id, type, v, at, ...(act === null ? {} : { act }), payload: JSON.parse(payload) as Record<string, unknown>, seq, person, device };
-    return liftEvent(event) as LoggedEvent;
-  });
-}
 
 interface Checked {
   place: number;
@@ -66,38 +54,55 @@ export function eventRow(job: string, seq: number, event: JobEvent, hash: string
   };
 }
 
+/** A job's counter, locked until the transaction is through. */
+export const lockJob = asked<{ seq: number }[], { job: string }>((tx) =>
+  tx
+    .select({ seq: jobs.seq })
+    .from(jobs)
+    .where(eq(jobs.id, sql.placeholder('job')))
+    .for('update'),
+);
+
+const setCounter = asked<unknown, { job: string; seq: number }>((tx) =>
+  tx
+    .update(jobs)
+    .set({ seq: sql`${sql.placeholder('seq')}` })
+    .where(eq(jobs.id, sql.placeholder('job'))),
+);
+
 /** Types of event that can change whether a job has left the shop. */
 const LEAVES: readonly EventType[] = ['job.signed', 'job.reopened', 'undone'];
 
 /** Writes a job's counter, and whether it has left where that can be another, with the events that they come from. */
-export async function countUp(tx: Connection, job: string, seq: number, appended: readonly JobEvent[]): Promise<void> {
-  const left = appended.some((event) => LEAVES.includes(event.type)) ? { signed: foldJob(await readEvents(tx, job)).signed !== undefined } : {};
+export async function countUp(tx: Connection, job: string, seq: number, appended: readonly JobEvent[], log: readonly LoggedEvent[]): Promise<void> {
+  if (!appended.some((event) => LEAVES.includes(event.type))) return void (await setCounter(tx, { job, seq }));
   await tx
     .update(jobs)
-    .set({ seq, ...left })
+    .set({ seq, signed: foldJob(log).signed !== undefined })
     .where(eq(jobs.id, job));
 }
 
 /**
  * Appends a batch under the job's row lock, inside the caller's transaction. Each event has its own answer: the same id with the
  * same body is stored once, with another body it is a conflict, a malformed one is refused alone. `authorOf` tells who made the
- * event at a place of the batch; `checkUnderLock` is asked once the row is locked, and holds for events that are new.
+ * event at a place of the batch; `checkUnderLock` is asked once the row is locked, with the log as it is then, and holds for events
+ * that are new. The log that it becomes may be kept once all is committed.
  */
 export async function appendEvents(
   tx: Connection,
   job: string,
   values: readonly unknown[],
   authorOf: (place: number) => Author,
-  checkUnderLock: () => Promise<IdCheck> = () => Promise.resolve(() => []),
-): Promise<{ answers: AppendAnswer[]; appended: LoggedEvent[]; lastSeq: number }> {
+  checkUnderLock: (log: readonly LoggedEvent[]) => Promise<IdCheck> = () => Promise.resolve(() => []),
+): Promise<{ answers: AppendAnswer[]; appended: LoggedEvent[]; becomes: KeptLog }> {
   const answers: AppendAnswer[] = [];
   const good = sortOut(values, answers);
-  const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');
+  const [row] = await lockJob(tx, { job });
   if (!row) throw notFound('job', job);
-  const check = await checkUnderLock();
   const ids = good.map(({ event }) => event.id);
-  const known = ids.length === 0 ? [] : await tx.select({ id: events.id, job: events.job, seq: events.seq, hash: events.bodyHash }).from(events).where(inArray(events.id, ids));
-  const stored = new Map(known.map((entry) => [entry.id, entry]));
+  const { log, chain, known } = await readLog(tx, job, ids);
+  const check = await checkUnderLock(log);
+  const stored = new Map(known.map((entry) => [entry.id, { job: entry.job, seq: entry.seq, hash: entry.bodyHash }]));
   const appended: LoggedEvent[] = [];
   const rows: NewEventRow[] = [];
   let lastSeq = row.seq;
@@ -113,16 +118,15 @@ export async function appendEvents(
         continue;
       }
       lastSeq++;
-      stored.set(event.id, { id: event.id, job, seq: lastSeq, hash });
+      stored.set(event.id, { job, seq: lastSeq, hash });
       const author = authorOf(place);
       rows.push(eventRow(job, lastSeq, event, hash, author));
       appended.push({ ...event, seq: lastSeq, ...author });
       answers[place] = { id: event.id, status: 'stored', seq: lastSeq };
     }
   }
-  if (rows.length > 0) {
-    await insertEvents(tx, rows);
-    await countUp(tx, job, lastSeq, appended);
-  }
-  return { answers, appended, lastSeq };
+  const last = await insertEvents(tx, rows, chain);
+  const after = [...log, ...appended];
+  if (rows.length > 0) await countUp(tx, job, lastSeq, appended, after);
+  return { answers, appended, becomes: { log: after, chain: last } };
 }

@@ -8,7 +8,8 @@ import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument, newestDocuments } from '../documents/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';
 import { insertEvents } from './chain.ts';
-import { eventRow, readEvents, type Author } from './log.ts';
+import { eventRow, type Author } from './log.ts';
+import { readEvents } from './whole-log.ts';
 
 export interface JobToOpen {
   id: string;
@@ -98,6 +99,7 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
   await insertEvents(
     tx,
     events.map((entry, index) => eventRow(job.id, index + 1, entry, canonicalHash(entry), author)),
+    '',
   );
   return events.length;
 }

@@ -5,8 +5,8 @@ import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, getDocument, type StoredDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { insertEvents } from './chain.ts';
-import { countUp, eventRow, type Author } from './log.ts';
-import { wholeLog } from './whole-log.ts';
+import { countUp, eventRow, lockJob, type Author } from './log.ts';
+import { readLog } from './whole-log.ts';
 
 export interface NewerDocument extends DocumentPin {
   kind: 'vehicle' | 'kit' | 'rules';
@@ -15,8 +15,8 @@ export interface NewerDocument extends DocumentPin {
 /** Lines of what is lost that an event carries; nobody reads more of them. */
 const MOST_LOST = 500;
 
-async function pinnedAndNewest(db: Connection, job: string) {
-  const pins = pinsIn(await wholeLog(db, job));
+async function pinnedAndNewest(db: Connection, job: string, log: readonly LoggedEvent[]) {
+  const pins = pinsIn(log);
   if (!pins) throw notFound('job', job);
   const pair = async <K extends 'vehicle' | 'kit' | 'rules'>(kind: K, pin: DocumentPin): Promise<[StoredDocument<K>, StoredDocument<K>]> => [
     await getDocument(db, kind, pin.slug, pin.version),
@@ -48,11 +48,12 @@ export async function newerThan(db: Connection, { profile, kits, rules }: NonNul
 
 /** Takes over the newest documents as an event that lists the ids lost. Gives back the new last seq, or undefined where nothing was newer or the id is known. */
 export async function repinJob(tx: Connection, job: string, id: string, author: Author): Promise<number | undefined> {
-  const [row] = await tx.select({ seq: tables.jobs.seq }).from(tables.jobs).where(eq(tables.jobs.id, job)).for('update');
+  const [row] = await lockJob(tx, { job });
   if (!row) throw notFound('job', job);
   const [known] = await tx.select({ id: tables.events.id }).from(tables.events).where(eq(tables.events.id, id));
   if (known) return undefined;
-  const { profile, kits, rules } = await pinnedAndNewest(tx, job);
+  const { log, chain } = await readLog(tx, job);
+  const { profile, kits, rules } = await pinnedAndNewest(tx, job, log);
   if ([profile, ...kits, rules].every(([pinned, newest]) => newest.version === pinned.version)) return undefined;
   const pin = ([, { slug, version }]: readonly [unknown, DocumentPin]): DocumentPin => ({ slug, version });
   const side = (place: 0 | 1) => ({ profile: profile[place].document, kits: kits.map((kit) => kit[place].document), rules: rules[place].document });
@@ -65,7 +66,7 @@ export async function repinJob(tx: Connection, job: string, id: string, author: 
     at: new Date().toISOString(),
     payload: { profile: pin(profile), kits: kits.map(pin), rules: pin(rules), lost },
   };
-  await insertEvents(tx, [eventRow(job, row.seq + 1, event, canonicalHash(event), author)]);
-  await countUp(tx, job, row.seq + 1, [event]);
+  await insertEvents(tx, [eventRow(job, row.seq + 1, event, canonicalHash(event), author)], chain);
+  await countUp(tx, job, row.seq + 1, [event], log);
   return row.seq + 1;
 }

@@ -6,17 +6,17 @@ import { foldJob, idCheck, standingEvents, undoFaults, undoTargets, type EventTy
 import { beyondMeasure } from '@jade/contract/check';
 import { NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
-import { getPinned } from '../documents/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
 import { authorOf, isLetIn, requireRight } from '../people/index.ts';
-import { appendEvents, readEvents, type AppendAnswer } from './log.ts';
+import { appendEvents, type AppendAnswer } from './log.ts';
+import { pinnedOf } from './documents.ts';
 import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
 import { BoardStreams, Streams } from './streams.ts';
 import { Summaries } from './summary.ts';
 import { takenOn } from './times.ts';
 import { boardState, findJobs, listJobs, viewJob } from './view.ts';
-import { keepLog, wholeLog } from './whole-log.ts';
+import { keepLog, readEvents } from './whole-log.ts';
 
 const EVENT_BYTES = 1024 * 1024;
 const MOST_EVENTS = 500;
@@ -62,7 +62,7 @@ const doneOver = (log: readonly JobEvent[], event: JobEvent): JobEvent[] =>
 async function checkFor(tx: Connection, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
   const before: JobEvent[] = [...known];
   const state = foldJob(standingEvents(known, TELL_IDS));
-  const byIds = state.opened ? idCheck(await getPinned(tx, state.opened), Object.keys(state.accessories)) : () => [];
+  const byIds = state.opened ? idCheck(await pinnedOf(tx, known, state.opened), Object.keys(state.accessories)) : () => [];
   return (event, path) => {
     const rights = [...new Set(doneOver(before, event).map(({ type }) => rightFor(type)))];
     const faults = [...rights.flatMap((right) => roleFaults(role, right, path)), ...byIds(event, path), ...undoFaults(before, event, path)];
@@ -168,23 +168,19 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const values = eventsIn(request.body);
     const { person, device, role } = await authorOf(db, sender, sessionIn(request.body));
     const job = request.params.id;
-    let before: LoggedEvent[] = [];
-    const { answers, appended } = await retrying(() =>
+    const { answers, appended, becomes } = await retrying(() =>
       db.transaction((tx) =>
         appendEvents(
           tx,
           job,
           values,
           () => ({ person, device }),
-          async () => {
-            before = await wholeLog(tx, job);
-            return checkFor(tx, role, before);
-          },
+          (log) => checkFor(tx, role, log),
         ),
       ),
     );
+    keepLog(job, becomes);
     if (appended.length > 0) {
-      keepLog(job, [...before, ...appended]);
       // The sheet can be made later; what is stored is stored.
       if (appended.some((event) => event.type === 'job.signed')) await onSigned(job).catch((error: unknown) => app.log.error({ err: error, job }, 'the sheet was not made'));
     }

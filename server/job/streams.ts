@@ -3,7 +3,7 @@ import { inArray } from 'drizzle-orm';
 import type { LoggedEvent } from '@jade/core/job';
 import type { Appended } from '@jade/contract/job';
 import { tables, type Database } from '../database/index.ts';
-import { readEvents } from './log.ts';
+import { readEvents } from './whole-log.ts';
 
 const { jobs } = tables;
 

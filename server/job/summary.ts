@@ -4,7 +4,7 @@ import { standingOf } from '@jade/core/stations';
 import type { JobSummary } from '@jade/contract/job';
 import { namesOf } from '@jade/words/job';
 import { sayHold } from '@jade/words/stations';
-import { retrying, tables, type Connection, type Database } from '../database/index.ts';
+import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { Kept } from '../documents/index.ts';
 import { documentsOf, type PinnedDocuments } from './documents.ts';
 import { planAway } from '../planner/index.ts';
@@ -45,6 +45,19 @@ async function summarise(job: string, log: readonly LoggedEvent[], documents: Pi
   };
 }
 
+const keepSummary = asked<unknown, { job: string; seq: number; summary: string }>((db) =>
+  db
+    .update(jobs)
+    .set({ summary: sql`${sql.placeholder('summary')}`, summarySeq: sql`${sql.placeholder('seq')}`, foldVersion: FOLD_VERSION })
+    .where(and(eq(jobs.id, sql.placeholder('job')), gte(jobs.seq, sql.placeholder('seq')), or(ne(jobs.foldVersion, FOLD_VERSION), lte(jobs.summarySeq, sql.placeholder('seq'))))),
+);
+const howFresh = asked<{ seq: number; summarySeq: number; foldVersion: number }[], { job: string }>((db) =>
+  db
+    .select({ seq: jobs.seq, summarySeq: jobs.summarySeq, foldVersion: jobs.foldVersion })
+    .from(jobs)
+    .where(eq(jobs.id, sql.placeholder('job'))),
+);
+
 /** Whether a job's summary is the one of its log as this version folds it. */
 export const isFresh = (row: { seq: number; summarySeq: number; foldVersion: number }): boolean => row.summarySeq === row.seq && row.foldVersion === FOLD_VERSION;
 
@@ -56,14 +69,10 @@ export async function writeSummary(db: Connection, job: string): Promise<void> {
   const log = await wholeLog(db, job);
   const seq = log.at(-1)?.seq ?? 0;
   const state = foldJob(log);
-  const documents = await documentsOf(db, job, state);
+  const documents = await documentsOf(db, job, state, log);
   if (!documents) return;
   const summary = JSON.stringify(await summarise(job, log, documents));
-  const write = (connection: Connection) =>
-    connection
-      .update(jobs)
-      .set({ summary, summarySeq: seq, foldVersion: FOLD_VERSION })
-      .where(and(eq(jobs.id, job), gte(jobs.seq, seq), or(ne(jobs.foldVersion, FOLD_VERSION), lte(jobs.summarySeq, seq))));
+  const write = (connection: Connection) => keepSummary(connection, { job, seq, summary });
   if (!bringsTimes(log)) return void (await write(db));
   await db.transaction(async (tx) => {
     const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');
@@ -121,7 +130,7 @@ export class Summaries {
   }
 
   private async make(job: string): Promise<void> {
-    const [row] = await this.db.select({ seq: jobs.seq, summarySeq: jobs.summarySeq, foldVersion: jobs.foldVersion }).from(jobs).where(eq(jobs.id, job));
+    const [row] = await howFresh(this.db, { job });
     if (row && !isFresh(row)) await retrying(() => writeSummary(this.db, job));
   }
 

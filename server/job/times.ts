@@ -1,7 +1,7 @@
 import { and, eq, lte, sql } from 'drizzle-orm';
 import { stepTimes, type JobContext, type LoggedEvent } from '@jade/core/job';
 import type { TakenBySteps } from '@jade/core/schedule';
-import { tables, type Connection } from '../database/index.ts';
+import { asked, tables, type Connection } from '../database/index.ts';
 
 const { stepTimes: rows, stepSums: sums } = tables;
 
@@ -44,12 +44,16 @@ export async function keepTimes(tx: Connection, job: string, context: JobContext
   await addUp(tx, times, 1);
 }
 
-/** Times taken so far at this shop on vehicles of a kind, by step. */
-export async function takenOn(db: Connection, profile: string): Promise<TakenBySteps> {
-  const taken = await db
+const sumsOf = asked<{ step: string; count: number; sumLn: number; sumLnSquared: number }[], { profile: string }>((db) =>
+  db
     .select({ step: sums.step, count: sums.count, sumLn: sums.sumLn, sumLnSquared: sums.sumLnSquared })
     .from(sums)
-    .where(eq(sums.profile, profile))
-    .orderBy(sums.step);
+    .where(eq(sums.profile, sql.placeholder('profile')))
+    .orderBy(sums.step),
+);
+
+/** Times taken so far at this shop on vehicles of a kind, by step. */
+export async function takenOn(db: Connection, profile: string): Promise<TakenBySteps> {
+  const taken = await sumsOf(db, { profile });
   return Object.fromEntries(taken.map(({ step, ...times }) => [step, times]));
 }

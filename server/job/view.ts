@@ -1,22 +1,23 @@
-import { count, desc, eq, inArray, sql } from 'drizzle-orm';
+import { count, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { FOLD_VERSION } from '@jade/core/job';
 import type { JobLine, JobSummary, JobView } from '@jade/contract/job';
 import { UNREADABLE } from '@jade/words/job';
 import { vehiclesNamed } from '../customers/index.ts';
-import { tables, type Connection } from '../database/index.ts';
-import { getPinned, kitsFor } from '../documents/index.ts';
+import { asked, tables, type Connection } from '../database/index.ts';
+import { Kept, kitsFor, libraryState } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { newerThan, pinsIn } from './pins.ts';
 import { takenOn } from './times.ts';
-import { hasNewKit } from './documents.ts';
+import { newKitColumn, pinnedOf } from './documents.ts';
 import { isFresh, type Summaries } from './summary.ts';
 import { wholeLog } from './whole-log.ts';
 
 const { jobs, vehicles, customers } = tables;
 
-const joined = (db: Connection) =>
+const joined = <More extends Record<string, SQL>>(db: Connection, more = {} as More) =>
   db
     .select({
+      ...more,
       id: jobs.id,
       seq: jobs.seq,
       summary: jobs.summary,
@@ -58,7 +59,7 @@ const MOST_LEFT = 50;
 const MOST_FOUND = 30;
 
 async function linesOf(db: Connection, rows: readonly Row[], summaries: Summaries): Promise<JobLine[]> {
-  const people = await db.select().from(tables.people);
+  const people = await everybody(db, {});
   const benchName = (id: string | null) => people.find((person) => person.id === id)?.benchName ?? id;
   const lines: JobLine[] = [];
   for (const row of rows) {
@@ -78,13 +79,19 @@ async function linesOf(db: Connection, rows: readonly Row[], summaries: Summarie
   return lines;
 }
 
+const inShop = asked<Row[]>((db) => joined(db).where(eq(jobs.signed, false)));
+const lastThatLeft = asked<Row[]>((db) => {
+  // First which, along the index, then what they are: else the whole history is joined and sorted.
+  const which = db.select({ id: jobs.id }).from(jobs).where(eq(jobs.signed, true)).orderBy(desc(jobs.openedAt), desc(jobs.id)).limit(MOST_LEFT).as('which');
+  return joined(db).innerJoin(which, eq(which.id, jobs.id));
+});
+const everybody = asked<{ id: string; benchName: string }[]>((db) => db.select({ id: tables.people.id, benchName: tables.people.benchName }).from(tables.people));
+
 /** All jobs in the shop as the day board shows them, promised first, then those that left last. */
 export async function listJobs(db: Connection, summaries: Summaries): Promise<JobLine[]> {
-  // First which, along the index, then what they are: asked for in one, the whole history is joined and sorted.
-  const which = (left: boolean) => db.select({ id: jobs.id }).from(jobs).where(eq(jobs.signed, left)).orderBy(desc(jobs.openedAt), desc(jobs.id));
-  const ids = [...(await which(false)), ...(await which(true).limit(MOST_LEFT))].map((row) => row.id);
-  const rows = ids.length === 0 ? [] : await joined(db).where(inArray(jobs.id, ids));
-  const lines = await linesOf(db, rows, summaries);
+  // One that leaves between the two questions is shown once.
+  const rows = new Map([...(await inShop(db, {})), ...(await lastThatLeft(db, {}))].map((row) => [row.id, row]));
+  const lines = await linesOf(db, [...rows.values()], summaries);
   return lines.sort((a, b) => Number(a.summary.signed) - Number(b.summary.signed) || (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id));
 }
 
@@ -106,14 +113,33 @@ export async function boardState(db: Connection): Promise<string> {
   return `${row?.count ?? 0} ${row?.moved ?? 0}`;
 }
 
+/** What the library holds beside a job's pins, as long as nothing is added to it. */
+const beside = new WeakMap<Connection, Kept<Pick<JobView, 'newer' | 'otherKits'>>>();
+
+async function besideOf(db: Connection, library: number, pins: NonNullable<ReturnType<typeof pinsIn>>): Promise<Pick<JobView, 'newer' | 'otherKits'>> {
+  const kept = beside.get(db) ?? new Kept(100);
+  beside.set(db, kept);
+  const key = JSON.stringify([library, pins]);
+  const known = kept.get(key);
+  if (known) return known;
+  const otherKits = (await kitsFor(db, pins.profile.slug)).filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug));
+  const made = { newer: await newerThan(db, pins), otherKits };
+  kept.set(key, made);
+  return made;
+}
+
+const oneJob = asked<(Row & { newKit: boolean; library: number })[], { id: string }>((db) =>
+  joined(db, { newKit: newKitColumn, library: libraryState }).where(eq(jobs.id, sql.placeholder('id'))),
+);
+
 /** A job with the documents it pins: all that a browser needs to go on without the server. */
 export async function viewJob(db: Connection, id: string): Promise<JobView> {
-  const [row] = await joined(db).where(eq(jobs.id, id));
+  const [row] = await oneJob(db, { id });
   if (!row) throw notFound('job', id);
   const events = await wholeLog(db, id);
   const pins = pinsIn(events);
   if (!pins) throw notFound('job', id);
-  const { profile, kits, rules } = await getPinned(db, pins);
+  const { profile, kits, rules } = await pinnedOf(db, events, pins);
   return {
     id,
     bay: row.bay,
@@ -124,14 +150,9 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
     profile,
     kits,
     rules,
-    newKit: await hasNewKit(
-      db,
-      id,
-      pins.kits.map((kit) => kit.slug),
-    ),
+    newKit: row.newKit,
     taken: await takenOn(db, pins.profile.slug),
-    newer: await newerThan(db, pins),
-    otherKits: (await kitsFor(db, pins.profile.slug)).filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug)),
-    events,
+    ...(await besideOf(db, row.library, pins)),
+    events: [...events],
   };
 }

@@ -1,3 +1,4 @@
+import { gunzipSync } from 'node:zlib';
 import { CODE_TRIES, DEVICE_DAYS, SESSION_DAYS } from '@jade/core/shop';
 import type { DeviceShown, Pairing } from '@jade/contract/people';
 import { buildApp } from '../app/index.ts';
@@ -35,6 +36,16 @@ test('a tablet is let in by the code of the counter, picks a bench name and work
   expect((await at(TABLET, 'POST', '/api/jobs/hill-road-12/events', session, { events: [jotted] })).statusCode).toBe(200);
   const { events } = (await at(TABLET, 'GET', '/api/jobs/hill-road-12', session)).json<{ events: { id: string; person: string; device: string }[] }>();
   expect(events.at(-1)).toMatchObject({ id: jotted.id, person: 'fern', device: 'Bay 1 tablet' });
+});
+
+test('an answer is packed on its way to another device, and not on the machine itself', async () => {
+  const device = cookieIn(await letIn(await openCode()));
+  const asked = (remoteAddress: string) =>
+    shop.app.inject({ url: '/api/jobs/hill-road-07', remoteAddress, headers: { 'accept-encoding': 'gzip', ...(remoteAddress === TABLET ? { cookie: device } : {}) } });
+  const [far, here] = [await asked(TABLET), await asked('127.0.0.1')];
+  expect([far.headers['content-encoding'], here.headers['content-encoding']]).toEqual(['gzip', undefined]);
+  expect(JSON.parse(gunzipSync(far.rawPayload).toString())).toEqual(here.json());
+  expect(far.rawPayload.length * 3).toBeLessThan(here.rawPayload.length);
 });
 
 test('a code lets one device in, for ten minutes, and guessing shuts it', async () => {

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { isIP } from 'node:net';
-import { and, eq, gt, isNull } from 'drizzle-orm';
+import { and, eq, gt, isNull, sql } from 'drizzle-orm';
 import type { FastifyRequest } from 'fastify';
 import { DEVICE_DAYS, roleFaults, SESSION_DAYS, type Right } from '@jade/core/shop';
-import { tables, type Connection } from '../database/index.ts';
+import { asked, tables, type Connection } from '../database/index.ts';
 import { Refusal } from '../faults/index.ts';
 
 export interface Session {
@@ -68,16 +68,19 @@ export async function deviceOf(db: Connection, request: FastifyRequest): Promise
   return { id: row.id, name: row.name };
 }
 
+const sessionByToken = asked<(Session & { pairedDevice: string | null })[], { token: string; since: Date }>((db) =>
+  db
+    .select({ id: sessions.publicId, person: sessions.person, device: sessions.device, pairedDevice: sessions.pairedDevice, benchName: people.benchName, role: people.role })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.person))
+    .where(and(eq(sessions.tokenHash, sql.placeholder('token')), eq(people.left, false), isNull(sessions.endedAt), gt(sessions.createdAt, sql.placeholder('since')))),
+);
+
 /** The session a request belongs to, undefined where it has none. One that was begun on a device is of no use anywhere else. */
 export async function sessionOf(db: Connection, request: FastifyRequest): Promise<Session | undefined> {
   const token = cookieOf(request, SESSION_COOKIE);
   if (!token) return undefined;
-  const [row] = await db
-    .select({ id: sessions.publicId, person: sessions.person, device: sessions.device, pairedDevice: sessions.pairedDevice, benchName: people.benchName, role: people.role })
-    .from(sessions)
-    .innerJoin(people, eq(people.id, sessions.person))
-    .where(and(eq(sessions.tokenHash, hashOf(token)), eq(people.left, false), isNull(sessions.endedAt), gt(sessions.createdAt, daysAgo(SESSION_DAYS))))
-    .limit(1);
+  const [row] = await sessionByToken(db, { token: hashOf(token), since: daysAgo(SESSION_DAYS) });
   if (!row) return undefined;
   const { pairedDevice, ...session } = row;
   if (pairedDevice === null) return fromThisMachine(request) ? session : undefined;

@@ -29,7 +29,7 @@ export async function ensureSheet(db: Database, job: string): Promise<{ hash: st
     .from(sheets)
     .where(and(eq(sheets.job, job), eq(sheets.seq, seq)));
   if (kept) return { hash: kept.hash, pdf: kept.pdf };
-  const context = await contextOf(db, job, foldJob(log.filter((event) => (event.seq ?? 0) <= seq)));
+  const context = await contextOf(db, job, foldJob(log.filter((event) => (event.seq ?? 0) <= seq)), log);
   if (!context) return undefined;
   const [row] = await db
     .select({ plate: vehicles.plate, customer: customers.name })
