@@ -200,6 +200,8 @@ ${appends.join('\n')}
 `;
 say(`once more: ${JSON.stringify(Object.fromEntries(Object.entries(again).map(([what, ms]) => [what, Number(ms.toFixed(1))])))}`);
 const place = join(ROOT, 'docs/benchmarks.md');
-const [before] = readFileSync(place, 'utf8').split(`\n${HEADING}\n`);
-writeFileSync(place, `${before.trimEnd()}\n\n${text}`);
+const [before = '', old = ''] = readFileSync(place, 'utf8').split(`\n${HEADING}\n`);
+// The sections behind it stay.
+const after = old.indexOf('\n## ');
+writeFileSync(place, `${before.trimEnd()}\n\n${text.trim()}\n${after < 0 ? '' : old.slice(after)}`);
 process.stdout.write(text);

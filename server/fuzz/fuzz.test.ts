@@ -182,7 +182,7 @@ test(
   async () => {
     const all = await routes();
     /** What took long, and how long the processor was at it: on a machine that does other things besides the two part. */
-    const slow: { what: string; tookMs: number; workedMs: number }[] = [];
+    const slow: { request: number; what: string; bytes: number; tookMs: number; workedMs: number }[] = [];
     /** The first fault of each route, and how many came after it. */
     const failures = new Map<string, { first: string; count: number }>();
     const fail = (route: string, told: string) => failures.set(route, { first: failures.get(route)?.first ?? told, count: (failures.get(route)?.count ?? 0) + 1 });
@@ -202,7 +202,7 @@ test(
       const took = performance.now() - start;
       if (answer.statusCode === 401) await signIn();
       const { user, system } = process.cpuUsage(used);
-      if (took > 1000) slow.push({ what: `${method} ${url}`, tookMs: Math.round(took), workedMs: Math.round((user + system) / 1000) });
+      if (took > 1000) slow.push({ request, what: `${method} ${url}`, bytes: text?.length ?? 0, tookMs: Math.round(took), workedMs: Math.round((user + system) / 1000) });
       const told = `${method} ${url} ${text?.slice(0, 2000) ?? ''} -> ${answer.statusCode} ${answer.statusCode >= 400 ? answer.body.slice(0, 300) : ''}`;
       if (answer.statusCode >= 500) {
         fail(route, `${told} ${thrown}`);
