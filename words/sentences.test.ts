@@ -7,7 +7,7 @@ import { sayReason } from '@jade/words/match';
 import { sayProof, sayReference } from '@jade/words/probing';
 import { saySensorEffect } from '@jade/words/sensing';
 import { sayNumberRemark } from '@jade/words/vehicle';
-import { sayAdded, sayLoad, sayMateTrouble } from '@jade/words/wiring';
+import { sayAdded, sayLoad, sayMateTrouble, sayWithdrawn } from '@jade/words/wiring';
 import type { Sensor } from '@jade/core/vehicle';
 import type { SensorEffect } from '@jade/core/sensing';
 import type { AimRule } from '@jade/core/rules';
@@ -109,6 +109,8 @@ test('number remarks warn and do not refuse', () => {
   expect(sayNumberRemark({ code: 'number-letters', letters: 'O' })).toContain('read it again');
 });
 
+const judged = { warnShare: 0.8, refuseShare: 1, dropLimitShare: 0.03, atLeastV: 10.2, troubles: [], verdict: 'carries' as const };
+
 test('plugs and loads are said with both sides', () => {
   expect(sayMateTrouble({ code: 'keying', vehicle: 'A', kit: 'B' })).toBe('Keying A on the vehicle, B on the kit.');
   const check = {
@@ -121,10 +123,18 @@ test('plugs and loads are said with both sides', () => {
     shareAfter: 0.5,
     dropV: 0.2,
     dropShare: 0.0142,
-    verdict: 'carries' as const,
+    ...judged,
   };
-  expect(plain(sayLoad(check))).toBe('It carries. 1.0 A before, 5.0 A after at the worst voltage: 50 % of the fuse (10 A). Drop 0.20 V (1.4 %) at running voltage.');
-  expect(sayLoad({ ...check, verdict: 'refuse' })).toContain('The fuse must grow');
+  expect(plain(sayLoad(check))).toBe(
+    'It carries. 1.0 A before, 5.0 A after at the worst voltage: 50 % of the fuse (10 A). Lost on the way: 0.20 V at running voltage, 1.4 % of at most 3.0 %.',
+  );
+  expect(sayLoad({ ...check, verdict: 'refuse' })).toContain('A larger fuse is no cure.');
+  const dim = { ...check, verdict: 'warn' as const, troubles: ['drop' as const], mend: { areaMm2: 1.5, mostLengthM: 3.17 } };
+  expect(plain(sayLoad(dim))).toContain('lamps burn dim. It would hold with a wire of 1.5 mm² or a way of at most 3.1 m, or with a relay');
+  expect(sayLoad({ ...dim, mend: {} })).toContain('No wire mends it');
+  const low = plain(sayLoad({ ...check, verdict: 'warn', troubles: ['share', 'least voltage'], neededV: 10.5 }));
+  expect(low).toContain('There is little in hand. At the least voltage 10.20 V are left for the lamps, and they are stated to need 10.50 V');
+  expect(plain(sayWithdrawn(5, { afterA: 6.2 }))).toBe('5.0 A were accepted, and it is 6.2 A now: look at it again.');
   expect(sayLoad({ ...check, verdict: 'never' })).toContain('safety system');
 });
 
@@ -139,7 +149,7 @@ test('a fuse of 7.5 A is not rounded, and loads that are alike are counted', () 
     shareAfter: 0.27,
     dropV: 0.1,
     dropShare: 0.01,
-    verdict: 'carries' as const,
+    ...judged,
   };
   expect(plain(sayLoad(check))).toContain('of the fuse (7.5 A)');
   const load = (name: string, powerW: number) => ({ name, powerW, atV: 26.4, kind: 'driven LED' as const });

@@ -64,11 +64,12 @@ test('one adapter is short, one screw is to spare', () => {
 });
 
 test('plugs, load, drop, currents and legs come out as worked by hand', () => {
-  expect(run('plugs')).toMatchObject({ value: 'mates', troubles: [] });
+  expect(run('plug-match')).toMatchObject({ value: 'mates', troubles: [] });
   // 43.2 W at the least voltage of 10.8 V is 4 A, four tenths of the fuse.
   expect(run('circuit-load')).toMatchObject({ afterA: 4, weakest: 'fuse', shareAfter: 0.4, verdict: 'carries' });
   // 8.4 m of 1.5 mm² at 8 A: 0.09654 Ω, 0.772 V, 5.6 % of 13.8 V.
-  const drop = run('wire-drop') as { resistanceOhm: number; dropV: number; dropShare: number };
+  const drop = run('voltage-drop') as { resistanceOhm: number; dropV: number; dropShare: number };
+  expect(drop).toMatchObject({ limitShare: 0.03, holds: false });
   expect([drop.resistanceOhm.toFixed(5), drop.dropV.toFixed(3), drop.dropShare.toFixed(3)]).toEqual(['0.09654', '0.772', '0.056']);
   expect(run('lamp-current')).toMatchObject({ leastVoltageA: 8, mostVoltageA: 6, worstA: 8, fuseA: 10 });
   expect(run('lamp-current', { powerW: 4000 })).toMatchObject({ fuseA: null });
@@ -139,9 +140,75 @@ test('what a calculation cannot mean is refused with its path, not believed', ()
   expect(faultsOf(() => run('access-plan', { pieces: [...pieces, pieces[0]] }))).toEqual([`pieces[${pieces.length}].id duplicate-id`]);
 });
 
+test('wires, fuses, relays, outages and standing come out as worked by hand', () => {
+  // Gauge 16 is 1.309 mm²: 8.4 m are 0.11064 Ω, and 8 A lose 0.8851 V, 6.4 % of 13.8 V.
+  expect(run('voltage-drop', { areaMm2: undefined, gauge: 16 })).toMatchObject({
+    resistanceOhm: expect.closeTo(0.11064, 4) as number,
+    dropShare: expect.closeTo(0.06414, 4) as number,
+  });
+  expect(run('voltage-drop', { ohmPerM: 0.0127, contactsMohm: 13, currentA: 2.5, use: 'auxiliary' })).toEqual({
+    resistanceOhm: expect.closeTo(0.11968, 5) as number,
+    dropV: expect.closeTo(0.2992, 5) as number,
+    dropShare: expect.closeTo(0.02168, 5) as number,
+    limitShare: 0.05,
+    holds: true,
+  });
+  expect(run('circuit-load', { added: [{ name: 'Bar', powerW: 100, atV: 13.2, kind: 'driven LED' }] })).toMatchObject({
+    verdict: 'warn',
+    troubles: ['share', 'drop'],
+    mend: { areaMm2: 2.5 },
+  });
+  expect(run('circuit-load', { added: [{ name: 'Bar', powerW: 100, atV: 13.2, kind: 'driven LED' }], use: 'auxiliary' })).toMatchObject({ troubles: ['share'] });
+  expect(run('size-circuit')).toMatchObject({ fuseA: 10, metric: { size: 1.5 }, gauge: { size: 14 }, reasons: [] });
+  expect(run('size-circuit', { surge: { ampere: 70, forMs: 15 } })).toMatchObject({ fuseA: 15, metric: { size: 1.5 } });
+  // The coil takes 13.8 V / 85 Ω; 118 W at 10.8 V are 10.93 A of the 30 A that the contact carries.
+  expect(run('relay')).toMatchObject({ coilA: expect.closeTo(0.16235, 5) as number, closes: true, contactShare: expect.closeTo(0.3642, 4) as number, feed: { fuseA: 15 } });
+  expect(run('outage-cure')).toMatchObject({ seen: 'flashes fast', cures: [{ cure: 'resistor', ohm: 8.2, ratingW: expect.closeTo(50.58, 2) as number }] });
+  expect(run('outage-cure', { series: 'E6', tolerance: 0 })).toMatchObject({ cures: [{ ohm: 6.8, mostOhm: expect.closeTo(8.6429, 4) as number }] });
+  expect(run('drain')).toEqual({ beforeMa: 25, afterMa: 35, hoursBefore: 700, hoursAfter: 500 });
+  expect(run('drain', { usableShare: 0.2 })).toMatchObject({ hoursAfter: 400 });
+  expect(run('gauge')).toEqual({
+    areaMm2: expect.closeTo(1.309, 3) as number,
+    diameterMm: expect.closeTo(1.291, 3) as number,
+    ohmPerM: expect.closeTo(0.01317, 5) as number,
+    metricMm2: 1.5,
+    gauge: 16,
+  });
+  expect(run('gauge', { gauge: undefined, areaMm2: 2.5 })).toMatchObject({ metricMm2: 2.5, gauge: 12, diameterMm: expect.closeTo(1.784, 3) as number });
+  expect(run('gauge', { gauge: 2 })).toMatchObject({ metricMm2: null, gauge: null });
+});
+
+test('a calculation answers to the name that it had before', () => {
+  expect(findComputation('wire-drop').name).toBe('voltage-drop');
+  expect(findComputation('plugs').name).toBe('plug-match');
+  const names = COMPUTATIONS.flatMap((entry) => [entry.name, ...entry.aliases]);
+  expect(new Set(names).size).toBe(names.length);
+});
+
+test('what no wire, plug or battery can be is refused with its path', () => {
+  expect(faultsOf(() => run('voltage-drop', { gauge: 16 }))).toEqual(['areaMm2 one-of']);
+  expect(faultsOf(() => run('gauge', { gauge: undefined }))).toEqual(['gauge one-of']);
+  expect(faultsOf(() => run('voltage-drop', { runningV: 0 }))).toEqual(['runningV range']);
+  expect(faultsOf(() => run('outage-cure', { leastV: 15 }))).toEqual(['mostV span-order']);
+  expect(faultsOf(() => run('size-circuit', { loads: [] }))).toEqual(['loads length']);
+  expect(faultsOf(() => run('size-circuit', { wires: { permitted: [], atC: 30, mostC: 20, bundle: [], surge: [], source: 'x', certainty: 'confirmed' } }))).toEqual([
+    'wires.permitted length',
+    'wires.surge length',
+    'wires.mostC span-order',
+  ]);
+  const { feed, trigger } = example('relay') as { feed: object; trigger: { fuse?: object } };
+  expect(faultsOf(() => run('relay', { feed: { ...feed, loads: [] } }))).toEqual(['feed.loads length']);
+  const { fuse: _, ...unprotected } = trigger;
+  expect(faultsOf(() => run('relay', { trigger: unprotected }))).toEqual(['trigger.fuse missing']);
+  const { legs } = example('harness-legs') as { legs: object[] };
+  expect(faultsOf(() => run('harness-legs', { legs: legs.slice(0, 1) }))).toEqual(['legs length']);
+  const { kit } = example('plug-match') as { kit: { pins: object[] } };
+  expect(faultsOf(() => run('plug-match', { kit: { ...kit, pins: [...kit.pins, { id: '9', row: 1, column: 9, carries: 'ground' }] } }))).toEqual(['kit.pins[2] pin-outside-face']);
+});
+
 test('pins, legs, lamps and events that stand twice, and bands with a hole, are refused with their paths', () => {
-  const { vehicle } = example('plugs') as { vehicle: { pins: { id: string; column: number }[] } };
-  const twice = (part: object) => run('plugs', { vehicle: { ...vehicle, pins: [...vehicle.pins.slice(0, 1), { ...vehicle.pins[0], ...part }] } });
+  const { vehicle } = example('plug-match') as { vehicle: { pins: { id: string; column: number }[] } };
+  const twice = (part: object) => run('plug-match', { vehicle: { ...vehicle, pins: [...vehicle.pins.slice(0, 1), { ...vehicle.pins[0], ...part }] } });
   expect(faultsOf(() => twice({ column: 2 }))).toEqual(['vehicle.pins[1].id duplicate-id']);
   expect(faultsOf(() => twice({ id: '9' }))).toEqual(['vehicle.pins[1] pin-place-twice']);
   const legs = example('harness-legs') as { lamps: object[]; legs: object[] };

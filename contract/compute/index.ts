@@ -11,63 +11,17 @@ import { estimateStep, sumTaken } from '@jade/core/schedule';
 import { matchKit, withOptions } from '@jade/core/match';
 import { classifyReading, proveSwitched } from '@jade/core/probing';
 import { errorAtRangeM } from '@jade/core/sensing';
-import { checkPieces, checkProfile, checkSupplies, checkVehicleNumber, factChoices, pinsTwice, unreachableLevels } from '@jade/core/vehicle';
-import { assignLegs, checkLoad, copperOhm, loadCurrentA, matePlugs, smallestFuseA, voltageRange, worstCurrentA } from '@jade/core/wiring';
-import { checkForm, MOST_IN_DOCUMENT } from '@jade/contract/check';
-import { liftDocument } from '@jade/contract/documents';
+import { checkPieces, checkProfile, checkSupplies, checkVehicleNumber, factChoices, unreachableLevels } from '@jade/core/vehicle';
 import { checkEvent } from '@jade/contract/job';
+import { computation, lampsTwice, refuse, type Computation } from './computation.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
-import {
-  AccessInput,
-  AimInput,
-  ContentsInput,
-  CurrentInput,
-  DropInput,
-  EstimateInput,
-  LegsInput,
-  LoadInput,
-  LogInput,
-  MatchInput,
-  NumberInput,
-  PlugsInput,
-  ProofInput,
-  SensorErrorInput,
-  StackInput,
-  StandingInput,
-} from './inputs.ts';
+import { WIRE_COMPUTATIONS } from './wire.ts';
+import { AccessInput, AimInput, ContentsInput, EstimateInput, LogInput, MatchInput, NumberInput, ProofInput, SensorErrorInput, StackInput, StandingInput } from './inputs.ts';
 
+export type { Computation } from './computation.ts';
 export * from './inputs.ts';
+export * from './wire-inputs.ts';
 export * from './default-rules.ts';
-
-/** One calculation that the shell and the server offer under a name. */
-export interface Computation {
-  name: string;
-  summary: string;
-  /** What comes out, field by field with units. */
-  output: string;
-  input: new () => object;
-  run: (input: unknown) => unknown;
-}
-
-/** An input whose documents are lifted to the newest version of their formats. */
-function liftInside(input: unknown): unknown {
-  if (typeof input !== 'object' || input === null || Array.isArray(input)) return input;
-  return Object.fromEntries(Object.entries(input).map(([field, value]) => [field, Array.isArray(value) && field === 'kits' ? value.map(liftDocument) : liftDocument(value)]));
-}
-
-function computation<T extends object>(name: string, summary: string, output: string, input: new () => T, work: (input: T) => unknown): Computation {
-  const run = (written: unknown) => {
-    const value = liftInside(written);
-    const faults = checkForm(input, value, '', MOST_IN_DOCUMENT);
-    if (faults.length > 0) throw new FaultyInput(faults);
-    return work(value as T);
-  };
-  return { name, summary, output, input, run };
-}
-
-function refuse(faults: Fault[]): void {
-  if (faults.length > 0) throw new FaultyInput(faults);
-}
 
 function prefixed(faults: Fault[], prefix: string): Fault[] {
   return faults.map((fault) => ({ ...fault, path: `${prefix}.${fault.path}` }));
@@ -127,11 +81,6 @@ function accessPlan(input: AccessInput): unknown {
     gapPersonMin: Math.round((plan.personMin - plan.leastPersonMin) * 100) / 100,
     unreachableLevels: unreachableLevels(pieces).map((fault) => fault.data),
   };
-}
-
-function lampsTwice(lamps: readonly { lamp: string }[]): Fault[] {
-  const named = lamps.map(({ lamp }) => ({ id: lamp }));
-  return duplicateIds(named, 'lamps').map((fault) => ({ ...fault, path: fault.path.replace(/id$/, 'lamp') }));
 }
 
 function aim({ rule, lamps, distanceMm, floorAtWallMm = 0 }: AimInput): unknown {
@@ -228,55 +177,7 @@ export const COMPUTATIONS: readonly Computation[] = [
     StackInput,
     (input) => checkStack(input),
   ),
-  computation(
-    'plugs',
-    'A plug of the vehicle against a plug of the kit, pin by pin.',
-    '`value`, `pairs` by row and column with a verdict each, `troubles`.',
-    PlugsInput,
-    ({ vehicle, kit }) => {
-      refuse([...duplicateIds(vehicle.pins, 'vehicle.pins'), ...pinsTwice(vehicle, 'vehicle'), ...duplicateIds(kit.pins, 'kit.pins'), ...pinsTwice(kit, 'kit')]);
-      return matePlugs(vehicle, kit);
-    },
-  ),
-  computation(
-    'circuit-load',
-    'A circuit with added loads against its weakest part.',
-    '`beforeA`, `addedA`, `afterA`, `weakest`, `limitA`, shares of 1, `dropV`, `dropShare`, `verdict`.',
-    LoadInput,
-    (input) => checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics),
-  ),
-  computation('wire-drop', 'Voltage lost in a copper conductor and its contacts.', '`resistanceOhm`, `dropV`, `dropShare` of running voltage.', DropInput, (input) => {
-    const resistanceOhm = copperOhm(input.lengthM, input.areaMm2, input.temperatureC) + (input.contactsMohm ?? 0) / 1000;
-    const dropV = resistanceOhm * input.currentA;
-    return { resistanceOhm, dropV, dropShare: dropV / input.runningV };
-  }),
-  computation(
-    'lamp-current',
-    'Current of a lamp over the voltage range, and the smallest fuse that keeps a fifth in hand.',
-    '`leastVoltageA`, `runningA`, `mostVoltageA`, `worstA`, `fuseA` (null above the largest blade fuse).',
-    CurrentInput,
-    (input) => {
-      const range = voltageRange(input.systemVoltageV);
-      const worstA = worstCurrentA(input, range);
-      return {
-        leastVoltageA: loadCurrentA(input, range.leastV),
-        runningA: loadCurrentA(input, range.runningV),
-        mostVoltageA: loadCurrentA(input, range.mostV),
-        worstA,
-        fuseA: smallestFuseA(worstA) ?? null,
-      };
-    },
-  ),
-  computation(
-    'harness-legs',
-    'Which leg goes to which lamp so that the least is to be extended.',
-    'A list of `lamp`, `leg`, `neededMm`, `lengthMm`, `surplusMm` (negative is to be extended).',
-    LegsInput,
-    ({ lamps, legs }) => {
-      refuse([...duplicateIds(legs, 'legs'), ...lampsTwice(lamps)]);
-      return assignLegs(lamps, legs);
-    },
-  ),
+  ...WIRE_COMPUTATIONS,
   computation('wire-proof', 'What the readings at one wire prove of one switched function.', '`classes` of the readings, `proof`.', ProofInput, (input) => {
     const rules = input.rules ?? DEFAULT_RULES.probing;
     return { classes: input.readings.map((reading) => classifyReading(reading, input.systemV, rules)), proof: proveSwitched(input.readings, input.liveIn, input.systemV, rules) };
@@ -306,7 +207,7 @@ export const COMPUTATIONS: readonly Computation[] = [
 
 /** The calculation of a name, or a fault that lists the names there are. */
 export function findComputation(name: string): Computation {
-  const found = COMPUTATIONS.find((entry) => entry.name === name);
+  const found = COMPUTATIONS.find((entry) => entry.name === name || entry.aliases.includes(name));
   if (!found) throw new FaultyInput([{ path: 'name', code: 'unknown-name', data: { name, known: COMPUTATIONS.map((entry) => entry.name).join(', ') } }]);
   return found;
 }

@@ -1,11 +1,11 @@
 import { ArrayMaxSize, IsArray } from 'class-validator';
 import { SCHOOLS, type School } from '@jade/core/job';
-import { LOAD_KINDS, type OpenLevel } from '@jade/core/vehicle';
-import { Amount, Amounts, AnyObject, Each, FactMap, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
+import type { OpenLevel } from '@jade/core/vehicle';
+import { Amount, Amounts, AnyObject, Each, FactMap, Flag, OneOf, OneOfEach, Optional, Part, Slugs, Text, Whole } from '@jade/contract/check';
 import { BoltStack, Kit } from '@jade/contract/kit';
-import { AimRule, ElectricsRules, ProbingRules, RuleSet, SequenceRules } from '@jade/contract/rules';
+import { AimRule, ProbingRules, RuleSet, SequenceRules } from '@jade/contract/rules';
 import { VEHICLE_STATES, type VehicleState } from '@jade/core/states';
-import { Circuit, LevelNeed, Load, MountPosition, Piece, PlugFace, Supply, VehicleProfile } from '@jade/contract/vehicle';
+import { LevelNeed, MountPosition, Piece, Supply, VehicleProfile } from '@jade/contract/vehicle';
 
 export class AccessInput {
   @Each(() => Piece, 1000) pieces!: Piece[];
@@ -50,49 +50,6 @@ export class ContentsInput {
   @Optional() @FactMap() facts?: Record<string, string>;
   /** Item id to number counted. */
   @AnyObject() counts!: Record<string, number>;
-}
-
-export class PlugsInput {
-  @Part(() => PlugFace) vehicle!: PlugFace;
-  @Part(() => PlugFace) kit!: PlugFace;
-}
-
-export class LoadInput {
-  @Part(() => Circuit) circuit!: Circuit;
-  @Each(() => Load, 60) added!: Load[];
-  @OneOf([12, 24]) systemVoltageV!: 12 | 24;
-  @Optional() @Part(() => ElectricsRules) rules?: ElectricsRules;
-}
-
-export class DropInput {
-  @Amount(0, 5000) currentA!: number;
-  @Amount(0, 1000) lengthM!: number;
-  @Amount(0.01, 500) areaMm2!: number;
-  @Optional() @Amount(-60, 300) temperatureC?: number;
-  @Optional() @Amount(0, 100_000) contactsMohm?: number;
-  @Amount(1, 60) runningV!: number;
-}
-
-export class CurrentInput {
-  @Amount(0, 5000) powerW!: number;
-  @Amount(1, 60) atV!: number;
-  @OneOf(LOAD_KINDS) kind!: Load['kind'];
-  @OneOf([12, 24]) systemVoltageV!: 12 | 24;
-}
-
-export class LegNeed {
-  @Slug() lamp!: string;
-  @Amount(0, 60_000) neededMm!: number;
-}
-
-export class LegLength {
-  @Slug() id!: string;
-  @Amount(0, 60_000) lengthMm!: number;
-}
-
-export class LegsInput {
-  @Each(() => LegNeed, 8) lamps!: LegNeed[];
-  @Each(() => LegLength, 8) legs!: LegLength[];
 }
 
 export class ReadingInput {

@@ -194,6 +194,7 @@ class PlugJoined implements P<'plug.joined'> {
 class LoadAccepted implements P<'load.accepted'> {
   @Slug() kit!: string;
   @Slug() circuit!: string;
+  @Optional() @Amount(0, 5000) afterA?: number;
 }
 
 class ReferenceChecked implements P<'reference.checked'> {

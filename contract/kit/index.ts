@@ -39,6 +39,7 @@ export class LampLoad implements PlainLoad {
   @Amount(1, 60) atV!: number;
   @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
   @Amount(0, 1000) standbyMa!: number;
+  @Optional() @Amount(1, 60) leastV?: number;
 }
 
 export class KitLampFunction implements PlainFunction {

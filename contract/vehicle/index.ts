@@ -245,6 +245,7 @@ export class Load implements PlainLoad {
   @Amount(1, 60) atV!: number;
   @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
   @Optional() @Slug() function?: string;
+  @Optional() @Amount(1, 60) leastV?: number;
 }
 
 export class Fuse {

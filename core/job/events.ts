@@ -89,7 +89,8 @@ export interface Payloads {
   'fastener.dropped': { piece: string; group: string; count: number };
   'fastener.found': { piece: string; group: string; count: number };
   'plug.joined': { kit: string; connection: string };
-  'load.accepted': { kit: string; circuit: string };
+  /** `afterA`: what was accepted, with all that hangs on the circuit, at the worst voltage. */
+  'load.accepted': { kit: string; circuit: string; afterA?: number };
   'reference.checked': { groundV: number; feedV: number };
   'reading.taken': { plug: string; pin: string; state: VehicleState; lowV: number; highV: number; underLamp?: 'holds' | 'collapses' };
   'sensor.unplugged': { sensor: string };

@@ -93,7 +93,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     entry.dropped = Math.max(0, entry.dropped - count);
   },
   'plug.joined': (state, { kit, connection }) => addOnce((state.joined[kit] ??= []), connection),
-  'load.accepted': (state, { circuit }) => addOnce(state.loadsAccepted, circuit),
+  'load.accepted': (state, { circuit, afterA }) => void (state.loadsAccepted[circuit] = afterA === undefined ? {} : { afterA }),
   'reference.checked': (state, payload) => void (state.reference = payload),
   'reading.taken': (state, { plug, pin, ...reading }) => {
     const key = `${plug}/${pin}`;

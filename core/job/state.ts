@@ -6,7 +6,7 @@ import type { Reading } from '../probing/index.ts';
 import type { Accessory, BaselineResult, DocumentPin, FactCertainty, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 4;
+export const FOLD_VERSION = 5;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -89,7 +89,8 @@ export interface JobState {
   /** Why opening was given up, where it was: what is open is put back and nothing more is opened. */
   left?: string;
   joined: Record<string, string[]>;
-  loadsAccepted: string[];
+  /** By circuit; without amperes where they were not yet said. */
+  loadsAccepted: Record<string, { afterA?: number }>;
   reference?: { groundV: number; feedV: number };
   readings: Record<string, Reading[]>;
   unplugged: string[];
@@ -145,7 +146,7 @@ export function emptyJob(): JobState {
     seized: [],
     waysChosen: records(),
     joined: records(),
-    loadsAccepted: [],
+    loadsAccepted: {},
     readings: records(),
     unplugged: [],
     sensorMoves: records(),

@@ -1,6 +1,7 @@
 import type { PinFunction, VehicleState } from '../states/index.ts';
 import { bareKit, bareLamp } from '../test/bare-kit.ts';
 import { contextOf, openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
+import { wire } from '../stations/index.ts';
 import { circuitLoads, readingVoltage, wireJoints } from './index.ts';
 
 const jointOf = (log: TestLog) => {
@@ -62,6 +63,41 @@ test('two kits on one circuit are added up, and accepting names the circuit', ()
   expect(loads).toHaveLength(1);
   expect(loads[0]).toMatchObject({ accepted: true, check: { afterA: 11, verdict: 'refuse' } });
   expect(loads[0]?.check.shareAfter).toBeCloseTo(1.1, 9);
+});
+
+test('an acceptance holds for the load that was accepted, and is withdrawn where it is another', () => {
+  const log = openedLog();
+  log.add('load.accepted', { kit: 'test-kit', circuit: 'fog', afterA: 2 });
+  expect(circuitLoads(contextOf(log))[0]).toMatchObject({ accepted: true });
+  expect(circuitLoads(contextOf(log))[0]?.acceptedA).toBeUndefined();
+  const brighter = { ...PAIR, lamps: [bareLamp('lamp', { load: { powerW: 32.4, atV: 13.2, kind: 'driven LED', standbyMa: 0 } })] };
+  const changed = { ...contextOf(log), kits: [brighter] };
+  expect(circuitLoads(changed)[0]).toMatchObject({ accepted: false, acceptedA: 2, check: { afterA: expect.closeTo(3, 9) as number } });
+  expect(wire.asked(changed)).toContainEqual(expect.objectContaining({ code: 'load-to-accept' }));
+  expect(wire.acceptLoad(changed, 'fog')).toEqual({ events: [{ type: 'load.accepted', payload: { kit: 'test-kit', circuit: 'fog', afterA: 3 } }] });
+  log.add('load.accepted', { kit: 'test-kit', circuit: 'fog', afterA: 3 });
+  expect(circuitLoads({ ...contextOf(log), kits: [brighter] })[0]).toMatchObject({ accepted: true });
+});
+
+test('a lamp that may be joined by one adapter or another, which is not yet known, is a load once', () => {
+  const two = { ...PAIR, fitments: PAIR.fitments.map((fitment) => ({ ...fitment, connections: fitment.connections.flatMap((c) => [c, { ...c, id: `${c.id}-b` }]) })) };
+  const context = { ...contextOf(openedLog()), kits: [two] };
+  expect(wireJoints(context)).toHaveLength(2);
+  expect(circuitLoads(context)[0]).toMatchObject({ added: [{ powerW: 21.6 }], check: { afterA: expect.closeTo(2, 9) as number } });
+});
+
+test('what feeds only lamps that are not of the road may lose the wider share', () => {
+  const [fitment] = PAIR.fitments;
+  if (!fitment) throw new Error('no fitment');
+  const limit = (beam: 'work' | 'driving' | 'front fog', factory?: string) => {
+    const [lamp] = PAIR.lamps;
+    if (!lamp) throw new Error('no lamp');
+    const kit = { ...PAIR, lamps: [{ ...lamp, optics: { ...lamp.optics, beam } }] };
+    const loads = factory ? [{ name: 'Old', powerW: 5, atV: 13.2, kind: 'filament' as const, function: factory }] : [];
+    const profile = { ...VAN, circuits: VAN.circuits.map((circuit) => ({ ...circuit, loads })) };
+    return circuitLoads({ ...contextOf(openedLog()), profile, kits: [kit] })[0]?.check.dropLimitShare;
+  };
+  expect([limit('work'), limit('driving'), limit('front fog'), limit('work', 'plate')]).toEqual([0.05, 0.05, 0.03, 0.03]);
 });
 
 test('a circuit that the rules never use is refused whatever it carries', () => {

@@ -1,7 +1,7 @@
-import { checkLoad, matePlugs, type LoadCheck, type MateVerdict } from '../wiring/index.ts';
+import { checkLoad, matePlugs, type DropUse, type LoadCheck, type MateVerdict } from '../wiring/index.ts';
 import { proveSwitched, type ProofStatus } from '../probing/index.ts';
 import { voltageRange } from '../wiring/index.ts';
-import type { Connection, Kit, KitPlug, Lamp } from '../kit/index.ts';
+import type { Beam, Connection, Kit, KitPlug, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
 import { goTogether, isVehicleState, type VehicleState } from '../states/index.ts';
 import { once, type JobContext } from './context.ts';
@@ -38,15 +38,19 @@ function statesOf({ carries, circuit }: PlugPin, circuits: readonly Circuit[]): 
   ];
 }
 
-/** Loads that the lamps of a joint put on one of its circuits: of a body with several functions those on that circuit's wires. */
-export function addedLoads(joint: Pick<WireJoint, 'kit' | 'connection' | 'vehiclePlug' | 'kitPlug'>, circuit: string): Load[] {
+type LampJoint = Pick<WireJoint, 'kit' | 'connection' | 'vehiclePlug' | 'kitPlug'>;
+
+/** Loads that the lamps of a joint put on one of its circuits, each under the name of its lamp and function: of a body with several functions those on that circuit's wires. */
+function lampLoads(joint: LampJoint, circuit: string): [name: string, load: Load][] {
   const carried = fedPins(joint.vehiclePlug, joint.kitPlug)
     .filter((pin) => pin.circuit === circuit)
     .map((pin) => pin.carries);
-  const loadsOf = ({ name, load, functions }: Lamp): Load[] => {
-    const stated = ({ powerW, atV, kind }: Lamp['load'], of: string) => ({ name: of, powerW, atV, kind });
-    if (functions) return functions.filter((entry) => carried.includes(entry.carries)).map((entry) => stated(entry.load, `${name}, ${entry.carries}`));
-    return circuit === joint.connection.circuit ? [stated(load, name)] : [];
+  const loadsOf = ({ id, name, load, functions }: Lamp): [string, Load][] => {
+    const stated = ({ powerW, atV, kind, leastV }: Lamp['load'], of: string) => ({ name: of, powerW, atV, kind, ...(leastV === undefined ? {} : { leastV }) });
+    const lamp = `${joint.kit.slug}/${id}`;
+    if (functions)
+      return functions.filter((entry) => carried.includes(entry.carries)).map((entry) => [`${lamp}/${entry.carries}`, stated(entry.load, `${name}, ${entry.carries}`)]);
+    return circuit === joint.connection.circuit ? [[lamp, stated(load, name)]] : [];
   };
   return joint.kit.lamps.filter((lamp) => joint.connection.lamps.includes(lamp.id)).flatMap(loadsOf);
 }
@@ -85,7 +89,24 @@ export interface CircuitLoad {
   circuit: Circuit;
   added: Load[];
   check: LoadCheck;
+  /** The load as it is now was accepted. */
   accepted: boolean;
+  /** Another load was accepted than there is now, in amperes: it has to be accepted anew. */
+  acceptedA?: number;
+}
+
+/** Loads are accepted to the hundredth of an ampere. */
+const SAME_A = 0.006;
+
+/** Beams that are not of the road: what feeds them alone may lose the wider share. */
+const AUXILIARY: readonly Beam[] = ['driving', 'work'];
+
+function useOf(joints: readonly WireJoint[], circuit: Circuit): DropUse {
+  const lamps = joints
+    .filter((joint) => joint.circuits.some((entry) => entry.id === circuit.id))
+    .flatMap(({ kit, connection }) => kit.lamps.filter((lamp) => connection.lamps.includes(lamp.id)));
+  const ofTheRoad = circuit.loads.some((load) => load.function !== undefined) || lamps.some((lamp) => !AUXILIARY.includes(lamp.optics.beam));
+  return ofTheRoad ? 'lamp' : 'auxiliary';
 }
 
 /** Every circuit that the job loads, with all kits of the job together. */
@@ -96,8 +117,12 @@ export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
   return [...circuits.values()].map((known) => {
     const allowed = context.rules.neverUseCircuits.includes(known.id) ? { ...known, neverUse: known.neverUse ?? known.name } : known;
     const circuit = { ...allowed, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
-    const added = joints.flatMap((joint) => addedLoads(joint, circuit.id));
-    const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics);
-    return { circuit, added, check, accepted: context.state.loadsAccepted.includes(circuit.id) };
+    // Where it is not yet known by which of several plugs or adapters a lamp is joined, it is a load once.
+    const added = [...new Map(joints.flatMap((joint) => lampLoads(joint, circuit.id))).values()];
+    const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics, useOf(joints, circuit));
+    const was = context.state.loadsAccepted[circuit.id];
+    // An acceptance of before it said its load stands for whatever the load is.
+    const accepted = was !== undefined && (was.afterA === undefined || Math.abs(was.afterA - check.afterA) < SAME_A);
+    return { circuit, added, check, accepted, ...(was?.afterA === undefined || accepted ? {} : { acceptedA: was.afterA }) };
   });
 });

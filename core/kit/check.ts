@@ -1,6 +1,6 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
-import { factChoices, pinsTwice, type SupplyAsk, type VehicleProfile } from '../vehicle/index.ts';
+import { checkFace, factChoices, type SupplyAsk, type VehicleProfile } from '../vehicle/index.ts';
 import type { Fitment, Kit } from './kit.ts';
 
 /**
@@ -20,7 +20,7 @@ export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>
   kit.legs.forEach((leg, index) => faults.push(...unknownId(leg.lamp, lamps, `legs[${index}].lamp`, 'lamp')));
   kit.plugs.forEach((plug, index) => {
     const path = `plugs[${index}]`;
-    faults.push(...unknownId(plug.lamp, lamps, `${path}.lamp`, 'lamp'), ...duplicateIds(plug.pins, `${path}.pins`), ...pinsTwice(plug, path));
+    faults.push(...unknownId(plug.lamp, lamps, `${path}.lamp`, 'lamp'), ...checkFace(plug, path));
   });
   const options = kit.options.map((option): [string, string[]] => [`option.${option.id}`, option.choices.map((choice) => choice.id)]);
   const known = new Map<string, string[]>(options);

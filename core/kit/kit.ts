@@ -47,6 +47,8 @@ export interface LampLoad {
   atV: number;
   kind: LoadKind;
   standbyMa: number;
+  /** Least voltage at which it is stated to work. */
+  leastV?: number;
 }
 
 /** One of several functions in one body, with its own load. */

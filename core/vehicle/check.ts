@@ -36,15 +36,10 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
   });
   profile.plugs.forEach((plug, index) => {
     const path = `plugs[${index}]`;
-    faults.push(...checkCondition(plug.when, choices, `${path}.when`), ...duplicateIds(plug.pins, `${path}.pins`), ...pinsTwice(plug, path));
+    faults.push(...checkCondition(plug.when, choices, `${path}.when`), ...checkFace(plug, path));
     plug.reach.forEach((way, place) => faults.push(...checkNeeds(way.needs, pieces, `${path}.reach[${place}].needs`)));
     faults.push(...checkNeeds(plug.hiddenBy, pieces, `${path}.hiddenBy`));
-    plug.pins.forEach((pin, place) => {
-      faults.push(...unknownId(pin.circuit, circuits, `${path}.pins[${place}].circuit`, 'circuit'));
-      if (pin.row > plug.rows || pin.column > plug.columns) {
-        faults.push({ path: `${path}.pins[${place}]`, code: 'pin-outside-face', data: { rows: plug.rows, columns: plug.columns } });
-      }
-    });
+    plug.pins.forEach((pin, place) => faults.push(...unknownId(pin.circuit, circuits, `${path}.pins[${place}].circuit`, 'circuit')));
   });
   profile.circuits.forEach((circuit, index) =>
     circuit.loads.forEach((load, place) => faults.push(...unknownId(load.function, functions, `circuits[${index}].loads[${place}].function`, 'lamp function'))),
@@ -68,15 +63,17 @@ export function checkPieces(list: readonly Piece[], mounts: readonly MountPositi
   return faults;
 }
 
-/** Pins of one plug that stand in the same cavity. */
-export function pinsTwice({ pins }: Pick<PlugFace, 'pins'>, path: string): Fault[] {
+/** Faults of a plug's face: a pin named twice, two in the same cavity, one where the face has no cavity. */
+export function checkFace({ pins, rows, columns }: Pick<PlugFace, 'pins' | 'rows' | 'columns'>, path: string): Fault[] {
   const seen = new Set<string>();
-  return pins.flatMap(({ row, column }, index): Fault[] => {
+  const placed = pins.flatMap(({ row, column }, index): Fault[] => {
     const place = `${row}/${column}`;
+    if (row > rows || column > columns) return [{ path: `${path}.pins[${index}]`, code: 'pin-outside-face', data: { rows, columns } }];
     if (seen.has(place)) return [{ path: `${path}.pins[${index}]`, code: 'pin-place-twice', data: { row, column } }];
     seen.add(place);
     return [];
   });
+  return [...duplicateIds(pins, `${path}.pins`), ...placed];
 }
 
 /** Faults of the supplies of a profile: one whose piece or level is not there, marks without a supply, an isolation that itself asks for dead, a caution that asks for what nothing of its piece is marked with. */

@@ -255,6 +255,8 @@ export interface Load {
   kind: LoadKind;
   /** The lamp function it lights: it goes when a kit takes that away. */
   function?: string;
+  /** Least voltage at which it is stated to work. */
+  leastV?: number;
 }
 
 export interface Circuit {

@@ -1,54 +1,12 @@
 import type { ElectricsRules } from '../rules/index.ts';
 import type { Circuit, Load } from '../vehicle/index.ts';
-
-export interface VoltageRange {
-  /** Battery at rest. */
-  restV: number;
-  leastV: number;
-  runningV: number;
-  mostV: number;
-}
-
-/** Voltages of a 12 V system; a 24 V system has the double. */
-export function voltageRange(systemVoltageV: 12 | 24): VoltageRange {
-  const factor = systemVoltageV / 12;
-  return { restV: 12.6 * factor, leastV: 10.8 * factor, runningV: 13.8 * factor, mostV: 14.4 * factor };
-}
-
-/**
- * Current of a load at a voltage: a filament follows (P/V₀)·(V/V₀)^0.55, a driven LED takes constant power P/V,
- * a resistive load V/R with R = V₀²/P.
- */
-export function loadCurrentA(load: Pick<Load, 'powerW' | 'atV' | 'kind'>, voltageV: number): number {
-  if (load.kind === 'filament') return (load.powerW / load.atV) * (voltageV / load.atV) ** 0.55;
-  if (load.kind === 'driven LED') return load.powerW / voltageV;
-  return (voltageV * load.powerW) / load.atV ** 2;
-}
-
-/** The largest current of a load anywhere in the voltage range. */
-export function worstCurrentA(load: Pick<Load, 'powerW' | 'atV' | 'kind'>, range: VoltageRange): number {
-  return Math.max(loadCurrentA(load, range.leastV), loadCurrentA(load, range.mostV));
-}
-
-/** Resistance of a copper conductor in ohms: ρ·L/A·(1 + α(T − 20)), ρ = 0.01724 Ω·mm²/m, α = 0.00393/K. */
-export function copperOhm(lengthM: number, areaMm2: number, temperatureC = 20): number {
-  return ((0.01724 * lengthM) / areaMm2) * (1 + 0.00393 * (temperatureC - 20));
-}
-
-/** Copper area in mm² of an American wire gauge: d = 0.127·92^((36−n)/39) mm. */
-export function gaugeAreaMm2(gauge: number): number {
-  const diameterMm = 0.127 * 92 ** ((36 - gauge) / 39);
-  return (Math.PI * diameterMm ** 2) / 4;
-}
-
-const BLADE_FUSES_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40];
-
-/** Smallest standard blade fuse of which 80 % is at least the continuous current; undefined above 32 A. */
-export function smallestFuseA(continuousA: number): number | undefined {
-  return BLADE_FUSES_A.find((fuse) => fuse * 0.8 >= continuousA - 1e-9);
-}
+import { copperOhm } from './conductor.ts';
+import { currentsOf, voltageRange } from './current.ts';
+import { dropLimitShare, judgeDrop, mendDrop, type DropMend, type DropUse } from './drop.ts';
 
 export type WeakestPart = 'fuse' | 'wire' | 'plug' | 'switch';
+/** What speaks against a load: too near to a limit or over it, too much lost on the way, a lamp below the voltage it needs. */
+export type LoadTrouble = 'share' | 'drop' | 'least voltage';
 
 export interface LoadCheck {
   beforeA: number;
@@ -59,36 +17,80 @@ export interface LoadCheck {
   /** Share of the weakest part's limit, 1 is full. */
   shareBefore: number;
   shareAfter: number;
+  /** Shares from which it warns, and from which it refuses. */
+  warnShare: number;
+  refuseShare: number;
   dropV: number;
+  /** Of the running voltage. */
   dropShare: number;
+  /** Largest share that may be lost. */
+  dropLimitShare: number;
+  /** Voltage at the loads while the supply is at its least. */
+  atLeastV: number;
+  /** Highest voltage that one of the added loads is stated to need, where one is. */
+  neededV?: number;
+  troubles: LoadTrouble[];
+  /** Where too much is lost: what would mend it. */
+  mend?: DropMend;
   verdict: 'carries' | 'warn' | 'refuse' | 'never';
+}
+
+/** Two contacts on the way out and two on the way back. */
+const CONTACTS = 4;
+
+function weakestOf({ fuse, wire, plugPermittedA, switchPermittedA }: Circuit): [WeakestPart, number] {
+  const limits: [WeakestPart, number | undefined][] = [
+    ['wire', wire.permittedA],
+    ['plug', plugPermittedA],
+    ['switch', switchPermittedA],
+  ];
+  return limits.reduce<[WeakestPart, number]>((low, [part, limit]) => (limit !== undefined && limit < low[1] ? [part, limit] : low), ['fuse', fuse.ratedA]);
 }
 
 /**
  * A circuit with added loads, measured at the worst voltage against the weakest of fuse, wire, plug and switch; drop at running
- * voltage out over the circuit's wire and back over the chassis, two contacts each way. Over the rule set's warning share
- * warns, over its refusing share refuses, equality passes.
+ * voltage out over the circuit's wire and back over the chassis, two contacts each way, judged by the rule set's share for what it feeds;
+ * the voltage that is left while the supply is at its least, against what the added loads are stated to need. Over the rule set's warning
+ * share warns, over its refusing share refuses, equality passes; too much lost on the way warns.
  */
-export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltageV: 12 | 24, rules: ElectricsRules): LoadCheck {
+export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltageV: 12 | 24, rules: ElectricsRules, use: DropUse = 'lamp'): LoadCheck {
   const range = voltageRange(systemVoltageV);
-  const sum = (loads: readonly Load[], current: (load: Load) => number) => loads.reduce((total, load) => total + current(load), 0);
-  const beforeA = sum(circuit.loads, (load) => worstCurrentA(load, range));
-  const addedA = sum(added, (load) => worstCurrentA(load, range));
-  const limits: [WeakestPart, number | undefined][] = [
-    ['fuse', circuit.fuse.ratedA],
-    ['wire', circuit.wire.permittedA],
-    ['plug', circuit.plugPermittedA],
-    ['switch', circuit.switchPermittedA],
-  ];
-  const [weakest, limitA] = limits.reduce<[WeakestPart, number]>(
-    (low, [part, limit]) => (limit !== undefined && limit < low[1] ? [part, limit] : low),
-    ['fuse', circuit.fuse.ratedA],
-  );
-  const runningA = sum([...circuit.loads, ...added], (load) => loadCurrentA(load, range.runningV));
-  const ohm = copperOhm(circuit.wire.lengthM, circuit.wire.areaMm2) + (rules.chassisMohm + 4 * rules.contactMohm) / 1000;
-  const dropV = runningA * ohm;
+  const beforeA = currentsOf(circuit.loads, range).worstA;
+  const addedA = currentsOf(added, range).worstA;
+  const [weakest, limitA] = weakestOf(circuit);
+  const together = currentsOf([...circuit.loads, ...added], range);
+  const restOhm = (rules.chassisMohm + CONTACTS * rules.contactMohm) / 1000;
+  const ohm = copperOhm(circuit.wire.lengthM, circuit.wire.areaMm2) + restOhm;
+  const limit = dropLimitShare(use, rules);
+  const { dropV, dropShare, holds } = judgeDrop(together.runningA, ohm, range.runningV, limit);
+  const atLeastV = range.leastV - together.leastVoltageA * ohm;
+  const needs = added.flatMap((load) => load.leastV ?? []);
+  const neededV = needs.length === 0 ? undefined : Math.max(...needs);
   const shareAfter = (beforeA + addedA) / limitA;
   const over = (share: number) => shareAfter > share + 1e-9;
-  const verdict = circuit.neverUse ? 'never' : over(rules.refuseShare) ? 'refuse' : over(rules.warnShare) ? 'warn' : 'carries';
-  return { beforeA, addedA, afterA: beforeA + addedA, weakest, limitA, shareBefore: beforeA / limitA, shareAfter, dropV, dropShare: dropV / range.runningV, verdict };
+  const troubles: LoadTrouble[] = [
+    ...(over(rules.warnShare) ? ['share' as const] : []),
+    ...(holds ? [] : ['drop' as const]),
+    ...(neededV !== undefined && atLeastV < neededV - 1e-9 ? ['least voltage' as const] : []),
+  ];
+  const verdict = circuit.neverUse ? 'never' : over(rules.refuseShare) ? 'refuse' : troubles.length > 0 ? 'warn' : 'carries';
+  return {
+    beforeA,
+    addedA,
+    afterA: beforeA + addedA,
+    weakest,
+    limitA,
+    shareBefore: beforeA / limitA,
+    shareAfter,
+    warnShare: rules.warnShare,
+    refuseShare: rules.refuseShare,
+    dropV,
+    dropShare,
+    dropLimitShare: limit,
+    atLeastV,
+    ...(neededV === undefined ? {} : { neededV }),
+    troubles,
+    ...(holds ? {} : { mend: mendDrop(together.runningA, circuit.wire, restOhm, range.runningV, limit) }),
+    verdict,
+  };
 }

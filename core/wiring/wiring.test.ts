@@ -1,6 +1,21 @@
 import type { PinFunction } from '../states/index.ts';
 import type { Circuit, PlugFace } from '../vehicle/index.ts';
-import { assignLegs, checkLoad, copperOhm, gaugeAreaMm2, loadCurrentA, matePlugs, smallestFuseA, worstCurrentA, voltageRange } from './index.ts';
+import {
+  assignLegs,
+  checkLoad,
+  checkRelay,
+  copperOhm,
+  conductorOhm,
+  mendDrop,
+  gaugeAreaMm2,
+  loadCurrentA,
+  matePlugs,
+  smallestFuseA,
+  worstCurrentA,
+  voltageRange,
+  type WireTable,
+} from './index.ts';
+import { rules } from './test/rules.ts';
 
 test('8.4 m of 1.5 mm² copper is 0.09654 Ω, and 8 A drop 0.772 V', () => {
   expect(copperOhm(8.4, 1.5)).toBeCloseTo(0.09654, 5);
@@ -23,18 +38,6 @@ test('the fuse keeps a fifth in hand: 8 A fit a 10 A fuse exactly, 8.1 A want 15
   expect([smallestFuseA(8), smallestFuseA(8.1), smallestFuseA(33)]).toEqual([10, 15, undefined]);
 });
 
-const rules = {
-  warnShare: 0.8,
-  refuseShare: 1,
-  lampDropShare: 0.03,
-  auxiliaryDropShare: 0.05,
-  contactMohm: 2,
-  chassisMohm: 5,
-  slackEndMm: 150,
-  mainFuseWithinMm: 180,
-  source: 'test',
-  certainty: 'to be confirmed' as const,
-};
 const circuit: Circuit = { id: 'c', name: 'c', fuse: { slot: 'F1', ratedA: 10 }, wire: { areaMm2: 1.5, lengthM: 4.2, permittedA: 16 }, plugPermittedA: 12, loads: [], liveIn: [] };
 const led = (powerW: number) => ({ name: 'lamp', powerW, atV: 13.2, kind: 'driven LED' as const });
 
@@ -48,6 +51,68 @@ test('a full fuse passes, a watt more is refused, a switch can be the weakest', 
 
 test('drop: 69 W at 13.8 V are 5 A over 0.04827 Ω of wire, 5 mΩ of chassis and four contacts of 2 mΩ', () => {
   expect(checkLoad(circuit, [led(69)], 12, rules).dropV).toBeCloseTo(5 * (0.048272 + 0.013), 5);
+});
+
+const roomy: Circuit = { ...circuit, fuse: { slot: 'F1', ratedA: 20 }, plugPermittedA: 20 };
+
+test('96 W lose 3.09 % on the way: too much for a lamp of the road, within what an auxiliary one may lose', () => {
+  const lamp = checkLoad(roomy, [led(96)], 12, rules);
+  expect([lamp.verdict, lamp.troubles, lamp.dropShare]).toEqual(['warn', ['drop'], expect.closeTo(0.030887, 6)]);
+  // 0.03 · 13.8 V / 6.9565 A − 0.013 Ω are left for the wire: 1.556 mm² at least, or 4.05 m.
+  expect(lamp.mend).toEqual({ areaMm2: 2.5, mostLengthM: expect.closeTo(4.0469, 3) as number });
+  const auxiliary = checkLoad(roomy, [led(96)], 12, rules, 'auxiliary');
+  expect([auxiliary.verdict, auxiliary.troubles, auxiliary.dropLimitShare, auxiliary.mend]).toEqual(['carries', [], 0.05, undefined]);
+});
+
+test('at 10.8 V the same lamps have 10.26 V left, which one that needs 10.3 V is told of', () => {
+  const needing = (leastV: number) =>
+    checkLoad(
+      roomy,
+      [
+        { ...led(48), leastV },
+        { ...led(48), leastV: 9 },
+      ],
+      12,
+      rules,
+      'auxiliary',
+    );
+  expect(needing(10.2)).toMatchObject({ atLeastV: expect.closeTo(10.2554, 3) as number, neededV: 10.2, troubles: [], verdict: 'carries' });
+  expect(needing(10.3)).toMatchObject({ neededV: 10.3, troubles: ['least voltage'], verdict: 'warn' });
+  expect(checkLoad(roomy, [led(48)], 12, rules).neededV).toBeUndefined();
+});
+
+test('a mend is a size or a way; where contacts and body lose all of it there is none', () => {
+  expect(mendDrop(8, { lengthM: 4.2, areaMm2: 1.5 }, 0.013, 13.8, 0.03)).toEqual({ areaMm2: 2.5, mostLengthM: expect.closeTo(3.3715, 3) as number });
+  expect(mendDrop(40, { lengthM: 4.2, areaMm2: 1.5 }, 0.013, 13.8, 0.03)).toEqual({});
+});
+
+test('what its maker says of a wire stands in place of pure copper, and grows with its heat', () => {
+  expect(conductorOhm({ lengthM: 3, areaMm2: 1.5, ohmPerM: 0.0127 })).toBeCloseTo(0.0381, 9);
+  expect(conductorOhm({ lengthM: 3, areaMm2: 1.5, ohmPerM: 0.0127, temperatureC: 70 })).toBeCloseTo(0.045587, 6);
+});
+
+const table: WireTable = {
+  permitted: [
+    { areaMm2: 0.5, ampere: 11 },
+    { areaMm2: 25, ampere: 126 },
+  ],
+  atC: 30,
+  mostC: 105,
+  bundle: [],
+  surge: [{ forMs: 20, times: 6 }],
+  source: 'test',
+  certainty: 'to be confirmed',
+};
+
+test('a relay: 0.16 A of coil on the trigger, the lamps on their own feed, a share of the contact', () => {
+  const feed = { loads: [led(72)], systemVoltageV: 12 as const, use: 'auxiliary' as const, lengthM: 3, contacts: 4, temperatureC: 20, bundle: 1 };
+  const relay = checkRelay({ coilOhm: 85, contactA: 30, pullInV: 8 }, circuit, feed, rules, table);
+  expect([relay.coilA, relay.trigger.addedA, relay.contactShare]).toEqual([expect.closeTo(0.16235, 5), expect.closeTo(0.16941, 5), expect.closeTo(0.2222, 4)]);
+  expect(relay).toMatchObject({ closes: true, contactHolds: true, feed: { fuseA: 10 } });
+  // 4 A of factory load leave the coil 10.55 V of 10.8 V.
+  const loaded = { ...circuit, loads: [led(43.2)] };
+  expect(checkRelay({ coilOhm: 85, contactA: 6, pullInV: 10.6 }, loaded, feed, rules, table)).toMatchObject({ closes: false, contactHolds: false });
+  expect(checkRelay({ coilOhm: 85, contactA: 6.67, pullInV: 10.5 }, loaded, feed, rules, table)).toMatchObject({ closes: true, contactHolds: true });
 });
 
 const face = (gender: 'pins' | 'sockets', carries: PinFunction[], family = 'LB-2'): PlugFace => ({

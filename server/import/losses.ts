@@ -5,8 +5,8 @@ import { checkKit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import type { AnyDocument } from '@jade/contract/documents';
 import { tables, type Connection } from '../database/index.ts';
-import { getDocument, getPinned, kitsFor } from '../documents/index.ts';
-import { wholeLog } from '../job/index.ts';
+import { getDocument, kitsFor } from '../documents/index.ts';
+import { pinnedOf, wholeLog } from '../job/index.ts';
 
 type Pinned = Pick<JobDocuments, 'profile' | 'kits' | 'rules'>;
 
@@ -66,7 +66,7 @@ async function jobsLose(db: Connection, entry: AnyDocument, before: AnyDocument)
     const log = await wholeLog(db, job);
     const { opened } = foldJob(log);
     if (!opened) continue;
-    const pinned = await getPinned(db, opened);
+    const pinned = await pinnedOf(db, log, opened);
     const [now, earlier] = [withOne(pinned, entry), withOne(pinned, before)];
     if (now && earlier) faults.push(...newOf(wouldLose(log, now, `jobs.${job}`), wouldLose(log, earlier, `jobs.${job}`)));
   }

@@ -45,8 +45,8 @@ export function schemaOf(of: new () => object, title: string): Schema {
 
 function computeReference(): string {
   const sections = COMPUTATIONS.map(
-    ({ name, summary, output }) =>
-      `## ${name}\n\n${summary}\n\nInput: [compute-${name}.schema.json](compute-${name}.schema.json), for example [examples/compute-${name}.json](examples/compute-${name}.json)\n\nOutput: ${output}\n`,
+    ({ name, aliases, summary, output }) =>
+      `## ${name}\n\n${summary}${aliases.map((alias) => ` It answers to \`${alias}\` too.`).join('')}\n\nInput: [compute-${name}.schema.json](compute-${name}.schema.json), for example [examples/compute-${name}.json](examples/compute-${name}.json)\n\nOutput: ${output}\n`,
   );
   return `# Calculations\n\nEach runs as \`npm run -s compute -- NAME < input.json\` and as \`POST /api/compute/NAME\`. A fault in form ends with 2 (422 over HTTP) and the path of\neach fault; a fault in meaning that leaves something to say stands in \`problems\` beside the result. Units stand in the names.\n\n${sections.join('\n')}`;
 }

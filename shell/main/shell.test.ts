@@ -28,11 +28,11 @@ test('compute --list names every calculation with what it does', async () => {
   const { code, out } = await shell(['compute', '--list']);
   expect(code).toBe(0);
   expect(out).toMatch(/^access-plan +The least-labour way in/m);
-  expect(out.trim().split('\n')).toHaveLength(16);
+  expect(out.trim().split('\n')).toHaveLength(21);
 });
 
 test('compute prints the result as JSON', async () => {
-  const { code, out } = await shell(['compute', 'wire-drop'], example('compute-wire-drop'));
+  const { code, out } = await shell(['compute', 'wire-drop'], example('compute-voltage-drop'));
   expect(code).toBe(0);
   expect(JSON.parse(out)).toMatchObject({ resistanceOhm: expect.closeTo(0.09654, 5) });
 });

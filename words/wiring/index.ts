@@ -1,5 +1,5 @@
 import type { Load } from '@jade/core/vehicle';
-import type { LoadCheck, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
+import type { DropMend, LoadCheck, LoadTrouble, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
 import { amperes, inSentence, percent, stated, volts } from '@jade/words/units';
 
 export const MATE_WORDS: Record<MateVerdict['value'], string> = {
@@ -29,19 +29,41 @@ export function sayMateTrouble(trouble: MateTrouble): string {
   }
 }
 
+/** What mends a way on which too much is lost. */
+function sayDropMend({ areaMm2, mostLengthM }: DropMend): string {
+  const wire = areaMm2 === undefined ? [] : [`a wire of ${stated(areaMm2, 'mm²')}`];
+  const way = mostLengthM === undefined ? [] : [`a way of at most ${stated(Math.floor(mostLengthM * 10) / 10, 'm')}`];
+  const mends = [...wire, ...way];
+  if (mends.length === 0) return 'No wire mends it: contacts and body alone lose too much, so it wants a feed of its own.';
+  return `It would hold with ${mends.join(' or ')}, or with a relay and a feed of its own.`;
+}
+
+const LOAD_TROUBLES: Record<LoadTrouble, (check: LoadCheck) => string> = {
+  share: () => 'There is little in hand.',
+  drop: ({ mend }) => `Too much is lost on the way, and lamps burn dim. ${sayDropMend(mend ?? {})}`,
+  'least voltage': ({ atLeastV, neededV }) =>
+    `At the least voltage ${volts(atLeastV)} are left for the lamps, and they are stated to need ${volts(neededV ?? 0)}: they may go out.`,
+};
+
 /** What a load check says, with its numbers. */
 export function sayLoad(check: LoadCheck): string {
-  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${stated(check.limitA, 'A')}). Drop ${volts(check.dropV)} (${percent(check.dropShare, 1)}) at running voltage.`;
+  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${stated(check.limitA, 'A')}). Lost on the way: ${volts(check.dropV)} at running voltage, ${percent(check.dropShare, 1)} of at most ${percent(check.dropLimitShare, 1)}.`;
+  const troubles = check.troubles.map((trouble) => LOAD_TROUBLES[trouble](check));
   switch (check.verdict) {
     case 'carries':
       return `It carries. ${base}`;
     case 'warn':
-      return `It carries with little in hand. ${base}`;
+      return `It carries, but look at this. ${troubles.join(' ')} ${base}`;
     case 'refuse':
-      return `Too much for this circuit. ${base} The ${check.weakest} must grow, or another source must feed it.`;
+      return `Too much for this circuit. ${base} A larger fuse is no cure. Feed the lamps from another source, or over a relay with a feed of its own that takes only its trigger from here.`;
     case 'never':
       return 'This circuit is never used: it belongs to a safety system.';
   }
+}
+
+/** Why a load that was accepted is asked for again. */
+export function sayWithdrawn(acceptedA: number, { afterA }: Pick<LoadCheck, 'afterA'>): string {
+  return `${amperes(acceptedA)} were accepted, and it is ${amperes(afterA)} now: look at it again.`;
 }
 
 /** Loads added to a circuit; those that are alike are counted. */

@@ -20,7 +20,7 @@ export function asked(context: JobContext): Asked[] {
 }
 
 export function begun({ state }: JobContext): boolean {
-  return Object.keys(state.joined).length > 0 || state.loadsAccepted.length > 0;
+  return Object.keys(state.joined).length > 0 || Object.keys(state.loadsAccepted).length > 0;
 }
 
 /** What stands against joining a plug: it does not mate, no hand gets to it, a supply is not as the joint asks. */
@@ -49,5 +49,5 @@ export function acceptLoad(context: JobContext, circuit: string): Act {
   if (!load || kit === undefined) return refused({ code: 'unknown', what: 'circuit', id: circuit });
   if (load.accepted) return refused({ code: 'already' });
   if (load.check.verdict === 'refuse' || load.check.verdict === 'never') return refused({ code: 'load-refused', circuit });
-  return happened({ type: 'load.accepted', payload: { kit, circuit } });
+  return happened({ type: 'load.accepted', payload: { kit, circuit, afterA: Math.round(load.check.afterA * 100) / 100 } });
 }

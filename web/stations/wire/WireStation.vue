@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { circuitLoads, wireJoints, type WireJoint } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { MATE_WORDS, sayAdded, sayLoad, sayMateTrouble } from '@jade/words/wiring';
+import { MATE_WORDS, sayAdded, sayLoad, sayMateTrouble, sayWithdrawn } from '@jade/words/wiring';
 import { inSentence, millimetres, stated } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -36,6 +36,7 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
       </div>
       <FuseWire :check="load.check" :slot-name="load.circuit.fuse.slot" :label="sayLoad(load.check)" />
       <p>{{ sayLoad(load.check) }}</p>
+      <p v-if="load.acceptedA !== undefined" class="bad">{{ sayWithdrawn(load.acceptedA, load.check) }}</p>
       <div class="line">
         <button
           v-if="load.accepted || !isRefused(wire.acceptLoad(context, load.circuit.id))"

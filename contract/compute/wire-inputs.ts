@@ -1,0 +1,178 @@
+import { LOAD_KINDS, type Load as PlainLoad } from '@jade/core/vehicle';
+import { MONITOR_KINDS, SERIES, type MonitorKind, type ResistorSeries, type WireTable as PlainTable } from '@jade/core/wiring';
+import { Amount, Each, Flag, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
+import { ElectricsRules } from '@jade/contract/rules';
+import { Circuit, Load, PlugFace } from '@jade/contract/vehicle';
+
+const USES = ['lamp', 'auxiliary'] as const;
+const CERTAINTIES = ['confirmed', 'to be confirmed'] as const;
+
+export class PlugMatchInput {
+  @Part(() => PlugFace) vehicle!: PlugFace;
+  @Part(() => PlugFace) kit!: PlugFace;
+}
+
+export class CircuitLoadInput {
+  @Part(() => Circuit) circuit!: Circuit;
+  @Each(() => Load, 60) added!: Load[];
+  @OneOf([12, 24]) systemVoltageV!: 12 | 24;
+  /** What it feeds: a lamp of the road loses less than an auxiliary one may; a lamp where it is not said. */
+  @Optional() @OneOf(USES) use?: 'lamp' | 'auxiliary';
+  @Optional() @Part(() => ElectricsRules) rules?: ElectricsRules;
+}
+
+export class VoltageDropInput {
+  /** At running voltage. */
+  @Amount(0, 5000) currentA!: number;
+  /** Out and back, where both are of the same wire. */
+  @Amount(0, 1000) lengthM!: number;
+  /** One of `areaMm2` and `gauge`. */
+  @Optional() @Amount(0.01, 500) areaMm2?: number;
+  @Optional() @Whole(0, 40) gauge?: number;
+  /** The maker's resistance at 20 °C, in place of that of pure copper. */
+  @Optional() @Amount(0.00001, 100) ohmPerM?: number;
+  /** Of the conductor itself; 20 °C where it is not said. */
+  @Optional() @Amount(-60, 300) temperatureC?: number;
+  /** Of all contacts and of the way back over the body together. */
+  @Optional() @Amount(0, 100_000) contactsMohm?: number;
+  @Amount(1, 60) runningV!: number;
+  @Optional() @OneOf(USES) use?: 'lamp' | 'auxiliary';
+  @Optional() @Part(() => ElectricsRules) rules?: ElectricsRules;
+}
+
+export class LampCurrentInput {
+  @Amount(0, 5000) powerW!: number;
+  @Amount(1, 60) atV!: number;
+  @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
+  @OneOf([12, 24]) systemVoltageV!: 12 | 24;
+}
+
+export class DrawingInput {
+  @Amount(0, 5000) powerW!: number;
+  @Amount(1, 60) atV!: number;
+  @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
+}
+
+export class SurgeInput {
+  @Amount(0, 5000) ampere!: number;
+  @Amount(0, 60_000) forMs!: number;
+}
+
+class PermittedInput {
+  @Amount(0.01, 500) areaMm2!: number;
+  @Amount(0.1, 2000) ampere!: number;
+}
+
+class BundleInput {
+  @Whole(1, 200) from!: number;
+  @Amount(0.05, 1) share!: number;
+}
+
+class SurgeBorneInput {
+  @Amount(0.1, 60_000) forMs!: number;
+  @Amount(0.8, 50) times!: number;
+}
+
+/** What wires and fuses bear. */
+export class WireTable implements PlainTable {
+  @Each(() => PermittedInput, 60) permitted!: PermittedInput[];
+  @Amount(-40, 100) atC!: number;
+  @Amount(-40, 300) mostC!: number;
+  @Each(() => BundleInput, 40) bundle!: BundleInput[];
+  @Each(() => SurgeBorneInput, 40) surge!: SurgeBorneInput[];
+  @Text(240) source!: string;
+  @OneOf(CERTAINTIES) certainty!: PlainTable['certainty'];
+}
+
+export class NewCircuitInput {
+  @Each(() => DrawingInput, 60) loads!: DrawingInput[];
+  @OneOf([12, 24]) systemVoltageV!: 12 | 24;
+  @OneOf(USES) use!: 'lamp' | 'auxiliary';
+  /** From the fuse to the load. */
+  @Amount(0.01, 200) lengthM!: number;
+  /** A wire of its own back; over the body where it is not said. */
+  @Optional() @Amount(0.01, 200) backM?: number;
+  /** Joints and contacts there and back. */
+  @Whole(0, 200) contacts!: number;
+  /** Of the warmest place that it passes. */
+  @Amount(-60, 200) temperatureC!: number;
+  /** Loaded wires in one bundle with it, itself among them. */
+  @Whole(1, 200) bundle!: number;
+  @Optional() @Part(() => SurgeInput) surge?: SurgeInput;
+  @Optional() @Amount(0.1, 1000) plugPermittedA?: number;
+  @Optional() @Amount(0.1, 1000) switchPermittedA?: number;
+  /** Where it is fed from the battery: wire between battery and fuse. */
+  @Optional() @Amount(0, 20_000) batteryToFuseMm?: number;
+}
+
+export class SizeCircuitInput extends NewCircuitInput {
+  @Optional() @Part(() => ElectricsRules) rules?: ElectricsRules;
+  @Optional() @Part(() => WireTable) wires?: WireTable;
+}
+
+class RelayPart {
+  @Amount(1, 10_000) coilOhm!: number;
+  @Amount(0.1, 500) contactA!: number;
+  @Amount(1, 60) pullInV!: number;
+}
+
+export class RelayInput {
+  @Part(() => RelayPart) relay!: RelayPart;
+  /** The circuit that closes it. */
+  @Part(() => Circuit) trigger!: Circuit;
+  /** What its contact feeds. */
+  @Part(() => NewCircuitInput) feed!: NewCircuitInput;
+  @Optional() @Part(() => ElectricsRules) rules?: ElectricsRules;
+  @Optional() @Part(() => WireTable) wires?: WireTable;
+}
+
+export class OutageInput {
+  @OneOf(MONITOR_KINDS) kind!: MonitorKind;
+  /** Below so much the lamp is reported, or flashes fast. */
+  @Amount(0.1, 500) thresholdW!: number;
+  @Amount(0, 500) lampW!: number;
+  @Flag() flashes!: boolean;
+  @Flag() flasherChangeable!: boolean;
+  @Flag() codable!: boolean;
+  /** Lowest voltage at which the channel looks. */
+  @Amount(1, 60) leastV!: number;
+  @Amount(1, 60) mostV!: number;
+  /** Series in which resistors are stocked; E12 where it is not said. */
+  @Optional() @OneOf(Object.keys(SERIES) as ResistorSeries[]) series?: ResistorSeries;
+  /** 0.05 is 5 %, which holds where it is not said. */
+  @Optional() @Amount(0, 0.5) tolerance?: number;
+}
+
+class StandbyInput {
+  @Text(160) name!: string;
+  @Amount(0, 10_000) standbyMa!: number;
+}
+
+export class DrainInput {
+  @Amount(0.1, 1000) capacityAh!: number;
+  /** Share of the capacity that may go before it may not start; 0.25 where it is not said, less for an old battery and in the cold. */
+  @Optional() @Amount(0.01, 1) usableShare?: number;
+  @Amount(0, 10_000) vehicleStandbyMa!: number;
+  @Each(() => StandbyInput, 100) added!: StandbyInput[];
+}
+
+export class GaugeInput {
+  /** One of `gauge` and `areaMm2`. */
+  @Optional() @Whole(0, 40) gauge?: number;
+  @Optional() @Amount(0.01, 500) areaMm2?: number;
+}
+
+export class LegNeed {
+  @Slug() lamp!: string;
+  @Amount(0, 60_000) neededMm!: number;
+}
+
+export class LegLength {
+  @Slug() id!: string;
+  @Amount(0, 60_000) lengthMm!: number;
+}
+
+export class LegsInput {
+  @Each(() => LegNeed, 8) lamps!: LegNeed[];
+  @Each(() => LegLength, 8) legs!: LegLength[];
+}

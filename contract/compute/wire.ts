@@ -1,0 +1,163 @@
+import { duplicateIds, type Fault } from '@jade/core/faults';
+import { checkFace } from '@jade/core/vehicle';
+import {
+  assignLegs,
+  checkLoad,
+  checkRelay,
+  checkWireTable,
+  conductorOhm,
+  copperOhm,
+  currentsOf,
+  dropLimitShare,
+  gaugeAreaMm2,
+  gaugeDiameterMm,
+  GAUGES,
+  judgeDrop,
+  matePlugs,
+  METRIC_MM2,
+  outageCure,
+  sizeCircuit,
+  smallestFuseA,
+  standingDrain,
+  voltageRange,
+} from '@jade/core/wiring';
+import { computation, lampsTwice, refuse, type Computation } from './computation.ts';
+import { DEFAULT_RULES, DEFAULT_WIRES } from './default-rules.ts';
+import {
+  CircuitLoadInput,
+  DrainInput,
+  GaugeInput,
+  LampCurrentInput,
+  LegsInput,
+  OutageInput,
+  PlugMatchInput,
+  RelayInput,
+  SizeCircuitInput,
+  VoltageDropInput,
+  type NewCircuitInput,
+  type WireTable,
+} from './wire-inputs.ts';
+
+const USABLE_SHARE = 0.25;
+const TOLERANCE = 0.05;
+
+/** A fault unless just one of two is given. */
+function oneOf(input: object, one: string, other: string): Fault[] {
+  const given = [one, other].filter((name) => (input as Record<string, unknown>)[name] !== undefined);
+  return given.length === 1 ? [] : [{ path: one, code: 'one-of', data: { choices: `${one}, ${other}` } }];
+}
+
+/** Faults in meaning of a circuit that is to be sized, and of the table that it is sized by. */
+function circuitFaults(circuit: NewCircuitInput, path: string, wires: WireTable | undefined): Fault[] {
+  const loads: Fault[] = circuit.loads.length > 0 ? [] : [{ path: `${path}loads`, code: 'length', data: { least: 1 } }];
+  return [...loads, ...(wires ? checkWireTable(wires, 'wires') : [])];
+}
+
+/** The thinnest stocked gauge that is not thinner than a wire; null above the thickest. */
+const gaugeFor = (areaMm2: number): number | null => GAUGES.find((gauge) => gaugeAreaMm2(gauge) >= areaMm2 - 1e-9) ?? null;
+
+/** Calculations of the station Wire, by name. */
+export const WIRE_COMPUTATIONS: readonly Computation[] = [
+  computation(
+    'plug-match',
+    'A plug of the vehicle against a plug of the kit, pin by pin.',
+    '`value`, `pairs` by row and column with a verdict each, `troubles`.',
+    PlugMatchInput,
+    ({ vehicle, kit }) => {
+      refuse([...checkFace(vehicle, 'vehicle'), ...checkFace(kit, 'kit')]);
+      return matePlugs(vehicle, kit);
+    },
+    ['plugs'],
+  ),
+  computation(
+    'circuit-load',
+    'A circuit with added loads against its weakest part, and what is lost on the way to them.',
+    '`beforeA`, `addedA`, `afterA` at the worst voltage, `weakest` with `limitA`, shares of 1, `dropV` and `dropShare` at running voltage against `dropLimitShare`, `atLeastV` at the loads while the supply is at its least (against `neededV` where a load states one), `troubles`, `mend` (the metric size, or the longest way in metres, that loses little enough; empty where neither does), `verdict`.',
+    CircuitLoadInput,
+    (input) => checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics, input.use),
+  ),
+  computation(
+    'voltage-drop',
+    'Voltage lost in a conductor and its contacts, judged by the share that may be lost.',
+    '`resistanceOhm`, `dropV`, `dropShare` of running voltage, `limitShare`, `holds`.',
+    VoltageDropInput,
+    (input) => {
+      refuse(oneOf(input, 'areaMm2', 'gauge'));
+      const areaMm2 = input.areaMm2 ?? gaugeAreaMm2(input.gauge ?? 0);
+      const resistanceOhm = conductorOhm({ ...input, areaMm2 }) + (input.contactsMohm ?? 0) / 1000;
+      return judgeDrop(input.currentA, resistanceOhm, input.runningV, dropLimitShare(input.use ?? 'lamp', input.rules ?? DEFAULT_RULES.electrics));
+    },
+    ['wire-drop'],
+  ),
+  computation(
+    'lamp-current',
+    'Current of a lamp over the voltage range, and the smallest fuse that keeps a fifth in hand.',
+    '`leastVoltageA`, `runningA`, `mostVoltageA`, `worstA`, `fuseA` (null above the largest blade fuse).',
+    LampCurrentInput,
+    (input) => {
+      const currents = currentsOf([input], voltageRange(input.systemVoltageV));
+      return { ...currents, fuseA: smallestFuseA(currents.worstA) ?? null };
+    },
+  ),
+  computation(
+    'size-circuit',
+    'Fuse and wire of a circuit that is still to be laid: the fuse first, then the thinnest wire of either series that may carry it where it lies and loses little enough.',
+    '`runningA`, `worstA`, `fuseA` (null where no standard fuse does), `dropLimitShare`, `metric` and `gauge` (`size`, `areaMm2`, `permittedA` where it lies, `dropV`, `dropShare`; null where no size does), `reasons` (what has to grow, come nearer or be fed otherwise).',
+    SizeCircuitInput,
+    (input) => {
+      refuse(circuitFaults(input, '', input.wires));
+      return sizeCircuit(input, input.rules ?? DEFAULT_RULES.electrics, input.wires ?? DEFAULT_WIRES);
+    },
+  ),
+  computation(
+    'relay',
+    'A relay: its coil on the circuit that triggers it, and the lamps on a feed of their own, each judged by itself.',
+    '`trigger` (as `circuit-load`, with the coil alone added), `coilA` at running voltage, `closes` (enough voltage for the coil while the supply is at its least), `feed` (as `size-circuit`), `contactShare` (1 is full), `contactHolds`.',
+    RelayInput,
+    (input) => {
+      refuse(circuitFaults(input.feed, 'feed.', input.wires));
+      return checkRelay(input.relay, input.trigger, input.feed, input.rules ?? DEFAULT_RULES.electrics, input.wires ?? DEFAULT_WIRES);
+    },
+  ),
+  computation(
+    'outage-cure',
+    'What a vehicle makes of a lamp that takes less than it expects, and what cures it.',
+    '`seen` (nothing, reported, flashes fast), `cures` (a resistor with `neededW` and `mostOhm` at the lowest voltage, `ohm` of the series, `onW` and `averageW` of heat at the highest, least `ratingW`; on metal, away from plastic), `noCures` with `because`.',
+    OutageInput,
+    (input) => {
+      if (input.leastV > input.mostV) refuse([{ path: 'mostV', code: 'span-order', data: { from: input.leastV, to: input.mostV } }]);
+      return outageCure({ ...input, series: input.series ?? 'E12', tolerance: input.tolerance ?? TOLERANCE });
+    },
+  ),
+  computation(
+    'drain',
+    'How long a vehicle may stand until it may not start, before and with what is added.',
+    '`beforeMa`, `afterMa`, `hoursBefore`, `hoursAfter` (null where nothing is drawn).',
+    DrainInput,
+    ({ capacityAh, usableShare = USABLE_SHARE, vehicleStandbyMa, added }) =>
+      standingDrain({ capacityAh, usableShare, vehicleStandbyMa, addedMa: added.reduce((sum, { standbyMa }) => sum + standbyMa, 0) }),
+  ),
+  computation(
+    'gauge',
+    'A wire gauge in metric terms, or the gauge and the metric size that are not thinner than an area.',
+    '`areaMm2`, `diameterMm` of the bare conductor, `ohmPerM` of pure copper at 20 °C, `metricMm2` and `gauge`, the thinnest stocked ones that are not thinner (null above the thickest).',
+    GaugeInput,
+    (input) => {
+      refuse(oneOf(input, 'gauge', 'areaMm2'));
+      const areaMm2 = input.areaMm2 ?? gaugeAreaMm2(input.gauge ?? 0);
+      const diameterMm = input.gauge === undefined ? Math.sqrt((4 * areaMm2) / Math.PI) : gaugeDiameterMm(input.gauge);
+      return { areaMm2, diameterMm, ohmPerM: copperOhm(1, areaMm2), metricMm2: METRIC_MM2.find((size) => size >= areaMm2 - 1e-9) ?? null, gauge: gaugeFor(areaMm2) };
+    },
+  ),
+  computation(
+    'harness-legs',
+    'Which leg goes to which lamp so that the least is to be extended.',
+    'A list of `lamp`, `leg`, `neededMm`, `lengthMm`, `surplusMm` (negative is to be extended).',
+    LegsInput,
+    ({ lamps, legs }) => {
+      const few: Fault[] = legs.length < lamps.length ? [{ path: 'legs', code: 'length', data: { least: lamps.length } }] : [];
+      refuse([...duplicateIds(legs, 'legs'), ...lampsTwice(lamps), ...few]);
+      return assignLegs(lamps, legs);
+    },
+  ),
+];

@@ -1,0 +1,44 @@
+import type { ElectricsRules } from '../rules/index.ts';
+import type { Circuit, Load } from '../vehicle/index.ts';
+import { voltageRange } from './current.ts';
+import { checkLoad, type LoadCheck } from './load.ts';
+import { sizeCircuit, type CircuitSize, type NewCircuit } from './size.ts';
+import type { WireTable } from './table.ts';
+
+/** A relay: its coil loads the circuit that triggers it, its contact carries the feed. */
+export interface Relay {
+  coilOhm: number;
+  contactA: number;
+  /** Its lowest voltage at which it is sure to close. */
+  pullInV: number;
+}
+
+export interface RelayCheck {
+  /** The coil alone on the circuit that triggers it. */
+  trigger: LoadCheck;
+  coilA: number;
+  /** Whether the coil has enough voltage to close while the supply is at its least. */
+  closes: boolean;
+  /** The lamps on a feed of their own. */
+  feed: CircuitSize;
+  /** Load at the worst voltage as a share of what the contact carries, 1 is full. */
+  contactShare: number;
+  contactHolds: boolean;
+}
+
+/** Trigger and feed apart: the coil at running voltage on one circuit, the lamps on another, each judged by itself. */
+export function checkRelay(relay: Relay, trigger: Circuit, feed: NewCircuit, rules: ElectricsRules, table: WireTable): RelayCheck {
+  const { runningV } = voltageRange(feed.systemVoltageV);
+  const coil: Load = { name: 'relay coil', powerW: runningV ** 2 / relay.coilOhm, atV: runningV, kind: 'resistive', leastV: relay.pullInV };
+  const triggered = checkLoad(trigger, [coil], feed.systemVoltageV, rules, 'auxiliary');
+  const sized = sizeCircuit(feed, rules, table);
+  const contactShare = sized.worstA / relay.contactA;
+  return {
+    trigger: triggered,
+    coilA: runningV / relay.coilOhm,
+    closes: !triggered.troubles.includes('least voltage'),
+    feed: sized,
+    contactShare,
+    contactHolds: contactShare <= rules.refuseShare + 1e-9,
+  };
+}
