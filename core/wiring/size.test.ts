@@ -12,7 +12,7 @@ import {
   type OutageCase,
   type WireTable,
 } from './index.ts';
-import { rules } from './test/rules.ts';
+import { ELECTRICS as rules } from '../test/electrics.ts';
 
 const table: WireTable = {
   permitted: [

@@ -15,7 +15,7 @@ import {
   voltageRange,
   type WireTable,
 } from './index.ts';
-import { rules } from './test/rules.ts';
+import { ELECTRICS as rules } from '../test/electrics.ts';
 
 test('8.4 m of 1.5 mm² copper is 0.09654 Ω, and 8 A drop 0.772 V', () => {
   expect(copperOhm(8.4, 1.5)).toBeCloseTo(0.09654, 5);

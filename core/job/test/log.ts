@@ -1,3 +1,4 @@
+import { ELECTRICS } from '../../test/electrics.ts';
 import { foldJob, type EventType, type JobContext, type LoggedEvent, type Payloads } from '../index.ts';
 import { bareFitment, bareKit, bareLamp } from '../../test/bare-kit.ts';
 import { barePiece, bareProfile } from '../../test/bare-profile.ts';
@@ -44,18 +45,7 @@ export const RULES: RuleSet = {
       certainty: 'to be confirmed',
     },
   ],
-  electrics: {
-    warnShare: 0.8,
-    refuseShare: 1,
-    lampDropShare: 0.03,
-    auxiliaryDropShare: 0.05,
-    contactMohm: 2,
-    chassisMohm: 5,
-    slackEndMm: 150,
-    mainFuseWithinMm: 180,
-    source: 's',
-    certainty: 'to be confirmed',
-  },
+  electrics: ELECTRICS,
   sequence: { sideMin: 0.5, zoneMin: 0.3, toolMin: 0.2, helperMin: 1 },
   probing: { offBelow: 0.05, onFrom: 0.85, groundMaxV: 0.2, groundMaxOhm: 1 },
   floorToleranceMmPerM: 3,

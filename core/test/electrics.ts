@@ -1,7 +1,7 @@
-import type { ElectricsRules } from '../../rules/index.ts';
+import type { ElectricsRules } from '../rules/index.ts';
 
 /** Rules that tests of wires are worked out with. */
-export const rules: ElectricsRules = {
+export const ELECTRICS: ElectricsRules = {
   warnShare: 0.8,
   refuseShare: 1,
   lampDropShare: 0.03,
