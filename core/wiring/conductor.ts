@@ -47,7 +47,7 @@ export function conductorOhm({ lengthM, areaMm2, ohmPerM, temperatureC = 20 }: C
 export function permittedA(areaMm2: number, table: WireTable, place: { temperatureC: number; bundle: number }): number {
   const open = inOpenAirA(areaMm2, table);
   const heat = (table.mostC - place.temperatureC) / (table.mostC - table.atC);
-  const share = table.bundle.reduce((least, { from, share: left }) => (place.bundle >= from ? Math.min(least, left) : least), 1);
+  const share = table.bundle.findLast(({ from }) => place.bundle >= from)?.share ?? 1;
   return open * Math.sqrt(Math.max(0, heat)) * share;
 }
 

@@ -108,7 +108,7 @@ test('a relay: 0.16 A of coil on the trigger, the lamps on their own feed, a sha
   const feed = { loads: [led(72)], systemVoltageV: 12 as const, use: 'auxiliary' as const, lengthM: 3, contacts: 4, temperatureC: 20, bundle: 1 };
   const relay = checkRelay({ coilOhm: 85, contactA: 30, pullInV: 8 }, circuit, feed, rules, table);
   expect([relay.coilA, relay.trigger.addedA, relay.contactShare]).toEqual([expect.closeTo(0.16235, 5), expect.closeTo(0.16941, 5), expect.closeTo(0.2222, 4)]);
-  expect(relay).toMatchObject({ closes: true, contactHolds: true, feed: { fuseA: 10 } });
+  expect(relay).toMatchObject({ closes: true, contactHolds: true, feed: { fuseA: 10 }, trigger: { dropLimitShare: 0.05 } });
   // 4 A of factory load leave the coil 10.55 V of 10.8 V.
   const loaded = { ...circuit, loads: [led(43.2)] };
   expect(checkRelay({ coilOhm: 85, contactA: 6, pullInV: 10.6 }, loaded, feed, rules, table)).toMatchObject({ closes: false, contactHolds: false });
