@@ -7,7 +7,7 @@ import { sayReason } from '@jade/words/match';
 import { sayProof, sayReference } from '@jade/words/probing';
 import { saySensorEffect } from '@jade/words/sensing';
 import { sayNumberRemark } from '@jade/words/vehicle';
-import { sayAdded, sayLoad, sayMateTrouble, sayWithdrawn } from '@jade/words/wiring';
+import { sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayWithdrawn } from '@jade/words/wiring';
 import type { Sensor } from '@jade/core/vehicle';
 import type { SensorEffect } from '@jade/core/sensing';
 import type { AimRule } from '@jade/core/rules';
@@ -136,6 +136,11 @@ test('plugs and loads are said with both sides', () => {
   expect(low).toContain('There is little in hand. At the least voltage 10.20 V are left for the lamps, and they are stated to need 10.50 V');
   expect(plain(sayWithdrawn(5, { afterA: 6.2 }))).toBe('5.0 A were accepted, and it is 6.2 A now: look at it again.');
   expect(sayLoad({ ...check, verdict: 'never' })).toContain('safety system');
+});
+
+test('a plug that may be the wrong one says what it hangs on', () => {
+  const tree = { condition: { fact: 'headlamp', is: 'led' }, value: 'unknown' as const, parts: [] };
+  expect(sayOnlyWhere(tree, () => 'Headlamp technology')).toBe('Only where headlamp technology is led, which is not known yet: settle it at Check in.');
 });
 
 test('a fuse of 7.5 A is not rounded, and loads that are alike are counted', () => {

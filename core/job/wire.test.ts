@@ -111,7 +111,10 @@ test('a connection that this vehicle does not ask for is not there; one whose pl
   log.add('fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' });
   const context = { ...contextOf(log), profile: VAN };
   expect(wireJoints({ ...context, kits: [connections({ when: { fact: 'trim', is: 'guard' } })] })).toEqual([]);
-  expect(wireJoints({ ...context, kits: [connections({ when: { fact: 'trim', is: 'plain' } })] })).toHaveLength(1);
+  const plain = wireJoints({ ...context, kits: [connections({ when: { fact: 'trim', is: 'plain' } })] });
+  expect([plain.length, plain[0]?.onlyWhere]).toEqual([1, undefined]);
+  const open = wireJoints({ ...contextOf(openedLog()), profile: VAN, kits: [connections({ when: { fact: 'trim', is: 'guard' } })] });
+  expect(open[0]?.onlyWhere).toMatchObject({ value: 'unknown', condition: { fact: 'trim', is: 'guard' } });
   expect(wireJoints({ ...context, kits: [connections({ vehiclePlug: 'gone' })] })).toEqual([]);
 });
 

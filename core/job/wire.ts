@@ -1,3 +1,4 @@
+import { explain, type ReasonTree } from '../facts/index.ts';
 import { checkLoad, matePlugs, type DropUse, type LoadCheck, type MateVerdict } from '../wiring/index.ts';
 import { proveSwitched, type ProofStatus } from '../probing/index.ts';
 import { voltageRange } from '../wiring/index.ts';
@@ -16,6 +17,8 @@ export interface WireJoint {
   /** What feeds it: the connection's circuit first, then those of the further pins that the kit uses. */
   circuits: Circuit[];
   mate: MateVerdict;
+  /** While it is not known whether it is this plug, or this adapter, at all: what that hangs on. */
+  onlyWhere?: ReasonTree;
   joined: boolean;
   /** Wires that carry a switched function and want proof: all but grounds and empty cavities. */
   toProve: { pin: PlugPin; state: VehicleState; liveIn: VehicleState[]; proof: ProofStatus }[];
@@ -79,7 +82,9 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
         return [{ pin, state, liveIn, proof: proveSwitched(readings, liveIn, readingVoltage(context), rules.probing) }];
       });
       const joined = (job.joined[kit.slug] ?? []).includes(connection.id);
-      return [{ kit, connection, vehiclePlug, kitPlug, circuits, mate: matePlugs(vehiclePlug, kitPlug), joined, toProve }];
+      const hangsOn = connection.when && explain(connection.when, onVehicle.facts);
+      const onlyWhere = hangsOn?.value === 'unknown' ? { onlyWhere: hangsOn } : {};
+      return [{ kit, connection, vehiclePlug, kitPlug, circuits, mate: matePlugs(vehiclePlug, kitPlug), ...onlyWhere, joined, toProve }];
     }),
   );
 });

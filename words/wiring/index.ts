@@ -1,5 +1,7 @@
+import type { ReasonTree } from '@jade/core/facts';
 import type { Load } from '@jade/core/vehicle';
 import type { DropMend, LoadCheck, LoadTrouble, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
+import { sayCondition } from '@jade/words/match';
 import { amperes, inSentence, percent, stated, volts } from '@jade/words/units';
 
 export const MATE_WORDS: Record<MateVerdict['value'], string> = {
@@ -27,6 +29,11 @@ export function sayMateTrouble(trouble: MateTrouble): string {
     case 'face':
       return `The vehicle’s face is ${trouble.vehicle}, the kit’s ${trouble.kit}.`;
   }
+}
+
+/** That a meeting of two plugs is only one of several, while it is not known which. */
+export function sayOnlyWhere(tree: ReasonTree, factName: (id: string) => string): string {
+  return `Only where ${sayCondition(tree, factName)}, which is not known yet: settle it at Check in.`;
 }
 
 /** What mends a way on which too much is lost. */

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { circuitLoads, wireJoints, type WireJoint } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { MATE_WORDS, sayAdded, sayLoad, sayMateTrouble, sayWithdrawn } from '@jade/words/wiring';
+import { MATE_WORDS, sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayWithdrawn } from '@jade/words/wiring';
 import { inSentence, millimetres, stated } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -66,6 +66,7 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
         <p :class="joint.mate.value === 'mates' ? 'good' : 'bad'">
           {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${inSentence(names.item(joint.kit.slug, joint.connection.adapter))}` : '' }}.
         </p>
+        <p v-if="joint.onlyWhere" class="asks">{{ sayOnlyWhere(joint.onlyWhere, names.fact) }}</p>
         <ul v-if="joint.mate.troubles.length > 0">
           <li v-for="trouble in joint.mate.troubles" :key="trouble.code" class="bad">{{ sayMateTrouble(trouble) }}</li>
         </ul>
@@ -97,6 +98,11 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
 
 .good {
   color: var(--jade);
+  font-weight: 620;
+}
+
+.asks {
+  color: var(--amber);
   font-weight: 620;
 }
 
