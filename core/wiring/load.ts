@@ -27,7 +27,7 @@ export interface LoadCheck {
   dropLimitShare: number;
   /** Voltage at the loads while the supply is at its least. */
   atLeastV: number;
-  /** Highest voltage that one of the added loads is stated to need, where one is. */
+  /** Highest voltage that one of the loads is stated to need, where one is. */
   neededV?: number;
   troubles: LoadTrouble[];
   /** Where too much is lost: what would mend it. */
@@ -50,7 +50,7 @@ function weakestOf({ fuse, wire, plugPermittedA, switchPermittedA }: Circuit): [
 /**
  * A circuit with added loads, measured at the worst voltage against the weakest of fuse, wire, plug and switch; drop at running
  * voltage out over the circuit's wire and back over the chassis, two contacts each way, judged by the rule set's share for what it feeds;
- * the voltage that is left while the supply is at its least, against what the added loads are stated to need. Over the rule set's warning
+ * the voltage that is left while the supply is at its least, against what the loads are stated to need. Over the rule set's warning
  * share warns, over its refusing share refuses, equality passes; too much lost on the way warns.
  */
 export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltageV: 12 | 24, rules: ElectricsRules, use: DropUse = 'lamp'): LoadCheck {
@@ -64,7 +64,7 @@ export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltag
   const limit = dropLimitShare(use, rules);
   const { dropV, dropShare, holds } = judgeDrop(together.runningA, ohm, range.runningV, limit);
   const atLeastV = range.leastV - together.leastVoltageA * ohm;
-  const needs = added.flatMap((load) => load.leastV ?? []);
+  const needs = [...circuit.loads, ...added].flatMap((load) => load.leastV ?? []);
   const neededV = needs.length === 0 ? undefined : Math.max(...needs);
   const shareAfter = (beforeA + addedA) / limitA;
   const over = (share: number) => shareAfter > share + 1e-9;

@@ -79,6 +79,8 @@ test('at 10.8 V the same lamps have 10.26 V left, which one that needs 10.3 V is
   expect(needing(10.2)).toMatchObject({ atLeastV: expect.closeTo(10.2554, 3) as number, neededV: 10.2, troubles: [], verdict: 'carries' });
   expect(needing(10.3)).toMatchObject({ neededV: 10.3, troubles: ['least voltage'], verdict: 'warn' });
   expect(checkLoad(roomy, [led(48)], 12, rules).neededV).toBeUndefined();
+  // A lamp of the vehicle that hangs on the same circuit counts as well.
+  expect(checkLoad({ ...roomy, loads: [{ ...led(48), leastV: 10.3 }] }, [led(48)], 12, rules, 'auxiliary')).toMatchObject({ neededV: 10.3, troubles: ['least voltage'] });
 });
 
 test('a mend is a size or a way; where contacts and body lose all of it there is none', () => {
