@@ -7,7 +7,7 @@ import { sayReason } from '@jade/words/match';
 import { sayProof, sayReference } from '@jade/words/probing';
 import { saySensorEffect } from '@jade/words/sensing';
 import { sayNumberRemark } from '@jade/words/vehicle';
-import { sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayWithdrawn } from '@jade/words/wiring';
+import { sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayStanding, sayWithdrawn } from '@jade/words/wiring';
 import type { Sensor } from '@jade/core/vehicle';
 import type { SensorEffect } from '@jade/core/sensing';
 import type { AimRule } from '@jade/core/rules';
@@ -136,6 +136,16 @@ test('plugs and loads are said with both sides', () => {
   expect(low).toContain('There is little in hand. At the least voltage 10.20 V are left for the lamps, and they are stated to need 10.50 V');
   expect(plain(sayWithdrawn(5, { afterA: 6.2 }))).toBe('5.0 A were accepted, and it is 6.2 A now: look at it again.');
   expect(sayLoad({ ...check, verdict: 'never' })).toContain('safety system');
+});
+
+test('standing is said in whole days, with what it comes from', () => {
+  const standing = { beforeMa: 25, afterMa: 35, hoursBefore: 700, hoursAfter: 500, capacityAh: 70, usableShare: 0.25 };
+  expect(plain(sayStanding(standing))).toBe(
+    'While it stands the vehicle draws 25 mA, and the kits 10 mA more. After 20 days it may not start; without the kits it would be 29 days (25 % of 70 Ah).',
+  );
+  expect(plain(sayStanding({ ...standing, beforeMa: 0, hoursBefore: null }))).toBe(
+    'While it stands the vehicle draws 0 mA, and the kits 35 mA more. After 20 days it may not start (25 % of 70 Ah).',
+  );
 });
 
 test('a plug that may be the wrong one says what it hangs on', () => {

@@ -19,6 +19,7 @@ import {
   sizeCircuit,
   smallestFuseA,
   standingDrain,
+  USABLE_SHARE,
   voltageRange,
 } from '@jade/core/wiring';
 import { computation, lampsTwice, refuse, type Computation } from './computation.ts';
@@ -38,7 +39,6 @@ import {
   type WireTable,
 } from './wire-inputs.ts';
 
-const USABLE_SHARE = 0.25;
 const TOLERANCE = 0.05;
 
 /** A fault unless just one of two is given. */

@@ -32,6 +32,7 @@ export class ElectricsRules implements PlainElectrics {
   @Amount(0, 1000) chassisMohm!: number;
   @Amount(0, 5000) slackEndMm!: number;
   @Amount(0, 5000) mainFuseWithinMm!: number;
+  @Optional() @Amount(0.01, 1) usableShare?: number;
   @Text(240) source!: string;
   @OneOf(CERTAINTIES) certainty!: PlainElectrics['certainty'];
 }

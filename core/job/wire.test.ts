@@ -2,7 +2,7 @@ import type { PinFunction, VehicleState } from '../states/index.ts';
 import { bareKit, bareLamp } from '../test/bare-kit.ts';
 import { contextOf, openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
 import { wire } from '../stations/index.ts';
-import { circuitLoads, readingVoltage, wireJoints } from './index.ts';
+import { circuitLoads, readingVoltage, standingOfVehicle, wireJoints } from './index.ts';
 
 const jointOf = (log: TestLog) => {
   const [joint] = wireJoints(contextOf(log));
@@ -98,6 +98,18 @@ test('what feeds only lamps that are not of the road may lose the wider share', 
     return circuitLoads({ ...contextOf(openedLog()), profile, kits: [kit] })[0]?.check.dropLimitShare;
   };
   expect([limit('work'), limit('driving'), limit('front fog'), limit('work', 'plate')]).toEqual([0.05, 0.05, 0.03, 0.03]);
+});
+
+test('what the kits draw while the vehicle stands shortens the time until it may not start', () => {
+  const standing = (standbyMa: number, usableShare?: number) => {
+    const kit = { ...PAIR, lamps: PAIR.lamps.map((lamp) => ({ ...lamp, load: { ...lamp.load, standbyMa } })) };
+    const profile = { ...VAN, battery: { capacityAh: 70, standbyMa: 25 } };
+    const rules = { ...RULES, electrics: { ...RULES.electrics, ...(usableShare === undefined ? {} : { usableShare }) } };
+    return standingOfVehicle({ ...contextOf(openedLog()), profile, rules, kits: [kit] });
+  };
+  expect(standing(0)).toBeUndefined();
+  expect(standing(10)).toEqual({ beforeMa: 25, afterMa: 35, hoursBefore: 700, hoursAfter: 500, capacityAh: 70, usableShare: 0.25 });
+  expect(standing(10, 0.2)).toMatchObject({ hoursAfter: 400, usableShare: 0.2 });
 });
 
 test('a circuit that the rules never use is refused whatever it carries', () => {

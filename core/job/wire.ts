@@ -1,5 +1,5 @@
 import { explain, type ReasonTree } from '../facts/index.ts';
-import { checkLoad, matePlugs, type DropUse, type LoadCheck, type MateVerdict } from '../wiring/index.ts';
+import { checkLoad, matePlugs, standingDrain, USABLE_SHARE, type Drain, type DropUse, type LoadCheck, type MateVerdict } from '../wiring/index.ts';
 import { proveSwitched, type ProofStatus } from '../probing/index.ts';
 import { voltageRange } from '../wiring/index.ts';
 import type { Beam, Connection, Kit, KitPlug, Lamp } from '../kit/index.ts';
@@ -131,3 +131,12 @@ export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
     return { circuit, added, check, accepted, ...(was?.afterA === undefined || accepted ? {} : { acceptedA: was.afterA }) };
   });
 });
+
+/** What the vehicle of a job draws while it stands, with its kits; undefined where they draw nothing. */
+export function standingOfVehicle(context: JobContext): (Drain & { capacityAh: number; usableShare: number }) | undefined {
+  const { profile, rules } = context;
+  const addedMa = kitsOnVehicle(context).reduce((sum, { kit }) => sum + kit.lamps.reduce((all, { load }) => all + load.standbyMa, 0), 0);
+  if (addedMa === 0) return undefined;
+  const battery = { capacityAh: profile.battery.capacityAh, usableShare: rules.electrics.usableShare ?? USABLE_SHARE };
+  return { ...standingDrain({ ...battery, vehicleStandbyMa: profile.battery.standbyMa, addedMa }), ...battery };
+}

@@ -32,6 +32,8 @@ export interface ElectricsRules {
   chassisMohm: number;
   slackEndMm: number;
   mainFuseWithinMm: number;
+  /** Share of a battery's capacity that may go before the vehicle may not start; a quarter where it is not said. */
+  usableShare?: number;
   source: string;
   certainty: 'confirmed' | 'to be confirmed';
 }

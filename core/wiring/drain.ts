@@ -1,3 +1,6 @@
+/** Share of a battery's capacity that may go before the vehicle may not start, where nothing else is said; less for an old battery and in the cold. */
+export const USABLE_SHARE = 0.25;
+
 /** A battery and what it feeds while the vehicle stands. */
 export interface Standing {
   capacityAh: number;

@@ -1,8 +1,8 @@
 import type { ReasonTree } from '@jade/core/facts';
 import type { Load } from '@jade/core/vehicle';
-import type { DropMend, LoadCheck, LoadTrouble, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
+import type { Drain, DropMend, LoadCheck, LoadTrouble, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
 import { sayCondition } from '@jade/words/match';
-import { amperes, inSentence, percent, stated, volts } from '@jade/words/units';
+import { amperes, inSentence, percent, plural, stated, volts } from '@jade/words/units';
 
 export const MATE_WORDS: Record<MateVerdict['value'], string> = {
   mates: 'Plug meets plug, pin by pin',
@@ -71,6 +71,15 @@ export function sayLoad(check: LoadCheck): string {
 /** Why a load that was accepted is asked for again. */
 export function sayWithdrawn(acceptedA: number, { afterA }: Pick<LoadCheck, 'afterA'>): string {
   return `${amperes(acceptedA)} were accepted, and it is ${amperes(afterA)} now: look at it again.`;
+}
+
+const days = (hours: number) => plural(Math.floor(hours / 24), 'day');
+
+/** How long a vehicle may stand with what its kits draw, with the numbers that it comes from. */
+export function sayStanding({ beforeMa, afterMa, hoursBefore, hoursAfter, capacityAh, usableShare }: Drain & { capacityAh: number; usableShare: number }): string {
+  const drawn = `While it stands the vehicle draws ${stated(beforeMa, 'mA')}, and the kits ${stated(afterMa - beforeMa, 'mA')} more.`;
+  const without = hoursBefore === null ? '' : `; without the kits it would be ${days(hoursBefore)}`;
+  return `${drawn} After ${days(hoursAfter ?? 0)} it may not start${without} (${percent(usableShare)} of ${stated(capacityAh, 'Ah')}).`;
 }
 
 /** Loads added to a circuit; those that are alike are counted. */

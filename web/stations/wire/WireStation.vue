@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { circuitLoads, wireJoints, type WireJoint } from '@jade/core/job';
+import { circuitLoads, standingOfVehicle, wireJoints, type WireJoint } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { MATE_WORDS, sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayWithdrawn } from '@jade/words/wiring';
+import { MATE_WORDS, sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayStanding, sayWithdrawn } from '@jade/words/wiring';
 import { inSentence, millimetres, stated } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -15,6 +15,7 @@ import { useCurrentJob } from '../../job/current.ts';
 const { job, context, names } = useCurrentJob();
 const joints = computed(() => wireJoints(context.value));
 const loads = computed(() => circuitLoads(context.value));
+const standing = computed(() => standingOfVehicle(context.value));
 const clock = useClock();
 const against = (joint: WireJoint) => wire.againstJoint(context.value, joint, clock.value).filter((refusal) => refusal.code !== 'already' && refusal.code !== 'does-not-mate');
 const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => kit.legs).find((leg) => leg.lamp === lamp);
@@ -50,6 +51,10 @@ const legOf = (lamp: string | undefined) => context.value.kits.flatMap((kit) => 
         </button>
         <span class="soft">Added: {{ sayAdded(load.added) }}</span>
       </div>
+    </section>
+    <section v-if="standing" class="leaf stack">
+      <h2>Standing</h2>
+      <p>{{ sayStanding(standing) }}</p>
     </section>
     <section class="joints">
       <article v-for="joint in joints" :key="joint.connection.id" class="leaf stack">
