@@ -43,7 +43,7 @@ const LINE = 44;
 const PITCH = 36;
 const TOP = 30;
 /** Room for names beside a face, and for the wires. */
-const NAMES = 112;
+const NAMES = 128;
 const WIRE = 34;
 /** How far a wire reaches into its face. */
 const INTO = 6;
