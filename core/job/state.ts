@@ -146,7 +146,7 @@ export function emptyJob(): JobState {
     seized: [],
     waysChosen: records(),
     joined: records(),
-    loadsAccepted: {},
+    loadsAccepted: records(),
     readings: records(),
     unplugged: [],
     sensorMoves: records(),
