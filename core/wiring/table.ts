@@ -15,46 +15,27 @@ export interface WireTable {
   certainty: 'confirmed' | 'to be confirmed';
 }
 
-function rises(values: readonly number[], path: (index: number) => string, up = true): Fault[] {
-  return values.flatMap((to, index): Fault[] => {
-    const from = values[index - 1];
-    return from === undefined || (up ? to > from : to < from) ? [] : [{ path: path(index), code: 'span-order', data: { from, to } }];
+/** Faults where a column of a list does not rise, or fall, from line to line. */
+function steady<T extends object>(list: readonly T[], at: string, column: keyof T & string, up: boolean): Fault[] {
+  return list.slice(1).flatMap((line, index): Fault[] => {
+    const [from, to] = [Number(list[index]?.[column]), Number(line[column])];
+    return (up ? to > from : to < from) ? [] : [{ path: `${at}[${index + 1}].${column}`, code: 'span-order', data: { from, to } }];
   });
 }
 
 /** Faults in meaning of a table: sizes or amperes that do not rise, shares or surges that do not fall, a place hotter than the wire may be. */
 export function checkWireTable({ permitted, atC, mostC, bundle, surge }: WireTable, path: string): Fault[] {
-  const none = (['permitted', 'surge'] as const).flatMap((list): Fault[] =>
-    (list === 'permitted' ? permitted : surge).length === 0 ? [{ path: `${path}.${list}`, code: 'length', data: { least: 1 } }] : [],
+  const none = Object.entries({ permitted, surge }).flatMap(([list, lines]): Fault[] =>
+    lines.length === 0 ? [{ path: `${path}.${list}`, code: 'length', data: { least: 1 } }] : [],
   );
   return [
     ...none,
-    ...rises(
-      permitted.map((entry) => entry.areaMm2),
-      (index) => `${path}.permitted[${index}].areaMm2`,
-    ),
-    ...rises(
-      permitted.map((entry) => entry.ampere),
-      (index) => `${path}.permitted[${index}].ampere`,
-    ),
-    ...rises([atC, mostC], () => `${path}.mostC`),
-    ...rises(
-      bundle.map((entry) => entry.from),
-      (index) => `${path}.bundle[${index}].from`,
-    ),
-    ...rises(
-      bundle.map((entry) => entry.share),
-      (index) => `${path}.bundle[${index}].share`,
-      false,
-    ),
-    ...rises(
-      surge.map((entry) => entry.forMs),
-      (index) => `${path}.surge[${index}].forMs`,
-    ),
-    ...rises(
-      surge.map((entry) => entry.times),
-      (index) => `${path}.surge[${index}].times`,
-      false,
-    ),
+    ...steady(permitted, `${path}.permitted`, 'areaMm2', true),
+    ...steady(permitted, `${path}.permitted`, 'ampere', true),
+    ...(mostC > atC ? [] : [{ path: `${path}.mostC`, code: 'span-order' as const, data: { from: atC, to: mostC } }]),
+    ...steady(bundle, `${path}.bundle`, 'from', true),
+    ...steady(bundle, `${path}.bundle`, 'share', false),
+    ...steady(surge, `${path}.surge`, 'forMs', true),
+    ...steady(surge, `${path}.surge`, 'times', false),
   ];
 }

@@ -12,7 +12,7 @@ export function asked<R, V extends object = Record<string, never>>(build: (db: C
   let made: Prepared<R> | undefined;
   return (db, values) => {
     made ??= build(db).prepare();
-    // All of what was made but the line that it goes out on.
+    // All of what was made but the line that it goes out on, which the library keeps to itself: the test beside this tells when it is elsewhere.
     const { client } = (db as unknown as { session: { client: unknown } }).session;
     return (Object.create(made, { client: { value: client } }) as Prepared<R>).execute(values as Record<string, unknown>);
   };

@@ -15,12 +15,13 @@ const take = async (document: object, query = '') => {
   const answer = await shop.app.inject({ method: 'POST', url: `/api/documents${query}`, headers: { cookie: shop.cookie }, payload: document });
   return { status: answer.statusCode, ...answer.json<Answer>() };
 };
-type Lists = Record<string, ({ id: string } & Record<string, unknown>)[]>;
+/** A list of a document of the demo. */
+const listOf = (file: string, list: string) => demoDocument(file)[list] as { id: string }[];
 /** A document of the demo without some entries of its lists. */
-const without = (file: string, gone: Record<string, string[]>) => {
-  const document = demoDocument(file) as Record<string, unknown> & Lists;
-  return { ...document, ...Object.fromEntries(Object.entries(gone).map(([list, ids]) => [list, document[list]!.filter(({ id }) => !ids.includes(id))])) };
-};
+const without = (file: string, gone: Record<string, string[]>): Record<string, unknown> => ({
+  ...demoDocument(file),
+  ...Object.fromEntries(Object.entries(gone).map(([list, ids]) => [list, listOf(file, list).filter(({ id }) => !ids.includes(id))])),
+});
 const BOLLARD = 'vehicles/wexholm-bollard-35.json';
 
 test('a profile without what kits and open jobs rest on is refused with all of it, and stored once that is accepted', async () => {
@@ -46,7 +47,7 @@ test('a profile without what kits and open jobs rest on is refused with all of i
 
 test('what did not hold on the version before is not lost by the next one', async () => {
   const { cautions, ...less } = without(BOLLARD, { gaps: ['wing-right'], mounts: ['fog-right'] });
-  const next = { ...less, cautions: [...(cautions as unknown as string[]), 'Wheels chocked.'] };
+  const next = { ...less, cautions: [...(cautions as string[]), 'Wheels chocked.'] };
   expect(await take(next)).toMatchObject({ status: 201, version: 3, losses: [] });
   // What goes beyond that is.
   const further = await take({ ...without(BOLLARD, { gaps: ['wing-right', 'lamp-left'], mounts: ['fog-right'] }) });
@@ -59,11 +60,9 @@ test('what did not hold on the version before is not lost by the next one', asyn
 test('a kit without what an open job has counted is refused, and so is a rule set without the rule that a wall was set by', async () => {
   const kit = await take(without('kits/tarn-gantry-1100.json', { benchTasks: [] }));
   expect([kit.status, kit.losses]).toEqual([200, []]);
-  const contents = demoDocument('kits/tarn-gantry-1100.json') as unknown as Lists;
-  const [first] = contents.contents!;
-  const less = await take(without('kits/tarn-gantry-1100.json', { contents: [first!.id] }));
+  const [first] = listOf('kits/tarn-gantry-1100.json', 'contents').map(({ id }) => id);
+  const less = await take(without('kits/tarn-gantry-1100.json', { contents: [String(first)] }));
   expect([less.status, less.faults?.map(({ path }) => path.replace(/events\[\d+\]/, 'events'))]).toEqual([409, ['jobs.hill-road-02.events.payload.item']]);
-  const rules = demoDocument('rules.json') as unknown as Lists;
-  const wall = await take({ ...without('rules.json', { aim: rules.aim!.map(({ id }) => id) }) });
+  const wall = await take(without('rules.json', { aim: listOf('rules.json', 'aim').map(({ id }) => id) }));
   expect([wall.status, wall.faults?.map(({ path }) => path.replace(/events\[\d+\]/, 'events'))]).toEqual([409, ['jobs.hill-road-02.events.payload.rule']]);
 });

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { getTableColumns, sql } from 'drizzle-orm';
+import { getTableColumns, sql, type Placeholder } from 'drizzle-orm';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { canonicalJson } from '../documents/index.ts';
 
@@ -21,7 +21,9 @@ export function chained(rows: readonly NewEventRow[], before: string): EventRow[
 }
 
 const COLUMNS = Object.keys(getTableColumns(events)) as (keyof EventRow)[];
-const insertOne = asked<unknown, EventRow>((tx) => tx.insert(events).values(Object.fromEntries(COLUMNS.map((name) => [name, sql.placeholder(name)])) as unknown as EventRow));
+const insertOne = asked<unknown, EventRow>((tx) =>
+  tx.insert(events).values(Object.fromEntries(COLUMNS.map((name) => [name, sql.placeholder(name)])) as Record<keyof EventRow, Placeholder>),
+);
 
 /** Adds events at the end of a job's log, under its row lock, after the chain that it has there. Gives back the chain at the last of them. */
 export async function insertEvents(tx: Connection, rows: readonly NewEventRow[], before: string): Promise<string> {
