@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue';
-import { useDraft } from '../drafts/index.ts';
+import { ref, useId, watch } from 'vue';
+import { useLine } from '../drafts/index.ts';
 
 /** A number measured at the vehicle, with its unit. Written when it is confirmed, not while it is typed; what is typed is kept on its page, `about` parting entries of the same label. */
 const props = defineProps<{ label: string; about?: string; unit: string; value?: number; step?: number; least?: number; most?: number }>();
@@ -8,38 +8,26 @@ const emit = defineEmits<{ measured: [value: number] }>();
 const fault = ref('');
 const id = useId();
 const written = () => (props.value === undefined ? '' : String(props.value));
-const { draft, drop } = useDraft(
-  () => `${location.pathname}/${props.label}/${props.about ?? ''}`,
-  () => ({ text: written() }),
-);
-/** Something was typed since the field was last left: what was kept from before is not recorded by passing through it. */
-const touched = ref(false);
-const text = computed({
-  get: () => draft.value.text,
-  set: (typed) => {
-    draft.value.text = typed;
-    touched.value = true;
-  },
-});
+const { text, typed, drop } = useLine(() => `${location.pathname}/${props.label}/${props.about ?? ''}`, written);
 
 watch(
   () => props.value,
   (now, before) => {
     // What somebody is still writing is not taken from them by what another records.
-    const typed = draft.value.text.trim().replace(',', '.');
-    if (typed === '' || typed === String(before) || Number(typed) === now) drop();
+    const line = text.value.trim().replace(',', '.');
+    if (line === '' || line === String(before) || Number(line) === now) drop();
   },
 );
 
 function leave(): void {
-  if (touched.value) confirm();
+  if (typed.value) confirm();
 }
 
 function confirm(): void {
-  touched.value = false;
-  const typed = text.value.trim().replace(',', '.');
-  if (typed === '' || typed === written()) return;
-  const value = Number(typed);
+  typed.value = false;
+  const line = text.value.trim().replace(',', '.');
+  if (line === '' || line === written()) return;
+  const value = Number(line);
   if (!Number.isFinite(value)) fault.value = `Write a number in ${props.unit}.`;
   else if (value < (props.least ?? -Infinity) || value > (props.most ?? Infinity)) fault.value = `Between ${props.least} and ${props.most} ${props.unit}.`;
   else {

@@ -1,4 +1,4 @@
-import { ref, toValue, watch, type MaybeRefOrGetter, type Ref } from 'vue';
+import { computed, ref, toValue, watch, type MaybeRefOrGetter, type Ref, type WritableComputedRef } from 'vue';
 
 const PREFIX = 'jade-draft/';
 
@@ -74,4 +74,21 @@ export function useDraft<T extends object>(key: MaybeRefOrGetter<string | undefi
     draft.value = begun;
   }
   return { draft, kept, drop };
+}
+
+/**
+ * A line that is recorded when its field is left. `typed` says whether something was written since it was last recorded: what was kept
+ * from before is not recorded by passing through the field.
+ */
+export function useLine(key: MaybeRefOrGetter<string | undefined>, fresh: () => string): { text: WritableComputedRef<string>; typed: Ref<boolean>; drop: () => void } {
+  const { draft, drop } = useDraft(key, () => ({ text: fresh() }));
+  const typed = ref(false);
+  const text = computed({
+    get: () => draft.value.text,
+    set: (now: string) => {
+      draft.value.text = now;
+      typed.value = true;
+    },
+  });
+  return { text, typed, drop };
 }

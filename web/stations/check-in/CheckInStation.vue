@@ -14,7 +14,7 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import WordsField from '../../design/WordsField.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, outerPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
-import { useDraft } from '../../drafts/index.ts';
+import { useLine } from '../../drafts/index.ts';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import FactList from './FactList.vue';
@@ -28,19 +28,14 @@ const accessories = computed(() => Object.values(job.state.accessories));
 const view = ref<View>('front');
 const picked = ref<string>();
 const asking = ref<'code' | 'damage'>();
-const { draft: numberDraft, drop: dropNumber } = useDraft(
+const {
+  text: number,
+  typed: numberTyped,
+  drop: dropNumber,
+} = useLine(
   () => `${job.view?.id}/number`,
-  () => ({ text: job.state.number ?? '' }),
+  () => job.state.number ?? '',
 );
-/** What was kept from before is not recorded by passing through the field. */
-const numberTyped = ref(false);
-const number = computed({
-  get: () => numberDraft.value.text,
-  set: (text) => {
-    numberDraft.value.text = text;
-    numberTyped.value = true;
-  },
-});
 const brought = computed(() => {
   const { wish, mileage, keys } = job.state.opened ?? {};
   return wish || mileage || keys ? { wish, mileage, keys } : undefined;
