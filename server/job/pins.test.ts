@@ -65,4 +65,7 @@ test('the next job of a vehicle takes over its facts as assumed, with the day th
 test('a kit that has left the shop on another job is not new, one that has not is', async () => {
   const newKit = async (job: string) => (await shop.app.inject({ url: `/api/jobs/${job}` })).json<{ newKit: boolean }>().newKit;
   expect([await newKit('hill-road-12'), await newKit('hill-road-02')]).toEqual([false, true]);
+  // That it has left on this very job makes it no older.
+  await shop.database.pool.query(`UPDATE jobs SET signed = 1 WHERE id = 'hill-road-02'`);
+  expect(await newKit('hill-road-02')).toBe(true);
 });
