@@ -52,6 +52,15 @@ test('the same id with another body is a conflict and changes nothing', async ()
   expect(await count()).toBe(before);
 });
 
+test('an id that an event of another job has is taken, alone or with others', async () => {
+  const taken = event('battery.measured', { restV: 12.5 });
+  await send([taken]);
+  const alone = await send([taken], 'saltmarsh-3');
+  expect([alone.status, alone.body.answers[0]?.status]).toEqual([409, 'conflict']);
+  const among = await send([event('battery.measured', { restV: 12.3 }), taken], 'saltmarsh-3');
+  expect(among.body.answers.map((answer) => answer.status)).toEqual(['stored', 'conflict']);
+});
+
 test('a malformed event is refused alone, with its path, and the rest is taken', async () => {
   const before = await count();
   const { status, body } = await send([

@@ -20,6 +20,8 @@ const view = async () => (await shop.app.inject({ url: `/api/jobs/${JOB}` })).js
 test('a job goes on with its pinned version until it is taken over, and the ids lost are listed', async () => {
   const profile = demoDocument('vehicles/wexholm-bollard-35.json') as { pieces: { id: string }[] };
   const without = { ...profile, pieces: profile.pieces.filter((piece) => piece.id !== 'beam-foam') };
+  // What was said of the library before is not said again once something was added to it.
+  expect((await view()).newer).toEqual([]);
   expect((await post('/api/documents', without)).statusCode).toBe(201);
   const before = await view();
   expect(before.newer).toEqual([{ kind: 'vehicle', slug: 'wexholm-bollard-35', version: 2 }]);
