@@ -103,7 +103,10 @@ class Walk {
   async wireAndProbe(): Promise<void> {
     await this.go('Wire');
     await this.button('Accept this load');
-    for (let plug = 0; plug < 2; plug++) await this.button('Joined, clicked, locked');
+    for (let plug = 0; plug < 2; plug++) {
+      await this.button('Next in the picture');
+      await this.button('Joined, clicked, locked');
+    }
     await this.go('Probe');
     await this.measure('Ground used to battery −', '0.04');
     await this.measure('A known feed', '12.5');

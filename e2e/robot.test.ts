@@ -162,11 +162,11 @@ class Hand {
       const joint = fitment?.connections.find((entry) => entry.id === connection);
       const plug = this.documents.profile.plugs.find((entry) => entry.id === joint?.vehiclePlug)?.name ?? connection;
       await this.page
-        .getByRole('article')
-        .filter({ has: this.page.getByRole('heading', { name: plug, exact: true }) })
-        .getByRole('button', { name: 'Joined, clicked, locked' })
+        .getByRole('group', { name: /^Electrical picture/ })
+        .getByRole('button', { name: new RegExp(`^${escaped(plug)}\\b.*:`) })
         .first()
         .click();
+      await this.page.getByRole('button', { name: /^(Joined, clicked, locked|Tapped, pulled, sealed)$/ }).click();
     } else await this.send(events);
     for (let look = 0; (await this.log()).length < before + events.length; look++) {
       if (look > 100) throw new Error(`not recorded: ${JSON.stringify(events)}`);

@@ -128,13 +128,21 @@ test('plugs and loads are said with both sides', () => {
   expect(plain(sayLoad(check))).toBe(
     'It carries. 1.0 A before, 5.0 A after at the worst voltage: 50 % of the fuse (10 A). Lost on the way: 0.20 V at running voltage, 1.4 % of at most 3.0 %.',
   );
-  expect(sayLoad({ ...check, verdict: 'refuse' })).toContain('A larger fuse is no cure.');
+  expect(sayLoad({ ...check, verdict: 'refuse', shareAfter: 1.01 })).toContain('A larger fuse is no cure.');
   const dim = { ...check, verdict: 'warn' as const, troubles: ['drop' as const], mend: { areaMm2: 1.5, mostLengthM: 3.17 } };
   expect(plain(sayLoad(dim))).toContain('lamps burn dim. It would hold with a wire of 1.5 mm² or a way of at most 3.1 m, or with a relay');
   expect(sayLoad({ ...dim, mend: {} })).toContain('No wire mends it');
   const low = plain(sayLoad({ ...check, verdict: 'warn', troubles: ['share', 'least voltage'], neededV: 10.5 }));
   expect(low).toContain('There is little in hand. At the least voltage 10.20 V are left for the lamps, and they are stated to need 10.50 V');
   expect(plain(sayWithdrawn(5, { afterA: 6.2 }))).toBe('5.0 A were accepted, and it is 6.2 A now: look at it again.');
+  const larger = plain(sayLoad({ ...check, verdict: 'refuse', troubles: ['fuse above'], fuseMostA: 7.5 }));
+  expect(larger).toContain('Not like this. The fuse lets more through than what lies behind it carries (7.5 A): fit one of at most that.');
+  expect(larger).not.toContain('Too much');
+  const output = { surge: { ampere: 12.5, mostA: 9 }, standby: { mA: 5, mostMa: 3 } };
+  expect(plain(sayLoad({ ...check, verdict: 'refuse', troubles: ['surge'], ...output }))).toContain('draw 12.5 A for a moment, and the output bears 9 A');
+  expect(plain(sayLoad({ ...check, verdict: 'warn', troubles: ['standby'], ...output }))).toContain(
+    'Switched off they still draw 5 mA, and the output takes more than 3 mA for a fault.',
+  );
   expect(sayLoad({ ...check, verdict: 'never' })).toContain('safety system');
 });
 

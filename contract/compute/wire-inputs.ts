@@ -1,8 +1,8 @@
-import { LOAD_KINDS, type Load as PlainLoad } from '@jade/core/vehicle';
-import { MONITOR_KINDS, SERIES, type MonitorKind, type ResistorSeries, type WireTable as PlainTable } from '@jade/core/wiring';
+import { LOAD_KINDS, MONITOR_KINDS, type Load as PlainLoad, type MonitorKind } from '@jade/core/vehicle';
+import { SERIES, type ResistorSeries, type WireTable as PlainTable } from '@jade/core/wiring';
 import { Amount, Each, Flag, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
 import { ElectricsRules } from '@jade/contract/rules';
-import { Circuit, Load, PlugFace } from '@jade/contract/vehicle';
+import { Circuit, Load, PlugFace, Surge } from '@jade/contract/vehicle';
 
 const USES = ['lamp', 'auxiliary'] as const;
 const CERTAINTIES = ['confirmed', 'to be confirmed'] as const;
@@ -53,11 +53,6 @@ export class DrawingInput {
   @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
 }
 
-export class SurgeInput {
-  @Amount(0, 5000) ampere!: number;
-  @Amount(0, 60_000) forMs!: number;
-}
-
 class PermittedInput {
   @Amount(0.01, 500) areaMm2!: number;
   @Amount(0.1, 2000) ampere!: number;
@@ -98,7 +93,7 @@ export class NewCircuitInput {
   @Amount(-60, 200) temperatureC!: number;
   /** Loaded wires in one bundle with it, itself among them. */
   @Whole(1, 200) bundle!: number;
-  @Optional() @Part(() => SurgeInput) surge?: SurgeInput;
+  @Optional() @Part(() => Surge) surge?: Surge;
   @Optional() @Amount(0.1, 1000) plugPermittedA?: number;
   @Optional() @Amount(0.1, 1000) switchPermittedA?: number;
   /** Where it is fed from the battery: wire between battery and fuse. */

@@ -1,5 +1,5 @@
 import { duplicateIds, type Fault } from '@jade/core/faults';
-import { checkFace } from '@jade/core/vehicle';
+import { checkFace, checkProtection } from '@jade/core/vehicle';
 import {
   assignLegs,
   checkLoad,
@@ -74,7 +74,10 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
     'A circuit with added loads against its weakest part, and what is lost on the way to them.',
     '`beforeA`, `addedA`, `afterA` at the worst voltage, `weakest` with `limitA`, shares of 1, `dropV` and `dropShare` at running voltage against `dropLimitShare`, `atLeastV` at the loads while the supply is at its least (against `neededV` where a load states one), `troubles`, `mend` (the metric size, or the longest way in metres, that loses little enough; empty where neither does), `verdict`.',
     CircuitLoadInput,
-    (input) => checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics, input.use),
+    (input) => {
+      refuse(checkProtection(input.circuit, 'circuit'));
+      return checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics, input.use);
+    },
   ),
   computation(
     'voltage-drop',
@@ -115,7 +118,7 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
     '`trigger` (as `circuit-load`, with the coil alone added), `coilA` at running voltage, `closes` (enough voltage for the coil while the supply is at its least), `feed` (as `size-circuit`), `contactShare` (1 is full), `contactHolds`.',
     RelayInput,
     (input) => {
-      refuse(circuitFaults(input.feed, 'feed.', input.wires));
+      refuse([...checkProtection(input.trigger, 'trigger'), ...circuitFaults(input.feed, 'feed.', input.wires)]);
       return checkRelay(input.relay, input.trigger, input.feed, input.rules ?? DEFAULT_RULES.electrics, input.wires ?? DEFAULT_WIRES);
     },
   ),

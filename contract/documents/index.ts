@@ -25,8 +25,8 @@ export interface Documents {
 
 /** The class that checks each kind, and the name its `format` must have. */
 export const FORMATS: Record<DocumentKind, { of: new () => object; format: string; file: string }> = {
-  vehicle: { of: VehicleProfile, format: 'jade-vehicle-profile/2', file: 'vehicle-profile' },
-  kit: { of: Kit, format: 'jade-kit/2', file: 'kit' },
+  vehicle: { of: VehicleProfile, format: 'jade-vehicle-profile/3', file: 'vehicle-profile' },
+  kit: { of: Kit, format: 'jade-kit/3', file: 'kit' },
   rules: { of: RuleSet, format: 'jade-rule-set/1', file: 'rule-set' },
   shop: { of: Shop, format: 'jade-shop/1', file: 'shop' },
 };

@@ -1,6 +1,6 @@
 import { checkEvent } from '@jade/contract/job';
 import { FaultyInput } from '@jade/core/faults';
-import { checkKit } from '@jade/core/kit';
+import { checkKit, type Kit } from '@jade/core/kit';
 import { checkProfile, type VehicleProfile } from '@jade/core/vehicle';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -32,7 +32,7 @@ test('a profile of the first version is lifted to a sound one of the newest', ()
   const { document } = readDocument(firstProfile());
   const profile = document as VehicleProfile;
   expect(checkProfile(profile)).toEqual([]);
-  expect(profile).toMatchObject({ format: 'jade-vehicle-profile/2', supplies: [] });
+  expect(profile).toMatchObject({ format: 'jade-vehicle-profile/3', supplies: [] });
   expect(profile.pieces[0]?.cautions).toEqual([{ text: 'Hot after a drive.' }]);
   expect(profile.plugs[0]).toMatchObject({
     reach: [],
@@ -46,12 +46,40 @@ test('a profile of the first version is lifted to a sound one of the newest', ()
   expect(profile.mounts[0]?.hiddenBy).toEqual(profile.mounts[0]?.reach[0]?.needs);
 });
 
+/** The example kit as it was written before: a connection names its circuit, and nothing is laid by the kit itself. */
+function secondKit(): Json {
+  const { relays: _relays, feeds: _feeds, ...kit } = example('kit.json');
+  return {
+    ...kit,
+    format: 'jade-kit/2',
+    options: each(kit.options, ({ looks: _looks, ...option }) => option),
+    fitments: each(kit.fitments, (fitment) => ({
+      ...fitment,
+      connections: each(fitment.connections, ({ feed, ...connection }) => ({ ...connection, circuit: (feed as Json).circuit })),
+    })),
+  };
+}
+
+test('a kit of the second version is lifted: what feeds it is parted from what triggers, and an option that changes nothing is a matter of looks', () => {
+  expect(readDocument(secondKit()).document).toEqual(example('kit.json'));
+  const when = { fact: 'option.lens', is: 'amber' };
+  const hangs = { ...secondKit(), contents: each(secondKit().contents, (item) => ({ ...item, when })) };
+  const [option] = (readDocument(hangs).document as Kit).options;
+  expect(option?.looks).toBeUndefined();
+});
+
+test('a profile of the second version does not say how it watches its lamps', () => {
+  const { channels: _, ...profile } = example('vehicle-profile.json');
+  const { document } = readDocument({ ...profile, format: 'jade-vehicle-profile/2' });
+  expect([(document as VehicleProfile).format, 'channels' in document]).toEqual(['jade-vehicle-profile/3', false]);
+});
+
 test('a kit of the first version is lifted too, and says all lamps of a test', () => {
   const kit = example('kit.json');
   const first = {
-    ...kit,
+    ...secondKit(),
     format: 'jade-kit/1',
-    fitments: each(kit.fitments, (fitment) => ({
+    fitments: each(secondKit().fitments, (fitment) => ({
       ...fitment,
       tests: each(fitment.tests, ({ lamps, ...test }) => ({ ...test, lamp: (lamps as string[])[0], state: 'front fog' })),
     })),

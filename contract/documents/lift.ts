@@ -63,9 +63,39 @@ function liftKit(kit: Json): Json {
   };
 }
 
+/** Version 3 watches lamps by channels: where a document says nothing of them, they are not described. */
+function liftSecondProfile(profile: Json): Json {
+  return { ...profile, format: 'jade-vehicle-profile/3' };
+}
+
+/** Facts that a condition somewhere in a value names. */
+function factsNamed(value: unknown): unknown[] {
+  if (Array.isArray(value)) return value.flatMap(factsNamed);
+  if (typeof value !== 'object' || value === null) return [];
+  return [...('fact' in value ? [value.fact] : []), ...Object.values(value).flatMap(factsNamed)];
+}
+
+/** Version 3 parts what feeds lamps from what triggers them, lays feeds of the kit's own, and refuses an option that changes nothing: one of before is a matter of looks. */
+function liftSecondKit(kit: Json): Json {
+  const named = new Set(factsNamed([kit.contents, kit.fitments]));
+  return {
+    ...kit,
+    format: 'jade-kit/3',
+    options: list(kit.options).map((option) => (named.has(`option.${String(option.id)}`) ? option : { ...option, looks: true })),
+    relays: [],
+    feeds: [],
+    fitments: list(kit.fitments).map((fitment) => ({
+      ...fitment,
+      connections: list(fitment.connections).map(({ circuit, ...connection }) => ({ ...connection, feed: { circuit } })),
+    })),
+  };
+}
+
 const LIFTS: ReadonlyMap<string, (document: Json) => Json> = new Map([
   ['jade-vehicle-profile/1', liftProfile],
+  ['jade-vehicle-profile/2', liftSecondProfile],
   ['jade-kit/1', liftKit],
+  ['jade-kit/2', liftSecondKit],
 ]);
 
 /** A document as the newest version of its format says it; one that is new already, or is of no known format, is given back as it is. */

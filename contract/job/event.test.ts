@@ -47,7 +47,9 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'fastener.dropped': { piece: 'grille', group: 'bolts', count: 1 },
   'fastener.found': { piece: 'grille', group: 'bolts', count: 1 },
   'plug.joined': { kit: 'k', connection: 'c' },
-  'load.accepted': { kit: 'k', circuit: 'c' },
+  'load.accepted': { kit: 'k', circuit: 'c', afterA: 4.2, fuseA: 7.5 },
+  'fuse.seen': { circuit: 'c', ratedA: 7.5 },
+  'outage.accepted': { channel: 'c', afterW: 1.5 },
   'reference.checked': { groundV: 0, feedV: 12.5 },
   'reading.taken': { plug: 'p', pin: '1', state: 'off', lowV: 0, highV: 0.1, underLamp: 'holds' },
   'sensor.unplugged': { sensor: 's' },
@@ -80,6 +82,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'code.recorded': ['note'],
   'sensor.calibrated': ['note'],
   'test.tried': ['note'],
+  'load.accepted': ['afterA', 'fuseA'],
 };
 const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (FREE[type] ?? []).includes(field);
 const TYPES = Object.keys(WHOLE) as EventType[];

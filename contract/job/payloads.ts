@@ -195,6 +195,17 @@ class LoadAccepted implements P<'load.accepted'> {
   @Slug() kit!: string;
   @Slug() circuit!: string;
   @Optional() @Amount(0, 5000) afterA?: number;
+  @Optional() @Amount(0, 500) fuseA?: number;
+}
+
+class FuseSeen implements P<'fuse.seen'> {
+  @Slug() circuit!: string;
+  @Amount(0.1, 500) ratedA!: number;
+}
+
+class OutageAccepted implements P<'outage.accepted'> {
+  @Slug() channel!: string;
+  @Amount(0, 5000) afterW!: number;
 }
 
 class ReferenceChecked implements P<'reference.checked'> {
@@ -327,6 +338,8 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'fastener.found': FastenersNoted,
   'plug.joined': PlugJoined,
   'load.accepted': LoadAccepted,
+  'fuse.seen': FuseSeen,
+  'outage.accepted': OutageAccepted,
   'reference.checked': ReferenceChecked,
   'reading.taken': ReadingTaken,
   'sensor.unplugged': SensorNamed,

@@ -1,6 +1,7 @@
 import {
   BEAMS,
   CONTENT_KINDS,
+  CURES,
   PASSES,
   THREAD_INTO,
   type BenchTask as PlainTask,
@@ -10,11 +11,14 @@ import {
   type Fitment as PlainFitment,
   type FitStep as PlainStep,
   type Kit as PlainKit,
+  type KitFeed as PlainFeed,
+  type KitRelay as PlainRelay,
   type KitLampFunction as PlainFunction,
   type KitOption as PlainOption,
   type KitPlug as PlainKitPlug,
   type KitTest as PlainTest,
   type Lamp as PlainLamp,
+  type LampCure as PlainCure,
   type LampLoad as PlainLoad,
   type Optics as PlainOptics,
   type OptionChoice as PlainChoice,
@@ -23,7 +27,7 @@ import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
 import { LOAD_KINDS, SIDES } from '@jade/core/vehicle';
 import { Amount, Amounts, Each, Exactly, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
 import { Condition } from '@jade/contract/facts';
-import { LevelNeed, Opening, PlugFace, SupplyAsk, Years } from '@jade/contract/vehicle';
+import { CircuitWire, LevelNeed, Opening, PlugFace, SupplyAsk, Surge, Years } from '@jade/contract/vehicle';
 
 export class Optics implements PlainOptics {
   @OneOf(BEAMS) beam!: PlainOptics['beam'];
@@ -40,6 +44,7 @@ export class LampLoad implements PlainLoad {
   @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
   @Amount(0, 1000) standbyMa!: number;
   @Optional() @Amount(1, 60) leastV?: number;
+  @Optional() @Part(() => Surge) surge?: Surge;
 }
 
 export class KitLampFunction implements PlainFunction {
@@ -59,6 +64,12 @@ export class Lamp implements PlainLamp {
   @Optional() @Amount(0.01, 20) aimDegPerTurn?: number;
 }
 
+export class LampCure implements PlainCure {
+  @OneOf(CURES) by!: PlainCure['by'];
+  @Optional() @Amount(0.1, 10_000) ohm?: number;
+  @Optional() @Amount(0.1, 1000) ratingW?: number;
+}
+
 export class ContentItem implements PlainItem {
   @Slug() id!: string;
   @Text(80) name!: string;
@@ -67,6 +78,7 @@ export class ContentItem implements PlainItem {
   @Optional() @OneOf(['left', 'right']) hand?: PlainItem['hand'];
   @Flag() spareAllowed!: boolean;
   @Optional() @Part(() => Condition) when?: Condition;
+  @Optional() @Part(() => LampCure) cure?: LampCure;
 }
 
 export class OptionChoice implements PlainChoice {
@@ -78,6 +90,7 @@ export class OptionChoice implements PlainChoice {
 export class KitOption implements PlainOption {
   @Slug() id!: string;
   @Text(80) label!: string;
+  @Optional() @Flag() looks?: boolean;
   @Each(() => OptionChoice, 12) choices!: OptionChoice[];
   @Slug() default!: string;
 }
@@ -100,11 +113,46 @@ export class BenchTask implements PlainTask {
   @Optional() @Text(240) caution?: string;
 }
 
+export class KitRelay implements PlainRelay {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Amount(1, 10_000) coilOhm!: number;
+  @Amount(0.1, 500) contactA!: number;
+  @Amount(1, 60) pullInV!: number;
+}
+
+export class KitFeed implements PlainFeed {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Amount(0.1, 500) fuseA!: number;
+  @Amount(0, 20_000) batteryToFuseMm!: number;
+  @Part(() => CircuitWire) wire!: CircuitWire;
+  @Amount(0.1, 500) plugPermittedA!: number;
+  @Optional() @Slug() relay?: string;
+}
+
+/** What feeds the lamps: a circuit of the vehicle, or a feed of the kit. */
+export class FedFrom {
+  @Slug() circuit!: string;
+}
+
+/** What closes a relay of the kit. */
+export class Trigger {
+  @Slug() circuit!: string;
+  @Slug() relay!: string;
+}
+
+export class Tap {
+  @Slug() pin!: string;
+}
+
 export class Connection implements PlainConnection {
   @Slug() id!: string;
   @Slug() kitPlug!: string;
   @Slug() vehiclePlug!: string;
-  @Slug() circuit!: string;
+  @Part(() => FedFrom) feed!: FedFrom;
+  @Optional() @Part(() => Trigger) trigger?: Trigger;
+  @Optional() @Part(() => Tap) tap?: Tap;
   @Slugs(40) lamps!: string[];
   @Optional() @Slug() adapter?: string;
   @Optional() @Each(() => SupplyAsk, 4) asks?: SupplyAsk[];
@@ -155,6 +203,7 @@ export class KitTest implements PlainTest {
   @Flag() gate!: boolean;
   @Optional() @Text(240) caution?: string;
   @Optional() @Slugs(40) after?: string[];
+  @Optional() @Part(() => Condition) when?: Condition;
 }
 
 export class MountedLamp {
@@ -177,7 +226,7 @@ export class Fitment implements PlainFitment {
 
 /** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
 export class Kit implements PlainKit {
-  @Exactly('jade-kit/2') format!: PlainKit['format'];
+  @Exactly('jade-kit/3') format!: PlainKit['format'];
   @Slug() slug!: string;
   @Text(80) name!: string;
   @Text(60) maker!: string;
@@ -185,6 +234,8 @@ export class Kit implements PlainKit {
   @Each(() => ContentItem, 120) contents!: ContentItem[];
   @Each(() => KitOption, 20) options!: KitOption[];
   @Each(() => KitPlug, 60) plugs!: KitPlug[];
+  @Each(() => KitRelay, 20) relays!: KitRelay[];
+  @Each(() => KitFeed, 20) feeds!: KitFeed[];
   @Each(() => Leg, 60) legs!: Leg[];
   @Each(() => BenchTask, 40) benchTasks!: BenchTask[];
   @Each(() => Fitment, 40) fitments!: Fitment[];

@@ -2,6 +2,7 @@ import {
   BODIES,
   DRIVES,
   LOAD_KINDS,
+  MONITOR_KINDS,
   OPEN_LEVELS,
   PIN_GENDERS,
   RELEASES,
@@ -18,6 +19,7 @@ import {
   type FactDefinition as PlainFact,
   type FastenerGroup as PlainGroup,
   type GapPoint as PlainGap,
+  type LampChannel as PlainChannel,
   type LampFunction as PlainFunction,
   type LevelNeed as PlainNeed,
   type Load as PlainLoad,
@@ -32,6 +34,8 @@ import {
   type SpanMm,
   type Supply as PlainSupply,
   type SupplyAsk as PlainAsk,
+  type Surge as PlainSurge,
+  type SwitchOutput as PlainOutput,
   type Tightening as PlainTightening,
   type VehiclePlug as PlainPlug,
   type VehicleProfile as PlainProfile,
@@ -216,6 +220,7 @@ export class PlugPin implements PlainPin {
   @OneOf(PIN_FUNCTIONS) carries!: PlainPin['carries'];
   @Optional() @Text(40) colour?: string;
   @Optional() @Slug() circuit?: string;
+  @Optional() @Slug() channel?: string;
 }
 
 export class PlugFace {
@@ -239,13 +244,21 @@ export class VehiclePlug extends PlugFace implements PlainPlug {
   @Optional() @Part(() => Condition) when?: Condition;
 }
 
+export class Surge implements PlainSurge {
+  @Amount(0, 5000) ampere!: number;
+  @Amount(0, 60_000) forMs!: number;
+}
+
 export class Load implements PlainLoad {
   @Text(80) name!: string;
   @Amount(0, 2000) powerW!: number;
   @Amount(1, 60) atV!: number;
   @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
   @Optional() @Slug() function?: string;
+  @Optional() @Slug() channel?: string;
   @Optional() @Amount(1, 60) leastV?: number;
+  @Optional() @Part(() => Surge) surge?: Surge;
+  @Optional() @Amount(0, 10_000) standbyMa?: number;
 }
 
 export class Fuse {
@@ -253,16 +266,27 @@ export class Fuse {
   @Amount(0.1, 500) ratedA!: number;
 }
 
+/** An output that guards itself. */
+export class SwitchOutput implements PlainOutput {
+  @Text(20) slot!: string;
+  @Amount(0.1, 500) limitA!: number;
+  @Part(() => Surge) surge!: Surge;
+  @Amount(0, 10_000) standbyMostMa!: number;
+}
+
 export class CircuitWire {
   @Amount(0.05, 100) areaMm2!: number;
   @Amount(0, 60) lengthM!: number;
   @Amount(0.1, 500) permittedA!: number;
+  @Optional() @Amount(0, 60) backM?: number;
 }
 
 export class Circuit implements PlainCircuit {
   @Slug() id!: string;
   @Text(80) name!: string;
-  @Part(() => Fuse) fuse!: Fuse;
+  @Optional() @Part(() => Fuse) fuse?: Fuse;
+  @Optional() @Part(() => SwitchOutput) output?: SwitchOutput;
+  @Optional() @Amount(0, 20_000) batteryToFuseMm?: number;
   @Part(() => CircuitWire) wire!: CircuitWire;
   @Amount(0.1, 500) plugPermittedA!: number;
   @Optional() @Amount(0.1, 500) switchPermittedA?: number;
@@ -299,6 +323,19 @@ export class LampFunction implements PlainFunction {
   @Optional() @Part(() => Condition) when?: Condition;
 }
 
+/** How a vehicle watches one of its lamps. */
+export class LampChannel implements PlainChannel {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(MONITOR_KINDS) kind!: PlainChannel['kind'];
+  @Amount(0.1, 500) thresholdW!: number;
+  @Flag() flashes!: boolean;
+  @Flag() flasherChangeable!: boolean;
+  @Flag() codable!: boolean;
+  @Amount(1, 60) leastV!: number;
+  @Amount(1, 60) mostV!: number;
+}
+
 export class GapPoint implements PlainGap {
   @Slug() id!: string;
   @Text(80) name!: string;
@@ -315,7 +352,7 @@ export class Battery {
 
 /** What the shop knows of a kind of vehicle. */
 export class VehicleProfile implements PlainProfile {
-  @Exactly('jade-vehicle-profile/2') format!: PlainProfile['format'];
+  @Exactly('jade-vehicle-profile/3') format!: PlainProfile['format'];
   @Slug() slug!: string;
   @Text(60) maker!: string;
   @Text(60) model!: string;
@@ -334,6 +371,7 @@ export class VehicleProfile implements PlainProfile {
   @Each(() => Sensor, 60) sensors!: Sensor[];
   @Each(() => VehiclePlug, 200) plugs!: VehiclePlug[];
   @Each(() => Circuit, 200) circuits!: Circuit[];
+  @Optional() @Each(() => LampChannel, 120) channels?: LampChannel[];
   @Each(() => MountPosition, 100) mounts!: MountPosition[];
   @Each(() => LampFunction, 120) functions!: LampFunction[];
   @Each(() => GapPoint, 60) gaps!: GapPoint[];

@@ -1,5 +1,6 @@
 import { unknownId, type Fault } from '../faults/index.ts';
 import { factChoices } from '../vehicle/index.ts';
+import { circuitsFor } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
 import type { JobEvent } from './events.ts';
 
@@ -32,6 +33,7 @@ function eventFaults(event: JobEvent, { profile, kits, rules }: Pick<JobDocument
     if (!kitOf(slug)) return [{ path: at('kit'), code: 'unknown-id', data: { id: slug, what: 'kit' } }];
     return Object.entries(lists).flatMap(([field, items]) => among(items, String(Object.entries(event.payload).find(([name]) => name === field)?.[1] ?? ''), field, field));
   };
+  const circuits = () => [profile.circuits, ...kits.map((kit) => [...circuitsFor(kit, profile).values()])].flat();
   const inProfile = (piece: string) => (accessories.has(piece) ? [] : among(profile.pieces, piece, 'piece', 'piece'));
   switch (event.type) {
     case 'fact.recorded': {
@@ -106,7 +108,11 @@ function eventFaults(event: JobEvent, { profile, kits, rules }: Pick<JobDocument
       return way === undefined ? [] : among(ways, way, 'way', 'way');
     }
     case 'load.accepted':
-      return [...inKit(event.payload.kit, {}), ...among(profile.circuits, event.payload.circuit, 'circuit', 'circuit')];
+      return [...inKit(event.payload.kit, {}), ...among(circuits(), event.payload.circuit, 'circuit', 'circuit')];
+    case 'fuse.seen':
+      return among(circuits(), event.payload.circuit, 'circuit', 'circuit');
+    case 'outage.accepted':
+      return among(profile.channels ?? [], event.payload.channel, 'channel', 'lamp channel');
     case 'wall.set':
       return among(rules.aim, event.payload.rule, 'rule', 'rule of aim');
     default:

@@ -90,7 +90,11 @@ export interface Payloads {
   'fastener.found': { piece: string; group: string; count: number };
   'plug.joined': { kit: string; connection: string };
   /** `afterA`: what was accepted, with all that hangs on the circuit, at the worst voltage. */
-  'load.accepted': { kit: string; circuit: string; afterA?: number };
+  'load.accepted': { kit: string; circuit: string; afterA?: number; fuseA?: number };
+  /** What is printed on the fuse that was seen in a slot. */
+  'fuse.seen': { circuit: string; ratedA: number };
+  /** A lamp that the vehicle will report, or flash fast with, left so; `afterW`: what hangs on its channel. */
+  'outage.accepted': { channel: string; afterW: number };
   'reference.checked': { groundV: number; feedV: number };
   'reading.taken': { plug: string; pin: string; state: VehicleState; lowV: number; highV: number; underLamp?: 'holds' | 'collapses' };
   'sensor.unplugged': { sensor: string };

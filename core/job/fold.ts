@@ -93,7 +93,10 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     entry.dropped = Math.max(0, entry.dropped - count);
   },
   'plug.joined': (state, { kit, connection }) => addOnce((state.joined[kit] ??= []), connection),
-  'load.accepted': (state, { circuit, afterA }) => void (state.loadsAccepted[circuit] = afterA === undefined ? {} : { afterA }),
+  'load.accepted': (state, { circuit, afterA, fuseA }) =>
+    void (state.loadsAccepted[circuit] = { ...(afterA === undefined ? {} : { afterA }), ...(fuseA === undefined ? {} : { fuseA }) }),
+  'fuse.seen': (state, { circuit, ratedA }) => void (state.fuses[circuit] = ratedA),
+  'outage.accepted': (state, { channel, afterW }) => void (state.outagesAccepted[channel] = afterW),
   'reference.checked': (state, payload) => void (state.reference = payload),
   'reading.taken': (state, { plug, pin, ...reading }) => {
     const key = `${plug}/${pin}`;

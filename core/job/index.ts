@@ -15,6 +15,8 @@ export * from './parts.ts';
 export * from './tools.ts';
 export * from './tray.ts';
 export * from './wire.ts';
+export * from './outage.ts';
+export * from './picture.ts';
 export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';

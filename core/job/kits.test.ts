@@ -119,7 +119,7 @@ test('an option of the kit counts as a fact for what it brings, by its default u
 test('a test is fed by what carries its state, else by all that feeds its lamps; a joint is of the side of its lamps', () => {
   const context = contextOf(
     openedLog(),
-    fitted({ connections: [...FITMENT.connections, { id: 'both', kitPlug: 'plug-feed', vehiclePlug: 'feed', circuit: 'feed', lamps: ['lamp-left', 'lamp-right'] }] }),
+    fitted({ connections: [...FITMENT.connections, { id: 'both', kitPlug: 'plug-feed', vehiclePlug: 'feed', feed: { circuit: 'feed' }, lamps: ['lamp-left', 'lamp-right'] }] }),
   );
   const [onVehicle] = kitsOnVehicle(context);
   if (!onVehicle) throw new Error('no kit');
@@ -130,7 +130,7 @@ test('a test is fed by what carries its state, else by all that feeds its lamps;
   // The fog wire of its own side carries it, not the feed; the bar has no pin of its state, so all that feeds it.
   expect([fed('lights-left'), fed('lights-right'), fed('lights-bar')]).toEqual([['left'], ['right'], ['feed']]);
   expect(connectionsOf(onVehicle).map((joint) => sideOf(onVehicle, joint))).toEqual(['left', 'right', 'centre', 'centre']);
-  expect(sideOf(onVehicle, { id: 'none', kitPlug: 'x', vehiclePlug: 'x', circuit: 'x', lamps: [] })).toBe('centre');
+  expect(sideOf(onVehicle, { id: 'none', kitPlug: 'x', vehiclePlug: 'x', feed: { circuit: 'x' }, lamps: [] })).toBe('centre');
 });
 
 test('lamps to aim are those whose beam has a rule and whose place is known; the rule chosen at the wall wins for its beam', () => {

@@ -26,7 +26,7 @@ export function fitmentOn(kit: Kit, { profile }: Pick<JobContext, 'profile'>, fa
     mounts: fitment.mounts.filter(holds),
     connections: fitment.connections.filter(holds),
     fitSteps: fitment.fitSteps.filter(holds).map((step) => ({ ...step, needs: needsPresent(step.needs, absent) })),
-    tests: fitment.tests.map((test) => (test.after ? { ...test, after: test.after.filter((piece) => there.has(piece)) } : test)),
+    tests: fitment.tests.filter(holds).map((test) => (test.after ? { ...test, after: test.after.filter((piece) => there.has(piece)) } : test)),
     replaces: fitment.replaces.filter((piece) => there.has(piece)),
   };
 }

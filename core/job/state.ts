@@ -6,7 +6,7 @@ import type { Reading } from '../probing/index.ts';
 import type { Accessory, BaselineResult, DocumentPin, FactCertainty, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 5;
+export const FOLD_VERSION = 6;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -90,7 +90,11 @@ export interface JobState {
   left?: string;
   joined: Record<string, string[]>;
   /** By circuit; without amperes where they were not yet said. */
-  loadsAccepted: Record<string, { afterA?: number }>;
+  loadsAccepted: Record<string, { afterA?: number; fuseA?: number }>;
+  /** Fuses as seen, by circuit, in amperes. */
+  fuses: Record<string, number>;
+  /** Lamps that are left reported or flashing fast, by channel, with the watts that hung on it. */
+  outagesAccepted: Record<string, number>;
   reference?: { groundV: number; feedV: number };
   readings: Record<string, Reading[]>;
   unplugged: string[];
@@ -147,6 +151,8 @@ export function emptyJob(): JobState {
     waysChosen: records(),
     joined: records(),
     loadsAccepted: records(),
+    fuses: records(),
+    outagesAccepted: records(),
     readings: records(),
     unplugged: [],
     sensorMoves: records(),

@@ -74,7 +74,7 @@ test('an acceptance holds for the load that was accepted, and is withdrawn where
   const changed = { ...contextOf(log), kits: [brighter] };
   expect(circuitLoads(changed)[0]).toMatchObject({ accepted: false, acceptedA: 2, check: { afterA: expect.closeTo(3, 9) as number } });
   expect(wire.asked(changed)).toContainEqual(expect.objectContaining({ code: 'load-to-accept' }));
-  expect(wire.acceptLoad(changed, 'fog')).toEqual({ events: [{ type: 'load.accepted', payload: { kit: 'test-kit', circuit: 'fog', afterA: 3 } }] });
+  expect(wire.acceptLoad(changed, 'fog')).toEqual({ events: [{ type: 'load.accepted', payload: { kit: 'test-kit', circuit: 'fog', afterA: 3, fuseA: 10 } }] });
   log.add('load.accepted', { kit: 'test-kit', circuit: 'fog', afterA: 3 });
   expect(circuitLoads({ ...contextOf(log), kits: [brighter] })[0]).toMatchObject({ accepted: true });
 });
@@ -178,7 +178,7 @@ describe('a rear cluster with tail and stop lamp on one plug', () => {
     ...PAIR,
     lamps: [cluster],
     plugs: [{ id: 'lamp-plug', name: 'Lamp plug', gender: 'pins' as const, ...face, pins: pins as never, lamp: 'lamp' }],
-    fitments: [{ ...fitment, losesFunctions, connections: [{ id: 'joint', kitPlug: 'lamp-plug', vehiclePlug: 'cluster', circuit: 'parking', lamps: ['lamp'] }] }],
+    fitments: [{ ...fitment, losesFunctions, connections: [{ id: 'joint', kitPlug: 'lamp-plug', vehiclePlug: 'cluster', feed: { circuit: 'parking' }, lamps: ['lamp'] }] }],
   });
   const all = [pin('1', 1, 'ground'), pin('2', 2, 'parking'), pin('3', 3, 'stop pedal')];
   const loadsOf = (kit: ReturnType<typeof kitOf>) =>

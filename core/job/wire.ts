@@ -1,8 +1,21 @@
 import { explain, type ReasonTree } from '../facts/index.ts';
-import { checkLoad, matePlugs, standingDrain, USABLE_SHARE, type Drain, type DropUse, type LoadCheck, type MateVerdict } from '../wiring/index.ts';
+import {
+  checkLoad,
+  circuitId,
+  circuitsFor,
+  coilLoad,
+  matePlugs,
+  mateWire,
+  standingDrain,
+  USABLE_SHARE,
+  type Drain,
+  type DropUse,
+  type LoadCheck,
+  type MateVerdict,
+} from '../wiring/index.ts';
 import { proveSwitched, type ProofStatus } from '../probing/index.ts';
 import { voltageRange } from '../wiring/index.ts';
-import type { Beam, Connection, Kit, KitPlug, Lamp } from '../kit/index.ts';
+import type { Beam, Connection, Kit, KitPlug, KitRelay, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
 import { goTogether, isVehicleState, type VehicleState } from '../states/index.ts';
 import { once, type JobContext } from './context.ts';
@@ -14,8 +27,12 @@ export interface WireJoint {
   connection: Connection;
   vehiclePlug: VehiclePlug;
   kitPlug: KitPlug;
-  /** What feeds it: the connection's circuit first, then those of the further pins that the kit uses. */
+  /** What feeds it: the connection's circuit first, then its trigger's and those of the further pins that the kit uses. */
   circuits: Circuit[];
+  /** The circuit of the vehicle that only closes a relay of the kit here. */
+  trigger?: { circuit: string; relay: KitRelay };
+  /** The one wire that the kit's lead is joined to, where no plug is parted. */
+  tapped?: PlugPin;
   mate: MateVerdict;
   /** While it is not known whether it is this plug, or this adapter, at all: what that hangs on. */
   onlyWhere?: ReasonTree;
@@ -24,8 +41,9 @@ export interface WireJoint {
   toProve: { pin: PlugPin; state: VehicleState; liveIn: VehicleState[]; proof: ProofStatus }[];
 }
 
-/** Pins of a vehicle plug that a circuit feeds and the kit's plug takes up. */
-function fedPins(vehiclePlug: VehiclePlug, kitPlug: KitPlug): PlugPin[] {
+/** Pins of a vehicle plug that a circuit feeds and the kit's plug takes up, or the one whose wire is tapped. */
+export function fedPins({ vehiclePlug, kitPlug, tapped }: Pick<WireJoint, 'vehiclePlug' | 'kitPlug' | 'tapped'>): PlugPin[] {
+  if (tapped) return tapped.circuit === undefined ? [] : [tapped];
   const used = (pin: PlugPin) => kitPlug.pins.some((other) => other.row === pin.row && other.column === pin.column && other.carries !== 'empty');
   return vehiclePlug.pins.filter((pin) => pin.circuit !== undefined && used(pin));
 }
@@ -41,21 +59,50 @@ function statesOf({ carries, circuit }: PlugPin, circuits: readonly Circuit[]): 
   ];
 }
 
-type LampJoint = Pick<WireJoint, 'kit' | 'connection' | 'vehiclePlug' | 'kitPlug'>;
+/** A load as a lamp of a kit states it. */
+const statedLoad = ({ powerW, atV, kind, leastV, surge, standbyMa }: Lamp['load'], name: string): Load => ({
+  name,
+  powerW,
+  atV,
+  kind,
+  ...(leastV === undefined ? {} : { leastV }),
+  ...(surge === undefined ? {} : { surge }),
+  ...(standbyMa === 0 ? {} : { standbyMa }),
+});
 
-/** Loads that the lamps of a joint put on one of its circuits, each under the name of its lamp and function: of a body with several functions those on that circuit's wires. */
-function lampLoads(joint: LampJoint, circuit: string): [name: string, load: Load][] {
-  const carried = fedPins(joint.vehiclePlug, joint.kitPlug)
+/**
+ * Loads that a joint puts on one of its circuits, each under the name of its lamp and function: of a body with several functions those on that
+ * circuit's wires, on a circuit that only triggers the coil of its relay.
+ */
+export function jointLoads(joint: WireJoint, circuit: string, systemVoltageV: 12 | 24): [name: string, load: Load][] {
+  const { kit, connection, trigger } = joint;
+  if (trigger?.circuit === circuit) return [[`${kit.slug}/relay/${trigger.relay.id}`, coilLoad(trigger.relay, trigger.relay.name, systemVoltageV)]];
+  const carried = fedPins(joint)
     .filter((pin) => pin.circuit === circuit)
     .map((pin) => pin.carries);
   const loadsOf = ({ id, name, load, functions }: Lamp): [string, Load][] => {
-    const stated = ({ powerW, atV, kind, leastV }: Lamp['load'], of: string) => ({ name: of, powerW, atV, kind, ...(leastV === undefined ? {} : { leastV }) });
-    const lamp = `${joint.kit.slug}/${id}`;
+    const lamp = `${kit.slug}/${id}`;
     if (functions)
-      return functions.filter((entry) => carried.includes(entry.carries)).map((entry) => [`${lamp}/${entry.carries}`, stated(entry.load, `${name}, ${entry.carries}`)]);
-    return circuit === joint.connection.circuit ? [[lamp, stated(load, name)]] : [];
+      return functions.filter((entry) => carried.includes(entry.carries)).map((entry) => [`${lamp}/${entry.carries}`, statedLoad(entry.load, `${name}, ${entry.carries}`)]);
+    return circuit === circuitId(kit, connection.feed.circuit) ? [[lamp, statedLoad(load, name)]] : [];
   };
-  return joint.kit.lamps.filter((lamp) => joint.connection.lamps.includes(lamp.id)).flatMap(loadsOf);
+  return kit.lamps.filter((lamp) => connection.lamps.includes(lamp.id)).flatMap(loadsOf);
+}
+
+/** What a joint hangs on a lamp channel of the vehicle: of each pin that the channel watches, the lamp function that it feeds. */
+export function joinedLoads(joint: WireJoint, channel: string): [name: string, load: Load][] {
+  const { kit, connection } = joint;
+  if (joint.trigger) return [];
+  const carried = fedPins(joint)
+    .filter((pin) => pin.channel === channel)
+    .map((pin) => pin.carries);
+  if (carried.length === 0) return [];
+  return kit.lamps
+    .filter((lamp) => connection.lamps.includes(lamp.id))
+    .flatMap(({ id, name, load, functions }): [string, Load][] => {
+      const own = (functions ?? [{ carries: carried[0], load }]).filter((entry) => entry.carries !== undefined && carried.includes(entry.carries));
+      return own.map((entry) => [`${kit.slug}/${id}/${entry.carries}`, statedLoad(entry.load, name)]);
+    });
 }
 
 /** Voltage that readings are held against: the battery at rest as measured, else the system's running voltage. */
@@ -72,8 +119,13 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
       const vehiclePlug = profile.plugs.find((plug) => plug.id === connection.vehiclePlug);
       const kitPlug = kit.plugs.find((plug) => plug.id === connection.kitPlug);
       if (!vehiclePlug || !kitPlug) return [];
-      const pins = fedPins(vehiclePlug, kitPlug);
-      const circuits = [...new Set([connection.circuit, ...pins.map((pin) => pin.circuit)])].flatMap((id) => profile.circuits.find((candidate) => candidate.id === id) ?? []);
+      const tapped = vehiclePlug.pins.find((pin) => pin.id === connection.tap?.pin);
+      const pins = fedPins({ vehiclePlug, kitPlug, tapped });
+      const known = circuitsFor(kit, profile, connection.trigger);
+      const named = [circuitId(kit, connection.feed.circuit), connection.trigger?.circuit, ...pins.map((pin) => pin.circuit)];
+      const circuits = [...new Set(named)].flatMap((id) => known.get(id ?? '') ?? []);
+      const relay = kit.relays.find(({ id }) => id === connection.trigger?.relay);
+      const trigger = connection.trigger && relay ? { trigger: { circuit: connection.trigger.circuit, relay } } : {};
       const toProve = pins.flatMap((pin) => {
         const liveIn = statesOf(pin, profile.circuits);
         const [state] = liveIn;
@@ -84,7 +136,8 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
       const joined = (job.joined[kit.slug] ?? []).includes(connection.id);
       const hangsOn = connection.when && explain(connection.when, onVehicle.facts);
       const onlyWhere = hangsOn?.value === 'unknown' ? { onlyWhere: hangsOn } : {};
-      return [{ kit, connection, vehiclePlug, kitPlug, circuits, mate: matePlugs(vehiclePlug, kitPlug), ...onlyWhere, joined, toProve }];
+      const mate = tapped ? mateWire(tapped, kitPlug) : matePlugs(vehiclePlug, kitPlug);
+      return [{ kit, connection, vehiclePlug, kitPlug, circuits, ...trigger, ...(tapped ? { tapped } : {}), mate, ...onlyWhere, joined, toProve }];
     }),
   );
 });
@@ -94,6 +147,8 @@ export interface CircuitLoad {
   circuit: Circuit;
   added: Load[];
   check: LoadCheck;
+  /** What the fuse is by the profile or the kit, where another one was seen in its place. */
+  documentedA?: number;
   /** The load as it is now was accepted. */
   accepted: boolean;
   /** Another load was accepted than there is now, in amperes: it has to be accepted anew. */
@@ -108,7 +163,7 @@ const AUXILIARY: readonly Beam[] = ['driving', 'work'];
 
 function useOf(joints: readonly WireJoint[], circuit: Circuit): DropUse {
   const lamps = joints
-    .filter((joint) => joint.circuits.some((entry) => entry.id === circuit.id))
+    .filter((joint) => joint.trigger?.circuit !== circuit.id && joint.circuits.some((entry) => entry.id === circuit.id))
     .flatMap(({ kit, connection }) => kit.lamps.filter((lamp) => connection.lamps.includes(lamp.id)));
   const ofTheRoad = circuit.loads.some((load) => load.function !== undefined) || lamps.some((lamp) => !AUXILIARY.includes(lamp.optics.beam));
   return ofTheRoad ? 'lamp' : 'auxiliary';
@@ -121,14 +176,18 @@ export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
   const circuits = new Map(joints.flatMap((joint) => joint.circuits).map((circuit) => [circuit.id, circuit]));
   return [...circuits.values()].map((known) => {
     const allowed = context.rules.neverUseCircuits.includes(known.id) ? { ...known, neverUse: known.neverUse ?? known.name } : known;
-    const circuit = { ...allowed, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
+    const seenA = context.state.fuses[known.id];
+    const fitted = allowed.fuse && seenA !== undefined ? { fuse: { ...allowed.fuse, ratedA: seenA } } : {};
+    const circuit = { ...allowed, ...fitted, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
     // Where it is not yet known by which of several plugs or adapters a lamp is joined, it is a load once.
-    const added = [...new Map(joints.flatMap((joint) => lampLoads(joint, circuit.id))).values()];
+    const added = [...new Map(joints.flatMap((joint) => jointLoads(joint, circuit.id, context.profile.systemVoltageV))).values()];
     const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics, useOf(joints, circuit));
     const was = context.state.loadsAccepted[circuit.id];
     // An acceptance of before it said its load stands for whatever the load is.
-    const accepted = was !== undefined && (was.afterA === undefined || Math.abs(was.afterA - check.afterA) < SAME_A);
-    return { circuit, added, check, accepted, ...(was?.afterA === undefined || accepted ? {} : { acceptedA: was.afterA }) };
+    const sameFuse = was?.fuseA === undefined || was.fuseA === circuit.fuse?.ratedA;
+    const accepted = was !== undefined && sameFuse && (was.afterA === undefined || Math.abs(was.afterA - check.afterA) < SAME_A);
+    const unlike = known.fuse && seenA !== undefined && seenA !== known.fuse.ratedA ? { documentedA: known.fuse.ratedA } : {};
+    return { circuit, added, check, ...unlike, accepted, ...(was?.afterA === undefined || accepted ? {} : { acceptedA: was.afterA }) };
   });
 });
 

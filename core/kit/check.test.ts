@@ -22,7 +22,7 @@ test.each<[string, Partial<Fitment>, string]>([
   ['mount position', { mounts: [{ lamp: 'lamp', mount: 'gone' }] }, 'fitments[0].mounts[0].mount unknown-id'],
   ['kit plug', { connections: fitment.connections.map((c) => ({ ...c, kitPlug: 'gone' })) }, 'fitments[0].connections[0].kitPlug unknown-id'],
   ['vehicle plug', { connections: fitment.connections.map((c) => ({ ...c, vehiclePlug: 'gone' })) }, 'fitments[0].connections[0].vehiclePlug unknown-id'],
-  ['circuit', { connections: fitment.connections.map((c) => ({ ...c, circuit: 'gone' })) }, 'fitments[0].connections[0].circuit unknown-id'],
+  ['circuit', { connections: fitment.connections.map((c) => ({ ...c, feed: { circuit: 'gone' } })) }, 'fitments[0].connections[0].feed.circuit unknown-id'],
   ['adapter', { connections: fitment.connections.map((c) => ({ ...c, adapter: 'gone' })) }, 'fitments[0].connections[0].adapter unknown-id'],
   ['lamp of a connection', { connections: fitment.connections.map((c) => ({ ...c, lamps: ['lamp', 'gone'] })) }, 'fitments[0].connections[0].lamps[1] unknown-id'],
   ['piece replaced', { replaces: ['gone'] }, 'fitments[0].replaces[0] unknown-id'],
@@ -60,8 +60,78 @@ test('contents may ask for a fact of the vehicle or an option of the kit, and fo
   expect(faults(contents({ fact: 'option.lens', is: 'clear' }))).toEqual(['contents[0].when.fact unknown-id']);
 });
 
+const choice = (id: string) => ({ id, label: id, consequence: 'none' });
+
+test('a choice that changes nothing against the usual one is refused, unless it is a matter of looks', () => {
+  const option = { id: 'trigger', label: 'Trigger', choices: [choice('switch'), choice('main'), choice('tail')], default: 'switch' };
+  const nothing = ['options[0].choices[1] option-changes-nothing', 'options[0].choices[2] option-changes-nothing'];
+  expect(faults({ ...PAIR, options: [option] })).toEqual(nothing);
+  expect(faults({ ...PAIR, options: [{ ...option, looks: true }] })).toEqual([]);
+  const when = { fact: 'option.trigger', is: 'main' };
+  expect(faults({ ...PAIR, options: [option], contents: PAIR.contents.map((item) => ({ ...item, when })) })).toEqual(nothing.slice(1));
+  const hangs = fitted({ tests: fitment.tests.map((test) => ({ ...test, when: { not: when } })) });
+  expect(faults({ ...hangs, options: [option] })).toEqual(nothing.slice(1));
+  // What hangs on the usual choice changes with each other one.
+  const usual = fitted({ connections: fitment.connections.map((connection) => ({ ...connection, when: { fact: 'option.trigger', is: 'switch' } })) });
+  expect(faults({ ...usual, options: [option] })).toEqual([]);
+});
+
+const RELAY = { id: 'relay', name: 'Relay', coilOhm: 90, contactA: 30, pullInV: 8 };
+const FEED = { id: 'laid', name: 'Feed', fuseA: 15, batteryToFuseMm: 150, wire: { areaMm2: 2.5, lengthM: 5, permittedA: 22 }, plugPermittedA: 20, relay: 'relay' };
+
+test('a feed of the kit: its relay is there, and no part behind its fuse carries less', () => {
+  const feed = (part: Partial<typeof FEED>, relays = [RELAY]) => faults({ ...PAIR, relays, feeds: [{ ...FEED, ...part }] });
+  expect(feed({})).toEqual([]);
+  expect(feed({}, [])).toEqual(['feeds[0].relay unknown-id']);
+  expect(feed({ plugPermittedA: 14 })).toEqual(['feeds[0].fuseA fuse-above']);
+  expect(feed({ fuseA: 25 })).toEqual(['feeds[0].fuseA fuse-above', 'feeds[0].fuseA fuse-above']);
+  expect(feed({ fuseA: 15 }, [{ ...RELAY, contactA: 10 }])).toEqual(['feeds[0].fuseA fuse-above']);
+});
+
+test('a trigger closes the relay that switches its feed, on a circuit that may be used; a tap names a pin, and is never made dead', () => {
+  const joined = (part: Partial<Fitment['connections'][number]>, van = VAN) =>
+    checkKit(
+      { ...fitted({ connections: fitment.connections.map((entry) => ({ ...entry, ...part })) }), relays: [RELAY, { ...RELAY, id: 'other' }], feeds: [FEED] },
+      new Map([[van.slug, van]]),
+    ).map(({ path, code }) => `${path.replace('fitments[0].connections[0].', '')} ${code}`);
+  const feed = { circuit: 'laid' };
+  expect(joined({ feed, trigger: { circuit: 'fog', relay: 'relay' } })).toEqual([]);
+  expect(joined({ feed, trigger: { circuit: 'fog', relay: 'other' } })).toEqual(['trigger.relay not-its-relay']);
+  expect(joined({ trigger: { circuit: 'fog', relay: 'relay' } })).toEqual(['trigger.relay not-its-relay']);
+  expect(joined({ feed, trigger: { circuit: 'laid', relay: 'relay' } })).toEqual(['trigger.circuit unknown-id']);
+  const guarded = { ...VAN, circuits: VAN.circuits.map((circuit) => ({ ...circuit, neverUse: 'restraint system' })) };
+  expect(joined({}, guarded)).toEqual(['feed.circuit never-used']);
+  expect(joined({ feed, trigger: { circuit: 'fog', relay: 'relay' } }, guarded)).toEqual(['trigger.circuit never-used']);
+  expect(joined({ tap: { pin: '2' } })).toEqual([]);
+  expect(joined({ tap: { pin: '9' } })).toEqual(['tap.pin unknown-id']);
+  const supplied = {
+    ...VAN,
+    supplies: [{ id: 'low' as const, name: 'Battery', piece: 'grille', level: 'off' as const, waitMin: 0, liveMin: 0, by: 'anyone' as const, before: [], forgets: [] }],
+  };
+  const asking = (is: 'dead' | 'live') => joined({ tap: { pin: '2' }, asks: [{ supply: 'low', is }] }, supplied);
+  expect([asking('live'), asking('dead')]).toEqual([[], ['asks tap-dead']]);
+});
+
+test('a resistor says its ohms and what heat it bears; another cure needs neither', () => {
+  const brought = (cure: Kit['contents'][number]['cure']) => faults({ ...PAIR, contents: PAIR.contents.map((item) => ({ ...item, cure })) });
+  expect(brought({ by: 'decoder' })).toEqual([]);
+  expect(brought({ by: 'resistor', ohm: 8 })).toEqual(['contents[0].cure.ratingW missing']);
+  expect(brought({ by: 'resistor', ratingW: 50 })).toEqual(['contents[0].cure.ohm missing']);
+});
+
+test('a lamp for 24 V is refused on 12 V, and a filament for 12 V on 24 V; a driven lamp that bears both is not', () => {
+  const on = (systemVoltageV: 12 | 24, load: Partial<Kit['lamps'][number]['load']>) =>
+    checkKit({ ...PAIR, lamps: PAIR.lamps.map((lamp) => ({ ...lamp, load: { ...lamp.load, ...load } })) }, new Map([[VAN.slug, { ...VAN, systemVoltageV }]])).map(
+      ({ path, code }) => `${path} ${code}`,
+    );
+  expect(on(12, { atV: 26.4 })).toEqual(['lamps[0].load.atV voltage-impossible']);
+  expect(on(24, { atV: 13.2 })).toEqual([]);
+  expect(on(24, { atV: 13.2, kind: 'filament' })).toEqual(['lamps[0].load.atV voltage-impossible']);
+  expect(on(12, { leastV: 19 })).toEqual(['lamps[0].load.leastV voltage-impossible']);
+});
+
 test('the default of an option is one of its choices', () => {
-  const lens = { id: 'lens', label: 'Lens', choices: [{ id: 'clear', label: 'Clear', consequence: 'none' }], default: 'amber' };
+  const lens = { id: 'lens', label: 'Lens', looks: true, choices: [choice('clear')], default: 'amber' };
   expect(faults({ ...PAIR, options: [lens] })).toEqual(['options[0].default choice']);
 });
 

@@ -1,14 +1,14 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
-import { checkCondition, type FactChoices } from '../facts/index.ts';
-import { checkFace, factChoices, type SupplyAsk, type VehicleProfile } from '../vehicle/index.ts';
-import type { Fitment, Kit } from './kit.ts';
+import { checkCondition, evaluate, type Condition, type FactChoices } from '../facts/index.ts';
+import { checkFace, checkVoltage, factChoices, type SupplyAsk, type VehicleProfile } from '../vehicle/index.ts';
+import type { Connection, Fitment, Kit, KitFeed } from './kit.ts';
 
 /**
  * Faults in meaning of a kit whose form is right, held against the profiles it names. A fitment whose vehicle is not among
  * the profiles is a fault at its `vehicle`.
  */
 export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>): Fault[] {
-  const lists = ['lamps', 'contents', 'options', 'plugs', 'legs', 'benchTasks'] as const;
+  const lists = ['lamps', 'contents', 'options', 'plugs', 'relays', 'feeds', 'legs', 'benchTasks'] as const;
   const faults: Fault[] = lists.flatMap((list) => duplicateIds(kit[list], list));
   const lamps = new Set(kit.lamps.map((lamp) => lamp.id));
   kit.options.forEach((option, index) => {
@@ -16,6 +16,11 @@ export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>
     if (!choices.includes(option.default)) {
       faults.push({ path: `options[${index}].default`, code: 'choice', data: { value: option.default, choices: choices.join(', ') } });
     }
+  });
+  faults.push(...checkOptions(kit), ...kit.feeds.flatMap((feed, index) => checkFeed(feed, kit, `feeds[${index}]`)));
+  kit.contents.forEach(({ cure }, index) => {
+    if (cure?.by !== 'resistor') return;
+    for (const field of ['ohm', 'ratingW'] as const) if (cure[field] === undefined) faults.push({ path: `contents[${index}].cure.${field}`, code: 'missing', data: {} });
   });
   kit.legs.forEach((leg, index) => faults.push(...unknownId(leg.lamp, lamps, `legs[${index}].lamp`, 'lamp')));
   kit.plugs.forEach((plug, index) => {
@@ -33,11 +38,71 @@ export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>
     }
     for (const [fact, choices] of factChoices(profile)) known.set(fact, [...(known.get(fact) ?? []), ...choices]);
     faults.push(...checkFitment(fitment, kit, profile, new Map([...factChoices(profile), ...options]), path));
+    kit.lamps.forEach((lamp, place) => {
+      faults.push(...checkVoltage(lamp.load, profile.systemVoltageV, `lamps[${place}].load`));
+      (lamp.functions ?? []).forEach((entry, at) => faults.push(...checkVoltage(entry.load, profile.systemVoltageV, `lamps[${place}].functions[${at}].load`)));
+    });
   });
   if (kit.fitments.every((fitment) => profiles.has(fitment.vehicle))) {
     kit.contents.forEach((item, index) => faults.push(...checkCondition(item.when, known, `contents[${index}].when`)));
   }
   return faults;
+}
+
+/** Every condition of a kit: what its options can change. */
+function conditionsOf(kit: Kit): Condition[] {
+  const parts = kit.fitments.flatMap((fitment) => [
+    fitment.condition,
+    ...[...fitment.mounts, ...fitment.connections, ...fitment.fitSteps, ...fitment.tests].map(({ when }) => when),
+  ]);
+  return [...kit.contents.map(({ when }) => when), ...parts].flatMap((when) => when ?? []);
+}
+
+/** Choices that change nothing against the one that is usual: neither contents nor anything of a fitment hangs on them. */
+function checkOptions(kit: Kit): Fault[] {
+  const conditions = conditionsOf(kit);
+  return kit.options.flatMap((option, index) => {
+    const under = (choice: string) => conditions.map((when) => evaluate(when, { [`option.${option.id}`]: choice })).join();
+    return option.choices.flatMap(({ id }, place): Fault[] =>
+      option.looks || id === option.default || under(id) !== under(option.default)
+        ? []
+        : [{ path: `options[${index}].choices[${place}]`, code: 'option-changes-nothing', data: { choice: id, usual: option.default } }],
+    );
+  });
+}
+
+/** Faults of a feed of the kit: a relay that is not there, a fuse above what lies behind it. */
+function checkFeed({ fuseA, wire, plugPermittedA, relay }: KitFeed, kit: Kit, path: string): Fault[] {
+  const contactA = kit.relays.find(({ id }) => id === relay)?.contactA;
+  const behind = Object.entries({ wire: wire.permittedA, plug: plugPermittedA, relay: contactA });
+  return [
+    ...unknownId(relay, new Set(kit.relays.map(({ id }) => id)), `${path}.relay`, 'relay'),
+    ...behind.flatMap(([part, limit]): Fault[] =>
+      limit === undefined || fuseA <= limit ? [] : [{ path: `${path}.fuseA`, code: 'fuse-above', data: { fuse: fuseA, part, limit } }],
+    ),
+  ];
+}
+
+/** Faults of what feeds and what triggers a joint: a circuit that is not there or that is never used, a relay that does not switch the feed. */
+function checkFeeding({ feed, trigger, tap, asks, vehiclePlug }: Connection, kit: Kit, profile: VehicleProfile, path: string): Fault[] {
+  const circuits = new Set(profile.circuits.map(({ id }) => id));
+  const feeds = new Set(kit.feeds.map(({ id }) => id));
+  const never = (id: string, at: string) =>
+    profile.circuits.flatMap(({ id: circuit, neverUse }): Fault[] => (circuit === id && neverUse ? [{ path: at, code: 'never-used', data: { circuit, why: neverUse } }] : []));
+  const faults = [...unknownId(feed.circuit, new Set([...circuits, ...feeds]), `${path}.feed.circuit`, 'circuit'), ...never(feed.circuit, `${path}.feed.circuit`)];
+  const pins = new Set(profile.plugs.find(({ id }) => id === vehiclePlug)?.pins.map(({ id }) => id));
+  if (tap) {
+    faults.push(...unknownId(tap.pin, pins, `${path}.tap.pin`, 'pin'));
+    if (asks?.some((ask) => ask.is === 'dead')) faults.push({ path: `${path}.asks`, code: 'tap-dead', data: {} });
+  }
+  if (!trigger) return faults;
+  const switches = kit.feeds.find(({ id }) => id === feed.circuit)?.relay === trigger.relay;
+  return [
+    ...faults,
+    ...unknownId(trigger.circuit, circuits, `${path}.trigger.circuit`, 'circuit'),
+    ...never(trigger.circuit, `${path}.trigger.circuit`),
+    ...(switches ? [] : [{ path: `${path}.trigger.relay`, code: 'not-its-relay' as const, data: { feed: feed.circuit, relay: trigger.relay } }]),
+  ];
 }
 
 function marksWithout(asks: readonly SupplyAsk[] | undefined, supplies: ReadonlySet<string>, path: string): Fault[] {
@@ -68,7 +133,7 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
     const at = `${path}.connections[${index}]`;
     faults.push(...unknownId(connection.kitPlug, ids(kit.plugs), `${at}.kitPlug`, 'kit plug'));
     faults.push(...unknownId(connection.vehiclePlug, ids(profile.plugs), `${at}.vehiclePlug`, 'vehicle plug'));
-    faults.push(...unknownId(connection.circuit, ids(profile.circuits), `${at}.circuit`, 'circuit'));
+    faults.push(...checkFeeding(connection, kit, profile, at));
     faults.push(...unknownId(connection.adapter, ids(kit.contents), `${at}.adapter`, 'contents item'));
     faults.push(...marksWithout(connection.asks, supplies, `${at}.asks`));
     connection.lamps.forEach((lamp, place) => faults.push(...unknownId(lamp, lamps, `${at}.lamps[${place}]`, 'lamp')));
@@ -98,6 +163,7 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
   });
   fitment.tests.forEach((test, index) => {
     test.lamps.forEach((lamp, place) => faults.push(...unknownId(lamp, lamps, `${path}.tests[${index}].lamps[${place}]`, 'lamp')));
+    faults.push(...checkCondition(test.when, facts, `${path}.tests[${index}].when`));
     (test.after ?? []).forEach((piece, place) => faults.push(...unknownId(piece, pieces, `${path}.tests[${index}].after[${place}]`, 'piece')));
   });
   return faults;

@@ -1,6 +1,6 @@
 import type { Condition } from '../facts/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
-import type { LevelNeed, LoadKind, PlugFace, Side, SupplyAsk, Years } from '../vehicle/index.ts';
+import type { Circuit, LevelNeed, LoadKind, PlugFace, Side, SupplyAsk, Surge, Years } from '../vehicle/index.ts';
 
 export const CONTENT_KINDS = ['lamp', 'bracket', 'adapter', 'harness', 'trim', 'fastener', 'switch', 'other'] as const;
 export type ContentKind = (typeof CONTENT_KINDS)[number];
@@ -49,6 +49,8 @@ export interface LampLoad {
   standbyMa: number;
   /** Least voltage at which it is stated to work. */
   leastV?: number;
+  /** What it draws for a moment when it is switched on. */
+  surge?: Surge;
 }
 
 /** One of several functions in one body, with its own load. */
@@ -72,6 +74,15 @@ export interface Lamp {
   aimDegPerTurn?: number;
 }
 
+export const CURES = ['flasher', 'resistor', 'decoder'] as const;
+/** A part that keeps a vehicle from reporting another lamp, or from flashing fast. */
+export interface LampCure {
+  by: (typeof CURES)[number];
+  /** Of a resistor: its value and how much heat it may give off for long. */
+  ohm?: number;
+  ratingW?: number;
+}
+
 /** A line of the contents list. */
 export interface ContentItem {
   id: string;
@@ -82,6 +93,7 @@ export interface ContentItem {
   spareAllowed: boolean;
   /** Packed or needed only where this holds of the vehicle or of the options chosen. */
   when?: Condition;
+  cure?: LampCure;
 }
 
 export interface OptionChoice {
@@ -90,9 +102,11 @@ export interface OptionChoice {
   consequence: string;
 }
 
+/** Each choice changes something that the kit is fitted with or by, unless it is a matter of looks alone. */
 export interface KitOption {
   id: string;
   label: string;
+  looks?: boolean;
   choices: OptionChoice[];
   default: string;
 }
@@ -101,15 +115,40 @@ export interface KitPlug extends PlugFace {
   lamp?: string;
 }
 
+/** A relay of the kit's harness: its coil loads the circuit that triggers it, its contact carries a feed of the kit. */
+export interface KitRelay {
+  id: string;
+  name: string;
+  coilOhm: number;
+  contactA: number;
+  /** Lowest voltage at which it is sure to close. */
+  pullInV: number;
+}
+
+/** A feed that the kit lays itself from the battery: main fuse, wire, and the relay whose contact carries it. */
+export interface KitFeed {
+  id: string;
+  name: string;
+  fuseA: number;
+  batteryToFuseMm: number;
+  wire: Circuit['wire'];
+  plugPermittedA: number;
+  relay?: string;
+}
+
 /**
- * A plug of the kit that meets a plug of the vehicle, directly or by an adapter from the contents. `circuit` feeds the lamps; where
- * a lamp has several functions, the other circuits are those of the vehicle plug's pins.
+ * A plug of the kit that meets a plug of the vehicle, directly or by an adapter from the contents, or a lead of the kit that is joined to
+ * one wire of a vehicle plug. What feeds the lamps is a circuit of the vehicle or a feed of the kit; where a lamp has several functions, the
+ * other circuits are those of the vehicle plug's pins. With a trigger the joint carries a relay's coil alone.
  */
 export interface Connection {
   id: string;
   kitPlug: string;
   vehiclePlug: string;
-  circuit: string;
+  feed: { circuit: string };
+  trigger?: { circuit: string; relay: string };
+  /** The pin of the vehicle plug whose wire is tapped; the plug itself stays as it is. */
+  tap?: { pin: string };
   lamps: string[];
   adapter?: string;
   /** How a supply has to be while it is joined: dead where a feed is bare. */
@@ -154,6 +193,7 @@ export interface KitTest {
   caution?: string;
   /** Pieces of the vehicle that must be back before it can run. */
   after?: string[];
+  when?: Condition;
 }
 
 export interface Fitment {
@@ -181,7 +221,7 @@ export interface BenchTask {
 
 /** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
 export interface Kit {
-  format: 'jade-kit/2';
+  format: 'jade-kit/3';
   slug: string;
   name: string;
   maker: string;
@@ -189,6 +229,8 @@ export interface Kit {
   contents: ContentItem[];
   options: KitOption[];
   plugs: KitPlug[];
+  relays: KitRelay[];
+  feeds: KitFeed[];
   legs: { id: string; lamp: string; lengthMm: number }[];
   benchTasks: BenchTask[];
   fitments: Fitment[];

@@ -136,7 +136,7 @@ export function matchKit(kit: Kit, profile: VehicleProfile, year: number | undef
     if (clearance) reasons.push({ code: 'opening', value: clearance.value, clearance });
   }
   const value = allOf(reasons.map((reason) => reason.value));
-  const conditional = [...kit.contents, ...fitment.connections, ...fitment.fitSteps, ...fitment.mounts].map((item) => item.when);
+  const conditional = [...kit.contents, ...fitment.connections, ...fitment.fitSteps, ...fitment.mounts, ...fitment.tests].map((item) => item.when);
   const undecided = [fitment.condition, ...conditional].filter((when) => settle(when, facts, profile) === 'unknown');
   const open = undecided.flatMap((when) => deciding(when, facts, profile));
   const lookMin = (fact: string) => profile.facts.find((definition) => definition.id === fact)?.lookMin ?? 0;

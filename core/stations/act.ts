@@ -30,6 +30,7 @@ export type Refusal =
   | { code: 'reference'; verdict: ReferenceVerdict }
   | { code: 'does-not-mate'; connection: string }
   | { code: 'load-refused'; circuit: string }
+  | { code: 'wire-first'; plug: string; pin: string }
   | { code: 'wall-first' }
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number };

@@ -33,6 +33,7 @@ export type HoldCode =
   | 'plug-to-join'
   | 'load-refused'
   | 'load-to-accept'
+  | 'outage-to-accept'
   | 'reference-missing'
   | 'wire-unproved'
   | 'wire-contradictory'

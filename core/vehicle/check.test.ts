@@ -177,6 +177,26 @@ test('a caution that speaks of a supply needs a mark that the plan keeps', () =>
   expect(faultsOf({ pieces: trim({ deadWhileOpen: ['low'] }), supplies: [BATTERY] })).toEqual([]);
 });
 
+test('a circuit has a fuse or an output that guards it: neither is refused, both are refused', () => {
+  const circuit = { id: 'c', name: 'C', wire: { areaMm2: 1, lengthM: 4, permittedA: 13 }, plugPermittedA: 12, loads: [], liveIn: [] };
+  const fuse = { slot: 'F1', ratedA: 10 };
+  const output = { slot: 'O1', limitA: 5, surge: { ampere: 14, forMs: 50 }, standbyMostMa: 4 };
+  expect(faultsOf({ circuits: [circuit] })).toEqual(['circuits[0] circuit-unprotected']);
+  expect(faultsOf({ circuits: [{ ...circuit, fuse }] })).toEqual([]);
+  expect(faultsOf({ circuits: [{ ...circuit, output }] })).toEqual([]);
+  expect(faultsOf({ circuits: [{ ...circuit, fuse, output }] })).toEqual(['circuits[0] one-of']);
+  const load = { name: 'Lamp', powerW: 5, atV: 24, kind: 'filament' as const, channel: 'tail' };
+  expect(faultsOf({ circuits: [{ ...circuit, fuse, loads: [load] }] })).toEqual(['circuits[0].loads[0].channel unknown-id', 'circuits[0].loads[0].atV voltage-impossible']);
+});
+
+test('lamp channels stand once, look from a lower to a higher voltage, and are there where a pin names them', () => {
+  const channel = { id: 'tail', name: 'Tail', kind: 'steady' as const, thresholdW: 4, flashes: false, flasherChangeable: false, codable: false, leastV: 11, mostV: 14 };
+  const pin = { id: '1', row: 1, column: 1, carries: 'parking' as const, channel: 'tail' };
+  expect(faultsOf({ channels: [channel], plugs: [{ ...plug, pins: [pin] }] })).toEqual([]);
+  expect(faultsOf({ plugs: [{ ...plug, pins: [pin] }] })).toEqual(['plugs[0].pins[0].channel unknown-id']);
+  expect(faultsOf({ channels: [channel, { ...channel, leastV: 15 }] })).toEqual(['channels[1].id duplicate-id', 'channels[1].mostV span-order']);
+});
+
 test('two pins do not stand in one cavity', () => {
   const pin = (id: string, column: number) => ({ id, row: 1, column, carries: 'ground' as const });
   expect(faultsOf({ plugs: [{ ...plug, pins: [pin('1', 1), pin('2', 2)] }] })).toEqual([]);

@@ -1,6 +1,19 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
-import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type PlugFace, type SupplyAsk, type VehicleProfile, type Way } from './profile.ts';
+import {
+  isScrewed,
+  LEVELS,
+  type Circuit,
+  type LampChannel,
+  type LevelNeed,
+  type LoadKind,
+  type MountPosition,
+  type Piece,
+  type PlugFace,
+  type SupplyAsk,
+  type VehicleProfile,
+  type Way,
+} from './profile.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
 
@@ -19,6 +32,7 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
   const functions = new Set(profile.functions.map((lamp) => lamp.id));
   const choices = factChoices(profile);
   const pieces = new Map(profile.pieces.map((piece) => [piece.id, piece]));
+  const channels = new Set((profile.channels ?? []).map((channel) => channel.id));
   const lists = ['facts', 'supplies', 'pieces', 'refitRules', 'sensors', 'plugs', 'circuits', 'mounts', 'functions', 'gaps'] as const;
   const faults: Fault[] = lists.flatMap((list) => duplicateIds(profile[list], list));
   if (profile.years.to !== undefined && profile.years.to < profile.years.from) {
@@ -39,12 +53,26 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
     faults.push(...checkCondition(plug.when, choices, `${path}.when`), ...checkFace(plug, path));
     plug.reach.forEach((way, place) => faults.push(...checkNeeds(way.needs, pieces, `${path}.reach[${place}].needs`)));
     faults.push(...checkNeeds(plug.hiddenBy, pieces, `${path}.hiddenBy`));
-    plug.pins.forEach((pin, place) => faults.push(...unknownId(pin.circuit, circuits, `${path}.pins[${place}].circuit`, 'circuit')));
+    plug.pins.forEach((pin, place) => {
+      faults.push(...unknownId(pin.circuit, circuits, `${path}.pins[${place}].circuit`, 'circuit'));
+      faults.push(...unknownId(pin.channel, channels, `${path}.pins[${place}].channel`, 'lamp channel'));
+    });
   });
-  profile.circuits.forEach((circuit, index) =>
-    circuit.loads.forEach((load, place) => faults.push(...unknownId(load.function, functions, `circuits[${index}].loads[${place}].function`, 'lamp function'))),
-  );
-  profile.functions.forEach((lamp, index) => faults.push(...checkCondition(lamp.when, choices, `functions[${index}].when`)));
+  profile.circuits.forEach((circuit, index) => {
+    faults.push(...checkProtection(circuit, `circuits[${index}]`));
+    circuit.loads.forEach((load, place) => {
+      const at = `circuits[${index}].loads[${place}]`;
+      faults.push(
+        ...unknownId(load.function, functions, `${at}.function`, 'lamp function'),
+        ...unknownId(load.channel, channels, `${at}.channel`, 'lamp channel'),
+        ...checkVoltage(load, profile.systemVoltageV, at),
+      );
+    });
+  });
+  faults.push(...checkChannels(profile.channels ?? []));
+  profile.functions.forEach((lamp, index) => {
+    faults.push(...checkCondition(lamp.when, choices, `functions[${index}].when`));
+  });
   if (faults.length === 0) faults.push(...unreachableLevels(profile.pieces), ...refitCycle(profile));
   return faults;
 }
@@ -74,6 +102,33 @@ export function checkFace({ pins, rows, columns }: Pick<PlugFace, 'pins' | 'rows
     return [];
   });
   return [...duplicateIds(pins, `${path}.pins`), ...placed];
+}
+
+/** Faults of what guards a circuit: nothing, or a fuse and an output at once. */
+export function checkProtection({ fuse, output }: Pick<Circuit, 'fuse' | 'output'>, path: string): Fault[] {
+  if (!fuse && !output) return [{ path, code: 'circuit-unprotected', data: {} }];
+  return fuse && output ? [{ path, code: 'one-of', data: { choices: 'fuse, output' } }] : [];
+}
+
+/** Above so many times the system's voltage nothing is stated; below so much of it only what bears a wide range is. */
+const STATED_UP_TO = 1.5;
+const STATED_FROM = 0.75;
+
+/** Faults of the voltage that a load is stated at, or needs, on a system of 12 or 24 V: a 24 V lamp on 12 V, a filament for 12 V on 24 V. */
+export function checkVoltage({ atV, leastV, kind }: { atV: number; leastV?: number; kind: LoadKind }, systemVoltageV: 12 | 24, path: string): Fault[] {
+  const fault = (field: string, volt: number): Fault => ({ path: `${path}.${field}`, code: 'voltage-impossible', data: { volt, system: systemVoltageV } });
+  const low = kind !== 'driven LED' && atV < systemVoltageV * STATED_FROM;
+  return [
+    ...(atV > systemVoltageV * STATED_UP_TO || low ? [fault('atV', atV)] : []),
+    ...(leastV !== undefined && leastV > systemVoltageV * STATED_UP_TO ? [fault('leastV', leastV)] : []),
+  ];
+}
+
+function checkChannels(channels: readonly LampChannel[]): Fault[] {
+  const spans = channels.flatMap(({ leastV, mostV }, index): Fault[] =>
+    leastV > mostV ? [{ path: `channels[${index}].mostV`, code: 'span-order', data: { from: leastV, to: mostV } }] : [],
+  );
+  return [...duplicateIds(channels, 'channels'), ...spans];
 }
 
 /** Faults of the supplies of a profile: one whose piece or level is not there, marks without a supply, an isolation that itself asks for dead, a caution that asks for what nothing of its piece is marked with. */

@@ -1,15 +1,10 @@
+import type { Surge } from '../vehicle/index.ts';
 import type { WireTable } from './table.ts';
 
 /** Standard blade fuses in amperes. */
 export const BLADE_FUSES_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40] as const;
 /** Share of its rating that a fuse carries for long. */
 const CONTINUOUS_SHARE = 0.8;
-
-/** A current that flows for a moment when a load is switched on. */
-export interface Surge {
-  ampere: number;
-  forMs: number;
-}
 
 /** How many times its rating a fuse bears for so long, by the rule set's table; its continuous share where the table says nothing of so long a time. */
 export function bornTimes(forMs: number, table: WireTable['surge']): number {

@@ -2,6 +2,7 @@ export * from './conductor.ts';
 export * from './current.ts';
 export * from './drain.ts';
 export * from './drop.ts';
+export * from './feeds.ts';
 export * from './fuse.ts';
 export * from './legs.ts';
 export * from './load.ts';

@@ -1,12 +1,15 @@
 import type { ElectricsRules } from '../rules/index.ts';
-import type { Circuit, Load } from '../vehicle/index.ts';
+import type { Circuit, Load, SwitchOutput } from '../vehicle/index.ts';
 import { copperOhm } from './conductor.ts';
 import { currentsOf, voltageRange } from './current.ts';
 import { dropLimitShare, judgeDrop, mendDrop, type DropMend, type DropUse } from './drop.ts';
 
-export type WeakestPart = 'fuse' | 'wire' | 'plug' | 'switch';
-/** What speaks against a load: too near to a limit or over it, too much lost on the way, a lamp below the voltage it needs. */
-export type LoadTrouble = 'share' | 'drop' | 'least voltage';
+export type WeakestPart = 'fuse' | 'output' | 'wire' | 'plug' | 'switch';
+/**
+ * What speaks against a load: too near to a limit or over it, too much lost on the way, a lamp below the voltage it needs; a fuse above what
+ * lies behind it or too far from the battery; more at the moment of switching on, or while switched off, than an output bears.
+ */
+export type LoadTrouble = 'share' | 'drop' | 'least voltage' | 'fuse above' | 'fuse far' | 'surge' | 'standby';
 
 export interface LoadCheck {
   beforeA: number;
@@ -29,6 +32,11 @@ export interface LoadCheck {
   atLeastV: number;
   /** Highest voltage that one of the loads is stated to need, where one is. */
   neededV?: number;
+  /** Where the fuse is above what lies behind it: the most that it may be. */
+  fuseMostA?: number;
+  /** Of an output that guards itself: what all loads together draw when switched on and while off, and what it bears. */
+  surge?: { ampere: number; mostA: number };
+  standby?: { mA: number; mostMa: number };
   troubles: LoadTrouble[];
   /** Where too much is lost: what would mend it. */
   mend?: DropMend;
@@ -38,29 +46,46 @@ export interface LoadCheck {
 /** Two contacts on the way out and two on the way back. */
 const CONTACTS = 4;
 
-function weakestOf({ fuse, wire, plugPermittedA, switchPermittedA }: Circuit): [WeakestPart, number] {
-  const limits: [WeakestPart, number | undefined][] = [
-    ['wire', wire.permittedA],
-    ['plug', plugPermittedA],
-    ['switch', switchPermittedA],
-  ];
-  return limits.reduce<[WeakestPart, number]>((low, [part, limit]) => (limit !== undefined && limit < low[1] ? [part, limit] : low), ['fuse', fuse.ratedA]);
+type Limit = [part: WeakestPart, ampere: number];
+
+/** What limits a circuit: first what guards it, then what lies behind that. */
+function limitsOf({ fuse, output, wire, plugPermittedA, switchPermittedA }: Circuit): { guards: Limit[]; behind: Limit[] } {
+  return {
+    guards: [...(fuse ? [['fuse', fuse.ratedA] satisfies Limit] : []), ...(output ? [['output', output.limitA] satisfies Limit] : [])],
+    behind: [['wire', wire.permittedA], ['plug', plugPermittedA], ...(switchPermittedA === undefined ? [] : [['switch', switchPermittedA] satisfies Limit])],
+  };
+}
+
+const lowest = (limits: readonly Limit[]): Limit => limits.reduce<Limit>((low, limit) => (limit[1] < low[1] ? limit : low), limits[0] ?? ['wire', 0]);
+
+/** What loads draw together from an output at the moment they are switched on, and while they are off; one that draws longer than it bears counts against its limit. */
+function outputLoads(output: SwitchOutput, loads: readonly Load[]): Required<Pick<LoadCheck, 'surge' | 'standby'>> {
+  const surges = loads.flatMap((load) => load.surge ?? []);
+  const mostA = surges.some((surge) => surge.forMs > output.surge.forMs) ? output.limitA : output.surge.ampere;
+  return {
+    surge: { ampere: surges.reduce((sum, surge) => sum + surge.ampere, 0), mostA },
+    standby: { mA: loads.reduce((sum, load) => sum + (load.standbyMa ?? 0), 0), mostMa: output.standbyMostMa },
+  };
 }
 
 /**
- * A circuit with added loads, measured at the worst voltage against the weakest of fuse, wire, plug and switch; drop at running
- * voltage out over the circuit's wire and back over the chassis, two contacts each way, judged by the rule set's share for what it feeds;
- * the voltage that is left while the supply is at its least, against what the loads are stated to need. Over the rule set's warning
- * share warns, over its refusing share refuses, equality passes; too much lost on the way warns.
+ * A circuit with added loads, measured at the worst voltage against the weakest of fuse or output, wire, plug and switch; drop at running
+ * voltage out over the circuit's wire and back over a wire of its own or the chassis, two contacts each way, judged by the rule set's share
+ * for what it feeds; the voltage that is left while the supply is at its least, against what the loads are stated to need. Over the rule
+ * set's warning share warns, over its refusing share refuses, equality passes; too much lost on the way warns. A fuse above what lies behind
+ * it, one too far from the battery, and a surge above what an output bears refuse; standby above an output's warns.
  */
 export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltageV: 12 | 24, rules: ElectricsRules, use: DropUse = 'lamp'): LoadCheck {
   const range = voltageRange(systemVoltageV);
   const beforeA = currentsOf(circuit.loads, range).worstA;
   const addedA = currentsOf(added, range).worstA;
-  const [weakest, limitA] = weakestOf(circuit);
+  const { guards, behind } = limitsOf(circuit);
+  const [weakest, limitA] = lowest([...guards, ...behind]);
   const together = currentsOf([...circuit.loads, ...added], range);
-  const restOhm = (rules.chassisMohm + CONTACTS * rules.contactMohm) / 1000;
-  const ohm = copperOhm(circuit.wire.lengthM, circuit.wire.areaMm2) + restOhm;
+  const { lengthM, areaMm2, backM } = circuit.wire;
+  const restOhm = ((backM === undefined ? rules.chassisMohm : 0) + CONTACTS * rules.contactMohm) / 1000;
+  const laid = { areaMm2, lengthM: lengthM + (backM ?? 0) };
+  const ohm = copperOhm(laid.lengthM, areaMm2) + restOhm;
   const limit = dropLimitShare(use, rules);
   const { dropV, dropShare, holds } = judgeDrop(together.runningA, ohm, range.runningV, limit);
   const atLeastV = range.leastV - together.leastVoltageA * ohm;
@@ -68,12 +93,21 @@ export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltag
   const neededV = needs.length === 0 ? undefined : Math.max(...needs);
   const shareAfter = (beforeA + addedA) / limitA;
   const over = (share: number) => shareAfter > share + 1e-9;
+  const [, fuseMostA] = lowest(behind);
+  const above = circuit.fuse !== undefined && circuit.fuse.ratedA > fuseMostA + 1e-9;
+  const far = circuit.batteryToFuseMm !== undefined && circuit.batteryToFuseMm > rules.mainFuseWithinMm;
+  const { surge, standby } = circuit.output ? outputLoads(circuit.output, [...circuit.loads, ...added]) : {};
+  const bursts = surge !== undefined && surge.ampere > surge.mostA + 1e-9;
   const troubles: LoadTrouble[] = [
+    ...(above ? ['fuse above' as const] : []),
+    ...(far ? ['fuse far' as const] : []),
+    ...(bursts ? ['surge' as const] : []),
+    ...(standby && standby.mA > standby.mostMa + 1e-9 ? ['standby' as const] : []),
     ...(over(rules.warnShare) ? ['share' as const] : []),
     ...(holds ? [] : ['drop' as const]),
     ...(neededV !== undefined && atLeastV < neededV - 1e-9 ? ['least voltage' as const] : []),
   ];
-  const verdict = circuit.neverUse ? 'never' : over(rules.refuseShare) ? 'refuse' : troubles.length > 0 ? 'warn' : 'carries';
+  const verdict = circuit.neverUse ? 'never' : over(rules.refuseShare) || above || far || bursts ? 'refuse' : troubles.length > 0 ? 'warn' : 'carries';
   return {
     beforeA,
     addedA,
@@ -89,8 +123,11 @@ export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltag
     dropLimitShare: limit,
     atLeastV,
     ...(neededV === undefined ? {} : { neededV }),
+    ...(above ? { fuseMostA } : {}),
+    ...(surge && surge.ampere > 0 ? { surge } : {}),
+    ...(standby && standby.mA > 0 ? { standby } : {}),
     troubles,
-    ...(holds ? {} : { mend: mendDrop(together.runningA, circuit.wire, restOhm, range.runningV, limit) }),
+    ...(holds ? {} : { mend: mendDrop(together.runningA, laid, restOhm, range.runningV, limit) }),
     verdict,
   };
 }

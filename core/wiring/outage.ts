@@ -1,6 +1,5 @@
-export const MONITOR_KINDS = ['steady', 'pulses when off', 'modulated'] as const;
-/** How a vehicle looks whether a lamp is there: by the current while it is on, by short pulses while it is off, or by the current of a chopped supply. */
-export type MonitorKind = (typeof MONITOR_KINDS)[number];
+import type { LampCure } from '../kit/index.ts';
+import type { LampChannel } from '../vehicle/index.ts';
 
 /** Preferred values of resistors in one decade. */
 export const SERIES = {
@@ -11,20 +10,8 @@ export const SERIES = {
 export type ResistorSeries = keyof typeof SERIES;
 
 /** A lamp channel of a vehicle as it watches its lamp, and the lamp that hangs on it now. */
-export interface OutageCase {
-  kind: MonitorKind;
-  /** Below so much the vehicle reports the lamp, or flashes fast. */
-  thresholdW: number;
+export interface OutageCase extends Omit<LampChannel, 'id' | 'name'> {
   lampW: number;
-  /** A turn signal: it flashes, and tells of an outage by flashing about twice as fast. */
-  flashes: boolean;
-  /** The flashing comes from a part that can be changed for one that does not look at the load. */
-  flasherChangeable: boolean;
-  /** The vehicle can be told of the other lamp by the maker's procedure. */
-  codable: boolean;
-  /** Lowest voltage at which the channel looks. */
-  leastV: number;
-  mostV: number;
   series: ResistorSeries;
   /** Of the resistor's value, 0.05 is 5 %. */
   tolerance: number;
@@ -84,4 +71,20 @@ export function outageCure(asked: OutageCase): OutageAnswer {
     noCures.push({ cure: 'resistor', because: 'kind' });
   }
   return { seen: flashes ? 'flashes fast' : 'reported', cures, noCures };
+}
+
+/** What speaks against a part as a cure: the vehicle's kind, or a resistor that takes too little or bears too little heat. */
+export type CureTrouble = { code: 'of no use' } | { code: 'too many ohms'; ohm: number; mostOhm: number } | { code: 'too little rating'; ratingW: number; neededW: number };
+
+/**
+ * Whether a part cures what the vehicle makes of a lamp: a flasher, a decoder or a resistor where the answer names one. A resistor's own heat is
+ * reckoned anew, V²/R at the highest voltage times its duty, and it is to be rated for four times that.
+ */
+export function judgeCure(asked: OutageCase, { by, ohm = 0, ratingW = 0 }: LampCure): CureTrouble | undefined {
+  const cure = outageCure(asked).cures.find((entry) => entry.cure === by);
+  if (!cure) return { code: 'of no use' };
+  if (cure.cure !== 'resistor') return undefined;
+  if (ohm > cure.mostOhm * (1 + 1e-9)) return { code: 'too many ohms', ohm, mostOhm: cure.mostOhm };
+  const neededW = RATING_TIMES * (asked.mostV ** 2 / ohm) * (asked.flashes ? FLASHING_DUTY : 1);
+  return ratingW < neededW * (1 - 1e-9) ? { code: 'too little rating', ratingW, neededW } : undefined;
 }

@@ -1,5 +1,5 @@
 import type { KitPlug } from '../kit/index.ts';
-import type { PlugFace, VehiclePlug } from '../vehicle/index.ts';
+import type { PlugFace, PlugPin, VehiclePlug } from '../vehicle/index.ts';
 
 export type PinVerdict = 'meets' | 'swapped' | 'nothing there' | 'left over' | 'spare';
 
@@ -59,6 +59,14 @@ export function matePlugs(vehicle: VehiclePlug | PlugFace, kit: KitPlug | PlugFa
   }
   const wrong = pairs.some((pair) => pair.verdict === 'swapped' || pair.verdict === 'nothing there');
   return { value: troubles.length > 0 ? 'does not mate' : wrong ? 'mates with pins wrong' : 'mates', pairs, troubles };
+}
+
+/** One wire of the vehicle against the lead of the kit that is joined to it: what it carries is what the lead wants, or it is not to be joined. */
+export function mateWire(pin: PlugPin, lead: KitPlug | PlugFace): MateVerdict {
+  const [wanted] = lead.pins;
+  const verdict = pinVerdict(pin.carries, wanted?.carries ?? 'empty');
+  const pair: PinPair = { row: 1, column: 1, vehiclePin: pin.id, kitPin: wanted?.id, vehicleCarries: pin.carries, kitWants: wanted?.carries, verdict };
+  return { value: verdict === 'meets' ? 'mates' : 'mates with pins wrong', pairs: [pair], troubles: [] };
 }
 
 function pinVerdict(gives: string, wants: string): PinVerdict {

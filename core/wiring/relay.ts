@@ -1,3 +1,4 @@
+import type { KitRelay } from '../kit/index.ts';
 import type { ElectricsRules } from '../rules/index.ts';
 import type { Circuit, Load } from '../vehicle/index.ts';
 import { voltageRange } from './current.ts';
@@ -6,11 +7,12 @@ import { sizeCircuit, type CircuitSize, type NewCircuit } from './size.ts';
 import type { WireTable } from './table.ts';
 
 /** A relay: its coil loads the circuit that triggers it, its contact carries the feed. */
-export interface Relay {
-  coilOhm: number;
-  contactA: number;
-  /** Its lowest voltage at which it is sure to close. */
-  pullInV: number;
+export type Relay = Omit<KitRelay, 'id' | 'name'>;
+
+/** What a relay's coil puts on the circuit that triggers it: its current at running voltage, and the voltage that it needs to close. */
+export function coilLoad({ coilOhm, pullInV }: Relay, name: string, systemVoltageV: 12 | 24): Load {
+  const { runningV } = voltageRange(systemVoltageV);
+  return { name, powerW: runningV ** 2 / coilOhm, atV: runningV, kind: 'resistive', leastV: pullInV };
 }
 
 export interface RelayCheck {
@@ -29,7 +31,7 @@ export interface RelayCheck {
 /** Trigger and feed apart: the coil at running voltage on one circuit, the lamps on another, each judged by itself. */
 export function checkRelay(relay: Relay, trigger: Circuit, feed: NewCircuit, rules: ElectricsRules, table: WireTable): RelayCheck {
   const { runningV } = voltageRange(feed.systemVoltageV);
-  const coil: Load = { name: 'relay coil', powerW: runningV ** 2 / relay.coilOhm, atV: runningV, kind: 'resistive', leastV: relay.pullInV };
+  const coil = coilLoad(relay, 'relay coil', feed.systemVoltageV);
   const triggered = checkLoad(trigger, [coil], feed.systemVoltageV, rules, 'auxiliary');
   const sized = sizeCircuit(feed, rules, table);
   const contactShare = sized.worstA / relay.contactA;

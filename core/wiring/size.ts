@@ -1,8 +1,9 @@
 import type { ElectricsRules } from '../rules/index.ts';
+import type { Surge } from '../vehicle/index.ts';
 import { copperOhm, gaugeAreaMm2, GAUGES, METRIC_MM2, permittedA } from './conductor.ts';
 import { currentsOf, voltageRange, type Drawing } from './current.ts';
 import { dropLimitShare, judgeDrop, type DropUse } from './drop.ts';
-import { smallestFuseA, type Surge } from './fuse.ts';
+import { smallestFuseA } from './fuse.ts';
 import type { WireTable } from './table.ts';
 
 /** A circuit that is still to be laid. */

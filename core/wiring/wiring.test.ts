@@ -10,6 +10,7 @@ import {
   gaugeAreaMm2,
   loadCurrentA,
   matePlugs,
+  mateWire,
   smallestFuseA,
   worstCurrentA,
   voltageRange,
@@ -45,7 +46,13 @@ test('a full fuse passes, a watt more is refused, a switch can be the weakest', 
   expect(checkLoad(circuit, [led(86.4)], 12, rules)).toMatchObject({ afterA: 8, shareAfter: 0.8, verdict: 'carries', weakest: 'fuse' });
   expect(checkLoad(circuit, [led(108)], 12, rules).verdict).toBe('warn');
   expect(checkLoad(circuit, [led(109)], 12, rules).verdict).toBe('refuse');
-  expect(checkLoad({ ...circuit, switchPermittedA: 5 }, [led(54)], 12, rules)).toMatchObject({ weakest: 'switch', shareAfter: 1, verdict: 'warn' });
+  expect(checkLoad({ ...circuit, switchPermittedA: 5 }, [led(54)], 12, rules)).toMatchObject({
+    weakest: 'switch',
+    shareAfter: 1,
+    troubles: ['fuse above', 'share'],
+    verdict: 'refuse',
+  });
+  expect(checkLoad({ ...circuit, fuse: { slot: 'F1', ratedA: 5 }, switchPermittedA: 5 }, [led(54)], 12, rules)).toMatchObject({ weakest: 'fuse', shareAfter: 1, verdict: 'warn' });
   expect(checkLoad({ ...circuit, neverUse: 'brakes' }, [], 12, rules).verdict).toBe('never');
 });
 
@@ -53,7 +60,7 @@ test('drop: 69 W at 13.8 V are 5 A over 0.04827 Ω of wire, 5 mΩ of chassis and
   expect(checkLoad(circuit, [led(69)], 12, rules).dropV).toBeCloseTo(5 * (0.048272 + 0.013), 5);
 });
 
-const roomy: Circuit = { ...circuit, fuse: { slot: 'F1', ratedA: 20 }, plugPermittedA: 20 };
+const roomy: Circuit = { ...circuit, fuse: { slot: 'F1', ratedA: 20 }, wire: { ...circuit.wire, permittedA: 20 }, plugPermittedA: 20 };
 
 test('96 W lose 3.09 % on the way: too much for a lamp of the road, within what an auxiliary one may lose', () => {
   const lamp = checkLoad(roomy, [led(96)], 12, rules);
@@ -81,6 +88,59 @@ test('at 10.8 V the same lamps have 10.26 V left, which one that needs 10.3 V is
   expect(checkLoad(roomy, [led(48)], 12, rules).neededV).toBeUndefined();
   // A lamp of the vehicle that hangs on the same circuit counts as well.
   expect(checkLoad({ ...roomy, loads: [{ ...led(48), leastV: 10.3 }] }, [led(48)], 12, rules, 'auxiliary')).toMatchObject({ neededV: 10.3, troubles: ['least voltage'] });
+});
+
+test('a fuse above what lies behind it refuses, whatever hangs on it, and says how large it may be', () => {
+  const fused = (ratedA: number) => checkLoad({ ...circuit, fuse: { slot: 'F1', ratedA } }, [led(10.8)], 12, rules);
+  // The wire carries 16 A, the plug 12 A.
+  expect(fused(12)).toMatchObject({ troubles: [], verdict: 'carries' });
+  expect(fused(12).fuseMostA).toBeUndefined();
+  expect(fused(15)).toMatchObject({ troubles: ['fuse above'], verdict: 'refuse', fuseMostA: 12 });
+});
+
+test('a main fuse farther from the battery than the rule set allows refuses; equality passes', () => {
+  const fed = (batteryToFuseMm: number) => checkLoad({ ...circuit, batteryToFuseMm }, [led(10.8)], 12, rules);
+  expect([fed(180).verdict, fed(181).verdict, fed(181).troubles]).toEqual(['carries', 'refuse', ['fuse far']]);
+});
+
+test('a wire of its own on the way back is reckoned in place of the body', () => {
+  // 5 A · (0.048272 + 2.1 m · 0.01149333 Ω/m + four contacts of 2 mΩ).
+  expect(checkLoad({ ...circuit, wire: { ...circuit.wire, backM: 2.1 } }, [led(69)], 12, rules).dropV).toBeCloseTo(5 * (0.048272 + 0.024136 + 0.008), 5);
+});
+
+test('an output that guards itself: its limit, what it bears for a moment, and what it takes for a fault while off', () => {
+  const { fuse: _, ...open } = circuit;
+  const output = { slot: 'O3', limitA: 5, surge: { ampere: 14, forMs: 50 }, standbyMostMa: 4 };
+  const on = (...added: Parameters<typeof checkLoad>[1]) => checkLoad({ ...open, output }, added, 12, rules);
+  const lamp = (ampere: number, forMs = 20, standbyMa = 1) => ({ ...led(21.6), surge: { ampere, forMs }, standbyMa });
+  // 21.6 W at 10.8 V are 2 A each.
+  expect(on(lamp(7), lamp(7))).toMatchObject({
+    weakest: 'output',
+    limitA: 5,
+    shareAfter: 0.8,
+    surge: { ampere: 14, mostA: 14 },
+    standby: { mA: 2, mostMa: 4 },
+    verdict: 'carries',
+  });
+  expect(on(led(56.7))).toMatchObject({ shareAfter: 1.05, verdict: 'refuse' });
+  expect([on(led(56.7)).surge, on(led(56.7)).standby]).toEqual([undefined, undefined]);
+  expect(on(lamp(7), lamp(7.1))).toMatchObject({ troubles: ['surge'], verdict: 'refuse' });
+  // Longer than it bears counts against its limit.
+  expect(on(lamp(5, 51))).toMatchObject({ surge: { ampere: 5, mostA: 5 }, verdict: 'carries' });
+  expect(on(lamp(5.1, 51))).toMatchObject({ troubles: ['surge'], verdict: 'refuse' });
+  expect(on(lamp(1, 20, 4.5))).toMatchObject({ troubles: ['standby'], verdict: 'warn' });
+});
+
+test('a wire is tapped for what the lead wants, and for nothing else', () => {
+  const lead = { ...face('pins', ['main']), rows: 1, columns: 1, pins: [{ id: '1', row: 1, column: 1, carries: 'main' as const }] };
+  const wire = (carries: 'main' | 'dipped' | 'empty') => mateWire({ id: '3', row: 2, column: 1, carries }, lead);
+  expect(wire('main')).toEqual({
+    value: 'mates',
+    pairs: [{ row: 1, column: 1, vehiclePin: '3', kitPin: '1', vehicleCarries: 'main', kitWants: 'main', verdict: 'meets' }],
+    troubles: [],
+  });
+  expect([wire('dipped').value, wire('dipped').pairs[0]?.verdict]).toEqual(['mates with pins wrong', 'swapped']);
+  expect([wire('empty').value, wire('empty').pairs[0]?.verdict]).toEqual(['mates with pins wrong', 'nothing there']);
 });
 
 test('a mend is a size or a way; where contacts and body lose all of it there is none', () => {

@@ -1,9 +1,10 @@
-import { functionsOf, lampAims, lostFunctions, replacedPieces, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
+import { functionsOf, lampAims, lostFunctions, replacedPieces, watchedLamps, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
 import { sense, standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/job';
 import { sayHold, sayKey } from '@jade/words/stations';
+import { sayJoinedHow, sayProtection, sayWatchedShort } from '@jade/words/wiring';
 import { sayMileage } from '@jade/words/customers';
-import { amperes, bothLengths, inSentence, millimetres, percent, stated, volts } from '@jade/words/units';
+import { amperes, bothLengths, inSentence, millimetres, percent, volts } from '@jade/words/units';
 
 export interface SheetTable {
   title: string;
@@ -63,16 +64,21 @@ function aimTable(context: JobContext): SheetTable {
 
 function wireTable(context: JobContext): SheetTable {
   const loads = circuitLoads(context).map(({ circuit, check }) => [
-    `${circuit.name}, fuse ${circuit.fuse.slot} ${stated(circuit.fuse.ratedA, 'A')}`,
+    `${circuit.name}, ${sayProtection(circuit)}${circuit.fuse ? `, ${context.state.fuses[circuit.id] === undefined ? 'as documented' : 'seen'}` : ''}`,
     `${amperes(check.afterA)} at worst`,
     `${percent(check.shareAfter)} of the ${check.weakest}`,
   ]);
   const joints = wireJoints(context).map((joint) => [
     joint.vehiclePlug.name,
-    joint.joined ? 'plug to plug, nothing cut' : 'not joined',
+    joint.joined ? sayJoinedHow(joint) : 'not joined',
     joint.toProve.every((wire) => wire.proof.code === 'proved') ? 'proved on and off' : 'not proved',
   ]);
-  return { title: 'Connections and load', head: ['Place', 'How', 'Result'], rows: [...loads, ...joints], empty: 'Nothing was connected.' };
+  const lamps = (watchedLamps(context) ?? []).map(({ channel, value, accepted }) => [
+    channel.name,
+    'how the vehicle watches it',
+    sayWatchedShort(value, channel.flashes, accepted),
+  ]);
+  return { title: 'Connections and load', head: ['Place', 'How', 'Result'], rows: [...loads, ...joints, ...lamps], empty: 'Nothing was connected.' };
 }
 
 function sensorTable(context: JobContext): SheetTable {

@@ -1,7 +1,7 @@
 import type { EventType, JobContext, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
-import { amount, inSentence, millimetres, plural } from '@jade/words/units';
+import { amount, inSentence, millimetres, plural, stated } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
 export interface Names {
@@ -19,6 +19,7 @@ export interface Names {
   mount: (id: string) => string;
   plug: (id: string) => string;
   circuit: (id: string) => string;
+  channel: (id: string) => string;
   sensor: (id: string) => string;
   group: (piece: string, id: string) => string;
   connection: (kit: string, id: string) => string;
@@ -47,14 +48,28 @@ export function namesOf({ profile, kits, rules }: Pick<JobContext, 'profile' | '
     test: (slug, id) => find(fitment(slug)?.tests, id)?.name ?? id,
     lamp: (slug, id) => find(kit(slug)?.lamps, id)?.name ?? id,
     factory: (id) => find(profile.functions, id)?.name ?? id,
-    fact: (id) => find(profile.facts, id)?.label ?? id,
+    fact: (id) =>
+      find(profile.facts, id)?.label ??
+      find(
+        kits.flatMap((entry) => entry.options),
+        id.replace(/^option\./, ''),
+      )?.label ??
+      id,
     mount: (id) => find(profile.mounts, id)?.name ?? id,
     plug: (id) => find(profile.plugs, id)?.name ?? id,
-    circuit: (id) => find(profile.circuits, id)?.name ?? id,
+    circuit: (id) =>
+      find(profile.circuits, id)?.name ??
+      find(
+        kits.flatMap(({ slug, feeds }) => feeds.map((feed) => ({ ...feed, id: `${slug}.${feed.id}` }))),
+        id,
+      )?.name ??
+      id,
+    channel: (id) => find(profile.channels, id)?.name ?? id,
     sensor: (id) => find(profile.sensors, id)?.name ?? id,
     connection: (slug, id) => {
-      const plug = find(fitment(slug)?.connections, id)?.vehiclePlug;
-      return (plug && find(profile.plugs, plug)?.name) ?? id;
+      const connection = find(fitment(slug)?.connections, id);
+      const plug = find(profile.plugs, connection?.vehiclePlug ?? '')?.name ?? id;
+      return connection?.tap ? `${plug}, wire of pin ${connection.tap.pin}` : plug;
     },
     supply: (id) => find(profile.supplies, id)?.name ?? `${id} supply`,
     rule: (id) => find(rules?.aim, id)?.name ?? id,
@@ -144,6 +159,8 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} found`,
   'plug.joined': ({ kit, connection }, names) => `Plug joined: ${inSentence(names.connection(kit, connection))}`,
   'load.accepted': ({ circuit }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted`,
+  'fuse.seen': ({ circuit, ratedA }, names) => `Fuse of ${inSentence(names.circuit(circuit))} seen: ${stated(ratedA, 'A')}`,
+  'outage.accepted': ({ channel }, names) => `${names.channel(channel)}: left as the vehicle reports it`,
   'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,
   'reading.taken': ({ plug, pin, state, lowV, highV }, names) =>
     `${names.plug(plug)} pin ${pin}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,

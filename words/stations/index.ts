@@ -139,6 +139,13 @@ type Say = (data: Hold['data'], names: Names) => string;
 const text = (value: string | number | undefined) => String(value ?? '');
 const number = (value: string | number | undefined) => Number(value ?? 0);
 
+/** What keeps a circuit from carrying, where it is not its weakest part. */
+const REFUSED: Readonly<Record<string, string>> = {
+  'fuse above': 'has a fuse above what lies behind it',
+  'fuse far': 'has its main fuse too far from the battery',
+  surge: 'lets go when the lamps are switched on',
+};
+
 const HOLDS: Record<HoldCode, Say> = {
   'number-missing': () => 'Read the vehicle number',
   'battery-missing': () => 'Measure the battery at rest',
@@ -162,7 +169,10 @@ const HOLDS: Record<HoldCode, Say> = {
     number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out',
   'plug-does-not-mate': ({ plug }, names) => `${names.plug(text(plug))} does not meet its mate pin by pin`,
   'plug-to-join': ({ plug }, names) => `Join ${inSentence(names.plug(text(plug)))}`,
-  'load-refused': ({ circuit, share }, names) => `${names.circuit(text(circuit))} would carry ${percent(number(share))} of its weakest part`,
+  'load-refused': ({ circuit, share, trouble }, names) =>
+    `${names.circuit(text(circuit))} ${REFUSED[text(trouble)] ?? `would carry ${percent(number(share))} of its weakest part`}`,
+  'outage-to-accept': ({ channel, fast }, names) =>
+    `${names.channel(text(channel))}: ${number(fast) ? 'it would flash fast' : 'the vehicle would report it'}, and nothing in the kits cures that`,
   'load-to-accept': ({ circuit, share }, names) => `${names.circuit(text(circuit))} will carry ${percent(number(share))}: accept it`,
   'reference-missing': () => 'Prove the reference before any reading',
   'wire-unproved': ({ plug, pin, carries }, names) => `${names.plug(text(plug))}, pin ${pin}: prove ${carries} on and off`,
@@ -253,6 +263,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return 'These plugs do not meet.';
     case 'load-refused':
       return `${names.circuit(refusal.circuit)} does not carry it.`;
+    case 'wire-first':
+      return `First prove the wire at Probe: ${inSentence(names.plug(refusal.plug))}, pin ${refusal.pin}, on and off. Nothing is tapped on its colour alone.`;
     case 'wall-first':
       return 'First say how far the wall is.';
     case 'settings-first':

@@ -1,6 +1,7 @@
 import type { ReasonTree } from '@jade/core/facts';
-import type { Load } from '@jade/core/vehicle';
-import type { Drain, DropMend, LoadCheck, LoadTrouble, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
+import type { WatchedLamp, WireBranch, WireJoint, WireLane } from '@jade/core/job';
+import type { Circuit, Load, MonitorKind } from '@jade/core/vehicle';
+import type { Cure, CureTrouble, Drain, DropMend, LoadCheck, LoadTrouble, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
 import { sayCondition } from '@jade/words/match';
 import { amperes, inSentence, percent, plural, stated, volts } from '@jade/words/units';
 
@@ -45,7 +46,26 @@ function sayDropMend({ areaMm2, mostLengthM }: DropMend): string {
   return `It would hold with ${mends.join(' or ')}, or with a relay and a feed of its own.`;
 }
 
+/** What guards a circuit: its fuse with its slot, or an output with its limit. */
+export function sayProtection({ fuse, output }: Pick<Circuit, 'fuse' | 'output'>): string {
+  if (output) return `output ${output.slot}, limits itself at ${stated(output.limitA, 'A')}`;
+  if (!fuse) return 'nothing that guards it';
+  return fuse.slot.includes('fuse') ? `${fuse.slot} ${stated(fuse.ratedA, 'A')}` : `fuse ${fuse.slot}, ${stated(fuse.ratedA, 'A')}`;
+}
+
+/** A fuse that was seen in its slot: as it is documented, or another one. */
+export function sayFuseSeen(seenA: number | undefined, documentedA: number | undefined): string {
+  if (seenA === undefined) return 'The fuse is taken as documented until it was looked at.';
+  if (documentedA === undefined) return `Fuse seen: ${stated(seenA, 'A')}, as documented.`;
+  return `A fuse of ${stated(seenA, 'A')} sits where ${stated(documentedA, 'A')} is documented. Find out why before you go on; nothing is added to a circuit whose fuse was made larger.`;
+}
+
 const LOAD_TROUBLES: Record<LoadTrouble, (check: LoadCheck) => string> = {
+  'fuse above': ({ fuseMostA }) => `The fuse lets more through than what lies behind it carries (${stated(fuseMostA ?? 0, 'A')}): fit one of at most that.`,
+  'fuse far': () => 'The main fuse sits too far from the battery: the wire between them burns unguarded. Move it nearer.',
+  surge: ({ surge }) =>
+    `When they are switched on the lamps draw ${stated(surge?.ampere ?? 0, 'A')} for a moment, and the output bears ${stated(surge?.mostA ?? 0, 'A')}: it lets go.`,
+  standby: ({ standby }) => `Switched off they still draw ${stated(standby?.mA ?? 0, 'mA')}, and the output takes more than ${stated(standby?.mostMa ?? 0, 'mA')} for a fault.`,
   share: () => 'There is little in hand.',
   drop: ({ mend }) => `Too much is lost on the way, and lamps burn dim. ${sayDropMend(mend ?? {})}`,
   'least voltage': ({ atLeastV, neededV }) =>
@@ -62,6 +82,7 @@ export function sayLoad(check: LoadCheck): string {
     case 'warn':
       return `It carries, but look at this. ${troubles.join(' ')} ${base}`;
     case 'refuse':
+      if (check.shareAfter <= check.refuseShare + 1e-9) return `Not like this. ${troubles.join(' ')} ${base}`;
       return `Too much for this circuit. ${base} A larger fuse is no cure. Feed the lamps from another source, or over a relay with a feed of its own that takes only its trigger from here.`;
     case 'never':
       return 'This circuit is never used: it belongs to a safety system.';
@@ -71,6 +92,108 @@ export function sayLoad(check: LoadCheck): string {
 /** Why a load that was accepted is asked for again. */
 export function sayWithdrawn(acceptedA: number, { afterA }: Pick<LoadCheck, 'afterA'>): string {
   return `${amperes(acceptedA)} were accepted, and it is ${amperes(afterA)} now: look at it again.`;
+}
+
+const WATCHES: Record<MonitorKind, string> = {
+  steady: 'by its current while it is on',
+  'pulses when off': 'by short pulses while it is off',
+  modulated: 'by the current of a chopped supply',
+};
+
+/** What the vehicle makes of a lamp, what cures it and what is of no use; `itemName` names a part of a kit. */
+export function sayWatched({ channel, beforeW, afterW, answer, brought, glows, value }: WatchedLamp, itemName: (kit: string, item: string) => string): string {
+  const base = `The vehicle watches it ${WATCHES[channel.kind]}: ${stated(beforeW, 'W')} hung on it, ${stated(round(afterW), 'W')} do now, and below ${stated(channel.thresholdW, 'W')} it ${channel.flashes ? 'flashes fast' : 'reports the lamp'}.`;
+  const glow = glows ? [' Off, the lamp may glow or flicker by the pulses.'] : [];
+  if (value === 'as it was') return `${base} It sees nothing.${glow.join('')}`;
+  const good = brought.filter(({ trouble }) => !trouble).map(({ kit, item }) => inSentence(itemName(kit.slug, item.id)));
+  if (value === 'cured') return `${base} Cured by what the kit brings: ${good.join(', ')}.${glow.join('')}`;
+  const bad = brought.flatMap(({ kit, item, trouble }) => (trouble ? [`${itemName(kit.slug, item.id)}: ${sayCureTrouble(trouble)}.`] : []));
+  const cures = answer.cures.map(sayCure);
+  const none = answer.noCures.some(({ cure, because }) => cure === 'resistor' && because === 'kind') ? ['A resistor cannot satisfy it.'] : [];
+  return [base, ...bad, cures.length > 0 ? `It would be cured by ${cures.join(', or ')}.` : 'Nothing cures it.', ...none, ...glow.map((text) => text.trim())].join(' ');
+}
+
+/** What a way through a joint ends in: the lamps that it feeds, counted where they are many, or a relay's coil. */
+export function sayEnds({ loads, ends }: Pick<WireBranch, 'loads' | 'ends'>): string {
+  if (ends === 'coil') return `${loads[0]?.name ?? 'relay'}, coil only`;
+  if (loads.length > 2) return `${loads.length} lamps, ${stated(round(loads.reduce((sum, load) => sum + load.powerW, 0)), 'W')}`;
+  return loads.map(({ name, powerW }) => `${name} ${stated(powerW, 'W')}`).join('; ');
+}
+
+/** What guards a lane, for its box in the picture: name, guard, load. */
+export function sayGuard({ load, source }: WireLane): string[] {
+  const { fuse, output } = load.circuit;
+  const what = output
+    ? `${output.slot}, ${stated(output.limitA, 'A')}`
+    : source === 'battery'
+      ? `battery, ${stated(fuse?.ratedA ?? 0, 'A')}`
+      : `${fuse?.slot ?? ''}, ${stated(fuse?.ratedA ?? 0, 'A')}`;
+  return [load.circuit.name, what, percent(load.check.shareAfter)];
+}
+
+/** What a joint of the picture is called, for eye and ear. */
+export function sayJoint({ vehiclePlug, tapped, joined }: Pick<WireJoint, 'vehiclePlug' | 'tapped' | 'joined'>): string {
+  const what = tapped ? `${vehiclePlug.name}, wire of pin ${tapped.id}` : vehiclePlug.name;
+  return joined ? `${what}, joined` : what;
+}
+
+/** How a joint was made. */
+export function sayJoinedHow({ tapped }: Pick<WireJoint, 'tapped'>): string {
+  return tapped ? `wire of pin ${tapped.id} tapped and sealed` : 'plug to plug, nothing cut';
+}
+
+/** Whether one wire of the vehicle may be tapped by a lead, with what they carry. */
+export function sayTap({ tapped, kitPlug, mate }: Pick<WireJoint, 'tapped' | 'kitPlug' | 'mate'>): string {
+  const wire = `the ${tapped?.colour ? `${tapped.colour} ` : ''}wire of pin ${tapped?.id ?? ''} carries ${tapped?.carries ?? 'nothing'}`;
+  const wanted = kitPlug.pins[0]?.carries ?? 'nothing';
+  return mate.value === 'mates' ? `Tap: ${wire}, as the lead wants.` : `Not to be tapped: ${wire}, and the lead wants ${wanted}.`;
+}
+
+/** What closes a joint, and how it is tried. */
+export function sayHowToJoin({ tapped, vehiclePlug }: Pick<WireJoint, 'tapped' | 'vehiclePlug'>): string {
+  if (tapped) return 'Prove the wire at Probe first, then key off. Connector for both conductors and insulations, sleeve on before it closes, pull once, seal what was bared.';
+  return `Lock: ${vehiclePlug.lock}. Push until it clicks, then pull once.`;
+}
+
+export const WATCHED_WORDS: Record<WatchedLamp['value'], string> = { 'as it was': 'sees nothing', cured: 'the kit brings the cure', open: 'not cured' };
+
+/** That it is not known how a vehicle watches its lamps. */
+export function sayNotDescribed(): string {
+  return 'Whether this vehicle watches its lamps is not described. Look for a report, fast flashing and a glow while off when the lamps are tried.';
+}
+
+/** On paper: what the vehicle makes of a lamp. */
+export function sayWatchedShort(value: WatchedLamp['value'], flashes: boolean, accepted: boolean): string {
+  if (value === 'as it was') return 'as before';
+  if (value === 'cured') return 'a part of the kit is made for it';
+  const seen = flashes ? 'flashes fast' : 'reported as out';
+  return accepted ? `${seen}, left so` : seen;
+}
+
+const round = (watts: number) => Math.round(watts * 10) / 10;
+
+function sayCure(cure: Cure): string {
+  switch (cure.cure) {
+    case 'flasher':
+      return 'a flasher that does not look at the load';
+    case 'decoder':
+      return 'a decoder made for this vehicle';
+    case 'coding':
+      return 'coding by the maker’s procedure';
+    case 'resistor':
+      return `a resistor of ${stated(cure.ohm, 'Ω')}, rated ${stated(Math.ceil(cure.ratingW), 'W')} or more, on metal and away from plastic (it gives off ${stated(round(cure.onW), 'W')} while on)`;
+  }
+}
+
+function sayCureTrouble(trouble: CureTrouble): string {
+  switch (trouble.code) {
+    case 'of no use':
+      return 'of no use against this kind of watching';
+    case 'too many ohms':
+      return `its ${stated(trouble.ohm, 'Ω')} take too little, at most ${stated(round(trouble.mostOhm), 'Ω')} would do`;
+    case 'too little rating':
+      return `it may give off ${stated(trouble.ratingW, 'W')}, and ${stated(Math.ceil(trouble.neededW), 'W')} are wanted`;
+  }
 }
 
 const days = (hours: number) => plural(Math.floor(hours / 24), 'day');

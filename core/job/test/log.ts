@@ -136,7 +136,7 @@ export const PAIR: Kit = bareKit({
   fitments: [
     bareFitment({
       mounts: [{ lamp: 'lamp', mount: 'place' }],
-      connections: [{ id: 'joint', kitPlug: 'lamp-plug', vehiclePlug: 'fog-plug', circuit: 'fog', lamps: ['lamp'] }],
+      connections: [{ id: 'joint', kitPlug: 'lamp-plug', vehiclePlug: 'fog-plug', feed: { circuit: 'fog' }, lamps: ['lamp'] }],
       replaces: ['old-lamp'],
       losesFunctions: ['old-fog'],
       fitSteps: [{ id: 'screw', name: 'Screw it', side: 'left', needs: [], passes: ['start', 'align', 'tighten'], minutes: 3, tool: 'T25', tighten: 'snug' }],

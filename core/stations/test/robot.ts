@@ -11,6 +11,7 @@ import {
   provingSide,
   suppliesNow,
   testsOf,
+  watchedLamps,
   verdicts,
   wireJoints,
   type Happened,
@@ -50,6 +51,12 @@ export class Robot {
     const pin = { slug: 'x', version: 1 };
     this.write([{ type: 'job.opened', payload: { vehicle: 'v', profile: pin, kits: [pin], rules: pin } }]);
     this.write([{ type: 'order.chosen', payload: { school: truth.school, people: truth.people } }]);
+    for (const kit of documents.kits) {
+      for (const option of kit.options) {
+        const choice = truth.facts[`option.${option.id}`];
+        if (choice !== undefined && choice !== option.default) this.write([{ type: 'option.chosen', payload: { kit: kit.slug, option: option.id, choice } }]);
+      }
+    }
   }
 
   /** Another robot that takes over at a place of this one's log: what was done until there is done. */
@@ -146,6 +153,7 @@ export class Robot {
       for (const task of kit.benchTasks) if (!(state.benchDone[kit.slug] ?? []).includes(task.id)) yield () => gather.benchDone(context, kit.slug, task.id);
     }
     for (const load of circuitLoads(context)) if (!load.accepted) yield () => wire.acceptLoad(context, load.circuit.id);
+    for (const lamp of watchedLamps(context) ?? []) if (lamp.value === 'open' && !lamp.accepted) yield () => wire.acceptOutage(context, lamp.channel.id);
     if (plan) {
       for (const step of this.truth.people === 2 ? plan.steps : plan.steps.slice(0, 1)) {
         const counts = step.fasteners.map((group) => ({ group: group.id, count: group.count }));

@@ -191,9 +191,9 @@ const SMALL_KIT: Kit = bareKit({
         { lamp: 'bar', mount: 'front' },
       ],
       connections: [
-        { id: 'left', kitPlug: 'plug-left', vehiclePlug: 'fog-left', circuit: 'fog', lamps: ['lamp-left'] },
-        { id: 'right', kitPlug: 'plug-right', vehiclePlug: 'fog-right', circuit: 'fog', lamps: ['lamp-right'] },
-        { id: 'feed', kitPlug: 'plug-feed', vehiclePlug: 'feed', circuit: 'feed', lamps: ['bar'], asks: DEAD },
+        { id: 'left', kitPlug: 'plug-left', vehiclePlug: 'fog-left', feed: { circuit: 'fog' }, lamps: ['lamp-left'] },
+        { id: 'right', kitPlug: 'plug-right', vehiclePlug: 'fog-right', feed: { circuit: 'fog' }, lamps: ['lamp-right'] },
+        { id: 'feed', kitPlug: 'plug-feed', vehiclePlug: 'feed', feed: { circuit: 'feed' }, lamps: ['bar'], asks: DEAD },
       ],
       replaces: ['blank-left', 'blank-right'],
       fitSteps: [

@@ -18,11 +18,14 @@ export class TrueVehicle {
   readonly live = new Map<SupplyId, { is: 'live' | 'dead'; deadFrom: number }>();
   readonly forgotten = new Set<string>();
   private readonly profile: VehicleProfile;
+  /** What is so of it, and of the kits on it: options as chosen, or as they are usual. */
+  private readonly facts: FactValues;
 
   constructor(
     private readonly documents: JobDocuments,
-    private readonly facts: FactValues,
+    facts: FactValues,
   ) {
+    this.facts = { ...Object.fromEntries(documents.kits.flatMap((kit) => kit.options.map((option) => [`option.${option.id}`, option.default]))), ...facts };
     this.profile = documents.profile;
     for (const supply of this.profile.supplies) this.live.set(supply.id, { is: 'live', deadFrom: Infinity });
   }

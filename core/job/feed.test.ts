@@ -1,0 +1,110 @@
+import { bareKit, bareLamp } from '../test/bare-kit.ts';
+import type { Kit } from '../kit/index.ts';
+import { isRefused, wire } from '../stations/index.ts';
+import { contextOf, openedLog, PAIR, VAN, type TestLog } from './test/log.ts';
+import { circuitLoads, wireJoints, wirePicture, type JobContext } from './index.ts';
+
+const [fitment] = PAIR.fitments;
+const [joint] = fitment?.connections ?? [];
+if (!fitment || !joint) throw new Error('no joint');
+
+/** A bar of 118 W on a feed that the kit lays from the battery, switched by a relay that the fog wire triggers. */
+const BAR: Kit = bareKit({
+  ...PAIR,
+  lamps: [bareLamp('lamp', { name: 'Bar', optics: { ...bareLamp('x').optics, beam: 'driving' }, load: { powerW: 118, atV: 13.2, kind: 'driven LED', standbyMa: 2 } })],
+  relays: [{ id: 'relay', name: 'Bar relay', coilOhm: 85, contactA: 30, pullInV: 8 }],
+  feeds: [{ id: 'laid', name: 'Feed of the bar', fuseA: 15, batteryToFuseMm: 150, wire: { areaMm2: 2.5, lengthM: 5.6, permittedA: 22 }, plugPermittedA: 20, relay: 'relay' }],
+  fitments: [{ ...fitment, connections: [{ ...joint, feed: { circuit: 'laid' }, trigger: { circuit: 'fog', relay: 'relay' } }] }],
+});
+const on = (kit: Kit, log: TestLog = openedLog()): JobContext => ({ ...contextOf(log), kits: [kit] });
+
+test('trigger and feed are two loads on two circuits: the coil alone on the wire of the vehicle, the bar on what the kit lays', () => {
+  const loads = Object.fromEntries(circuitLoads(on(BAR)).map(({ circuit, added, check }) => [circuit.id, { check, names: added.map(({ name }) => name) }]));
+  // 13.8 V on 85 Ω are 0.162 A, 0.169 A at 14.4 V; 118 W at 10.8 V are 10.926 A.
+  expect(loads.fog).toMatchObject({ names: ['Bar relay'], check: { afterA: expect.closeTo(0.1694, 4) as number, neededV: 8, dropLimitShare: 0.05, verdict: 'carries' } });
+  expect(loads['test-kit.laid']).toMatchObject({
+    names: ['Bar'],
+    check: { afterA: expect.closeTo(10.9259, 4) as number, weakest: 'fuse', limitA: 15, dropLimitShare: 0.05, verdict: 'carries' },
+  });
+  // 8.5507 A over 0.038618 Ω of wire, 5 mΩ of body and four contacts.
+  expect(loads['test-kit.laid']?.check.dropV).toBeCloseTo(8.5507 * (0.038618 + 0.013), 3);
+  const slow = { ...BAR, relays: BAR.relays.map((relay) => ({ ...relay, pullInV: 10.8 })) };
+  expect(circuitLoads(on(slow)).find(({ circuit }) => circuit.id === 'fog')?.check).toMatchObject({ troubles: ['least voltage'], verdict: 'warn' });
+});
+
+test('a contact that carries less than the fuse lets through, and a fuse too far from the battery, are refused', () => {
+  const verdict = (part: Partial<Kit>) => circuitLoads(on({ ...BAR, ...part })).find(({ circuit }) => circuit.id === 'test-kit.laid')?.check;
+  expect(verdict({ relays: BAR.relays.map((relay) => ({ ...relay, contactA: 12 })) })).toMatchObject({
+    weakest: 'switch',
+    fuseMostA: 12,
+    troubles: ['fuse above', 'share'],
+    verdict: 'refuse',
+  });
+  expect(verdict({ feeds: BAR.feeds.map((feed) => ({ ...feed, batteryToFuseMm: 240 })) })).toMatchObject({ troubles: ['fuse far'], verdict: 'refuse' });
+});
+
+test('the picture has a lane for each source: the trigger ends in the coil, the feed passes the contact and ends in the bar', () => {
+  const lanes = wirePicture(on(BAR)).map(({ load, source, contact, branches }) => ({
+    circuit: load.circuit.id,
+    source,
+    contact: contact?.id,
+    branches: branches.map(({ joint: at, pin, ends, loads }) => [at?.connection.id, pin?.id, ends, loads.map(({ name }) => name).join()]),
+  }));
+  expect(lanes).toEqual([
+    { circuit: 'test-kit.laid', source: 'battery', contact: 'relay', branches: [[undefined, undefined, 'lamps', 'Bar']] },
+    { circuit: 'fog', source: 'vehicle', contact: undefined, branches: [['joint', '2', 'coil', 'Bar relay']] },
+  ]);
+  expect(wirePicture(on(PAIR)).map(({ source, branches }) => [source, branches.map(({ joint: at, ends }) => [at?.connection.id, ends])])).toEqual([
+    ['vehicle', [['joint', 'lamps']]],
+  ]);
+});
+
+const LEAD = { id: 'lead', name: 'Trigger lead', family: 'bare lead', gender: 'pins' as const, keying: 'none', rows: 1, columns: 1, lock: 'none', lamp: 'lamp' };
+const tapping = (carries: 'front fog' | 'main'): Kit => ({
+  ...BAR,
+  plugs: [{ ...LEAD, pins: [{ id: '1', row: 1, column: 1, carries }] }],
+  fitments: [{ ...fitment, connections: [{ ...joint, kitPlug: 'lead', feed: { circuit: 'laid' }, trigger: { circuit: 'fog', relay: 'relay' }, tap: { pin: '2' } }] }],
+});
+
+test('a wire is tapped only where it carries what the lead wants, and only once it is proved', () => {
+  const log = openedLog();
+  const tap = () => wire.join(on(tapping('front fog'), log), 'test-kit', 'joint', '2026-03-05T09:00:00Z');
+  expect(wireJoints(on(tapping('front fog')))[0]).toMatchObject({ tapped: { id: '2' }, mate: { value: 'mates' }, toProve: [{ pin: { id: '2' }, state: 'front fog' }] });
+  expect(tap()).toEqual({ refused: [{ code: 'wire-first', plug: 'fog-plug', pin: '2' }] });
+  log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'front fog', lowV: 13.6, highV: 13.6 });
+  expect(isRefused(tap())).toBe(true);
+  log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'key off', lowV: 0.02, highV: 0.02 });
+  expect(tap()).toEqual({ events: [{ type: 'plug.joined', payload: { kit: 'test-kit', connection: 'joint' } }] });
+  expect(wireJoints(on(tapping('main')))[0]?.mate.value).toBe('mates with pins wrong');
+});
+
+test('a fuse that was seen stands in place of the documented one: a larger one is refused, and an acceptance holds for its fuse alone', () => {
+  const log = openedLog();
+  const fog = () => circuitLoads(contextOf(log))[0];
+  expect(fog()).toMatchObject({ circuit: { fuse: { ratedA: 10 } } });
+  expect(fog()?.documentedA).toBeUndefined();
+  log.add('load.accepted', { kit: 'test-kit', circuit: 'fog', afterA: 2, fuseA: 10 });
+  expect(fog()?.accepted).toBe(true);
+  expect(wire.seeFuse(contextOf(log), 'fog', 15)).toEqual({ events: [{ type: 'fuse.seen', payload: { circuit: 'fog', ratedA: 15 } }] });
+  log.add('fuse.seen', { circuit: 'fog', ratedA: 15 });
+  // The plug behind it carries 12 A.
+  expect(fog()).toMatchObject({ documentedA: 10, accepted: false, check: { fuseMostA: 12, verdict: 'refuse', troubles: ['fuse above'] } });
+  expect(wire.asked(contextOf(log))[0]).toMatchObject({ code: 'load-refused', kind: 'block', data: { circuit: 'fog', trouble: 'fuse above' } });
+  expect(wire.acceptLoad(contextOf(log), 'fog')).toEqual({ refused: [{ code: 'load-refused', circuit: 'fog' }] });
+  expect(wire.seeFuse(contextOf(log), 'fog', 15)).toEqual({ refused: [{ code: 'already' }] });
+  log.add('fuse.seen', { circuit: 'fog', ratedA: 10 });
+  expect(fog()).toMatchObject({ accepted: true, check: { verdict: 'carries' } });
+  expect(fog()?.documentedA).toBeUndefined();
+  const [load] = circuitLoads(contextOf(openedLog()));
+  // From half to twice what is documented.
+  expect(load && wire.fusesToSee(load)).toEqual([5, 7.5, 10, 15, 20]);
+});
+
+test('a load of the kit’s own feed can be accepted, and its log is of what there is', () => {
+  expect(wire.acceptLoad(on(BAR), 'test-kit.laid')).toEqual({
+    events: [{ type: 'load.accepted', payload: { kit: 'test-kit', circuit: 'test-kit.laid', afterA: 10.93, fuseA: 15 } }],
+  });
+  expect(wire.wantsAnswer(on(BAR))).toEqual(['circuit:test-kit.laid', 'circuit:fog', 'joint:test-kit/joint']);
+  expect(wire.acceptLoad(on(BAR), 'gone')).toEqual({ refused: [{ code: 'unknown', what: 'circuit', id: 'gone' }] });
+  expect(VAN.circuits.map(({ id }) => id)).toEqual(['fog']);
+});

@@ -1,0 +1,47 @@
+import type { KitRelay } from '../kit/index.ts';
+import type { Load, PlugPin } from '../vehicle/index.ts';
+import { circuitId } from '../wiring/index.ts';
+import { once, type JobContext } from './context.ts';
+import { circuitLoads, fedPins, jointLoads, wireJoints, type CircuitLoad, type WireJoint } from './wire.ts';
+
+/** One way from a source through a joint to what it feeds. */
+export interface WireBranch {
+  /** Undefined where the kit lays the wire itself, all the way. */
+  joint?: WireJoint;
+  /** Wire of the vehicle that is joined there. */
+  pin?: PlugPin;
+  loads: Load[];
+  /** What it ends in: lamps, or the coil of a relay. */
+  ends: 'lamps' | 'coil';
+}
+
+/** A source with what hangs on it, from what guards it to the ground. */
+export interface WireLane {
+  load: CircuitLoad;
+  /** A circuit that the vehicle has, or a feed that the kit lays from the battery. */
+  source: 'vehicle' | 'battery';
+  /** The relay whose contact it passes. */
+  contact?: KitRelay;
+  branches: WireBranch[];
+}
+
+/** The job's electrical picture: each source that it loads, in the order of its joints, and what is fed from it; a lamp without a joint on its circuit hangs on what the kit lays. */
+export const wirePicture = once((context: JobContext): WireLane[] => {
+  const joints = wireJoints(context);
+  const { systemVoltageV } = context.profile;
+  return circuitLoads(context).map((load): WireLane => {
+    const { id } = load.circuit;
+    const on = joints.filter((joint) => joint.circuits.some((circuit) => circuit.id === id));
+    const laid = on.find(({ kit, connection }) => connection.trigger && circuitId(kit, connection.feed.circuit) === id);
+    const loadsOf = (joint: WireJoint) => jointLoads(joint, id, systemVoltageV).map(([, entry]) => entry);
+    if (laid) {
+      const contact = laid.kit.relays.find((relay) => relay.id === laid.connection.trigger?.relay);
+      return { load, source: 'battery', ...(contact ? { contact } : {}), branches: [{ loads: loadsOf(laid), ends: 'lamps' }] };
+    }
+    const branches = on.map((joint): WireBranch => {
+      const pin = fedPins(joint).find((entry) => entry.circuit === id);
+      return { joint, ...(pin ? { pin } : {}), loads: loadsOf(joint), ends: joint.trigger?.circuit === id ? 'coil' : 'lamps' };
+    });
+    return { load, source: 'vehicle', branches };
+  });
+});

@@ -1,0 +1,33 @@
+import { layPicture } from './wire-picture.ts';
+import { wordLines } from './word-lines.ts';
+
+const lane = (branches: number) => ({
+  guard: ['Front fog', 'F18, 10 A'],
+  branches: Array.from({ length: branches }, (_, index) => ({ joint: `Plug ${index}`, ends: `Lamp ${index}` })),
+});
+
+test.each([330, 760, 900])('in %d px the columns stand in order and nothing leaves the sheet', (width) => {
+  const { lanes, ground, height } = layPicture([lane(2), { guard: ['Feed'], contact: 'Relay', branches: [{ ends: 'Bar' }] }], width);
+  for (const { guard, branches, y } of lanes) {
+    expect(guard.x + guard.width).toBeLessThan(width * 0.5);
+    expect(guard.y).toBeGreaterThanOrEqual(y);
+    for (const { joint, end, y: at } of branches) {
+      expect([joint.x < end.x, end.x < ground, ground < width, at < height]).toEqual([true, true, true, true]);
+    }
+  }
+  expect(lanes[1]?.y).toBeGreaterThan((lanes[0]?.y ?? 0) + (lanes[0]?.height ?? 0));
+});
+
+test('a lane is as high as its branches; one without a joint runs straight to its end', () => {
+  const [two, laid] = layPicture([lane(2), { guard: ['Feed'], contact: 'Relay', branches: [{ ends: 'Bar' }] }], 760).lanes;
+  expect([two?.branches.length, (two?.height ?? 0) / (laid?.height ?? 1)]).toEqual([2, 2]);
+  expect([laid?.branches[0]?.toEnd, laid?.branches[0]?.joint.lines, laid?.contact?.y]).toEqual(['', [], laid?.branches[0]?.y]);
+  expect(two?.branches[0]?.y).toBeLessThan(two?.branches[1]?.y ?? 0);
+});
+
+test('names are broken between words, and cut where two lines are not enough', () => {
+  expect(wordLines('Front fog plug, left', 12)).toEqual(['Front fog', 'plug, left']);
+  expect(wordLines('Short', 12)).toEqual(['Short']);
+  expect(wordLines('Windscreen', 6)).toEqual(['Winds…']);
+  expect(wordLines('Body loom plug, left, wire of pin 3', 12)).toEqual(['Body loom', 'plug, left,…']);
+});

@@ -1,0 +1,81 @@
+import { wordLines } from './word-lines.ts';
+
+/** What a lane of the picture says, already in words. */
+export interface LaneWords {
+  guard: string[];
+  /** Between what guards it and its branches: a relay's contact. */
+  contact?: string;
+  branches: { joint?: string; ends: string; colour?: string }[];
+}
+
+export interface LaidBranch {
+  y: number;
+  /** From the lane's trunk to the joint, and from there to the end. */
+  toJoint: string;
+  toEnd: string;
+  joint: { x: number; lines: string[] };
+  end: { x: number; lines: string[] };
+}
+
+export interface LaidLane {
+  y: number;
+  height: number;
+  guard: { x: number; y: number; width: number; height: number; lines: string[] };
+  contact?: { x: number; y: number };
+  branches: LaidBranch[];
+}
+
+export interface LaidPicture {
+  width: number;
+  height: number;
+  ground: number;
+  lanes: LaidLane[];
+}
+
+/** Height of a branch, and what parts lanes. */
+const BRANCH = 78;
+const BETWEEN = 18;
+const EDGE = 8;
+/** Width that one sign of a name takes. */
+const SIGN = 7.2;
+
+/**
+ * The electrical picture in columns from source to ground: what guards the circuit, a relay's contact where there is one, the joint with its
+ * name above the wire, what is fed, and the ground. Names are broken to the room of their column; a narrow picture has the same columns nearer.
+ */
+export function layPicture(lanes: readonly LaneWords[], width: number): LaidPicture {
+  const guardWidth = Math.min(150, width * 0.25);
+  const trunk = EDGE + guardWidth + width * 0.035;
+  const jointX = width * 0.5;
+  const endX = width * 0.8;
+  const room = (px: number) => Math.max(6, Math.floor(px / SIGN));
+  let y = EDGE;
+  const laid = lanes.map((lane): LaidLane => {
+    const height = Math.max(1, lane.branches.length) * BRANCH;
+    const middle = y + height / 2;
+    const branches = lane.branches.map((branch, index): LaidBranch => {
+      const at = y + (index + 0.62) * BRANCH;
+      return {
+        y: at,
+        toJoint: `M${EDGE + guardWidth} ${middle + 0.12 * BRANCH}H${trunk}V${at}H${branch.joint === undefined ? endX - 16 : jointX - 11}`,
+        toEnd: branch.joint === undefined ? '' : `M${jointX + 11} ${at}H${endX - 16}`,
+        joint: { x: jointX, lines: branch.joint === undefined ? [] : wordLines(branch.joint, room(width * 0.34)) },
+        end: { x: endX, lines: wordLines(branch.ends, room(width * 0.3)) },
+      };
+    });
+    const guardHeight = Math.min(height - 8, 64);
+    const guard = {
+      x: EDGE,
+      y: middle + 0.12 * BRANCH - guardHeight / 2,
+      width: guardWidth,
+      height: guardHeight,
+      lines: lane.guard.flatMap((line) => wordLines(line, room(guardWidth))),
+    };
+    const [first] = branches;
+    const contact = lane.contact === undefined || !first ? {} : { contact: { x: jointX, y: first.y } };
+    const out = { y, height, guard, ...contact, branches };
+    y += height + BETWEEN;
+    return out;
+  });
+  return { width, height: Math.max(EDGE, y - BETWEEN) + EDGE, ground: width - EDGE - 8, lanes: laid };
+}

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { CircuitLoad } from '@jade/core/job';
+import { isRefused, wire } from '@jade/core/stations';
+import { sayAdded, sayFuseSeen, sayLoad, sayProtection, sayWithdrawn } from '@jade/words/wiring';
+import { stated } from '@jade/words/units';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import FuseWire from '../../design/drawings/FuseWire.vue';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** One circuit looked at closely: what guards it, what hangs on it and whether it carries. */
+const props = defineProps<{ load: CircuitLoad }>();
+const { job, context } = useCurrentJob();
+const circuit = computed(() => props.load.circuit);
+const seen = computed(() => context.value.state.fuses[circuit.value.id]);
+const fuses = computed(() => wire.fusesToSee(props.load).map((ampere) => ({ value: String(ampere), text: stated(ampere, 'A') })));
+const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.slot ?? '');
+</script>
+
+<template>
+  <section class="leaf stack">
+    <div class="line">
+      <h2>{{ circuit.name }}</h2>
+      <span class="soft">{{ sayProtection(circuit) }} · wire {{ circuit.wire.areaMm2 }} mm² × {{ circuit.wire.lengthM }} m</span>
+    </div>
+    <FuseWire :check="load.check" :slot-name="guard" :label="sayLoad(load.check)" />
+    <p>{{ sayLoad(load.check) }}</p>
+    <p v-if="load.acceptedA !== undefined" class="bad">{{ sayWithdrawn(load.acceptedA, load.check) }}</p>
+    <div v-if="circuit.fuse" class="line">
+      <span>Fuse in the slot</span>
+      <ChoiceRow
+        label="Fuse in the slot"
+        :choices="fuses"
+        :value="seen === undefined ? undefined : String(seen)"
+        small
+        @choose="(ampere) => job.perform(wire.seeFuse(context, circuit.id, Number(ampere)))"
+      />
+    </div>
+    <p v-if="circuit.fuse" :class="load.documentedA === undefined ? 'soft' : 'bad'">{{ sayFuseSeen(seen, load.documentedA) }}</p>
+    <div class="line">
+      <button
+        v-if="load.accepted || !isRefused(wire.acceptLoad(context, circuit.id))"
+        type="button"
+        class="push"
+        :class="{ main: !load.accepted }"
+        :disabled="load.accepted"
+        @click="job.perform(wire.acceptLoad(context, circuit.id))"
+      >
+        {{ load.accepted ? 'Load accepted' : 'Accept this load' }}
+      </button>
+      <span class="soft">Added: {{ sayAdded(load.added) }}</span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.bad {
+  color: var(--red);
+  font-weight: 620;
+}
+</style>
