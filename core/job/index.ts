@@ -17,6 +17,7 @@ export * from './tray.ts';
 export * from './wire.ts';
 export * from './outage.ts';
 export * from './picture.ts';
+export * from './joint-list.ts';
 export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';

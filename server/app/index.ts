@@ -15,6 +15,7 @@ import { jobRoutes } from '../job/index.ts';
 import { logging, logRequests, type LogStream } from '../log/index.ts';
 import { fromThisMachine, guardDoor, peopleRoutes } from '../people/index.ts';
 import { stopPlanner } from '../planner/index.ts';
+import { harnessRoutes } from '../harness/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
 import { shopRoutes } from '../shop/index.ts';
 import { limitRates } from './limits.ts';
@@ -149,6 +150,7 @@ export function buildApp({
     importRoutes(api, { db });
     jobRoutes(api, { db, onSigned: (job) => ensureSheet(db, job) });
     sheetRoutes(api, { db });
+    harnessRoutes(api, { db });
     computeRoutes(api);
   });
   if (webFolder && existsSync(join(webFolder, 'index.html'))) serveInterface(app, webFolder);

@@ -44,7 +44,7 @@ test('each factory lamp stands with how it came and how it leaves', () => {
 test('the load on the fuse and the proof of the wire are on it', () => {
   const rows = table(contentAfter(), /Connections/).map((row) => row.map(plain));
   expect(rows).toEqual([
-    ['Front fog, fuse F14 10 A', '2.0 A at worst', '20 % of the fuse'],
+    ['Front fog, fuse F14, 10 A, as documented', '2.0 A at worst', '20 % of the fuse'],
     ['Fog plug, left', 'not joined', 'not proved'],
   ]);
 });

@@ -14,6 +14,18 @@ export * from './pdf.ts';
 
 const { sheets, jobs, vehicles, customers, people } = tables;
 
+/** Whose vehicle a paper of a job is about, and whose paper it is. */
+export async function whose(db: Database, job: string): Promise<{ shop: string; job: string; plate: string; customer: string }> {
+  const [row] = await db
+    .select({ plate: vehicles.plate, customer: customers.name })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
+    .innerJoin(customers, eq(customers.id, vehicles.customer))
+    .where(eq(jobs.id, job));
+  const [shop] = await newestDocuments(db, 'shop');
+  return { shop: shop?.document.name ?? 'Jade Bench', job, plate: row?.plate ?? '', customer: row?.customer ?? '' };
+}
+
 /**
  * Makes the sheet of a signed job from the fold up to its signing event, once: what is kept is given back as it is. Undefined
  * where the job is not signed.
@@ -31,22 +43,12 @@ export async function ensureSheet(db: Database, job: string): Promise<{ hash: st
   if (kept) return { hash: kept.hash, pdf: kept.pdf };
   const context = await contextOf(db, job, foldJob(log.filter((event) => (event.seq ?? 0) <= seq)), log);
   if (!context) return undefined;
-  const [row] = await db
-    .select({ plate: vehicles.plate, customer: customers.name })
-    .from(jobs)
-    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
-    .innerJoin(customers, eq(customers.id, vehicles.customer))
-    .where(eq(jobs.id, job));
   const [person] = await db
     .select()
     .from(people)
     .where(eq(people.id, signing.person ?? ''));
-  const [shop] = await newestDocuments(db, 'shop');
   const frame = {
-    shop: shop?.document.name ?? 'Jade Bench',
-    job,
-    plate: row?.plate ?? '',
-    customer: row?.customer ?? '',
+    ...(await whose(db, job)),
     signedBy: person?.benchName ?? signing.person ?? '',
     signedAt: new Date(signing.at).toISOString(),
   };

@@ -8,22 +8,35 @@ const INK = '#1d2521';
 const FAINT = '#5d6862';
 const TAPE = '#f2d974';
 
-type Document = InstanceType<typeof PDFDocument>;
+export type Document = InstanceType<typeof PDFDocument>;
 
-interface Setting {
+/** What stands at the head and the foot of a printed paper. */
+export interface PageHead {
+  shop: string;
+  title: string;
+  plate: string;
+  /** Beside the plate: large, and small below it. */
+  about: string;
+  more: string;
+  foot: string;
+  /** Stands in the file's own record, so that the same content gives the same bytes. */
+  madeAt: string;
+}
+
+export interface Setting {
   weight?: Weight;
   size: number;
   colour?: string;
 }
 
 /** Makes ready to write a text, in the face that has all of it; what is then written is given back. */
-function set(doc: Document, text: string, { weight = 'regular', size, colour = INK }: Setting): string {
+export function set(doc: Document, text: string, { weight = 'regular', size, colour = INK }: Setting): string {
   doc.font(faceFor(text, weight)).fontSize(size).fillColor(colour);
   return plain(text);
 }
 
 /** Writes a text as a paragraph, at the left margin where nothing else is said. */
-function write(doc: Document, text: string, setting: Setting, x = MARGIN, y?: number): void {
+export function write(doc: Document, text: string, setting: Setting, x = MARGIN, y?: number): void {
   const written = set(doc, text, setting);
   if (y === undefined) doc.text(written, x);
   else doc.text(written, x, y);
@@ -47,11 +60,11 @@ function tape(doc: Document, text: string, x: number, y: number, size: number): 
   return width;
 }
 
-function room(doc: Document, height: number): void {
+export function room(doc: Document, height: number): void {
   if (doc.y + height > doc.page.height - MARGIN - 20) doc.addPage();
 }
 
-function table(doc: Document, { title, head, rows, empty }: SheetTable): void {
+export function table(doc: Document, { title, head, rows, empty }: SheetTable): void {
   const width = doc.page.width - 2 * MARGIN;
   const columns = head.map((_, index) => (index === 0 ? 0.4 : 0.6 / (head.length - 1)) * width);
   room(doc, 60);
@@ -81,46 +94,62 @@ function table(doc: Document, { title, head, rows, empty }: SheetTable): void {
   for (const row of rows) line(row, 'regular', INK);
 }
 
-function numberPages(doc: Document, content: SheetContent): void {
+function numberPages(doc: Document, foot: string): void {
   const { count } = doc.bufferedPageRange();
   for (let page = 0; page < count; page++) {
     doc.switchToPage(page);
     doc.page.margins.bottom = 0;
-    const text = set(doc, `${content.job} · log at ${content.seq} · page ${page + 1} of ${count}`, { size: 7.5, colour: FAINT });
+    const text = set(doc, `${foot} · page ${page + 1} of ${count}`, { size: 7.5, colour: FAINT });
     doc.text(text, MARGIN, doc.page.height - 34, { lineBreak: false });
   }
 }
 
-/** Draws the customer's sheet; the same content always gives the same bytes. */
-export async function drawSheet(content: SheetContent): Promise<Buffer> {
-  const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, info: { Title: `Hand-over sheet ${content.plate}`, CreationDate: new Date(content.signedAt) } });
+/** Draws a paper with its head and the number of each page; the same content always gives the same bytes. */
+export async function drawPaper(head: PageHead, body: (doc: Document) => void): Promise<Buffer> {
+  const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, info: { Title: `${head.title} ${head.plate}`, CreationDate: new Date(head.madeAt) } });
   const parts: Buffer[] = [];
   doc.on('data', (part: Buffer) => parts.push(part));
   const done = new Promise<void>((settle) => doc.on('end', () => settle()));
   for (const [name, file] of Object.entries(FACES)) doc.registerFont(name, file);
-  const shop = content.shop.toUpperCase();
+  const shop = head.shop.toUpperCase();
   doc.text(set(doc, shop, { weight: 'bold', size: 9, colour: JADE }), MARGIN, MARGIN, { characterSpacing: 1.2 });
-  write(doc, 'Hand-over sheet', { weight: 'bold', size: 20 }, MARGIN, MARGIN + 14);
-  tape(doc, content.plate, MARGIN, doc.y + 6, 13);
-  write(doc, `${content.vehicle} · ${content.customer}`, { size: 10 }, MARGIN + 150, doc.y - 6);
-  write(doc, `Vehicle number ${content.number} · fitted: ${content.kits.join(', ')}`, { size: 8.5, colour: FAINT }, MARGIN + 150);
+  write(doc, head.title, { weight: 'bold', size: 20 }, MARGIN, MARGIN + 14);
+  tape(doc, head.plate, MARGIN, doc.y + 6, 13);
+  write(doc, head.about, { size: 10 }, MARGIN + 150, doc.y - 6);
+  write(doc, head.more, { size: 8.5, colour: FAINT }, MARGIN + 150);
   doc.moveDown(1.2);
-  write(doc, content.verdict, { weight: 'bold', size: 10.5 });
-  content.tables.forEach((entry) => table(doc, entry));
-  room(doc, 150);
-  doc.moveDown(1);
-  write(doc, 'Notes', { weight: 'bold', size: 10.5, colour: JADE });
-  doc.moveDown(0.2);
-  for (const note of content.notes) {
-    write(doc, `· ${note}`, { size: 8.5 });
-    doc.moveDown(0.15);
-  }
-  doc.moveDown(1.4);
-  write(doc, `Signed off at the bench by ${content.signedBy}, ${content.signedAt.slice(0, 16).replace('T', ' ')} UTC`, { size: 9 });
-  doc.moveDown(2);
-  write(doc, 'Received by ........................................................', { size: 9 });
-  numberPages(doc, content);
+  body(doc);
+  numberPages(doc, head.foot);
   doc.end();
   await done;
   return Buffer.concat(parts);
+}
+
+/** Draws the customer's sheet; the same content always gives the same bytes. */
+export async function drawSheet(content: SheetContent): Promise<Buffer> {
+  const head = {
+    shop: content.shop,
+    title: 'Hand-over sheet',
+    plate: content.plate,
+    about: `${content.vehicle} · ${content.customer}`,
+    more: `Vehicle number ${content.number} · fitted: ${content.kits.join(', ')}`,
+    foot: `${content.job} · log at ${content.seq}`,
+    madeAt: content.signedAt,
+  };
+  return drawPaper(head, (doc) => {
+    write(doc, content.verdict, { weight: 'bold', size: 10.5 });
+    content.tables.forEach((entry) => table(doc, entry));
+    room(doc, 150);
+    doc.moveDown(1);
+    write(doc, 'Notes', { weight: 'bold', size: 10.5, colour: JADE });
+    doc.moveDown(0.2);
+    for (const note of content.notes) {
+      write(doc, `· ${note}`, { size: 8.5 });
+      doc.moveDown(0.15);
+    }
+    doc.moveDown(1.4);
+    write(doc, `Signed off at the bench by ${content.signedBy}, ${content.signedAt.slice(0, 16).replace('T', ' ')} UTC`, { size: 9 });
+    doc.moveDown(2);
+    write(doc, 'Received by ........................................................', { size: 9 });
+  });
 }

@@ -19,6 +19,7 @@ export interface Names {
   mount: (id: string) => string;
   plug: (id: string) => string;
   circuit: (id: string) => string;
+  kitPlug: (kit: string, id: string) => string;
   channel: (id: string) => string;
   sensor: (id: string) => string;
   group: (piece: string, id: string) => string;
@@ -64,6 +65,7 @@ export function namesOf({ profile, kits, rules }: Pick<JobContext, 'profile' | '
         id,
       )?.name ??
       id,
+    kitPlug: (slug, id) => find(kit(slug)?.plugs, id)?.name ?? id,
     channel: (id) => find(profile.channels, id)?.name ?? id,
     sensor: (id) => find(profile.sensors, id)?.name ?? id,
     connection: (slug, id) => {

@@ -5,6 +5,8 @@ import type { Cure, CureTrouble, Drain, DropMend, LoadCheck, LoadTrouble, MateTr
 import { sayCondition } from '@jade/words/match';
 import { amperes, inSentence, percent, plural, stated, volts } from '@jade/words/units';
 
+export * from './joints.ts';
+
 export const MATE_WORDS: Record<MateVerdict['value'], string> = {
   mates: 'Plug meets plug, pin by pin',
   'mates with pins wrong': 'Plugs meet, but pins are wrong',

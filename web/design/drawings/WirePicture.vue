@@ -1,19 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { bandsOf } from '../geometry/plug-faces.ts';
-import { layPicture } from '../geometry/wire-picture.ts';
+import { bandsOf, layPicture, type PictureLane } from '@jade/words/drawing';
 import { useRoom } from '../room.ts';
-
-/** What stands in a lane, already in words; `state` says how it is drawn. */
-export interface PictureLane {
-  id: string;
-  guard: string[];
-  contact?: string;
-  state: 'carries' | 'warn' | 'refuse';
-  settled: boolean;
-  label: string;
-  branches: { id: string; joint?: string; ends: string; colour?: string; coil: boolean; state: 'joined' | 'open' | 'wrong'; label: string }[];
-}
 
 /** The job's electrical picture from source to ground: a tap on what guards a circuit or on a joint looks at it closely. */
 const props = defineProps<{ lanes: readonly PictureLane[]; selected?: string }>();
@@ -32,7 +20,9 @@ const drawn = computed(() =>
 <template>
   <div ref="frame" class="frame">
     <svg :viewBox="`0 0 ${picture.width} ${picture.height}`" :style="{ height: `${picture.height}px` }" role="group" aria-label="Electrical picture, from source to ground">
-      <path class="ground-rail" :d="`M${picture.ground} 8V${picture.height - 8}`" />
+      <path class="ground-rail" :d="`M${picture.ground} 24V${picture.height - 16}`" />
+      <path class="ground" :d="`M${picture.ground - 11} ${picture.height - 16}h22m-18 5h14m-10 5h6`" />
+      <text :x="picture.ground + 8" y="16" text-anchor="end">ground</text>
       <g v-for="{ laid, lane, branches } in drawn" :key="lane.id">
         <g v-for="{ at, branch } in branches" :key="branch.id">
           <g v-for="path in [at.toJoint, at.toEnd].filter((entry) => entry !== '')" :key="path">
@@ -40,7 +30,7 @@ const drawn = computed(() =>
             <path v-for="(band, order) in bandsOf(branch.colour)" :key="order" class="wire" :d="path" :stroke="band" :stroke-width="order === 0 ? 5 : 2" />
           </g>
           <path class="back" :d="`M${at.end.x + 16} ${at.y}H${picture.ground}`" />
-          <path class="ground" :d="`M${picture.ground - 7} ${at.y - 6}v12M${picture.ground - 3} ${at.y - 4}v8`" />
+          <circle class="node" :cx="picture.ground" :cy="at.y" r="4" />
           <g class="end">
             <circle v-if="!branch.coil" :cx="at.end.x" :cy="at.y" r="16" />
             <path v-if="!branch.coil" :d="`M${at.end.x - 11} ${at.y - 11}l22 22m0-22l-22 22`" />
@@ -85,13 +75,7 @@ const drawn = computed(() =>
           @keydown.space.prevent="emit('select', lane.id)"
         >
           <rect class="box" :x="laid.guard.x" :y="laid.guard.y" :width="laid.guard.width" :height="laid.guard.height" rx="4" />
-          <text
-            v-for="(line, order) in laid.guard.lines"
-            :key="order"
-            :x="laid.guard.x + 8"
-            :y="laid.guard.y + laid.guard.height / 2 + 5 + (order - (laid.guard.lines.length - 1) / 2) * 16"
-            :class="{ name: order === 0 }"
-          >
+          <text v-for="(line, order) in laid.guard.lines" :key="order" :x="laid.guard.x + 8" :y="laid.guard.y + 18 + order * 17" :class="{ name: order < laid.guard.name }">
             {{ line }}{{ lane.settled && order === laid.guard.lines.length - 1 ? ' ✓' : '' }}
           </text>
         </g>
@@ -129,6 +113,10 @@ text {
   fill: none;
   stroke: var(--drawing);
   stroke-width: 2;
+}
+
+.node {
+  fill: var(--drawing);
 }
 
 .ground,

@@ -1,4 +1,5 @@
-import { bandsOf, layFaces } from './plug-faces.ts';
+import { bandsOf } from '@jade/words/drawing';
+import { layFaces } from './plug-faces.ts';
 
 const grid = (rows: number, columns: number) =>
   Array.from({ length: rows * columns }, (_, index) => ({ row: Math.floor(index / columns) + 1, column: (index % columns) + 1, verdict: 'meets' as const }));

@@ -14,7 +14,7 @@ const { job, context } = useCurrentJob();
 const circuit = computed(() => props.load.circuit);
 const seen = computed(() => context.value.state.fuses[circuit.value.id]);
 const fuses = computed(() => wire.fusesToSee(props.load).map((ampere) => ({ value: String(ampere), text: stated(ampere, 'A') })));
-const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.slot ?? '');
+const guard = computed(() => circuit.value.fuse?.slot.replace(/ fuse$/, '') ?? circuit.value.output?.slot ?? '');
 </script>
 
 <template>
@@ -27,9 +27,9 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
     <p>{{ sayLoad(load.check) }}</p>
     <p v-if="load.acceptedA !== undefined" class="bad">{{ sayWithdrawn(load.acceptedA, load.check) }}</p>
     <div v-if="circuit.fuse" class="line">
-      <span>Fuse in the slot</span>
+      <span>Fuse seen</span>
       <ChoiceRow
-        label="Fuse in the slot"
+        label="Fuse seen in the slot"
         :choices="fuses"
         :value="seen === undefined ? undefined : String(seen)"
         small

@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import { standingOfVehicle, wireJoints, wirePicture, type WireJoint } from '@jade/core/job';
+import { computed, nextTick, ref } from 'vue';
+import { standingOfVehicle, wireJoints, wirePicture } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
-import { sayEnds, sayGuard, sayJoint, sayLoad, sayStanding } from '@jade/words/wiring';
+import { circuitKey, jointKey, pictureLanes } from '@jade/words/drawing';
+import { sayStanding } from '@jade/words/wiring';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
-import WirePicture, { type PictureLane } from '../../design/drawings/WirePicture.vue';
+import WirePicture from '../../design/drawings/WirePicture.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import CircuitPanel from './CircuitPanel.vue';
 import JointPanel from './JointPanel.vue';
+import JointList from './JointList.vue';
 import WatchedLamps from './WatchedLamps.vue';
 
 const { context } = useCurrentJob();
@@ -16,40 +18,23 @@ const picture = computed(() => wirePicture(context.value));
 const joints = computed(() => wireJoints(context.value));
 const standing = computed(() => standingOfVehicle(context.value));
 
-const ofJoint = ({ kit, connection }: WireJoint) => `joint:${kit.slug}/${connection.id}`;
-const stateOf = ({ joined, mate }: WireJoint) => (mate.value !== 'mates' ? 'wrong' : joined ? 'joined' : 'open');
-const DRAWN = { carries: 'carries', warn: 'warn', refuse: 'refuse', never: 'refuse' } as const;
-const lanes = computed(() =>
-  picture.value.map((lane): PictureLane => {
-    const { load, contact, branches } = lane;
-    return {
-      id: `circuit:${load.circuit.id}`,
-      guard: sayGuard(lane),
-      ...(contact ? { contact: `${contact.name}, contact` } : {}),
-      state: DRAWN[load.check.verdict],
-      settled: load.accepted,
-      label: `${load.circuit.name}: ${sayLoad(load.check)}`,
-      branches: branches.map((branch) => ({
-        id: branch.joint ? ofJoint(branch.joint) : `${load.circuit.id}:laid`,
-        ...(branch.joint ? { joint: sayJoint(branch.joint) } : {}),
-        ends: sayEnds(branch),
-        ...(branch.pin?.colour ? { colour: branch.pin.colour } : {}),
-        coil: branch.ends === 'coil',
-        state: branch.joint ? stateOf(branch.joint) : 'joined',
-        label: branch.joint ? `${sayJoint(branch.joint)}: ${sayEnds(branch)}` : sayEnds(branch),
-      })),
-    };
-  }),
-);
+const lanes = computed(() => pictureLanes(picture.value));
 
 /** What wants an answer, in the order of the picture. */
 const open = computed(() => wire.wantsAnswer(context.value));
 const chosen = ref<string>();
 const selected = computed(() => chosen.value ?? open.value[0] ?? lanes.value[0]?.id);
-const load = computed(() => picture.value.find((lane) => `circuit:${lane.load.circuit.id}` === selected.value)?.load);
-const joint = computed(() => joints.value.find((entry) => ofJoint(entry) === selected.value));
+const load = computed(() => picture.value.find((lane) => circuitKey(lane.load.circuit.id) === selected.value)?.load);
+const joint = computed(() => joints.value.find((entry) => jointKey(entry) === selected.value));
 /** A tap keeps what it was on before the eyes, whatever wants an answer next. */
 const keep = () => (chosen.value = selected.value);
+const panel = ref<HTMLElement | null>(null);
+/** What is chosen comes before the eyes where the picture is long. */
+async function look(id: string): Promise<void> {
+  chosen.value = id;
+  await nextTick();
+  panel.value?.scrollIntoView({ block: 'nearest' });
+}
 const next = computed(() => open.value.find((id) => id !== selected.value));
 </script>
 
@@ -62,15 +47,16 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
     <EmptyNote v-if="joints.length === 0" kind="empty">No plug of this job meets the vehicle yet. Settle the facts at Match: they decide which plugs it has.</EmptyNote>
     <template v-else>
       <section class="leaf">
-        <WirePicture :lanes="lanes" :selected="selected" @select="(id) => (chosen = id)" />
+        <WirePicture :lanes="lanes" :selected="selected" @select="look" />
       </section>
-      <div @click.capture="keep">
+      <div ref="panel" @click.capture="keep">
         <CircuitPanel v-if="load" :load="load" />
         <JointPanel v-if="joint" :joint="joint" />
       </div>
-      <button v-if="next" type="button" class="push next" @click="chosen = next">Next in the picture</button>
+      <button v-if="next" type="button" class="push next" @click="look(next)">Next in the picture</button>
     </template>
     <WatchedLamps />
+    <JointList v-if="joints.length > 0" />
     <section v-if="standing" class="leaf stack">
       <h2>Standing</h2>
       <p>{{ sayStanding(standing) }}</p>

@@ -20,7 +20,8 @@ export interface LaidBranch {
 export interface LaidLane {
   y: number;
   height: number;
-  guard: { x: number; y: number; width: number; height: number; lines: string[] };
+  /** `name`: how many of its lines are the circuit's name. */
+  guard: { x: number; y: number; width: number; height: number; lines: string[]; name: number };
   contact?: { x: number; y: number };
   branches: LaidBranch[];
 }
@@ -33,9 +34,11 @@ export interface LaidPicture {
 }
 
 /** Height of a branch, and what parts lanes. */
-const BRANCH = 78;
+const BRANCH = 72;
 const BETWEEN = 18;
 const EDGE = 8;
+/** Height of a line in the box of what guards a circuit. */
+const LINE = 17;
 /** Width that one sign of a name takes. */
 const SIGN = 7.2;
 
@@ -52,30 +55,26 @@ export function layPicture(lanes: readonly LaneWords[], width: number): LaidPict
   let y = EDGE;
   const laid = lanes.map((lane): LaidLane => {
     const height = Math.max(1, lane.branches.length) * BRANCH;
-    const middle = y + height / 2;
+    const middle = y + height / 2 + 0.12 * BRANCH;
     const branches = lane.branches.map((branch, index): LaidBranch => {
       const at = y + (index + 0.62) * BRANCH;
       return {
         y: at,
-        toJoint: `M${EDGE + guardWidth} ${middle + 0.12 * BRANCH}H${trunk}V${at}H${branch.joint === undefined ? endX - 16 : jointX - 11}`,
+        toJoint: `M${EDGE + guardWidth} ${middle}H${trunk}V${at}H${branch.joint === undefined ? endX - 16 : jointX - 11}`,
         toEnd: branch.joint === undefined ? '' : `M${jointX + 11} ${at}H${endX - 16}`,
         joint: { x: jointX, lines: branch.joint === undefined ? [] : wordLines(branch.joint, room(width * 0.34)) },
         end: { x: endX, lines: wordLines(branch.ends, room(width * 0.3)) },
       };
     });
-    const guardHeight = Math.min(height - 8, 64);
-    const guard = {
-      x: EDGE,
-      y: middle + 0.12 * BRANCH - guardHeight / 2,
-      width: guardWidth,
-      height: guardHeight,
-      lines: lane.guard.flatMap((line) => wordLines(line, room(guardWidth))),
-    };
+    const [name = [], ...rest] = lane.guard.map((line) => wordLines(line, room(guardWidth - 10)));
+    const lines = [...name, ...rest.flat()];
+    const guardHeight = lines.length * LINE + 10;
+    const guard = { x: EDGE, y: middle - guardHeight / 2, width: guardWidth, height: guardHeight, lines, name: name.length };
     const [first] = branches;
     const contact = lane.contact === undefined || !first ? {} : { contact: { x: jointX, y: first.y } };
     const out = { y, height, guard, ...contact, branches };
     y += height + BETWEEN;
     return out;
   });
-  return { width, height: Math.max(EDGE, y - BETWEEN) + EDGE, ground: width - EDGE - 8, lanes: laid };
+  return { width, height: Math.max(EDGE, y - BETWEEN) + EDGE + 12, ground: width - EDGE - 8, lanes: laid };
 }

@@ -1,4 +1,4 @@
-import { layPicture } from './wire-picture.ts';
+import { layPicture } from './layout.ts';
 import { wordLines } from './word-lines.ts';
 
 const lane = (branches: number) => ({

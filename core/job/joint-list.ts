@@ -1,0 +1,101 @@
+import type { PlugPin } from '../vehicle/index.ts';
+import { circuitId } from '../wiring/index.ts';
+import { once, type JobContext } from './context.ts';
+import { wireJoints, type WireJoint } from './wire.ts';
+
+/** How two conductors are joined: plug to plug, by an adapter between them, a connector on an uncut wire, a ring on a stud. */
+export type JointMethod = 'plug' | 'adapter' | 'tap' | 'ring terminal';
+
+/** What a method asks for: insulation to be taken off, and where along the wire it may sit. */
+const METHODS: Readonly<Record<JointMethod, { stripMm: number }>> = {
+  plug: { stripMm: 0 },
+  adapter: { stripMm: 0 },
+  // Bites through the insulation of both wires.
+  tap: { stripMm: 0 },
+  'ring terminal': { stripMm: 7 },
+};
+
+/** Taps on one loom stand apart, so that it does not grow thick in one place. */
+const FIRST_TAP_MM = 60;
+const TAP_APART_MM = 40;
+
+/** One conductor that is joined, from the vehicle's side to the kit's. */
+export interface JointLine {
+  /** Where it is worked at: a plug of the vehicle, the battery, or a ground point of the body. */
+  place: { at: 'plug'; plug: string } | { at: 'battery' } | { at: 'ground' };
+  method: JointMethod;
+  kit: string;
+  connection?: string;
+  vehicle?: Pick<PlugPin, 'id' | 'carries' | 'colour'>;
+  end?: Pick<PlugPin, 'id' | 'colour'> & { plug: string };
+  /** Circuit of the vehicle, or feed of the kit, that it belongs to. */
+  circuit?: string;
+  stripMm: number;
+  /** From the back of the plug, where it sits on the wire. */
+  atMm?: number;
+  /** Insulation that was opened, to be looked at and sealed. */
+  bared: boolean;
+  /** The adapter between them, from the contents. */
+  adapter?: string;
+  /** As recorded; undefined of what is done with a fitting step. */
+  joined?: boolean;
+}
+
+const endOf = ({ vehicle, ...line }: Pick<JointLine, 'vehicle'> & Omit<JointLine, 'stripMm' | 'bared'>): JointLine => ({
+  ...line,
+  ...(vehicle ? { vehicle: { id: vehicle.id, carries: vehicle.carries, ...(vehicle.colour ? { colour: vehicle.colour } : {}) } } : {}),
+  stripMm: METHODS[line.method].stripMm,
+  bared: line.method === 'tap',
+});
+
+/** The conductors of one joint: of a tap the one wire, else each pin that both faces have. */
+function linesOf(joint: WireJoint, tapsBefore: number): JointLine[] {
+  const { kit, connection, vehiclePlug, kitPlug, tapped, mate, joined } = joint;
+  const method: JointMethod = tapped ? 'tap' : connection.adapter === undefined ? 'plug' : 'adapter';
+  return mate.pairs.flatMap((pair): JointLine[] => {
+    const vehicle = vehiclePlug.pins.find((pin) => pin.id === pair.vehiclePin);
+    const own = kitPlug.pins.find((pin) => pin.id === pair.kitPin);
+    if (!vehicle || !own || vehicle.carries === 'empty' || own.carries === 'empty') return [];
+    return [
+      endOf({
+        place: { at: 'plug', plug: vehiclePlug.id },
+        method,
+        kit: kit.slug,
+        connection: connection.id,
+        vehicle,
+        end: { plug: kitPlug.id, id: own.id, ...(own.colour ? { colour: own.colour } : {}) },
+        ...(vehicle.circuit === undefined ? {} : { circuit: vehicle.circuit }),
+        ...(tapped ? { atMm: FIRST_TAP_MM + tapsBefore * TAP_APART_MM } : {}),
+        ...(connection.adapter === undefined ? {} : { adapter: connection.adapter }),
+        joined,
+      }),
+    ];
+  });
+}
+
+/**
+ * Every conductor that the job joins, by work place: those at the vehicle's plugs, each with the colours of both sides, then what a kit lays
+ * from the battery: its main fuse on the positive, and the way back to a ground point of the body or to the negative, each feed once. Taps on one
+ * loom are staggered.
+ */
+export const jointList = once((context: JobContext): JointLine[] => {
+  const joints = wireJoints(context);
+  const taps = new Map<string, number>();
+  const plugs = joints.flatMap((joint) => {
+    const before = taps.get(joint.vehiclePlug.id) ?? 0;
+    if (joint.tapped) taps.set(joint.vehiclePlug.id, before + 1);
+    return linesOf(joint, before);
+  });
+  const known = new Set<string>();
+  const laid = joints.flatMap((joint): JointLine[] => {
+    const feed = joint.kit.feeds.find(({ id }) => id === joint.connection.feed.circuit);
+    const circuit = circuitId(joint.kit, joint.connection.feed.circuit);
+    if (!feed || known.has(circuit)) return [];
+    known.add(circuit);
+    const part = { method: 'ring terminal' as const, kit: joint.kit.slug, circuit };
+    return [endOf({ ...part, place: { at: 'battery' } }), endOf({ ...part, place: feed.wire.backM === undefined ? { at: 'ground' } : { at: 'battery' } })];
+  });
+  const order = new Map(context.profile.plugs.map((plug, index) => [plug.id, index]));
+  const rank = ({ place }: JointLine) => (place.at === 'plug' ? (order.get(place.plug) ?? 0) : Number.MAX_SAFE_INTEGER);
+  return [...plugs, ...laid].sort((a, b) => rank(a) - rank(b));
+});

@@ -1,0 +1,29 @@
+import { jointList, wirePicture, type JobContext } from '@jade/core/job';
+import { pictureLanes, type PictureLane } from '@jade/words/drawing';
+import { namesOf } from '@jade/words/job';
+import { JOINT_COLUMNS, sayJointLine, sayLoad, sayProtection, type JointRow } from '@jade/words/wiring';
+
+/** What the papers of a job's wiring say: its picture, its circuits and its joints by work place. */
+export interface HarnessContent {
+  lanes: PictureLane[];
+  circuits: { name: string; guard: string; says: string }[];
+  joints: JointRow[];
+  /** Joints that opened insulation and are to be looked at again. */
+  bared: JointRow[];
+}
+
+/** Puts the wiring of a job into words. */
+export function harnessContent(context: JobContext): HarnessContent {
+  const names = namesOf(context);
+  const lanes = wirePicture(context);
+  const lines = jointList(context);
+  const said = (list: typeof lines) => list.map((line) => sayJointLine(line, names));
+  return {
+    lanes: pictureLanes(lanes),
+    circuits: lanes.map(({ load }) => ({ name: load.circuit.name, guard: sayProtection(load.circuit), says: sayLoad(load.check) })),
+    joints: said(lines),
+    bared: said(lines.filter((line) => line.bared)),
+  };
+}
+
+export { JOINT_COLUMNS };

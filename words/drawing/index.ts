@@ -1,0 +1,5 @@
+export * from './colours.ts';
+export * from './layout.ts';
+export * from './picture.ts';
+export * from './svg.ts';
+export * from './word-lines.ts';

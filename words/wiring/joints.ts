@@ -1,0 +1,46 @@
+import type { JointLine, JointMethod } from '@jade/core/job';
+import { inSentence, millimetres } from '@jade/words/units';
+
+/** Names that a joint list is written with; those of a job do. */
+export interface JointNames {
+  plug: (id: string) => string;
+  circuit: (id: string) => string;
+  item: (kit: string, id: string) => string;
+  kit: (slug: string) => string;
+  kitPlug: (kit: string, id: string) => string;
+}
+
+const METHODS: Record<JointMethod, { how: string; tool: string; check: string }> = {
+  plug: { how: 'plug to plug', tool: 'by hand', check: 'click, locks home, pull once' },
+  adapter: { how: 'plug to plug, by adapter', tool: 'by hand', check: 'both ends click, locks home, pull once' },
+  tap: { how: 'tap connector on the uncut wire', tool: 'parallel pliers', check: 'fits both conductors and insulations, pull once, sealed' },
+  'ring terminal': { how: 'ring terminal', tool: 'crimp tool', check: 'sleeve on first, bare metal, full tightness, sealed' },
+};
+
+export const JOINT_COLUMNS = ['Work place', 'Vehicle wire', 'Kit wire', 'How', 'Circuit', 'Strip', 'Where on the wire', 'Tool', 'Check', 'State'] as const;
+export type JointRow = Record<(typeof JOINT_COLUMNS)[number], string>;
+
+const coloured = (id: string, colour: string | undefined) => `pin ${id}${colour ? `, ${colour}` : ''}`;
+
+function placeOf({ place }: JointLine, names: JointNames): string {
+  if (place.at === 'plug') return names.plug(place.plug);
+  return place.at === 'battery' ? 'Battery' : 'Ground point of the body';
+}
+
+/** A line of the joint list, in the words of its columns. */
+export function sayJointLine(line: JointLine, names: JointNames): JointRow {
+  const { vehicle, end, method, circuit, stripMm, atMm, adapter, joined } = line;
+  const words = METHODS[method];
+  return {
+    'Work place': placeOf(line, names),
+    'Vehicle wire': vehicle ? `${coloured(vehicle.id, vehicle.colour)}: ${vehicle.carries}` : '—',
+    'Kit wire': end ? `${names.kitPlug(line.kit, end.plug)}, ${coloured(end.id, end.colour)}` : names.kit(line.kit),
+    How: adapter === undefined ? words.how : `${words.how} (${inSentence(names.item(line.kit, adapter))})`,
+    Circuit: circuit === undefined ? 'ground' : names.circuit(circuit),
+    Strip: stripMm > 0 ? millimetres(stripMm) : '—',
+    'Where on the wire': atMm === undefined ? '—' : `${millimetres(atMm)} from the back of the plug`,
+    Tool: words.tool,
+    Check: words.check,
+    State: joined === undefined ? 'with its fitting step' : joined ? 'joined' : 'open',
+  };
+}
