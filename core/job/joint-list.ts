@@ -22,7 +22,7 @@ const TAP_APART_MM = 40;
 /** One conductor that is joined, from the vehicle's side to the kit's. */
 export interface JointLine {
   /** Where it is worked at: a plug of the vehicle, the battery, or a ground point of the body. */
-  place: { at: 'plug'; plug: string } | { at: 'battery' } | { at: 'ground' };
+  place: { at: 'plug'; plug: string } | { at: 'battery'; post: 'positive' | 'negative' } | { at: 'ground' };
   method: JointMethod;
   kit: string;
   connection?: string;
@@ -93,7 +93,10 @@ export const jointList = once((context: JobContext): JointLine[] => {
     if (!feed || known.has(circuit)) return [];
     known.add(circuit);
     const part = { method: 'ring terminal' as const, kit: joint.kit.slug, circuit };
-    return [endOf({ ...part, place: { at: 'battery' } }), endOf({ ...part, place: feed.wire.backM === undefined ? { at: 'ground' } : { at: 'battery' } })];
+    return [
+      endOf({ ...part, place: { at: 'battery', post: 'positive' } }),
+      endOf({ ...part, place: feed.wire.backM === undefined ? { at: 'ground' } : { at: 'battery', post: 'negative' } }),
+    ];
   });
   const order = new Map(context.profile.plugs.map((plug, index) => [plug.id, index]));
   const rank = ({ place }: JointLine) => (place.at === 'plug' ? (order.get(place.plug) ?? 0) : Number.MAX_SAFE_INTEGER);

@@ -8,7 +8,7 @@ import { circuitLoads, fedPins, jointLoads, wireJoints, type CircuitLoad, type W
 export interface WireBranch {
   /** Undefined where the kit lays the wire itself, all the way. */
   joint?: WireJoint;
-  /** Wire of the vehicle that is joined there. */
+  /** Wire of the vehicle that is joined there; each has a branch of its own. */
   pin?: PlugPin;
   loads: Load[];
   /** What it ends in: lamps, or the coil of a relay. */
@@ -33,14 +33,18 @@ export const wirePicture = once((context: JobContext): WireLane[] => {
     const { id } = load.circuit;
     const on = joints.filter((joint) => joint.circuits.some((circuit) => circuit.id === id));
     const laid = on.find(({ kit, connection }) => connection.trigger && circuitId(kit, connection.feed.circuit) === id);
+    const loadsOn = (joint: WireJoint, carries: string) => jointLoads(joint, id, systemVoltageV).flatMap(([key, entry]) => (key.endsWith(`/${carries}`) ? [entry] : []));
     const loadsOf = (joint: WireJoint) => jointLoads(joint, id, systemVoltageV).map(([, entry]) => entry);
     if (laid) {
       const contact = laid.kit.relays.find((relay) => relay.id === laid.connection.trigger?.relay);
       return { load, source: 'battery', ...(contact ? { contact } : {}), branches: [{ loads: loadsOf(laid), ends: 'lamps' }] };
     }
-    const branches = on.map((joint): WireBranch => {
-      const pin = fedPins(joint).find((entry) => entry.circuit === id);
-      return { joint, ...(pin ? { pin } : {}), loads: loadsOf(joint), ends: joint.trigger?.circuit === id ? 'coil' : 'lamps' };
+    const branches = on.flatMap((joint): WireBranch[] => {
+      const pins = fedPins(joint).filter((entry) => entry.circuit === id);
+      if (joint.trigger?.circuit === id) return [{ joint, ...(pins[0] ? { pin: pins[0] } : {}), loads: loadsOf(joint), ends: 'coil' }];
+      if (pins.length < 2) return [{ joint, ...(pins[0] ? { pin: pins[0] } : {}), loads: loadsOf(joint), ends: 'lamps' }];
+      // Of a body with several functions each wire ends in its own.
+      return pins.map((pin) => ({ joint, pin, loads: loadsOn(joint, pin.carries), ends: 'lamps' }));
     });
     return { load, source: 'vehicle', branches };
   });

@@ -17,8 +17,8 @@ test('the joint list comes as comma-separated values: a line for each conductor,
   expect(rows.map((row) => [row['Work place'], row['Vehicle wire'], row.Circuit, plain(row.Strip), row.State])).toEqual([
     ['Auxiliary output plug', 'pin 1, brown: ground', 'ground', '—', 'joined'],
     ['Auxiliary output plug', 'pin 2, red/yellow: switched supply', 'Auxiliary output', '—', 'joined'],
-    ['Battery', '—', 'Battery feed of the bar', '7 mm', 'with its fitting step'],
-    ['Ground point of the body', '—', 'Battery feed of the bar', '7 mm', 'with its fitting step'],
+    ['Battery', 'positive post, by way of the main fuse', 'Battery feed of the bar', '7 mm', 'with its fitting step'],
+    ['Ground point of the body', 'stud on bare metal', 'Battery feed of the bar', '7 mm', 'with its fitting step'],
   ]);
   const { joints, circuits } = (await paper('json')).json<{ joints: unknown[]; circuits: { name: string }[] }>();
   expect([joints.length, circuits.map(({ name }) => name)]).toEqual([4, ['Battery feed of the bar', 'Auxiliary output']]);

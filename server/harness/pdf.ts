@@ -38,6 +38,7 @@ export function drawHarness(content: HarnessContent, head: PageHead): Promise<Bu
     picture(doc, content.lanes);
     table(doc, {
       title: 'Circuits',
+      shares: [0.22, 0.2, 0.58],
       head: ['Circuit', 'Guarded by', 'Does it carry'],
       rows: content.circuits.map(({ name, guard, says }) => [name, guard, says]),
       empty: 'Nothing is fed.',
@@ -45,7 +46,7 @@ export function drawHarness(content: HarnessContent, head: PageHead): Promise<Bu
     const rows = content.joints.map((row) =>
       PRINTED.map((column) => (column === 'How' && row['Where on the wire'] !== '—' ? `${row.How}, ${row['Where on the wire']}` : row[column])),
     );
-    table(doc, { title: 'Joints, by work place', head: [...PRINTED], rows, empty: 'Nothing is joined.' });
+    table(doc, { title: 'Joints, by work place', shares: [0.15, 0.18, 0.2, 0.15, 0.09, 0.15, 0.08], head: [...PRINTED], rows, empty: 'Nothing is joined.' });
     const bared = content.bared.map((row) => [`${row['Work place']}, ${row['Vehicle wire']}`, 'looked at, sealed, looked at again before closing']);
     table(doc, { title: 'Wires whose insulation is opened', head: ['Wire', 'Wants'], rows: bared, empty: 'None: no insulation is opened.' });
   });

@@ -12,6 +12,8 @@ export interface SheetTable {
   rows: string[][];
   /** Said where there is nothing to show. */
   empty: string;
+  /** How the columns share the width; the first has two fifths where it is not said. */
+  shares?: number[];
 }
 
 /** What the customer's sheet says, as text; drawing it is another matter. */

@@ -3,6 +3,8 @@ import type { SheetContent, SheetTable } from './content.ts';
 import { faceFor, FACES, plain, type Weight } from './faces.ts';
 
 const MARGIN = 48;
+/** A table's title and head never stand alone at the foot of a page. */
+const HEAD_AND_A_ROW = 100;
 const JADE = '#0b6b4f';
 const INK = '#1d2521';
 const FAINT = '#5d6862';
@@ -64,10 +66,10 @@ export function room(doc: Document, height: number): void {
   if (doc.y + height > doc.page.height - MARGIN - 20) doc.addPage();
 }
 
-export function table(doc: Document, { title, head, rows, empty }: SheetTable): void {
+export function table(doc: Document, { title, head, rows, empty, shares }: SheetTable): void {
   const width = doc.page.width - 2 * MARGIN;
-  const columns = head.map((_, index) => (index === 0 ? 0.4 : 0.6 / (head.length - 1)) * width);
-  room(doc, 60);
+  const columns = head.map((_, index) => (shares?.[index] ?? (index === 0 ? 0.4 : 0.6 / (head.length - 1))) * width);
+  room(doc, HEAD_AND_A_ROW);
   doc.moveDown(0.8);
   write(doc, title, { weight: 'bold', size: 10.5, colour: JADE });
   doc.moveDown(0.2);

@@ -22,6 +22,11 @@ test('a lane is as high as its branches; one without a joint runs straight to it
   const [two, laid] = layPicture([lane(2), { guard: ['Feed'], contact: 'Relay', branches: [{ ends: 'Bar' }] }], 760).lanes;
   expect([two?.branches.length, (two?.height ?? 0) / (laid?.height ?? 1)]).toEqual([2, 2]);
   expect([laid?.branches[0]?.toEnd, laid?.branches[0]?.joint.lines, laid?.contact?.y]).toEqual(['', [], laid?.branches[0]?.y]);
+  // A single wire runs straight from its guard, whose box stays in its lane.
+  const [only] = layPicture([{ guard: ['A feed of a rather long name', 'battery, 15 A', '73 %'], branches: [{ joint: 'Plug', ends: 'Bar' }] }], 330).lanes;
+  if (!only) throw new Error('no lane');
+  expect(only.guard.y + only.guard.height / 2).toBe(only.branches[0]?.y);
+  expect([only.guard.y >= only.y, only.guard.y + only.guard.height <= only.y + only.height]).toEqual([true, true]);
   expect(two?.branches[0]?.y).toBeLessThan(two?.branches[1]?.y ?? 0);
 });
 

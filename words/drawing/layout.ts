@@ -10,6 +10,8 @@ export interface LaneWords {
 
 export interface LaidBranch {
   y: number;
+  /** Where the colour of its wire is written. */
+  code: { x: number; y: number };
   /** From the lane's trunk to the joint, and from there to the end. */
   toJoint: string;
   toEnd: string;
@@ -36,7 +38,11 @@ export interface LaidPicture {
 /** Height of a branch, and what parts lanes. */
 const BRANCH = 72;
 const BETWEEN = 18;
+/** So far below the middle of its branch a wire lies, for the names above it. */
+const BELOW = 9;
 const EDGE = 8;
+/** Room above the first lane for the name of the ground. */
+const HEAD = 22;
 /** Height of a line in the box of what guards a circuit. */
 const LINE = 17;
 /** Width that one sign of a name takes. */
@@ -52,23 +58,26 @@ export function layPicture(lanes: readonly LaneWords[], width: number): LaidPict
   const jointX = width * 0.5;
   const endX = width * 0.8;
   const room = (px: number) => Math.max(6, Math.floor(px / SIGN));
-  let y = EDGE;
+  let y = HEAD;
   const laid = lanes.map((lane): LaidLane => {
-    const height = Math.max(1, lane.branches.length) * BRANCH;
-    const middle = y + height / 2 + 0.12 * BRANCH;
+    const [name = [], ...rest] = lane.guard.map((line) => wordLines(line, room(guardWidth - 10)));
+    const lines = [...name, ...rest.flat()];
+    const guardHeight = lines.length * LINE + 10;
+    const own = Math.max(1, lane.branches.length) * BRANCH;
+    const height = Math.max(own, guardHeight + 18);
+    const top = y + (height - own) / 2;
+    const middle = top + own / 2 + BELOW;
     const branches = lane.branches.map((branch, index): LaidBranch => {
-      const at = y + (index + 0.62) * BRANCH;
+      const at = top + (index + 0.5) * BRANCH + BELOW;
       return {
         y: at,
+        code: { x: (trunk + (branch.joint === undefined ? endX : jointX)) / 2, y: at + 15 },
         toJoint: `M${EDGE + guardWidth} ${middle}H${trunk}V${at}H${branch.joint === undefined ? endX - 16 : jointX - 11}`,
         toEnd: branch.joint === undefined ? '' : `M${jointX + 11} ${at}H${endX - 16}`,
         joint: { x: jointX, lines: branch.joint === undefined ? [] : wordLines(branch.joint, room(width * 0.34)) },
         end: { x: endX, lines: wordLines(branch.ends, room(width * 0.3)) },
       };
     });
-    const [name = [], ...rest] = lane.guard.map((line) => wordLines(line, room(guardWidth - 10)));
-    const lines = [...name, ...rest.flat()];
-    const guardHeight = lines.length * LINE + 10;
     const guard = { x: EDGE, y: middle - guardHeight / 2, width: guardWidth, height: guardHeight, lines, name: name.length };
     const [first] = branches;
     const contact = lane.contact === undefined || !first ? {} : { contact: { x: jointX, y: first.y } };

@@ -27,13 +27,20 @@ function placeOf({ place }: JointLine, names: JointNames): string {
   return place.at === 'battery' ? 'Battery' : 'Ground point of the body';
 }
 
+/** What of the vehicle a conductor is joined to. */
+function vehicleEnd({ place, vehicle }: JointLine): string {
+  if (vehicle) return `${coloured(vehicle.id, vehicle.colour)}: ${vehicle.carries}`;
+  if (place.at !== 'battery') return 'stud on bare metal';
+  return place.post === 'positive' ? 'positive post, by way of the main fuse' : 'negative post, on last';
+}
+
 /** A line of the joint list, in the words of its columns. */
 export function sayJointLine(line: JointLine, names: JointNames): JointRow {
-  const { vehicle, end, method, circuit, stripMm, atMm, adapter, joined } = line;
+  const { end, method, circuit, stripMm, atMm, adapter, joined } = line;
   const words = METHODS[method];
   return {
     'Work place': placeOf(line, names),
-    'Vehicle wire': vehicle ? `${coloured(vehicle.id, vehicle.colour)}: ${vehicle.carries}` : '—',
+    'Vehicle wire': vehicleEnd(line),
     'Kit wire': end ? `${names.kitPlug(line.kit, end.plug)}, ${coloured(end.id, end.colour)}` : names.kit(line.kit),
     How: adapter === undefined ? words.how : `${words.how} (${inSentence(names.item(line.kit, adapter))})`,
     Circuit: circuit === undefined ? 'ground' : names.circuit(circuit),
