@@ -12,6 +12,7 @@ import { benchFold } from './log/fold.ts';
 import { compare, type Line } from './measure.ts';
 import { benchFirstView } from './view/first.ts';
 import { benchTap } from './view/tap.ts';
+import { benchWire } from './wire/search.ts';
 
 const [address = '', databaseUrl = '', root = '.', only = ''] = process.argv.slice(2);
 
@@ -53,6 +54,25 @@ ${rows.join('\n')}
 `;
   keepSection(MIXED, text);
   process.stdout.write(text);
+  process.exit(0);
+}
+
+const WIRE = '## Plugs, paths and legs';
+
+async function keepWire(): Promise<string> {
+  const rows = (await benchWire()).map(({ what, ours, against, other, ratio }) => `| ${what} | ${ours} | ${against}: ${other} | ${ratio} |`);
+  const text = `Made by \`npm run bench -- wire\` on ${cpus().length} cores; each finds the same answer as what it is held against. Median with lowest and highest.
+
+| what | ours | against | ratio |
+| --- | --- | --- | --- |
+${rows.join('\n')}
+`;
+  keepSection(WIRE, text);
+  return text;
+}
+
+if (only === 'wire') {
+  process.stdout.write(await keepWire());
   process.exit(0);
 }
 

@@ -64,7 +64,7 @@ test('one adapter is short, one screw is to spare', () => {
 });
 
 test('plugs, load, drop, currents and legs come out as worked by hand', () => {
-  expect(run('plug-match')).toMatchObject({ value: 'mates', troubles: [] });
+  expect(run('plug-match')).toMatchObject({ value: 'mates', troubles: [], verdict: { value: 'works' } });
   // 43.2 W at the least voltage of 10.8 V is 4 A, four tenths of the fuse.
   expect(run('circuit-load')).toMatchObject({ afterA: 4, weakest: 'fuse', shareAfter: 0.4, verdict: 'carries' });
   // 8.4 m of 1.5 mm² at 8 A: 0.09654 Ω, 0.772 V, 5.6 % of 13.8 V.
@@ -77,6 +77,35 @@ test('plugs, load, drop, currents and legs come out as worked by hand', () => {
     { lamp: 'far', leg: 'b', surplusMm: 100 },
     { lamp: 'near', leg: 'a', surplusMm: 100 },
   ]);
+});
+
+test('a cable is led round the heat, the long leg goes far, and what is short is told', () => {
+  // 900 · 1.2 + 1500 against 1100 · 3; path, twice 150 mm of slack and 200 mm to lift the lamp out.
+  const answer = run('route') as { lamps: { neededMm: number; paths: { costMm: number; segments: string[] }[] }[]; bundleMm: number };
+  expect(answer).toMatchObject({
+    lamps: [
+      { lamp: 'fog-left', neededMm: 1400, paths: [{ costMm: 1080 }, { costMm: 4800 }] },
+      {
+        lamp: 'fog-right',
+        neededMm: 2900,
+        paths: [
+          { costMm: 2580, segments: ['wing-channel', 'beam'] },
+          { costMm: 3300, hazards: ['heat'] },
+        ],
+      },
+    ],
+    legs: [
+      { lamp: 'fog-left', leg: 'leg-short', surplusMm: -200 },
+      { lamp: 'fog-right', leg: 'leg-long', surplusMm: 100 },
+    ],
+    extensionMm: 200,
+    loomMm: 4.5,
+    shrinkMm: 4.5,
+  });
+  expect(answer.bundleMm).toBeCloseTo(4.3655, 3);
+  expect(faultsOf(() => run('route', { from: 'moon' }))).toEqual(['from unknown-id']);
+  expect(faultsOf(() => run('route', { lamps: [{ lamp: 'fog-left', at: 'moon', liftOutMm: 0 }] }))).toEqual(['lamps[0].at unknown-id']);
+  expect(faultsOf(() => run('route', { legs: [] }))).toEqual(['legs length']);
 });
 
 test('a bolt of 25 mm through 6.6 mm holds by 18.4 mm, 6 wanted; its washer lies 7 mm over the hole', () => {

@@ -1,15 +1,45 @@
-import { LOAD_KINDS, MONITOR_KINDS, type Load as PlainLoad, type MonitorKind } from '@jade/core/vehicle';
-import { SERIES, type ResistorSeries, type WireTable as PlainTable } from '@jade/core/wiring';
-import { Amount, Each, Flag, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
+import { LOAD_KINDS, MONITOR_KINDS, PIN_GENDERS, type Load as PlainLoad, type MonitorKind } from '@jade/core/vehicle';
+import { SERIES, type Hazard, type PlugAdapter as PlainAdapter, type RouteEnd, type Segment, type ResistorSeries, type WireTable as PlainTable } from '@jade/core/wiring';
+import { Amount, Amounts, Each, Flag, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
+import { KitPlug } from '@jade/contract/kit';
 import { ElectricsRules } from '@jade/contract/rules';
 import { Circuit, Load, PlugFace, Surge } from '@jade/contract/vehicle';
 
 const USES = ['lamp', 'auxiliary'] as const;
 const CERTAINTIES = ['confirmed', 'to be confirmed'] as const;
 
+class CavityInput {
+  @Whole(1, 20) row!: number;
+  @Whole(1, 40) column!: number;
+}
+
+class PlugEndInput {
+  @Text(40) family!: string;
+  @OneOf(PIN_GENDERS) gender!: PlainAdapter['vehicleEnd']['gender'];
+  @Text(40) keying!: string;
+  @Whole(1, 20) rows!: number;
+  @Whole(1, 40) columns!: number;
+}
+
+class AdapterWire {
+  @Part(() => CavityInput) from!: CavityInput;
+  @Part(() => CavityInput) to!: CavityInput;
+}
+
+export class PlugAdapter implements PlainAdapter {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Whole(0, 100_000_000) priceCents!: number;
+  @Part(() => PlugEndInput) vehicleEnd!: PlugEndInput;
+  @Part(() => PlugEndInput) lampEnd!: PlugEndInput;
+  @Each(() => AdapterWire, 200) pins!: AdapterWire[];
+}
+
 export class PlugMatchInput {
   @Part(() => PlugFace) vehicle!: PlugFace;
-  @Part(() => PlugFace) kit!: PlugFace;
+  @Part(() => KitPlug) kit!: KitPlug;
+  /** From which the cheapest chain of at most three is sought where the plugs do not go together. */
+  @Optional() @Each(() => PlugAdapter, 20_000) adapters?: PlugAdapter[];
 }
 
 export class CircuitLoadInput {
@@ -165,6 +195,47 @@ export class LegNeed {
 export class LegLength {
   @Slug() id!: string;
   @Amount(0, 60_000) lengthMm!: number;
+}
+
+class HazardWeights implements Partial<Record<Hazard, number>> {
+  @Optional() @Amount(0, 100) heat?: number;
+  @Optional() @Amount(0, 100) movement?: number;
+  @Optional() @Amount(0, 100) edge?: number;
+  @Optional() @Amount(0, 100) wet?: number;
+  @Optional() @Amount(0, 100) lid?: number;
+}
+
+class SegmentInput implements Segment {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Slug() from!: string;
+  @Slug() to!: string;
+  @Amount(0, 60_000) lengthMm!: number;
+  /** Share of its length that the way may be longer to be spared each. */
+  @Part(() => HazardWeights) hazards!: HazardWeights;
+  /** Why nothing is laid here. */
+  @Optional() @Text(160) forbidden?: string;
+}
+
+class RouteEndInput implements RouteEnd {
+  @Slug() lamp!: string;
+  @Slug() at!: string;
+  @Amount(0, 10_000) liftOutMm!: number;
+}
+
+export class RouteInput {
+  @Each(() => SegmentInput, 2000) segments!: SegmentInput[];
+  /** Where the cable starts. */
+  @Slug() from!: string;
+  @Each(() => RouteEndInput, 60) lamps!: RouteEndInput[];
+  /** Of the kit's harness; without them only the paths are sought. */
+  @Optional() @Each(() => LegLength, 60) legs?: LegLength[];
+  /** Slack at each end; 150 mm where it is not said. */
+  @Optional() @Amount(0, 2000) slackEndMm?: number;
+  /** Paths to each lamp, cheapest first. */
+  @Optional() @Whole(1, 4) paths?: number;
+  /** Outer diameters of the wires that are laid together. */
+  @Optional() @Amounts(200, 0.1, 60) wiresMm?: number[];
 }
 
 export class LegsInput {

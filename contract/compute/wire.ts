@@ -1,7 +1,11 @@
-import { duplicateIds, type Fault } from '@jade/core/faults';
+import { duplicateIds, unknownId, type Fault } from '@jade/core/faults';
 import { checkFace, checkProtection } from '@jade/core/vehicle';
 import {
   assignLegs,
+  boreFor,
+  bundleDiameterMm,
+  cheapestPaths,
+  checkAdapter,
   checkLoad,
   checkRelay,
   checkWireTable,
@@ -13,8 +17,10 @@ import {
   gaugeDiameterMm,
   GAUGES,
   judgeDrop,
+  judgePlugs,
   matePlugs,
   METRIC_MM2,
+  neededMm,
   outageCure,
   sizeCircuit,
   smallestFuseA,
@@ -33,6 +39,7 @@ import {
   OutageInput,
   PlugMatchInput,
   RelayInput,
+  RouteInput,
   SizeCircuitInput,
   VoltageDropInput,
   type NewCircuitInput,
@@ -40,6 +47,7 @@ import {
 } from './wire-inputs.ts';
 
 const TOLERANCE = 0.05;
+const SHRINK_RATIO = 3;
 
 /** A fault unless just one of two is given. */
 function oneOf(input: object, one: string, other: string): Fault[] {
@@ -60,12 +68,13 @@ const gaugeFor = (areaMm2: number): number | null => GAUGES.find((gauge) => gaug
 export const WIRE_COMPUTATIONS: readonly Computation[] = [
   computation(
     'plug-match',
-    'A plug of the vehicle against a plug of the kit, pin by pin.',
-    '`value`, `pairs` by row and column with a verdict each, `troubles`.',
+    'A plug of the vehicle against a plug of the kit, pin by pin, and what is to be done so that the one feeds the other.',
+    '`value`, `pairs` by row and column with a verdict each, `troubles`; `verdict` with its `value`: works, works either way, turn it, re-pin (`moves`, and the `harm` if pushed together as they are), populate (`missing`), adapter (`chain` with `priceCents`), no plug (`joins` wire by wire), do not connect (`because`).',
     PlugMatchInput,
-    ({ vehicle, kit }) => {
-      refuse([...checkFace(vehicle, 'vehicle'), ...checkFace(kit, 'kit')]);
-      return matePlugs(vehicle, kit);
+    ({ vehicle, kit, adapters = [] }) => {
+      const maps = adapters.flatMap((adapter, index) => checkAdapter(adapter, `adapters[${index}]`));
+      refuse([...checkFace(vehicle, 'vehicle'), ...checkFace(kit, 'kit'), ...duplicateIds(adapters, 'adapters'), ...maps]);
+      return { ...matePlugs(vehicle, kit), verdict: judgePlugs(vehicle, kit, adapters) };
     },
     ['plugs'],
   ),
@@ -150,6 +159,35 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
       const areaMm2 = input.areaMm2 ?? gaugeAreaMm2(input.gauge ?? 0);
       const diameterMm = input.gauge === undefined ? Math.sqrt((4 * areaMm2) / Math.PI) : gaugeDiameterMm(input.gauge);
       return { areaMm2, diameterMm, ohmPerM: copperOhm(1, areaMm2), metricMm2: METRIC_MM2.find((size) => size >= areaMm2 - 1e-9) ?? null, gauge: gaugeFor(areaMm2) };
+    },
+  ),
+  computation(
+    'route',
+    'The cheapest safe way for a cable to each lamp, which leg goes to which, and what the bundle wants to be covered by.',
+    '`lamps`: for each its `paths`, cheapest first (`segments`, `places`, `lengthMm`, `costMm` weighed by hazards, `hazards`; empty where none leads there) and `neededMm` for the first; `legs` as `harness-legs`, `extensionMm` of all; `bundleMm`, `loomMm`, `shrinkMm` (3 to 1; null above the largest) where wires are given.',
+    RouteInput,
+    (input) => {
+      const few: Fault[] = input.legs && input.legs.length < input.lamps.length ? [{ path: 'legs', code: 'length', data: { least: input.lamps.length } }] : [];
+      const places = new Set(input.segments.flatMap(({ from, to }) => [from, to]));
+      const ends = input.lamps.flatMap(({ at }, index) => unknownId(at, places, `lamps[${index}].at`, 'place'));
+      refuse([
+        ...duplicateIds(input.segments, 'segments'),
+        ...unknownId(input.from, places, 'from', 'place'),
+        ...ends,
+        ...lampsTwice(input.lamps),
+        ...few,
+        ...duplicateIds(input.legs ?? [], 'legs'),
+      ]);
+      const slackMm = input.slackEndMm ?? DEFAULT_RULES.electrics.slackEndMm;
+      const lamps = input.lamps.map(({ lamp, at, liftOutMm }) => {
+        const paths = cheapestPaths(input.segments, input.from, at, input.paths ?? 1);
+        return { lamp, paths, neededMm: paths[0] ? neededMm(paths[0].lengthMm, slackMm, liftOutMm) : null };
+      });
+      const needs = lamps.flatMap(({ lamp, neededMm: needed }) => (needed === null ? [] : [{ lamp, neededMm: needed }]));
+      const legs = input.legs ? assignLegs(needs, input.legs) : [];
+      const bundleMm = input.wiresMm && bundleDiameterMm(input.wiresMm);
+      const covers = bundleMm === undefined ? {} : { bundleMm, loomMm: boreFor(bundleMm) ?? null, shrinkMm: boreFor(bundleMm, SHRINK_RATIO) ?? null };
+      return { lamps, legs, extensionMm: legs.reduce((sum, { surplusMm }) => sum + Math.max(0, -surplusMm), 0), ...covers };
     },
   ),
   computation(

@@ -97,6 +97,7 @@ export class KitOption implements PlainOption {
 
 export class KitPlug extends PlugFace implements PlainKitPlug {
   @Optional() @Slug() lamp?: string;
+  @Optional() @Flag() eitherWay?: boolean;
 }
 
 export class Leg {

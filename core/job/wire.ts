@@ -4,6 +4,7 @@ import {
   circuitId,
   circuitsFor,
   coilLoad,
+  judgePlugs,
   matePlugs,
   mateWire,
   standingDrain,
@@ -11,7 +12,9 @@ import {
   type Drain,
   type DropUse,
   type LoadCheck,
+  turned,
   type MateVerdict,
+  type PlugVerdict,
 } from '../wiring/index.ts';
 import { proveSwitched, type ProofStatus } from '../probing/index.ts';
 import { voltageRange } from '../wiring/index.ts';
@@ -34,6 +37,8 @@ export interface WireJoint {
   /** The one wire that the kit's lead is joined to, where no plug is parted. */
   tapped?: PlugPin;
   mate: MateVerdict;
+  /** What is to be done so that the one plug feeds the other; undefined of a tap. */
+  verdict?: PlugVerdict;
   /** While it is not known whether it is this plug, or this adapter, at all: what that hangs on. */
   onlyWhere?: ReasonTree;
   joined: boolean;
@@ -136,8 +141,13 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
       const joined = (job.joined[kit.slug] ?? []).includes(connection.id);
       const hangsOn = connection.when && explain(connection.when, onVehicle.facts);
       const onlyWhere = hangsOn?.value === 'unknown' ? { onlyWhere: hangsOn } : {};
-      const mate = tapped ? mateWire(tapped, kitPlug) : matePlugs(vehiclePlug, kitPlug);
-      return [{ kit, connection, vehiclePlug, kitPlug, circuits, ...trigger, ...(tapped ? { tapped } : {}), mate, ...onlyWhere, joined, toProve }];
+      const verdict = tapped ? undefined : judgePlugs(vehiclePlug, kitPlug);
+      const drawn = verdict?.value === 'turn it' ? turned(kitPlug) : kitPlug;
+      const met = tapped ? mateWire(tapped, kitPlug) : matePlugs(vehiclePlug, drawn);
+      const mate = verdict?.value === 'works either way' ? { ...met, value: 'mates' as const } : met;
+      return [
+        { kit, connection, vehiclePlug, kitPlug: drawn, ...(verdict ? { verdict } : {}), circuits, ...trigger, ...(tapped ? { tapped } : {}), mate, ...onlyWhere, joined, toProve },
+      ];
     }),
   );
 });

@@ -113,6 +113,8 @@ export interface KitOption {
 
 export interface KitPlug extends PlugFace {
   lamp?: string;
+  /** The lamp works whichever way round its supply and ground come. */
+  eitherWay?: boolean;
 }
 
 /** A relay of the kit's harness: its coil loads the circuit that triggers it, its contact carries a feed of the kit. */

@@ -1,3 +1,5 @@
+export * from './adapters.ts';
+export * from './bundle.ts';
 export * from './conductor.ts';
 export * from './current.ts';
 export * from './drain.ts';
@@ -7,7 +9,9 @@ export * from './fuse.ts';
 export * from './legs.ts';
 export * from './load.ts';
 export * from './outage.ts';
+export * from './plug-verdict.ts';
 export * from './plugs.ts';
 export * from './relay.ts';
+export * from './route.ts';
 export * from './size.ts';
 export * from './table.ts';

@@ -6,6 +6,7 @@ import { sayCondition } from '@jade/words/match';
 import { amperes, inSentence, percent, plural, stated, volts } from '@jade/words/units';
 
 export * from './joints.ts';
+export * from './plugs.ts';
 
 export const MATE_WORDS: Record<MateVerdict['value'], string> = {
   mates: 'Plug meets plug, pin by pin',
@@ -152,9 +153,10 @@ export function sayTap({ tapped, kitPlug, mate }: Pick<WireJoint, 'tapped' | 'ki
 }
 
 /** What closes a joint, and how it is tried. */
-export function sayHowToJoin({ tapped, vehiclePlug }: Pick<WireJoint, 'tapped' | 'vehiclePlug'>): string {
+export function sayHowToJoin({ tapped, vehiclePlug, verdict }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'verdict'>): string {
   if (tapped) return 'Prove the wire at Probe first, then key off. Connector for both conductors and insulations, sleeve on before it closes, pull once, seal what was bared.';
-  return `Lock: ${vehiclePlug.lock}. Push until it clicks, then pull once.`;
+  const turn = verdict?.value === 'turn it' ? 'Turn it by half a turn. ' : '';
+  return `${turn}Lock: ${vehiclePlug.lock}. Push until it clicks, then pull once.`;
 }
 
 export const WATCHED_WORDS: Record<WatchedLamp['value'], string> = { 'as it was': 'sees nothing', cured: 'the kit brings the cure', open: 'not cured' };

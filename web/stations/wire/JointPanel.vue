@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { MATE_WORDS, sayHowToJoin, sayMateTrouble, sayOnlyWhere, sayTap } from '@jade/words/wiring';
+import { MATE_WORDS, sayHowToJoin, sayMateTrouble, sayOnlyWhere, sayPlugVerdict, sayTap } from '@jade/words/wiring';
 import { inSentence, millimetres } from '@jade/words/units';
 import PlugFaces from '../../design/drawings/PlugFaces.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
@@ -34,6 +34,7 @@ const face = computed(() => {
     <p v-else :class="joint.mate.value === 'mates' ? 'good' : 'bad'">
       {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${inSentence(names.item(joint.kit.slug, joint.connection.adapter))}` : '' }}.
     </p>
+    <p v-if="joint.verdict && joint.verdict.value !== 'works'" :class="joint.mate.value === 'mates' ? 'soft' : 'bad'">{{ sayPlugVerdict(joint.verdict) }}</p>
     <p v-if="joint.onlyWhere" class="asks">{{ sayOnlyWhere(joint.onlyWhere, names.fact) }}</p>
     <ul v-if="joint.mate.troubles.length > 0">
       <li v-for="trouble in joint.mate.troubles" :key="trouble.code" class="bad">{{ sayMateTrouble(trouble) }}</li>

@@ -1,0 +1,66 @@
+import type { Page } from 'playwright-core';
+import { TestBench } from './test/bench.ts';
+import { goTo, openedJob, VAN_FACTS } from './test/job.ts';
+
+const LONG_MS = 120_000;
+const shop = new TestBench(LONG_MS);
+const inPicture = (page: Page, name: string | RegExp) => page.getByRole('group', { name: /^Electrical picture/ }).getByRole('button', { name });
+const fuse = (page: Page, text: string) => page.getByRole('radiogroup', { name: 'Fuse seen in the slot' }).getByRole('radio', { name: text });
+
+test(
+  'a fuse that is too large is met, mended and accepted; the joint list is taken to the bench as list, drawing and paper',
+  async () => {
+    const { page, complaints } = await shop.open('fern');
+    const job = await openedJob(page, shop.address);
+    await goTo(page, shop.address, job, 'wire', 'Wire');
+    await inPicture(page, /^Front fog: It carries/).waitFor();
+    await fuse(page, '15').click();
+    await page.getByText(/A fuse of 15.A sits where 10.A is documented/).waitFor();
+    await page.getByText(/Not like this\. The fuse lets more through than what lies behind it carries \(10.A\)/).waitFor();
+    expect(await page.getByRole('button', { name: 'Accept this load' }).count()).toBe(0);
+    const station = page.getByRole('navigation').getByRole('link', { name: /^Wire/ });
+    expect(await station.textContent()).toContain('blocked');
+    await page.getByText(/open here/).click();
+    await page.getByRole('link', { name: /^Now Front fog has a fuse above what lies behind it/ }).waitFor();
+    await fuse(page, '10').click();
+    await page.getByText(/Fuse seen: 10.A, as documented\./).waitFor();
+    await page.getByRole('button', { name: 'Accept this load' }).click();
+    await page.getByRole('button', { name: 'Load accepted' }).waitFor();
+    expect(await station.textContent()).not.toContain('blocked');
+
+    const list = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Joint list' }) });
+    expect(await list.getByRole('listitem').count()).toBe(4);
+    const taken = async (name: string) => {
+      const href = await list.getByRole('link', { name }).getAttribute('href');
+      const answer = await page.context().request.get(`${shop.address}${href ?? ''}`);
+      return { status: answer.status(), text: (await answer.body()).toString('latin1') };
+    };
+    expect((await taken('List, CSV')).text).toContain('"pin 2, white/green: front fog"');
+    expect((await taken('Drawing, SVG')).text).toContain('<svg xmlns');
+    const printed = await taken('Print');
+    expect([printed.status, printed.text.slice(0, 5)]).toEqual([200, '%PDF-']);
+    expect(complaints).toEqual([]);
+  },
+  LONG_MS,
+);
+
+test(
+  'triggered by main beam the bar hangs on the battery and its relay on a wire that is proved before it is tapped, by keyboard alone',
+  async () => {
+    const { page } = await shop.open('fern');
+    const job = await openedJob(page, shop.address, ['tarn-gantry-1100'], { ...VAN_FACTS, 'aux-output': 'absent' });
+    await goTo(page, shop.address, job, 'match', 'Match');
+    await page.getByRole('radio', { name: /main/i }).click();
+    await goTo(page, shop.address, job, 'wire', 'Wire');
+    await inPicture(page, /^Battery feed of the bar: It carries/).waitFor();
+    await inPicture(page, /^Main beam, left: /).waitFor();
+    const tap = inPicture(page, /^Body loom plug, left, wire of pin 3: Bar relay, coil only/);
+    await tap.focus();
+    await page.keyboard.press('Enter');
+    await page.getByText('Tap: the white/black wire of pin 3 carries main, as the lead wants.').waitFor();
+    await page.getByText(/First prove the wire at Probe: body loom plug, left, pin 3/).waitFor();
+    expect(await page.getByRole('button', { name: 'Tapped, pulled, sealed' }).isDisabled()).toBe(true);
+    await page.getByText('60 mm from the back of the plug').waitFor();
+  },
+  LONG_MS,
+);
