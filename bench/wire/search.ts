@@ -154,6 +154,12 @@ export async function benchWire(): Promise<Line[]> {
       await time(10, () => everyChain(adapters, vehicle, kit)),
     ),
     compare(
+      'The same, of a list that was not seen before',
+      await time(30, () => cheapestChain(vehicle, kit, [...adapters])),
+      'following every chain',
+      await time(10, () => everyChain(adapters, vehicle, kit)),
+    ),
+    compare(
       `Cheapest path for 8 legs over ${segments.length} segments`,
       await time(30, () => lamps.map((lamp) => cheapestPaths(segments, 'p0', lamp, 1))),
       'a flow of one in highs',
@@ -162,6 +168,15 @@ export async function benchWire(): Promise<Line[]> {
     compare(
       `The four cheapest paths for 8 legs over ${segments.length} segments`,
       await time(30, () => lamps.map((lamp) => cheapestPaths(segments, 'p0', lamp, 4))),
+      'the cheapest alone, as a flow of one in highs',
+      await time(5, () => lamps.map((lamp) => solve(flow(segments, lamp)))),
+    ),
+    compare(
+      'The same, of segments that were not seen before',
+      await time(30, () => {
+        const fresh = [...segments];
+        return lamps.map((lamp) => cheapestPaths(fresh, 'p0', lamp, 4));
+      }),
       'the cheapest alone, as a flow of one in highs',
       await time(5, () => lamps.map((lamp) => solve(flow(segments, lamp)))),
     ),

@@ -1,21 +1,11 @@
 import fc from 'fast-check';
 import type { PinFunction } from '../states/index.ts';
 import type { PlugFace } from '../vehicle/index.ts';
+import { faceOf } from '../test/electrics.ts';
 import { checkAdapter, cheapestChain, endsMeet, judgePlugs, type PlugAdapter, type PlugEnd } from './index.ts';
 
 const end = (family: string, gender: 'pins' | 'sockets', part: Partial<PlugEnd> = {}): PlugEnd => ({ family, gender, keying: 'A', rows: 1, columns: 2, ...part });
-const face = (family: string, gender: 'pins' | 'sockets', carries: PinFunction[], part: Partial<PlugFace> = {}): PlugFace => ({
-  id: family,
-  name: family,
-  family,
-  gender,
-  keying: 'A',
-  rows: 1,
-  columns: carries.length,
-  lock: 'tab',
-  pins: carries.map((what, index) => ({ id: String(index + 1), row: 1, column: index + 1, carries: what })),
-  ...part,
-});
+const face = (family: string, gender: 'pins' | 'sockets', carries: PinFunction[]): PlugFace => faceOf(gender, carries, { family });
 const at = (column: number) => ({ row: 1, column });
 const straight = [
   { from: at(1), to: at(1) },

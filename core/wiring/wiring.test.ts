@@ -1,5 +1,4 @@
-import type { PinFunction } from '../states/index.ts';
-import type { Circuit, PlugFace } from '../vehicle/index.ts';
+import type { Circuit } from '../vehicle/index.ts';
 import {
   assignLegs,
   checkLoad,
@@ -16,7 +15,7 @@ import {
   voltageRange,
   type WireTable,
 } from './index.ts';
-import { ELECTRICS as rules } from '../test/electrics.ts';
+import { ELECTRICS as rules, faceOf as face } from '../test/electrics.ts';
 
 test('8.4 m of 1.5 mm² copper is 0.09654 Ω, and 8 A drop 0.772 V', () => {
   expect(copperOhm(8.4, 1.5)).toBeCloseTo(0.09654, 5);
@@ -177,18 +176,6 @@ test('a relay: 0.16 A of coil on the trigger, the lamps on their own feed, a sha
   expect(checkRelay({ coilOhm: 85, contactA: 6.67, pullInV: 10.5 }, loaded, feed, rules, table)).toMatchObject({ closes: true, contactHolds: true });
 });
 
-const face = (gender: 'pins' | 'sockets', carries: PinFunction[], family = 'LB-2'): PlugFace => ({
-  id: 'x',
-  name: 'x',
-  family,
-  gender,
-  keying: 'A',
-  rows: 1,
-  columns: carries.length,
-  lock: 'tab',
-  pins: carries.map((what, index) => ({ id: String(index + 1), row: 1, column: index + 1, carries: what })),
-});
-
 test('plugs meet pin by pin; a swapped pair is seen, an empty cavity too', () => {
   expect(matePlugs(face('pins', ['ground', 'front fog']), face('sockets', ['ground', 'front fog'])).value).toBe('mates');
   const swapped = matePlugs(face('pins', ['front fog', 'ground']), face('sockets', ['ground', 'front fog']));
@@ -202,7 +189,7 @@ test('plugs meet pin by pin; a swapped pair is seen, an empty cavity too', () =>
 });
 
 test('other family, same gender: does not mate, and says both', () => {
-  const verdict = matePlugs(face('pins', ['ground']), face('pins', ['ground'], 'LB-9'));
+  const verdict = matePlugs(face('pins', ['ground']), face('pins', ['ground'], { family: 'LB-9' }));
   expect(verdict.value).toBe('does not mate');
   expect(verdict.troubles.map((trouble) => trouble.code)).toEqual(['family', 'gender']);
 });
