@@ -7,7 +7,7 @@ import { sayReason } from '@jade/words/match';
 import { sayProof, sayReference } from '@jade/words/probing';
 import { saySensorEffect } from '@jade/words/sensing';
 import { sayNumberRemark } from '@jade/words/vehicle';
-import { sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayStanding, sayWithdrawn } from '@jade/words/wiring';
+import { sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayPlugVerdict, sayRefusedSource, saySource, sayStanding, sayWatched, sayWithdrawn } from '@jade/words/wiring';
 import type { Sensor } from '@jade/core/vehicle';
 import type { SensorEffect } from '@jade/core/sensing';
 import type { AimRule } from '@jade/core/rules';
@@ -144,6 +144,60 @@ test('plugs and loads are said with both sides', () => {
     'Switched off they still draw 5 mA, and the output takes more than 3 mA for a fault.',
   );
   expect(sayLoad({ ...check, verdict: 'never' })).toContain('safety system');
+});
+
+test('what is to be done with two plugs is said with its harm, pin by pin', () => {
+  const harm = [
+    { code: 'short' as const, carries: 'main' as const },
+    { code: 'wrong lamp' as const, carries: 'dipped' as const, wanted: 'main' as const },
+  ];
+  expect(sayPlugVerdict({ value: 're-pin', moves: [{ pin: '1', from: { row: 1, column: 1 }, to: { row: 2, column: 3 } }], harm })).toBe(
+    'Re-pin the kit’s plug: pin 1 to row 2, column 3. Do not push them together as they are: main would go to ground and blow its fuse; dipped would light main.',
+  );
+  expect(sayPlugVerdict({ value: 'populate', missing: [{ carries: 'parking', row: 1, column: 2 }], harm: [] })).toContain('no contact for parking (row 1, column 2)');
+  expect(
+    sayPlugVerdict({
+      value: 'no plug',
+      joins: [
+        { pin: '1', carries: 'ground', vehiclePin: '2' },
+        { pin: '2', carries: 'main' },
+      ],
+    }),
+  ).toBe('No plug leads there. Joined wire by wire: pin 1, ground, to pin 2 of the vehicle; pin 2, main, to be fed from elsewhere.');
+  expect(sayPlugVerdict({ value: 'do not connect', because: 'data', pin: '4' })).toContain('pin 4 of the vehicle carries data');
+});
+
+test('a source is said with how it behaves, what it bears, what is cut and how long it takes', () => {
+  const source = { kind: 'fuse tap' as const, id: 'F22', name: 'slot F22', inherits: [], capacity: 'carries' as const, reversible: true, minutes: 12, newFuseA: 7.5 };
+  expect(plain(saySource({ ...source, behaviour: { value: 'as wanted' } }))).toBe(
+    'Behaves as wanted. The added load behind a fuse of its own of 7.5 A. The original fuse stays; the tap is turned so that the added load does not pass through it. Nothing is cut; 12 minutes.',
+  );
+  const other = plain(
+    saySource({ ...source, kind: 'lamp circuit', newFuseA: undefined, reversible: false, inherits: ['flashing'], behaviour: { value: 'otherwise', states: ['main', 'key off'] } }),
+  );
+  expect(other).toBe('Behaves otherwise in main, key off. The lamp takes over its flashing. A wire is bared; 12 minutes.');
+  expect(sayRefusedSource({ id: 'airbag', name: 'Restraints', why: 'restraint system' })).toBe('Restraints is never used: restraint system.');
+});
+
+test('what the vehicle makes of a lamp is said with its watts, its cure and what is of no use', () => {
+  const channel = { id: 'tail', name: 'Tail', kind: 'modulated' as const, thresholdW: 2, flashes: false, flasherChangeable: false, codable: false, leastV: 11, mostV: 14 };
+  const lamp = {
+    channel,
+    beforeW: 2.5,
+    afterW: 1.5,
+    glows: false,
+    brought: [],
+    accepted: false,
+    answer: { seen: 'reported' as const, cures: [{ cure: 'decoder' as const }], noCures: [{ cure: 'resistor' as const, because: 'kind' as const }] },
+  };
+  expect(plain(sayWatched({ ...lamp, value: 'open' }, () => ''))).toBe(
+    'The vehicle watches it by the current of a chopped supply: 2.5 W hung on it, 1.5 W do now, and below 2 W it reports the lamp. It would be cured by a decoder made for this vehicle. A resistor cannot satisfy it.',
+  );
+  expect(sayWatched({ ...lamp, value: 'as it was', glows: true }, () => '')).toContain('It sees nothing. Off, the lamp may glow or flicker by the pulses.');
+  const resistor = { cure: 'resistor' as const, ohm: 22, mostOhm: 23, neededW: 5, onW: 9.43, averageW: 9.43, ratingW: 37.7 };
+  expect(plain(sayWatched({ ...lamp, value: 'open', answer: { ...lamp.answer, cures: [resistor], noCures: [] } }, () => ''))).toContain(
+    'a resistor of 22 Ω, rated 38 W or more, on metal and away from plastic (it gives off 9.4 W while on)',
+  );
 });
 
 test('standing is said in whole days, with what it comes from', () => {

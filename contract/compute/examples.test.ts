@@ -79,6 +79,22 @@ test('plugs, load, drop, currents and legs come out as worked by hand', () => {
   ]);
 });
 
+test('a slot that behaves and bears a fuse of its own is better than the wire that is full; restraints are refused by name', () => {
+  // 108 W at 10.8 V are 10 A; with 60 W of filament at 14.4 V, 5.527 A, that is 103.5 % of 15 A.
+  const { sources, refused } = run('sources') as { sources: { kind: string; id: string; capacity: string; check?: { shareAfter: number } }[]; refused: object[] };
+  expect(sources.map(({ kind, id, capacity }) => [kind, id, capacity])).toEqual([
+    ['fuse tap', 'F22', 'carries'],
+    ['battery with relay', 'F22', 'carries'],
+    ['lamp circuit', 'main', 'does not carry'],
+    ['switch output', 'output-2', 'carries'],
+    ['fuse tap', 'F23', 'does not carry'],
+  ]);
+  expect(sources[2]?.check?.shareAfter).toBeCloseTo(1.0352, 3);
+  expect(refused).toEqual([{ id: 'airbag', name: 'Restraints', why: 'restraint system' }]);
+  expect(faultsOf(() => run('sources', { loads: [] }))).toEqual(['loads length']);
+  expect(faultsOf(() => run('sources', { wanted: 'moonlight' }))).toEqual(['wanted choice']);
+});
+
 test('a cable is led round the heat, the long leg goes far, and what is short is told', () => {
   // 900 · 1.2 + 1500 against 1100 · 3; path, twice 150 mm of slack and 200 mm to lift the lamp out.
   const answer = run('route') as { lamps: { neededMm: number; paths: { costMm: number; segments: string[] }[] }[]; bundleMm: number };

@@ -1,6 +1,18 @@
 import { LOAD_KINDS, MONITOR_KINDS, PIN_GENDERS, type Load as PlainLoad, type MonitorKind } from '@jade/core/vehicle';
-import { SERIES, type Hazard, type PlugAdapter as PlainAdapter, type RouteEnd, type Segment, type ResistorSeries, type WireTable as PlainTable } from '@jade/core/wiring';
-import { Amount, Amounts, Each, Flag, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
+import { VEHICLE_STATES, type VehicleState } from '@jade/core/states';
+import {
+  SERIES,
+  WANTED,
+  type MeasuredSlot,
+  type Wanted,
+  type Hazard,
+  type PlugAdapter as PlainAdapter,
+  type RouteEnd,
+  type Segment,
+  type ResistorSeries,
+  type WireTable as PlainTable,
+} from '@jade/core/wiring';
+import { Amount, Amounts, Each, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
 import { KitPlug } from '@jade/contract/kit';
 import { ElectricsRules } from '@jade/contract/rules';
 import { Circuit, Load, PlugFace, Surge } from '@jade/contract/vehicle';
@@ -236,6 +248,36 @@ export class RouteInput {
   @Optional() @Whole(1, 4) paths?: number;
   /** Outer diameters of the wires that are laid together. */
   @Optional() @Amounts(200, 0.1, 60) wiresMm?: number[];
+}
+
+class SlotReading {
+  @OneOf(VEHICLE_STATES) state!: VehicleState;
+  @Amount(-60, 60) lowV!: number;
+  @Amount(-60, 60) highV!: number;
+  @Optional() @OneOf(['holds', 'collapses']) underLamp?: 'holds' | 'collapses';
+}
+
+class SlotInput implements MeasuredSlot {
+  @Text(20) slot!: string;
+  @Text(80) name!: string;
+  @Optional() @Amount(0.1, 500) ratedA?: number;
+  /** Largest fuse that the slot may hold. */
+  @Optional() @Amount(0.1, 500) mostA?: number;
+  @Each(() => SlotReading, 60) readings!: SlotReading[];
+  @Optional() @Text(200) neverUse?: string;
+}
+
+export class SourcesInput {
+  @OneOf(WANTED) wanted!: Wanted;
+  @Each(() => Load, 60) loads!: Load[];
+  @Optional() @OneOf(USES) use?: 'lamp' | 'auxiliary';
+  @OneOf([12, 24]) systemVoltageV!: 12 | 24;
+  @Each(() => Circuit, 200) circuits!: Circuit[];
+  /** Fuse slots as they were measured on this vehicle. */
+  @Optional() @Each(() => SlotInput, 200) slots?: SlotInput[];
+  /** Ids of circuits that a shop never lets be used. */
+  @Optional() @Slugs(60) neverUse?: string[];
+  @Optional() @Part(() => ElectricsRules) rules?: ElectricsRules;
 }
 
 export class LegsInput {

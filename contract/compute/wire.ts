@@ -2,6 +2,7 @@ import { duplicateIds, unknownId, type Fault } from '@jade/core/faults';
 import { checkFace, checkProtection } from '@jade/core/vehicle';
 import {
   assignLegs,
+  BEHAVIOURS,
   boreFor,
   bundleDiameterMm,
   cheapestPaths,
@@ -22,6 +23,7 @@ import {
   METRIC_MM2,
   neededMm,
   outageCure,
+  rankSources,
   sizeCircuit,
   smallestFuseA,
   standingDrain,
@@ -40,6 +42,7 @@ import {
   PlugMatchInput,
   RelayInput,
   RouteInput,
+  SourcesInput,
   SizeCircuitInput,
   VoltageDropInput,
   type NewCircuitInput,
@@ -159,6 +162,19 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
       const areaMm2 = input.areaMm2 ?? gaugeAreaMm2(input.gauge ?? 0);
       const diameterMm = input.gauge === undefined ? Math.sqrt((4 * areaMm2) / Math.PI) : gaugeDiameterMm(input.gauge);
       return { areaMm2, diameterMm, ohmPerM: copperOhm(1, areaMm2), metricMm2: METRIC_MM2.find((size) => size >= areaMm2 - 1e-9) ?? null, gauge: gaugeFor(areaMm2) };
+    },
+  ),
+  computation(
+    'sources',
+    'What of a vehicle could feed something, best first: by behaviour, by what it bears, by what is cut, by minutes.',
+    '`sources`: `kind`, `id`, `name`, `behaviour` (as wanted, otherwise or not known in `states`), `inherits` (flashing, dimming), `check` as `circuit-load` or `newFuseA` in amperes (null where no standard one does), `capacity`, `reversible`, `minutes`; `refused`: circuits and slots that are never used, with `why`.',
+    SourcesInput,
+    ({ wanted, loads, use = 'lamp', systemVoltageV, circuits, slots = [], neverUse = [], rules }) => {
+      const open = circuits.flatMap((circuit, index) => checkProtection(circuit, `circuits[${index}]`));
+      const none: Fault[] = loads.length > 0 ? [] : [{ path: 'loads', code: 'length', data: { least: 1 } }];
+      refuse([...duplicateIds(circuits, 'circuits'), ...open, ...none]);
+      const shop = { ...DEFAULT_RULES, electrics: rules ?? DEFAULT_RULES.electrics };
+      return rankSources({ wanted: BEHAVIOURS[wanted], loads, use, systemVoltageV, circuits, slots, neverUse }, shop);
     },
   ),
   computation(

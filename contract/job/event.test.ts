@@ -49,6 +49,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'plug.joined': { kit: 'k', connection: 'c' },
   'load.accepted': { kit: 'k', circuit: 'c', afterA: 4.2, fuseA: 7.5 },
   'fuse.seen': { circuit: 'c', ratedA: 7.5 },
+  'slot.measured': { slot: 'F9', ratedA: 7.5, state: 'parking', lowV: 0, highV: 12.1 },
   'outage.accepted': { channel: 'c', afterW: 1.5 },
   'reference.checked': { groundV: 0, feedV: 12.5 },
   'reading.taken': { plug: 'p', pin: '1', state: 'off', lowV: 0, highV: 0.1, underLamp: 'holds' },
@@ -83,6 +84,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'sensor.calibrated': ['note'],
   'test.tried': ['note'],
   'load.accepted': ['afterA', 'fuseA'],
+  'slot.measured': ['ratedA'],
 };
 const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (FREE[type] ?? []).includes(field);
 const TYPES = Object.keys(WHOLE) as EventType[];

@@ -203,6 +203,14 @@ class FuseSeen implements P<'fuse.seen'> {
   @Amount(0.1, 500) ratedA!: number;
 }
 
+class SlotMeasured implements P<'slot.measured'> {
+  @Text(20) slot!: string;
+  @Optional() @Amount(0.1, 500) ratedA?: number;
+  @OneOf(VEHICLE_STATES) state!: P<'slot.measured'>['state'];
+  @Amount(-60, 60) lowV!: number;
+  @Amount(-60, 60) highV!: number;
+}
+
 class OutageAccepted implements P<'outage.accepted'> {
   @Slug() channel!: string;
   @Amount(0, 5000) afterW!: number;
@@ -339,6 +347,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'plug.joined': PlugJoined,
   'load.accepted': LoadAccepted,
   'fuse.seen': FuseSeen,
+  'slot.measured': SlotMeasured,
   'outage.accepted': OutageAccepted,
   'reference.checked': ReferenceChecked,
   'reading.taken': ReadingTaken,

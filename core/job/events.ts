@@ -93,6 +93,8 @@ export interface Payloads {
   'load.accepted': { kit: string; circuit: string; afterA?: number; fuseA?: number };
   /** What is printed on the fuse that was seen in a slot. */
   'fuse.seen': { circuit: string; ratedA: number };
+  /** A fuse slot measured in one state, and what is printed on the fuse that sits in it. */
+  'slot.measured': { slot: string; ratedA?: number; state: VehicleState; lowV: number; highV: number };
   /** A lamp that the vehicle will report, or flash fast with, left so; `afterW`: what hangs on its channel. */
   'outage.accepted': { channel: string; afterW: number };
   'reference.checked': { groundV: number; feedV: number };

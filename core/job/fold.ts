@@ -96,6 +96,11 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'load.accepted': (state, { circuit, afterA, fuseA }) =>
     void (state.loadsAccepted[circuit] = { ...(afterA === undefined ? {} : { afterA }), ...(fuseA === undefined ? {} : { fuseA }) }),
   'fuse.seen': (state, { circuit, ratedA }) => void (state.fuses[circuit] = ratedA),
+  'slot.measured': (state, { slot, ratedA, ...reading }) => {
+    const before = state.slots[slot];
+    const fuse = ratedA ?? before?.ratedA;
+    state.slots[slot] = { ...(fuse === undefined ? {} : { ratedA: fuse }), readings: [...(before?.readings ?? []).filter((earlier) => earlier.state !== reading.state), reading] };
+  },
   'outage.accepted': (state, { channel, afterW }) => void (state.outagesAccepted[channel] = afterW),
   'reference.checked': (state, payload) => void (state.reference = payload),
   'reading.taken': (state, { plug, pin, ...reading }) => {

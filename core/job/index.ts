@@ -18,6 +18,7 @@ export * from './wire.ts';
 export * from './outage.ts';
 export * from './picture.ts';
 export * from './joint-list.ts';
+export * from './sources.ts';
 export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';

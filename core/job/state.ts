@@ -93,6 +93,8 @@ export interface JobState {
   loadsAccepted: Record<string, { afterA?: number; fuseA?: number }>;
   /** Fuses as seen, by circuit, in amperes. */
   fuses: Record<string, number>;
+  /** Fuse slots as measured, by the name that is printed at them. */
+  slots: Record<string, { ratedA?: number; readings: Reading[] }>;
   /** Lamps that are left reported or flashing fast, by channel, with the watts that hung on it. */
   outagesAccepted: Record<string, number>;
   reference?: { groundV: number; feedV: number };
@@ -152,6 +154,7 @@ export function emptyJob(): JobState {
     joined: records(),
     loadsAccepted: records(),
     fuses: records(),
+    slots: records(),
     outagesAccepted: records(),
     readings: records(),
     unplugged: [],

@@ -14,4 +14,5 @@ export * from './plugs.ts';
 export * from './relay.ts';
 export * from './route.ts';
 export * from './size.ts';
+export * from './sources.ts';
 export * from './table.ts';

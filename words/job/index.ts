@@ -162,6 +162,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'plug.joined': ({ kit, connection }, names) => `Plug joined: ${inSentence(names.connection(kit, connection))}`,
   'load.accepted': ({ circuit }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted`,
   'fuse.seen': ({ circuit, ratedA }, names) => `Fuse of ${inSentence(names.circuit(circuit))} seen: ${stated(ratedA, 'A')}`,
+  'slot.measured': ({ slot, state, lowV, highV }) => `Slot ${slot}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,
   'outage.accepted': ({ channel }, names) => `${names.channel(channel)}: left as the vehicle reports it`,
   'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,
   'reading.taken': ({ plug, pin, state, lowV, highV }, names) =>

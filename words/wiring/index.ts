@@ -7,6 +7,7 @@ import { amperes, inSentence, percent, plural, stated, volts } from '@jade/words
 
 export * from './joints.ts';
 export * from './plugs.ts';
+export * from './sources.ts';
 
 export const MATE_WORDS: Record<MateVerdict['value'], string> = {
   mates: 'Plug meets plug, pin by pin',

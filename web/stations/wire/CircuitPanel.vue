@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CircuitLoad } from '@jade/core/job';
+import { otherSources, type CircuitLoad } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
-import { sayAdded, sayFuseSeen, sayLoad, sayProtection, sayWithdrawn } from '@jade/words/wiring';
+import { sayAdded, sayFuseSeen, sayLoad, sayProtection, sayRefusedSource, saySource, sayWithdrawn } from '@jade/words/wiring';
 import { stated } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import FuseWire from '../../design/drawings/FuseWire.vue';
@@ -14,6 +14,7 @@ const { job, context } = useCurrentJob();
 const circuit = computed(() => props.load.circuit);
 const seen = computed(() => context.value.state.fuses[circuit.value.id]);
 const fuses = computed(() => wire.fusesToSee(props.load).map((ampere) => ({ value: String(ampere), text: stated(ampere, 'A') })));
+const others = computed(() => otherSources(context.value, circuit.value.id));
 const guard = computed(() => circuit.value.fuse?.slot.replace(/ fuse$/, '') ?? circuit.value.output?.slot ?? '');
 </script>
 
@@ -37,6 +38,16 @@ const guard = computed(() => circuit.value.fuse?.slot.replace(/ fuse$/, '') ?? c
       />
     </div>
     <p v-if="circuit.fuse" :class="load.documentedA === undefined ? 'soft' : 'bad'">{{ sayFuseSeen(seen, load.documentedA) }}</p>
+    <details v-if="others" class="others" :open="load.check.verdict === 'refuse' || undefined">
+      <summary>What else could feed it</summary>
+      <ol>
+        <li v-for="source in others.sources" :key="`${source.kind} ${source.id}`">
+          <strong>{{ source.name }}</strong> <span class="soft">{{ source.kind }}</span>
+          <p>{{ saySource(source) }}</p>
+        </li>
+      </ol>
+      <p v-for="source in others.refused" :key="source.id" class="bad">{{ sayRefusedSource(source) }}</p>
+    </details>
     <div class="line">
       <button
         v-if="load.accepted || !isRefused(wire.acceptLoad(context, circuit.id))"
@@ -54,6 +65,23 @@ const guard = computed(() => circuit.value.fuse?.slot.replace(/ fuse$/, '') ?? c
 </template>
 
 <style scoped>
+.others summary {
+  cursor: pointer;
+  min-height: var(--touch);
+  align-content: center;
+  font-weight: 620;
+}
+
+.others ol {
+  margin: 0;
+  padding-left: 22px;
+}
+
+.others li + li {
+  border-top: 1px solid var(--line);
+  padding-top: 6px;
+}
+
 .bad {
   color: var(--red);
   font-weight: 620;
