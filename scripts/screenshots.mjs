@@ -19,7 +19,7 @@ const PICTURES = [
   ['open-up-two-people', job('library-1', 'open-up'), COUNTER],
   ['open-up-floor', job('hill-road-07', 'open-up'), TABLET, { floor: true, light: 'bay' }],
   ['open-up-phone', job('hill-road-07', 'open-up'), PHONE, { floor: true }],
-  ['wire', job('hill-road-07', 'wire'), COUNTER],
+  ['wire', job('hill-road-02', 'wire'), COUNTER],
   ['probe', job('hill-road-02', 'probe'), COUNTER],
   ['sense', job('hill-road-07', 'sense'), COUNTER],
   ['fit', job('hill-road-07', 'fit'), COUNTER],

@@ -19,8 +19,10 @@ test('what else could feed the lamps of a circuit: those of the same behaviour, 
   const told = () => otherSources(context(), 'fog')?.sources.map(({ kind, id, behaviour }) => [kind, id, behaviour.value]);
   expect(told()).toEqual([
     ['lamp circuit', 'spare', 'as wanted'],
-    ['battery with relay', 'spare', 'as wanted'],
+    ['battery with relay', 'fog', 'as wanted'],
   ]);
+  // Where nothing else behaves so, it still triggers a relay.
+  expect(otherSources(contextOf(log), 'fog')?.sources.map(({ kind, id }) => [kind, id])).toEqual([['battery with relay', 'fog']]);
   expect(otherSources(context(), 'fog')?.refused.map(({ id }) => id)).toEqual(['brakes']);
   expect(otherSources(context(), 'spare')).toBeUndefined();
   log.add('slot.measured', { slot: 'F22', ratedA: 10, state: 'front fog', lowV: 12.4, highV: 12.4 });

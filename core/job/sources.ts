@@ -25,11 +25,11 @@ export function otherSources(context: JobContext, circuit: string): { sources: S
   if (!asked) return undefined;
   // What the job puts on the other circuits is on them already.
   const as = new Map(loads.map((load) => [load.circuit.id, { ...load.circuit, loads: [...load.circuit.loads, ...load.added] }]));
-  const others = profile.circuits.filter(({ id }) => id !== circuit).map((other) => as.get(other.id) ?? other);
+  // It can still trigger a relay, with what hung on it before.
+  const circuits = profile.circuits.map((other) => (other.id === circuit ? asked.circuit : (as.get(other.id) ?? other)));
   const use = asked.check.dropLimitShare === rules.electrics.lampDropShare ? 'lamp' : 'auxiliary';
   const wanted = behaviourOf(asked.circuit);
-  return rankSources(
-    { wanted, loads: asked.added, use, systemVoltageV: profile.systemVoltageV, circuits: others, slots: measuredSlots(context), neverUse: rules.neverUseCircuits },
-    rules,
-  );
+  const question = { wanted, loads: asked.added, use, systemVoltageV: profile.systemVoltageV, circuits, slots: measuredSlots(context), neverUse: rules.neverUseCircuits } as const;
+  const { sources, refused } = rankSources(question, rules);
+  return { sources: sources.filter(({ id, kind }) => id !== circuit || kind === 'battery with relay'), refused };
 }

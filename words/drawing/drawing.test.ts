@@ -22,6 +22,9 @@ test('a lane is as high as its branches; one without a joint runs straight to it
   const [two, laid] = layPicture([lane(2), { guard: ['Feed'], contact: 'Relay', branches: [{ ends: 'Bar' }] }], 760).lanes;
   expect([two?.branches.length, (two?.height ?? 0) / (laid?.height ?? 1)]).toEqual([2, 2]);
   expect([laid?.branches[0]?.toEnd, laid?.branches[0]?.joint.lines, laid?.contact?.y]).toEqual(['', [], laid?.branches[0]?.y]);
+  // In little room the colour is not written; it would run into the plug.
+  const codes = (width: number) => layPicture([lane(1)], width).lanes[0]?.branches[0]?.code !== undefined;
+  expect([codes(330), codes(760)]).toEqual([false, true]);
   // A single wire runs straight from its guard, whose box stays in its lane.
   const [only] = layPicture([{ guard: ['A feed of a rather long name', 'battery, 15 A', '73 %'], branches: [{ joint: 'Plug', ends: 'Bar' }] }], 330).lanes;
   if (!only) throw new Error('no lane');

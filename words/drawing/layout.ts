@@ -10,8 +10,8 @@ export interface LaneWords {
 
 export interface LaidBranch {
   y: number;
-  /** Where the colour of its wire is written. */
-  code: { x: number; y: number };
+  /** Where the colour of its wire is written; undefined where there is no room for it. */
+  code?: { x: number; y: number };
   /** From the lane's trunk to the joint, and from there to the end. */
   toJoint: string;
   toEnd: string;
@@ -41,6 +41,8 @@ const BETWEEN = 18;
 /** So far below the middle of its branch a wire lies, for the names above it. */
 const BELOW = 9;
 const EDGE = 8;
+/** Signs of the longest colour of a wire, with some air. */
+const CODE_SIGNS = 18;
 /** Room above the first lane for the name of the ground. */
 const HEAD = 22;
 /** Height of a line in the box of what guards a circuit. */
@@ -71,7 +73,7 @@ export function layPicture(lanes: readonly LaneWords[], width: number): LaidPict
       const at = top + (index + 0.5) * BRANCH + BELOW;
       return {
         y: at,
-        code: { x: (trunk + (branch.joint === undefined ? endX : jointX)) / 2, y: at + 15 },
+        ...(room(jointX - trunk) < CODE_SIGNS ? {} : { code: { x: (trunk + (branch.joint === undefined ? endX : jointX)) / 2, y: at + 15 } }),
         toJoint: `M${EDGE + guardWidth} ${middle}H${trunk}V${at}H${branch.joint === undefined ? endX - 16 : jointX - 11}`,
         toEnd: branch.joint === undefined ? '' : `M${jointX + 11} ${at}H${endX - 16}`,
         joint: { x: jointX, lines: branch.joint === undefined ? [] : wordLines(branch.joint, room(width * 0.34)) },

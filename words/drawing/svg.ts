@@ -33,7 +33,7 @@ export function pictureMarks(lanes: readonly PictureLane[], width: number): { pi
         draw(path, 5.4);
         bandsOf(branch.colour).forEach((band, order) => draw(path, order === 0 ? 3.6 : 1.4, band));
       }
-      if (branch.colour) write(at.code.x, at.code.y, branch.colour);
+      if (branch.colour && at.code) write(at.code.x, at.code.y, branch.colour);
       draw(`M${at.end.x + 16} ${at.y}H${picture.ground}`);
       draw(circle(picture.ground, at.y, 3), 1, INK, INK);
       if (branch.coil) draw(`${box(at.end.x - 16, at.y - 11, 32, 22)}M${at.end.x - 8} ${at.y + 11}l16-22`, 1.4, INK, '#ffffff');

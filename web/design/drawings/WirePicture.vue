@@ -29,7 +29,7 @@ const drawn = computed(() =>
             <path class="edge" :d="path" />
             <path v-for="(band, order) in bandsOf(branch.colour)" :key="order" class="wire" :d="path" :stroke="band" :stroke-width="order === 0 ? 5 : 2" />
           </g>
-          <text v-if="branch.colour" class="code" :x="at.code.x" :y="at.code.y" text-anchor="middle">{{ branch.colour }}</text>
+          <text v-if="branch.colour && at.code" class="code" :x="at.code.x" :y="at.code.y" text-anchor="middle">{{ branch.colour }}</text>
           <path class="back" :d="`M${at.end.x + 16} ${at.y}H${picture.ground}`" />
           <circle class="node" :cx="picture.ground" :cy="at.y" r="4" />
           <g class="end">
