@@ -32,6 +32,12 @@ test('trigger and feed are two loads on two circuits: the coil alone on the wire
   expect(circuitLoads(on(slow)).find(({ circuit }) => circuit.id === 'fog')?.check).toMatchObject({ troubles: ['least voltage'], verdict: 'warn' });
 });
 
+test('a lamp of the road holds its own feed to the tighter share; the coil that it hangs on is none', () => {
+  const road = { ...BAR, lamps: BAR.lamps.map((lamp) => ({ ...lamp, optics: { ...lamp.optics, beam: 'front fog' as const } })) };
+  const limits = Object.fromEntries(circuitLoads(on(road)).map(({ circuit, check }) => [circuit.id, check.dropLimitShare]));
+  expect(limits).toEqual({ 'test-kit.laid': 0.03, fog: 0.05 });
+});
+
 test('a contact that carries less than the fuse lets through, and a fuse too far from the battery, are refused', () => {
   const verdict = (part: Partial<Kit>) => circuitLoads(on({ ...BAR, ...part })).find(({ circuit }) => circuit.id === 'test-kit.laid')?.check;
   expect(verdict({ relays: BAR.relays.map((relay) => ({ ...relay, contactA: 12 })) })).toMatchObject({
