@@ -65,6 +65,33 @@ test('the picture has a lane for each source: the trigger ends in the coil, the 
   ]);
 });
 
+test('of a body with several functions each wire on a circuit has a branch of its own, which ends in its own load', () => {
+  const pins = (['ground', 'front fog', 'parking'] as const).map((carries, index) => ({ id: String(index + 1), row: 1, column: index + 1, carries }));
+  const van = {
+    ...VAN,
+    plugs: VAN.plugs.map((plug) => ({ ...plug, columns: 3, pins: pins.map((pin) => (pin.carries === 'ground' ? pin : { ...pin, circuit: 'fog' })) })),
+  };
+  const load = (powerW: number) => ({ powerW, atV: 13.2, kind: 'driven LED' as const, standbyMa: 0 });
+  const kit = {
+    ...PAIR,
+    plugs: PAIR.plugs.map((plug) => ({ ...plug, columns: 3, pins })),
+    lamps: [
+      bareLamp('lamp', {
+        load: load(25),
+        functions: [
+          { carries: 'front fog' as const, load: load(21) },
+          { carries: 'parking' as const, load: load(4) },
+        ],
+      }),
+    ],
+  };
+  const [lane] = wirePicture({ ...contextOf(openedLog()), profile: van, kits: [kit] });
+  expect(lane?.branches.map(({ pin, loads }) => [pin?.id, loads.map(({ powerW }) => powerW)])).toEqual([
+    ['2', [21]],
+    ['3', [4]],
+  ]);
+});
+
 const LEAD = { id: 'lead', name: 'Trigger lead', family: 'bare lead', gender: 'pins' as const, keying: 'none', rows: 1, columns: 1, lock: 'none', lamp: 'lamp' };
 const tapping = (carries: 'front fog' | 'main'): Kit => ({
   ...BAR,

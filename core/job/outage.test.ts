@@ -49,6 +49,19 @@ test('what hangs on a channel is what stays of the factory lamps and what the ki
   expect(first(on(lit(12.9)))).toMatchObject({ value: 'open' });
 });
 
+test('a coil that a wire triggers is no lamp of its channel: what hung on it before does, less what is taken away', () => {
+  const [fitment] = PAIR.fitments;
+  const [joint] = fitment?.connections ?? [];
+  if (!fitment || !joint) throw new Error('no joint');
+  const kit = {
+    ...lit(8),
+    relays: [{ id: 'relay', name: 'Relay', coilOhm: 85, contactA: 30, pullInV: 8 }],
+    feeds: [{ id: 'laid', name: 'Feed', fuseA: 15, batteryToFuseMm: 150, wire: { areaMm2: 2.5, lengthM: 5, permittedA: 22 }, plugPermittedA: 20, relay: 'relay' }],
+    fitments: [{ ...fitment, connections: [{ ...joint, feed: { circuit: 'laid' }, trigger: { circuit: 'fog', relay: 'relay' } }] }],
+  };
+  expect(first(on(kit))).toMatchObject({ beforeW: 21, afterW: 2, value: 'open' });
+});
+
 test('a vehicle that watches nothing has no watched lamps; one that nobody described is another matter', () => {
   expect(watchedLamps(on(lit(8), { ...VAN, channels: [] }))).toEqual([]);
   expect(watchedLamps(on(lit(8), VAN))).toBeUndefined();

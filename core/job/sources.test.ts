@@ -1,4 +1,4 @@
-import { contextOf, openedLog, RULES, VAN } from './test/log.ts';
+import { contextOf, openedLog, PAIR, RULES, VAN } from './test/log.ts';
 import { measuredSlots, otherSources } from './index.ts';
 
 const spare = {
@@ -25,6 +25,14 @@ test('what else could feed the lamps of a circuit: those of the same behaviour, 
   expect(otherSources(contextOf(log), 'fog')?.sources.map(({ kind, id }) => [kind, id])).toEqual([['battery with relay', 'fog']]);
   expect(otherSources(context(), 'fog')?.refused.map(({ id }) => id)).toEqual(['brakes']);
   expect(otherSources(context(), 'spare')).toBeUndefined();
+  // What another kit hangs on a source is on it already: 21.6 W at 10.8 V are 2 A, and 2 A more.
+  const [fitment] = PAIR.fitments;
+  const [joint] = fitment?.connections ?? [];
+  if (!fitment || !joint) throw new Error('no joint');
+  const second = { ...PAIR, slug: 'second', fitments: [{ ...fitment, connections: [{ ...joint, feed: { circuit: 'spare' }, vehiclePlug: 'spare-plug' }] }] };
+  const plugs = VAN.plugs.flatMap((plug) => [plug, { ...plug, id: 'spare-plug', pins: plug.pins.map((pin) => (pin.circuit ? { ...pin, circuit: 'spare' } : pin)) }]);
+  const both = otherSources({ ...context(), profile: { ...profile, plugs }, kits: [PAIR, second] }, 'fog');
+  expect(both?.sources.find(({ id, kind }) => id === 'spare' && kind === 'lamp circuit')?.check?.afterA).toBeCloseTo(4, 9);
   log.add('slot.measured', { slot: 'F22', ratedA: 10, state: 'front fog', lowV: 12.4, highV: 12.4 });
   log.add('slot.measured', { slot: 'F22', state: 'dipped', lowV: 12.4, highV: 12.4 });
   log.add('slot.measured', { slot: 'F22', state: 'dipped', lowV: 0, highV: 0 });
