@@ -53,6 +53,14 @@ test('a kit loses what it brings and how it goes on the vehicle, a rule set its 
   expect(lostIn(before, { ...before, kits: [] })).toContain('test-kit fitments test-van');
 });
 
+test('a lamp channel, a relay and a feed that the kit lays are lost like the rest', () => {
+  const channel = { id: 'tail', name: 'Tail', kind: 'steady' as const, thresholdW: 4, flashes: false, flasherChangeable: false, codable: false, leastV: 11, mostV: 14 };
+  const relays = [{ id: 'relay', name: 'Relay', coilOhm: 85, contactA: 30, pullInV: 8 }];
+  const feeds = [{ id: 'laid', name: 'Feed', fuseA: 15, batteryToFuseMm: 150, wire: { areaMm2: 2.5, lengthM: 5, permittedA: 22 }, plugPermittedA: 20, relay: 'relay' }];
+  const fuller = { ...before, profile: { ...VAN, channels: [channel] }, kits: [{ ...PAIR, relays, feeds }] };
+  expect(lostIn(fuller, before)).toEqual(['test-van channels tail', 'test-kit relays relay', 'test-kit feeds laid']);
+});
+
 test('a log would lose what it recorded of things that are gone, and nothing that was taken back', () => {
   const log = openedLog();
   log.add('gap.measured', { gap: 'wing', moment: 'before', widthMm: 4.5 });

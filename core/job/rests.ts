@@ -24,6 +24,7 @@ const inProfile = (profile: VehicleProfile): Named[] => [
   ...ids('sensors', profile.sensors),
   ...profile.plugs.map((plug): Named => ['plugs', plug.id, ids('pins', plug.pins)]),
   ...ids('circuits', profile.circuits),
+  ...ids('channels', profile.channels ?? []),
   ...profile.mounts.map((mount): Named => ['mounts', mount.id, ids('reach', mount.reach)]),
   ...ids('functions', profile.functions),
   ...ids('gaps', profile.gaps),
@@ -34,6 +35,8 @@ const inKit = (kit: Kit): Named[] => [
   ...ids('contents', kit.contents),
   ...kit.options.map((option): Named => ['options', option.id, ids('choices', option.choices)]),
   ...ids('plugs', kit.plugs),
+  ...ids('relays', kit.relays),
+  ...ids('feeds', kit.feeds),
   ...ids('legs', kit.legs),
   ...ids('benchTasks', kit.benchTasks),
   ...kit.fitments.map((fitment): Named => [
