@@ -125,12 +125,39 @@ test('a fuse that was seen stands in place of the documented one: a larger one i
   expect(wire.asked(contextOf(log))[0]).toMatchObject({ code: 'load-refused', kind: 'block', data: { circuit: 'fog', trouble: 'fuse above' } });
   expect(wire.acceptLoad(contextOf(log), 'fog')).toEqual({ refused: [{ code: 'load-refused', circuit: 'fog' }] });
   expect(wire.seeFuse(contextOf(log), 'fog', 15)).toEqual({ refused: [{ code: 'already' }] });
+  // It is the fuse that is another, not the load.
+  expect(fog()?.acceptedA).toBeUndefined();
   log.add('fuse.seen', { circuit: 'fog', ratedA: 10 });
   expect(fog()).toMatchObject({ accepted: true, check: { verdict: 'carries' } });
   expect(fog()?.documentedA).toBeUndefined();
   const [load] = circuitLoads(contextOf(openedLog()));
   // From half to twice what is documented.
   expect(load && wire.fusesToSee(load)).toEqual([5, 7.5, 10, 15, 20]);
+});
+
+test('an acceptance that does not say its fuse is of the documented one', () => {
+  const log = openedLog();
+  log.add('load.accepted', { kit: 'test-kit', circuit: 'fog', afterA: 2 });
+  expect(circuitLoads(contextOf(log))[0]?.accepted).toBe(true);
+  log.add('fuse.seen', { circuit: 'fog', ratedA: 7.5 });
+  expect(circuitLoads(contextOf(log))[0]?.accepted).toBe(false);
+});
+
+test('a plug that goes in turned loads and proves the wires that it then meets; a lamp that works either way round mates', () => {
+  const round = { ...VAN, plugs: VAN.plugs.map((plug) => ({ ...plug, keying: 'none' })) };
+  const [ground, fog] = PAIR.plugs[0]?.pins ?? [];
+  if (!ground || !fog) throw new Error('no pins');
+  const swapped = [
+    { ...fog, column: 1 },
+    { ...ground, column: 2 },
+  ];
+  const kit = (keying: string, part: object = {}) => ({ ...PAIR, plugs: PAIR.plugs.map((plug) => ({ ...plug, keying, pins: swapped, ...part })) });
+  const [at] = wireJoints({ ...contextOf(openedLog()), profile: round, kits: [kit('none')] });
+  expect(at).toMatchObject({ verdict: { value: 'turn it' }, mate: { value: 'mates' }, toProve: [{ pin: { id: '2' } }] });
+  const either = { ...contextOf(openedLog()), kits: [kit(VAN.plugs[0]?.keying ?? '', { eitherWay: true })] };
+  expect(wireJoints(either)[0]).toMatchObject({ verdict: { value: 'works either way' }, mate: { value: 'mates' } });
+  expect(circuitLoads(either)[0]?.check.addedA).toBeCloseTo(2, 9);
+  expect(wireJoints({ ...either, kits: [kit(VAN.plugs[0]?.keying ?? '')] })[0]).toMatchObject({ verdict: { value: 're-pin' }, mate: { value: 'mates with pins wrong' } });
 });
 
 test('a load of the kit’s own feed can be accepted, and its log is of what there is', () => {

@@ -125,7 +125,9 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
       const kitPlug = kit.plugs.find((plug) => plug.id === connection.kitPlug);
       if (!vehiclePlug || !kitPlug) return [];
       const tapped = vehiclePlug.pins.find((pin) => pin.id === connection.tap?.pin);
-      const pins = fedPins({ vehiclePlug, kitPlug, tapped });
+      const verdict = tapped ? undefined : judgePlugs(vehiclePlug, kitPlug);
+      const drawn = verdict?.value === 'turn it' ? turned(kitPlug) : kitPlug;
+      const pins = fedPins({ vehiclePlug, kitPlug: drawn, tapped });
       const known = circuitsFor(kit, profile, connection.trigger);
       const named = [circuitId(kit, connection.feed.circuit), connection.trigger?.circuit, ...pins.map((pin) => pin.circuit)];
       const circuits = [...new Set(named)].flatMap((id) => known.get(id ?? '') ?? []);
@@ -141,8 +143,6 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
       const joined = (job.joined[kit.slug] ?? []).includes(connection.id);
       const hangsOn = connection.when && explain(connection.when, onVehicle.facts);
       const onlyWhere = hangsOn?.value === 'unknown' ? { onlyWhere: hangsOn } : {};
-      const verdict = tapped ? undefined : judgePlugs(vehiclePlug, kitPlug);
-      const drawn = verdict?.value === 'turn it' ? turned(kitPlug) : kitPlug;
       const met = tapped ? mateWire(tapped, kitPlug) : matePlugs(vehiclePlug, drawn);
       const mate = verdict?.value === 'works either way' ? { ...met, value: 'mates' as const } : met;
       return [
@@ -193,11 +193,12 @@ export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
     const added = [...new Map(joints.flatMap((joint) => jointLoads(joint, circuit.id, context.profile.systemVoltageV))).values()];
     const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics, useOf(joints, circuit));
     const was = context.state.loadsAccepted[circuit.id];
-    // An acceptance of before it said its load stands for whatever the load is.
-    const sameFuse = was?.fuseA === undefined || was.fuseA === circuit.fuse?.ratedA;
-    const accepted = was !== undefined && sameFuse && (was.afterA === undefined || Math.abs(was.afterA - check.afterA) < SAME_A);
+    // An acceptance of before it said its load stands for whatever the load is, one that does not say its fuse for the documented one.
+    const sameFuse = (was?.fuseA ?? known.fuse?.ratedA) === circuit.fuse?.ratedA;
+    const sameLoad = was?.afterA === undefined || Math.abs(was.afterA - check.afterA) < SAME_A;
+    const accepted = was !== undefined && sameFuse && sameLoad;
     const unlike = known.fuse && seenA !== undefined && seenA !== known.fuse.ratedA ? { documentedA: known.fuse.ratedA } : {};
-    return { circuit, added, check, ...unlike, accepted, ...(was?.afterA === undefined || accepted ? {} : { acceptedA: was.afterA }) };
+    return { circuit, added, check, ...unlike, accepted, ...(was?.afterA === undefined || sameLoad ? {} : { acceptedA: was.afterA }) };
   });
 });
 
