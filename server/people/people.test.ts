@@ -36,6 +36,7 @@ describe('a stranger on the network', () => {
     ['GET', '/api/jobs/hill-road-12'],
     ['GET', '/api/jobs/hill-road-12/events'],
     ['GET', '/api/jobs/hill-road-12/sheet.pdf'],
+    ['GET', '/api/jobs/hill-road-12/harness.pdf'],
     ['GET', '/api/jobs/hill-road-12/stream'],
     ['GET', '/api/times/wexholm-bollard-35'],
     ['GET', '/api/compute'],
