@@ -13,7 +13,7 @@ test(
     const { page, complaints } = await shop.open('fern');
     const job = await openedJob(page, shop.address);
     await goTo(page, shop.address, job, 'wire', 'Wire');
-    await inPicture(page, /^Front fog: It carries/).waitFor();
+    await inPicture(page, /^Front fog .*It carries/).waitFor();
     await fuse(page, '15').click();
     await page.getByText(/A fuse of 15.A sits where 10.A is documented/).waitFor();
     await page.getByText(/Not like this\. The fuse lets more through than what lies behind it carries \(10.A\)/).waitFor();
@@ -52,8 +52,8 @@ test(
     await goTo(page, shop.address, job, 'match', 'Match');
     await page.getByRole('radio', { name: /main/i }).click();
     await goTo(page, shop.address, job, 'wire', 'Wire');
-    await inPicture(page, /^Battery feed of the bar: It carries/).waitFor();
-    await inPicture(page, /^Main beam, left: /).waitFor();
+    await inPicture(page, /^Battery feed of the bar .*It carries/).waitFor();
+    await inPicture(page, /^Main beam, left F14/).waitFor();
     const tap = inPicture(page, /^Body loom plug, left, wire of pin 3: Bar relay, coil only/);
     await tap.focus();
     await page.keyboard.press('Enter');

@@ -30,7 +30,8 @@ export function pictureLanes(lanes: readonly WireLane[]): PictureLane[] {
       ...(contact ? { contact: `${contact.name}, contact` } : {}),
       state: DRAWN[load.check.verdict],
       settled: load.accepted,
-      label: `${load.circuit.name}: ${sayLoad(load.check)}`,
+      // Whoever says what is written there is understood.
+      label: `${sayGuard(lane).join(' ')}: ${sayLoad(load.check)}`,
       branches: branches.map((branch) => ({
         id: branch.joint ? jointKey(branch.joint) : `${load.circuit.id}:laid`,
         ...(branch.joint ? { joint: sayJoint(branch.joint) } : {}),

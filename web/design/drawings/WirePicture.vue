@@ -55,7 +55,7 @@ const drawn = computed(() =>
             <path class="half" :d="`M${at.joint.x - (branch.state === 'joined' ? 1 : 6)} ${at.y - 12}h-10v24h10z`" />
             <path class="half" :d="`M${at.joint.x + (branch.state === 'joined' ? 1 : 6)} ${at.y - 12}h10v24h-10z`" />
             <text v-for="(line, order) in at.joint.lines" :key="order" :x="at.joint.x" :y="at.y - 22 - (at.joint.lines.length - 1 - order) * 14" text-anchor="middle">
-              {{ line }}
+              {{ `${line} ` }}
             </text>
           </g>
         </g>
@@ -77,7 +77,7 @@ const drawn = computed(() =>
         >
           <rect class="box" :x="laid.guard.x" :y="laid.guard.y" :width="laid.guard.width" :height="laid.guard.height" rx="4" />
           <text v-for="(line, order) in laid.guard.lines" :key="order" :x="laid.guard.x + 8" :y="laid.guard.y + 18 + order * 17" :class="{ name: order < laid.guard.name }">
-            {{ line }}{{ lane.settled && order === laid.guard.lines.length - 1 ? ' ✓' : '' }}
+            {{ `${line}${lane.settled && order === laid.guard.lines.length - 1 ? ' ✓' : ''} ` }}
           </text>
         </g>
       </g>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { standingOfVehicle, wireJoints, wirePicture } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { circuitKey, jointKey, pictureLanes } from '@jade/words/drawing';
@@ -23,11 +23,12 @@ const lanes = computed(() => pictureLanes(picture.value));
 /** What wants an answer, in the order of the picture. */
 const open = computed(() => wire.wantsAnswer(context.value));
 const chosen = ref<string>();
-const selected = computed(() => chosen.value ?? open.value[0] ?? lanes.value[0]?.id);
+const drawn = computed(() => lanes.value.flatMap(({ id, branches }) => [id, ...branches.map((branch) => branch.id)]));
+const selected = computed(() => (chosen.value !== undefined && drawn.value.includes(chosen.value) ? chosen.value : (open.value[0] ?? lanes.value[0]?.id)));
+/** What is before the eyes stays there, whatever wants an answer next. */
+watch(selected, (id) => (chosen.value ??= id), { immediate: true });
 const load = computed(() => picture.value.find((lane) => circuitKey(lane.load.circuit.id) === selected.value)?.load);
 const joint = computed(() => joints.value.find((entry) => jointKey(entry) === selected.value));
-/** A tap keeps what it was on before the eyes, whatever wants an answer next. */
-const keep = () => (chosen.value = selected.value);
 const panel = ref<HTMLElement | null>(null);
 /** What is chosen comes before the eyes where the picture is long. */
 async function look(id: string): Promise<void> {
@@ -49,7 +50,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
       <section class="leaf">
         <WirePicture :lanes="lanes" :selected="selected" @select="look" />
       </section>
-      <div ref="panel" @click.capture="keep">
+      <div ref="panel">
         <CircuitPanel v-if="load" :load="load" />
         <JointPanel v-if="joint" :joint="joint" />
       </div>
