@@ -1,6 +1,6 @@
 import type { RefusedSource, Source } from '@jade/core/wiring';
 import { plural, stated } from '@jade/words/units';
-import { sayLoad } from './index.ts';
+import { sayLoad } from './loads.ts';
 
 /** How a source behaves, what it bears and what it takes, in one sentence each. */
 export function saySource({ kind, behaviour, inherits, check, newFuseA, capacity, reversible, minutes }: Source): string {

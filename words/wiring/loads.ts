@@ -1,0 +1,40 @@
+import type { DropMend, LoadCheck, LoadTrouble } from '@jade/core/wiring';
+import { amperes, percent, stated, volts } from '@jade/words/units';
+
+/** What mends a way on which too much is lost. */
+function sayDropMend({ areaMm2, mostLengthM }: DropMend): string {
+  const wire = areaMm2 === undefined ? [] : [`a wire of ${stated(areaMm2, 'mm²')}`];
+  const way = mostLengthM === undefined ? [] : [`a way of at most ${stated(Math.floor(mostLengthM * 10) / 10, 'm')}`];
+  const mends = [...wire, ...way];
+  if (mends.length === 0) return 'No wire mends it: contacts and body alone lose too much, so it wants a feed of its own.';
+  return `It would hold with ${mends.join(' or ')}, or with a relay and a feed of its own.`;
+}
+
+const LOAD_TROUBLES: Record<LoadTrouble, (check: LoadCheck) => string> = {
+  'fuse above': ({ fuseMostA }) => `The fuse lets more through than what lies behind it carries (${stated(fuseMostA ?? 0, 'A')}): fit one of at most that.`,
+  'fuse far': () => 'The main fuse sits too far from the battery: the wire between them burns unguarded. Move it nearer.',
+  surge: ({ surge }) =>
+    `When they are switched on the lamps draw ${stated(surge?.ampere ?? 0, 'A')} for a moment, and the output bears ${stated(surge?.mostA ?? 0, 'A')}: it lets go.`,
+  standby: ({ standby }) => `Switched off they still draw ${stated(standby?.mA ?? 0, 'mA')}, and the output takes more than ${stated(standby?.mostMa ?? 0, 'mA')} for a fault.`,
+  share: () => 'There is little in hand.',
+  drop: ({ mend }) => `Too much is lost on the way, and lamps burn dim. ${sayDropMend(mend ?? {})}`,
+  'least voltage': ({ atLeastV, neededV }) =>
+    `At the least voltage ${volts(atLeastV)} are left for the lamps, and they are stated to need ${volts(neededV ?? 0)}: they may go out.`,
+};
+
+/** What a load check says, with its numbers. */
+export function sayLoad(check: LoadCheck): string {
+  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${stated(check.limitA, 'A')}). Lost on the way: ${volts(check.dropV)} at running voltage, ${percent(check.dropShare, 1)} of at most ${percent(check.dropLimitShare, 1)}.`;
+  const troubles = check.troubles.map((trouble) => LOAD_TROUBLES[trouble](check));
+  switch (check.verdict) {
+    case 'carries':
+      return `It carries. ${base}`;
+    case 'warn':
+      return `It carries, but look at this. ${troubles.join(' ')} ${base}`;
+    case 'refuse':
+      if (check.shareAfter <= check.refuseShare + 1e-9) return `Not like this. ${troubles.join(' ')} ${base}`;
+      return `Too much for this circuit. ${base} A larger fuse is no cure. Feed the lamps from another source, or over a relay with a feed of its own that takes only its trigger from here.`;
+    case 'never':
+      return 'This circuit is never used: it belongs to a safety system.';
+  }
+}
