@@ -38,8 +38,13 @@ export async function goTo(page: Page, address: string, job: string, station: st
 export async function findAccessory(page: Page, name: string, holds: string): Promise<void> {
   await page.getByRole('button', { name: 'Something was fitted here' }).click();
   await page.getByRole('textbox', { name: 'What it is' }).fill(name);
-  await page.getByRole('combobox', { name: 'Pieces it holds back' }).press('ArrowDown');
-  await page.getByRole('option', { name: holds, exact: true }).click();
+  // The list opens when the form has come to rest; a key before that is lost.
+  const option = page.getByRole('option', { name: holds, exact: true });
+  for (let tries = 0; tries < 5 && !(await option.isVisible()); tries++) {
+    await page.getByRole('combobox', { name: 'Pieces it holds back' }).press('ArrowDown');
+    await option.waitFor({ timeout: 2000 }).catch(() => undefined);
+  }
+  await option.click();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Record it and plan again' }).click();
 }
