@@ -172,6 +172,9 @@ test('a source is said with how it behaves, what it bears, what is cut and how l
   expect(plain(saySource({ ...source, behaviour: { value: 'as wanted' } }))).toBe(
     'Behaves as wanted. The added load behind a fuse of its own of 7.5 A. The original fuse stays; the tap is turned so that the added load does not pass through it. Nothing is cut; 12 minutes.',
   );
+  expect(plain(saySource({ ...source, capacity: 'not known', originalA: 5, behaviour: { value: 'as wanted' } }))).toContain(
+    'of its own of 7.5 A. What the slot may hold is not known. The original fuse of 5 A stays;',
+  );
   const other = plain(
     saySource({ ...source, kind: 'lamp circuit', newFuseA: undefined, reversible: false, inherits: ['flashing'], behaviour: { value: 'otherwise', states: ['main', 'key off'] } }),
   );

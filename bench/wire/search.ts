@@ -75,7 +75,7 @@ function net(): { segments: Segment[]; lamps: string[] } {
     const to = index < PLACES - 1 ? index + 1 : random(PLACES);
     return {
       id: `s${index}`,
-      name: `s${index}`,
+
       from: `p${index < PLACES - 1 ? random(index + 1) : random(PLACES)}`,
       to: `p${to}`,
       lengthMm: 100 + random(900),

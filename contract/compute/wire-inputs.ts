@@ -219,7 +219,6 @@ class HazardWeights implements Partial<Record<Hazard, number>> {
 
 class SegmentInput implements Segment {
   @Slug() id!: string;
-  @Text(80) name!: string;
   @Slug() from!: string;
   @Slug() to!: string;
   @Amount(0, 60_000) lengthMm!: number;

@@ -167,6 +167,23 @@ test.each(KITS_ON)('%s on %s: a proved way in, an order back with every test in 
     expect([circuit.id, added.length > 0, check.verdict]).toEqual([circuit.id, true, expect.stringMatching(/^(carries|warn)$/)]);
 });
 
+test('both work lamps on one output of the utility vehicle are more than it lets through; one each is not', () => {
+  const context = jobOn('wexholm-fieldcat', {}, ['tarn-stern-pair']);
+  const loads = (outputs: string) =>
+    circuitLoads({ ...context, state: { ...context.state, options: { 'tarn-stern-pair': { outputs } } } }).map(({ circuit, check }) => [
+      circuit.id,
+      check.weakest,
+      Number(check.shareAfter.toFixed(3)),
+      check.verdict,
+    ]);
+  // 34 W at 10.8 V are 3.148 A each, of 5 A.
+  expect(loads('one')).toEqual([['output-3', 'output', 1.259, 'refuse']]);
+  expect(loads('two')).toEqual([
+    ['output-3', 'output', 0.63, 'carries'],
+    ['output-4', 'output', 0.63, 'carries'],
+  ]);
+});
+
 test('the headlamps of the minibus are aimed before their trims hide the adjuster, and after the corners that clamp them are back', () => {
   const context = jobOn('dunmorrow-causeway-26', { daytime: 'factory' }, ['cairn-ridge-pair']);
   const steps = piecesBack(planClosingOf(context, planOpening(context)).steps);

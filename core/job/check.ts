@@ -1,6 +1,6 @@
 import { unknownId, type Fault } from '../faults/index.ts';
 import { factChoices } from '../vehicle/index.ts';
-import { circuitsFor } from '../wiring/index.ts';
+import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
 import type { JobEvent } from './events.ts';
 
@@ -33,7 +33,7 @@ function eventFaults(event: JobEvent, { profile, kits, rules }: Pick<JobDocument
     if (!kitOf(slug)) return [{ path: at('kit'), code: 'unknown-id', data: { id: slug, what: 'kit' } }];
     return Object.entries(lists).flatMap(([field, items]) => among(items, String(Object.entries(event.payload).find(([name]) => name === field)?.[1] ?? ''), field, field));
   };
-  const circuits = () => [profile.circuits, ...kits.map((kit) => [...circuitsFor(kit, profile).values()])].flat();
+  const circuits = () => [...profile.circuits, ...kits.flatMap((kit) => kit.feeds.map(({ id }) => ({ id: circuitId(kit, id) })))];
   const inProfile = (piece: string) => (accessories.has(piece) ? [] : among(profile.pieces, piece, 'piece', 'piece'));
   switch (event.type) {
     case 'fact.recorded': {

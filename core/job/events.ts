@@ -89,7 +89,7 @@ export interface Payloads {
   'fastener.dropped': { piece: string; group: string; count: number };
   'fastener.found': { piece: string; group: string; count: number };
   'plug.joined': { kit: string; connection: string };
-  /** `afterA`: what was accepted, with all that hangs on the circuit, at the worst voltage. */
+  /** `afterA`: what was accepted, with all that hangs on the circuit, at the worst voltage; `fuseA`: the fuse it was judged by, documented or seen. */
   'load.accepted': { kit: string; circuit: string; afterA?: number; fuseA?: number };
   /** What is printed on the fuse that was seen in a slot. */
   'fuse.seen': { circuit: string; ratedA: number };

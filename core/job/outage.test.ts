@@ -66,6 +66,13 @@ test('a vehicle that watches nothing has no watched lamps; one that nobody descr
   expect(watchedLamps(on(lit(8), { ...VAN, channels: [] }))).toEqual([]);
   expect(watchedLamps(on(lit(8), VAN))).toBeUndefined();
   expect(touchesFactoryLamps(on(lit(8), VAN))).toBe(true);
+  // Also where nothing is taken away: the lamp hangs on a wire that lights one; a supply that lights none does not.
+  const keeps = (carries: 'front fog' | 'switched supply') => {
+    const kit = { ...lit(8), fitments: PAIR.fitments.map((fitment) => ({ ...fitment, losesFunctions: [] })) };
+    const plugs = VAN.plugs.map((plug) => ({ ...plug, pins: plug.pins.map((pin) => (pin.id === '2' ? { ...pin, carries } : pin)) }));
+    return touchesFactoryLamps(on(kit, { ...VAN, plugs }));
+  };
+  expect([keeps('front fog'), keeps('switched supply')]).toEqual([true, false]);
   // A channel that the job has nothing to do with is not shown.
   expect(watchedLamps(on(lit(8), { ...VAN, channels: [CHANNEL] }))).toEqual([]);
 });

@@ -1,13 +1,17 @@
 import { evaluate } from '../facts/index.ts';
 import type { ContentItem, Kit } from '../kit/index.ts';
+import { isVehicleState } from '../states/index.ts';
 import type { LampChannel } from '../vehicle/index.ts';
 import { judgeCure, outageCure, type CureTrouble, type OutageAnswer, type OutageCase } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import { kitsOnVehicle, lostFunctions } from './kits.ts';
-import { joinedLoads, wireJoints } from './wire.ts';
+import { fedPins, joinedLoads, wireJoints, type WireJoint } from './wire.ts';
 
 /** Series and tolerance of the resistors that a shop stocks. */
 const STOCKED = { series: 'E12', tolerance: 0.05 } as const;
+
+/** An acceptance is of the watts that hung there, to the tenth. */
+const SAME_W = 0.05;
 
 /** A part of a kit that is to cure what the vehicle makes of a lamp, and what speaks against it. */
 export interface KitCure {
@@ -66,11 +70,23 @@ export const watchedLamps = once((context: JobContext): WatchedLamp[] | undefine
     );
     const glows = channel.kind === 'pulses when off' && [...added.values()].some(({ kind }) => kind === 'driven LED') && !brought.some(({ item }) => item.cure?.by === 'decoder');
     const value = answer.seen === 'nothing' ? 'as it was' : brought.some(({ trouble }) => !trouble) ? 'cured' : 'open';
-    return [{ channel, beforeW, afterW, answer, glows, brought: answer.seen === 'nothing' ? [] : brought, value, accepted: context.state.outagesAccepted[channel.id] === afterW }];
+    return [
+      {
+        channel,
+        beforeW,
+        afterW,
+        answer,
+        glows,
+        brought: answer.seen === 'nothing' ? [] : brought,
+        value,
+        accepted: Math.abs((context.state.outagesAccepted[channel.id] ?? Infinity) - afterW) < SAME_W,
+      },
+    ];
   });
 });
 
-/** Whether the job hangs a lamp on a wire of a factory lamp, or takes one away, so that it matters how the vehicle watches its lamps. */
+/** Whether the job hangs a lamp on a wire that lights a lamp, or takes one away, so that it matters how the vehicle watches its lamps. */
 export function touchesFactoryLamps(context: JobContext): boolean {
-  return lostFunctions(context).length > 0;
+  const lights = (joint: WireJoint) => !joint.trigger && fedPins(joint).some(({ carries }) => isVehicleState(carries));
+  return lostFunctions(context).length > 0 || wireJoints(context).some(lights);
 }

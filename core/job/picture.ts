@@ -1,8 +1,13 @@
 import type { KitRelay } from '../kit/index.ts';
-import type { Load, PlugPin } from '../vehicle/index.ts';
+import type { Circuit, Load, PlugPin } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import { circuitLoads, fedPins, jointLoads, wireJoints, type CircuitLoad, type WireJoint } from './wire.ts';
+
+/** The key of a joint in the picture. */
+export const jointKey = ({ kit, connection }: Pick<WireJoint, 'kit' | 'connection'>): string => `joint:${kit.slug}/${connection.id}`;
+/** The key of a circuit in the picture. */
+export const circuitKey = ({ id }: Pick<Circuit, 'id'>): string => `circuit:${id}`;
 
 /** One way from a source through a joint to what it feeds. */
 export interface WireBranch {

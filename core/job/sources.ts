@@ -27,9 +27,16 @@ export function otherSources(context: JobContext, circuit: string): { sources: S
   const as = new Map(loads.map((load) => [load.circuit.id, { ...load.circuit, loads: [...load.circuit.loads, ...load.added] }]));
   // It can still trigger a relay, with what hung on it before.
   const circuits = profile.circuits.map((other) => (other.id === circuit ? asked.circuit : (as.get(other.id) ?? other)));
-  const use = asked.check.dropLimitShare === rules.electrics.lampDropShare ? 'lamp' : 'auxiliary';
   const wanted = behaviourOf(asked.circuit);
-  const question = { wanted, loads: asked.added, use, systemVoltageV: profile.systemVoltageV, circuits, slots: measuredSlots(context), neverUse: rules.neverUseCircuits } as const;
+  const question = {
+    wanted,
+    loads: asked.added,
+    use: asked.use,
+    systemVoltageV: profile.systemVoltageV,
+    circuits,
+    slots: measuredSlots(context),
+    neverUse: rules.neverUseCircuits,
+  } as const;
   const { sources, refused } = rankSources(question, rules);
   return { sources: sources.filter(({ id, kind }) => id !== circuit || kind === 'battery with relay'), refused };
 }

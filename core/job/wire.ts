@@ -156,6 +156,8 @@ export interface CircuitLoad {
   /** As it is left: without the factory loads whose function a kit takes away. */
   circuit: Circuit;
   added: Load[];
+  /** What it feeds: a lamp of the road is held to the tighter share. */
+  use: DropUse;
   check: LoadCheck;
   /** What the fuse is by the profile or the kit, where another one was seen in its place. */
   documentedA?: number;
@@ -191,14 +193,15 @@ export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
     const circuit = { ...allowed, ...fitted, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
     // Where it is not yet known by which of several plugs or adapters a lamp is joined, it is a load once.
     const added = [...new Map(joints.flatMap((joint) => jointLoads(joint, circuit.id, context.profile.systemVoltageV))).values()];
-    const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics, useOf(joints, circuit));
+    const use = useOf(joints, circuit);
+    const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics, use);
     const was = context.state.loadsAccepted[circuit.id];
     // An acceptance of before it said its load stands for whatever the load is, one that does not say its fuse for the documented one.
     const sameFuse = (was?.fuseA ?? known.fuse?.ratedA) === circuit.fuse?.ratedA;
     const sameLoad = was?.afterA === undefined || Math.abs(was.afterA - check.afterA) < SAME_A;
     const accepted = was !== undefined && sameFuse && sameLoad;
     const unlike = known.fuse && seenA !== undefined && seenA !== known.fuse.ratedA ? { documentedA: known.fuse.ratedA } : {};
-    return { circuit, added, check, ...unlike, accepted, ...(was?.afterA === undefined || sameLoad ? {} : { acceptedA: was.afterA }) };
+    return { circuit, added, use, check, ...unlike, accepted, ...(was?.afterA === undefined || sameLoad ? {} : { acceptedA: was.afterA }) };
   });
 });
 

@@ -20,8 +20,6 @@ export type PlugVerdict =
   | { value: 'no plug'; joins: { pin: string; carries: PinFunction; vehiclePin?: string }[] }
   | { value: 'do not connect'; because: 'data' | 'unknown'; pin: string };
 
-const isSupply = (carries: PinFunction) => carries !== 'ground' && carries !== 'empty';
-
 function harmsOf({ pairs }: MateVerdict): PlugHarm[] {
   return pairs.flatMap((pair): PlugHarm[] => {
     const [gives, wants] = [pair.vehicleCarries as PinFunction | undefined, pair.kitWants as PinFunction | undefined];
@@ -78,11 +76,9 @@ export function judgePlugs(vehicle: PlugFace, kit: PlugFace | KitPlug, adapters:
   if (chain) return { value: 'adapter', chain };
   return {
     value: 'no plug',
-    joins: wanted
-      .filter(({ carries }) => isSupply(carries) || carries === 'ground')
-      .map(({ id, carries }) => {
-        const vehiclePin = pinFor(vehicle, carries)?.id;
-        return { pin: id, carries, ...(vehiclePin === undefined ? {} : { vehiclePin }) };
-      }),
+    joins: wanted.map(({ id, carries }) => {
+      const vehiclePin = pinFor(vehicle, carries)?.id;
+      return { pin: id, carries, ...(vehiclePin === undefined ? {} : { vehiclePin }) };
+    }),
   };
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { assignLegs, boreFor, bundleDiameterMm, cheapestPaths, neededMm, segmentCostMm, type Segment } from './index.ts';
 
-const segment = (id: string, from: string, to: string, lengthMm: number, part: Partial<Segment> = {}): Segment => ({ id, name: id, from, to, lengthMm, hazards: {}, ...part });
+const segment = (id: string, from: string, to: string, lengthMm: number, part: Partial<Segment> = {}): Segment => ({ id, from, to, lengthMm, hazards: {}, ...part });
 
 test('a segment costs its length and what lies along it: 1100 mm past heat of 2 are 3300', () => {
   expect(segmentCostMm(segment('a', 'x', 'y', 1100, { hazards: { heat: 2 } }))).toBe(3300);

@@ -4,7 +4,6 @@ export type Hazard = (typeof HAZARDS)[number];
 /** A piece of the way that a cable can be laid along, between two places of the vehicle. */
 export interface Segment {
   id: string;
-  name: string;
   from: string;
   to: string;
   lengthMm: number;

@@ -50,8 +50,15 @@ test('what goes out with main beam is not the dipped wire, which stays on with i
   expect(ask({ wanted, circuits: [circuit('dipped', ['dipped'])] }).sources[0]?.behaviour).toEqual({ value: 'otherwise', states: ['main'] });
 });
 
+test('with a switch of its own a supply that stays will do; with ignition it will not', () => {
+  const always = [circuit('always', ['key off', 'ignition'])];
+  expect(ask({ wanted: BEHAVIOURS['own switch'], circuits: always }).sources[0]?.behaviour.value).toBe('as wanted');
+  expect(ask({ wanted: BEHAVIOURS['with ignition'], circuits: always }).sources[0]?.behaviour).toEqual({ value: 'otherwise', states: ['key off'] });
+});
+
 test('a slot behaves as it was measured: at rest 12.6 V are full, what was not measured is not known', () => {
-  const measured = (volts: Parameters<typeof slot>[1], part?: Partial<MeasuredSlot>) => ask({ slots: [slot('F1', volts, part)] }).sources.find(({ kind }) => kind === 'fuse tap');
+  const measured = (volts: Parameters<typeof slot>[1], part?: Partial<MeasuredSlot>) =>
+    ask({ slots: [slot('F1', volts, { mostA: 30, ...part })] }).sources.find(({ kind }) => kind === 'fuse tap');
   expect(measured({ main: 12.4, dipped: 0, 'key off': 0 })).toMatchObject({
     behaviour: { value: 'as wanted' },
     newFuseA: 15,
@@ -63,6 +70,11 @@ test('a slot behaves as it was measured: at rest 12.6 V are full, what was not m
   expect(measured({ main: 0, dipped: 0, 'key off': 0 })?.behaviour).toEqual({ value: 'otherwise', states: ['main'] });
   expect(measured({ main: 12.4, 'key off': 0 })?.behaviour).toEqual({ value: 'not known', states: ['dipped'] });
   expect(measured({ main: [0, 12.4], dipped: 0, 'key off': 0 })?.inherits).toEqual(['flashing']);
+  // What the slot may hold is not known until it is said.
+  expect(ask({ slots: [slot('F1', { main: 12.4, dipped: 0, 'key off': 0 }, { ratedA: 7.5 })] }).sources.find(({ kind }) => kind === 'fuse tap')).toMatchObject({
+    capacity: 'not known',
+    originalA: 7.5,
+  });
   // 15 A go into a slot that may hold 15, not into one that may hold 10.
   expect(measured({ main: 12.4, dipped: 0, 'key off': 0 }, { mostA: 15 })?.capacity).toBe('carries');
   expect(measured({ main: 12.4, dipped: 0, 'key off': 0 }, { mostA: 10 })?.capacity).toBe('does not carry');
@@ -91,6 +103,6 @@ test('of sources alike the one that cuts nothing comes first, then the one that 
     ['battery with relay', 'b'],
     ['lamp circuit', 'a'],
   ]);
-  const slots = [slot('F1', { 'output 1': 12.5, 'key off': 0 })];
+  const slots = [slot('F1', { 'output 1': 12.5, 'key off': 0 }, { mostA: 15 })];
   expect(told({ wanted, circuits: outputs, slots, minutes: { 'fuse tap': 2 } })[0]).toEqual(['fuse tap', 'F1', 'as wanted', 'carries']);
 });

@@ -22,7 +22,8 @@ export const BEHAVIOURS: Readonly<Record<Wanted, Behaviour>> = {
   parking: { on: ['parking'], off: ['key off', 'ignition'] },
   'main beam': { on: ['main'], off: ['dipped', 'key off'] },
   'off with main beam': { on: ['dipped'], off: ['main', 'key off'] },
-  'own switch': { on: ['ignition'], off: ['key off'] },
+  // Its switch turns it off, so that a supply which stays will do.
+  'own switch': { on: ['ignition'], off: [] },
   backlight: { on: ['parking'], off: ['key off', 'ignition'] },
 };
 
@@ -30,9 +31,9 @@ export const BEHAVIOURS: Readonly<Record<Wanted, Behaviour>> = {
 export interface MeasuredSlot {
   slot: string;
   name: string;
-  /** What is printed on the fuse that sits in it; absent where it is empty. */
+  /** What is printed on the fuse that sits in it, where that was looked at. */
   ratedA?: number;
-  /** Largest fuse that the slot may hold. */
+  /** Largest fuse that the slot may hold; not known where it is not said. */
   mostA?: number;
   readings: Reading[];
   /** Named where nobody may work on it. */
@@ -57,7 +58,9 @@ export interface Source {
   /** How the circuit bears the load; of a tap and of a battery feed there is a fuse of its own. */
   check?: LoadCheck;
   newFuseA?: number | null;
-  capacity: 'carries' | 'tight' | 'does not carry';
+  /** What is printed on the fuse that sits in a slot, and stays; undefined where that is not known. */
+  originalA?: number;
+  capacity: 'carries' | 'tight' | 'does not carry' | 'not known';
   /** Nothing of the vehicle is cut or bared. */
   reversible: boolean;
   minutes: number;
@@ -109,7 +112,7 @@ function measuredBehaviour(
 }
 
 const CAPACITY = { carries: 'carries', warn: 'tight', refuse: 'does not carry', never: 'does not carry' } as const;
-const CAPACITY_RANK = { carries: 0, tight: 1, 'does not carry': 3 } as const;
+const CAPACITY_RANK = { carries: 0, tight: 1, 'not known': 2, 'does not carry': 3 } as const;
 const BEHAVIOUR_RANK = { 'as wanted': 0, 'not known': 2, otherwise: 8 } as const;
 
 /** The better source first: what behaves and bears it, then what cuts nothing, then what takes least. */
@@ -160,15 +163,16 @@ export function rankSources(question: SourceQuestion, rules: Pick<RuleSet, 'prob
     });
   const measured = slots
     .filter(({ slot }) => !barred.has(slot))
-    .map(({ slot, name, readings, mostA }): Source => {
-      const fits = ownFuseA !== null && (mostA === undefined || ownFuseA <= mostA);
+    .map(({ slot, name, ratedA, readings, mostA }): Source => {
+      const tooLarge = ownFuseA === null || (mostA !== undefined && ownFuseA > mostA);
       return {
         kind: 'fuse tap',
         id: slot,
         name,
         ...measuredBehaviour(readings, wanted, range.restV, rules.probing),
         newFuseA: ownFuseA,
-        capacity: fits ? 'carries' : 'does not carry',
+        ...(ratedA === undefined ? {} : { originalA: ratedA }),
+        capacity: tooLarge ? 'does not carry' : mostA === undefined ? 'not known' : 'carries',
         reversible: true,
         minutes: minutesOf('fuse tap'),
       };

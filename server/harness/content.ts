@@ -1,7 +1,7 @@
 import { jointList, wirePicture, type JobContext } from '@jade/core/job';
 import { pictureLanes, type PictureLane } from '@jade/words/drawing';
 import { namesOf } from '@jade/words/job';
-import { JOINT_COLUMNS, sayJointLine, sayLoad, sayProtection, type JointRow } from '@jade/words/wiring';
+import { sayJointLine, sayLoad, sayProtection, type JointRow } from '@jade/words/wiring';
 
 /** What the papers of a job's wiring say: its picture, its circuits and its joints by work place. */
 export interface HarnessContent {
@@ -25,5 +25,3 @@ export function harnessContent(context: JobContext): HarnessContent {
     bared: said(lines.filter((line) => line.bared)),
   };
 }
-
-export { JOINT_COLUMNS };

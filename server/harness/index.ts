@@ -2,11 +2,12 @@ import { stringify } from 'csv-stringify/sync';
 import type { FastifyInstance } from 'fastify';
 import { foldJob } from '@jade/core/job';
 import { pictureSvg } from '@jade/words/drawing';
+import { JOINT_COLUMNS } from '@jade/words/wiring';
 import type { Database } from '../database/index.ts';
 import { Refusal } from '../faults/index.ts';
 import { contextOf, wholeLog } from '../job/index.ts';
 import { whose } from '../sheet/index.ts';
-import { harnessContent, JOINT_COLUMNS, type HarnessContent } from './content.ts';
+import { harnessContent, type HarnessContent } from './content.ts';
 import { drawHarness } from './pdf.ts';
 
 export * from './content.ts';

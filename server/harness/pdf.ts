@@ -1,6 +1,7 @@
 import { pictureMarks, type PictureLane } from '@jade/words/drawing';
 import { drawPaper, room, set, table, type Document, type PageHead } from '../sheet/index.ts';
-import { JOINT_COLUMNS, type HarnessContent } from './content.ts';
+import { JOINT_COLUMNS } from '@jade/words/wiring';
+import type { HarnessContent } from './content.ts';
 
 const MARGIN = 48;
 /** Columns that a printed joint list has room for: what is worked by at the bench. */

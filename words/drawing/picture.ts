@@ -1,4 +1,4 @@
-import type { WireJoint, WireLane } from '@jade/core/job';
+import { circuitKey, jointKey, type WireJoint, type WireLane } from '@jade/core/job';
 import { sayEnds, sayGuard, sayJoint, sayLoad } from '@jade/words/wiring';
 
 /** What stands in a lane of the electrical picture, in words; `state` says how it is drawn. */
@@ -12,11 +12,6 @@ export interface PictureLane {
   branches: { id: string; joint?: string; ends: string; colour?: string; coil: boolean; state: 'joined' | 'open' | 'wrong'; label: string }[];
 }
 
-/** The key of a joint in the picture. */
-export const jointKey = ({ kit, connection }: Pick<WireJoint, 'kit' | 'connection'>): string => `joint:${kit.slug}/${connection.id}`;
-/** The key of a circuit in the picture. */
-export const circuitKey = (id: string): string => `circuit:${id}`;
-
 const DRAWN = { carries: 'carries', warn: 'warn', refuse: 'refuse', never: 'refuse' } as const;
 const stateOf = ({ joined, mate }: WireJoint) => (mate.value !== 'mates' ? 'wrong' : joined ? 'joined' : 'open');
 
@@ -25,7 +20,7 @@ export function pictureLanes(lanes: readonly WireLane[]): PictureLane[] {
   return lanes.map((lane) => {
     const { load, contact, branches } = lane;
     return {
-      id: circuitKey(load.circuit.id),
+      id: circuitKey(load.circuit),
       guard: sayGuard(lane),
       ...(contact ? { contact: `${contact.name}, contact` } : {}),
       state: DRAWN[load.check.verdict],

@@ -1,6 +1,7 @@
 import type { EventType, JobContext, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
+import { circuitId } from '@jade/core/wiring';
 import { amount, inSentence, millimetres, plural, stated } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
@@ -61,7 +62,7 @@ export function namesOf({ profile, kits, rules }: Pick<JobContext, 'profile' | '
     circuit: (id) =>
       find(profile.circuits, id)?.name ??
       find(
-        kits.flatMap(({ slug, feeds }) => feeds.map((feed) => ({ ...feed, id: `${slug}.${feed.id}` }))),
+        kits.flatMap((laid) => laid.feeds.map((feed) => ({ ...feed, id: circuitId(laid, feed.id) }))),
         id,
       )?.name ??
       id,

@@ -132,9 +132,9 @@ export function sayNotDescribed(): string {
 
 /** On paper: what the vehicle makes of a lamp. */
 export function sayWatchedShort(value: WatchedLamp['value'], flashes: boolean, accepted: boolean): string {
-  if (value === 'as it was') return 'as before';
+  if (value === 'as it was') return 'by the figures it sees nothing';
   if (value === 'cured') return 'a part of the kit is made for it';
-  const seen = flashes ? 'flashes fast' : 'reported as out';
+  const seen = `by the figures ${flashes ? 'it flashes fast' : 'it is reported as out'}`;
   return accepted ? `${seen}, left so` : seen;
 }
 

@@ -3,7 +3,7 @@ import { plural, stated } from '@jade/words/units';
 import { sayLoad } from './loads.ts';
 
 /** How a source behaves, what it bears and what it takes, in one sentence each. */
-export function saySource({ kind, behaviour, inherits, check, newFuseA, capacity, reversible, minutes }: Source): string {
+export function saySource({ kind, behaviour, inherits, check, newFuseA, originalA, capacity, reversible, minutes }: Source): string {
   const behaves =
     behaviour.value === 'as wanted'
       ? 'Behaves as wanted.'
@@ -11,8 +11,10 @@ export function saySource({ kind, behaviour, inherits, check, newFuseA, capacity
         ? `Behaves otherwise in ${behaviour.states.join(', ')}.`
         : `Not measured in ${behaviour.states.join(', ')}.`;
   const own = newFuseA === undefined ? '' : newFuseA === null ? ' No standard fuse is large enough.' : ` The added load behind a fuse of its own of ${stated(newFuseA, 'A')}.`;
-  const bears = check ? ` ${sayLoad(check)}` : capacity === 'carries' ? own : `${own} The slot does not take it.`;
-  const tap = kind === 'fuse tap' ? ' The original fuse stays; the tap is turned so that the added load does not pass through it.' : '';
+  const slot = capacity === 'not known' ? ' What the slot may hold is not known.' : capacity === 'does not carry' ? ' The slot does not take it.' : '';
+  const bears = check ? ` ${sayLoad(check)}` : `${own}${slot}`;
+  const original = originalA === undefined ? 'The original fuse' : `The original fuse of ${stated(originalA, 'A')}`;
+  const tap = kind === 'fuse tap' ? ` ${original} stays; the tap is turned so that the added load does not pass through it.` : '';
   const takes = inherits.length > 0 ? ` The lamp takes over its ${inherits.join(' and ')}.` : '';
   return `${behaves}${bears}${tap}${takes} ${reversible ? 'Nothing is cut' : 'A wire is bared'}; ${plural(minutes, 'minute')}.`;
 }

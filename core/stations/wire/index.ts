@@ -1,4 +1,4 @@
-import { circuitLoads, supplyBars, watchedLamps, wireJoints, type CircuitLoad, type JobContext, type WireJoint } from '../../job/index.ts';
+import { circuitKey, circuitLoads, jointKey, supplyBars, watchedLamps, wireJoints, type CircuitLoad, type JobContext, type WireJoint } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
 import { needsHold } from '../../vehicle/index.ts';
 import { BLADE_FUSES_A } from '../../wiring/index.ts';
@@ -23,10 +23,10 @@ export function asked(context: JobContext): Asked[] {
   return [...loads, ...lamps, ...plugs];
 }
 
-/** What of the electrical picture wants an answer, as `circuit:<id>` and `joint:<kit>/<connection>`: loads first, then joints. */
+/** What of the electrical picture wants an answer, by its keys there: loads first, then joints. */
 export function wantsAnswer(context: JobContext): string[] {
-  const loads = circuitLoads(context).flatMap(({ circuit, accepted }) => (accepted ? [] : [`circuit:${circuit.id}`]));
-  const joints = wireJoints(context).flatMap(({ kit, connection, joined }) => (joined ? [] : [`joint:${kit.slug}/${connection.id}`]));
+  const loads = circuitLoads(context).flatMap(({ circuit, accepted }) => (accepted ? [] : [circuitKey(circuit)]));
+  const joints = wireJoints(context).flatMap((joint) => (joint.joined ? [] : [jointKey(joint)]));
   return [...loads, ...joints];
 }
 

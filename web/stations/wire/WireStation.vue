@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
-import { standingOfVehicle, wireJoints, wirePicture } from '@jade/core/job';
+import { circuitKey, jointKey, standingOfVehicle, wireJoints, wirePicture } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
-import { circuitKey, jointKey, pictureLanes } from '@jade/words/drawing';
+import { pictureLanes } from '@jade/words/drawing';
 import { sayStanding } from '@jade/words/wiring';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -27,7 +27,7 @@ const drawn = computed(() => lanes.value.flatMap(({ id, branches }) => [id, ...b
 const selected = computed(() => (chosen.value !== undefined && drawn.value.includes(chosen.value) ? chosen.value : (open.value[0] ?? lanes.value[0]?.id)));
 /** What is before the eyes stays there, whatever wants an answer next. */
 watch(selected, (id) => (chosen.value ??= id), { immediate: true });
-const load = computed(() => picture.value.find((lane) => circuitKey(lane.load.circuit.id) === selected.value)?.load);
+const load = computed(() => picture.value.find((lane) => circuitKey(lane.load.circuit) === selected.value)?.load);
 const joint = computed(() => joints.value.find((entry) => jointKey(entry) === selected.value));
 const panel = ref<HTMLElement | null>(null);
 /** What is chosen comes before the eyes where the picture is long. */
