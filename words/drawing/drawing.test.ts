@@ -3,7 +3,7 @@ import { wordLines } from './word-lines.ts';
 
 const lane = (branches: number) => ({
   guard: ['Front fog', 'F18, 10 A'],
-  branches: Array.from({ length: branches }, (_, index) => ({ joint: `Plug ${index}`, ends: `Lamp ${index}` })),
+  branches: Array.from({ length: branches }, (_, index) => ({ joint: `Plug ${index}`, ends: `Lamp ${index}`, colour: 'white/green' })),
 });
 
 test.each([330, 760, 900])('in %d px the columns stand in order and nothing leaves the sheet', (width) => {

@@ -1,5 +1,5 @@
 import { bandsOf } from './colours.ts';
-import { layPicture, type LaidPicture } from './layout.ts';
+import { layPicture, type LaidPicture, type Written } from './layout.ts';
 import type { PictureLane } from './picture.ts';
 
 /** One stroke, shape or line of text of a drawing on paper. */
@@ -9,20 +9,20 @@ export type PaperMark =
 
 const INK = '#1d2521';
 const SOFT = '#5d6862';
+const PAPER = '#ffffff';
 const SIZE = 12;
-const box = (x: number, y: number, width: number, height: number) => `M${x} ${y}h${width}v${height}h${-width}z`;
-const circle = (x: number, y: number, r: number) => `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`;
+const LINE_WIDTH = 1.4;
 
 /** The electrical picture as marks on paper, in black but for the wires: for a print, a file or a page, each lane as the screen has it. */
 export function pictureMarks(lanes: readonly PictureLane[], width: number): { picture: LaidPicture; marks: PaperMark[] } {
   const picture = layPicture(lanes, width);
   const marks: PaperMark[] = [];
-  const draw = (d: string, weight = 1.4, stroke = INK, fill?: string) => void marks.push({ kind: 'path', d, stroke, width: weight, ...(fill ? { fill } : {}) });
-  const write = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end' = 'middle', bold = false) =>
-    void marks.push({ kind: 'text', x, y, text, size: SIZE, anchor, ...(bold ? { bold } : {}) });
-  draw(`M${picture.ground} 24V${picture.height - 16}`, 2, SOFT);
-  draw(`M${picture.ground - 11} ${picture.height - 16}h22m-18 5h14m-10 5h6`, 1.4, SOFT);
-  write(picture.ground + 8, 16, 'ground', 'end');
+  const draw = (d: string, part: { width?: number; stroke?: string; fill?: string } = {}) => void marks.push({ kind: 'path', d, stroke: INK, width: LINE_WIDTH, ...part });
+  const write = (lines: readonly Written[], anchor: 'start' | 'middle' | 'end' = 'middle', bold: (order: number) => boolean = () => false) =>
+    lines.forEach((line, order) => marks.push({ kind: 'text', ...line, size: SIZE, anchor, ...(bold(order) ? { bold: true } : {}) }));
+  draw(picture.rail, { width: 2, stroke: SOFT });
+  draw(picture.sign, { stroke: SOFT });
+  write([picture.name], 'end');
   picture.lanes.forEach((laid, index) => {
     const lane = lanes[index];
     if (!lane) return;
@@ -30,32 +30,25 @@ export function pictureMarks(lanes: readonly PictureLane[], width: number): { pi
       const branch = lane.branches[place];
       if (!branch) return;
       for (const path of [at.toJoint, at.toEnd].filter((entry) => entry !== '')) {
-        draw(path, 5.4);
-        bandsOf(branch.colour).forEach((band, order) => draw(path, order === 0 ? 3.6 : 1.4, band));
+        draw(path, { width: 5.4 });
+        bandsOf(branch.colour).forEach((band, order) => draw(path, { width: order === 0 ? 3.6 : LINE_WIDTH, stroke: band }));
       }
-      if (branch.colour && at.code) write(at.code.x, at.code.y, branch.colour);
-      draw(`M${at.end.x + 16} ${at.y}H${picture.ground}`);
-      draw(circle(picture.ground, at.y, 3), 1, INK, INK);
-      if (branch.coil) draw(`${box(at.end.x - 16, at.y - 11, 32, 22)}M${at.end.x - 8} ${at.y + 11}l16-22`, 1.4, INK, '#ffffff');
-      else {
-        draw(circle(at.end.x, at.y, 16), 1.4, INK, '#ffffff');
-        draw(`M${at.end.x - 11} ${at.y - 11}l22 22m0-22l-22 22`);
-      }
-      at.end.lines.forEach((line, order) => write(at.end.x, at.y - 22 - (at.end.lines.length - 1 - order) * 14, line));
-      if (branch.joint === undefined) return;
-      const apart = branch.state === 'joined' ? 1 : 6;
-      const fill = branch.state === 'joined' ? INK : '#ffffff';
-      draw(`M${at.joint.x - apart} ${at.y - 12}h-10v24h10z`, 1.4, INK, fill);
-      draw(`M${at.joint.x + apart} ${at.y - 12}h10v24h-10z`, 1.4, INK, fill);
-      at.joint.lines.forEach((line, order) => write(at.joint.x, at.y - 22 - (at.joint.lines.length - 1 - order) * 14, line));
+      if (at.code) write([at.code]);
+      draw(at.back);
+      draw(at.end.outline, { fill: PAPER });
+      draw(at.end.mark);
+      write(at.end.lines);
+      for (const half of at.joint.halves) draw(half, { fill: branch.state === 'joined' ? INK : PAPER });
+      write(at.joint.lines);
     });
     if (laid.contact) {
-      const { x, y } = laid.contact;
-      draw(`${box(x - 19, y - 12, 38, 24)}M${x - 19} ${y}h9l18-9m2 9h9`, 1.4, INK, '#ffffff');
-      write(x, y - 20, lane.contact ?? '');
+      draw(laid.contact.outline, { fill: PAPER });
+      draw(laid.contact.mark);
+      write(laid.contact.lines);
     }
-    draw(box(laid.guard.x, laid.guard.y, laid.guard.width, laid.guard.height), lane.state === 'refuse' ? 2.6 : 1.4, INK, '#ffffff');
-    laid.guard.lines.forEach((line, order) => write(laid.guard.x + 8, laid.guard.y + 18 + order * 17, line, 'start', order < laid.guard.name));
+    const { x, y, width: guardWidth, height, lines, name } = laid.guard;
+    draw(`M${x} ${y}h${guardWidth}v${height}h${-guardWidth}z`, { width: lane.state === 'refuse' ? 2.6 : LINE_WIDTH, fill: PAPER });
+    write(lines, 'start', (order) => order < name);
   });
   return { picture, marks };
 }
@@ -71,5 +64,5 @@ export function pictureSvg(lanes: readonly PictureLane[], title: string, width =
       ? `<path d="${mark.d}" fill="${mark.fill ?? 'none'}" stroke="${mark.stroke}" stroke-width="${mark.width}"/>`
       : `<text x="${mark.x}" y="${mark.y}" font-size="${mark.size}" text-anchor="${mark.anchor}"${mark.bold ? ' font-weight="700"' : ''}>${escaped(mark.text)}</text>`,
   );
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${picture.width} ${picture.height}" width="${picture.width}" height="${picture.height}" font-family="sans-serif"><title>${escaped(title)}</title><rect width="100%" height="100%" fill="#ffffff"/>${body.join('')}</svg>\n`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${picture.width} ${picture.height}" width="${picture.width}" height="${picture.height}" font-family="sans-serif"><title>${escaped(title)}</title><rect width="100%" height="100%" fill="${PAPER}"/>${body.join('')}</svg>\n`;
 }

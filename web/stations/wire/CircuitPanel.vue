@@ -81,9 +81,4 @@ const guard = computed(() => circuit.value.fuse?.slot.replace(/ fuse$/, '') ?? c
   border-top: 1px solid var(--line);
   padding-top: 6px;
 }
-
-.bad {
-  color: var(--red);
-  font-weight: 620;
-}
 </style>

@@ -35,7 +35,7 @@ const face = computed(() => {
       {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${inSentence(names.item(joint.kit.slug, joint.connection.adapter))}` : '' }}.
     </p>
     <p v-if="joint.verdict && joint.verdict.value !== 'works'" :class="joint.mate.value === 'mates' ? 'soft' : 'bad'">{{ sayPlugVerdict(joint.verdict) }}</p>
-    <p v-if="joint.onlyWhere" class="asks">{{ sayOnlyWhere(joint.onlyWhere, names.fact) }}</p>
+    <p v-if="joint.onlyWhere" class="odd">{{ sayOnlyWhere(joint.onlyWhere, names.fact) }}</p>
     <ul v-if="joint.mate.troubles.length > 0">
       <li v-for="trouble in joint.mate.troubles" :key="trouble.code" class="bad">{{ sayMateTrouble(trouble) }}</li>
     </ul>
@@ -55,20 +55,3 @@ const face = computed(() => {
     <p v-for="refusal in said" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
   </article>
 </template>
-
-<style scoped>
-.good {
-  color: var(--jade);
-  font-weight: 620;
-}
-
-.asks {
-  color: var(--amber);
-  font-weight: 620;
-}
-
-.bad {
-  color: var(--red);
-  font-weight: 620;
-}
-</style>

@@ -14,11 +14,11 @@ const unknown = computed(() => lamps.value === undefined && touchesFactoryLamps(
 <template>
   <section v-if="unknown || (lamps?.length ?? 0) > 0" class="leaf stack">
     <h2>What the vehicle makes of it</h2>
-    <p v-if="unknown" class="asks">{{ sayNotDescribed() }}</p>
+    <p v-if="unknown" class="odd">{{ sayNotDescribed() }}</p>
     <article v-for="lamp in lamps" :key="lamp.channel.id" class="stack lamp">
       <div class="line">
         <h3>{{ lamp.channel.name }}</h3>
-        <span :class="lamp.value === 'open' ? 'asks' : 'good'">{{ WATCHED_WORDS[lamp.value] }}</span>
+        <span :class="lamp.value === 'open' ? 'odd' : 'good'">{{ WATCHED_WORDS[lamp.value] }}</span>
       </div>
       <p>{{ sayWatched(lamp, names.item) }}</p>
       <button
@@ -38,15 +38,5 @@ const unknown = computed(() => lamps.value === undefined && touchesFactoryLamps(
 .lamp + .lamp {
   border-top: 1px solid var(--line);
   padding-top: 12px;
-}
-
-.good {
-  color: var(--jade);
-  font-weight: 620;
-}
-
-.asks {
-  color: var(--amber);
-  font-weight: 620;
 }
 </style>
