@@ -7,7 +7,19 @@ import { sayReason } from '@jade/words/match';
 import { sayProof, sayReference } from '@jade/words/probing';
 import { saySensorEffect } from '@jade/words/sensing';
 import { sayNumberRemark } from '@jade/words/vehicle';
-import { sayAdded, sayLoad, sayMateTrouble, sayOnlyWhere, sayPlugVerdict, sayRefusedSource, saySource, sayStanding, sayWatched, sayWithdrawn } from '@jade/words/wiring';
+import {
+  sayAdded,
+  sayLoad,
+  sayMateTrouble,
+  sayOnlyWhere,
+  sayPlugVerdict,
+  sayRefusedSource,
+  saySource,
+  saySourceName,
+  sayStanding,
+  sayWatched,
+  sayWithdrawn,
+} from '@jade/words/wiring';
 import type { Sensor } from '@jade/core/vehicle';
 import type { SensorEffect } from '@jade/core/sensing';
 import type { AimRule } from '@jade/core/rules';
@@ -180,6 +192,11 @@ test('a source is said with how it behaves, what it bears, what is cut and how l
   );
   expect(other).toBe('Behaves otherwise in main, key off. The lamp takes over its flashing. A wire is bared; 12 minutes.');
   expect(sayRefusedSource({ id: 'airbag', name: 'Restraints', why: 'restraint system' })).toBe('Restraints is never used: restraint system.');
+  expect(sayRefusedSource({ id: 'brakes', name: 'Brakes' })).toBe('Brakes is never used: the shop’s rules forbid it.');
+  expect([saySourceName({ kind: 'battery with relay', name: 'Front fog' }), saySourceName({ kind: 'fuse tap', name: 'F22' })]).toEqual([
+    'Battery, by a relay that front fog triggers',
+    'F22',
+  ]);
 });
 
 test('what the vehicle makes of a lamp is said with its watts, its cure and what is of no use', () => {

@@ -40,7 +40,7 @@ test('what else could feed the lamps of a circuit: those of the same behaviour, 
   expect(measuredSlots(context())).toEqual([
     {
       slot: 'F22',
-      name: 'slot F22',
+      name: 'F22',
       ratedA: 10,
       readings: [
         { state: 'front fog', lowV: 12.4, highV: 12.4 },

@@ -14,7 +14,7 @@ function behaviourOf({ liveIn }: Circuit): Behaviour {
 
 /** Slots of the vehicle as they were measured. */
 export function measuredSlots({ state }: JobContext): MeasuredSlot[] {
-  return Object.entries(state.slots).map(([slot, { ratedA, readings }]) => ({ slot, name: `slot ${slot}`, ...(ratedA === undefined ? {} : { ratedA }), readings }));
+  return Object.entries(state.slots).map(([slot, { ratedA, readings }]) => ({ slot, name: slot, ...(ratedA === undefined ? {} : { ratedA }), readings }));
 }
 
 /** What else of the vehicle could feed what the job adds to a circuit, best first, and what may not; undefined of a circuit that the job does not load. */

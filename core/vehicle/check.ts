@@ -1,19 +1,7 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
-import {
-  isScrewed,
-  LEVELS,
-  type Circuit,
-  type LampChannel,
-  type LevelNeed,
-  type LoadKind,
-  type MountPosition,
-  type Piece,
-  type PlugFace,
-  type SupplyAsk,
-  type VehicleProfile,
-  type Way,
-} from './profile.ts';
+import type { Circuit, LampChannel, LoadKind, PlugFace } from './electrics.ts';
+import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type SupplyAsk, type VehicleProfile, type Way } from './profile.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
 

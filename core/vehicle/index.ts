@@ -1,3 +1,4 @@
+export * from './electrics.ts';
 export * from './profile.ts';
 export * from './present.ts';
 export * from './number.ts';

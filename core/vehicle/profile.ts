@@ -1,5 +1,6 @@
 import type { Condition } from '../facts/index.ts';
-import type { PinFunction, VehicleState } from '../states/index.ts';
+import type { VehicleState } from '../states/index.ts';
+import type { Circuit, LampChannel, PlugFace } from './electrics.ts';
 
 export const LEVELS = ['fitted', 'loosened', 'folded', 'hung', 'off'] as const;
 /** How far a piece is open; each level includes those before it. */
@@ -25,20 +26,12 @@ export const SNUG_CLASSES = ['plastic', 'sheet metal', 'steel', 'aluminium'] as 
 export type SnugClass = (typeof SNUG_CLASSES)[number];
 export const SENSOR_KINDS = ['radar', 'camera', 'parking', 'shutter', 'washer'] as const;
 export type SensorKind = (typeof SENSOR_KINDS)[number];
-export const LOAD_KINDS = ['filament', 'driven LED', 'resistive'] as const;
-export type LoadKind = (typeof LOAD_KINDS)[number];
-export const MONITOR_KINDS = ['steady', 'pulses when off', 'modulated'] as const;
-/** How a vehicle looks whether a lamp is there: by the current while it is on, by short pulses while it is off, or by the current of a chopped supply. */
-export type MonitorKind = (typeof MONITOR_KINDS)[number];
 export const SUPPLY_IDS = ['low', 'high'] as const;
 /** The low-voltage supply of the vehicle, and the high-voltage one of a vehicle that has it. */
 export type SupplyId = (typeof SUPPLY_IDS)[number];
 export const SUPPLY_STATES = ['dead', 'live'] as const;
 export type SupplyState = (typeof SUPPLY_STATES)[number];
 export const SUPPLY_HANDS = ['anyone', 'qualified people'] as const;
-export const PIN_GENDERS = ['pins', 'sockets'] as const;
-export type PinGender = (typeof PIN_GENDERS)[number];
-
 /** From and to in millimetres along one axis, lower end first. */
 export type SpanMm = [number, number];
 
@@ -219,29 +212,6 @@ export interface Sensor {
   when?: Condition;
 }
 
-export interface PlugPin {
-  id: string;
-  row: number;
-  column: number;
-  carries: PinFunction;
-  colour?: string;
-  circuit?: string;
-  /** Where the vehicle watches what hangs on this pin: the channel that does. */
-  channel?: string;
-}
-
-export interface PlugFace {
-  id: string;
-  name: string;
-  family: string;
-  gender: PinGender;
-  keying: string;
-  rows: number;
-  columns: number;
-  lock: string;
-  pins: PlugPin[];
-}
-
 export interface VehiclePlug extends PlugFace {
   side: Side;
   at: PointMm;
@@ -251,57 +221,6 @@ export interface VehiclePlug extends PlugFace {
   /** What hides it once it is back: each piece while it is below that level. */
   hiddenBy: LevelNeed[];
   when?: Condition;
-}
-
-export interface Load {
-  name: string;
-  powerW: number;
-  atV: number;
-  kind: LoadKind;
-  /** The lamp function it lights: it goes when a kit takes that away. */
-  function?: string;
-  /** Where the vehicle watches it: the channel that does. */
-  channel?: string;
-  /** Least voltage at which it is stated to work. */
-  leastV?: number;
-  /** What it draws for a moment when it is switched on, where that is stated. */
-  surge?: Surge;
-  /** What it draws while it is switched off, from a supply that stays. */
-  standbyMa?: number;
-}
-
-/** A current that flows for a moment when a load is switched on. */
-export interface Surge {
-  ampere: number;
-  forMs: number;
-}
-
-/** A switch output that guards itself: it lets go above its limit, bears a surge for a moment, and takes more than its standby current while off for a fault. */
-export interface SwitchOutput {
-  slot: string;
-  limitA: number;
-  surge: Surge;
-  standbyMostMa: number;
-}
-
-/** A circuit has a fuse or an output that guards it, never neither. */
-export interface Circuit {
-  id: string;
-  name: string;
-  fuse?: { slot: string; ratedA: number };
-  output?: SwitchOutput;
-  /** Where it is fed straight from the battery: wire between the battery and its fuse. */
-  batteryToFuseMm?: number;
-  /** `backM`: a wire of its own of the same size on the way back; over the body where it is not said. */
-  wire: { areaMm2: number; lengthM: number; permittedA: number; backM?: number };
-  plugPermittedA: number;
-  switchPermittedA?: number;
-  /** Factory loads already on the circuit. */
-  loads: Load[];
-  /** States in which it is live. */
-  liveIn: VehicleState[];
-  /** Named where the shop's rules never allow work on it. */
-  neverUse?: string;
 }
 
 /** Where a lamp of a kit can sit, and what must be reachable for it. */
@@ -331,24 +250,6 @@ export interface LampFunction {
   state: VehicleState;
   at: PointMm;
   when?: Condition;
-}
-
-/** How a vehicle watches one of its lamps. */
-export interface LampChannel {
-  id: string;
-  name: string;
-  kind: MonitorKind;
-  /** Below so much it reports the lamp, or flashes fast. */
-  thresholdW: number;
-  /** A turn signal: it tells of an outage by flashing about twice as fast. */
-  flashes: boolean;
-  /** The flashing comes from a part that can be changed for one that does not look at the load. */
-  flasherChangeable: boolean;
-  /** The vehicle can be told of another lamp by the maker's procedure. */
-  codable: boolean;
-  /** Lowest and highest voltage at which it looks. */
-  leastV: number;
-  mostV: number;
 }
 
 export interface GapPoint {

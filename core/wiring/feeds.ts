@@ -12,7 +12,7 @@ export function circuitsFor(kit: Kit, profile: Pick<VehicleProfile, 'circuits'>,
   const laid = kit.feeds.map(({ id, name, fuseA, batteryToFuseMm, wire, plugPermittedA, relay }): Circuit => {
     const contactA = kit.relays.find((entry) => entry.id === relay)?.contactA;
     const limits = { plugPermittedA, ...(contactA === undefined ? {} : { switchPermittedA: contactA }) };
-    return { id: circuitId(kit, id), name, fuse: { slot: 'main fuse', ratedA: fuseA }, batteryToFuseMm, wire, ...limits, loads: [], liveIn };
+    return { id: circuitId(kit, id), name, fuse: { slot: 'main', ratedA: fuseA }, batteryToFuseMm, wire, ...limits, loads: [], liveIn };
   });
   return new Map([...profile.circuits, ...laid].map((circuit) => [circuit.id, circuit]));
 }

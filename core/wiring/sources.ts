@@ -70,7 +70,8 @@ export interface Source {
 export interface RefusedSource {
   id: string;
   name: string;
-  why: string;
+  /** Absent where it is the shop's rules that never use it. */
+  why?: string;
 }
 
 /** Minutes that joining each kind takes, where nothing else is said; a shop's own times are better. */
@@ -131,17 +132,8 @@ export function rankSources(question: SourceQuestion, rules: Pick<RuleSet, 'prob
   const range = voltageRange(systemVoltageV);
   const minutesOf = (kind: SourceKind) => question.minutes?.[kind] ?? SOURCE_MINUTES[kind];
   const ownFuseA = smallestFuseA(currentsOf(loads, range).worstA) ?? null;
-  const never = (id: string, why: string | undefined) => why ?? (neverUse.includes(id) ? 'the shop’s rules never use it' : undefined);
-  const refused = [
-    ...circuits.flatMap(({ id, name, neverUse: own }): RefusedSource[] => {
-      const why = never(id, own);
-      return why === undefined ? [] : [{ id, name, why }];
-    }),
-    ...slots.flatMap(({ slot, name, neverUse: own }): RefusedSource[] => {
-      const why = never(slot, own);
-      return why === undefined ? [] : [{ id: slot, name, why }];
-    }),
-  ];
+  const refusal = (id: string, name: string, why: string | undefined): RefusedSource[] => (why !== undefined ? [{ id, name, why }] : neverUse.includes(id) ? [{ id, name }] : []);
+  const refused = [...circuits.flatMap((circuit) => refusal(circuit.id, circuit.name, circuit.neverUse)), ...slots.flatMap((slot) => refusal(slot.slot, slot.name, slot.neverUse))];
   const barred = new Set(refused.map(({ id }) => id));
   const described = circuits
     .filter(({ id }) => !barred.has(id))
@@ -185,7 +177,7 @@ export function rankSources(question: SourceQuestion, rules: Pick<RuleSet, 'prob
         {
           kind: 'battery with relay',
           id: trigger.id,
-          name: `battery, relay triggered by ${trigger.name}`,
+          name: trigger.name,
           behaviour: { value: 'as wanted' },
           inherits: trigger.inherits,
           newFuseA: ownFuseA,

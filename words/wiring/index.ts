@@ -42,11 +42,11 @@ export function sayOnlyWhere(tree: ReasonTree, factName: (id: string) => string)
   return `Only where ${sayCondition(tree, factName)}, which is not known yet: settle it at Check in.`;
 }
 
-/** What guards a circuit: its fuse with its slot, or an output with its limit. */
-export function sayProtection({ fuse, output }: Pick<Circuit, 'fuse' | 'output'>): string {
+/** What guards a circuit: its fuse with its slot, the main fuse of one fed straight from the battery, or an output with its limit. */
+export function sayProtection({ fuse, output, batteryToFuseMm }: Pick<Circuit, 'fuse' | 'output' | 'batteryToFuseMm'>): string {
   if (output) return `output ${output.slot}, limits itself at ${stated(output.limitA, 'A')}`;
   if (!fuse) return 'nothing that guards it';
-  return fuse.slot.includes('fuse') ? `${fuse.slot} ${stated(fuse.ratedA, 'A')}` : `fuse ${fuse.slot}, ${stated(fuse.ratedA, 'A')}`;
+  return batteryToFuseMm === undefined ? `fuse ${fuse.slot}, ${stated(fuse.ratedA, 'A')}` : `main fuse ${stated(fuse.ratedA, 'A')}`;
 }
 
 /** A fuse that was seen in its slot: as it is documented, or another one. */

@@ -1,6 +1,11 @@
 import type { RefusedSource, Source } from '@jade/core/wiring';
-import { plural, stated } from '@jade/words/units';
+import { inSentence, plural, stated } from '@jade/words/units';
 import { sayLoad } from './loads.ts';
+
+/** What a source is called. */
+export function saySourceName({ kind, name }: Pick<Source, 'kind' | 'name'>): string {
+  return kind === 'battery with relay' ? `Battery, by a relay that ${inSentence(name)} triggers` : name;
+}
 
 /** How a source behaves, what it bears and what it takes, in one sentence each. */
 export function saySource({ kind, behaviour, inherits, check, newFuseA, originalA, capacity, reversible, minutes }: Source): string {
@@ -21,5 +26,5 @@ export function saySource({ kind, behaviour, inherits, check, newFuseA, original
 
 /** Why a source is never used. */
 export function sayRefusedSource({ name, why }: RefusedSource): string {
-  return `${name} is never used: ${why}.`;
+  return `${name} is never used: ${why ?? 'the shop’s rules forbid it'}.`;
 }

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { otherSources, type CircuitLoad } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
-import { sayAdded, sayFuseSeen, sayLoad, sayProtection, sayRefusedSource, saySource, sayWithdrawn } from '@jade/words/wiring';
+import { sayAdded, sayFuseSeen, sayLoad, sayProtection, sayRefusedSource, saySource, saySourceName, sayWithdrawn } from '@jade/words/wiring';
 import { stated } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import FuseWire from '../../design/drawings/FuseWire.vue';
@@ -15,7 +15,7 @@ const circuit = computed(() => props.load.circuit);
 const seen = computed(() => context.value.state.fuses[circuit.value.id]);
 const fuses = computed(() => wire.fusesToSee(props.load).map((ampere) => ({ value: String(ampere), text: stated(ampere, 'A') })));
 const others = computed(() => otherSources(context.value, circuit.value.id));
-const guard = computed(() => circuit.value.fuse?.slot.replace(/ fuse$/, '') ?? circuit.value.output?.slot ?? '');
+const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.slot ?? '');
 </script>
 
 <template>
@@ -38,11 +38,11 @@ const guard = computed(() => circuit.value.fuse?.slot.replace(/ fuse$/, '') ?? c
       />
     </div>
     <p v-if="circuit.fuse" :class="load.documentedA === undefined ? 'soft' : 'bad'">{{ sayFuseSeen(seen, load.documentedA) }}</p>
-    <details v-if="others" class="others" :open="load.check.verdict === 'refuse' || undefined">
+    <details v-if="others" class="others" :open="(load.check.verdict === 'refuse' && load.check.troubles.includes('share')) || undefined">
       <summary>What else could feed it</summary>
       <ol>
         <li v-for="source in others.sources" :key="`${source.kind} ${source.id}`">
-          <strong>{{ source.name }}</strong> <span class="soft">{{ source.kind }}</span>
+          <strong>{{ saySourceName(source) }}</strong> <span class="soft">{{ source.kind }}</span>
           <p>{{ saySource(source) }}</p>
         </li>
       </ol>
