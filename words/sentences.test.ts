@@ -16,6 +16,7 @@ import {
   sayRefusedSource,
   saySource,
   saySourceName,
+  sayProtection,
   sayStanding,
   sayWatched,
   sayWithdrawn,
@@ -218,6 +219,16 @@ test('what the vehicle makes of a lamp is said with its watts, its cure and what
   expect(plain(sayWatched({ ...lamp, value: 'open', answer: { ...lamp.answer, cures: [resistor], noCures: [] } }, () => ''))).toContain(
     'a resistor of 22 Ω, rated 38 W or more, on metal and away from plastic (it gives off 9.4 W while on)',
   );
+});
+
+test('what guards a circuit is said by its slot, as the main fuse of a feed, or as an output with its limit', () => {
+  const fuse = { slot: 'F18', ratedA: 7.5 };
+  const output = { slot: 'O3', limitA: 5, surge: { ampere: 14, forMs: 50 }, standbyMostMa: 4 };
+  expect([sayProtection({ fuse }), sayProtection({ fuse, batteryToFuseMm: 0 }), sayProtection({ output })].map(plain)).toEqual([
+    'fuse F18, 7.5 A',
+    'main fuse 7.5 A',
+    'output O3, limits itself at 5 A',
+  ]);
 });
 
 test('standing is said in whole days, with what it comes from', () => {

@@ -49,6 +49,18 @@ test('a piece, its fastener, its way, a circuit and a rule of aim are of this ve
   expect(faults('wall.set', { rule: 'dipped', distanceMm: 5000 })).toEqual(['events[2].payload.rule unknown-id']);
 });
 
+test('a feed that a kit lays is a circuit by kit and feed; a fuse and a lamp channel are of this vehicle', () => {
+  const feeds = [{ id: 'laid', name: 'Feed', fuseA: 15, batteryToFuseMm: 150, wire: { areaMm2: 2.5, lengthM: 5, permittedA: 22 }, plugPermittedA: 20 }];
+  const channel = { id: 'tail', name: 'Tail', kind: 'steady' as const, thresholdW: 4, flashes: false, flasherChangeable: false, codable: false, leastV: 11, mostV: 14 };
+  const laying = idCheck({ ...documents, profile: { ...VAN, channels: [channel] }, kits: [{ ...PAIR, feeds }] });
+  const found = (type: Happened['type'], payload: object) => laying(event({ type, payload } as Happened), 'events[2]').map((fault) => `${fault.path} ${fault.code}`);
+  expect(found('load.accepted', { kit: 'test-kit', circuit: 'test-kit.laid' })).toEqual([]);
+  expect(found('fuse.seen', { circuit: 'test-kit.laid', ratedA: 15 })).toEqual([]);
+  expect(found('fuse.seen', { circuit: 'laid', ratedA: 15 })).toEqual(['events[2].payload.circuit unknown-id']);
+  expect(found('outage.accepted', { channel: 'tail', afterW: 2 })).toEqual([]);
+  expect(faults('outage.accepted', { channel: 'tail', afterW: 2 })).toEqual(['events[2].payload.channel unknown-id']);
+});
+
 test('an accessory is a piece once it was found, in this batch or before', () => {
   const moved = event({ type: 'piece.moved', payload: { piece: 'winch', level: 'off', fasteners: [] } });
   const found = event({

@@ -60,6 +60,8 @@ test('a coil that a wire triggers is no lamp of its channel: what hung on it bef
     fitments: [{ ...fitment, connections: [{ ...joint, feed: { circuit: 'laid' }, trigger: { circuit: 'fog', relay: 'relay' } }] }],
   };
   expect(first(on(kit))).toMatchObject({ beforeW: 21, afterW: 2, value: 'open' });
+  const keeps = { ...kit, fitments: kit.fitments.map((entry) => ({ ...entry, losesFunctions: [] })) };
+  expect(touchesFactoryLamps(on(keeps, VAN))).toBe(false);
 });
 
 test('a vehicle that watches nothing has no watched lamps; one that nobody described is another matter', () => {

@@ -33,6 +33,12 @@ test('what else could feed the lamps of a circuit: those of the same behaviour, 
   const plugs = VAN.plugs.flatMap((plug) => [plug, { ...plug, id: 'spare-plug', pins: plug.pins.map((pin) => (pin.circuit ? { ...pin, circuit: 'spare' } : pin)) }]);
   const both = otherSources({ ...context(), profile: { ...profile, plugs }, kits: [PAIR, second] }, 'fog');
   expect(both?.sources.find(({ id, kind }) => id === 'spare' && kind === 'lamp circuit')?.check?.afterA).toBeCloseTo(4, 9);
+  // A lamp of the road is held to the share of lamps on another source too; a work lamp to the wider one.
+  const limit = (beam: 'front fog' | 'work') => {
+    const kits = [{ ...PAIR, lamps: PAIR.lamps.map((lamp) => ({ ...lamp, optics: { ...lamp.optics, beam } })) }];
+    return otherSources({ ...context(), kits }, 'fog')?.sources.find(({ id }) => id === 'spare')?.check?.dropLimitShare;
+  };
+  expect([limit('front fog'), limit('work')]).toEqual([0.03, 0.05]);
   log.add('slot.measured', { slot: 'F22', ratedA: 10, state: 'front fog', lowV: 12.4, highV: 12.4 });
   log.add('slot.measured', { slot: 'F22', state: 'dipped', lowV: 12.4, highV: 12.4 });
   log.add('slot.measured', { slot: 'F22', state: 'dipped', lowV: 0, highV: 0 });

@@ -33,6 +33,18 @@ test('a lane is as high as its branches; one without a joint runs straight to it
   expect(two?.branches[0]?.y).toBeLessThan(two?.branches[1]?.y ?? 0);
 });
 
+test('a joint that is made stands together, an open one apart; a coil is a box, a lamp is round', () => {
+  const drawn = (branch: { state?: 'joined' | 'open'; coil?: boolean }) => {
+    const [at] = layPicture([{ guard: ['Feed'], branches: [{ joint: 'Plug', ends: 'Bar', ...branch }] }], 760).lanes[0]?.branches ?? [];
+    if (!at) throw new Error('no branch');
+    // From the edge of the left half, which is drawn from its right side, to that of the right one.
+    const [left = 0, right = 0] = at.joint.halves.map((half) => Number(/^M([\d.]+)/.exec(half)?.[1]));
+    return { apart: right - left, outline: at.end.outline };
+  };
+  expect([drawn({ state: 'joined' }).apart, drawn({ state: 'open' }).apart]).toEqual([2, 12]);
+  expect([drawn({}).outline.includes('a16 16'), drawn({ coil: true }).outline.includes('h32v22')]).toEqual([true, true]);
+});
+
 test('names are broken between words, and cut where two lines are not enough', () => {
   expect(wordLines('Front fog plug, left', 12)).toEqual(['Front fog', 'plug, left']);
   expect(wordLines('Short', 12)).toEqual(['Short']);
