@@ -142,9 +142,17 @@ test('plugs and loads are said with both sides', () => {
     'It carries. 1.0 A before, 5.0 A after at the worst voltage: 50 % of the fuse (10 A). Lost on the way: 0.20 V at running voltage, 1.4 % of at most 3.0 %.',
   );
   expect(sayLoad({ ...check, verdict: 'refuse', shareAfter: 1.01 })).toContain('A larger fuse is no cure.');
-  const dim = { ...check, verdict: 'warn' as const, troubles: ['drop' as const], mend: { areaMm2: 1.5, mostLengthM: 3.17 } };
+  const dim = { ...check, verdict: 'warn' as const, troubles: ['drop' as const], mend: { of: 'wire' as const, areaMm2: 1.5, mostLengthM: 3.17 } };
   expect(plain(sayLoad(dim))).toContain('lamps burn dim. It would hold with a wire of 1.5 mm² or a way of at most 3.1 m, or with a relay');
-  expect(sayLoad({ ...dim, mend: {} })).toContain('No wire mends it');
+  expect(sayLoad({ ...dim, mend: { of: 'wire' } })).toContain('No wire mends it');
+  const leg = { id: 'main', ampere: 5, permittedA: 10, share: 0.5, dropV: 0.12, leastDropV: 0.13 };
+  expect(plain(sayLoad({ ...check, fullestLeg: leg, longestLeg: leg }))).toContain('Of that 0.12 V in the kit’s leg, which carries 50 % of what it may.');
+  expect(plain(sayLoad({ ...dim, mend: { of: 'leg', areaMm2: 2.5, mostLengthM: 3.3 } }))).toContain('with a leg of 2.5 mm² or a leg of at most 3.3 m');
+  const thin = { ...leg, ampere: 12, share: 1.2 };
+  expect(plain(sayLoad({ ...check, verdict: 'refuse', troubles: ['leg share'], fullestLeg: thin }))).toContain(
+    'The kit’s leg is too thin for its lamp: 12.0 A, and it may carry 10.0 A.',
+  );
+  expect(plain(sayLoad({ ...check, verdict: 'warn', troubles: ['leg share'], fullestLeg: { ...leg, share: 0.9 } }))).toContain('The kit’s leg has little in hand: 90 %');
   const low = plain(sayLoad({ ...check, verdict: 'warn', troubles: ['share', 'least voltage'], neededV: 10.5 }));
   expect(low).toContain('There is little in hand. At the least voltage 10.20 V are left for the lamps, and they are stated to need 10.50 V');
   expect(plain(sayWithdrawn(5, { afterA: 6.2 }))).toBe('5.0 A were accepted, and it is 6.2 A now: look at it again.');

@@ -1,24 +1,12 @@
 import { LOAD_KINDS, MONITOR_KINDS, PIN_GENDERS, type Load as PlainLoad, type MonitorKind } from '@jade/core/vehicle';
 import { VEHICLE_STATES, type VehicleState } from '@jade/core/states';
-import {
-  SERIES,
-  WANTED,
-  type MeasuredSlot,
-  type Wanted,
-  type Hazard,
-  type PlugAdapter as PlainAdapter,
-  type RouteEnd,
-  type Segment,
-  type ResistorSeries,
-  type WireTable as PlainTable,
-} from '@jade/core/wiring';
+import { SERIES, WANTED, type MeasuredSlot, type Wanted, type Hazard, type PlugAdapter as PlainAdapter, type RouteEnd, type Segment, type ResistorSeries } from '@jade/core/wiring';
 import { Amount, Amounts, Each, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
 import { KitPlug } from '@jade/contract/kit';
-import { ElectricsRules } from '@jade/contract/rules';
+import { ElectricsRules, WireTable } from '@jade/contract/rules';
 import { Circuit, Load, PlugFace, Surge } from '@jade/contract/vehicle';
 
 const USES = ['lamp', 'auxiliary'] as const;
-const CERTAINTIES = ['confirmed', 'to be confirmed'] as const;
 
 class CavityInput {
   @Whole(1, 20) row!: number;
@@ -54,10 +42,25 @@ export class PlugMatchInput {
   @Optional() @Each(() => PlugAdapter, 20_000) adapters?: PlugAdapter[];
 }
 
+export class LegConductorInput {
+  @Slug() id!: string;
+  @Amount(0, 60) lengthM!: number;
+  /** Ground wire in the leg; 0 where the lamp is grounded where it stands. */
+  @Amount(0, 60) backM!: number;
+  @Amount(0.05, 100) areaMm2!: number;
+  @Amount(0.1, 500) permittedA!: number;
+  /** What it brings to its lamp; each is among `added` too. */
+  @Each(() => Load, 20) loads!: Load[];
+  /** All that comes back over its ground at one time, where that is more. */
+  @Optional() @Each(() => Load, 40) backLoads?: Load[];
+}
+
 export class CircuitLoadInput {
   @Part(() => Circuit) circuit!: Circuit;
   @Each(() => Load, 60) added!: Load[];
   @OneOf([12, 24]) systemVoltageV!: 12 | 24;
+  /** Legs of a kit, between the circuit and its lamps. */
+  @Optional() @Each(() => LegConductorInput, 60) legs?: LegConductorInput[];
   /** What it feeds: a lamp of the road loses less than an auxiliary one may; a lamp where it is not said. */
   @Optional() @OneOf(USES) use?: 'lamp' | 'auxiliary';
   @Optional() @Part(() => ElectricsRules) rules?: ElectricsRules;
@@ -93,32 +96,6 @@ export class DrawingInput {
   @Amount(0, 5000) powerW!: number;
   @Amount(1, 60) atV!: number;
   @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
-}
-
-class PermittedInput {
-  @Amount(0.01, 500) areaMm2!: number;
-  @Amount(0.1, 2000) ampere!: number;
-}
-
-class BundleInput {
-  @Whole(1, 200) from!: number;
-  @Amount(0.05, 1) share!: number;
-}
-
-class SurgeBorneInput {
-  @Amount(0.1, 60_000) forMs!: number;
-  @Amount(0.8, 50) times!: number;
-}
-
-/** What wires and fuses bear. */
-export class WireTable implements PlainTable {
-  @Each(() => PermittedInput, 60) permitted!: PermittedInput[];
-  @Amount(-40, 100) atC!: number;
-  @Amount(-40, 300) mostC!: number;
-  @Each(() => BundleInput, 40) bundle!: BundleInput[];
-  @Each(() => SurgeBorneInput, 40) surge!: SurgeBorneInput[];
-  @Text(240) source!: string;
-  @OneOf(CERTAINTIES) certainty!: PlainTable['certainty'];
 }
 
 export class NewCircuitInput {

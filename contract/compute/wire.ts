@@ -1,4 +1,5 @@
 import { duplicateIds, unknownId, type Fault } from '@jade/core/faults';
+import { checkWireTable, DEFAULT_WIRES, type ElectricsRules, type WireTable } from '@jade/core/rules';
 import { checkFace, checkProtection } from '@jade/core/vehicle';
 import {
   assignLegs,
@@ -9,7 +10,6 @@ import {
   checkAdapter,
   checkLoad,
   checkRelay,
-  checkWireTable,
   conductorOhm,
   copperOhm,
   currentsOf,
@@ -31,7 +31,7 @@ import {
   voltageRange,
 } from '@jade/core/wiring';
 import { computation, lampsTwice, refuse, type Computation } from './computation.ts';
-import { DEFAULT_RULES, DEFAULT_WIRES } from './default-rules.ts';
+import { DEFAULT_RULES } from './default-rules.ts';
 import {
   CircuitLoadInput,
   DrainInput,
@@ -46,7 +46,6 @@ import {
   SizeCircuitInput,
   VoltageDropInput,
   type NewCircuitInput,
-  type WireTable,
 } from './wire-inputs.ts';
 
 const TOLERANCE = 0.05;
@@ -57,6 +56,9 @@ function oneOf(input: object, one: string, other: string): Fault[] {
   const given = [one, other].filter((name) => (input as Record<string, unknown>)[name] !== undefined);
   return given.length === 1 ? [] : [{ path: one, code: 'one-of', data: { choices: `${one}, ${other}` } }];
 }
+
+/** The table that an input names, else that of its rules, else the usual values. */
+const wiresOf = ({ wires, rules }: { wires?: WireTable; rules?: ElectricsRules }) => wires ?? rules?.wires ?? DEFAULT_WIRES;
 
 /** Faults in meaning of a circuit that is to be sized, and of the table that it is sized by. */
 function circuitFaults(circuit: NewCircuitInput, path: string, wires: WireTable | undefined): Fault[] {
@@ -84,11 +86,11 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
   computation(
     'circuit-load',
     'A circuit with added loads against its weakest part, and what is lost on the way to them.',
-    '`beforeA`, `addedA`, `afterA` at the worst voltage, `weakest` with `limitA`, shares of 1, `dropV` and `dropShare` at running voltage against `dropLimitShare`, `atLeastV` at the loads while the supply is at its least (against `neededV` where a load states one), `troubles`, `mend` (the metric size, or the longest way in metres, that loses little enough; empty where neither does), `verdict`.',
+    '`beforeA`, `addedA`, `afterA` at the worst voltage, `weakest` with `limitA`, shares of 1, `dropV` and `dropShare` at running voltage against `dropLimitShare`, `atLeastV` at the loads while the supply is at its least (against `neededV` where a load states one), `fullestLeg` and `longestLeg` of the legs given (`ampere`, `share` of 1, `dropV`), `troubles`, `mend` (`of` wire or leg: the metric size, or the longest way in metres, that loses little enough; empty where neither does), `verdict`.',
     CircuitLoadInput,
     (input) => {
-      refuse(checkProtection(input.circuit, 'circuit'));
-      return checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics, input.use);
+      refuse([...checkProtection(input.circuit, 'circuit'), ...duplicateIds(input.legs ?? [], 'legs')]);
+      return checkLoad(input.circuit, input.added, input.systemVoltageV, input.rules ?? DEFAULT_RULES.electrics, input.use, input.legs);
     },
   ),
   computation(
@@ -121,7 +123,7 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
     SizeCircuitInput,
     (input) => {
       refuse(circuitFaults(input, '', input.wires));
-      return sizeCircuit(input, input.rules ?? DEFAULT_RULES.electrics, input.wires ?? DEFAULT_WIRES);
+      return sizeCircuit(input, input.rules ?? DEFAULT_RULES.electrics, wiresOf(input));
     },
   ),
   computation(
@@ -131,7 +133,7 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
     RelayInput,
     (input) => {
       refuse([...checkProtection(input.trigger, 'trigger'), ...circuitFaults(input.feed, 'feed.', input.wires)]);
-      return checkRelay(input.relay, input.trigger, input.feed, input.rules ?? DEFAULT_RULES.electrics, input.wires ?? DEFAULT_WIRES);
+      return checkRelay(input.relay, input.trigger, input.feed, input.rules ?? DEFAULT_RULES.electrics, wiresOf(input));
     },
   ),
   computation(

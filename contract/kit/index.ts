@@ -2,6 +2,7 @@ import {
   BEAMS,
   CONTENT_KINDS,
   CURES,
+  LEG_GROUNDS,
   PASSES,
   THREAD_INTO,
   type BenchTask as PlainTask,
@@ -12,6 +13,7 @@ import {
   type FitStep as PlainStep,
   type Kit as PlainKit,
   type KitFeed as PlainFeed,
+  type KitLeg as PlainLeg,
   type KitRelay as PlainRelay,
   type KitLampFunction as PlainFunction,
   type KitOption as PlainOption,
@@ -20,6 +22,7 @@ import {
   type Lamp as PlainLamp,
   type LampCure as PlainCure,
   type LampLoad as PlainLoad,
+  type LegWire as PlainLegWire,
   type Optics as PlainOptics,
   type OptionChoice as PlainChoice,
 } from '@jade/core/kit';
@@ -100,10 +103,18 @@ export class KitPlug extends PlugFace implements PlainKitPlug {
   @Optional() @Flag() eitherWay?: boolean;
 }
 
-export class Leg {
+export class LegWire implements PlainLegWire {
+  @Amount(0.05, 100) areaMm2!: number;
+  @OneOf(LEG_GROUNDS) ground!: PlainLegWire['ground'];
+  @Optional() @Amount(0.1, 500) permittedA?: number;
+  @Optional() @Amount(-40, 200) temperatureC?: number;
+}
+
+export class Leg implements PlainLeg {
   @Slug() id!: string;
   @Slug() lamp!: string;
   @Amount(1, 40_000) lengthMm!: number;
+  @Optional() @Part(() => LegWire) wire?: LegWire;
 }
 
 export class BenchTask implements PlainTask {

@@ -1,6 +1,6 @@
 import { BEAMS } from '@jade/core/kit';
-import type { AimBand as PlainBand, AimRule as PlainAim, ElectricsRules as PlainElectrics, RuleSet as PlainRules } from '@jade/core/rules';
-import { Amount, Each, Exactly, OneOf, Optional, Part, Slug, Slugs, Text } from '@jade/contract/check';
+import type { AimBand as PlainBand, AimRule as PlainAim, ElectricsRules as PlainElectrics, RuleSet as PlainRules, WireTable as PlainTable } from '@jade/core/rules';
+import { Amount, Each, Exactly, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
 
 const CERTAINTIES = ['confirmed', 'to be confirmed'];
 
@@ -23,6 +23,32 @@ export class AimRule implements PlainAim {
   @OneOf(CERTAINTIES) certainty!: PlainAim['certainty'];
 }
 
+class PermittedCurrent {
+  @Amount(0.01, 500) areaMm2!: number;
+  @Amount(0.1, 2000) ampere!: number;
+}
+
+class BundleShare {
+  @Whole(1, 200) from!: number;
+  @Amount(0.05, 1) share!: number;
+}
+
+class SurgeBorne {
+  @Amount(0.1, 60_000) forMs!: number;
+  @Amount(0.8, 50) times!: number;
+}
+
+/** What wires and fuses bear. */
+export class WireTable implements PlainTable {
+  @Each(() => PermittedCurrent, 60) permitted!: PermittedCurrent[];
+  @Amount(-40, 100) atC!: number;
+  @Amount(-40, 300) mostC!: number;
+  @Each(() => BundleShare, 40) bundle!: BundleShare[];
+  @Each(() => SurgeBorne, 40) surge!: SurgeBorne[];
+  @Text(240) source!: string;
+  @OneOf(CERTAINTIES) certainty!: PlainTable['certainty'];
+}
+
 export class ElectricsRules implements PlainElectrics {
   @Amount(0.1, 1) warnShare!: number;
   @Amount(0.1, 1) refuseShare!: number;
@@ -33,6 +59,7 @@ export class ElectricsRules implements PlainElectrics {
   @Amount(0, 5000) slackEndMm!: number;
   @Amount(0, 5000) mainFuseWithinMm!: number;
   @Optional() @Amount(0.01, 1) usableShare?: number;
+  @Optional() @Part(() => WireTable) wires?: WireTable;
   @Text(240) source!: string;
   @OneOf(CERTAINTIES) certainty!: PlainElectrics['certainty'];
 }

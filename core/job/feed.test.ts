@@ -1,5 +1,6 @@
 import { bareKit, bareLamp } from '../test/bare-kit.ts';
-import type { Kit } from '../kit/index.ts';
+import type { Kit, KitLeg } from '../kit/index.ts';
+import { DEFAULT_WIRES } from '../rules/index.ts';
 import { isRefused, wire } from '../stations/index.ts';
 import { contextOf, openedLog, PAIR, VAN, type TestLog } from './test/log.ts';
 import { circuitLoads, wireJoints, wirePicture, type JobContext } from './index.ts';
@@ -30,6 +31,64 @@ test('trigger and feed are two loads on two circuits: the coil alone on the wire
   expect(loads['test-kit.laid']?.check.dropV).toBeCloseTo(8.5507 * (0.038618 + 0.013), 3);
   const slow = { ...BAR, relays: BAR.relays.map((relay) => ({ ...relay, pullInV: 10.8 })) };
   expect(circuitLoads(on(slow)).find(({ circuit }) => circuit.id === 'fog')?.check).toMatchObject({ troubles: ['least voltage'], verdict: 'warn' });
+});
+
+test('the legs of a kit are conductors of its circuit: by the table of the rule set, with as many wires beside them as the plug has', () => {
+  const wired = (wire: KitLeg['wire'], rules = {}): JobContext => {
+    const context = on({ ...BAR, legs: [{ id: 'main', lamp: 'lamp', lengthMm: 3000, ...(wire ? { wire } : {}) }] });
+    return { ...context, rules: { ...context.rules, electrics: { ...context.rules.electrics, ...rules } } };
+  };
+  const laid = (context: JobContext) => circuitLoads(context).find(({ circuit }) => circuit.id === 'test-kit.laid');
+  const thick = laid(wired({ areaMm2: 2.5, ground: 'in leg' }));
+  // 31 A, less the share of two wires in one bundle; 8.5507 A over 6 m of 2.5 mm².
+  expect(thick?.check).toMatchObject({
+    fullestLeg: { permittedA: expect.closeTo(26.35, 4) as number, ampere: expect.closeTo(10.9259, 4) as number },
+    troubles: ['drop'],
+    verdict: 'warn',
+  });
+  expect(thick?.check.longestLeg?.dropV).toBeCloseTo(8.5507 * 0.041376, 4);
+  // Its own ground where it stands: one wire, one way.
+  const short = laid(wired({ areaMm2: 2.5, ground: 'at lamp' }))?.check;
+  expect([short?.fullestLeg?.permittedA, short?.longestLeg?.dropV]).toEqual([31, expect.closeTo(8.5507 * 0.020688, 4)]);
+  // 14 A · 0.85 at 30 °C are less than the fuse of 15 A; hotter still less, √(35 / 75).
+  expect(laid(wired({ areaMm2: 0.75, ground: 'in leg' }))?.check).toMatchObject({
+    fuseMostA: expect.closeTo(11.9, 5) as number,
+    troubles: ['fuse above', 'leg share', 'drop'],
+    verdict: 'refuse',
+  });
+  expect(laid(wired({ areaMm2: 0.75, ground: 'in leg', temperatureC: 70 }))?.check.fuseMostA).toBeCloseTo(8.1294, 3);
+  expect(laid(wired({ areaMm2: 0.75, ground: 'in leg', permittedA: 16 }))?.check.fuseMostA).toBeUndefined();
+  const wires = { ...DEFAULT_WIRES, permitted: [{ areaMm2: 2.5, ampere: 12 }], bundle: [] };
+  expect(laid(wired({ areaMm2: 2.5, ground: 'in leg' }, { wires }))?.check).toMatchObject({ fuseMostA: 12, troubles: ['fuse above', 'leg share', 'drop'] });
+  // Of a leg of which nothing is said nothing is counted, and it is told.
+  const unknown = laid(wired(undefined));
+  expect([unknown?.check.fullestLeg, unknown?.legs.map(({ leg, conductor }) => [leg.id, conductor])]).toEqual([undefined, [['main', undefined]]]);
+  // The coil is not at the end of the leg.
+  expect(circuitLoads(wired({ areaMm2: 2.5, ground: 'in leg' })).find(({ circuit }) => circuit.id === 'fog')?.legs).toEqual([]);
+});
+
+test('a leg of a body with several functions: each wire its own, its ground what can be on at one time', () => {
+  const functions = (['parking', 'main', 'daytime'] as const).map((carries, index) => ({
+    carries,
+    load: { powerW: 13.8 * (index + 1), atV: 13.8, kind: 'driven LED' as const, standbyMa: 0 },
+  }));
+  const pins = (['ground', 'parking', 'main', 'daytime'] as const).map((carries, index) => ({ id: String(index + 1), row: 1, column: index + 1, carries }));
+  const circuits = VAN.circuits.flatMap((circuit) => (circuit.id === 'fog' ? ['parking', 'main', 'daytime'].map((id) => ({ ...circuit, id, loads: [] })) : []));
+  const van = {
+    ...VAN,
+    circuits,
+    plugs: VAN.plugs.map((plug) => ({ ...plug, columns: 4, pins: pins.map((pin) => (pin.carries === 'ground' ? pin : { ...pin, circuit: pin.carries })) })),
+  };
+  const kit: Kit = {
+    ...PAIR,
+    lamps: PAIR.lamps.map((lamp) => (lamp.id === 'lamp' ? { ...lamp, functions } : lamp)),
+    plugs: PAIR.plugs.map((plug) => ({ ...plug, columns: 4, pins })),
+    legs: [{ id: 'main', lamp: 'lamp', lengthMm: 1000, wire: { areaMm2: 1, ground: 'in leg' } }],
+    fitments: [{ ...fitment, connections: [{ ...joint, feed: { circuit: 'parking' } }] }],
+  };
+  const legs = Object.fromEntries(circuitLoads({ ...on(kit), profile: van }).map(({ circuit, check }) => [circuit.id, check.longestLeg?.dropV]));
+  // 17.24 mΩ each way. Out 1, 2, 3 A; back parking with main 3 A, daytime alone 3 A.
+  expect(legs).toEqual({ parking: expect.closeTo(0.01724 * 4, 6), main: expect.closeTo(0.01724 * 5, 6), daytime: expect.closeTo(0.01724 * 6, 6) });
 });
 
 test('a lamp of the road holds its own feed to the tighter share; the coil that it hangs on is none', () => {

@@ -15,6 +15,8 @@ export * from './parts.ts';
 export * from './tools.ts';
 export * from './tray.ts';
 export * from './wire.ts';
+export * from './leg.ts';
+export * from './circuit-load.ts';
 export * from './outage.ts';
 export * from './picture.ts';
 export * from './joint-list.ts';

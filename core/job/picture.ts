@@ -2,7 +2,8 @@ import type { KitRelay } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
-import { circuitLoads, fedPins, jointLoads, wireJoints, type CircuitLoad, type WireJoint } from './wire.ts';
+import { circuitLoads, type CircuitLoad } from './circuit-load.ts';
+import { fedPins, jointLoads, wireJoints, type WireJoint } from './wire.ts';
 
 /** The key of a joint in the picture. */
 export const jointKey = ({ kit, connection }: Pick<WireJoint, 'kit' | 'connection'>): string => `joint:${kit.slug}/${connection.id}`;

@@ -2,7 +2,7 @@ import { rankSources, type Behaviour, type MeasuredSlot, type RefusedSource, typ
 import { VEHICLE_STATES, liveWith } from '../states/index.ts';
 import type { Circuit } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
-import { circuitLoads } from './wire.ts';
+import { circuitLoads } from './circuit-load.ts';
 
 /** States that tell one source of a vehicle from another. */
 const TELLING = VEHICLE_STATES.filter((state) => ['key off', 'ignition', 'parking', 'dipped', 'main'].includes(state));

@@ -1,28 +1,11 @@
 import { explain, type ReasonTree } from '../facts/index.ts';
-import {
-  checkLoad,
-  circuitId,
-  circuitsFor,
-  coilLoad,
-  judgePlugs,
-  matePlugs,
-  mateWire,
-  standingDrain,
-  USABLE_SHARE,
-  type Drain,
-  type DropUse,
-  type LoadCheck,
-  turned,
-  type MateVerdict,
-  type PlugVerdict,
-} from '../wiring/index.ts';
+import { circuitId, circuitsFor, coilLoad, judgePlugs, matePlugs, mateWire, turned, voltageRange, type MateVerdict, type PlugVerdict } from '../wiring/index.ts';
 import { proveSwitched, type ProofStatus } from '../probing/index.ts';
-import { voltageRange } from '../wiring/index.ts';
-import type { Beam, Connection, Kit, KitPlug, KitRelay, Lamp } from '../kit/index.ts';
+import type { Connection, Kit, KitPlug, KitRelay, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
 import { goTogether, isVehicleState, type VehicleState } from '../states/index.ts';
 import { once, type JobContext } from './context.ts';
-import { connectionsOf, kitsOnVehicle, lostFunctions } from './kits.ts';
+import { connectionsOf, kitsOnVehicle } from './kits.ts';
 
 /** One meeting of a vehicle plug and a kit plug. */
 export interface WireJoint {
@@ -151,65 +134,3 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
     }),
   );
 });
-
-export interface CircuitLoad {
-  /** As it is left: without the factory loads whose function a kit takes away. */
-  circuit: Circuit;
-  added: Load[];
-  /** What it feeds: a lamp of the road is held to the tighter share. */
-  use: DropUse;
-  check: LoadCheck;
-  /** What the fuse is by the profile or the kit, where another one was seen in its place. */
-  documentedA?: number;
-  /** The load as it is now was accepted. */
-  accepted: boolean;
-  /** Another load was accepted than there is now, in amperes: it has to be accepted anew. */
-  acceptedA?: number;
-}
-
-/** Loads are accepted to the hundredth of an ampere. */
-const SAME_A = 0.006;
-
-/** Beams that are not of the road: what feeds them alone may lose the wider share. */
-const AUXILIARY: readonly Beam[] = ['driving', 'work'];
-
-function useOf(joints: readonly WireJoint[], circuit: Circuit): DropUse {
-  const lamps = joints
-    .filter((joint) => joint.trigger?.circuit !== circuit.id && joint.circuits.some((entry) => entry.id === circuit.id))
-    .flatMap(({ kit, connection }) => kit.lamps.filter((lamp) => connection.lamps.includes(lamp.id)));
-  const ofTheRoad = circuit.loads.some((load) => load.function !== undefined) || lamps.some((lamp) => !AUXILIARY.includes(lamp.optics.beam));
-  return ofTheRoad ? 'lamp' : 'auxiliary';
-}
-
-/** Every circuit that the job loads, with all kits of the job together. */
-export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
-  const joints = wireJoints(context);
-  const lost = lostFunctions(context);
-  const circuits = new Map(joints.flatMap((joint) => joint.circuits).map((circuit) => [circuit.id, circuit]));
-  return [...circuits.values()].map((known) => {
-    const allowed = context.rules.neverUseCircuits.includes(known.id) ? { ...known, neverUse: known.neverUse ?? known.name } : known;
-    const seenA = context.state.fuses[known.id];
-    const fitted = allowed.fuse && seenA !== undefined ? { fuse: { ...allowed.fuse, ratedA: seenA } } : {};
-    const circuit = { ...allowed, ...fitted, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
-    // Where it is not yet known by which of several plugs or adapters a lamp is joined, it is a load once.
-    const added = [...new Map(joints.flatMap((joint) => jointLoads(joint, circuit.id, context.profile.systemVoltageV))).values()];
-    const use = useOf(joints, circuit);
-    const check = checkLoad(circuit, added, context.profile.systemVoltageV, context.rules.electrics, use);
-    const was = context.state.loadsAccepted[circuit.id];
-    // An acceptance of before it said its load stands for whatever the load is, one that does not say its fuse for the documented one.
-    const sameFuse = (was?.fuseA ?? known.fuse?.ratedA) === circuit.fuse?.ratedA;
-    const sameLoad = was?.afterA === undefined || Math.abs(was.afterA - check.afterA) < SAME_A;
-    const accepted = was !== undefined && sameFuse && sameLoad;
-    const unlike = known.fuse && seenA !== undefined && seenA !== known.fuse.ratedA ? { documentedA: known.fuse.ratedA } : {};
-    return { circuit, added, use, check, ...unlike, accepted, ...(was?.afterA === undefined || sameLoad ? {} : { acceptedA: was.afterA }) };
-  });
-});
-
-/** What the vehicle of a job draws while it stands, with its kits; undefined where they draw nothing. */
-export function standingOfVehicle(context: JobContext): (Drain & { capacityAh: number; usableShare: number }) | undefined {
-  const { profile, rules } = context;
-  const addedMa = kitsOnVehicle(context).reduce((sum, { kit }) => sum + kit.lamps.reduce((all, { load }) => all + load.standbyMa, 0), 0);
-  if (addedMa === 0) return undefined;
-  const battery = { capacityAh: profile.battery.capacityAh, usableShare: rules.electrics.usableShare ?? USABLE_SHARE };
-  return { ...standingDrain({ ...battery, vehicleStandbyMa: profile.battery.standbyMa, addedMa }), ...battery };
-}

@@ -117,6 +117,27 @@ export interface KitPlug extends PlugFace {
   eitherWay?: boolean;
 }
 
+/** A leg of the kit's harness: from where it is joined to its lamp. */
+export interface KitLeg {
+  id: string;
+  lamp: string;
+  lengthMm: number;
+  /** The wires in it; where it is not said, nobody knows what it carries. */
+  wire?: LegWire;
+}
+
+export const LEG_GROUNDS = ['in leg', 'at lamp'] as const;
+
+export interface LegWire {
+  areaMm2: number;
+  /** Whether the lamp's ground comes back in the leg, or is made where the lamp stands. */
+  ground: (typeof LEG_GROUNDS)[number];
+  /** What its maker lets each wire carry; by the rule set's table where it is not said. */
+  permittedA?: number;
+  /** Of the warmest place that it passes; that of the table where it is not said. */
+  temperatureC?: number;
+}
+
 /** A relay of the kit's harness: its coil loads the circuit that triggers it, its contact carries a feed of the kit. */
 export interface KitRelay {
   id: string;
@@ -233,7 +254,7 @@ export interface Kit {
   plugs: KitPlug[];
   relays: KitRelay[];
   feeds: KitFeed[];
-  legs: { id: string; lamp: string; lengthMm: number }[];
+  legs: KitLeg[];
   benchTasks: BenchTask[];
   fitments: Fitment[];
   warnings: string[];

@@ -1,5 +1,6 @@
 import { duplicateIds, type Fault } from '../faults/index.ts';
 import type { AimRule, RuleSet } from './rule-set.ts';
+import { checkWireTable } from './wire-table.ts';
 
 /** Heights are taken to the millimetre: a band may begin by less than that after the one before it, and so leave the shared end to that one. */
 const SLIVER_MM = 1;
@@ -21,7 +22,8 @@ function rising(from: number, to: number, path: string, mayMeet: boolean): Fault
 
 /**
  * Faults in meaning of a rule set whose form is right: a rule of aim twice, without a band, or with bands that leave something out; a
- * load that is refused before it is warned of; a wire that would read as off and on at once.
+ * load that is refused before it is warned of; a wire that would read as off and on at once; a table of wires
+ * whose sizes do not rise.
  */
 export function checkRules({ aim, electrics, probing }: RuleSet): Fault[] {
   return [
@@ -30,6 +32,7 @@ export function checkRules({ aim, electrics, probing }: RuleSet): Fault[] {
       rule.bands.length === 0 ? [{ path: `aim[${index}].bands`, code: 'length', data: { least: 1 } }] : checkBands(rule, `aim[${index}].bands`),
     ),
     ...rising(electrics.warnShare, electrics.refuseShare, 'electrics.refuseShare', true),
+    ...(electrics.wires ? checkWireTable(electrics.wires, 'electrics.wires') : []),
     ...rising(probing.offBelow, probing.onFrom, 'probing.onFrom', false),
   ];
 }

@@ -1,4 +1,5 @@
 import type { Beam } from '../kit/index.ts';
+import type { WireTable } from './wire-table.ts';
 
 /** A height band of an aim rule; heights of the lamp's reference point, both ends inclusive, in rising order and without a gap of a millimetre; later bands win at a shared end. */
 export interface AimBand {
@@ -34,6 +35,8 @@ export interface ElectricsRules {
   mainFuseWithinMm: number;
   /** Share of a battery's capacity that may go before the vehicle may not start; a quarter where it is not said. */
   usableShare?: number;
+  /** What wires and fuses bear; the usual values where it is not said. */
+  wires?: WireTable;
   source: string;
   certainty: 'confirmed' | 'to be confirmed';
 }

@@ -1,5 +1,5 @@
 import type { AimBand, AimRule } from './index.ts';
-import { checkBands, checkRules } from './index.ts';
+import { checkBands, checkRules, DEFAULT_WIRES } from './index.ts';
 import { RULES } from '../job/test/log.ts';
 
 const band = (fromMm: number, toMm: number): AimBand => ({ fromMm, toMm, wantedDip: 1.2, toleranceUp: 0.2, toleranceDown: 0.3 });
@@ -25,5 +25,8 @@ test('a rule set: rules of aim that say nothing or stand twice, a load refused b
   expect(faultsOf({ aim: [rule!, { ...rule!, id: 'empty', bands: [] }, rule!] })).toEqual(['aim[2].id duplicate-id', 'aim[1].bands length']);
   expect(faultsOf({ electrics: { ...RULES.electrics, warnShare: 0.9, refuseShare: 0.8 } })).toEqual(['electrics.refuseShare span-order']);
   expect(faultsOf({ electrics: { ...RULES.electrics, warnShare: 0.8, refuseShare: 0.8 } })).toEqual([]);
+  const wires = { ...DEFAULT_WIRES, permitted: [DEFAULT_WIRES.permitted[1]!, DEFAULT_WIRES.permitted[0]!] };
+  expect(faultsOf({ electrics: { ...RULES.electrics, wires } })).toEqual(['electrics.wires.permitted[1].areaMm2 span-order', 'electrics.wires.permitted[1].ampere span-order']);
+  expect(faultsOf({ electrics: { ...RULES.electrics, wires: DEFAULT_WIRES } })).toEqual([]);
   expect(faultsOf({ probing: { ...RULES.probing, offBelow: 0.5, onFrom: 0.5 } })).toEqual(['probing.onFrom span-order']);
 });

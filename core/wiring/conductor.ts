@@ -1,4 +1,4 @@
-import type { WireTable } from './table.ts';
+import type { WireTable } from '../rules/index.ts';
 
 /** Metric sizes of single wires, in mm². */
 export const METRIC_MM2 = [0.35, 0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25] as const;

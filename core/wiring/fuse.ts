@@ -1,5 +1,5 @@
 import type { Surge } from '../vehicle/index.ts';
-import type { WireTable } from './table.ts';
+import type { WireTable } from '../rules/index.ts';
 
 /** Standard blade fuses in amperes. */
 export const BLADE_FUSES_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40] as const;

@@ -3,13 +3,15 @@ import type { Circuit, Load, SwitchOutput } from '../vehicle/index.ts';
 import { copperOhm } from './conductor.ts';
 import { currentsOf, voltageRange } from './current.ts';
 import { dropLimitShare, judgeDrop, mendDrop, type DropMend, type DropUse } from './drop.ts';
+import { checkLeg, type LegCheck, type LegConductor } from './leg-load.ts';
 
 export type WeakestPart = 'fuse' | 'output' | 'wire' | 'plug' | 'switch';
 /**
  * What speaks against a load: too near to a limit or over it, too much lost on the way, a lamp below the voltage it needs; a fuse above what
- * lies behind it or too far from the battery; more at the moment of switching on, or while switched off, than an output bears.
+ * lies behind it or too far from the battery; more at the moment of switching on, or while switched off, than an output bears; a leg of the kit
+ * that carries more than it may.
  */
-export type LoadTrouble = 'share' | 'drop' | 'least voltage' | 'fuse above' | 'fuse far' | 'surge' | 'standby';
+export type LoadTrouble = 'share' | 'leg share' | 'drop' | 'least voltage' | 'fuse above' | 'fuse far' | 'surge' | 'standby';
 
 export interface LoadCheck {
   beforeA: number;
@@ -23,6 +25,10 @@ export interface LoadCheck {
   /** Shares from which it warns, and from which it refuses. */
   warnShare: number;
   refuseShare: number;
+  /** Of the kit's legs on it, the one that is nearest to what it may carry, and the one on which most is lost. */
+  fullestLeg?: LegCheck;
+  longestLeg?: LegCheck;
+  /** To the lamp that is reached worst: over the circuit, and over the leg on which most is lost. */
   dropV: number;
   /** Of the running voltage. */
   dropShare: number;
@@ -38,8 +44,8 @@ export interface LoadCheck {
   surge?: { ampere: number; mostA: number };
   standby?: { mA: number; mostMa: number };
   troubles: LoadTrouble[];
-  /** Where too much is lost: what would mend it. */
-  mend?: DropMend;
+  /** Where too much is lost: what would mend it, on the circuit's wire, or on the kit's leg where the circuit alone loses little enough. */
+  mend?: DropMend & { of: 'wire' | 'leg' };
   verdict: 'carries' | 'warn' | 'refuse' | 'never';
 }
 
@@ -69,13 +75,20 @@ function outputLoads(output: SwitchOutput, loads: readonly Load[]): Required<Pic
 }
 
 /**
- * A circuit with added loads, measured at the worst voltage against the weakest of fuse or output, wire, plug and switch; drop at running
- * voltage out over the circuit's wire and back over a wire of its own or the chassis, two contacts each way, judged by the rule set's share
- * for what it feeds; the voltage that is left while the supply is at its least, against what the loads are stated to need. Over the rule
+ * A circuit with added loads, measured at the worst voltage against the weakest of fuse or output, wire, plug and switch, and each leg of the
+ * kit on it against what it may carry; drop at running voltage out over the circuit's wire and back over a wire of its own or the chassis, two
+ * contacts each way, and over the leg on which most is lost, judged by the rule set's share for what it feeds; the voltage that is left while the supply is at its least, against what the loads are stated to need. Over the rule
  * set's warning share warns, over its refusing share refuses, equality passes; too much lost on the way warns. A fuse above what lies behind
  * it, one too far from the battery, and a surge above what an output bears refuse; standby above an output's warns.
  */
-export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltageV: 12 | 24, rules: ElectricsRules, use: DropUse = 'lamp'): LoadCheck {
+export function checkLoad(
+  circuit: Circuit,
+  added: readonly Load[],
+  systemVoltageV: 12 | 24,
+  rules: ElectricsRules,
+  use: DropUse = 'lamp',
+  legs: readonly LegConductor[] = [],
+): LoadCheck {
   const range = voltageRange(systemVoltageV);
   const beforeA = currentsOf(circuit.loads, range).worstA;
   const addedA = currentsOf(added, range).worstA;
@@ -87,13 +100,21 @@ export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltag
   const laid = { areaMm2, lengthM: lengthM + (backM ?? 0) };
   const ohm = copperOhm(laid.lengthM, areaMm2) + restOhm;
   const limit = dropLimitShare(use, rules);
-  const { dropV, dropShare, holds } = judgeDrop(together.runningA, ohm, range.runningV, limit);
-  const atLeastV = range.leastV - together.leastVoltageA * ohm;
+  const checked = legs.map((leg) => checkLeg(leg, range));
+  const most = (of: (leg: LegCheck) => number) => checked.reduce<LegCheck | undefined>((best, leg) => (best && of(best) >= of(leg) ? best : leg), undefined);
+  const fullestLeg = most(({ share }) => share);
+  const longestLeg = most((leg) => leg.dropV);
+  const legV = longestLeg?.dropV ?? 0;
+  const circuitV = together.runningA * ohm;
+  const lostOhm = together.runningA > 0 ? (circuitV + legV) / together.runningA : ohm;
+  const { dropV, dropShare, holds } = judgeDrop(together.runningA, lostOhm, range.runningV, limit);
+  const atLeastV = range.leastV - together.leastVoltageA * ohm - (longestLeg?.leastDropV ?? 0);
   const needs = [...circuit.loads, ...added].flatMap((load) => load.leastV ?? []);
   const neededV = needs.length === 0 ? undefined : Math.max(...needs);
   const shareAfter = (beforeA + addedA) / limitA;
   const over = (share: number) => shareAfter > share + 1e-9;
-  const [, fuseMostA] = lowest(behind);
+  const fuseMostA = Math.min(lowest(behind)[1], ...legs.map((leg) => leg.permittedA));
+  const legOver = (share: number) => (fullestLeg?.share ?? 0) > share + 1e-9;
   const above = circuit.fuse !== undefined && circuit.fuse.ratedA > fuseMostA + 1e-9;
   const far = circuit.batteryToFuseMm !== undefined && circuit.batteryToFuseMm > rules.mainFuseWithinMm;
   const { surge, standby } = circuit.output ? outputLoads(circuit.output, [...circuit.loads, ...added]) : {};
@@ -104,10 +125,27 @@ export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltag
     ...(bursts ? ['surge' as const] : []),
     ...(standby && standby.mA > standby.mostMa + 1e-9 ? ['standby' as const] : []),
     ...(over(rules.warnShare) ? ['share' as const] : []),
+    ...(legOver(rules.warnShare) ? ['leg share' as const] : []),
     ...(holds ? [] : ['drop' as const]),
     ...(neededV !== undefined && atLeastV < neededV - 1e-9 ? ['least voltage' as const] : []),
   ];
-  const verdict = circuit.neverUse ? 'never' : over(rules.refuseShare) || above || far || bursts ? 'refuse' : troubles.length > 0 ? 'warn' : 'carries';
+  const mendOf = (): NonNullable<LoadCheck['mend']> => {
+    const worst = legs.find(({ id }) => id === longestLeg?.id);
+    if (worst && circuitV <= limit * range.runningV + 1e-9) {
+      // As if one current went there and back: the larger one, so that the mend is never too small.
+      const legA = Math.max(currentsOf(worst.loads, range).runningA, currentsOf(worst.backLoads ?? worst.loads, range).runningA);
+      const path = { areaMm2: worst.areaMm2, lengthM: worst.lengthM + worst.backM };
+      return { of: 'leg', ...mendDrop(legA, path, circuitV / legA, range.runningV, limit) };
+    }
+    return { of: 'wire', ...mendDrop(together.runningA, laid, restOhm + legV / together.runningA, range.runningV, limit) };
+  };
+  const verdict = circuit.neverUse
+    ? 'never'
+    : over(rules.refuseShare) || legOver(rules.refuseShare) || above || far || bursts
+      ? 'refuse'
+      : troubles.length > 0
+        ? 'warn'
+        : 'carries';
   return {
     beforeA,
     addedA,
@@ -118,6 +156,8 @@ export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltag
     shareAfter,
     warnShare: rules.warnShare,
     refuseShare: rules.refuseShare,
+    ...(fullestLeg ? { fullestLeg } : {}),
+    ...(longestLeg ? { longestLeg } : {}),
     dropV,
     dropShare,
     dropLimitShare: limit,
@@ -127,7 +167,7 @@ export function checkLoad(circuit: Circuit, added: readonly Load[], systemVoltag
     ...(surge && surge.ampere > 0 ? { surge } : {}),
     ...(standby && standby.mA > 0 ? { standby } : {}),
     troubles,
-    ...(holds ? {} : { mend: mendDrop(together.runningA, laid, restOhm, range.runningV, limit) }),
+    ...(holds ? {} : { mend: mendOf() }),
     verdict,
   };
 }

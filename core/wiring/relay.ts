@@ -4,7 +4,7 @@ import type { Circuit, Load } from '../vehicle/index.ts';
 import { voltageRange } from './current.ts';
 import { checkLoad, type LoadCheck } from './load.ts';
 import { sizeCircuit, type CircuitSize, type NewCircuit } from './size.ts';
-import type { WireTable } from './table.ts';
+import type { WireTable } from '../rules/index.ts';
 
 /** A relay: its coil loads the circuit that triggers it, its contact carries the feed. */
 export type Relay = Omit<KitRelay, 'id' | 'name'>;

@@ -1,17 +1,6 @@
+import { checkWireTable, type WireTable } from '../rules/index.ts';
 import fc from 'fast-check';
-import {
-  checkWireTable,
-  METRIC_MM2,
-  outageCure,
-  permittedA,
-  seriesBelow,
-  sizeCircuit,
-  smallestFuseA,
-  standingDrain,
-  type NewCircuit,
-  type OutageCase,
-  type WireTable,
-} from './index.ts';
+import { METRIC_MM2, outageCure, permittedA, seriesBelow, sizeCircuit, smallestFuseA, standingDrain, type NewCircuit, type OutageCase } from './index.ts';
 import { ELECTRICS as rules } from '../test/electrics.ts';
 
 const table: WireTable = {

@@ -4,7 +4,7 @@ import { copperOhm, gaugeAreaMm2, GAUGES, METRIC_MM2, permittedA } from './condu
 import { currentsOf, voltageRange, type Drawing } from './current.ts';
 import { dropLimitShare, judgeDrop, type DropUse } from './drop.ts';
 import { smallestFuseA } from './fuse.ts';
-import type { WireTable } from './table.ts';
+import type { WireTable } from '../rules/index.ts';
 
 /** A circuit that is still to be laid. */
 export interface NewCircuit {

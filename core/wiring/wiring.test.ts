@@ -1,3 +1,4 @@
+import type { WireTable } from '../rules/index.ts';
 import type { Circuit } from '../vehicle/index.ts';
 import {
   assignLegs,
@@ -13,7 +14,7 @@ import {
   smallestFuseA,
   worstCurrentA,
   voltageRange,
-  type WireTable,
+  type LegConductor,
 } from './index.ts';
 import { ELECTRICS as rules, faceOf as face } from '../test/electrics.ts';
 
@@ -65,7 +66,7 @@ test('96 W lose 3.09 % on the way: too much for a lamp of the road, within what 
   const lamp = checkLoad(roomy, [led(96)], 12, rules);
   expect([lamp.verdict, lamp.troubles, lamp.dropShare]).toEqual(['warn', ['drop'], expect.closeTo(0.030887, 6)]);
   // 0.03 · 13.8 V / 6.9565 A − 0.013 Ω are left for the wire: 1.556 mm² at least, or 4.05 m.
-  expect(lamp.mend).toEqual({ areaMm2: 2.5, mostLengthM: expect.closeTo(4.0469, 3) as number });
+  expect(lamp.mend).toEqual({ of: 'wire', areaMm2: 2.5, mostLengthM: expect.closeTo(4.0469, 3) as number });
   const auxiliary = checkLoad(roomy, [led(96)], 12, rules, 'auxiliary');
   expect([auxiliary.verdict, auxiliary.troubles, auxiliary.dropLimitShare, auxiliary.mend]).toEqual(['carries', [], 0.05, undefined]);
 });
@@ -105,6 +106,54 @@ test('a main fuse farther from the battery than the rule set allows refuses; equ
 test('a wire of its own on the way back is reckoned in place of the body', () => {
   // 5 A · (0.048272 + 2.1 m · 0.01149333 Ω/m + four contacts of 2 mΩ).
   expect(checkLoad({ ...circuit, wire: { ...circuit.wire, backM: 2.1 } }, [led(69)], 12, rules).dropV).toBeCloseTo(5 * (0.048272 + 0.024136 + 0.008), 5);
+});
+
+describe('a leg of the kit', () => {
+  const leg = (part: Partial<LegConductor> = {}): LegConductor => ({ id: 'leg', lengthM: 1.5, backM: 1.5, areaMm2: 0.75, permittedA: 12, loads: [led(69)], ...part });
+  const on = (part: Partial<LegConductor> = {}, base = circuit) => checkLoad(base, [led(69)], 12, rules, 'auxiliary', [leg(part)]);
+  // 69 W are 5 A running and 6.3889 A at 10.8 V; 4.2 m of 1.5 mm² and the body lose 5 · (0.048272 + 0.013) V.
+  const circuitV = 5 * 0.061272;
+
+  test('carries its lamp out and back, and what is lost on it is lost to the lamp', () => {
+    // 3 m of 0.75 mm² are 0.06896 Ω.
+    expect(on()).toMatchObject({ fullestLeg: { ampere: expect.closeTo(6.3889, 4) as number, share: expect.closeTo(0.53241, 5) as number }, verdict: 'carries' });
+    expect(on().longestLeg?.dropV).toBeCloseTo(0.3448, 6);
+    expect(on().dropV).toBeCloseTo(circuitV + 0.3448, 5);
+    expect(on().atLeastV).toBeCloseTo(10.8 - 6.38889 * (0.061272 + 0.06896), 4);
+    expect(on({ backM: 0 }).dropV).toBeCloseTo(circuitV + 0.1724, 5);
+    // Only the leg on which most is lost counts: the other one goes elsewhere.
+    expect(checkLoad(circuit, [led(69)], 12, rules, 'auxiliary', [leg({ loads: [led(34.5)] }), leg({ id: 'far', lengthM: 3, backM: 0, loads: [led(34.5)] })])).toMatchObject({
+      longestLeg: { id: 'leg', dropV: expect.closeTo(0.1724, 6) as number },
+    });
+  });
+
+  test('its ground carries all that comes back at one time', () => {
+    const two = on({ backLoads: [led(69), led(34.5)] });
+    expect(two.fullestLeg?.ampere).toBeCloseTo(9.58333, 4);
+    // 5 A out and 7.5 A back over 0.03448 Ω each.
+    expect(two.longestLeg?.dropV).toBeCloseTo(12.5 * 0.03448, 5);
+    // Grounded where it stands, that ground is none of the leg's.
+    expect(on({ backM: 0, backLoads: [led(69), led(34.5)] }).fullestLeg?.ampere).toBeCloseTo(6.38889, 4);
+  });
+
+  test('more than it may carry refuses, little in hand warns, a fuse above it refuses', () => {
+    const fused = { ...circuit, fuse: { slot: 'F1', ratedA: 7.5 } };
+    expect(on({ permittedA: 8 }, fused)).toMatchObject({ troubles: ['share'], verdict: 'warn' });
+    expect(on({ permittedA: 7.5 }, fused)).toMatchObject({ troubles: ['share', 'leg share'], verdict: 'warn' });
+    const { fuse: _, ...open } = circuit;
+    const output = { slot: 'O1', limitA: 12, surge: { ampere: 30, forMs: 50 }, standbyMostMa: 5 };
+    expect(on({ permittedA: 6 }, { ...open, output })).toMatchObject({ troubles: ['leg share'], verdict: 'refuse' });
+    expect(on({ permittedA: 9 })).toMatchObject({ troubles: ['fuse above'], fuseMostA: 9, verdict: 'refuse' });
+  });
+
+  test('where the circuit alone loses little enough, the leg is what is mended', () => {
+    const long = on({ lengthM: 4, backM: 4 });
+    // 8 m of 0.75 mm² lose 0.91947 V; 0.05 · 13.8 V less 0.30636 V are left, 0.076728 Ω: 1.7975 mm², or 3.338 m there and back.
+    expect(long).toMatchObject({ troubles: ['drop'], mend: { of: 'leg', areaMm2: 2.5, mostLengthM: expect.closeTo(3.338, 3) as number } });
+    const both = checkLoad(circuit, [led(69)], 12, rules, 'lamp', [leg({ lengthM: 4, backM: 4 })]);
+    expect(both.mend?.of).toBe('leg');
+    expect(checkLoad(circuit, [led(98)], 12, rules, 'lamp', [leg({ loads: [led(98)] })]).mend?.of).toBe('wire');
+  });
 });
 
 test('an output that guards itself: its limit, what it bears for a moment, and what it takes for a fault while off', () => {

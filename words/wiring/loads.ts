@@ -1,10 +1,11 @@
-import type { DropMend, LoadCheck, LoadTrouble } from '@jade/core/wiring';
+import type { LoadCheck, LoadTrouble } from '@jade/core/wiring';
 import { amperes, percent, stated, volts } from '@jade/words/units';
 
 /** What mends a way on which too much is lost. */
-function sayDropMend({ areaMm2, mostLengthM }: DropMend): string {
-  const wire = areaMm2 === undefined ? [] : [`a wire of ${stated(areaMm2, 'mm²')}`];
-  const way = mostLengthM === undefined ? [] : [`a way of at most ${stated(Math.floor(mostLengthM * 10) / 10, 'm')}`];
+function sayDropMend({ areaMm2, mostLengthM, of }: NonNullable<LoadCheck['mend']>): string {
+  const part = of === 'leg' ? 'leg' : 'way';
+  const wire = areaMm2 === undefined ? [] : [`${of === 'leg' ? 'a leg' : 'a wire'} of ${stated(areaMm2, 'mm²')}`];
+  const way = mostLengthM === undefined ? [] : [`a ${part} of at most ${stated(Math.floor(mostLengthM * 10) / 10, 'm')}`];
   const mends = [...wire, ...way];
   if (mends.length === 0) return 'No wire mends it: contacts and body alone lose too much, so it wants a feed of its own.';
   return `It would hold with ${mends.join(' or ')}, or with a relay and a feed of its own.`;
@@ -17,14 +18,19 @@ const LOAD_TROUBLES: Record<LoadTrouble, (check: LoadCheck) => string> = {
     `When they are switched on the lamps draw ${stated(surge?.ampere ?? 0, 'A')} for a moment, and the output bears ${stated(surge?.mostA ?? 0, 'A')}: it lets go.`,
   standby: ({ standby }) => `Switched off they still draw ${stated(standby?.mA ?? 0, 'mA')}, and the output takes more than ${stated(standby?.mostMa ?? 0, 'mA')} for a fault.`,
   share: () => 'There is little in hand.',
-  drop: ({ mend }) => `Too much is lost on the way, and lamps burn dim. ${sayDropMend(mend ?? {})}`,
+  'leg share': ({ fullestLeg, refuseShare }) =>
+    (fullestLeg?.share ?? 0) > refuseShare + 1e-9
+      ? `The kit’s leg is too thin for its lamp: ${amperes(fullestLeg?.ampere ?? 0)}, and it may carry ${amperes(fullestLeg?.permittedA ?? 0)}. It wants thicker wire.`
+      : `The kit’s leg has little in hand: ${percent(fullestLeg?.share ?? 0)} of what it may carry.`,
+  drop: ({ mend }) => `Too much is lost on the way, and lamps burn dim. ${sayDropMend(mend ?? { of: 'wire' })}`,
   'least voltage': ({ atLeastV, neededV }) =>
     `At the least voltage ${volts(atLeastV)} are left for the lamps, and they are stated to need ${volts(neededV ?? 0)}: they may go out.`,
 };
 
 /** What a load check says, with its numbers. */
 export function sayLoad(check: LoadCheck): string {
-  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${stated(check.limitA, 'A')}). Lost on the way: ${volts(check.dropV)} at running voltage, ${percent(check.dropShare, 1)} of at most ${percent(check.dropLimitShare, 1)}.`;
+  const leg = check.longestLeg ? ` Of that ${volts(check.longestLeg.dropV)} in the kit’s leg, which carries ${percent(check.longestLeg.share)} of what it may.` : '';
+  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${stated(check.limitA, 'A')}). Lost on the way: ${volts(check.dropV)} at running voltage, ${percent(check.dropShare, 1)} of at most ${percent(check.dropLimitShare, 1)}.${leg}`;
   const troubles = check.troubles.map((trouble) => LOAD_TROUBLES[trouble](check));
   switch (check.verdict) {
     case 'carries':
@@ -37,4 +43,9 @@ export function sayLoad(check: LoadCheck): string {
     case 'never':
       return 'This circuit is never used: it belongs to a safety system.';
   }
+}
+
+/** What is not known of a leg: that nobody said what wire is in it. */
+export function sayLegUnknown(name: string, lengthM: number): string {
+  return `The kit does not say what wire its leg to ${name} is of (${stated(lengthM, 'm')}): it is not counted, and its fuse may be too large for it. Look at its print or measure its strands.`;
 }

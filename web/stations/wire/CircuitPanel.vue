@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import type { Kit } from '@jade/core/kit';
 import { otherSources, type CircuitLoad } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
-import { sayAdded, sayFuseSeen, sayLoad, sayProtection, sayRefusedSource, saySource, saySourceName, sayWithdrawn } from '@jade/words/wiring';
+import { sayAdded, sayFuseSeen, sayLegUnknown, sayLoad, sayProtection, sayRefusedSource, saySource, saySourceName, sayWithdrawn } from '@jade/words/wiring';
 import { stated } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import FuseWire from '../../design/drawings/FuseWire.vue';
@@ -15,6 +16,9 @@ const circuit = computed(() => props.load.circuit);
 const seen = computed(() => context.value.state.fuses[circuit.value.id]);
 const fuses = computed(() => wire.fusesToSee(props.load).map((ampere) => ({ value: String(ampere), text: stated(ampere, 'A') })));
 const others = computed(() => otherSources(context.value, circuit.value.id));
+/** Legs of whose wire nobody said anything. */
+const unknownLegs = computed(() => props.load.legs.filter(({ conductor }) => !conductor));
+const lampName = (kit: Kit, lamp: string) => kit.lamps.find(({ id }) => id === lamp)?.name ?? lamp;
 const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.slot ?? '');
 </script>
 
@@ -27,6 +31,7 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
     <FuseWire :check="load.check" :slot-name="guard" :label="sayLoad(load.check)" />
     <p>{{ sayLoad(load.check) }}</p>
     <p v-if="load.acceptedA !== undefined" class="bad">{{ sayWithdrawn(load.acceptedA, load.check) }}</p>
+    <p v-for="{ kit, leg } in unknownLegs" :key="`${kit.slug} ${leg.id}`" class="odd">{{ sayLegUnknown(lampName(kit, leg.lamp), leg.lengthMm / 1000) }}</p>
     <div v-if="circuit.fuse" class="line">
       <span>Fuse seen</span>
       <ChoiceRow

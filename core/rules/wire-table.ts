@@ -15,6 +15,38 @@ export interface WireTable {
   certainty: 'confirmed' | 'to be confirmed';
 }
 
+/** What wires and fuses bear where nobody said better: usual values of stranded copper in thin insulation and of blade fuses. */
+export const DEFAULT_WIRES: WireTable = {
+  permitted: [
+    [0.35, 8],
+    [0.5, 11],
+    [0.75, 14],
+    [1, 18],
+    [1.5, 23],
+    [2.5, 31],
+    [4, 41],
+    [6, 53],
+    [10, 72],
+    [16, 96],
+    [25, 126],
+  ].map(([areaMm2 = 0, ampere = 0]) => ({ areaMm2, ampere })),
+  atC: 30,
+  mostC: 105,
+  bundle: [
+    { from: 2, share: 0.85 },
+    { from: 4, share: 0.7 },
+    { from: 7, share: 0.6 },
+    { from: 13, share: 0.5 },
+  ],
+  surge: [
+    { forMs: 20, times: 6 },
+    { forMs: 100, times: 3 },
+    { forMs: 500, times: 1.5 },
+  ],
+  source: 'shop default',
+  certainty: 'to be confirmed',
+};
+
 /** Faults where a column of a list does not rise, or fall, from line to line. */
 function steady<T extends object>(list: readonly T[], at: string, column: keyof T & string, up: boolean): Fault[] {
   return list.slice(1).flatMap((line, index): Fault[] => {
