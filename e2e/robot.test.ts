@@ -5,6 +5,7 @@ import type { JobDocuments, LoggedEvent } from '@jade/core/job';
 import type { Kit, Pass } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import { LEVELS, type Level, type VehicleProfile } from '@jade/core/vehicle';
+import type { PlugLibrary } from '@jade/core/wiring';
 import { casesOf, type Case } from '../core/stations/test/cases.ts';
 import { Robot } from '../core/stations/test/robot.ts';
 import { settled, TestBench } from './test/bench.ts';
@@ -21,7 +22,7 @@ const VEHICLES: Readonly<Record<string, string>> = {
 const demo = join(import.meta.dirname, '../demo');
 const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
 const all = <T>(folder: string): T[] => readdirSync(join(demo, folder)).map((file) => read<T>(`${folder}/${file}`));
-const cases = casesOf(all<VehicleProfile>('vehicles'), all<Kit>('kits'), read<RuleSet>('rules.json'));
+const cases = casesOf(all<VehicleProfile>('vehicles'), all<Kit>('kits'), { rules: read<RuleSet>('rules.json'), plugs: read<PlugLibrary>('plugs.json') });
 const PASSES: Record<Pass, string> = { start: 'Start all', align: 'Align', tighten: 'Tighten' };
 /** Most jobs that are walked through the interface. */
 const MOST = 24;
@@ -191,8 +192,8 @@ async function openJob(page: Page, { documents }: Case, number: number): Promise
   const made = await page.context().request.post(`${shop.address}/api/jobs`, { data: { id, vehicle: VEHICLES[documents.profile.slug], kits } });
   const { id: job } = (await made.json()) as { id: string };
   const view = (await (await page.context().request.get(`${shop.address}/api/jobs/${job}`)).json()) as JobDocuments & { vehicle: { year: number | null } };
-  const { profile, rules, newKit, taken } = view;
-  return { job, documents: { profile, kits: view.kits, rules, newKit, taken, year: view.vehicle.year ?? undefined } };
+  const { profile, rules, plugs, newKit, taken } = view;
+  return { job, documents: { profile, kits: view.kits, rules, plugs, newKit, taken, year: view.vehicle.year ?? undefined } };
 }
 
 test.each(walked.map((entry, index): [string, number, Case] => [entry.name, index, entry]))(

@@ -1,39 +1,13 @@
-import { LOAD_KINDS, MONITOR_KINDS, PIN_GENDERS, type Load as PlainLoad, type MonitorKind } from '@jade/core/vehicle';
+import { LOAD_KINDS, MONITOR_KINDS, type Load as PlainLoad, type MonitorKind } from '@jade/core/vehicle';
 import { VEHICLE_STATES, type VehicleState } from '@jade/core/states';
-import { SERIES, WANTED, type MeasuredSlot, type Wanted, type Hazard, type PlugAdapter as PlainAdapter, type RouteEnd, type Segment, type ResistorSeries } from '@jade/core/wiring';
+import { SERIES, WANTED, type MeasuredSlot, type Wanted, type Hazard, type RouteEnd, type Segment, type ResistorSeries } from '@jade/core/wiring';
 import { Amount, Amounts, Each, Flag, OneOf, Optional, Part, Slug, Slugs, Text, Whole } from '@jade/contract/check';
 import { KitPlug } from '@jade/contract/kit';
+import { PlugAdapter } from '@jade/contract/plugs';
 import { ElectricsRules, WireTable } from '@jade/contract/rules';
 import { Circuit, Load, PlugFace, Surge } from '@jade/contract/vehicle';
 
 const USES = ['lamp', 'auxiliary'] as const;
-
-class CavityInput {
-  @Whole(1, 20) row!: number;
-  @Whole(1, 40) column!: number;
-}
-
-class PlugEndInput {
-  @Text(40) family!: string;
-  @OneOf(PIN_GENDERS) gender!: PlainAdapter['vehicleEnd']['gender'];
-  @Text(40) keying!: string;
-  @Whole(1, 20) rows!: number;
-  @Whole(1, 40) columns!: number;
-}
-
-class AdapterWire {
-  @Part(() => CavityInput) from!: CavityInput;
-  @Part(() => CavityInput) to!: CavityInput;
-}
-
-export class PlugAdapter implements PlainAdapter {
-  @Slug() id!: string;
-  @Text(80) name!: string;
-  @Whole(0, 100_000_000) priceCents!: number;
-  @Part(() => PlugEndInput) vehicleEnd!: PlugEndInput;
-  @Part(() => PlugEndInput) lampEnd!: PlugEndInput;
-  @Each(() => AdapterWire, 200) pins!: AdapterWire[];
-}
 
 export class PlugMatchInput {
   @Part(() => PlugFace) vehicle!: PlugFace;

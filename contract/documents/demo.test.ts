@@ -6,6 +6,7 @@ import { piecesBack, planClosing } from '@jade/core/closing';
 import { key } from '@jade/core/subject';
 import { checkKit } from '@jade/core/kit';
 import { checkProfile, type VehicleProfile } from '@jade/core/vehicle';
+import { checkPlugLibrary } from '@jade/core/wiring';
 import { readDocument, type AnyDocument } from './index.ts';
 
 const root = join(import.meta.dirname, '../../demo');
@@ -28,6 +29,19 @@ test.each(files('vehicles'))('%s is well formed and sound', (file) => {
   expect(checkProfile(document as VehicleProfile)).toEqual([]);
 });
 
+test('the plugs on the shelf are well formed, and every plug of the demo is of a family and a face that they have', () => {
+  const entry = read('plugs.json');
+  if (entry.kind !== 'plugs') throw new Error('no plugs');
+  expect(checkPlugLibrary(entry.document)).toEqual([]);
+  const kits = files('kits')
+    .map(read)
+    .flatMap((kit) => (kit.kind === 'kit' ? kit.document.plugs : []));
+  for (const plug of [...[...profiles.values()].flatMap(({ plugs }) => plugs), ...kits].filter(({ family }) => family !== 'bare lead')) {
+    const family = entry.document.families.find(({ id }) => id === plug.family);
+    expect([plug.id, family?.keyings.includes(plug.keying), family?.grids]).toEqual([plug.id, true, expect.arrayContaining([{ rows: plug.rows, columns: plug.columns }])]);
+  }
+});
+
 test.each(files('kits'))('%s is well formed and fits its vehicles', (file) => {
   const entry = read(file);
   if (entry.kind !== 'kit') throw new Error('no kit');
@@ -42,7 +56,9 @@ function jobOn(slug: string, facts: Record<string, string>, kits: string[]): Job
   const state = emptyJob();
   for (const [fact, value] of Object.entries(facts)) state.facts[fact] = { certainty: 'known', value };
   const documents = kits.map((kit) => read(`kits/${kit}.json`));
-  return jobContext(state, { profile, rules: rules.document, kits: documents.flatMap((entry) => (entry.kind === 'kit' ? [entry.document] : [])) });
+  const plugs = read('plugs.json');
+  if (plugs.kind !== 'plugs') throw new Error('no plugs');
+  return jobContext(state, { profile, rules: rules.document, plugs: plugs.document, kits: documents.flatMap((entry) => (entry.kind === 'kit' ? [entry.document] : [])) });
 }
 
 test('the van has thirty pieces or more, and its fog places open from the front when the plugs are dormant', () => {

@@ -3,8 +3,10 @@ import type { Kit as PlainKit } from '@jade/core/kit';
 import type { RuleSet as PlainRules } from '@jade/core/rules';
 import type { Shop as PlainShop } from '@jade/core/shop';
 import type { VehicleProfile as PlainProfile } from '@jade/core/vehicle';
+import type { PlugLibrary as PlainPlugs } from '@jade/core/wiring';
 import { checkForm, MOST_IN_DOCUMENT } from '@jade/contract/check';
 import { Kit } from '@jade/contract/kit';
+import { PlugLibrary } from '@jade/contract/plugs';
 import { RuleSet } from '@jade/contract/rules';
 import { Shop } from '@jade/contract/shop';
 import { VehicleProfile } from '@jade/contract/vehicle';
@@ -12,13 +14,14 @@ import { liftDocument } from './lift.ts';
 
 export { liftDocument };
 
-export const DOCUMENT_KINDS = ['vehicle', 'kit', 'rules', 'shop'] as const;
+export const DOCUMENT_KINDS = ['vehicle', 'kit', 'plugs', 'rules', 'shop'] as const;
 export type DocumentKind = (typeof DOCUMENT_KINDS)[number];
 
 /** The document of each kind. */
 export interface Documents {
   vehicle: PlainProfile;
   kit: PlainKit;
+  plugs: PlainPlugs;
   rules: PlainRules;
   shop: PlainShop;
 }
@@ -27,6 +30,7 @@ export interface Documents {
 export const FORMATS: Record<DocumentKind, { of: new () => object; format: string; file: string }> = {
   vehicle: { of: VehicleProfile, format: 'jade-vehicle-profile/3', file: 'vehicle-profile' },
   kit: { of: Kit, format: 'jade-kit/3', file: 'kit' },
+  plugs: { of: PlugLibrary, format: 'jade-plugs/1', file: 'plugs' },
   rules: { of: RuleSet, format: 'jade-rule-set/1', file: 'rule-set' },
   shop: { of: Shop, format: 'jade-shop/1', file: 'shop' },
 };

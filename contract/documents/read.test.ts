@@ -29,6 +29,7 @@ function changed(name: string, path: string, value: unknown): unknown {
 test.each([
   ['vehicle-profile', 'vehicle'],
   ['kit', 'kit'],
+  ['plugs', 'plugs'],
   ['rule-set', 'rules'],
   ['shop', 'shop'],
 ])('the example of a %s is read as %s', (name, kind) => {
@@ -62,6 +63,9 @@ test.each<[string, string, unknown, string]>([
   ['kit', 'fitments[0].fitSteps[0].passes', ['start', 'hope'], 'choice'],
   ['kit', 'fitments[0].tests[0].gate', 'yes', 'type'],
   ['kit', 'priceCents', 99.5, 'type'],
+  ['plugs', 'adapters[0].pins[0].to.row', 0, 'range'],
+  ['plugs', 'families[0].pinA', undefined, 'missing'],
+  ['plugs', 'families[0].terminals[0].gender', 'both', 'choice'],
   ['rule-set', 'electrics.warnShare', 2, 'range'],
   ['rule-set', 'sequence.helperMin', undefined, 'missing'],
   ['shop', 'jobs[0].promisedAt', '4 pm', 'type'],

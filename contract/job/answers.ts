@@ -4,6 +4,7 @@ import type { RuleSet } from '@jade/core/rules';
 import type { TakenBySteps } from '@jade/core/schedule';
 import type { Hold, Station, StationState } from '@jade/core/stations';
 import type { VehicleProfile } from '@jade/core/vehicle';
+import type { PlugLibrary } from '@jade/core/wiring';
 
 /** What the day board shows of a job without reading its log. */
 export interface JobSummary {
@@ -43,12 +44,15 @@ export interface JobView {
   profile: VehicleProfile;
   kits: Kit[];
   rules: RuleSet;
+  plugs?: PlugLibrary;
   /** Whether one of the job's kits has not yet left the shop on another job. */
   newKit: boolean;
   /** Times that steps took at this shop on vehicles of this kind. */
   taken: TakenBySteps;
   /** Documents of which a newer version is published. */
-  newer: { kind: 'vehicle' | 'kit' | 'rules'; slug: string; version: number }[];
+  newer: { kind: 'vehicle' | 'kit' | 'rules' | 'plugs'; slug: string; version: number }[];
+  /** What the shop calls its money; empty where it has not said. */
+  currency: string;
   /** Kits of the library that also go on this vehicle. */
   otherKits: Kit[];
   events: LoggedEvent[];

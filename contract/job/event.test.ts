@@ -46,7 +46,9 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'fastener.broken': { piece: 'grille', group: 'bolts', count: 1 },
   'fastener.dropped': { piece: 'grille', group: 'bolts', count: 1 },
   'fastener.found': { piece: 'grille', group: 'bolts', count: 1 },
-  'plug.joined': { kit: 'k', connection: 'c' },
+  'plug.joined': { kit: 'k', connection: 'c', adapters: ['short-lead'] },
+  'cavity.populated': { plug: 'p', row: 1, column: 2, carries: 'stop pedal', circuit: 'stop', terminal: 'small' },
+  'plug.capped': { plug: 'p', kit: 'k' },
   'load.accepted': { kit: 'k', circuit: 'c', afterA: 4.2, fuseA: 7.5 },
   'fuse.seen': { circuit: 'c', ratedA: 7.5 },
   'slot.measured': { slot: 'F9', ratedA: 7.5, state: 'parking', lowV: 0, highV: 12.1 },
@@ -85,6 +87,9 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'test.tried': ['note'],
   'load.accepted': ['afterA', 'fuseA'],
   'slot.measured': ['ratedA'],
+  'plug.joined': ['adapters'],
+  'cavity.populated': ['circuit', 'terminal'],
+  'plug.capped': ['kit'],
 };
 const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (FREE[type] ?? []).includes(field);
 const TYPES = Object.keys(WHOLE) as EventType[];

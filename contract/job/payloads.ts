@@ -1,5 +1,5 @@
 import { PASSES } from '@jade/core/kit';
-import { VEHICLE_STATES } from '@jade/core/states';
+import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
 import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
 import {
   BASELINE_RESULTS,
@@ -38,6 +38,7 @@ class JobOpened extends BroughtIn implements P<'job.opened'> {
   @Part(() => DocumentPin) profile!: DocumentPin;
   @Each(() => DocumentPin, 20) kits!: DocumentPin[];
   @Part(() => DocumentPin) rules!: DocumentPin;
+  @Optional() @Part(() => DocumentPin) plugs?: DocumentPin;
   @Optional() @Moment() promisedAt?: string;
 }
 
@@ -45,6 +46,7 @@ class JobRepinned implements P<'job.repinned'> {
   @Part(() => DocumentPin) profile!: DocumentPin;
   @Each(() => DocumentPin, 20) kits!: DocumentPin[];
   @Part(() => DocumentPin) rules!: DocumentPin;
+  @Optional() @Part(() => DocumentPin) plugs?: DocumentPin;
   @Texts(2000, 500) lost!: string[];
 }
 
@@ -189,6 +191,21 @@ class FastenersNoted implements P<'fastener.broken'> {
 class PlugJoined implements P<'plug.joined'> {
   @Slug() kit!: string;
   @Slug() connection!: string;
+  @Optional() @Slugs(3) adapters?: string[];
+}
+
+class CavityPopulated implements P<'cavity.populated'> {
+  @Slug() plug!: string;
+  @Whole(1, 20) row!: number;
+  @Whole(1, 40) column!: number;
+  @OneOf(PIN_FUNCTIONS) carries!: P<'cavity.populated'>['carries'];
+  @Optional() @Slug() circuit?: string;
+  @Optional() @Slug() terminal?: string;
+}
+
+class PlugCapped implements P<'plug.capped'> {
+  @Slug() plug!: string;
+  @Optional() @Slug() kit?: string;
 }
 
 class LoadAccepted implements P<'load.accepted'> {
@@ -345,6 +362,8 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'fastener.dropped': FastenersNoted,
   'fastener.found': FastenersNoted,
   'plug.joined': PlugJoined,
+  'cavity.populated': CavityPopulated,
+  'plug.capped': PlugCapped,
   'load.accepted': LoadAccepted,
   'fuse.seen': FuseSeen,
   'slot.measured': SlotMeasured,

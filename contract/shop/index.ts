@@ -77,6 +77,7 @@ export class Shop implements PlainShop {
   @Optional() @Whole(0, 10_000_000) labourCentsPerHour?: number;
   @Optional() @OneOf(MILEAGE_UNITS) mileageUnit?: MileageUnit;
   @Slug() rules!: string;
+  @Optional() @Slug() plugs?: string;
   @Texts(20, LONGEST_NAME) bays!: string[];
   @Each(() => Person, 100) people!: Person[];
   @Each(() => Customer, 2000) customers!: Customer[];

@@ -232,7 +232,7 @@ class Board {
 
 /** A live gate of a side waits for the work of its own kit there that is still to be done. */
 function waitsFor(gate: Gate, other: Gate): boolean {
-  const kitOf = (subject: Gate['subject']) => subject.kit;
+  const kitOf = (subject: Gate['subject']) => ('kit' in subject ? subject.kit : undefined);
   const work = other.subject.kind === 'fit' || other.subject.kind === 'joint';
   return work && kitOf(gate.subject) === kitOf(other.subject) && (gate.side === other.side || gate.side === 'centre' || other.side === 'centre');
 }
@@ -272,7 +272,7 @@ function inCircle(before: readonly (readonly number[])[]): number[] {
 
 /** What is left to do for a test or an aim; fitting and joining cannot come after what covers them. */
 function offersFor(gate: Gate, stuck: Stuck, { pieces }: VehicleProfile): GateOffer[] {
-  if (gate.subject.kind === 'fit' || gate.subject.kind === 'joint') return [];
+  if (gate.subject.kind === 'fit' || gate.subject.kind === 'joint' || gate.subject.kind === 'cap') return [];
   const hangs = stuck.pieces.some((piece) => pieces.find((entry) => entry.id === piece)?.levels.some((level) => level.level === 'hung'));
   return [
     ...(hangs ? ['test with the piece hung' as const] : []),

@@ -15,7 +15,7 @@ export type IdCheck = (event: JobEvent, path: string) => Fault[];
  * from then on. Whether an event fits what happened before it is not asked here.
  * @param found ids of accessories that were found before
  */
-export function idCheck(documents: Pick<JobDocuments, 'profile' | 'kits' | 'rules'>, found: Iterable<string> = []): IdCheck {
+export function idCheck(documents: Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>, found: Iterable<string> = []): IdCheck {
   const accessories = new Set(found);
   return (event, path) => {
     if (event.type === 'accessory.found') accessories.add(event.payload.accessory);
@@ -23,7 +23,12 @@ export function idCheck(documents: Pick<JobDocuments, 'profile' | 'kits' | 'rule
   };
 }
 
-function eventFaults(event: JobEvent, { profile, kits, rules }: Pick<JobDocuments, 'profile' | 'kits' | 'rules'>, accessories: ReadonlySet<string>, path: string): Fault[] {
+function eventFaults(
+  event: JobEvent,
+  { profile, kits, rules, plugs }: Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>,
+  accessories: ReadonlySet<string>,
+  path: string,
+): Fault[] {
   const at = (field: string) => `${path}.payload.${field}`;
   const among = (items: readonly { id: string }[] | undefined, id: string, field: string, what: string) =>
     unknownId(id, new Set((items ?? []).map((item) => item.id)), at(field), what);
@@ -56,8 +61,24 @@ function eventFaults(event: JobEvent, { profile, kits, rules }: Pick<JobDocument
       return inKit(event.payload.kit, { item: kitOf(event.payload.kit)?.contents ?? [] });
     case 'bench.done':
       return inKit(event.payload.kit, { task: kitOf(event.payload.kit)?.benchTasks ?? [] });
-    case 'plug.joined':
-      return inKit(event.payload.kit, { connection: fitmentOf(event.payload.kit)?.connections ?? [] });
+    case 'plug.joined': {
+      const { kit, adapters = [] } = event.payload;
+      const known = adapters.flatMap((adapter, place) => among(plugs?.adapters, adapter, `adapters[${place}]`, 'adapter'));
+      return [...inKit(kit, { connection: fitmentOf(kit)?.connections ?? [] }), ...known];
+    }
+    case 'plug.capped':
+      return event.payload.kit === undefined ? among(profile.plugs, event.payload.plug, 'plug', 'plug') : inKit(event.payload.kit, { plug: kitOf(event.payload.kit)?.plugs ?? [] });
+    case 'cavity.populated': {
+      const { plug, row, column, circuit, terminal } = event.payload;
+      const face = profile.plugs.find(({ id }) => id === plug);
+      if (!face) return among([], plug, 'plug', 'plug');
+      const terminals = plugs?.families.find(({ id }) => id === face.family)?.terminals;
+      return [
+        ...(row > face.rows || column > face.columns ? [{ path: at('row'), code: 'pin-outside-face' as const, data: { rows: face.rows, columns: face.columns } }] : []),
+        ...(circuit === undefined ? [] : among(profile.circuits, circuit, 'circuit', 'circuit')),
+        ...(terminal === undefined ? [] : among(terminals, terminal, 'terminal', 'terminal')),
+      ];
+    }
     case 'step.passed':
       return inKit(event.payload.kit, { step: fitmentOf(event.payload.kit)?.fitSteps ?? [] });
     case 'test.tried':

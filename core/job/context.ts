@@ -3,6 +3,7 @@ import type { Kit } from '../kit/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { TakenBySteps } from '../schedule/index.ts';
 import { onlyPresent, type VehicleProfile } from '../vehicle/index.ts';
+import type { PlugLibrary } from '../wiring/index.ts';
 import { onThisVehicle } from './overlay.ts';
 
 /** A job with the documents it pins: all that any station needs. */
@@ -11,6 +12,8 @@ export interface JobContext {
   profile: VehicleProfile;
   kits: Kit[];
   rules: RuleSet;
+  /** The plug library that the job pins; one opened before there was one has none. */
+  plugs?: PlugLibrary;
   /** Model year of the vehicle, where it is known. */
   year?: number;
   /** Whether the shop has not yet handed over a job with one of these kits: one side is then proved first. */

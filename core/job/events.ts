@@ -1,6 +1,6 @@
 import type { Mileage } from '../customers/index.ts';
 import type { Pass } from '../kit/index.ts';
-import type { VehicleState } from '../states/index.ts';
+import type { PinFunction, VehicleState } from '../states/index.ts';
 import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 
@@ -53,9 +53,9 @@ export interface BroughtIn {
 
 /** What happens to a job: the payload of every type of event. Ids and values only, never names of customers. */
 export interface Payloads {
-  'job.opened': { vehicle: string; profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; promisedAt?: string } & BroughtIn;
+  'job.opened': { vehicle: string; profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; plugs?: DocumentPin; promisedAt?: string } & BroughtIn;
   /** Newer versions taken over; `lost` names ids of the old documents that the new ones no longer have. */
-  'job.repinned': { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; lost: string[] };
+  'job.repinned': { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; plugs?: DocumentPin; lost: string[] };
   'job.assigned': { person: string };
   'number.recorded': { number: string };
   /** `seenAt` where the fact comes from an earlier job of the same vehicle; `not` names values that are ruled out while it is not known. */
@@ -88,7 +88,12 @@ export interface Payloads {
   'fastener.broken': { piece: string; group: string; count: number };
   'fastener.dropped': { piece: string; group: string; count: number };
   'fastener.found': { piece: string; group: string; count: number };
-  'plug.joined': { kit: string; connection: string };
+  /** `adapters`: those of the plug library that were put between, from the vehicle's plug on. */
+  'plug.joined': { kit: string; connection: string; adapters?: string[] };
+  /** A contact put into an empty cavity of a vehicle plug, with its terminal of the library, and the circuit that its wire was led from; none of a ground. */
+  'cavity.populated': { plug: string; row: number; column: number; carries: PinFunction; circuit?: string; terminal?: string };
+  /** A plug that is left over capped and tied away; one of the kit where a kit is named. */
+  'plug.capped': { plug: string; kit?: string };
   /** `afterA`: what was accepted, with all that hangs on the circuit, at the worst voltage; `fuseA`: the fuse it was judged by, documented or seen. */
   'load.accepted': { kit: string; circuit: string; afterA?: number; fuseA?: number };
   /** What is printed on the fuse that was seen in a slot. */

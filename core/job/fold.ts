@@ -44,6 +44,9 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
   }
 }
 
+/** The key of a plug that is capped: one of the vehicle by its own id, one of a kit by both. */
+export const cappedKey = (plug: string, kit?: string): string => (kit === undefined ? plug : `${kit}/${plug}`);
+
 const APPLY: { [T in EventType]: Apply<T> } = {
   'job.opened': (state, payload, event) => {
     if (state.opened) state.questions.push({ code: 'second-opening', event: event.id });
@@ -52,8 +55,8 @@ const APPLY: { [T in EventType]: Apply<T> } = {
       state.openedYear = Number(event.at.slice(0, 4));
     }
   },
-  'job.repinned': (state, { profile, kits, rules, lost }) => {
-    if (state.opened) state.opened = { ...state.opened, profile, kits, rules };
+  'job.repinned': (state, { profile, kits, rules, plugs, lost }) => {
+    if (state.opened) state.opened = { ...state.opened, profile, kits, rules, ...(plugs ? { plugs } : {}) };
     state.lost = lost;
   },
   'job.assigned': (state, { person }) => void (state.assigned = person),
@@ -92,7 +95,15 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const entry = tally(state, piece, group);
     entry.dropped = Math.max(0, entry.dropped - count);
   },
-  'plug.joined': (state, { kit, connection }) => addOnce((state.joined[kit] ??= []), connection),
+  'plug.joined': (state, { kit, connection, adapters }) => {
+    addOnce((state.joined[kit] ??= []), connection);
+    if (adapters) state.adaptersUsed[`${kit}/${connection}`] = adapters;
+  },
+  'cavity.populated': (state, { plug, ...contact }) => {
+    const others = (state.populated[plug] ?? []).filter(({ row, column }) => row !== contact.row || column !== contact.column);
+    state.populated[plug] = [...others, contact];
+  },
+  'plug.capped': (state, { plug, kit }) => addOnce(state.capped, cappedKey(plug, kit)),
   'load.accepted': (state, { circuit, afterA, fuseA }) =>
     void (state.loadsAccepted[circuit] = { ...(afterA === undefined ? {} : { afterA }), ...(fuseA === undefined ? {} : { fuseA }) }),
   'fuse.seen': (state, { circuit, ratedA }) => void (state.fuses[circuit] = ratedA),

@@ -8,6 +8,7 @@ import { once, type JobContext } from './context.ts';
 import { connectionsOf, feedsOf, fitStepsOf, kitsOnVehicle, sideOf, testsOf, type KitOnVehicle } from './kits.ts';
 import { placeRules } from './places.ts';
 import { LOW_LIVE } from './supply.ts';
+import { leftoverPlugs } from './plug-use.ts';
 
 /** Whether a fitting step is through all its passes. */
 export function stepDone({ state }: Pick<JobContext, 'state'>, kit: string, step: FitStep): boolean {
@@ -78,6 +79,16 @@ function aimGates(context: JobContext, levels: ReadonlyMap<string, number>): Gat
   });
 }
 
+/** Plugs of the vehicle that are left over: capped before something hides them. */
+function capGates(context: JobContext, levels: ReadonlyMap<string, number>): Gate[] {
+  return leftoverPlugs(context).flatMap(({ plug, capped }): Gate[] => {
+    if (!('hiddenBy' in plug)) return [];
+    const subject = { kind: 'cap' as const, plug: plug.id };
+    const coveredBy = opened(plug.hiddenBy, levels);
+    return coveredBy.length === 0 ? [] : [{ subject, side: plug.side, coveredBy, after: [], asks: [], passed: capped || excepted(context, subject) }];
+  });
+}
+
 /**
  * All that must be behind the job before something covers it: tests that are gates, fitting steps and joints while what they need is
  * open, aims whose adjuster goes out of reach. A test that has passed, an aim that is in, aim by others and a named exception pass.
@@ -99,6 +110,7 @@ function gatesAt(context: JobContext, plan: AccessPlan | undefined): Gate[] {
         .filter((test) => test.gate)
         .map((test) => testGate(context, onVehicle, test, levels)),
     ),
+    ...capGates(context, levels),
     ...aimGates(context, levels),
   ];
 }

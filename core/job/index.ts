@@ -21,6 +21,7 @@ export * from './outage.ts';
 export * from './picture.ts';
 export * from './joint-list.ts';
 export * from './sources.ts';
+export * from './plug-use.ts';
 export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';

@@ -3,13 +3,14 @@ import { circuitId } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import { wireJoints, type WireJoint } from './wire.ts';
 
-/** How two conductors are joined: plug to plug, by an adapter between them, a connector on an uncut wire, a ring on a stud. */
-export type JointMethod = 'plug' | 'adapter' | 'tap' | 'ring terminal';
+/** How two conductors are joined: plug to plug, by an adapter between them, a contact put into an empty cavity, a connector on an uncut wire, a ring on a stud. */
+export type JointMethod = 'plug' | 'adapter' | 'cavity' | 'tap' | 'ring terminal';
 
 /** What a method asks for: insulation to be taken off, and where along the wire it may sit. */
 const METHODS: Readonly<Record<JointMethod, { stripMm: number }>> = {
   plug: { stripMm: 0 },
   adapter: { stripMm: 0 },
+  cavity: { stripMm: 5 },
   // Bites through the insulation of both wires.
   tap: { stripMm: 0 },
   'ring terminal': { stripMm: 7 },
@@ -35,8 +36,9 @@ export interface JointLine {
   atMm?: number;
   /** Insulation that was opened, to be looked at and sealed. */
   bared: boolean;
-  /** The adapter between them, from the contents. */
+  /** The adapter between them, from the contents; and those of the plug library, from the vehicle on. */
   adapter?: string;
+  between?: string[];
   /** As recorded; undefined of what is done with a fitting step. */
   joined?: boolean;
 }
@@ -49,9 +51,10 @@ const endOf = ({ vehicle, ...line }: Pick<JointLine, 'vehicle'> & Omit<JointLine
 });
 
 /** The conductors of one joint: of a tap the one wire, else each pin that both faces have. */
-function linesOf(joint: WireJoint, tapsBefore: number): JointLine[] {
-  const { kit, connection, vehiclePlug, kitPlug, tapped, mate, joined } = joint;
-  const method: JointMethod = tapped ? 'tap' : connection.adapter === undefined ? 'plug' : 'adapter';
+function linesOf(context: JobContext, joint: WireJoint, tapsBefore: number): JointLine[] {
+  const { kit, connection, vehiclePlug, kitPlug, tapped, mate, joined, between } = joint;
+  const how: JointMethod = tapped ? 'tap' : connection.adapter === undefined && !between ? 'plug' : 'adapter';
+  const put = context.state.populated[vehiclePlug.id] ?? [];
   return mate.pairs.flatMap((pair): JointLine[] => {
     const vehicle = vehiclePlug.pins.find((pin) => pin.id === pair.vehiclePin);
     const own = kitPlug.pins.find((pin) => pin.id === pair.kitPin);
@@ -59,7 +62,7 @@ function linesOf(joint: WireJoint, tapsBefore: number): JointLine[] {
     return [
       endOf({
         place: { at: 'plug', plug: vehiclePlug.id },
-        method,
+        method: put.some(({ row, column }) => row === vehicle.row && column === vehicle.column) ? 'cavity' : how,
         kit: kit.slug,
         connection: connection.id,
         vehicle,
@@ -67,6 +70,7 @@ function linesOf(joint: WireJoint, tapsBefore: number): JointLine[] {
         ...(vehicle.circuit === undefined ? {} : { circuit: vehicle.circuit }),
         ...(tapped ? { atMm: FIRST_TAP_MM + tapsBefore * TAP_APART_MM } : {}),
         ...(connection.adapter === undefined ? {} : { adapter: connection.adapter }),
+        ...(between ? { between: between.chain.adapters.map(({ id }) => id) } : {}),
         joined,
       }),
     ];
@@ -84,7 +88,7 @@ export const jointList = once((context: JobContext): JointLine[] => {
   const plugs = joints.flatMap((joint) => {
     const before = taps.get(joint.vehiclePlug.id) ?? 0;
     if (joint.tapped) taps.set(joint.vehiclePlug.id, before + 1);
-    return linesOf(joint, before);
+    return linesOf(context, joint, before);
   });
   const known = new Set<string>();
   const laid = joints.flatMap((joint): JointLine[] => {

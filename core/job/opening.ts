@@ -10,6 +10,7 @@ import { gatesOf, stepDone } from './gates.ts';
 import { connectionsOf, fitmentOn, fitStepsOf, kitsOnVehicle, replacedPieces, sideOf, targetMounts, testsOf } from './kits.ts';
 import { factValues } from './state.ts';
 import { LOW_LIVE, suppliesNow } from './supply.ts';
+import { leftoverPlugs } from './plug-use.ts';
 
 const holdsBy = (way: Way, levels: Readonly<Record<string, Level>>) => needsHold(way.needs, levels);
 
@@ -28,7 +29,7 @@ const needsAsWay = (needs: LevelNeed[], asks: SupplyAsk[] | undefined): Way[] =>
 const dead = (asks: readonly SupplyAsk[] | undefined) => (asks ?? []).filter((ask) => ask.is === 'dead');
 
 /**
- * Work that is still to be done and what must be open for it: fitting steps, plugs to be joined, a failed test whose place is covered
+ * Work that is still to be done and what must be open for it: fitting steps, plugs to be joined, plugs left over to be capped, a failed test whose place is covered
  * again, a supply that must still be isolated. What is open enough already is no target.
  */
 function workToReach(context: JobContext): FurtherTarget[] {
@@ -57,7 +58,11 @@ function workToReach(context: JobContext): FurtherTarget[] {
     });
     return [...steps, ...joints, ...tests];
   });
-  return [...work, ...isolationsToReach(context)];
+  const caps = leftoverPlugs(context).flatMap(({ plug, capped }): FurtherTarget[] => {
+    if (capped || !('reach' in plug) || plug.reach.length === 0 || plug.reach.some((way) => holdsBy(way, pieces))) return [];
+    return [{ id: key({ kind: 'cap', plug: plug.id }), side: plug.side, ways: plug.reach }];
+  });
+  return [...work, ...caps, ...isolationsToReach(context)];
 }
 
 /** What leads to the isolation of a supply that is live while something open has to go back dead: it has to be in reach again. */

@@ -1,4 +1,4 @@
-import { levelRank, type BoxMm, type Piece, type PieceLevel, type VehicleProfile, type Way } from '../vehicle/index.ts';
+import { levelRank, type BoxMm, type Piece, type PieceLevel, type VehiclePlug, type VehicleProfile, type Way } from '../vehicle/index.ts';
 import type { Accessory } from './events.ts';
 import type { JobState } from './state.ts';
 
@@ -25,10 +25,11 @@ function pieceOf(found: Accessory, profile: VehicleProfile): Piece {
   };
 }
 
-/** A profile as it holds for the one vehicle of a job: accessories found, ways that are blocked, bolts that are seized. */
-export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized'>): VehicleProfile {
+/** A profile as it holds for the one vehicle of a job: accessories found, ways that are blocked, bolts that are seized, cavities that were populated. */
+export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized' | 'populated'>): VehicleProfile {
   const accessories = Object.values(state.accessories);
-  if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0) return profile;
+  const populated = Object.keys(state.populated).length > 0;
+  if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0 && !populated) return profile;
   const open = (place: string, level: PieceLevel['level'] | undefined, ways: Way[]) => ways.filter((way) => !isBlocked(state.blocked, place, level, way.id));
   const pieces = profile.pieces.map((piece): Piece => {
     const first = accessories.filter((found) => found.holds.includes(piece.id)).map((found) => ({ piece: found.accessory, level: 'off' as const }));
@@ -39,7 +40,15 @@ export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'ac
     return { ...piece, levels };
   });
   const mounts = profile.mounts.map((mount) => ({ ...mount, reach: open(mount.id, undefined, mount.reach) }));
-  return { ...profile, pieces: [...pieces, ...accessories.map((found) => pieceOf(found, profile))], mounts };
+  const plugs = populated ? profile.plugs.map((plug) => withContacts(plug, state.populated[plug.id] ?? [])) : profile.plugs;
+  return { ...profile, plugs, pieces: [...pieces, ...accessories.map((found) => pieceOf(found, profile))], mounts };
+}
+
+/** A plug with the contacts that were put into its empty cavities. */
+function withContacts(plug: VehiclePlug, contacts: JobState['populated'][string]): VehiclePlug {
+  const isAt = (pin: { row: number; column: number }) => contacts.some(({ row, column }) => row === pin.row && column === pin.column);
+  const put = contacts.map(({ row, column, carries, circuit }) => ({ id: `put-${row}-${column}`, row, column, carries, ...(circuit === undefined ? {} : { circuit }) }));
+  return contacts.length === 0 ? plug : { ...plug, pins: [...plug.pins.filter((pin) => !isAt(pin)), ...put] };
 }
 
 /** Whether a way is blocked; one that is blocked to a level is so to every higher level that goes by the same way. */

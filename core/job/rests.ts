@@ -2,12 +2,13 @@ import type { Fault } from '../faults/index.ts';
 import type { Kit } from '../kit/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { VehicleProfile } from '../vehicle/index.ts';
+import type { PlugLibrary } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
 import { idCheck } from './check.ts';
 import type { LoggedEvent } from './events.ts';
 import { standingEvents } from './fold.ts';
 
-type Documents = Pick<JobDocuments, 'profile' | 'kits' | 'rules'>;
+type Documents = Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>;
 type Named = [list: string, id: string, within?: Named[]];
 
 const ids = (list: string, items: readonly { id: string }[]): Named[] => items.map(({ id }) => [list, id]);
@@ -46,6 +47,8 @@ const inKit = (kit: Kit): Named[] => [
   ]),
 ];
 
+const inPlugs = (plugs: PlugLibrary | undefined): Named[] => ids('adapters', plugs?.adapters ?? []);
+
 const inRules = (rules: RuleSet): Named[] => ids('aim', rules.aim);
 
 /** What the second list no longer has, each once: what is within something that is gone is gone with it. */
@@ -68,6 +71,7 @@ export function lostIn(before: Documents, after: Documents): string[] {
       const other = after.kits.find(({ slug }) => slug === kit.slug);
       return gone(inKit(kit), other ? inKit(other) : [], kit.slug);
     }),
+    ...gone(inPlugs(before.plugs), inPlugs(after.plugs), before.plugs?.slug ?? ''),
     ...gone(inRules(before.rules), inRules(after.rules), before.rules.slug),
   ];
 }

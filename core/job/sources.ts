@@ -1,14 +1,14 @@
-import { rankSources, type Behaviour, type MeasuredSlot, type RefusedSource, type Source } from '../wiring/index.ts';
+import { rankSources, type Behaviour, type DropUse, type MeasuredSlot, type RefusedSource, type Source } from '../wiring/index.ts';
 import { VEHICLE_STATES, liveWith } from '../states/index.ts';
-import type { Circuit } from '../vehicle/index.ts';
+import type { Circuit, Load } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
 import { circuitLoads } from './circuit-load.ts';
 
 /** States that tell one source of a vehicle from another. */
 const TELLING = VEHICLE_STATES.filter((state) => ['key off', 'ignition', 'parking', 'dipped', 'main'].includes(state));
 
-/** When a circuit is live, as what is wanted of another one in its place. */
-function behaviourOf({ liveIn }: Circuit): Behaviour {
+/** When something is live, as what is wanted of another source in its place. */
+function behaviourOf(liveIn: Circuit['liveIn']): Behaviour {
   return { on: liveIn.slice(0, 1), off: TELLING.filter((state) => !liveWith(liveIn, state)) };
 }
 
@@ -17,26 +17,31 @@ export function measuredSlots({ state }: JobContext): MeasuredSlot[] {
   return Object.entries(state.slots).map(([slot, { ratedA, readings }]) => ({ slot, name: slot, ...(ratedA === undefined ? {} : { ratedA }), readings }));
 }
 
+/** The vehicle's circuits with what the job puts on them. */
+const circuitsAsLeft = (context: JobContext): Circuit[] => {
+  const as = new Map(circuitLoads(context).map((load) => [load.circuit.id, { ...load.circuit, loads: [...load.circuit.loads, ...load.added] }]));
+  return context.profile.circuits.map((circuit) => as.get(circuit.id) ?? circuit);
+};
+
+/** Sources of the vehicle for loads that are to be live in these states, best first, and what may not be used. */
+export function sourcesFor(
+  context: JobContext,
+  liveIn: Circuit['liveIn'],
+  loads: readonly Load[],
+  circuits = circuitsAsLeft(context),
+  use: DropUse = 'lamp',
+): { sources: Source[]; refused: RefusedSource[] } {
+  const { profile, rules } = context;
+  const question = { wanted: behaviourOf(liveIn), loads, use, systemVoltageV: profile.systemVoltageV, circuits, slots: measuredSlots(context), neverUse: rules.neverUseCircuits };
+  return rankSources(question, rules);
+}
+
 /** What else of the vehicle could feed what the job adds to a circuit, best first, and what may not; undefined of a circuit that the job does not load. */
 export function otherSources(context: JobContext, circuit: string): { sources: Source[]; refused: RefusedSource[] } | undefined {
-  const { profile, rules } = context;
-  const loads = circuitLoads(context);
-  const asked = loads.find((load) => load.circuit.id === circuit);
+  const asked = circuitLoads(context).find((load) => load.circuit.id === circuit);
   if (!asked) return undefined;
-  // What the job puts on the other circuits is on them already.
-  const as = new Map(loads.map((load) => [load.circuit.id, { ...load.circuit, loads: [...load.circuit.loads, ...load.added] }]));
-  // It can still trigger a relay, with what hung on it before.
-  const circuits = profile.circuits.map((other) => (other.id === circuit ? asked.circuit : (as.get(other.id) ?? other)));
-  const wanted = behaviourOf(asked.circuit);
-  const question = {
-    wanted,
-    loads: asked.added,
-    use: asked.use,
-    systemVoltageV: profile.systemVoltageV,
-    circuits,
-    slots: measuredSlots(context),
-    neverUse: rules.neverUseCircuits,
-  } as const;
-  const { sources, refused } = rankSources(question, rules);
+  // What the job puts on the other circuits is on them already; it can still trigger a relay, with what hung on it before.
+  const circuits = circuitsAsLeft(context).map((other) => (other.id === circuit ? asked.circuit : other));
+  const { sources, refused } = sourcesFor(context, asked.circuit.liveIn, asked.added, circuits, asked.use);
   return { sources: sources.filter(({ id, kind }) => id !== circuit || kind === 'battery with relay'), refused };
 }

@@ -3,10 +3,10 @@ import type { Pass } from '../kit/index.ts';
 import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { Reading } from '../probing/index.ts';
-import type { Accessory, BaselineResult, DocumentPin, FactCertainty, Moment, Payloads } from './events.ts';
+import type { Accessory, BaselineResult, FactCertainty, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 6;
+export const FOLD_VERSION = 7;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -89,6 +89,12 @@ export interface JobState {
   /** Why opening was given up, where it was: what is open is put back and nothing more is opened. */
   left?: string;
   joined: Record<string, string[]>;
+  /** Adapters of the plug library that were put between, by kit and connection. */
+  adaptersUsed: Record<string, string[]>;
+  /** Contacts put into empty cavities of the vehicle's plugs, by plug. */
+  populated: Record<string, Omit<Payloads['cavity.populated'], 'plug'>[]>;
+  /** Plugs left over that were capped, as in `fog-left` or `some-kit/plug`. */
+  capped: string[];
   /** By circuit; without amperes where they were not yet said. */
   loadsAccepted: Record<string, { afterA?: number; fuseA?: number }>;
   /** Fuses as seen, by circuit, in amperes. */
@@ -152,6 +158,9 @@ export function emptyJob(): JobState {
     seized: [],
     waysChosen: records(),
     joined: records(),
+    adaptersUsed: records(),
+    populated: records(),
+    capped: [],
     loadsAccepted: records(),
     fuses: records(),
     slots: records(),
@@ -187,8 +196,10 @@ export function outstanding(tally: GroupTally): number {
 }
 
 /** The pins of a job, or undefined before it is opened. */
-export function pinsOf(state: JobState): { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin } | undefined {
-  return state.opened && { profile: state.opened.profile, kits: state.opened.kits, rules: state.opened.rules };
+export function pinsOf(state: JobState): Pick<Payloads['job.opened'], 'profile' | 'kits' | 'rules' | 'plugs'> | undefined {
+  if (!state.opened) return undefined;
+  const { profile, kits, rules, plugs } = state.opened;
+  return { profile, kits, rules, ...(plugs ? { plugs } : {}) };
 }
 
 /** Name of the place a way leads to: a mount position, or a piece with its level. */

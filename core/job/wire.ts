@@ -1,5 +1,18 @@
 import { explain, type ReasonTree } from '../facts/index.ts';
-import { circuitId, circuitsFor, coilLoad, judgePlugs, matePlugs, mateWire, turned, voltageRange, type MateVerdict, type PlugVerdict } from '../wiring/index.ts';
+import {
+  circuitId,
+  circuitsFor,
+  coilLoad,
+  faceThrough,
+  judgePlugs,
+  matePlugs,
+  mateWire,
+  turned,
+  voltageRange,
+  type AdapterChain,
+  type MateVerdict,
+  type PlugVerdict,
+} from '../wiring/index.ts';
 import { proveSwitched, type ProofStatus } from '../probing/index.ts';
 import type { Connection, Kit, KitPlug, KitRelay, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
@@ -11,8 +24,11 @@ import { connectionsOf, kitsOnVehicle } from './kits.ts';
 export interface WireJoint {
   kit: Kit;
   connection: Connection;
+  /** As it meets the kit: at the end of the adapters where there are some between. */
   vehiclePlug: VehiclePlug;
   kitPlug: KitPlug;
+  /** Adapters of the plug library between, and the vehicle's plug itself. */
+  between?: { chain: AdapterChain; plug: VehiclePlug };
   /** What feeds it: the connection's circuit first, then its trigger's and those of the further pins that the kit uses. */
   circuits: Circuit[];
   /** The circuit of the vehicle that only closes a relay of the kit here. */
@@ -98,17 +114,27 @@ export function readingVoltage({ state, profile }: JobContext): number {
   return state.reference?.feedV ?? state.restV ?? voltageRange(profile.systemVoltageV).runningV;
 }
 
+/** The adapters that a joint was made with, as they are in the library. */
+function usedChain({ state, plugs }: JobContext, kit: Kit, { id }: Connection): AdapterChain | undefined {
+  const used = state.adaptersUsed[`${kit.slug}/${id}`] ?? [];
+  const adapters = used.flatMap((name) => plugs?.adapters.find((adapter) => adapter.id === name) ?? []);
+  return used.length === 0 || adapters.length < used.length ? undefined : { adapters, priceCents: adapters.reduce((sum, { priceCents }) => sum + priceCents, 0) };
+}
+
 /** All plug meetings of the job with their verdict, pin by pin, and what is proved of their wires. */
 export const wireJoints = once((context: JobContext): WireJoint[] => {
   const { profile, state: job, rules } = context;
   return kitsOnVehicle(context).flatMap((onVehicle) =>
     connectionsOf(onVehicle).flatMap((connection) => {
       const { kit } = onVehicle;
-      const vehiclePlug = profile.plugs.find((plug) => plug.id === connection.vehiclePlug);
-      const kitPlug = kit.plugs.find((plug) => plug.id === connection.kitPlug);
-      if (!vehiclePlug || !kitPlug) return [];
-      const tapped = vehiclePlug.pins.find((pin) => pin.id === connection.tap?.pin);
-      const verdict = tapped ? undefined : judgePlugs(vehiclePlug, kitPlug);
+      const plug = profile.plugs.find((entry) => entry.id === connection.vehiclePlug);
+      const kitPlug = kit.plugs.find((entry) => entry.id === connection.kitPlug);
+      if (!plug || !kitPlug) return [];
+      const tapped = plug.pins.find((pin) => pin.id === connection.tap?.pin);
+      const verdict = tapped ? undefined : judgePlugs(plug, kitPlug, context.plugs?.adapters);
+      const chain = usedChain(context, kit, connection) ?? (verdict?.value === 'adapter' ? verdict.chain : undefined);
+      const vehiclePlug = chain ? faceThrough(plug, chain) : plug;
+      const between = chain ? { between: { chain, plug } } : {};
       const drawn = verdict?.value === 'turn it' ? turned(kitPlug) : kitPlug;
       const pins = fedPins({ vehiclePlug, kitPlug: drawn, tapped });
       const known = circuitsFor(kit, profile, connection.trigger);
@@ -129,7 +155,21 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
       const met = tapped ? mateWire(tapped, kitPlug) : matePlugs(vehiclePlug, drawn);
       const mate = verdict?.value === 'works either way' ? { ...met, value: 'mates' as const } : met;
       return [
-        { kit, connection, vehiclePlug, kitPlug: drawn, ...(verdict ? { verdict } : {}), circuits, ...trigger, ...(tapped ? { tapped } : {}), mate, ...onlyWhere, joined, toProve },
+        {
+          kit,
+          connection,
+          vehiclePlug,
+          kitPlug: drawn,
+          ...between,
+          ...(verdict ? { verdict } : {}),
+          circuits,
+          ...trigger,
+          ...(tapped ? { tapped } : {}),
+          mate,
+          ...onlyWhere,
+          joined,
+          toProve,
+        },
       ];
     }),
   );

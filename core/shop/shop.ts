@@ -60,6 +60,8 @@ export interface Shop {
   /** What the counters of its vehicles mostly count. */
   mileageUnit?: MileageUnit;
   rules: string;
+  /** Its plug library; the first there is where it is not said. */
+  plugs?: string;
   bays: string[];
   people: Person[];
   customers: Customer[];
@@ -68,12 +70,12 @@ export interface Shop {
 }
 
 /** Faults in meaning of a shop document whose form is right, held against the documents it names. */
-export function checkShop(shop: Shop, known: { profiles: ReadonlySet<string>; kits: ReadonlySet<string>; rules: ReadonlySet<string> }): Fault[] {
+export function checkShop(shop: Shop, known: Record<'profiles' | 'kits' | 'rules' | 'plugs', ReadonlySet<string>>): Fault[] {
   const people = new Set(shop.people.map((person) => person.id));
   const customers = new Set(shop.customers.map((customer) => customer.id));
   const vehicles = new Set(shop.vehicles.map((vehicle) => vehicle.id));
   const faults: Fault[] = (['people', 'customers', 'vehicles', 'jobs'] as const).flatMap((list) => duplicateIds(shop[list], list));
-  faults.push(...unknownId(shop.rules, known.rules, 'rules', 'rule set'));
+  faults.push(...unknownId(shop.rules, known.rules, 'rules', 'rule set'), ...unknownId(shop.plugs, known.plugs, 'plugs', 'plug library'));
   shop.vehicles.forEach((vehicle, index) => {
     faults.push(...unknownId(vehicle.customer, customers, `vehicles[${index}].customer`, 'customer'));
     faults.push(...unknownId(vehicle.profile, known.profiles, `vehicles[${index}].profile`, 'vehicle profile'));

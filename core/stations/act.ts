@@ -31,6 +31,8 @@ export type Refusal =
   | { code: 'does-not-mate'; connection: string }
   | { code: 'load-refused'; circuit: string }
   | { code: 'wire-first'; plug: string; pin: string }
+  | { code: 'no-terminal'; plug: string }
+  | { code: 'pin-over'; plug: string; pin: string }
   | { code: 'wall-first' }
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number };

@@ -31,6 +31,8 @@ export type HoldCode =
   | 'steps-wait-for-each-other'
   | 'plug-does-not-mate'
   | 'plug-to-join'
+  | 'plug-to-cap'
+  | 'pin-over'
   | 'load-refused'
   | 'load-to-accept'
   | 'outage-to-accept'

@@ -4,6 +4,7 @@ import type { LoggedEvent } from '../job/index.ts';
 import type { Kit } from '../kit/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { VehicleProfile } from '../vehicle/index.ts';
+import type { PlugLibrary } from '../wiring/index.ts';
 import { casesOf } from './test/cases.ts';
 import { Robot } from './test/robot.ts';
 import { TrueVehicle } from './test/true-vehicle.ts';
@@ -14,7 +15,8 @@ const all = <T>(folder: string): T[] => readdirSync(join(demo, folder)).map((fil
 const rules = read<RuleSet>('rules.json');
 const profiles = all<VehicleProfile>('vehicles');
 const kits = all<Kit>('kits');
-const cases = casesOf(profiles, kits, rules);
+const plugs = read<PlugLibrary>('plugs.json');
+const cases = casesOf(profiles, kits, { rules, plugs });
 
 test('the demo has cases of every kit', () => {
   expect(new Set(cases.map((entry) => entry.documents.kits[0]?.slug)).size).toBe(kits.length);
@@ -55,7 +57,7 @@ test('the logs of the demo shop are true: nothing stands in them that could not 
     const profile = profiles.find((entry) => entry.slug === shop.vehicles.find((vehicle) => vehicle.id === job.vehicle)?.profile);
     if (!profile) throw new Error(`no profile for ${job.id}`);
     const facts = Object.fromEntries(job.log.flatMap(({ type, payload }) => (type === 'fact.recorded' ? [[String(payload.fact), String(payload.value)]] : [])));
-    const vehicle = new TrueVehicle({ profile, kits: kits.filter((kit) => job.kits.includes(kit.slug)), rules }, facts);
+    const vehicle = new TrueVehicle({ profile, kits: kits.filter((kit) => job.kits.includes(kit.slug)), rules, plugs }, facts);
     job.log.forEach(({ type, daysAgo, at, payload }, index) => {
       const day = new Date(Date.parse('2026-03-05T00:00:00Z') - daysAgo * 86_400_000).toISOString().slice(0, 10);
       const event = { id: `${job.id}/${index}`, type, v: 1, at: `${day}T${at}:00Z`, payload } as LoggedEvent;

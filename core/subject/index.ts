@@ -8,6 +8,7 @@ export type Subject =
   | { kind: 'joint'; kit: string; connection: string }
   | { kind: 'content'; kit: string; item: string }
   | { kind: 'plug'; connection: string }
+  | { kind: 'cap'; plug: string }
   | { kind: 'wire'; plug: string; pin: string }
   | { kind: 'sensor'; sensor: string }
   | { kind: 'tray'; piece: string; group: string }

@@ -164,6 +164,18 @@ export function cheapestChain(vehicle: PlugFace, kit: PlugFace, adapters: readon
   return undefined;
 }
 
+/** A vehicle's plug as it stands at the end of a chain of adapters: each pin where the wires of the chain lead it, in as many places as they do. */
+export function faceThrough<T extends PlugFace>(face: T, { adapters }: Pick<AdapterChain, 'adapters'>): T {
+  return adapters.reduce((at, { lampEnd, pins }): T => {
+    const { family, keying, rows, columns, gender } = lampEnd;
+    const led = pins.flatMap(({ from, to }) => {
+      const pin = at.pins.find(({ row, column }) => row === from.row && column === from.column);
+      return pin ? [{ ...pin, row: to.row, column: to.column }] : [];
+    });
+    return { ...at, family, keying, rows, columns, gender, pins: led };
+  }, face);
+}
+
 /** Keeps a list with the cheapest last, of like price the shortest chain last. */
 function insert(open: Reached[], entry: Reached): void {
   const dearer = (other: Reached) => other.priceCents > entry.priceCents || (other.priceCents === entry.priceCents && other.chain.length > entry.chain.length);

@@ -10,6 +10,7 @@ export * from './leg-load.ts';
 export * from './legs.ts';
 export * from './load.ts';
 export * from './outage.ts';
+export * from './plug-library.ts';
 export * from './plug-verdict.ts';
 export * from './plugs.ts';
 export * from './relay.ts';

@@ -63,15 +63,17 @@ async function readPinned(db: Connection, wanted: readonly Wanted[]): Promise<{ 
   });
 }
 
-/** The documents that a job pins, and their hashes in the order profile, rules, kits. */
+/** The documents that a job pins, and their hashes in the order profile, rules, plugs, kits. */
 export async function getPinned(
   db: Connection,
-  { profile, kits, rules }: { profile: DocumentPin; kits: readonly DocumentPin[]; rules: DocumentPin },
-): Promise<{ profile: Documents['vehicle']; rules: Documents['rules']; kits: Documents['kit'][]; hashes: string[] }> {
-  const wanted: Wanted[] = [{ kind: 'vehicle', pin: profile }, { kind: 'rules', pin: rules }, ...kits.map((pin): Wanted => ({ kind: 'kit', pin }))];
+  { profile, kits, rules, plugs }: { profile: DocumentPin; kits: readonly DocumentPin[]; rules: DocumentPin; plugs?: DocumentPin },
+): Promise<{ profile: Documents['vehicle']; rules: Documents['rules']; plugs?: Documents['plugs']; kits: Documents['kit'][]; hashes: string[] }> {
+  const library: Wanted[] = plugs ? [{ kind: 'plugs', pin: plugs }] : [];
+  const wanted: Wanted[] = [{ kind: 'vehicle', pin: profile }, { kind: 'rules', pin: rules }, ...library, ...kits.map((pin): Wanted => ({ kind: 'kit', pin }))];
   const read = await readPinned(db, wanted);
   const [first, second, ...others] = read.map((entry) => entry.document);
-  return { profile: first as Documents['vehicle'], rules: second as Documents['rules'], kits: others as Documents['kit'][], hashes: read.map((entry) => entry.hash) };
+  const third = plugs ? { plugs: others.shift() as Documents['plugs'] } : {};
+  return { profile: first as Documents['vehicle'], rules: second as Documents['rules'], ...third, kits: others as Documents['kit'][], hashes: read.map((entry) => entry.hash) };
 }
 
 /** What the library holds, in short: documents are only added, so it is another where one was. A column of a question that asks for something else. */

@@ -24,9 +24,10 @@ const changed = (change: (profile: LooseProfile) => void) => {
   return profile;
 };
 
-test.each(['vehicles/wexholm-bollard-35.json', 'kits/cairn-fen-pair.json', 'rules.json', 'shop.json'])('%s comes out as it went in', async (file) => {
+test.each(['vehicles/wexholm-bollard-35.json', 'kits/cairn-fen-pair.json', 'plugs.json', 'rules.json', 'shop.json'])('%s comes out as it went in', async (file) => {
   const document = demoDocument(file);
-  const kind = { 'jade-vehicle-profile/3': 'vehicle', 'jade-kit/3': 'kit', 'jade-rule-set/1': 'rules', 'jade-shop/1': 'shop' }[String(document.format)] ?? '';
+  const kind =
+    { 'jade-vehicle-profile/3': 'vehicle', 'jade-kit/3': 'kit', 'jade-plugs/1': 'plugs', 'jade-rule-set/1': 'rules', 'jade-shop/1': 'shop' }[String(document.format)] ?? '';
   expect((await shop.app.inject({ url: `/api/documents/${kind}/${String(document.slug)}/export` })).json()).toEqual(document);
 });
 

@@ -3,6 +3,7 @@ import { checkKit } from '@jade/core/kit';
 import { checkRules } from '@jade/core/rules';
 import { checkShop } from '@jade/core/shop';
 import { checkProfile } from '@jade/core/vehicle';
+import { checkPlugLibrary } from '@jade/core/wiring';
 import { readDocument, type AnyDocument } from '@jade/contract/documents';
 import { retrying, type Connection, type Database } from '../database/index.ts';
 import { listDocuments, newestDocuments, storeDocument } from '../documents/index.ts';
@@ -33,13 +34,14 @@ async function meaningFaults(db: Connection, entry: AnyDocument): Promise<Fault[
     return checkKit(entry.document, new Map(profiles.map(({ slug, document }) => [slug, document])));
   }
   if (entry.kind === 'rules') return checkRules(entry.document);
+  if (entry.kind === 'plugs') return checkPlugLibrary(entry.document);
   if (entry.kind === 'shop') {
     const known = await listDocuments(db);
     const slugs = (kind: string) => new Set(known.filter((row) => row.kind === kind).map((row) => row.slug));
     const other = known.find((row) => row.kind === 'shop' && row.slug !== entry.document.slug);
     // A second shop beside the one there is would leave it open which of them is meant.
     if (other) return [{ path: 'slug', code: 'choice', data: { value: entry.document.slug, choices: other.slug } }];
-    return checkShop(entry.document, { profiles: slugs('vehicle'), kits: slugs('kit'), rules: slugs('rules') });
+    return checkShop(entry.document, { profiles: slugs('vehicle'), kits: slugs('kit'), rules: slugs('rules'), plugs: slugs('plugs') });
   }
   return [];
 }

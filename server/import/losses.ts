@@ -8,7 +8,7 @@ import { tables, type Connection } from '../database/index.ts';
 import { getDocument, kitsFor } from '../documents/index.ts';
 import { pinnedOf, wholeLog } from '../job/index.ts';
 
-type Pinned = Pick<JobDocuments, 'profile' | 'kits' | 'rules'>;
+type Pinned = Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>;
 
 /** Losses that are told; nobody reads more of them. */
 const MOST_TOLD = 200;
@@ -54,6 +54,7 @@ async function openJobs(db: Connection, { kind, document: { slug } }: AnyDocumen
 function withOne(pinned: Pinned, entry: AnyDocument): Pinned | undefined {
   const { kind, document } = entry;
   if (kind === 'vehicle' && pinned.profile.slug === document.slug) return { ...pinned, profile: document };
+  if (kind === 'plugs' && pinned.plugs?.slug === document.slug) return { ...pinned, plugs: document };
   if (kind === 'rules' && pinned.rules.slug === document.slug) return { ...pinned, rules: document };
   if (kind === 'kit' && pinned.kits.some(({ slug }) => slug === document.slug)) return { ...pinned, kits: pinned.kits.map((kit) => (kit.slug === document.slug ? document : kit)) };
   return undefined;

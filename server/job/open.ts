@@ -9,6 +9,7 @@ import { canonicalHash, getDocument, newestDocuments } from '../documents/index.
 import { notFound, Refusal } from '../faults/index.ts';
 import { insertEvents } from './chain.ts';
 import { eventRow, type Author } from './log.ts';
+import { plugsOfShop } from './library.ts';
 import { readEvents } from './whole-log.ts';
 
 export interface JobToOpen {
@@ -64,10 +65,11 @@ async function factsOfLastJob(tx: Connection, vehicle: string): Promise<JobEvent
 export async function openJob(tx: Connection, job: JobToOpen, author: Author): Promise<number> {
   const [vehicle] = await tx.select().from(tables.vehicles).where(eq(tables.vehicles.id, job.vehicle));
   if (!vehicle) throw notFound('vehicle', job.vehicle);
-  const pin = async (kind: 'vehicle' | 'kit' | 'rules', slug: string) => {
+  const pin = async (kind: 'vehicle' | 'kit' | 'rules' | 'plugs', slug: string) => {
     const { version } = await getDocument(tx, kind, slug);
     return { slug, version };
   };
+  const plugs = await plugsOfShop(tx);
   const kits = [];
   for (const slug of job.kits) kits.push(await pin('kit', slug));
   const event: JobEvent<'job.opened'> = {
@@ -80,6 +82,7 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
       profile: await pin('vehicle', vehicle.profile),
       kits,
       rules: await pin('rules', job.rules),
+      ...(plugs === undefined ? {} : { plugs: await pin('plugs', plugs) }),
       ...(job.promisedAt ? { promisedAt: job.promisedAt.toISOString() } : {}),
       ...job.brought,
     },

@@ -6,10 +6,11 @@ import { canonicalHash, getDocument, type StoredDocument } from '../documents/in
 import { notFound } from '../faults/index.ts';
 import { insertEvents } from './chain.ts';
 import { countUp, eventRow, lockJob, type Author } from './log.ts';
+import { plugsOfShop } from './library.ts';
 import { readLog } from './whole-log.ts';
 
 export interface NewerDocument extends DocumentPin {
-  kind: 'vehicle' | 'kit' | 'rules';
+  kind: 'vehicle' | 'kit' | 'rules' | 'plugs';
 }
 
 /** Lines of what is lost that an event carries; nobody reads more of them. */
@@ -18,21 +19,34 @@ const MOST_LOST = 500;
 async function pinnedAndNewest(db: Connection, job: string, log: readonly LoggedEvent[]) {
   const pins = pinsIn(log);
   if (!pins) throw notFound('job', job);
-  const pair = async <K extends 'vehicle' | 'kit' | 'rules'>(kind: K, pin: DocumentPin): Promise<[StoredDocument<K>, StoredDocument<K>]> => [
+  const pair = async <K extends NewerDocument['kind']>(kind: K, pin: DocumentPin): Promise<[StoredDocument<K>, StoredDocument<K>]> => [
     await getDocument(db, kind, pin.slug, pin.version),
     await getDocument(db, kind, pin.slug),
   ];
   const kits = [];
   for (const pin of pins.kits) kits.push(await pair('kit', pin));
-  return { profile: await pair('vehicle', pins.profile), kits, rules: await pair('rules', pins.rules) };
+  return { profile: await pair('vehicle', pins.profile), kits, rules: await pair('rules', pins.rules), plugs: await plugsPair(db, pins.plugs) };
+}
+
+/** The plug library that a job pins and the newest version of it; of a job that pins none, as one opened before there was one does, that of the shop. */
+async function plugsPair(db: Connection, pin: DocumentPin | undefined): Promise<[StoredDocument<'plugs'> | undefined, StoredDocument<'plugs'>] | undefined> {
+  const slug = pin?.slug ?? (await plugsOfShop(db));
+  if (slug === undefined) return undefined;
+  return [pin && (await getDocument(db, 'plugs', pin.slug, pin.version)), await getDocument(db, 'plugs', slug)];
 }
 
 /** Documents that a job pins, as its log says it now; undefined before it is opened. */
 export const pinsIn = (log: readonly LoggedEvent[]) => pinsOf(foldJob(standingEvents(log, ['job.opened', 'job.repinned'])));
 
 /** Documents of a job of which a newer version is published; a job goes on with its pins until somebody takes them over. */
-export async function newerThan(db: Connection, { profile, kits, rules }: NonNullable<ReturnType<typeof pinsIn>>): Promise<NewerDocument[]> {
-  const pinned: NewerDocument[] = [{ kind: 'vehicle', ...profile }, ...kits.map((pin): NewerDocument => ({ kind: 'kit', ...pin })), { kind: 'rules', ...rules }];
+export async function newerThan(db: Connection, { profile, kits, rules, plugs }: NonNullable<ReturnType<typeof pinsIn>>): Promise<NewerDocument[]> {
+  const library = plugs?.slug ?? (await plugsOfShop(db));
+  const pinned: NewerDocument[] = [
+    { kind: 'vehicle', ...profile },
+    ...kits.map((pin): NewerDocument => ({ kind: 'kit', ...pin })),
+    { kind: 'rules', ...rules },
+    ...(library === undefined ? [] : [{ kind: 'plugs' as const, slug: library, version: plugs?.version ?? 0 }]),
+  ];
   const { documents } = tables;
   const rows = await db
     .select({ kind: documents.kind, slug: documents.slug, version: max(documents.version) })
@@ -53,10 +67,15 @@ export async function repinJob(tx: Connection, job: string, id: string, author: 
   const [known] = await tx.select({ id: tables.events.id }).from(tables.events).where(eq(tables.events.id, id));
   if (known) return undefined;
   const { log, chain } = await readLog(tx, job);
-  const { profile, kits, rules } = await pinnedAndNewest(tx, job, log);
-  if ([profile, ...kits, rules].every(([pinned, newest]) => newest.version === pinned.version)) return undefined;
+  const { profile, kits, rules, plugs } = await pinnedAndNewest(tx, job, log);
+  if ([profile, ...kits, rules, ...(plugs ? [plugs] : [])].every(([pinned, newest]) => newest.version === pinned?.version)) return undefined;
   const pin = ([, { slug, version }]: readonly [unknown, DocumentPin]): DocumentPin => ({ slug, version });
-  const side = (place: 0 | 1) => ({ profile: profile[place].document, kits: kits.map((kit) => kit[place].document), rules: rules[place].document });
+  const side = (place: 0 | 1) => ({
+    profile: profile[place].document,
+    kits: kits.map((kit) => kit[place].document),
+    rules: rules[place].document,
+    plugs: plugs?.[place]?.document,
+  });
   const all = lostIn(side(0), side(1));
   const lost = all.length > MOST_LOST ? [...all.slice(0, MOST_LOST), `and ${all.length - MOST_LOST} more`] : all;
   const event: JobEvent<'job.repinned'> = {
@@ -64,7 +83,7 @@ export async function repinJob(tx: Connection, job: string, id: string, author: 
     type: 'job.repinned',
     v: 1,
     at: new Date().toISOString(),
-    payload: { profile: pin(profile), kits: kits.map(pin), rules: pin(rules), lost },
+    payload: { profile: pin(profile), kits: kits.map(pin), rules: pin(rules), ...(plugs ? { plugs: pin(plugs) } : {}), lost },
   };
   await insertEvents(tx, [eventRow(job, row.seq + 1, event, canonicalHash(event), author)], chain);
   await countUp(tx, job, row.seq + 1, [event], log);

@@ -4,7 +4,7 @@ import type { JobLine, JobSummary, JobView } from '@jade/contract/job';
 import { UNREADABLE } from '@jade/words/job';
 import { vehiclesNamed } from '../customers/index.ts';
 import { asked, tables, type Connection } from '../database/index.ts';
-import { Kept, kitsFor, libraryState } from '../documents/index.ts';
+import { Kept, kitsFor, libraryState, newestDocuments } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { newerThan, pinsIn } from './pins.ts';
 import { takenOn } from './times.ts';
@@ -114,16 +114,17 @@ export async function boardState(db: Connection): Promise<string> {
 }
 
 /** What the library holds beside a job's pins, as long as nothing is added to it. */
-const beside = new WeakMap<Connection, Kept<Pick<JobView, 'newer' | 'otherKits'>>>();
+const beside = new WeakMap<Connection, Kept<Pick<JobView, 'newer' | 'otherKits' | 'currency'>>>();
 
-async function besideOf(db: Connection, library: number, pins: NonNullable<ReturnType<typeof pinsIn>>): Promise<Pick<JobView, 'newer' | 'otherKits'>> {
+async function besideOf(db: Connection, library: number, pins: NonNullable<ReturnType<typeof pinsIn>>): Promise<Pick<JobView, 'newer' | 'otherKits' | 'currency'>> {
   const kept = beside.get(db) ?? new Kept(100);
   beside.set(db, kept);
   const key = JSON.stringify([library, pins]);
   const known = kept.get(key);
   if (known) return known;
   const otherKits = (await kitsFor(db, pins.profile.slug)).filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug));
-  const made = { newer: await newerThan(db, pins), otherKits };
+  const [shop] = await newestDocuments(db, 'shop');
+  const made = { newer: await newerThan(db, pins), otherKits, currency: shop?.document.currency ?? '' };
   kept.set(key, made);
   return made;
 }
@@ -139,7 +140,7 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
   const events = await wholeLog(db, id);
   const pins = pinsIn(events);
   if (!pins) throw notFound('job', id);
-  const { profile, kits, rules } = await pinnedOf(db, events, pins);
+  const { profile, kits, rules, plugs } = await pinnedOf(db, events, pins);
   return {
     id,
     bay: row.bay,
@@ -150,6 +151,7 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
     profile,
     kits,
     rules,
+    ...(plugs ? { plugs } : {}),
     newKit: row.newKit,
     taken: await takenOn(db, pins.profile.slug),
     ...(await besideOf(db, row.library, pins)),

@@ -1,4 +1,4 @@
-import { functionsOf, lampAims, lostFunctions, replacedPieces, watchedLamps, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
+import { functionsOf, lampAims, leftoverPlugs, lostFunctions, replacedPieces, watchedLamps, wireJoints, circuitLoads, type JobContext } from '@jade/core/job';
 import { sense, standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/job';
 import { sayHold, sayKey } from '@jade/words/stations';
@@ -80,7 +80,8 @@ function wireTable(context: JobContext): SheetTable {
     'how the vehicle watches it',
     sayWatchedShort(value, channel.flashes, accepted),
   ]);
-  return { title: 'Connections and load', head: ['Place', 'How', 'Result'], rows: [...loads, ...joints, ...lamps], empty: 'Nothing was connected.' };
+  const left = leftoverPlugs(context).map(({ plug, capped }) => [plug.name, 'left over', capped ? 'capped and tied away' : 'not capped']);
+  return { title: 'Connections and load', head: ['Place', 'How', 'Result'], rows: [...loads, ...joints, ...left, ...lamps], empty: 'Nothing was connected.' };
 }
 
 function sensorTable(context: JobContext): SheetTable {

@@ -21,7 +21,7 @@ export function demoFiles(): string[] {
     readdirSync(join(root, 'demo', folder))
       .filter((name) => name.endsWith('.json'))
       .map((name) => `${folder}/${name}`);
-  return ['rules.json', ...list('vehicles'), ...list('kits'), 'shop.json'];
+  return ['rules.json', 'plugs.json', ...list('vehicles'), ...list('kits'), 'shop.json'];
 }
 
 /** An own database on the test server, empty, to be dropped at the end. */

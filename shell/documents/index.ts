@@ -3,7 +3,7 @@ import { sayFaults } from '@jade/words/faults';
 import type { Fault } from '@jade/core/faults';
 
 /** Formats in the order in which one rests on the other, whatever their version. */
-const ORDER = ['jade-rule-set', 'jade-vehicle-profile', 'jade-kit', 'jade-shop'];
+const ORDER = ['jade-rule-set', 'jade-plugs', 'jade-vehicle-profile', 'jade-kit', 'jade-shop'];
 
 interface Answer {
   kind: string;
@@ -46,7 +46,7 @@ async function readFiles(files: readonly string[]): Promise<{ file: string; valu
   return read.sort((a, b) => orderOf(format(a)) - orderOf(format(b)));
 }
 
-/** `jade import FILE…`: sends documents to the running server, rule sets and profiles before what rests on them. */
+/** `jade import FILE…`: sends documents to the running server, rule sets, plugs and profiles before what rests on them. */
 export async function importFiles(server: string, files: readonly string[], acceptLosses = false): Promise<number> {
   const read = await readFiles(files);
   if (!read || read.length === 0) return 2;

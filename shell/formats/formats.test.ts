@@ -19,6 +19,8 @@ const DOCUMENTS: [string, string][] = [
   ['kit', 'demo/kits/cairn-fen-pair.json'],
   ['kit', 'demo/kits/tarn-gantry-1100.json'],
   ['kit', 'docs/formats/examples/kit.json'],
+  ['plugs', 'demo/plugs.json'],
+  ['plugs', 'docs/formats/examples/plugs.json'],
   ['rule-set', 'demo/rules.json'],
   ['rule-set', 'docs/formats/examples/rule-set.json'],
   ['shop', 'demo/shop.json'],
@@ -54,7 +56,7 @@ test('each type of event has a schema, and the reference names each calculation 
 });
 
 test('every link of the reference pages leads to a file that is there', () => {
-  for (const page of ['README.md', 'vehicle-profile.md', 'kit.md', 'rule-set.md', 'shop.md', 'log.md', 'compute.md']) {
+  for (const page of ['README.md', 'vehicle-profile.md', 'kit.md', 'plugs.md', 'rule-set.md', 'shop.md', 'log.md', 'compute.md']) {
     const text = readFileSync(join(root, 'docs/formats', page), 'utf8');
     for (const [, link] of text.matchAll(/\]\(([^)#:]+)\)/g)) expect([link, existsSync(join(root, 'docs/formats', link ?? ''))]).toEqual([link, true]);
   }

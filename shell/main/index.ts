@@ -3,7 +3,7 @@ import { exportDocument, importFiles } from '../documents/index.ts';
 import { writeFormats } from '../formats/index.ts';
 
 const USE = `jade import FILE…        take documents into the running shop; with --accept-losses also where kits or open jobs rest on what they no longer have
-jade export KIND SLUG    print a document (kind: vehicle, kit, rules, shop)
+jade export KIND SLUG    print a document (kind: vehicle, kit, plugs, rules, shop)
 compute NAME < input     run a calculation; --list names them
 `;
 

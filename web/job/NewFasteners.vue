@@ -20,9 +20,3 @@ const parts = computed(() => partsToOrder(context.value, job.plan));
     </ul>
   </section>
 </template>
-
-<style scoped>
-.grow {
-  flex: 1;
-}
-</style>

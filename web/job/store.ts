@@ -56,6 +56,7 @@ export const useJob = defineStore('job', () => {
         profile: view.value.profile,
         kits: view.value.kits,
         rules: view.value.rules,
+        plugs: view.value.plugs,
         year: view.value.vehicle.year ?? undefined,
         newKit: view.value.newKit,
         taken: view.value.taken,

@@ -22,6 +22,7 @@ export interface Names {
   circuit: (id: string) => string;
   kitPlug: (kit: string, id: string) => string;
   channel: (id: string) => string;
+  adapter: (id: string) => string;
   sensor: (id: string) => string;
   group: (piece: string, id: string) => string;
   connection: (kit: string, id: string) => string;
@@ -34,7 +35,7 @@ function find<T extends { id: string }>(items: readonly T[] | undefined, id: str
 }
 
 /** Names from the documents of a job; an id that is not found stands for itself. */
-export function namesOf({ profile, kits, rules }: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'rules'>>): Names {
+export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'rules' | 'plugs'>>): Names {
   const kit = (slug: string) => kits.find((candidate) => candidate.slug === slug);
   const fitment = (slug: string) => kit(slug)?.fitments.find((candidate) => candidate.vehicle === profile.slug);
   return {
@@ -68,6 +69,7 @@ export function namesOf({ profile, kits, rules }: Pick<JobContext, 'profile' | '
       id,
     kitPlug: (slug, id) => find(kit(slug)?.plugs, id)?.name ?? id,
     channel: (id) => find(profile.channels, id)?.name ?? id,
+    adapter: (id) => find(plugs?.adapters, id)?.name ?? id,
     sensor: (id) => find(profile.sensors, id)?.name ?? id,
     connection: (slug, id) => {
       const connection = find(fitment(slug)?.connections, id);
@@ -160,7 +162,11 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'fastener.broken': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} broken`,
   'fastener.dropped': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} dropped`,
   'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} found`,
-  'plug.joined': ({ kit, connection }, names) => `Plug joined: ${inSentence(names.connection(kit, connection))}`,
+  'plug.joined': ({ kit, connection, adapters = [] }, names) =>
+    `Plug joined: ${inSentence(names.connection(kit, connection))}${adapters.length > 0 ? `, by ${adapters.map((adapter) => inSentence(names.adapter(adapter))).join(', then ')}` : ''}`,
+  'cavity.populated': ({ plug, row, column, carries, circuit }, names) =>
+    `${names.plug(plug)}, row ${row}, column ${column}: contact for ${carries} put in${circuit === undefined ? '' : `, fed from ${inSentence(names.circuit(circuit))}`}`,
+  'plug.capped': ({ plug, kit }, names) => `${kit === undefined ? names.plug(plug) : names.kitPlug(kit, plug)} capped and tied away`,
   'load.accepted': ({ circuit }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted`,
   'fuse.seen': ({ circuit, ratedA }, names) => `Fuse of ${inSentence(names.circuit(circuit))} seen: ${stated(ratedA, 'A')}`,
   'slot.measured': ({ slot, state, lowV, highV }) => `Slot ${slot}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,

@@ -40,6 +40,12 @@ export const STATE_NAMES: Record<StationState, string> = {
   blocked: 'blocked',
 };
 
+/** A plug left over, of the vehicle or, where a kit stands before it, of that kit. */
+function sayCapped(kept: string, names: Names): string {
+  const [kit = '', plug] = kept.split('/');
+  return plug === undefined ? names.plug(kept) : names.kitPlug(kit, plug);
+}
+
 /** What a subject is called where something waits for it. */
 export function saySubject(subject: Subject, names: Names): string {
   switch (subject.kind) {
@@ -59,6 +65,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return names.item(subject.kit, subject.item);
     case 'plug':
       return `plug of ${subject.connection}`;
+    case 'cap':
+      return `Cap ${inSentence(sayCapped(subject.plug, names))}`;
     case 'wire':
       return `${names.plug(subject.plug)}, pin ${subject.pin}`;
     case 'sensor':
@@ -90,6 +98,7 @@ const KINDS: readonly Subject['kind'][] = [
   'joint',
   'content',
   'plug',
+  'cap',
   'wire',
   'sensor',
   'tray',
@@ -110,6 +119,7 @@ const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
   joint: ['kit', 'connection'],
   content: ['kit', 'item'],
   plug: ['connection'],
+  cap: ['plug'],
   wire: ['plug', 'pin'],
   sensor: ['sensor'],
   tray: ['piece', 'group'],
@@ -168,6 +178,8 @@ const HOLDS: Record<HoldCode, Say> = {
   'pieces-to-open': ({ count, piece }, names) =>
     number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out',
   'plug-does-not-mate': ({ plug }, names) => `${names.plug(text(plug))} does not meet its mate pin by pin`,
+  'plug-to-cap': ({ plug, kit }, names) => `Cap ${inSentence(text(kit) === '' ? names.plug(text(plug)) : names.kitPlug(text(kit), text(plug)))}, which is left over`,
+  'pin-over': ({ plug, pin }, names) => `${names.plug(text(plug))}, pin ${text(pin)}, would carry more than its plug may`,
   'plug-to-join': ({ plug }, names) => `Join ${inSentence(names.plug(text(plug)))}`,
   'load-refused': ({ circuit, share, trouble }, names) =>
     `${names.circuit(text(circuit))} ${REFUSED[text(trouble)] ?? `would carry ${percent(number(share))} of its weakest part`}`,
@@ -263,6 +275,10 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return 'These plugs do not meet.';
     case 'load-refused':
       return `${names.circuit(refusal.circuit)} does not carry it.`;
+    case 'no-terminal':
+      return `The plug library has no contact for ${inSentence(names.plug(refusal.plug))} that takes the kit’s wire.`;
+    case 'pin-over':
+      return `${names.plug(refusal.plug)}, pin ${refusal.pin}: it would carry more than its plug may. Feed some of it by another plug, or over a relay.`;
     case 'wire-first':
       return `First prove the wire at Probe: ${inSentence(names.plug(refusal.plug))}, pin ${refusal.pin}, on and off. Nothing is tapped on its colour alone.`;
     case 'wall-first':

@@ -1,7 +1,7 @@
 import type { ReasonTree } from '@jade/core/facts';
 import type { WatchedLamp, WireBranch, WireJoint, WireLane } from '@jade/core/job';
 import type { Circuit, Load, MonitorKind } from '@jade/core/vehicle';
-import type { Cure, CureTrouble, Drain, LoadCheck, MateTrouble, MateVerdict, PinVerdict } from '@jade/core/wiring';
+import type { Cure, CureTrouble, Drain, LoadCheck, MateTrouble, MateVerdict, PinVerdict, PlugFamily } from '@jade/core/wiring';
 import { sayCondition } from '@jade/words/match';
 import { amperes, inSentence, percent, plural, stated } from '@jade/words/units';
 
@@ -105,8 +105,9 @@ export function sayJoint({ vehiclePlug, tapped, joined }: Pick<WireJoint, 'vehic
 }
 
 /** How a joint was made. */
-export function sayJoinedHow({ tapped }: Pick<WireJoint, 'tapped'>): string {
-  return tapped ? `wire of pin ${tapped.id} tapped and sealed` : 'plug to plug, nothing cut';
+export function sayJoinedHow({ tapped, between }: Pick<WireJoint, 'tapped' | 'between'>): string {
+  if (tapped) return `wire of pin ${tapped.id} tapped and sealed`;
+  return between ? `plug to plug by ${between.chain.adapters.map(({ name }) => inSentence(name)).join(', then ')}, nothing cut` : 'plug to plug, nothing cut';
 }
 
 /** Whether one wire of the vehicle may be tapped by a lead, with what they carry. */
@@ -117,10 +118,18 @@ export function sayTap({ tapped, kitPlug, mate }: Pick<WireJoint, 'tapped' | 'ki
 }
 
 /** What closes a joint, and how it is tried. */
-export function sayHowToJoin({ tapped, vehiclePlug, verdict }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'verdict'>): string {
+export function sayHowToJoin({ tapped, vehiclePlug, verdict, between }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'verdict' | 'between'>, family?: PlugFamily): string {
   if (tapped) return 'Prove the wire at Probe first, then key off. Connector for both conductors and insulations, sleeve on before it closes, pull once, seal what was bared.';
   const turn = verdict?.value === 'turn it' ? 'Turn it by half a turn. ' : '';
-  return `${turn}Lock: ${vehiclePlug.lock}. Push until it clicks, then pull once.`;
+  const seal = family?.sealed ? ' Its seal is in its place and clean.' : '';
+  const hold = `Hold the contacts from backing out, push until it is home, then pull once.${seal}`;
+  if (between) {
+    const leads = between.chain.adapters.map(({ name }) => inSentence(name)).join(', then ');
+    const atLamp = family ? ` At the kit: ${family.lock}${family.secondLock ? `, then ${family.secondLock}` : ''}.` : '';
+    return `Put ${leads} between. At the vehicle: ${between.plug.lock}.${atLamp} ${turn}${hold}`;
+  }
+  const second = family?.secondLock && !vehiclePlug.lock.includes(family.secondLock) ? ` Then ${family.secondLock}.` : '';
+  return `${turn}Lock: ${vehiclePlug.lock}.${second} ${hold}`;
 }
 
 export const WATCHED_WORDS: Record<WatchedLamp['value'], string> = { 'as it was': 'sees nothing', cured: 'the kit brings the cure', open: 'not cured' };

@@ -8,11 +8,13 @@ export interface JointNames {
   item: (kit: string, id: string) => string;
   kit: (slug: string) => string;
   kitPlug: (kit: string, id: string) => string;
+  adapter: (id: string) => string;
 }
 
 const METHODS: Record<JointMethod, { how: string; tool: string; check: string }> = {
   plug: { how: 'plug to plug', tool: 'by hand', check: 'click, locks home, pull once' },
   adapter: { how: 'plug to plug, by adapter', tool: 'by hand', check: 'both ends click, locks home, pull once' },
+  cavity: { how: 'contact put into the empty cavity, then plug to plug', tool: 'crimp tool', check: 'seal on first, barb as its neighbours, tug it, click' },
   tap: { how: 'tap connector on the uncut wire', tool: 'parallel pliers', check: 'fits both conductors and insulations, pull once, sealed' },
   'ring terminal': { how: 'ring terminal', tool: 'crimp tool', check: 'sleeve on first, bare metal, full tightness, sealed' },
 };
@@ -38,11 +40,12 @@ function vehicleEnd({ place, vehicle }: JointLine): string {
 export function sayJointLine(line: JointLine, names: JointNames): JointRow {
   const { end, method, circuit, stripMm, atMm, adapter, joined } = line;
   const words = METHODS[method];
+  const parts = [...(line.between ?? []).map((id) => inSentence(names.adapter(id))), ...(adapter === undefined ? [] : [inSentence(names.item(line.kit, adapter))])];
   return {
     'Work place': placeOf(line, names),
     'Vehicle wire': vehicleEnd(line),
     'Kit wire': end ? `${names.kitPlug(line.kit, end.plug)}, ${coloured(end.id, end.colour)}` : names.kit(line.kit),
-    How: adapter === undefined ? words.how : `${words.how} (${inSentence(names.item(line.kit, adapter))})`,
+    How: parts.length === 0 ? words.how : `${words.how} (${parts.join(', then ')})`,
     Circuit: circuit === undefined ? 'ground' : names.circuit(circuit),
     Strip: stripMm > 0 ? millimetres(stripMm) : '—',
     'Where on the wire': atMm === undefined ? '—' : `${millimetres(atMm)} from the back of the plug`,

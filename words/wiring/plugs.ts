@@ -1,4 +1,7 @@
-import type { PlugHarm, PlugVerdict } from '@jade/core/wiring';
+import type { EmptyCavity, LeftoverPlug, PinLoad } from '@jade/core/job';
+import type { PlugAdapter, PlugFamily, PlugHarm, PlugVerdict, Source } from '@jade/core/wiring';
+import { amperes, stated } from '@jade/words/units';
+import { saySource } from './sources.ts';
 
 const place = ({ row, column }: { row: number; column: number }) => `row ${row}, column ${column}`;
 
@@ -43,4 +46,45 @@ export function sayPlugVerdict(verdict: PlugVerdict): string {
         ? `Do not connect: pin ${verdict.pin} of the vehicle carries data, which a lamp would disturb or be harmed by.`
         : `Do not connect: nobody knows what pin ${verdict.pin} of the vehicle carries. Find out at Probe first.`;
   }
+}
+
+/** How near the contacts of a joint are to what they may carry: the fullest of them. */
+export function sayPinLoads(loads: readonly PinLoad[]): string {
+  const fullest = loads.reduce<PinLoad | undefined>((most, load) => (most && most.ampere / most.permittedA >= load.ampere / load.permittedA ? most : load), undefined);
+  if (!fullest) return 'What each contact may carry is not known: the plug library does not have this family.';
+  const least = `pin ${fullest.pin}, ${fullest.carries}, ${amperes(fullest.ampere)} of ${stated(fullest.permittedA, 'A')}`;
+  return fullest.ampere > fullest.permittedA + 1e-9 ? `Too much for a contact: ${least}.` : `Contacts carry it: ${least} at most.`;
+}
+
+/** What goes into an empty cavity. */
+export function sayCavity({ row, column, carries, terminals }: EmptyCavity): string {
+  const where = `${carries}, ${place({ row, column })}`;
+  if (!terminals) return `${where}: the plug library does not have this family; take a contact of the plug’s own.`;
+  const [terminal] = terminals;
+  return terminal
+    ? `${where}: ${terminal.name}, ${terminal.barb}; seal on first, tug it once.`
+    : `${where}: the plug library has no contact of this family that takes the kit’s wire.`;
+}
+
+/** A circuit that the wire of an empty cavity could be led from. */
+export const sayFeed = (source: Source): string => `${source.name}. ${saySource(source)}`;
+
+/** What is left over and how it is left. */
+export function sayLeftover({ plug, kit, capped }: LeftoverPlug): string {
+  const whose = kit ? 'of the kit: nothing of this vehicle takes it' : 'of the vehicle: its lamp is gone';
+  return `${plug.name}, ${whose}. ${capped ? 'Capped and tied away.' : 'Cap it against water and tie it away from heat and what moves.'}`;
+}
+
+/** Which cavity of a lead leads to which: straight through, or each that does not. */
+export function sayPinMap({ pins }: Pick<PlugAdapter, 'pins'>): string {
+  const moved = pins.filter(({ from, to }) => from.row !== to.row || from.column !== to.column);
+  if (moved.length === 0) return `straight through, ${pins.length} wires`;
+  return `by row.column: ${pins.map(({ from, to }) => `${from.row}.${from.column} to ${to.row}.${to.column}`).join(', ')}`;
+}
+
+/** A plug family in short: faces, locks, what a contact carries, what goes into a cavity. */
+export function sayFamily({ keyings, grids, sealed, lock, secondLock, pinA, terminals }: PlugFamily): string {
+  const faces = grids.map(({ rows, columns }) => `${rows}×${columns}`).join(', ');
+  const contacts = terminals.length === 0 ? 'no loose contacts' : terminals.map(({ name, areaMm2: [from, to] }) => `${name} for ${from} to ${to} mm²`).join('; ');
+  return `${faces}, keying ${keyings.join(', ')}. ${sealed ? 'Sealed' : 'Not sealed'}; ${lock}${secondLock ? `, then ${secondLock}` : ''}. ${stated(pinA, 'A')} each contact; ${contacts}.`;
 }

@@ -3,7 +3,6 @@ import { factsOf } from '../../facts/index.ts';
 import { circuitLoads, emptyJob, jobContext, SCHOOLS, type JobDocuments } from '../../job/index.ts';
 import type { Kit } from '../../kit/index.ts';
 import { matchKit, withOptions } from '../../match/index.ts';
-import type { RuleSet } from '../../rules/index.ts';
 import type { VehicleProfile } from '../../vehicle/index.ts';
 import type { Truth } from './robot.ts';
 
@@ -49,28 +48,31 @@ export interface Case {
 const otherChoices = (kit: Kit): Record<string, string>[] =>
   kit.options.flatMap((option) => option.choices.filter(({ id }) => id !== option.default).map(({ id }) => ({ [`option.${option.id}`]: id })));
 
+/** What all jobs of a shop go by. */
+type Shared = Pick<JobDocuments, 'rules' | 'plugs'>;
+
 /** Whether every circuit bears what the kit puts on it. */
-function carries(profile: VehicleProfile, kit: Kit, rules: RuleSet, facts: Record<string, string>): boolean {
+function carries(profile: VehicleProfile, kit: Kit, shared: Shared, facts: Record<string, string>): boolean {
   const state = emptyJob();
   for (const [fact, value] of Object.entries(facts)) state.facts[fact] = { certainty: 'known', value };
   state.options[kit.slug] = Object.fromEntries(Object.entries(facts).flatMap(([fact, value]) => (fact.startsWith('option.') ? [[fact.slice('option.'.length), value]] : [])));
-  return circuitLoads(jobContext(state, { profile, rules, kits: [kit] })).every(({ check }) => check.verdict === 'carries' || check.verdict === 'warn');
+  return circuitLoads(jobContext(state, { profile, ...shared, kits: [kit] })).every(({ check }) => check.verdict === 'carries' || check.verdict === 'warn');
 }
 
 /**
  * Every kit on every vehicle that it fits, with every fact that matters both ways, alone and with two, in both schools; each other choice of an
  * option with the first and the last of those. What a circuit does not bear is left out.
  */
-export function casesOf(profiles: readonly VehicleProfile[], kits: readonly Kit[], rules: RuleSet): Case[] {
+export function casesOf(profiles: readonly VehicleProfile[], kits: readonly Kit[], shared: Shared): Case[] {
   return profiles.flatMap((profile) =>
     kits.flatMap((kit) =>
       factsOfCases(profile, kit).flatMap((facts) => {
         const year = profile.years.from + 1;
-        if (!carries(profile, kit, rules, facts)) return [];
+        if (!carries(profile, kit, shared, facts)) return [];
         return SCHOOLS.flatMap((school) =>
           ([1, 2] as const).map((people) => ({
             name: `${kit.slug} on ${profile.slug}, ${Object.values(facts).join(' ')}, ${school}, ${people}`,
-            documents: { profile, kits: [kit], rules, year },
+            documents: { profile, kits: [kit], ...shared, year },
             truth: { facts, people, school },
           })),
         );

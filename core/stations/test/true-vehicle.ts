@@ -168,6 +168,12 @@ export class TrueVehicle {
       this.want(joint.asks ?? [], at, connection);
       this.joined.add(`${kit}/${connection}`);
     },
+    'plug.capped': ({ kit, plug }) => {
+      const joints = this.fitments().flatMap(({ kit: slug, fitment }) => fitment.connections.map((entry) => ({ slug, entry })));
+      const meets = ({ slug, entry }: (typeof joints)[number]) => (kit === undefined ? entry.vehiclePlug === plug : slug === kit && entry.kitPlug === plug);
+      if (joints.some((joint) => meets(joint) && evaluate(joint.entry.when, this.facts) === 'yes' && this.joined.has(`${joint.slug}/${joint.entry.id}`)))
+        throw new Error(`${plug} was capped while it is joined`);
+    },
     'step.passed': ({ kit, step, pass }, at) => {
       const known = this.step(kit, step);
       if (!known || !this.holds(known.needs)) throw new Error(`${step} is not to be got at`);

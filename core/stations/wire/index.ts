@@ -1,6 +1,21 @@
-import { circuitKey, circuitLoads, jointKey, supplyBars, watchedLamps, wireJoints, type CircuitLoad, type JobContext, type WireJoint } from '../../job/index.ts';
+import { factsOf } from '../../facts/index.ts';
+import {
+  cappedKey,
+  circuitKey,
+  circuitLoads,
+  emptyCavities,
+  jointKey,
+  leftoverPlugs,
+  overloadedPins,
+  supplyBars,
+  watchedLamps,
+  wireJoints,
+  type CircuitLoad,
+  type JobContext,
+  type WireJoint,
+} from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
-import { needsHold } from '../../vehicle/index.ts';
+import { needsHold, type VehiclePlug } from '../../vehicle/index.ts';
 import { BLADE_FUSES_A } from '../../wiring/index.ts';
 import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
 import { block, todo, type Asked } from '../hold.ts';
@@ -9,6 +24,8 @@ import { missingFor } from '../open-up/index.ts';
 export function asked(context: JobContext): Asked[] {
   const plugs = wireJoints(context).flatMap((joint): Asked[] => {
     const data = { kit: joint.kit.slug, plug: joint.vehiclePlug.id, connection: joint.connection.id };
+    const [over] = overloadedPins(context, joint);
+    if (over) return [block('pin-over', { ...data, pin: over.pin })];
     if (joint.mate.value !== 'mates') return [block('plug-does-not-mate', data, key({ kind: 'plug', connection: joint.connection.id }))];
     return joint.joined ? [] : [todo('plug-to-join', data)];
   });
@@ -20,7 +37,10 @@ export function asked(context: JobContext): Asked[] {
   const lamps = (watchedLamps(context) ?? []).flatMap(({ channel, answer, value, accepted }): Asked[] =>
     value !== 'open' || accepted ? [] : [todo('outage-to-accept', { channel: channel.id, fast: answer.seen === 'flashes fast' ? 1 : 0 })],
   );
-  return [...loads, ...lamps, ...plugs];
+  const left = leftoverPlugs(context).flatMap(({ plug, kit, capped }): Asked[] =>
+    capped ? [] : [todo('plug-to-cap', { plug: plug.id, kit: kit?.slug ?? '' }, key({ kind: 'cap', plug: cappedKey(plug.id, kit?.slug) }))],
+  );
+  return [...loads, ...lamps, ...plugs, ...left];
 }
 
 /** What of the electrical picture wants an answer, by its keys there: loads first, then joints. */
@@ -34,15 +54,21 @@ export function begun({ state }: JobContext): boolean {
   return Object.keys(state.joined).length > 0 || Object.keys(state.loadsAccepted).length > 0;
 }
 
-/** What stands against joining a plug: it does not mate, no hand gets to it, a supply is not as the joint asks; against tapping a wire also that it is not proved. */
+function outOfReach({ state }: JobContext, { reach }: Pick<VehiclePlug, 'reach'>): Refusal[] {
+  const near = reach.length === 0 || reach.some((way) => needsHold(way.needs, state.pieces));
+  return near ? [] : [{ code: 'open-first', pieces: missingFor({ state }, reach[0]?.needs ?? []) }];
+}
+
+/** What stands against joining a plug: it does not mate, it is not known whether it is this one, no hand gets to it, a supply is not as the joint asks; against tapping a wire also that it is not proved. */
 export function againstJoint(context: JobContext, joint: WireJoint, at: string): Refusal[] {
   const { vehiclePlug, connection } = joint;
-  const near = vehiclePlug.reach.length === 0 || vehiclePlug.reach.some((way) => needsHold(way.needs, context.state.pieces));
   return [
     ...(joint.joined ? [{ code: 'already' as const }] : []),
     ...(joint.mate.value === 'mates' ? [] : [{ code: 'does-not-mate' as const, connection: connection.id }]),
+    ...(joint.onlyWhere && !joint.joined ? [{ code: 'facts-first' as const, facts: factsOf(connection.when) }] : []),
+    ...overloadedPins(context, joint).map(({ pin }): Refusal => ({ code: 'pin-over', plug: vehiclePlug.id, pin })),
     ...(joint.tapped ? joint.toProve.flatMap(({ pin, proof }): Refusal[] => (proof.code === 'proved' ? [] : [{ code: 'wire-first', plug: vehiclePlug.id, pin: pin.id }])) : []),
-    ...(near ? [] : [{ code: 'open-first' as const, pieces: missingFor(context, vehiclePlug.reach[0]?.needs ?? []) }]),
+    ...outOfReach(context, vehiclePlug),
     ...supplyBars(context, connection.asks ?? [], at),
   ];
 }
@@ -51,7 +77,41 @@ export function againstJoint(context: JobContext, joint: WireJoint, at: string):
 export function join(context: JobContext, kit: string, connection: string, at: string): Act {
   const joint = wireJoints(context).find((entry) => entry.kit.slug === kit && entry.connection.id === connection);
   if (!joint) return refused({ code: 'unknown', what: 'connection', id: connection });
-  return unless(againstJoint(context, joint, at), () => [{ type: 'plug.joined', payload: { kit, connection } }]);
+  const adapters = joint.between?.chain.adapters.map(({ id }) => id);
+  return unless(againstJoint(context, joint, at), () => [{ type: 'plug.joined', payload: { kit, connection, ...(adapters ? { adapters } : {}) } }]);
+}
+
+/** A contact put into an empty cavity of a vehicle plug, its wire led from a circuit: barb as its neighbours, seal on, tugged. */
+export function populate(context: JobContext, kit: string, connection: string, carries: string, circuit: string | undefined): Act {
+  const joint = wireJoints(context).find((entry) => entry.kit.slug === kit && entry.connection.id === connection);
+  const cavity = joint && emptyCavities(context, joint).find((entry) => entry.carries === carries);
+  if (!joint || !cavity) return refused({ code: 'unknown', what: 'cavity', id: carries });
+  const { row, column, terminals, feeds } = cavity;
+  if (terminals?.length === 0) return refused({ code: 'no-terminal', plug: joint.vehiclePlug.id });
+  if (cavity.carries !== 'ground' && !feeds.some(({ id }) => id === circuit)) return refused({ code: 'unknown', what: 'circuit', id: circuit ?? '' });
+  const terminal = terminals?.[0]?.id;
+  return unless(outOfReach(context, joint.vehiclePlug), () => [
+    {
+      type: 'cavity.populated',
+      payload: {
+        plug: joint.vehiclePlug.id,
+        row,
+        column,
+        carries: cavity.carries,
+        ...(cavity.carries === 'ground' || circuit === undefined ? {} : { circuit }),
+        ...(terminal === undefined ? {} : { terminal }),
+      },
+    },
+  ]);
+}
+
+/** A plug that is left over, capped and tied away. */
+export function cap(context: JobContext, plug: string, kit?: string): Act {
+  const left = leftoverPlugs(context).find((entry) => entry.plug.id === plug && entry.kit?.slug === kit);
+  if (!left) return refused({ code: 'unknown', what: 'plug', id: plug });
+  if (left.capped) return refused({ code: 'already' });
+  const away = 'reach' in left.plug ? outOfReach(context, left.plug) : [];
+  return unless(away, () => [{ type: 'plug.capped', payload: { plug, ...(kit === undefined ? {} : { kit }) } }]);
 }
 
 /** The load on a circuit taken as computed. */

@@ -6,7 +6,7 @@ import { bandsOf } from '@jade/words/drawing';
 import { layFaces, type FaceEnd } from '../geometry/plug-faces.ts';
 
 /** Two plugs seen from the wire side with their pins in the true grid, joined by pin lines. */
-const props = defineProps<{ vehicle: PlugFace; kit: PlugFace; mate: MateVerdict; label: string }>();
+const props = withDefaults(defineProps<{ vehicle: PlugFace; kit: PlugFace; mate: MateVerdict; label: string; from?: 'vehicle' | 'lead' }>(), { from: 'vehicle' });
 const drawing = computed(() => layFaces(props.vehicle, props.kit, props.mate.pairs));
 const PIN_STYLE = { meets: 'good', swapped: 'bad', 'nothing there': 'bad', 'left over': 'idle', spare: 'idle' } as const;
 const colourOf = ({ side, pin }: FaceEnd) => props[side].pins.find((entry) => entry.id === pin)?.colour;
@@ -19,7 +19,7 @@ const isWired = ({ pin, carries }: FaceEnd) => pin !== undefined && carries !== 
       <rect class="shell" v-bind="face" rx="9" />
       <path class="shell" :d="`M${face.x + face.width / 2 - 10} ${face.y}v-8h20v8`" />
     </g>
-    <text class="head" :x="drawing.vehicle.x + drawing.vehicle.width / 2" y="14" text-anchor="middle">vehicle · {{ vehicle.family }} {{ vehicle.keying }}</text>
+    <text class="head" :x="drawing.vehicle.x + drawing.vehicle.width / 2" y="14" text-anchor="middle">{{ from }} · {{ vehicle.family }} {{ vehicle.keying }}</text>
     <text class="head" :x="drawing.kit.x + drawing.kit.width / 2" y="14" text-anchor="middle">kit · {{ kit.family }} {{ kit.keying }}</text>
     <g v-for="line in drawing.lines" :key="`${line.pair.row}/${line.pair.column}`" :class="PIN_STYLE[line.pair.verdict]">
       <path class="join" :d="line.join" />

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import type { Fault } from '@jade/core/faults';
 import type { Kit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
+import type { PlugLibrary } from '@jade/core/wiring';
 import { metres, money, plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
@@ -11,6 +12,7 @@ import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, VIEWS } from '../../design/geometry/outline.ts';
 import { ask, Refused } from '../../ask/index.ts';
 import RightGate from '../../session/RightGate.vue';
+import PlugShelf from './PlugShelf.vue';
 import LearnedTimes from './LearnedTimes.vue';
 
 interface Line {
@@ -31,6 +33,7 @@ const router = useRouter();
 const lines = ref<Line[]>();
 const profile = ref<VehicleProfile>();
 const kit = ref<Kit>();
+const plugs = ref<PlugLibrary>();
 const currency = ref('');
 const failed = ref('');
 const report = ref<string[]>([]);
@@ -40,6 +43,7 @@ const shown = computed(() => (typeof route.query.show === 'string' ? route.query
 const groups = computed(() => [
   { kind: 'vehicle', name: 'Vehicles', lines: (lines.value ?? []).filter((line) => line.kind === 'vehicle') },
   { kind: 'kit', name: 'Kits', lines: (lines.value ?? []).filter((line) => line.kind === 'kit') },
+  { kind: 'plugs', name: 'Plugs', lines: (lines.value ?? []).filter((line) => line.kind === 'plugs') },
   { kind: 'rules', name: 'Rule sets', lines: (lines.value ?? []).filter((line) => line.kind === 'rules') },
 ]);
 
@@ -59,11 +63,13 @@ watch(
   async (place) => {
     profile.value = undefined;
     kit.value = undefined;
+    plugs.value = undefined;
     const [kind, slug] = (place ?? '').split('/');
     if (!kind || !slug) return;
-    const { document } = await ask<{ document: VehicleProfile & Kit }>(`/api/documents/${kind}/${slug}`);
+    const { document } = await ask<{ document: VehicleProfile & Kit & PlugLibrary }>(`/api/documents/${kind}/${slug}`);
     if (kind === 'vehicle') profile.value = document;
     if (kind === 'kit') kit.value = document;
+    if (kind === 'plugs') plugs.value = document;
   },
   { immediate: true },
 );
@@ -211,6 +217,7 @@ onMounted(async () => {
           <TapeLabel>{{ text }}</TapeLabel>
         </p>
       </section>
+      <PlugShelf v-else-if="plugs" :plugs="plugs" :currency="currency" />
       <p v-else class="soft">
         {{ shown?.startsWith('rules') ? 'A rule set is read and edited as a file for now: export it, change it, take it in again.' : 'Pick a vehicle or a kit.' }}
         <a v-if="shown?.startsWith('rules')" class="push small" :href="`/api/documents/${shown}/export`" download>Export</a>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { contentChecks, partsToOrder } from '@jade/core/job';
+import { contentChecks, leadsToBring, partsToOrder } from '@jade/core/job';
 import type { CountLine, GatherCheck } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
 import { gather } from '@jade/core/stations';
 import { sayGatherTrouble } from '@jade/words/gather';
-import { minutes, plural } from '@jade/words/units';
+import { minutes, money, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import NewFasteners from '../../job/NewFasteners.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -36,6 +36,7 @@ function count(kit: Kit, line: CountLine, value: number): void {
 
 const allHere = (kit: Kit) => void job.perform(gather.restAsListed(context.value, kit.slug));
 
+const leads = computed(() => leadsToBring(context.value));
 const parts = computed(() => partsToOrder(context.value, job.plan));
 const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).includes(task);
 </script>
@@ -95,6 +96,14 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
       </div>
     </section>
     <div v-if="parts.length > 0" class="leaf"><NewFasteners /></div>
+    <section v-if="leads.length > 0" class="leaf">
+      <h2>Leads from the shelf</h2>
+      <ul class="rows">
+        <li v-for="{ adapter, count } in leads" :key="adapter.id">
+          <span class="grow">{{ count }} × {{ adapter.name }}</span> <span class="soft">{{ money(adapter.priceCents * count, job.view?.currency ?? '') }}</span>
+        </li>
+      </ul>
+    </section>
   </div>
 </template>
 

@@ -11,6 +11,7 @@ import { useCurrentJob } from '../../job/current.ts';
 import CircuitPanel from './CircuitPanel.vue';
 import JointPanel from './JointPanel.vue';
 import JointList from './JointList.vue';
+import LeftoverPlugs from './LeftoverPlugs.vue';
 import WatchedLamps from './WatchedLamps.vue';
 
 const { context } = useCurrentJob();
@@ -57,6 +58,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
       <button v-if="next" type="button" class="push next" @click="look(next)">Next in the picture</button>
     </template>
     <WatchedLamps />
+    <LeftoverPlugs />
     <JointList v-if="joints.length > 0" />
     <section v-if="standing" class="leaf stack">
       <h2>Standing</h2>
