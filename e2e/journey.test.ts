@@ -105,7 +105,7 @@ class Walk {
     await this.button('Accept this load');
     for (let plug = 0; plug < 2; plug++) {
       await this.button('Next in the picture');
-      await this.button('Joined, clicked, locked');
+      await this.button('Joined: seal in place, clicked, second lock home, pulled');
     }
     await this.go('Probe');
     await this.measure('Ground used to battery −', '0.04');

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import { TestBench } from './test/bench.ts';
+import { PHONE, TestBench } from './test/bench.ts';
 import { goTo, openedJob, VAN_FACTS } from './test/job.ts';
 
 const LONG_MS = 120_000;
@@ -59,8 +59,43 @@ test(
     await page.keyboard.press('Enter');
     await page.getByText('Tap: the white/black wire of pin 3 carries main, as the lead wants.').waitFor();
     await page.getByText(/First prove the wire at Probe: body loom plug, left, pin 3/).waitFor();
-    expect(await page.getByRole('button', { name: 'Tapped, pulled, sealed' }).isDisabled()).toBe(true);
+    expect(await page.getByRole('button', { name: 'Tapped: fits both wires, pulled, sealed' }).isDisabled()).toBe(true);
     await page.getByText('60 mm from the back of the plug').waitFor();
+  },
+  LONG_MS,
+);
+
+test(
+  'with gloves on a phone: one step after another, what was seen is what the button says, another step on demand, remembered after a reload',
+  async () => {
+    const { page, complaints } = await shop.open('fern', { viewport: PHONE, hasTouch: true });
+    const job = await openedJob(page, shop.address, ['tarn-gantry-1100'], { ...VAN_FACTS, 'aux-output': 'present' });
+    await goTo(page, shop.address, job, 'wire', 'Wire');
+    await page.getByRole('button', { name: 'Floor mode' }).tap();
+    for (const circuit of ['Battery feed of the bar', 'Auxiliary output']) {
+      await page.getByRole('heading', { name: `Settle the load on ${circuit}` }).waitFor();
+      // A second tap that comes too soon is none.
+      await page.waitForTimeout(400);
+      await page.getByRole('button', { name: 'Accept this load' }).tap();
+    }
+    await page.getByRole('heading', { name: 'Prove pin 2 of Auxiliary output plug' }).waitFor();
+    await page.getByRole('button', { name: 'Later' }).tap();
+    await page.getByRole('heading', { name: 'Join Auxiliary output plug' }).waitFor();
+    const done = page.getByRole('button', { name: 'Joined: seal in place, clicked, second lock home, pulled' });
+    const box = await done.boundingBox();
+    const rule = await page.getByRole('navigation', { name: /stations/i }).boundingBox();
+    expect([(box?.height ?? 0) >= 56, (box?.y ?? 999) + (box?.height ?? 0) <= (rule?.y ?? 0), (box?.x ?? 0) + (box?.width ?? 999) <= 390]).toEqual([true, true, true]);
+    await page.getByText('Another step').tap();
+    await page.getByRole('button', { name: 'Cap Trigger lead of the harness' }).tap();
+    await page.getByRole('heading', { name: 'Cap Trigger lead of the harness' }).waitFor();
+    await page.waitForTimeout(400);
+    await page.getByRole('button', { name: 'Capped and tied away' }).tap();
+    await page.getByRole('heading', { name: 'Prove pin 2 of Auxiliary output plug' }).waitFor();
+    await page.reload();
+    await page.getByRole('heading', { name: 'Prove pin 2 of Auxiliary output plug' }).waitFor();
+    await page.getByText('Another step').tap();
+    expect(await page.getByRole('button', { name: /^Cap / }).count()).toBe(0);
+    expect(complaints).toEqual([]);
   },
   LONG_MS,
 );

@@ -46,7 +46,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'fastener.broken': { piece: 'grille', group: 'bolts', count: 1 },
   'fastener.dropped': { piece: 'grille', group: 'bolts', count: 1 },
   'fastener.found': { piece: 'grille', group: 'bolts', count: 1 },
-  'plug.joined': { kit: 'k', connection: 'c', adapters: ['short-lead'] },
+  'plug.joined': { kit: 'k', connection: 'c', adapters: ['short-lead'], checked: ['click', 'pull'] },
   'cavity.populated': { plug: 'p', row: 1, column: 2, carries: 'stop pedal', circuit: 'stop', terminal: 'small' },
   'plug.capped': { plug: 'p', kit: 'k' },
   'load.accepted': { kit: 'k', circuit: 'c', afterA: 4.2, fuseA: 7.5 },
@@ -87,7 +87,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'test.tried': ['note'],
   'load.accepted': ['afterA', 'fuseA'],
   'slot.measured': ['ratedA'],
-  'plug.joined': ['adapters'],
+  'plug.joined': ['adapters', 'checked'],
   'cavity.populated': ['circuit', 'terminal'],
   'plug.capped': ['kit'],
 };

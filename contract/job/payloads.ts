@@ -5,6 +5,7 @@ import {
   BASELINE_RESULTS,
   LONGEST_TEXT as MOST,
   FACT_CERTAINTIES,
+  JOINT_CHECKS,
   MOMENTS,
   SCHOOLS,
   type DocumentPin as PlainPin,
@@ -14,7 +15,7 @@ import {
   type Payloads,
 } from '@jade/core/job';
 import { Mileage } from '@jade/contract/customers';
-import { Amount, Each, EventId, Flag, Moment, OneOf, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
+import { Amount, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
   @Slug() slug!: string;
@@ -192,6 +193,7 @@ class PlugJoined implements P<'plug.joined'> {
   @Slug() kit!: string;
   @Slug() connection!: string;
   @Optional() @Slugs(3) adapters?: string[];
+  @Optional() @OneOfEach(JOINT_CHECKS, 11) checked?: P<'plug.joined'>['checked'];
 }
 
 class CavityPopulated implements P<'cavity.populated'> {

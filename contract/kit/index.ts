@@ -1,6 +1,7 @@
 import {
   BEAMS,
   CONTENT_KINDS,
+  CONTROL_KINDS,
   CURES,
   LEG_GROUNDS,
   PASSES,
@@ -12,6 +13,7 @@ import {
   type Fitment as PlainFitment,
   type FitStep as PlainStep,
   type Kit as PlainKit,
+  type KitControl as PlainControl,
   type KitFeed as PlainFeed,
   type KitLeg as PlainLeg,
   type KitRelay as PlainRelay,
@@ -205,6 +207,12 @@ export class FitStep implements PlainStep {
   @Optional() @Part(() => OriginalBolt) under?: OriginalBolt;
 }
 
+/** The position of a control that a test tries. */
+export class TriedPosition {
+  @Slug() control!: string;
+  @Slug() position!: string;
+}
+
 export class KitTest implements PlainTest {
   @Slug() id!: string;
   @Text(160) name!: string;
@@ -215,6 +223,22 @@ export class KitTest implements PlainTest {
   @Flag() gate!: boolean;
   @Optional() @Text(240) caution?: string;
   @Optional() @Slugs(40) after?: string[];
+  @Optional() @Part(() => TriedPosition) tries?: TriedPosition;
+  @Optional() @Part(() => Condition) when?: Condition;
+}
+
+export class ControlPosition {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Slugs(60) lights!: string[];
+}
+
+export class KitControl implements PlainControl {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @OneOf(CONTROL_KINDS) kind!: PlainControl['kind'];
+  @Each(() => ControlPosition, 20) positions!: ControlPosition[];
+  @OneOf(VEHICLE_STATES) state!: PlainControl['state'];
   @Optional() @Part(() => Condition) when?: Condition;
 }
 
@@ -248,6 +272,7 @@ export class Kit implements PlainKit {
   @Each(() => KitPlug, 60) plugs!: KitPlug[];
   @Each(() => KitRelay, 20) relays!: KitRelay[];
   @Each(() => KitFeed, 20) feeds!: KitFeed[];
+  @Optional() @Each(() => KitControl, 20) controls?: KitControl[];
   @Each(() => Leg, 60) legs!: Leg[];
   @Each(() => BenchTask, 40) benchTasks!: BenchTask[];
   @Each(() => Fitment, 40) fitments!: Fitment[];

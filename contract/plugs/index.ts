@@ -1,3 +1,4 @@
+import { PLUG_CLOSINGS } from '@jade/core/wiring';
 import type { PlugAdapter as PlainAdapter, PlugFamily as PlainFamily, PlugLibrary as PlainLibrary, PlugTerminal as PlainTerminal } from '@jade/core/wiring';
 import { PIN_GENDERS } from '@jade/core/vehicle';
 import { Amount, Each, Exactly, Flag, OneOf, Optional, Part, Slug, Span, Text, Texts, Whole } from '@jade/contract/check';
@@ -48,6 +49,7 @@ export class PlugFamily implements PlainFamily {
   @Each(() => PlugGrid, 40) grids!: PlugGrid[];
   @Flag() sealed!: boolean;
   @Text(120) lock!: string;
+  @OneOf(PLUG_CLOSINGS) closing!: PlainFamily['closing'];
   @Optional() @Text(120) secondLock?: string;
   @Amount(0.1, 500) pinA!: number;
   @Each(() => PlugTerminal, 40) terminals!: PlugTerminal[];

@@ -1,4 +1,5 @@
 import { unknownId, type Fault } from '../faults/index.ts';
+import { testsThatFollow } from '../kit/index.ts';
 import { factChoices } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
@@ -34,6 +35,10 @@ function eventFaults(
     unknownId(id, new Set((items ?? []).map((item) => item.id)), at(field), what);
   const kitOf = (slug: string) => kits.find((kit) => kit.slug === slug);
   const fitmentOf = (slug: string) => kitOf(slug)?.fitments.find((fitment) => fitment.vehicle === profile.slug);
+  const testsKnown = (slug: string) => {
+    const [kit, fitment] = [kitOf(slug), fitmentOf(slug)];
+    return kit && fitment ? [...fitment.tests, ...testsThatFollow(kit, profile, { ...fitment, tests: [] })] : [];
+  };
   const inKit = (slug: string, lists: Lists): Fault[] => {
     if (!kitOf(slug)) return [{ path: at('kit'), code: 'unknown-id', data: { id: slug, what: 'kit' } }];
     return Object.entries(lists).flatMap(([field, items]) => among(items, String(Object.entries(event.payload).find(([name]) => name === field)?.[1] ?? ''), field, field));
@@ -82,7 +87,7 @@ function eventFaults(
     case 'step.passed':
       return inKit(event.payload.kit, { step: fitmentOf(event.payload.kit)?.fitSteps ?? [] });
     case 'test.tried':
-      return inKit(event.payload.kit, { test: fitmentOf(event.payload.kit)?.tests ?? [] });
+      return inKit(event.payload.kit, { test: testsKnown(event.payload.kit) });
     case 'baseline.tried':
     case 'final.tried':
       return among(profile.functions, event.payload.lamp, 'lamp', 'lamp function');

@@ -12,6 +12,10 @@ export const MOMENTS = ['before', 'after'] as const;
 /** Before the work or after it. */
 export type Moment = (typeof MOMENTS)[number];
 
+export const JOINT_CHECKS = ['seal', 'notch to notch', 'click', 'slide home', 'clip over', 'ring home', 'second lock', 'lock closed', 'fits both wires', 'pull', 'sealed'] as const;
+/** What shows that a joint is made and holds. */
+export type JointCheck = (typeof JOINT_CHECKS)[number];
+
 export interface DocumentPin {
   slug: string;
   version: number;
@@ -88,8 +92,8 @@ export interface Payloads {
   'fastener.broken': { piece: string; group: string; count: number };
   'fastener.dropped': { piece: string; group: string; count: number };
   'fastener.found': { piece: string; group: string; count: number };
-  /** `adapters`: those of the plug library that were put between, from the vehicle's plug on. */
-  'plug.joined': { kit: string; connection: string; adapters?: string[] };
+  /** `adapters`: those of the plug library that were put between, from the vehicle's plug on; `checked`: what was looked at. */
+  'plug.joined': { kit: string; connection: string; adapters?: string[]; checked?: JointCheck[] };
   /** A contact put into an empty cavity of a vehicle plug, with its terminal of the library, and the circuit that its wire was led from; none of a ground. */
   'cavity.populated': { plug: string; row: number; column: number; carries: PinFunction; circuit?: string; terminal?: string };
   /** A plug that is left over capped and tied away; one of the kit where a kit is named. */

@@ -166,7 +166,7 @@ test('a wire is tapped only where it carries what the lead wants, and only once 
   log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'front fog', lowV: 13.6, highV: 13.6 });
   expect(isRefused(tap())).toBe(true);
   log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'key off', lowV: 0.02, highV: 0.02 });
-  expect(tap()).toEqual({ events: [{ type: 'plug.joined', payload: { kit: 'test-kit', connection: 'joint' } }] });
+  expect(tap()).toEqual({ events: [{ type: 'plug.joined', payload: { kit: 'test-kit', connection: 'joint', checked: ['fits both wires', 'pull', 'sealed'] } }] });
   expect(wireJoints(on(tapping('main')))[0]?.mate.value).toBe('mates with pins wrong');
 });
 

@@ -95,8 +95,9 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const entry = tally(state, piece, group);
     entry.dropped = Math.max(0, entry.dropped - count);
   },
-  'plug.joined': (state, { kit, connection, adapters }) => {
+  'plug.joined': (state, { kit, connection, adapters, checked }) => {
     addOnce((state.joined[kit] ??= []), connection);
+    if (checked) state.jointChecked[`${kit}/${connection}`] = checked;
     if (adapters) state.adaptersUsed[`${kit}/${connection}`] = adapters;
   },
   'cavity.populated': (state, { plug, ...contact }) => {

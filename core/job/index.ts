@@ -22,6 +22,7 @@ export * from './picture.ts';
 export * from './joint-list.ts';
 export * from './sources.ts';
 export * from './plug-use.ts';
+export * from './joint-checks.ts';
 export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';

@@ -1,6 +1,7 @@
 import type { PlugPin } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
+import type { JointCheck } from './events.ts';
 import { wireJoints, type WireJoint } from './wire.ts';
 
 /** How two conductors are joined: plug to plug, by an adapter between them, a contact put into an empty cavity, a connector on an uncut wire, a ring on a stud. */
@@ -41,6 +42,8 @@ export interface JointLine {
   between?: string[];
   /** As recorded; undefined of what is done with a fitting step. */
   joined?: boolean;
+  /** What was looked at when it was made. */
+  checked?: JointCheck[];
 }
 
 const endOf = ({ vehicle, ...line }: Pick<JointLine, 'vehicle'> & Omit<JointLine, 'stripMm' | 'bared'>): JointLine => ({
@@ -54,6 +57,7 @@ const endOf = ({ vehicle, ...line }: Pick<JointLine, 'vehicle'> & Omit<JointLine
 function linesOf(context: JobContext, joint: WireJoint, tapsBefore: number): JointLine[] {
   const { kit, connection, vehiclePlug, kitPlug, tapped, mate, joined, between } = joint;
   const how: JointMethod = tapped ? 'tap' : connection.adapter === undefined && !between ? 'plug' : 'adapter';
+  const checked = context.state.jointChecked[`${kit.slug}/${connection.id}`];
   const put = context.state.populated[vehiclePlug.id] ?? [];
   return mate.pairs.flatMap((pair): JointLine[] => {
     const vehicle = vehiclePlug.pins.find((pin) => pin.id === pair.vehiclePin);
@@ -72,6 +76,7 @@ function linesOf(context: JobContext, joint: WireJoint, tapsBefore: number): Joi
         ...(connection.adapter === undefined ? {} : { adapter: connection.adapter }),
         ...(between ? { between: between.chain.adapters.map(({ id }) => id) } : {}),
         joined,
+        ...(checked ? { checked } : {}),
       }),
     ];
   });

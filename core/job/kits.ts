@@ -1,6 +1,6 @@
 import { checkContents, type GatherCheck } from '../gather/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
-import type { Connection, FitStep, Fitment, Kit, KitTest, Lamp } from '../kit/index.ts';
+import { testsThatFollow, type Connection, type FitStep, type Fitment, type Kit, type KitTest, type Lamp } from '../kit/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule } from '../rules/index.ts';
 import { needsPresent, type LampFunction, type MountPosition, type Side } from '../vehicle/index.ts';
@@ -14,19 +14,22 @@ export interface KitOnVehicle {
   facts: FactValues;
 }
 
-/** The fitment of a kit for a vehicle with what the facts do not rule out: places, connections, fitting steps; what names a piece that is not there is without it. */
+/** The fitment of a kit for a vehicle with what the facts do not rule out: places, connections, fitting steps, tests with those that follow from what it does; what names a piece that is not there is without it. */
 export function fitmentOn(kit: Kit, { profile }: Pick<JobContext, 'profile'>, facts: FactValues): Fitment | undefined {
   const fitment = kit.fitments.find((candidate) => candidate.vehicle === profile.slug);
   if (!fitment) return undefined;
   const there = new Set(profile.pieces.map((piece) => piece.id));
   const absent = new Set(fitment.fitSteps.flatMap((step) => step.needs.map((need) => need.piece)).filter((piece) => !there.has(piece)));
   const holds = ({ when }: { when?: Parameters<typeof evaluate>[0] }) => evaluate(when, facts) !== 'no';
+  const connections = fitment.connections.filter(holds);
+  const written = fitment.tests.filter(holds).map((test) => (test.after ? { ...test, after: test.after.filter((piece) => there.has(piece)) } : test));
+  const follow = testsThatFollow(kit, profile, { connections, tests: written }, (kit.controls ?? []).filter(holds));
   return {
     ...fitment,
     mounts: fitment.mounts.filter(holds),
-    connections: fitment.connections.filter(holds),
+    connections,
     fitSteps: fitment.fitSteps.filter(holds).map((step) => ({ ...step, needs: needsPresent(step.needs, absent) })),
-    tests: fitment.tests.filter(holds).map((test) => (test.after ? { ...test, after: test.after.filter((piece) => there.has(piece)) } : test)),
+    tests: [...written, ...follow],
     replaces: fitment.replaces.filter((piece) => there.has(piece)),
   };
 }

@@ -43,6 +43,7 @@ const family = (id: string, pinA: number) => ({
   grids: [{ rows: 1, columns: 2 }],
   sealed: true,
   lock: 'tab',
+  closing: id === 'NR-2' ? ('ring' as const) : ('tab' as const),
   pinA,
   terminals: [
     { id: 'thin', name: 'Thin contact', gender: 'sockets' as const, areaMm2: [0.35, 0.75] as [number, number], barb: 'up' },
@@ -74,7 +75,14 @@ test('plugs that do not meet are joined by the cheapest leads of the shelf, and 
   // What hangs on its circuit, and which wire is to be proved, is as without them.
   expect(made?.toProve.map(({ pin }) => pin.id)).toEqual(['2']);
   expect(circuitLoads(context).map(({ circuit, added }) => [circuit.id, added.length])).toEqual([['fog', 1]]);
-  expect(wire.join(context, 'test-kit', 'joint', AT)).toEqual({ events: [{ type: 'plug.joined', payload: { kit: 'test-kit', connection: 'joint', adapters: ['one', 'two'] } }] });
+  expect(wire.join(context, 'test-kit', 'joint', AT)).toEqual({
+    events: [
+      {
+        type: 'plug.joined',
+        payload: { kit: 'test-kit', connection: 'joint', adapters: ['one', 'two'], checked: ['seal', 'notch to notch', 'ring home', 'lock closed', 'click', 'pull'] },
+      },
+    ],
+  });
   expect(jointList(context).map(({ method, between }) => [method, between])).toEqual([
     ['adapter', ['one', 'two']],
     ['adapter', ['one', 'two']],

@@ -3,7 +3,7 @@ import type { Pass } from '../kit/index.ts';
 import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { Reading } from '../probing/index.ts';
-import type { Accessory, BaselineResult, FactCertainty, Moment, Payloads } from './events.ts';
+import type { Accessory, BaselineResult, FactCertainty, JointCheck, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
 export const FOLD_VERSION = 7;
@@ -89,6 +89,8 @@ export interface JobState {
   /** Why opening was given up, where it was: what is open is put back and nothing more is opened. */
   left?: string;
   joined: Record<string, string[]>;
+  /** What was looked at when a joint was made, by kit and connection. */
+  jointChecked: Record<string, JointCheck[]>;
   /** Adapters of the plug library that were put between, by kit and connection. */
   adaptersUsed: Record<string, string[]>;
   /** Contacts put into empty cavities of the vehicle's plugs, by plug. */
@@ -158,6 +160,7 @@ export function emptyJob(): JobState {
     seized: [],
     waysChosen: records(),
     joined: records(),
+    jointChecked: records(),
     adaptersUsed: records(),
     populated: records(),
     capped: [],

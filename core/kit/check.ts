@@ -1,7 +1,7 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, evaluate, type Condition, type FactChoices } from '../facts/index.ts';
 import { checkFace, checkVoltage, factChoices, type SupplyAsk, type VehicleProfile } from '../vehicle/index.ts';
-import type { Connection, Fitment, Kit, KitFeed } from './kit.ts';
+import type { Connection, Fitment, Kit, KitFeed, KitTest } from './kit.ts';
 
 /**
  * Faults in meaning of a kit whose form is right, held against the profiles it names. A fitment whose vehicle is not among
@@ -21,6 +21,11 @@ export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>
   kit.contents.forEach(({ cure }, index) => {
     if (cure?.by !== 'resistor') return;
     for (const field of ['ohm', 'ratingW'] as const) if (cure[field] === undefined) faults.push({ path: `contents[${index}].cure.${field}`, code: 'missing', data: {} });
+  });
+  faults.push(...duplicateIds(kit.controls ?? [], 'controls'));
+  (kit.controls ?? []).forEach(({ positions }, index) => {
+    faults.push(...duplicateIds(positions, `controls[${index}].positions`));
+    positions.forEach(({ lights }, place) => lights.forEach((lamp, at) => faults.push(...unknownId(lamp, lamps, `controls[${index}].positions[${place}].lights[${at}]`, 'lamp'))));
   });
   kit.legs.forEach((leg, index) => faults.push(...unknownId(leg.lamp, lamps, `legs[${index}].lamp`, 'lamp')));
   kit.plugs.forEach((plug, index) => {
@@ -45,6 +50,7 @@ export function checkKit(kit: Kit, profiles: ReadonlyMap<string, VehicleProfile>
   });
   if (kit.fitments.every((fitment) => profiles.has(fitment.vehicle))) {
     kit.contents.forEach((item, index) => faults.push(...checkCondition(item.when, known, `contents[${index}].when`)));
+    (kit.controls ?? []).forEach((control, index) => faults.push(...checkCondition(control.when, known, `controls[${index}].when`)));
   }
   return faults;
 }
@@ -55,7 +61,7 @@ function conditionsOf(kit: Kit): Condition[] {
     fitment.condition,
     ...[...fitment.mounts, ...fitment.connections, ...fitment.fitSteps, ...fitment.tests].map(({ when }) => when),
   ]);
-  return [...kit.contents.map(({ when }) => when), ...parts].flatMap((when) => when ?? []);
+  return [...[...kit.contents, ...(kit.controls ?? [])].map(({ when }) => when), ...parts].flatMap((when) => when ?? []);
 }
 
 /** Choices that change nothing against the one that is usual: neither contents nor anything of a fitment hangs on them. */
@@ -103,6 +109,14 @@ function checkFeeding({ feed, trigger, tap, asks, vehiclePlug }: Connection, kit
     ...never(trigger.circuit, `${path}.trigger.circuit`),
     ...(switches ? [] : [{ path: `${path}.trigger.relay`, code: 'not-its-relay' as const, data: { feed: feed.circuit, relay: trigger.relay } }]),
   ];
+}
+
+/** Faults of what a test tries: a control or a position that the kit does not have. */
+function checkTried({ tries }: KitTest, kit: Kit, path: string): Fault[] {
+  if (!tries) return [];
+  const control = kit.controls?.find(({ id }) => id === tries.control);
+  if (!control) return unknownId(tries.control, new Set(), `${path}.control`, 'control');
+  return unknownId(tries.position, new Set(control.positions.map(({ id }) => id)), `${path}.position`, 'position');
 }
 
 function marksWithout(asks: readonly SupplyAsk[] | undefined, supplies: ReadonlySet<string>, path: string): Fault[] {
@@ -163,7 +177,7 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
   });
   fitment.tests.forEach((test, index) => {
     test.lamps.forEach((lamp, place) => faults.push(...unknownId(lamp, lamps, `${path}.tests[${index}].lamps[${place}]`, 'lamp')));
-    faults.push(...checkCondition(test.when, facts, `${path}.tests[${index}].when`));
+    faults.push(...checkCondition(test.when, facts, `${path}.tests[${index}].when`), ...checkTried(test, kit, `${path}.tests[${index}].tries`));
     (test.after ?? []).forEach((piece, place) => faults.push(...unknownId(piece, pieces, `${path}.tests[${index}].after[${place}]`, 'piece')));
   });
   return faults;

@@ -1,2 +1,3 @@
 export * from './kit.ts';
 export * from './check.ts';
+export * from './tests.ts';

@@ -202,6 +202,24 @@ export interface FitStep {
   under?: { piece: string; group: string };
 }
 
+export const CONTROL_KINDS = ['switch', 'remote'] as const;
+
+/** What a driver works the lamps of a kit by: each position is tried, a remote is paired first. */
+export interface KitControl {
+  id: string;
+  name: string;
+  kind: (typeof CONTROL_KINDS)[number];
+  /** What each position lights; nothing where it is off. */
+  positions: { id: string; name: string; lights: string[] }[];
+  /** State of the vehicle in which it works. */
+  state: VehicleState;
+  when?: Condition;
+}
+
+/** What a test follows from that its kit did not write itself: a function that a joint feeds, a position of a control, the pairing of a remote. */
+export type TestFollows =
+  { from: 'function'; connection: string; carries: PinFunction } | { from: 'position'; control: string; position: string } | { from: 'pairing'; control: string };
+
 export interface KitTest {
   id: string;
   name: string;
@@ -216,6 +234,10 @@ export interface KitTest {
   caution?: string;
   /** Pieces of the vehicle that must be back before it can run. */
   after?: string[];
+  /** The position of a control that it tries. */
+  tries?: { control: string; position: string };
+  /** Of one that the kit did not write: what it follows from. Its name and what the helper is told are put in words where it is shown. */
+  follows?: TestFollows;
   when?: Condition;
 }
 
@@ -254,6 +276,7 @@ export interface Kit {
   plugs: KitPlug[];
   relays: KitRelay[];
   feeds: KitFeed[];
+  controls?: KitControl[];
   legs: KitLeg[];
   benchTasks: BenchTask[];
   fitments: Fitment[];

@@ -19,6 +19,7 @@ const family = (id: string, columns: number, keyings = ['A', 'B']) => ({
   grids: [{ rows: 1, columns }],
   sealed: true,
   lock: 'tab',
+  closing: 'tab' as const,
   pinA: 10,
   terminals: [{ id: `${id}-contact`, name: 'Contact', gender: 'sockets' as const, areaMm2: [0.5, 1.5] as [number, number], barb: 'up' }],
 });

@@ -12,6 +12,8 @@ export interface PlugTerminal {
   barb: string;
 }
 
+export const PLUG_CLOSINGS = ['tab', 'slide', 'clip', 'ring'] as const;
+
 /** Plugs that go into each other where keying and grid are alike. */
 export interface PlugFamily {
   /** As the faces of vehicles and kits name it. */
@@ -21,6 +23,8 @@ export interface PlugFamily {
   /** Whether each wire has a seal of its own. */
   sealed: boolean;
   lock: string;
+  /** How one feels that it has closed: a tab clicks, a ring is turned home over a notch. */
+  closing: (typeof PLUG_CLOSINGS)[number];
   /** What keeps the contacts, or the lock, once the plug has closed. */
   secondLock?: string;
   /** Each contact, for long. */

@@ -1,7 +1,8 @@
 import type { EventType, JobContext, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
-import type { Pass } from '@jade/core/kit';
+import { testsThatFollow, type Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import { circuitId } from '@jade/core/wiring';
+import { sayTest } from '@jade/words/kit';
 import { amount, inSentence, millimetres, plural, stated } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
@@ -48,7 +49,12 @@ export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profi
     },
     task: (slug, id) => find(kit(slug)?.benchTasks, id)?.name ?? id,
     step: (slug, id) => find(fitment(slug)?.fitSteps, id)?.name ?? id,
-    test: (slug, id) => find(fitment(slug)?.tests, id)?.name ?? id,
+    test: (slug, id) => {
+      const [on, fit] = [kit(slug), fitment(slug)];
+      if (!on || !fit) return id;
+      const test = find(fit.tests, id) ?? find(testsThatFollow(on, profile, { ...fit, tests: [] }), id);
+      return test ? sayTest(on, test) : id;
+    },
     lamp: (slug, id) => find(kit(slug)?.lamps, id)?.name ?? id,
     factory: (id) => find(profile.functions, id)?.name ?? id,
     fact: (id) =>

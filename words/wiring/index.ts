@@ -117,6 +117,14 @@ export function sayTap({ tapped, kitPlug, mate }: Pick<WireJoint, 'tapped' | 'ki
   return mate.value === 'mates' ? `Tap: ${wire}, as the lead wants.` : `Not to be tapped: ${wire}, and the lead wants ${wanted}.`;
 }
 
+/** What comes before a joint is closed: leads between, a turn, what a tap wants; empty where nothing does. */
+export function sayFirst({ tapped, verdict, between }: Pick<WireJoint, 'tapped' | 'verdict' | 'between'>): string {
+  if (tapped) return 'Key off. Sleeve on before the connector closes.';
+  const leads = between ? `Between them: ${between.chain.adapters.map(({ name }) => inSentence(name)).join(', then ')}. ` : '';
+  const turn = verdict?.value === 'turn it' ? 'Turn it by half a turn. ' : '';
+  return `${leads}${turn}Key off.`;
+}
+
 /** What closes a joint, and how it is tried. */
 export function sayHowToJoin({ tapped, vehiclePlug, verdict, between }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'verdict' | 'between'>, family?: PlugFamily): string {
   if (tapped) return 'Prove the wire at Probe first, then key off. Connector for both conductors and insulations, sleeve on before it closes, pull once, seal what was bared.';

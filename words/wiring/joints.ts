@@ -1,4 +1,4 @@
-import type { JointLine, JointMethod } from '@jade/core/job';
+import type { JointCheck, JointLine, JointMethod } from '@jade/core/job';
 import { inSentence, millimetres } from '@jade/words/units';
 
 /** Names that a joint list is written with; those of a job do. */
@@ -51,6 +51,29 @@ export function sayJointLine(line: JointLine, names: JointNames): JointRow {
     'Where on the wire': atMm === undefined ? '—' : `${millimetres(atMm)} from the back of the plug`,
     Tool: words.tool,
     Check: words.check,
-    State: joined === undefined ? 'with its fitting step' : joined ? 'joined' : 'open',
+    State: joined === undefined ? 'with its fitting step' : joined ? `joined${line.checked ? `: ${sayChecked(line.checked)}` : ''}` : 'open',
   };
+}
+
+/** What is looked at before a joint counts as made, as it is read at the vehicle, and in short as it is said to have been seen. */
+export const CHECK_WORDS: Readonly<Record<JointCheck, { look: string; seen: string }>> = {
+  seal: { look: 'Seal in its place and clean', seen: 'seal in place' },
+  'notch to notch': { look: 'Notch to notch', seen: 'notch to notch' },
+  click: { look: 'Pushed until it clicks, the contacts held from backing out', seen: 'clicked' },
+  'slide home': { look: 'Slide home', seen: 'slide home' },
+  'clip over': { look: 'Clip over', seen: 'clip over' },
+  'ring home': { look: 'Ring turned home: only closed is it tight', seen: 'ring home' },
+  'second lock': { look: 'Second lock home', seen: 'second lock home' },
+  'lock closed': { look: 'Its lock closed', seen: 'lock closed' },
+  'fits both wires': { look: 'Connector fits both conductors and both insulations', seen: 'fits both wires' },
+  pull: { look: 'Pulled once: it holds', seen: 'pulled' },
+  sealed: { look: 'What was bared is sealed', seen: 'sealed' },
+};
+
+/** What was seen of a joint, in short. */
+export const sayChecked = (checks: readonly JointCheck[]): string => checks.map((check) => CHECK_WORDS[check].seen).join(', ');
+
+/** What a tap says of a joint: how it was made and what was seen of it. */
+export function sayMade(isTap: boolean, checks: readonly JointCheck[]): string {
+  return `${isTap ? 'Tapped' : 'Joined'}: ${sayChecked(checks)}`;
 }

@@ -1,4 +1,5 @@
 import type { EmptyCavity, LeftoverPlug, PinLoad } from '@jade/core/job';
+import type { wire } from '@jade/core/stations';
 import type { PlugAdapter, PlugFamily, PlugHarm, PlugVerdict, Source } from '@jade/core/wiring';
 import { amperes, stated } from '@jade/words/units';
 import { saySource } from './sources.ts';
@@ -87,4 +88,20 @@ export function sayFamily({ keyings, grids, sealed, lock, secondLock, pinA, term
   const faces = grids.map(({ rows, columns }) => `${rows}×${columns}`).join(', ');
   const contacts = terminals.length === 0 ? 'no loose contacts' : terminals.map(({ name, areaMm2: [from, to] }) => `${name} for ${from} to ${to} mm²`).join('; ');
   return `${faces}, keying ${keyings.join(', ')}. ${sealed ? 'Sealed' : 'Not sealed'}; ${lock}${secondLock ? `, then ${secondLock}` : ''}. ${stated(pinA, 'A')} each contact; ${contacts}.`;
+}
+
+/** What a step at Wire is called. */
+export function sayWireStep(step: wire.WireStep): string {
+  switch (step.kind) {
+    case 'settle':
+      return `Settle the load on ${step.load.circuit.name}`;
+    case 'populate':
+      return `Put a contact into ${step.joint.vehiclePlug.name}`;
+    case 'prove':
+      return `Prove ${step.pins.length > 1 ? `pins ${step.pins.join(', ')}` : `pin ${step.pins[0] ?? ''}`} of ${step.joint.vehiclePlug.name}`;
+    case 'join':
+      return step.joint.tapped ? `Tap the wire of pin ${step.joint.tapped.id} of ${step.joint.vehiclePlug.name}` : `Join ${step.joint.vehiclePlug.name}`;
+    case 'cap':
+      return `Cap ${step.left.plug.name}`;
+  }
 }

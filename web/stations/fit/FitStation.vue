@@ -5,6 +5,7 @@ import type { FitStep, Fitment, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
 import { saySwitch } from '@jade/words/closing';
 import { sayStack } from '@jade/words/gather';
+import { sayHelper, sayTest } from '@jade/words/kit';
 import { sayRefusal } from '@jade/words/stations';
 import { inSentence, minutes } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
@@ -111,8 +112,8 @@ function fail(note: string): void {
           <ul class="rows">
             <li v-for="test in tests" :key="test.id">
               <div class="grow">
-                <strong>{{ test.name }}</strong>
-                <p class="soft">Helper: {{ test.helper }}</p>
+                <strong>{{ sayTest(kit, test) }}</strong>
+                <p class="soft">Helper: {{ sayHelper(kit, test) }}</p>
               </div>
               <button
                 type="button"

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { emptyCavities, familyOf, pinLoads, type WireJoint } from '@jade/core/job';
+import { familyOf, jointChecks, pinLoads, type WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { MATE_WORDS, sayCavity, sayFeed, sayHowToJoin, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
+import { MATE_WORDS, sayHowToJoin, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
 import { inSentence, millimetres, money } from '@jade/words/units';
-import PlugFaces from '../../design/drawings/PlugFaces.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import EmptyCavities from './EmptyCavities.vue';
+import JointFaces from './JointFaces.vue';
 
 /** One joint looked at closely: both faces from the wire side, what meets what, its locks. */
 const props = defineProps<{ joint: WireJoint }>();
@@ -18,16 +19,9 @@ const said = computed(() => (props.joint.joined ? [] : stands.value.filter((refu
 const leg = computed(() => props.joint.kit.legs.find((entry) => entry.lamp === props.joint.kitPlug.lamp));
 const family = computed(() => familyOf(context.value, props.joint.vehiclePlug.family));
 const loads = computed(() => pinLoads(context.value, props.joint));
-const cavities = computed(() => emptyCavities(context.value, props.joint));
 const currency = computed(() => job.view?.currency ?? '');
-/** A contact put into an empty cavity, fed from a circuit. */
-const put = (carries: string, circuit?: string) => job.perform(wire.populate(context.value, props.joint.kit.slug, props.joint.connection.id, carries, circuit));
+const checks = computed(() => jointChecks(context.value, props.joint));
 const chain = computed(() => props.joint.between?.chain);
-/** Of a tap the one wire, else the whole face. */
-const face = computed(() => {
-  const { vehiclePlug, tapped } = props.joint;
-  return tapped ? { ...vehiclePlug, rows: 1, columns: 1, pins: [{ ...tapped, row: 1, column: 1 }] } : vehiclePlug;
-});
 </script>
 
 <template>
@@ -36,13 +30,7 @@ const face = computed(() => {
       <h2>{{ joint.vehiclePlug.name }}</h2>
       <span class="soft">{{ joint.vehiclePlug.whereToLook }}</span>
     </div>
-    <PlugFaces
-      :from="chain ? 'lead' : 'vehicle'"
-      :vehicle="face"
-      :kit="joint.kitPlug"
-      :mate="joint.mate"
-      :label="`${joint.vehiclePlug.name} against ${joint.kitPlug.name}: ${MATE_WORDS[joint.mate.value]}`"
-    />
+    <JointFaces :joint="joint" />
     <p v-if="joint.tapped" :class="joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(joint) }}</p>
     <p v-else :class="joint.mate.value === 'mates' ? 'good' : 'bad'">
       {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${inSentence(names.item(joint.kit.slug, joint.connection.adapter))}` : '' }}.
@@ -52,20 +40,7 @@ const face = computed(() => {
       <span>Between them, from the shelf, {{ money(chain.priceCents, currency) }} each: {{ chain.adapters.map(({ name }) => inSentence(name)).join(', then ') }}.</span>
       <span class="soft">The vehicle’s own plug is {{ joint.between.plug.family }} {{ joint.between.plug.keying }}; each lead’s pins are followed.</span>
     </p>
-    <section v-for="cavity in cavities" :key="`${cavity.row} ${cavity.column}`" class="stack">
-      <h3>Empty cavity</h3>
-      <p>{{ sayCavity(cavity) }}</p>
-      <button v-if="cavity.carries === 'ground'" type="button" class="push" @click="put(cavity.carries)">Contact put in and tugged, wire to a ground point</button>
-      <template v-else>
-        <p v-if="cavity.feeds.length === 0" class="bad">No circuit of this vehicle that may be used is live when it is wanted.</p>
-        <ul class="feeds">
-          <li v-for="feed in cavity.feeds" :key="feed.id" class="line">
-            <span class="grow">{{ sayFeed(feed) }}</span>
-            <button type="button" class="push small" @click="put(cavity.carries, feed.id)">Contact put in and tugged, fed from here</button>
-          </li>
-        </ul>
-      </template>
-    </section>
+    <EmptyCavities :joint="joint" />
     <p v-if="!joint.tapped" :class="loads.some(({ ampere, permittedA }) => ampere > permittedA) ? 'bad' : 'soft'">{{ sayPinLoads(loads) }}</p>
     <p v-if="joint.onlyWhere" class="odd">{{ sayOnlyWhere(joint.onlyWhere, names.fact) }}</p>
     <ul v-if="joint.mate.troubles.length > 0">
@@ -81,8 +56,8 @@ const face = computed(() => {
       :disabled="stands.length > 0"
       @click="job.perform(wire.join(context, joint.kit.slug, joint.connection.id, actedAt()))"
     >
-      <template v-if="joint.tapped">{{ joint.joined ? 'Tapped and sealed' : 'Tapped, pulled, sealed' }}</template>
-      <template v-else>{{ joint.joined ? 'Joined and locked' : 'Joined, clicked, locked' }}</template>
+      <template v-if="joint.joined">{{ joint.tapped ? 'Tapped and sealed' : 'Joined and locked' }}</template>
+      <template v-else>{{ sayMade(joint.tapped !== undefined, checks) }}</template>
     </button>
     <p v-for="refusal in said" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
   </article>

@@ -12,13 +12,16 @@ import CircuitPanel from './CircuitPanel.vue';
 import JointPanel from './JointPanel.vue';
 import JointList from './JointList.vue';
 import LeftoverPlugs from './LeftoverPlugs.vue';
+import { useFloor } from '../floor.ts';
 import WatchedLamps from './WatchedLamps.vue';
+import WireFloor from './WireFloor.vue';
 
 const { context } = useCurrentJob();
 const picture = computed(() => wirePicture(context.value));
 const joints = computed(() => wireJoints(context.value));
 const standing = computed(() => standingOfVehicle(context.value));
 
+const floor = useFloor('wire');
 const lanes = computed(() => pictureLanes(picture.value));
 
 /** What wants an answer, in the order of the picture. */
@@ -42,11 +45,16 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
 
 <template>
   <div class="stack">
+    <div class="line">
+      <span class="grow" />
+      <button v-if="joints.length > 0" type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole picture' : 'Floor mode' }}</button>
+    </div>
     <CautionNote
       v-if="context.profile.highVoltage"
       text="High-voltage vehicle: orange cables stay untouched. Only the 12 V side, after the maker’s isolation procedure, by people qualified for it."
     />
     <EmptyNote v-if="joints.length === 0" kind="empty">No plug of this job meets the vehicle yet. Settle the facts at Match: they decide which plugs it has.</EmptyNote>
+    <WireFloor v-else-if="floor" @whole="floor = false" />
     <template v-else>
       <section class="leaf">
         <WirePicture :lanes="lanes" :selected="selected" @select="look" />
@@ -57,10 +65,10 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
       </div>
       <button v-if="next" type="button" class="push next" @click="look(next)">Next in the picture</button>
     </template>
-    <WatchedLamps />
-    <LeftoverPlugs />
-    <JointList v-if="joints.length > 0" />
-    <section v-if="standing" class="leaf stack">
+    <WatchedLamps v-if="!floor" />
+    <LeftoverPlugs v-if="!floor" />
+    <JointList v-if="joints.length > 0 && !floor" />
+    <section v-if="standing && !floor" class="leaf stack">
       <h2>Standing</h2>
       <p>{{ sayStanding(standing) }}</p>
     </section>
@@ -68,6 +76,10 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
 </template>
 
 <style scoped>
+.grow {
+  flex: 1;
+}
+
 .next {
   justify-self: start;
 }

@@ -1,0 +1,28 @@
+import type { PlugFamily } from '../wiring/index.ts';
+import type { JointCheck } from './events.ts';
+import type { JobContext } from './context.ts';
+import { familyOf } from './plug-use.ts';
+import type { WireJoint } from './wire.ts';
+
+/** What shows that a plug of a family is home. */
+const CLOSING: Readonly<Record<PlugFamily['closing'], readonly JointCheck[]>> = {
+  tab: ['click'],
+  slide: ['slide home'],
+  clip: ['clip over'],
+  ring: ['notch to notch', 'ring home'],
+};
+
+/**
+ * What is looked at before a joint counts as made, in order: of a tap that it fits both wires, of a plug its seal, what closes it, its second
+ * lock; last the pull. Leads between bring the checks of both their ends. Of a family that the library does not have, that its lock is closed.
+ */
+export function jointChecks(context: JobContext, { tapped, vehiclePlug, between }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'between'>): JointCheck[] {
+  if (tapped) return ['fits both wires', 'pull', 'sealed'];
+  const met = [...(between ? [between.plug.family, ...between.chain.adapters.slice(0, -1).map(({ lampEnd }) => lampEnd.family)] : []), vehiclePlug.family];
+  const checks = met.flatMap((name): JointCheck[] => {
+    const family = familyOf(context, name);
+    if (!family) return ['lock closed'];
+    return [...(family.sealed ? ['seal' as const] : []), ...CLOSING[family.closing], ...(family.secondLock ? ['second lock' as const] : [])];
+  });
+  return [...new Set([...checks, 'pull' as const])];
+}

@@ -1,0 +1,61 @@
+import type { PinFunction, VehicleState } from '../states/index.ts';
+import { isVehicleState } from '../states/index.ts';
+import type { VehicleProfile } from '../vehicle/index.ts';
+import type { Connection, Fitment, Kit, KitControl, KitTest } from './kit.ts';
+
+const slug = (carries: string) => carries.replaceAll(' ', '-');
+
+/** The state that lights what a wire carries; of a supply that is no lamp by itself, that of the circuit it hangs on. */
+function stateOf(carries: PinFunction, { vehiclePlug, feed }: Connection, { plugs, circuits }: Pick<VehicleProfile, 'plugs' | 'circuits'>): VehicleState | undefined {
+  if (isVehicleState(carries)) return carries;
+  if (carries !== 'switched supply' && carries !== 'constant supply') return undefined;
+  const pin = plugs.find(({ id }) => id === vehiclePlug)?.pins.find((entry) => entry.carries === carries);
+  return circuits.find(({ id }) => id === (pin?.circuit ?? feed.circuit))?.liveIn[0];
+}
+
+/** A function that a joint feeds is tried where no test of the kit lights those lamps in its state. */
+function ofFunctions(kit: Kit, profile: Pick<VehicleProfile, 'plugs' | 'circuits'>, connections: readonly Connection[], tests: readonly KitTest[]): KitTest[] {
+  return connections.flatMap((connection): KitTest[] => {
+    if (connection.trigger || connection.tap) return [];
+    const carried = (kit.plugs.find(({ id }) => id === connection.kitPlug)?.pins ?? []).map(({ carries }) => carries);
+    return [...new Set(carried)].flatMap((carries): KitTest[] => {
+      const state = stateOf(carries, connection, profile);
+      const lit = kit.lamps.filter(({ id, functions }) => connection.lamps.includes(id) && functions?.some((entry) => entry.carries === carries));
+      const untried = lit.filter(({ id }) => !tests.some((test) => test.state === state && test.lamps.includes(id)));
+      if (state === undefined || untried.length === 0) return [];
+      const sides = new Set(untried.map(({ side }) => side));
+      const [side = 'centre'] = sides;
+      const follows = { from: 'function' as const, connection: connection.id, carries };
+      return [
+        { id: `${connection.id}.${slug(carries)}`, name: '', side: sides.size === 1 ? side : 'centre', state, helper: '', lamps: untried.map(({ id }) => id), gate: true, follows },
+      ];
+    });
+  });
+}
+
+/** Every position of a control is tried, and a remote is paired before. */
+function ofControls(controls: readonly KitControl[], tests: readonly KitTest[]): KitTest[] {
+  const plain = { name: '', side: 'centre' as const, helper: '', gate: false };
+  return controls.flatMap(({ id: control, kind, positions, state }): KitTest[] => {
+    const pairing: KitTest[] = kind === 'remote' ? [{ ...plain, id: `${control}.pairing`, state, lamps: [], follows: { from: 'pairing', control } }] : [];
+    const untried = positions.filter(({ id }) => !tests.some(({ tries }) => tries?.control === control && tries.position === id));
+    return [
+      ...pairing,
+      ...untried.map(({ id, lights }): KitTest => ({ ...plain, id: `${control}.${id}`, state, lamps: lights, follows: { from: 'position', control, position: id } })),
+    ];
+  });
+}
+
+/**
+ * Tests that follow from what a kit does and that it did not write itself: each function that a joint feeds, each position of a control, the
+ * pairing of a remote.
+ * @param fitment with what holds on this vehicle; without its tests all that could follow come out
+ */
+export function testsThatFollow(
+  kit: Kit,
+  profile: Pick<VehicleProfile, 'plugs' | 'circuits'>,
+  fitment: Pick<Fitment, 'connections' | 'tests'>,
+  controls: readonly KitControl[] = kit.controls ?? [],
+): KitTest[] {
+  return [...ofFunctions(kit, profile, fitment.connections, fitment.tests), ...ofControls(controls, fitment.tests)];
+}

@@ -1,0 +1,54 @@
+import {
+  circuitLoads,
+  emptyCavities,
+  jointChecks,
+  jointKey,
+  leftoverPlugs,
+  wireJoints,
+  type CircuitLoad,
+  type JobContext,
+  type JointCheck,
+  type LeftoverPlug,
+  type WireJoint,
+} from '../../job/index.ts';
+import { key } from '../../subject/index.ts';
+import { isRefused, type Refusal } from '../act.ts';
+import { againstJoint, cap } from './wire.ts';
+
+/** One thing that hands do at Wire. */
+export type WireStep =
+  /** A load that nobody has settled yet: that is done at the picture, before anything is joined to it. */
+  | { kind: 'settle'; id: string; load: CircuitLoad }
+  /** A cavity that wants a contact before its plugs meet. */
+  | { kind: 'populate'; id: string; joint: WireJoint }
+  /** Wires that are not proved, before they are joined. */
+  | { kind: 'prove'; id: string; joint: WireJoint; pins: string[] }
+  | { kind: 'join'; id: string; joint: WireJoint; checks: JointCheck[]; against: Refusal[] }
+  | { kind: 'cap'; id: string; left: LeftoverPlug; against: Refusal[] };
+
+/**
+ * What is left to do with hands at Wire, one at a time and in the order of work: loads that are not settled, then joint by joint what makes its
+ * plugs meet, what proves its wires, and the joining; last the plugs left over. A joint that cannot be made yet comes after those that can.
+ */
+export function floorSteps(context: JobContext, at: string): WireStep[] {
+  const settle = circuitLoads(context).flatMap((load): WireStep[] => (load.accepted ? [] : [{ kind: 'settle', id: `settle:${load.circuit.id}`, load }]));
+  const joints = wireJoints(context)
+    .filter(({ joined }) => !joined)
+    .map((joint) => ({ joint, against: againstJoint(context, joint, at) }));
+  const steps = ({ joint, against }: (typeof joints)[number]): WireStep[] => {
+    const id = jointKey(joint);
+    const pins = joint.toProve.flatMap(({ pin, proof }) => (proof.code === 'proved' ? [] : [pin.id]));
+    return [
+      ...(emptyCavities(context, joint).length > 0 ? [{ kind: 'populate' as const, id: `populate:${id}`, joint }] : []),
+      ...(pins.length > 0 ? [{ kind: 'prove' as const, id: `prove:${id}`, joint, pins }] : []),
+      { kind: 'join', id, joint, checks: jointChecks(context, joint), against },
+    ];
+  };
+  const later = ({ against }: (typeof joints)[number]) => Number(against.some(({ code }) => code !== 'wire-first'));
+  const caps = leftoverPlugs(context).flatMap((left): WireStep[] => {
+    if (left.capped) return [];
+    const act = cap(context, left.plug.id, left.kit?.slug);
+    return [{ kind: 'cap', id: key({ kind: 'cap', plug: `${left.kit ? `${left.kit.slug}/` : ''}${left.plug.id}` }), left, against: isRefused(act) ? act.refused : [] }];
+  });
+  return [...settle, ...[...joints].sort((a, b) => later(a) - later(b)).flatMap(steps), ...caps];
+}

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { emptyCavities, type WireJoint } from '@jade/core/job';
+import { wire } from '@jade/core/stations';
+import { sayCavity, sayFeed } from '@jade/words/wiring';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** Cavities of the vehicle's plug that want a contact before the plugs of a joint work, and where their wires could be led from. */
+const props = defineProps<{ joint: WireJoint }>();
+const { job, context } = useCurrentJob();
+const cavities = computed(() => emptyCavities(context.value, props.joint));
+const put = (carries: string, circuit?: string) => job.perform(wire.populate(context.value, props.joint.kit.slug, props.joint.connection.id, carries, circuit));
+</script>
+
+<template>
+  <section v-for="cavity in cavities" :key="`${cavity.row} ${cavity.column}`" class="stack">
+    <h3>Empty cavity</h3>
+    <p>{{ sayCavity(cavity) }}</p>
+    <button v-if="cavity.carries === 'ground'" type="button" class="push" @click="put(cavity.carries)">Contact put in and tugged, wire to a ground point</button>
+    <template v-else>
+      <p v-if="cavity.feeds.length === 0" class="bad">No circuit of this vehicle that may be used is live when it is wanted.</p>
+      <ul class="rows">
+        <li v-for="feed in cavity.feeds" :key="feed.id">
+          <span class="grow">{{ sayFeed(feed) }}</span>
+          <button type="button" class="push" @click="put(cavity.carries, feed.id)">Contact put in and tugged, fed from here</button>
+        </li>
+      </ul>
+    </template>
+  </section>
+</template>

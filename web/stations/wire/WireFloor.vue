@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue';
+import { isRefused, wire } from '@jade/core/stations';
+import { sayRefusal } from '@jade/words/stations';
+import { CHECK_WORDS, sayFirst, sayLeftover, sayLoad, sayMade, sayPlugVerdict, sayTap, sayWireStep } from '@jade/words/wiring';
+import { inSentence } from '@jade/words/units';
+import EmptyNote from '../../design/EmptyNote.vue';
+import { actedAt, useClock } from '../../job/clock.ts';
+import { useCurrentJob } from '../../job/current.ts';
+import EmptyCavities from './EmptyCavities.vue';
+import JointFaces from './JointFaces.vue';
+
+/** One step of Wire at a time, for gloves: what meets what, what is looked at, done. */
+const emit = defineEmits<{ whole: [] }>();
+const { job, context, names } = useCurrentJob();
+const clock = useClock();
+const steps = computed(() => wire.floorSteps(context.value, clock.value));
+const picked = ref<string>();
+const current = computed(() => steps.value.find(({ id }) => id === picked.value) ?? steps.value[0]);
+const following = computed(() => steps.value[steps.value.findIndex(({ id }) => id === current.value?.id) + 1]);
+const others = computed(() => steps.value.filter(({ id }) => id !== current.value?.id));
+const against = computed(() => (current.value && 'against' in current.value ? current.value.against : []));
+const acceptable = computed(() => current.value?.kind === 'settle' && !isRefused(wire.acceptLoad(context.value, current.value.load.circuit.id)));
+/** A second tap that was meant for the step before does not tick this one. */
+const SECOND_TAP_MS = 350;
+const shownAt = ref(Date.now());
+watch(
+  () => current.value?.id,
+  () => void (shownAt.value = Date.now()),
+);
+
+const list = ref<HTMLDetailsElement | null>(null);
+const shown = ref<HTMLElement | null>(null);
+/** Another step comes before the eyes, and the list of them goes. */
+async function pick(id: string | undefined): Promise<void> {
+  picked.value = id;
+  if (list.value) list.value.open = false;
+  await nextTick();
+  shown.value?.scrollIntoView({ block: 'nearest' });
+}
+
+function done(): void {
+  const step = current.value;
+  if (!step || Date.now() - shownAt.value < SECOND_TAP_MS) return;
+  if (step.kind === 'join') void job.perform(wire.join(context.value, step.joint.kit.slug, step.joint.connection.id, actedAt()));
+  if (step.kind === 'settle') void job.perform(wire.acceptLoad(context.value, step.load.circuit.id));
+  if (step.kind === 'cap') void job.perform(wire.cap(context.value, step.left.plug.id, step.left.kit?.slug));
+}
+</script>
+
+<template>
+  <div class="floor">
+    <EmptyNote v-if="!current" kind="empty">Everything at Wire is done.</EmptyNote>
+    <article v-else ref="shown" class="leaf step" aria-live="polite">
+      <h2>{{ sayWireStep(current) }}</h2>
+      <template v-if="current.kind === 'join'">
+        <p class="soft">{{ (current.joint.between?.plug ?? current.joint.vehiclePlug).whereToLook }}</p>
+        <JointFaces :joint="current.joint" />
+        <p v-if="current.joint.tapped" :class="current.joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(current.joint) }}</p>
+        <p v-else-if="current.joint.verdict && current.joint.mate.value !== 'mates'" class="bad">{{ sayPlugVerdict(current.joint.verdict) }}</p>
+        <p>{{ sayFirst(current.joint) }}</p>
+        <ul class="checks">
+          <li v-for="check in current.checks" :key="check">{{ CHECK_WORDS[check].look }}</li>
+        </ul>
+      </template>
+      <template v-else-if="current.kind === 'prove'">
+        <p>Nobody has proved what {{ current.pins.length > 1 ? 'these wires carry' : 'this wire carries' }} on this vehicle. Once it is joined its back is hard to reach.</p>
+        <JointFaces :joint="current.joint" />
+      </template>
+      <EmptyCavities v-else-if="current.kind === 'populate'" :joint="current.joint" />
+      <p v-else-if="current.kind === 'cap'">{{ sayLeftover(current.left) }}</p>
+      <p v-else>{{ sayLoad(current.load.check) }}</p>
+      <p v-for="refusal in against" :key="refusal.code" class="odd">{{ sayRefusal(refusal, names) }}</p>
+      <div class="reach">
+        <button v-if="current.kind === 'join'" type="button" class="push main big" :disabled="against.length > 0" @click="done">
+          {{ sayMade(current.joint.tapped !== undefined, current.checks) }}
+        </button>
+        <button v-else-if="current.kind === 'cap'" type="button" class="push main big" :disabled="against.length > 0" @click="done">Capped and tied away</button>
+        <template v-else-if="current.kind === 'prove'">
+          <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: 'probe' } }">Prove it at Probe</router-link>
+          <button type="button" class="push big" @click="pick(following?.id)">Later</button>
+        </template>
+        <template v-else-if="current.kind === 'settle'">
+          <button v-if="acceptable" type="button" class="push main big" @click="done">Accept this load</button>
+          <button type="button" class="push big" :class="{ main: !acceptable }" @click="emit('whole')">To the picture</button>
+        </template>
+      </div>
+      <p v-if="following" class="soft">Then: {{ inSentence(sayWireStep(following)) }}.</p>
+    </article>
+    <details v-if="others.length > 0" ref="list" class="leaf">
+      <summary>Another step</summary>
+      <ul>
+        <li v-for="step in others" :key="step.id">
+          <button type="button" class="push plain big" @click="pick(step.id)">{{ sayWireStep(step) }}</button>
+        </li>
+      </ul>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.floor {
+  display: grid;
+  gap: 12px;
+}
+
+.step {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 9px;
+  border-top: 5px solid var(--amber);
+  font-size: 18px;
+}
+
+.step h2 {
+  font-size: 24px;
+}
+
+.checks {
+  display: grid;
+  gap: 4px;
+  padding-left: 20px;
+  list-style: square;
+  font-weight: 620;
+}
+
+.reach {
+  position: sticky;
+  bottom: 12px;
+  z-index: 2;
+  display: grid;
+  gap: 8px;
+}
+
+.reach .push {
+  min-height: 72px;
+  font-size: 20px;
+}
+
+summary,
+li .push {
+  min-height: 56px;
+}
+
+summary {
+  cursor: pointer;
+  align-content: center;
+  font-weight: 620;
+}
+
+@media (max-width: 700px) {
+  .reach {
+    bottom: 118px;
+  }
+}
+</style>
