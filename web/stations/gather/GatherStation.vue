@@ -99,8 +99,8 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
     <section v-if="leads.length > 0" class="leaf">
       <h2>Leads from the shelf</h2>
       <ul class="rows">
-        <li v-for="{ adapter, count } in leads" :key="adapter.id">
-          <span class="grow">{{ count }} × {{ adapter.name }}</span> <span class="soft">{{ money(adapter.priceCents * count, job.view?.currency ?? '') }}</span>
+        <li v-for="lead in leads" :key="lead.adapter.id">
+          <span class="grow">{{ lead.count }} × {{ lead.adapter.name }}</span> <span class="soft">{{ money(lead.adapter.priceCents * lead.count, job.view?.currency ?? '') }}</span>
         </li>
       </ul>
     </section>
