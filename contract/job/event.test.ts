@@ -49,6 +49,9 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'plug.joined': { kit: 'k', connection: 'c', adapters: ['short-lead'], checked: ['click', 'pull'] },
   'cavity.populated': { plug: 'p', row: 1, column: 2, carries: 'stop pedal', circuit: 'stop', terminal: 'small' },
   'plug.capped': { plug: 'p', kit: 'k' },
+  'leg.laid': { kit: 'k', leg: 'l', path: ['sill', 'pillar'] },
+  'route.chosen': { kit: 'k', leg: 'l', path: ['sill'] },
+  'drill.agreed': { segment: 's', by: 'the owner', behind: 'nothing' },
   'load.accepted': { kit: 'k', circuit: 'c', afterA: 4.2, fuseA: 7.5 },
   'fuse.seen': { circuit: 'c', ratedA: 7.5 },
   'slot.measured': { slot: 'F9', ratedA: 7.5, state: 'parking', lowV: 0, highV: 12.1 },
@@ -90,6 +93,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'plug.joined': ['adapters', 'checked'],
   'cavity.populated': ['circuit', 'terminal'],
   'plug.capped': ['kit'],
+  'route.chosen': ['path'],
 };
 const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (FREE[type] ?? []).includes(field);
 const TYPES = Object.keys(WHOLE) as EventType[];

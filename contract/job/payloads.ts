@@ -205,6 +205,24 @@ class CavityPopulated implements P<'cavity.populated'> {
   @Optional() @Slug() terminal?: string;
 }
 
+class LegLaid implements P<'leg.laid'> {
+  @Slug() kit!: string;
+  @Slug() leg!: string;
+  @Slugs(200) path!: string[];
+}
+
+class RouteChosen implements P<'route.chosen'> {
+  @Slug() kit!: string;
+  @Slug() leg!: string;
+  @Optional() @Slugs(200) path?: string[];
+}
+
+class DrillAgreed implements P<'drill.agreed'> {
+  @Slug() segment!: string;
+  @Text(MOST.why) by!: string;
+  @Text(MOST.why) behind!: string;
+}
+
 class PlugCapped implements P<'plug.capped'> {
   @Slug() plug!: string;
   @Optional() @Slug() kit?: string;
@@ -365,6 +383,9 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'fastener.found': FastenersNoted,
   'plug.joined': PlugJoined,
   'cavity.populated': CavityPopulated,
+  'leg.laid': LegLaid,
+  'route.chosen': RouteChosen,
+  'drill.agreed': DrillAgreed,
   'plug.capped': PlugCapped,
   'load.accepted': LoadAccepted,
   'fuse.seen': FuseSeen,

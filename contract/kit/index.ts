@@ -204,6 +204,7 @@ export class FitStep implements PlainStep {
   @Optional() @Flag() irreversible?: boolean;
   @Optional() @Part(() => Condition) when?: Condition;
   @Optional() @Part(() => BoltStack) stack?: BoltStack;
+  @Optional() @Slugs(20) lays?: string[];
   @Optional() @Part(() => OriginalBolt) under?: OriginalBolt;
 }
 

@@ -3,6 +3,7 @@ import {
   DRIVES,
   OPEN_LEVELS,
   RELEASES,
+  ROUTE_ROLES,
   SENSOR_KINDS,
   SIDES,
   SNUG_CLASSES,
@@ -23,6 +24,9 @@ import {
   type PieceLevel as PlainLevel,
   type PointMm,
   type RefitRule as PlainRule,
+  type RouteHazard,
+  type RoutePlace as PlainPlace,
+  type RouteSegment as PlainSegment,
   type Sensor as PlainSensor,
   type SpanMm,
   type Supply as PlainSupply,
@@ -258,6 +262,46 @@ export class Battery {
   @Amount(0, 2000) standbyMa!: number;
 }
 
+export class RoutePlace implements PlainPlace {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Part(() => Point) at!: Point;
+  @Optional() @Slugs(40) plugs?: string[];
+  @Optional() @Slugs(40) mounts?: string[];
+  @Optional() @OneOf(ROUTE_ROLES) role?: PlainPlace['role'];
+  @Optional() @Amount(0, 5000) liftOutMm?: number;
+}
+
+/** How much longer the way may be to be spared each hazard, as a share of its length. */
+export class RouteHazards implements Partial<Record<RouteHazard, number>> {
+  @Optional() @Amount(0, 1000) heat?: number;
+  @Optional() @Amount(0, 1000) movement?: number;
+  @Optional() @Amount(0, 1000) edge?: number;
+  @Optional() @Amount(0, 1000) wet?: number;
+  @Optional() @Amount(0, 1000) lid?: number;
+}
+
+export class RouteSegment implements PlainSegment {
+  @Slug() id!: string;
+  @Text(120) name!: string;
+  @Slug() from!: string;
+  @Slug() to!: string;
+  @Amount(0, 30_000) lengthMm!: number;
+  @Part(() => RouteHazards) hazards!: RouteHazards;
+  @Each(() => LevelNeed, 40) needs!: LevelNeed[];
+  @Amount(0, 600) layMin!: number;
+  @Optional() @Text(160) seal?: string;
+  @Optional() @Text(160) hinge?: string;
+  @Optional() @Flag() drill?: boolean;
+  @Optional() @Text(240) forbidden?: string;
+}
+
+/** The ways for cable in a vehicle. */
+export class CableWays {
+  @Each(() => RoutePlace, 300) places!: RoutePlace[];
+  @Each(() => RouteSegment, 600) segments!: RouteSegment[];
+}
+
 /** What the shop knows of a kind of vehicle. */
 export class VehicleProfile implements PlainProfile {
   @Exactly('jade-vehicle-profile/3') format!: PlainProfile['format'];
@@ -280,6 +324,7 @@ export class VehicleProfile implements PlainProfile {
   @Each(() => VehiclePlug, 200) plugs!: VehiclePlug[];
   @Each(() => Circuit, 200) circuits!: Circuit[];
   @Optional() @Each(() => LampChannel, 120) channels?: LampChannel[];
+  @Optional() @Part(() => CableWays) cableWays?: CableWays;
   @Each(() => MountPosition, 100) mounts!: MountPosition[];
   @Each(() => LampFunction, 120) functions!: LampFunction[];
   @Each(() => GapPoint, 60) gaps!: GapPoint[];

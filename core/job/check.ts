@@ -73,6 +73,13 @@ function eventFaults(
     }
     case 'plug.capped':
       return event.payload.kit === undefined ? among(profile.plugs, event.payload.plug, 'plug', 'plug') : inKit(event.payload.kit, { plug: kitOf(event.payload.kit)?.plugs ?? [] });
+    case 'leg.laid':
+    case 'route.chosen': {
+      const { kit, path: along = [] } = event.payload;
+      return [...inKit(kit, { leg: kitOf(kit)?.legs ?? [] }), ...along.flatMap((segment, place) => among(profile.cableWays?.segments, segment, `path[${place}]`, 'segment'))];
+    }
+    case 'drill.agreed':
+      return among(profile.cableWays?.segments, event.payload.segment, 'segment', 'segment');
     case 'cavity.populated': {
       const { plug, row, column, circuit, terminal } = event.payload;
       const face = profile.plugs.find(({ id }) => id === plug);

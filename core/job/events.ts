@@ -96,6 +96,12 @@ export interface Payloads {
   'plug.joined': { kit: string; connection: string; adapters?: string[]; checked?: JointCheck[] };
   /** A contact put into an empty cavity of a vehicle plug, with its terminal of the library, and the circuit that its wire was led from; none of a ground. */
   'cavity.populated': { plug: string; row: number; column: number; carries: PinFunction; circuit?: string; terminal?: string };
+  /** A leg laid along segments of the vehicle. */
+  'leg.laid': { kit: string; leg: string; path: string[] };
+  /** The way of a leg chosen by hand; without `path` the choice goes back to the planner. */
+  'route.chosen': { kit: string; leg: string; path?: string[] };
+  /** A hole that may be drilled: who agreed to it, and what was seen behind. */
+  'drill.agreed': { segment: string; by: string; behind: string };
   /** A plug that is left over capped and tied away; one of the kit where a kit is named. */
   'plug.capped': { plug: string; kit?: string };
   /** `afterA`: what was accepted, with all that hangs on the circuit, at the worst voltage; `fuseA`: the fuse it was judged by, documented or seen. */

@@ -104,6 +104,12 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const others = (state.populated[plug] ?? []).filter(({ row, column }) => row !== contact.row || column !== contact.column);
     state.populated[plug] = [...others, contact];
   },
+  'leg.laid': (state, { kit, leg, path }) => void (state.laid[`${kit}/${leg}`] = path.join('+')),
+  'route.chosen': (state, { kit, leg, path }) => {
+    if (path) state.routes[`${kit}/${leg}`] = path.join('+');
+    else delete state.routes[`${kit}/${leg}`];
+  },
+  'drill.agreed': (state, { segment, ...agreed }) => void (state.drillAgreed[segment] = agreed),
   'plug.capped': (state, { plug, kit }) => addOnce(state.capped, cappedKey(plug, kit)),
   'load.accepted': (state, { circuit, afterA, fuseA }) =>
     void (state.loadsAccepted[circuit] = { ...(afterA === undefined ? {} : { afterA }), ...(fuseA === undefined ? {} : { fuseA }) }),

@@ -9,6 +9,7 @@ import { connectionsOf, feedsOf, fitStepsOf, kitsOnVehicle, sideOf, testsOf, typ
 import { placeRules } from './places.ts';
 import { LOW_LIVE } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
+import { legOf, legRoutes } from './route.ts';
 
 /** Whether a fitting step is through all its passes. */
 export function stepDone({ state }: Pick<JobContext, 'state'>, kit: string, step: FitStep): boolean {
@@ -79,6 +80,16 @@ function aimGates(context: JobContext, levels: ReadonlyMap<string, number>): Gat
   });
 }
 
+/** Legs that no fitting step lays: laid before something covers their way. */
+function legGates(context: JobContext, levels: ReadonlyMap<string, number>): Gate[] {
+  return (legRoutes(context) ?? []).flatMap((route): Gate[] => {
+    const { kit, side, path, step, laid } = route;
+    const subject = { kind: 'leg' as const, kit, leg: legOf(context, route) };
+    const coveredBy = opened(path?.needs ?? [], levels);
+    return step !== undefined || coveredBy.length === 0 ? [] : [{ subject, side, coveredBy, after: [], asks: [], passed: laid || excepted(context, subject) }];
+  });
+}
+
 /** Plugs of the vehicle that are left over: capped before something hides them. */
 function capGates(context: JobContext, levels: ReadonlyMap<string, number>): Gate[] {
   return leftoverPlugs(context).flatMap(({ plug, capped }): Gate[] => {
@@ -111,6 +122,7 @@ function gatesAt(context: JobContext, plan: AccessPlan | undefined): Gate[] {
         .map((test) => testGate(context, onVehicle, test, levels)),
     ),
     ...capGates(context, levels),
+    ...legGates(context, levels),
     ...aimGates(context, levels),
   ];
 }

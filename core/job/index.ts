@@ -23,6 +23,7 @@ export * from './joint-list.ts';
 export * from './sources.ts';
 export * from './plug-use.ts';
 export * from './joint-checks.ts';
+export * from './route.ts';
 export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';

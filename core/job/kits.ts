@@ -82,9 +82,16 @@ export function testsOf({ fitment }: KitOnVehicle): KitTest[] {
   return fitment?.tests ?? [];
 }
 
+/** Lamps that must be fed for a test to say anything: those it lights, of a position or a pairing all that its control lights at all. */
+function lampsTried(kit: Kit, { lamps, follows }: KitTest): string[] {
+  if (!follows || follows.from === 'function') return lamps;
+  return kit.controls?.find(({ id }) => id === follows.control)?.positions.flatMap(({ lights }) => lights) ?? lamps;
+}
+
 /** Connections that feed what a test lights: those with a pin that carries its state, else all that feed its lamps. */
 export function feedsOf({ kit, fitment }: KitOnVehicle, test: KitTest): Connection[] {
-  const own = (fitment?.connections ?? []).filter((connection) => connection.lamps.some((lamp) => test.lamps.includes(lamp)));
+  const lamps = lampsTried(kit, test);
+  const own = (fitment?.connections ?? []).filter((connection) => connection.lamps.some((lamp) => lamps.includes(lamp)));
   const carrying = own.filter(({ kitPlug }) => kit.plugs.find((plug) => plug.id === kitPlug)?.pins.some((pin) => pin.carries === test.state));
   return carrying.length > 0 ? carrying : own;
 }

@@ -11,6 +11,7 @@ import { connectionsOf, fitmentOn, fitStepsOf, kitsOnVehicle, replacedPieces, si
 import { factValues } from './state.ts';
 import { LOW_LIVE, suppliesNow } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
+import { legOf, legRoutes } from './route.ts';
 
 const holdsBy = (way: Way, levels: Readonly<Record<string, Level>>) => needsHold(way.needs, levels);
 
@@ -29,7 +30,7 @@ const needsAsWay = (needs: LevelNeed[], asks: SupplyAsk[] | undefined): Way[] =>
 const dead = (asks: readonly SupplyAsk[] | undefined) => (asks ?? []).filter((ask) => ask.is === 'dead');
 
 /**
- * Work that is still to be done and what must be open for it: fitting steps, plugs to be joined, plugs left over to be capped, a failed test whose place is covered
+ * Work that is still to be done and what must be open for it: fitting steps, plugs to be joined, plugs left over to be capped, legs to be laid, a failed test whose place is covered
  * again, a supply that must still be isolated. What is open enough already is no target.
  */
 function workToReach(context: JobContext): FurtherTarget[] {
@@ -62,7 +63,22 @@ function workToReach(context: JobContext): FurtherTarget[] {
     if (capped || !('reach' in plug) || plug.reach.length === 0 || plug.reach.some((way) => holdsBy(way, pieces))) return [];
     return [{ id: key({ kind: 'cap', plug: plug.id }), side: plug.side, ways: plug.reach }];
   });
-  return [...work, ...caps, ...isolationsToReach(context)];
+  return [...work, ...caps, ...legsToLay(context), ...isolationsToReach(context)];
+}
+
+/** Legs that are still to be laid, each with its cheapest ways: what is opened for it and the way it takes are least together. */
+function legsToLay(context: JobContext): FurtherTarget[] {
+  const { pieces, routes } = context.state;
+  return (legRoutes(context) ?? []).flatMap((route): FurtherTarget[] => {
+    const leg = legOf(context, route);
+    const chosen = route.paths.filter(({ id }) => id === routes[`${route.kit}/${leg}`]);
+    const offered = chosen.length > 0 ? chosen : route.paths;
+    // A step of the kit that lays it has its own minutes: only what another way takes more counts.
+    const counted = route.step === undefined ? 0 : Math.min(...offered.map(({ layMin }) => layMin));
+    const ways = offered.map(({ id, needs, layMin }): Way => ({ id, needs, extraMin: layMin - counted }));
+    if (route.laid || ways.length === 0 || ways.some((way) => holdsBy(way, pieces))) return [];
+    return [{ id: key({ kind: 'leg', kit: route.kit, leg }), side: route.side, ways }];
+  });
 }
 
 /** What leads to the isolation of a supply that is live while something open has to go back dead: it has to be in reach again. */

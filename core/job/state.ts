@@ -95,6 +95,11 @@ export interface JobState {
   adaptersUsed: Record<string, string[]>;
   /** Contacts put into empty cavities of the vehicle's plugs, by plug. */
   populated: Record<string, Omit<Payloads['cavity.populated'], 'plug'>[]>;
+  /** Ways of legs, as laid and as chosen by hand, by kit and leg. */
+  laid: Record<string, string>;
+  routes: Record<string, string>;
+  /** Segments with a hole that may be drilled. */
+  drillAgreed: Record<string, { by: string; behind: string }>;
   /** Plugs left over that were capped, as in `fog-left` or `some-kit/plug`. */
   capped: string[];
   /** By circuit; without amperes where they were not yet said. */
@@ -163,6 +168,9 @@ export function emptyJob(): JobState {
     jointChecked: records(),
     adaptersUsed: records(),
     populated: records(),
+    laid: records(),
+    routes: records(),
+    drillAgreed: records(),
     capped: [],
     loadsAccepted: records(),
     fuses: records(),

@@ -198,6 +198,8 @@ export interface FitStep {
   when?: Condition;
   /** Parts that lie under a bolt: whether it still holds. */
   stack?: BoltStack;
+  /** Legs of the harness that it lays. */
+  lays?: string[];
   /** The bolt is one of the vehicle's own, which goes back through the kit's part. */
   under?: { piece: string; group: string };
 }

@@ -32,6 +32,7 @@ export type Refusal =
   | { code: 'load-refused'; circuit: string }
   | { code: 'wire-first'; plug: string; pin: string }
   | { code: 'no-terminal'; plug: string }
+  | { code: 'no-way'; leg: string }
   | { code: 'pin-over'; plug: string; pin: string }
   | { code: 'wall-first' }
   | { code: 'settings-first'; settings: string[] }

@@ -32,6 +32,7 @@ export type HoldCode =
   | 'plug-does-not-mate'
   | 'plug-to-join'
   | 'plug-to-cap'
+  | 'leg-to-lay'
   | 'pin-over'
   | 'load-refused'
   | 'load-to-accept'

@@ -9,6 +9,7 @@ export type Subject =
   | { kind: 'content'; kit: string; item: string }
   | { kind: 'plug'; connection: string }
   | { kind: 'cap'; plug: string }
+  | { kind: 'leg'; kit: string; leg: string }
   | { kind: 'wire'; plug: string; pin: string }
   | { kind: 'sensor'; sensor: string }
   | { kind: 'tray'; piece: string; group: string }

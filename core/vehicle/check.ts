@@ -1,3 +1,4 @@
+import { checkCableWays } from './route.ts';
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
 import type { Circuit, LampChannel, LoadKind, PlugFace } from './electrics.ts';
@@ -27,6 +28,8 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
     faults.push({ path: 'years.to', code: 'span-order', data: { from: profile.years.from, to: profile.years.to } });
   }
   faults.push(...checkPieces(profile.pieces, profile.mounts, choices), ...checkSupplies(profile));
+  const known = { plugs: new Set(profile.plugs.map(({ id }) => id)), mounts: new Set(profile.mounts.map(({ id }) => id)), pieces: pieceIds };
+  if (profile.cableWays) faults.push(...checkCableWays(profile.cableWays, known));
   profile.refitRules.forEach((rule, index) => {
     faults.push(...unknownId(rule.first, pieceIds, `refitRules[${index}].first`, 'piece'));
     faults.push(...unknownId(rule.then, pieceIds, `refitRules[${index}].then`, 'piece'));

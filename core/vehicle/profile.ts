@@ -261,6 +261,53 @@ export interface GapPoint {
   toleranceMm: number;
 }
 
+export const ROUTE_HAZARDS = ['heat', 'movement', 'edge', 'wet', 'lid'] as const;
+export type RouteHazard = (typeof ROUTE_HAZARDS)[number];
+export const ROUTE_ROLES = ['battery', 'relay'] as const;
+
+/** A place of the vehicle where cable begins, ends or turns. */
+export interface RoutePlace {
+  id: string;
+  name: string;
+  at: PointMm;
+  /** Plugs and mount positions that are there. */
+  plugs?: string[];
+  mounts?: string[];
+  /** Where a feed of a kit begins: the battery, or the place that relays go to. */
+  role?: (typeof ROUTE_ROLES)[number];
+  /** Cable that stays loose there so that the lamp can be lifted out. */
+  liftOutMm?: number;
+}
+
+/** A piece of the way that cable can be laid along. */
+export interface RouteSegment {
+  id: string;
+  name: string;
+  from: string;
+  to: string;
+  lengthMm: number;
+  /** How much longer the way may be to be spared each hazard, as a share of its length. */
+  hazards: Partial<Record<RouteHazard, number>>;
+  /** What must be open to lay it. */
+  needs: LevelNeed[];
+  /** Minutes that laying it takes. */
+  layMin: number;
+  /** What is passed and closed again, a seal or a grommet. */
+  seal?: string;
+  /** A hinge that it crosses: its full travel is tried. */
+  hinge?: string;
+  /** A hole is drilled: only with consent, and only once what lies behind was looked at. */
+  drill?: boolean;
+  /** Why nothing is ever laid here. */
+  forbidden?: string;
+}
+
+/** The ways for cable in a vehicle. */
+export interface CableWays {
+  places: RoutePlace[];
+  segments: RouteSegment[];
+}
+
 /** What the shop knows of a kind of vehicle. */
 export interface VehicleProfile {
   format: 'jade-vehicle-profile/3';
@@ -287,6 +334,8 @@ export interface VehicleProfile {
   circuits: Circuit[];
   /** How it watches its lamps: empty where it does not, absent where that is not described. */
   channels?: LampChannel[];
+  /** Ways that cable can be laid along; absent where that is not described. */
+  cableWays?: CableWays;
   mounts: MountPosition[];
   functions: LampFunction[];
   gaps: GapPoint[];

@@ -1,5 +1,8 @@
-export const HAZARDS = ['heat', 'movement', 'edge', 'wet', 'lid'] as const;
-export type Hazard = (typeof HAZARDS)[number];
+import { ROUTE_HAZARDS, type RouteHazard } from '../vehicle/index.ts';
+
+/** What is better avoided along the way of a cable. */
+export const HAZARDS = ROUTE_HAZARDS;
+export type Hazard = RouteHazard;
 
 /** A piece of the way that a cable can be laid along, between two places of the vehicle. */
 export interface Segment {

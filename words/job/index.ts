@@ -24,6 +24,9 @@ export interface Names {
   kitPlug: (kit: string, id: string) => string;
   channel: (id: string) => string;
   adapter: (id: string) => string;
+  /** A leg by the lamp that it leads to. */
+  leg: (kit: string, id: string) => string;
+  segment: (id: string) => string;
   sensor: (id: string) => string;
   group: (piece: string, id: string) => string;
   connection: (kit: string, id: string) => string;
@@ -76,6 +79,8 @@ export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profi
     kitPlug: (slug, id) => find(kit(slug)?.plugs, id)?.name ?? id,
     channel: (id) => find(profile.channels, id)?.name ?? id,
     adapter: (id) => find(plugs?.adapters, id)?.name ?? id,
+    leg: (slug, id) => find(kit(slug)?.lamps, find(kit(slug)?.legs, id)?.lamp ?? '')?.name ?? id,
+    segment: (id) => find(profile.cableWays?.segments, id)?.name ?? id,
     sensor: (id) => find(profile.sensors, id)?.name ?? id,
     connection: (slug, id) => {
       const connection = find(fitment(slug)?.connections, id);
@@ -172,6 +177,12 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
     `Plug joined: ${inSentence(names.connection(kit, connection))}${adapters.length > 0 ? `, by ${adapters.map((adapter) => inSentence(names.adapter(adapter))).join(', then ')}` : ''}`,
   'cavity.populated': ({ plug, row, column, carries, circuit }, names) =>
     `${names.plug(plug)}, row ${row}, column ${column}: contact for ${carries} put in${circuit === undefined ? '' : `, fed from ${inSentence(names.circuit(circuit))}`}`,
+  'leg.laid': ({ kit, leg, path }, names) => `Leg to ${inSentence(names.leg(kit, leg))} laid: ${path.map((id) => inSentence(names.segment(id))).join(', ')}`,
+  'route.chosen': ({ kit, leg, path }, names) =>
+    path
+      ? `Way of the leg to ${inSentence(names.leg(kit, leg))} chosen: ${path.map((id) => inSentence(names.segment(id))).join(', ')}`
+      : `Way of the leg to ${inSentence(names.leg(kit, leg))}: back to the least labour`,
+  'drill.agreed': ({ segment, by, behind }, names) => `Hole at ${inSentence(names.segment(segment))} agreed by ${by}; behind it: ${behind}`,
   'plug.capped': ({ plug, kit }, names) => `${kit === undefined ? names.plug(plug) : names.kitPlug(kit, plug)} capped and tied away`,
   'load.accepted': ({ circuit }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted`,
   'fuse.seen': ({ circuit, ratedA }, names) => `Fuse of ${inSentence(names.circuit(circuit))} seen: ${stated(ratedA, 'A')}`,

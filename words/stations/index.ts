@@ -65,6 +65,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return names.item(subject.kit, subject.item);
     case 'plug':
       return `plug of ${subject.connection}`;
+    case 'leg':
+      return `Lay the leg to ${inSentence(names.leg(subject.kit, subject.leg))}`;
     case 'cap':
       return `Cap ${inSentence(sayCapped(subject.plug, names))}`;
     case 'wire':
@@ -99,6 +101,7 @@ const KINDS: readonly Subject['kind'][] = [
   'content',
   'plug',
   'cap',
+  'leg',
   'wire',
   'sensor',
   'tray',
@@ -120,6 +123,7 @@ const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
   content: ['kit', 'item'],
   plug: ['connection'],
   cap: ['plug'],
+  leg: ['kit', 'leg'],
   wire: ['plug', 'pin'],
   sensor: ['sensor'],
   tray: ['piece', 'group'],
@@ -178,6 +182,7 @@ const HOLDS: Record<HoldCode, Say> = {
   'pieces-to-open': ({ count, piece }, names) =>
     number(count) > 0 ? `${plural(number(count), 'step')} to open, next: ${names.piece(text(piece))}` : 'The way in is being worked out',
   'plug-does-not-mate': ({ plug }, names) => `${names.plug(text(plug))} does not meet its mate pin by pin`,
+  'leg-to-lay': ({ kit, leg }, names) => `Lay the leg to ${inSentence(names.leg(text(kit), text(leg)))}`,
   'plug-to-cap': ({ plug, kit }, names) => `Cap ${inSentence(text(kit) === '' ? names.plug(text(plug)) : names.kitPlug(text(kit), text(plug)))}, which is left over`,
   'pin-over': ({ plug, pin }, names) => `${names.plug(text(plug))}, pin ${text(pin)}, would carry more than its plug may`,
   'plug-to-join': ({ plug }, names) => `Join ${inSentence(names.plug(text(plug)))}`,
@@ -275,6 +280,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return 'These plugs do not meet.';
     case 'load-refused':
       return `${names.circuit(refusal.circuit)} does not carry it.`;
+    case 'no-way':
+      return 'The ways of this vehicle that are described do not lead to it.';
     case 'no-terminal':
       return `The plug library has no contact for ${inSentence(names.plug(refusal.plug))} that takes the kit’s wire.`;
     case 'pin-over':

@@ -8,6 +8,7 @@ import { amperes, inSentence, percent, plural, stated } from '@jade/words/units'
 export * from './joints.ts';
 export * from './loads.ts';
 export * from './plugs.ts';
+export * from './routes.ts';
 export * from './sources.ts';
 
 export const MATE_WORDS: Record<MateVerdict['value'], string> = {

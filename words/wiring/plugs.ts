@@ -101,6 +101,8 @@ export function sayWireStep(step: wire.WireStep): string {
       return `Prove ${step.pins.length > 1 ? `pins ${step.pins.join(', ')}` : `pin ${step.pins[0] ?? ''}`} of ${step.joint.vehiclePlug.name}`;
     case 'join':
       return step.joint.tapped ? `Tap the wire of pin ${step.joint.tapped.id} of ${step.joint.vehiclePlug.name}` : `Join ${step.joint.vehiclePlug.name}`;
+    case 'lay':
+      return `Lay the leg to ${step.route.lamp}`;
     case 'cap':
       return `Cap ${step.left.plug.name}`;
   }

@@ -186,6 +186,17 @@ export class TrueVehicle {
       const known = this.fitments()
         .find((entry) => entry.kit === kit)
         ?.fitment.tests.find((entry) => entry.id === test);
+      const joints =
+        this.fitments()
+          .find((entry) => entry.kit === kit)
+          ?.fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no') ?? [];
+      if (!known) {
+        // One that follows from a joint needs that joint; one of a control all that the kit joins.
+        const own = joints.filter((entry) => test.startsWith(`${entry.id}.`));
+        const open = (own.length > 0 ? own : joints).filter((entry) => !this.joined.has(`${kit}/${entry.id}`));
+        if (passed && open.length > 0) throw new Error(`${test} passed with a plug open`);
+        return;
+      }
       const fed = this.fitments()
         .find((entry) => entry.kit === kit)
         ?.fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no' && entry.lamps.some((lamp) => known?.lamps.includes(lamp)));

@@ -4,15 +4,18 @@ import {
   jointChecks,
   jointKey,
   leftoverPlugs,
+  legOf,
   wireJoints,
   type CircuitLoad,
   type JobContext,
   type JointCheck,
   type LeftoverPlug,
+  type LegRoute,
   type WireJoint,
 } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
 import { isRefused, type Refusal } from '../act.ts';
+import { againstLeg, legsToLay } from './legs.ts';
 import { againstJoint, cap } from './wire.ts';
 
 /** One thing that hands do at Wire. */
@@ -24,10 +27,11 @@ export type WireStep =
   /** Wires that are not proved, before they are joined. */
   | { kind: 'prove'; id: string; joint: WireJoint; pins: string[] }
   | { kind: 'join'; id: string; joint: WireJoint; checks: JointCheck[]; against: Refusal[] }
+  | { kind: 'lay'; id: string; route: LegRoute; against: Refusal[] }
   | { kind: 'cap'; id: string; left: LeftoverPlug; against: Refusal[] };
 
 /**
- * What is left to do with hands at Wire, one at a time and in the order of work: loads that are not settled, then joint by joint what makes its
+ * What is left to do with hands at Wire, one at a time and in the order of work: loads that are not settled, legs that no fitting step lays, then joint by joint what makes its
  * plugs meet, what proves its wires, and the joining; last the plugs left over. A joint that cannot be made yet comes after those that can.
  */
 export function floorSteps(context: JobContext, at: string): WireStep[] {
@@ -50,5 +54,11 @@ export function floorSteps(context: JobContext, at: string): WireStep[] {
     const act = cap(context, left.plug.id, left.kit?.slug);
     return [{ kind: 'cap', id: key({ kind: 'cap', plug: `${left.kit ? `${left.kit.slug}/` : ''}${left.plug.id}` }), left, against: isRefused(act) ? act.refused : [] }];
   });
-  return [...settle, ...[...joints].sort((a, b) => later(a) - later(b)).flatMap(steps), ...caps];
+  const legs = legsToLay(context).map((route): WireStep => ({
+    kind: 'lay',
+    id: key({ kind: 'leg', kit: route.kit, leg: legOf(context, route) }),
+    route,
+    against: againstLeg(context, route),
+  }));
+  return [...settle, ...legs, ...[...joints].sort((a, b) => later(a) - later(b)).flatMap(steps), ...caps];
 }

@@ -1,2 +1,3 @@
 export * from './wire.ts';
 export * from './floor.ts';
+export * from './legs.ts';

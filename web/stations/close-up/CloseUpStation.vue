@@ -46,7 +46,7 @@ const gate = computed(() => (current.value?.kind === 'gate' ? current.value.gate
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === (back.value ?? supply.value)?.piece));
 const known = computed(() => context.value.profile.supplies.find((entry) => entry.id === supply.value?.supply));
 const against = computed(() => (back.value && closing.value ? closeUp.against(context.value, closing.value, back.value, clock.value) : []));
-const stationOf = (kind: 'test' | 'aim' | 'fit' | 'joint' | 'cap') => ({ test: 'fit', fit: 'fit', joint: 'wire', cap: 'wire', aim: 'aim' })[kind];
+const stationOf = (kind: 'test' | 'aim' | 'fit' | 'joint' | 'cap' | 'leg') => ({ test: 'fit', fit: 'fit', joint: 'wire', cap: 'wire', leg: 'wire', aim: 'aim' })[kind];
 const toBag = computed(() => closeUp.toBag(context.value));
 const forgotten = computed(() => closeUp.toRestore(context.value));
 

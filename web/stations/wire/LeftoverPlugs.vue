@@ -27,7 +27,7 @@ const dormant = computed(() => dormantPlugs(context.value));
         </template>
       </li>
     </ul>
-    <details v-if="dormant.length > 0">
+    <details v-if="dormant.length > 0" class="fold">
       <summary>Other plugs of this vehicle, and where they hide</summary>
       <ul>
         <li v-for="plug in dormant" :key="plug.id">
@@ -37,11 +37,3 @@ const dormant = computed(() => dormantPlugs(context.value));
     </details>
   </section>
 </template>
-
-<style scoped>
-summary {
-  cursor: pointer;
-  min-height: var(--touch);
-  align-content: center;
-}
-</style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
+import { legOf } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { CHECK_WORDS, sayFirst, sayLeftover, sayLoad, sayMade, sayPlugVerdict, sayTap, sayWireStep } from '@jade/words/wiring';
+import { CHECK_WORDS, sayAlong, sayFirst, sayLeftover, sayLegUse, sayLoad, sayMade, sayPath, sayPlugVerdict, sayTap, sayWireStep } from '@jade/words/wiring';
 import { inSentence } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
@@ -44,6 +45,7 @@ function done(): void {
   if (!step || Date.now() - shownAt.value < SECOND_TAP_MS) return;
   if (step.kind === 'join') void job.perform(wire.join(context.value, step.joint.kit.slug, step.joint.connection.id, actedAt()));
   if (step.kind === 'settle') void job.perform(wire.acceptLoad(context.value, step.load.circuit.id));
+  if (step.kind === 'lay') void job.perform(wire.layLeg(context.value, step.route.kit, legOf(context.value, step.route)));
   if (step.kind === 'cap') void job.perform(wire.cap(context.value, step.left.plug.id, step.left.kit?.slug));
 }
 </script>
@@ -69,12 +71,23 @@ function done(): void {
       </template>
       <EmptyCavities v-else-if="current.kind === 'populate'" :joint="current.joint" />
       <p v-else-if="current.kind === 'cap'">{{ sayLeftover(current.left) }}</p>
+      <template v-else-if="current.kind === 'lay'">
+        <template v-if="current.route.path">
+          <p>{{ sayPath(current.route.path) }}.</p>
+          <p>{{ sayLegUse(current.route) }}</p>
+          <ul class="checks">
+            <li v-for="text in sayAlong(current.route.path)" :key="text">{{ text }}</li>
+            <li>Tied often, ends cut flush, nothing hot, sharp or moving beside it</li>
+          </ul>
+        </template>
+      </template>
       <p v-else>{{ sayLoad(current.load.check) }}</p>
       <p v-for="refusal in against" :key="refusal.code" class="odd">{{ sayRefusal(refusal, names) }}</p>
       <div class="reach">
         <button v-if="current.kind === 'join'" type="button" class="push main big" :disabled="against.length > 0" @click="done">
           {{ sayMade(current.joint.tapped !== undefined, current.checks) }}
         </button>
+        <button v-else-if="current.kind === 'lay'" type="button" class="push main big" :disabled="against.length > 0" @click="done">Laid, tied, ends flush</button>
         <button v-else-if="current.kind === 'cap'" type="button" class="push main big" :disabled="against.length > 0" @click="done">Capped and tied away</button>
         <template v-else-if="current.kind === 'prove'">
           <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: 'probe' } }">Prove it at Probe</router-link>

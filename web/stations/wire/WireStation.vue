@@ -11,6 +11,7 @@ import { useCurrentJob } from '../../job/current.ts';
 import CircuitPanel from './CircuitPanel.vue';
 import JointPanel from './JointPanel.vue';
 import JointList from './JointList.vue';
+import LegRoutes from './LegRoutes.vue';
 import LeftoverPlugs from './LeftoverPlugs.vue';
 import { useFloor } from '../floor.ts';
 import WatchedLamps from './WatchedLamps.vue';
@@ -66,6 +67,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
       <button v-if="next" type="button" class="push next" @click="look(next)">Next in the picture</button>
     </template>
     <WatchedLamps v-if="!floor" />
+    <LegRoutes v-if="joints.length > 0 && !floor" />
     <LeftoverPlugs v-if="!floor" />
     <JointList v-if="joints.length > 0 && !floor" />
     <section v-if="standing && !floor" class="leaf stack">
