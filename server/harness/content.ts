@@ -1,12 +1,13 @@
-import { jointList, wirePicture, type JobContext } from '@jade/core/job';
-import { pictureLanes, type PictureLane } from '@jade/words/drawing';
+import { jointList, wireJoints, wirePicture, type JobContext } from '@jade/core/job';
+import { facesOnPaper, pictureLanes, type FacesOnPaper, type PictureLane } from '@jade/words/drawing';
 import { namesOf } from '@jade/words/job';
 import { sayJointLine, sayLoad, sayProtection, type JointRow } from '@jade/words/wiring';
 
-/** What the papers of a job's wiring say: its picture, its circuits and its joints by work place. */
+/** What the papers of a job's wiring say: its picture, its circuits, the faces of its joints and the joints by work place. */
 export interface HarnessContent {
   lanes: PictureLane[];
   circuits: { name: string; guard: string; says: string }[];
+  faces: FacesOnPaper[];
   joints: JointRow[];
   /** Joints that opened insulation and are to be looked at again. */
   bared: JointRow[];
@@ -21,6 +22,7 @@ export function harnessContent(context: JobContext): HarnessContent {
   return {
     lanes: pictureLanes(lanes),
     circuits: lanes.map(({ load }) => ({ name: load.circuit.name, guard: sayProtection(load.circuit), says: sayLoad(load.check) })),
+    faces: wireJoints(context).map((joint) => facesOnPaper(joint, context.state.jointChecked[`${joint.kit.slug}/${joint.connection.id}`])),
     joints: said(lines),
     bared: said(lines.filter((line) => line.bared)),
   };

@@ -32,6 +32,16 @@ test('the drawing is one file that stands for itself, with every lane and no sig
   expect(body.match(/<text/g)?.length).toBe(body.match(/<\/text>/g)?.length);
 });
 
+test('below the picture stand the faces of each joint, with leads between and what was seen, and each wire says its size', async () => {
+  const body = (await paper('svg', 'saltmarsh-3')).body.replaceAll('\u202f', ' ');
+  for (const text of ['lead · SL-2 B', 'kit · SL-2 B', 'Between them: short lead, NR-2 to SL-2 B. Key off.', 'grey/white, 0.75 mm²', '>0.75 mm²<']) expect(body).toContain(text);
+  // Two joints of two pins: a square on the vehicle's side and a circle on the kit's for each.
+  expect(body.match(/>meets</g)?.length).toBe(4);
+  const seen = (await paper('svg', 'hill-road-02')).body;
+  expect(seen).toContain('Plug meets plug, pin by pin. Key off.');
+  expect(seen).not.toContain('Seen:');
+});
+
 test('the paper is the same bytes for the same log; a job that is not there is told so', async () => {
   const [one, two] = [await paper('pdf'), await paper('pdf')];
   expect([one.statusCode, one.headers['content-type'], one.rawPayload.subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-']);

@@ -49,7 +49,7 @@ export function harnessRoutes(app: FastifyInstance, { db }: { db: Database }): v
     return reply
       .header('content-type', 'image/svg+xml; charset=utf-8')
       .header('content-disposition', `attachment; filename="${params.id}-wiring.svg"`)
-      .send(pictureSvg(content.lanes, `${head.title}, ${head.plate}`));
+      .send(pictureSvg(content.lanes, `${head.title}, ${head.plate}`, content.faces));
   });
   app.get<{ Params: { id: string } }>('/api/jobs/:id/harness.pdf', async ({ params }, reply) => {
     const { content, head } = await about(params.id);

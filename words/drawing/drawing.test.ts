@@ -25,6 +25,15 @@ test('a lane is as high as its branches; one without a joint runs straight to it
   // In little room the colour is not written; it would run into the plug.
   const codes = (width: number) => layPicture([lane(1)], width).lanes[0]?.branches[0]?.code !== undefined;
   expect([codes(330), codes(760)]).toEqual([false, true]);
+  // Colour and size where both find room, the colour where only that does; the leg between the joint and its lamp.
+  const sized = (width: number) =>
+    layPicture([{ guard: ['Feed'], branches: [{ joint: 'Plug', ends: 'Bar', colour: 'white/green', size: '0.75 mm²', leg: '1.5 mm²' }] }], width).lanes[0]?.branches[0];
+  expect([sized(760)?.code?.text, sized(660)?.code?.text, sized(330)?.code]).toEqual(['white/green, 0.75 mm²', 'white/green', undefined]);
+  const leg = sized(900)?.leg;
+  expect([leg?.text, (leg?.x ?? 0) > 450, (leg?.x ?? 0) < 720]).toEqual(['1.5 mm²', true, true]);
+  const laidLeg = layPicture([{ guard: ['Feed'], contact: 'Relay', branches: [{ ends: 'Bar', size: '2.5 mm²', leg: '4 mm²' }] }], 900).lanes[0]?.branches[0];
+  // On both sides of the contact.
+  expect([laidLeg?.code?.text, (laidLeg?.code?.x ?? 450) < 440, (laidLeg?.leg?.x ?? 0) > 470]).toEqual(['2.5 mm²', true, true]);
   // A single wire runs straight from its guard, whose box stays in its lane.
   const [only] = layPicture([{ guard: ['A feed of a rather long name', 'battery, 15 A', '73 %'], branches: [{ joint: 'Plug', ends: 'Bar' }] }], 330).lanes;
   if (!only) throw new Error('no lane');

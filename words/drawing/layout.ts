@@ -5,7 +5,7 @@ export interface LaneWords {
   guard: string[];
   /** Between what guards it and its branches: a relay's contact. */
   contact?: string;
-  branches: { joint?: string; ends: string; colour?: string; coil?: boolean; state?: 'joined' | 'open' | 'wrong' }[];
+  branches: { joint?: string; ends: string; colour?: string; size?: string; leg?: string; coil?: boolean; state?: 'joined' | 'open' | 'wrong' }[];
 }
 
 interface Rect {
@@ -24,8 +24,9 @@ export interface Written {
 
 export interface LaidBranch {
   y: number;
-  /** The colour of its wire; undefined where there is no room for it. */
+  /** The colour and size of its wire, and the size of the kit's leg; undefined where there is no room for them. */
   code?: Written;
+  leg?: Written;
   /** From the lane's trunk to the joint, and from there to the end. */
   toJoint: string;
   toEnd: string;
@@ -109,14 +110,17 @@ export function layPicture(lanes: readonly LaneWords[], width: number): LaidPict
     const height = Math.max(own, guardHeight + 18);
     const top = y + (height - own) / 2;
     const middle = top + own / 2 + BELOW;
-    const branches = lane.branches.map(({ joint, ends, colour, coil = false, state = 'open' }, index): LaidBranch => {
+    const branches = lane.branches.map(({ joint, ends, colour, size, leg, coil = false, state = 'open' }, index): LaidBranch => {
       const at = top + (index + 0.5) * BRANCH + BELOW;
       const apart = state === 'joined' ? TOGETHER : APART;
-      const through = joint === undefined ? endX : jointX;
-      const written = colour !== undefined && room(jointX - trunk) >= CODE_SIGNS;
+      // Colour and size where both find room, else the colour; in little room nothing, it would run into the plug.
+      const space = room(jointX - trunk);
+      const code = [[colour, size].flatMap((word) => word ?? []).join(', '), colour ?? ''].find((text) => text !== '' && text.length <= space);
+      const written = code !== undefined && space >= CODE_SIGNS;
       return {
         y: at,
-        ...(written ? { code: { x: (trunk + through) / 2, y: at + 15, text: colour } } : {}),
+        ...(written ? { code: { x: (trunk + jointX) / 2, y: at + 15, text: code } } : {}),
+        ...(leg !== undefined && written ? { leg: { x: (jointX + endX) / 2, y: at + 15, text: leg } } : {}),
         toJoint: `M${EDGE + guardWidth} ${middle}H${trunk}V${at}H${joint === undefined ? endX - LAMP : jointX - PLUG}`,
         toEnd: joint === undefined ? '' : `M${jointX + PLUG} ${at}H${endX - LAMP}`,
         back: `M${endX + LAMP} ${at}H${ground}`,

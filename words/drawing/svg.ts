@@ -1,4 +1,5 @@
 import { bandsOf } from './colours.ts';
+import type { FacesOnPaper } from './faces-marks.ts';
 import { layPicture, type LaidPicture, type Written } from './layout.ts';
 import type { PictureLane } from './picture.ts';
 
@@ -34,6 +35,7 @@ export function pictureMarks(lanes: readonly PictureLane[], width: number): { pi
         bandsOf(branch.colour).forEach((band, order) => draw(path, { width: order === 0 ? 3.6 : LINE_WIDTH, stroke: band }));
       }
       if (at.code) write([at.code]);
+      if (at.leg) write([at.leg]);
       draw(at.back);
       draw(at.end.outline, { fill: PAPER });
       draw(at.end.mark);
@@ -56,13 +58,24 @@ export function pictureMarks(lanes: readonly PictureLane[], width: number): { pi
 const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&apos;' };
 const escaped = (text: string) => text.replace(/[&<>"']/g, (sign) => SIGNS[sign] ?? sign);
 
-/** The electrical picture as a drawing file of its own. */
-export function pictureSvg(lanes: readonly PictureLane[], title: string, width = 760): string {
+/** A mark as it stands in a drawing file. */
+const drawn = (mark: PaperMark) =>
+  mark.kind === 'path'
+    ? `<path d="${mark.d}" fill="${mark.fill ?? 'none'}" stroke="${mark.stroke}" stroke-width="${mark.width}"/>`
+    : `<text x="${mark.x}" y="${mark.y}" font-size="${mark.size}" text-anchor="${mark.anchor}"${mark.bold ? ' font-weight="700"' : ''}>${escaped(mark.text)}</text>`;
+/** Room for the heading of a joint's faces and the note below them. */
+const HEADING = 62;
+
+/** The electrical picture as a drawing file of its own, with the faces of its joints below. */
+export function pictureSvg(lanes: readonly PictureLane[], title: string, faces: readonly FacesOnPaper[] = [], width = 760): string {
   const { picture, marks } = pictureMarks(lanes, width);
-  const body = marks.map((mark) =>
-    mark.kind === 'path'
-      ? `<path d="${mark.d}" fill="${mark.fill ?? 'none'}" stroke="${mark.stroke}" stroke-width="${mark.width}"/>`
-      : `<text x="${mark.x}" y="${mark.y}" font-size="${mark.size}" text-anchor="${mark.anchor}"${mark.bold ? ' font-weight="700"' : ''}>${escaped(mark.text)}</text>`,
-  );
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${picture.width} ${picture.height}" width="${picture.width}" height="${picture.height}" font-family="sans-serif"><title>${escaped(title)}</title><rect width="100%" height="100%" fill="${PAPER}"/>${body.join('')}</svg>\n`;
+  let y = picture.height + 10;
+  const below = faces.map((face) => {
+    const at = y;
+    y += face.height + HEADING;
+    const heading = { kind: 'text', x: 0, y: 12, text: face.title, size: SIZE + 1, anchor: 'start', bold: true } as const;
+    return `<g transform="translate(8 ${at})">${drawn(heading)}<g transform="translate(0 22)">${face.marks.map(drawn).join('')}</g>${drawn({ ...heading, y: face.height + 34, text: face.note, size: SIZE - 1, bold: false })}</g>`;
+  });
+  const body = [...marks.map(drawn), ...below];
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${picture.width} ${y}" width="${picture.width}" height="${y}" font-family="sans-serif"><title>${escaped(title)}</title><rect width="100%" height="100%" fill="${PAPER}"/>${body.join('')}</svg>\n`;
 }

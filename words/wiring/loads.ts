@@ -49,3 +49,6 @@ export function sayLoad(check: LoadCheck): string {
 export function sayLegUnknown(name: string, lengthM: number): string {
   return `The kit does not say what wire its leg to ${name} is of (${stated(lengthM, 'm')}): it is not counted, and its fuse may be too large for it. Look at its print or measure its strands.`;
 }
+
+/** The size of a wire, as it is printed on it. */
+export const sayArea = (areaMm2: number): string => `${areaMm2}\u202fmm²`;

@@ -2,8 +2,7 @@
 import { computed } from 'vue';
 import type { PlugFace } from '@jade/core/vehicle';
 import type { MateVerdict } from '@jade/core/wiring';
-import { bandsOf } from '@jade/words/drawing';
-import { layFaces, type FaceEnd } from '../geometry/plug-faces.ts';
+import { bandsOf, layFaces, type FaceEnd } from '@jade/words/drawing';
 
 /** Two plugs seen from the wire side with their pins in the true grid, joined by pin lines. */
 const props = withDefaults(defineProps<{ vehicle: PlugFace; kit: PlugFace; mate: MateVerdict; label: string; from?: 'vehicle' | 'lead' }>(), { from: 'vehicle' });

@@ -43,6 +43,7 @@ const pressed = (id: string, label: string) => ({
             <path class="edge" :d="path" />
             <path v-for="(band, order) in bandsOf(branch.colour)" :key="order" class="wire" :class="{ tracer: order > 0 }" :d="path" :stroke="band" />
           </g>
+          <text v-if="at.leg" class="code" :x="at.leg.x" :y="at.leg.y" text-anchor="middle">{{ at.leg.text }}</text>
           <text v-if="at.code" class="code" :x="at.code.x" :y="at.code.y" text-anchor="middle">{{ at.code.text }}</text>
           <path class="back" :d="at.back" />
           <circle class="node" :cx="picture.ground" :cy="at.y" r="4" />

@@ -1,4 +1,4 @@
-import { bandsOf } from '@jade/words/drawing';
+import { bandsOf } from './colours.ts';
 import { layFaces } from './plug-faces.ts';
 
 const grid = (rows: number, columns: number) =>
