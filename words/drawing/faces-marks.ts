@@ -2,7 +2,7 @@ import type { WireJoint } from '@jade/core/job';
 import { MATE_WORDS, sayChecked, sayFirst, sayJoint } from '@jade/words/wiring';
 import { bandsOf } from './colours.ts';
 import { layFaces } from './plug-faces.ts';
-import type { PaperMark } from './svg.ts';
+import type { PaperMark } from './paper.ts';
 
 const INK = '#1d2521';
 const SOFT = '#5d6862';

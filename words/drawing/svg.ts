@@ -1,12 +1,8 @@
 import { bandsOf } from './colours.ts';
 import type { FacesOnPaper } from './faces-marks.ts';
 import { layPicture, type LaidPicture, type Written } from './layout.ts';
+import type { PaperMark } from './paper.ts';
 import type { PictureLane } from './picture.ts';
-
-/** One stroke, shape or line of text of a drawing on paper. */
-export type PaperMark =
-  | { kind: 'path'; d: string; stroke: string; width: number; fill?: string }
-  | { kind: 'text'; x: number; y: number; text: string; size: number; anchor: 'start' | 'middle' | 'end'; bold?: boolean };
 
 const INK = '#1d2521';
 const SOFT = '#5d6862';
