@@ -49,6 +49,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'plug.joined': { kit: 'k', connection: 'c', adapters: ['short-lead'], checked: ['click', 'pull'] },
   'cavity.populated': { plug: 'p', row: 1, column: 2, carries: 'stop pedal', circuit: 'stop', terminal: 'small' },
   'plug.capped': { plug: 'p', kit: 'k' },
+  'ground.measured': { ground: 'g', dropMv: 30, ampere: 2.5 },
   'leg.laid': { kit: 'k', leg: 'l', path: ['sill', 'pillar'] },
   'route.chosen': { kit: 'k', leg: 'l', path: ['sill'] },
   'drill.agreed': { segment: 's', by: 'the owner', behind: 'nothing' },

@@ -235,6 +235,12 @@ class LoadAccepted implements P<'load.accepted'> {
   @Optional() @Amount(0, 500) fuseA?: number;
 }
 
+class GroundMeasured implements P<'ground.measured'> {
+  @Slug() ground!: string;
+  @Amount(0, 60_000) dropMv!: number;
+  @Amount(0.01, 1000) ampere!: number;
+}
+
 class FuseSeen implements P<'fuse.seen'> {
   @Slug() circuit!: string;
   @Amount(0.1, 500) ratedA!: number;
@@ -389,6 +395,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'plug.capped': PlugCapped,
   'load.accepted': LoadAccepted,
   'fuse.seen': FuseSeen,
+  'ground.measured': GroundMeasured,
   'slot.measured': SlotMeasured,
   'outage.accepted': OutageAccepted,
   'reference.checked': ReferenceChecked,

@@ -70,6 +70,7 @@ export class CircuitWire {
   @Amount(0, 60) lengthM!: number;
   @Amount(0.1, 500) permittedA!: number;
   @Optional() @Amount(0, 60) backM?: number;
+  @Optional() @Amount(0, 10_000) chassisMohm?: number;
 }
 
 export class Circuit implements PlainCircuit {

@@ -16,6 +16,7 @@ import {
   type FactDefinition as PlainFact,
   type FastenerGroup as PlainGroup,
   type GapPoint as PlainGap,
+  type GroundPoint as PlainGround,
   type LampFunction as PlainFunction,
   type LevelNeed as PlainNeed,
   type Measures as PlainMeasures,
@@ -262,6 +263,14 @@ export class Battery {
   @Amount(0, 2000) standbyMa!: number;
 }
 
+/** A stud or a nut of the body that may be grounded at. */
+export class GroundPoint implements PlainGround {
+  @Slug() id!: string;
+  @Text(80) name!: string;
+  @Part(() => Point) at!: Point;
+  @Text(240) whereToLook!: string;
+}
+
 export class RoutePlace implements PlainPlace {
   @Slug() id!: string;
   @Text(80) name!: string;
@@ -324,6 +333,7 @@ export class VehicleProfile implements PlainProfile {
   @Each(() => VehiclePlug, 200) plugs!: VehiclePlug[];
   @Each(() => Circuit, 200) circuits!: Circuit[];
   @Optional() @Each(() => LampChannel, 120) channels?: LampChannel[];
+  @Optional() @Each(() => GroundPoint, 60) grounds?: GroundPoint[];
   @Optional() @Part(() => CableWays) cableWays?: CableWays;
   @Each(() => MountPosition, 100) mounts!: MountPosition[];
   @Each(() => LampFunction, 120) functions!: LampFunction[];

@@ -142,6 +142,8 @@ function eventFaults(
     }
     case 'load.accepted':
       return [...inKit(event.payload.kit, {}), ...among(circuits(), event.payload.circuit, 'circuit', 'circuit')];
+    case 'ground.measured':
+      return among(profile.grounds, event.payload.ground, 'ground', 'ground point');
     case 'fuse.seen':
       return among(circuits(), event.payload.circuit, 'circuit', 'circuit');
     case 'outage.accepted':

@@ -2,6 +2,7 @@ import type { Beam } from '../kit/index.ts';
 import type { Circuit, Load } from '../vehicle/index.ts';
 import { checkLoad, standingDrain, USABLE_SHARE, type Drain, type DropUse, type LoadCheck } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
+import { bestGround } from './grounds.ts';
 import { kitsOnVehicle, lostFunctions } from './kits.ts';
 import { legsOn, type LegOnCircuit } from './leg.ts';
 import { jointLoads, wireJoints, type WireJoint } from './wire.ts';
@@ -41,12 +42,15 @@ function useOf(joints: readonly WireJoint[], circuit: Circuit): DropUse {
 export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
   const joints = wireJoints(context);
   const lost = lostFunctions(context);
+  const ground = bestGround(context);
   const circuits = new Map(joints.flatMap((joint) => joint.circuits).map((circuit) => [circuit.id, circuit]));
   return [...circuits.values()].map((known) => {
     const allowed = context.rules.neverUseCircuits.includes(known.id) ? { ...known, neverUse: known.neverUse ?? known.name } : known;
     const seenA = context.state.fuses[known.id];
+    const overBody = known.batteryToFuseMm !== undefined && known.wire.backM === undefined;
+    const measured = overBody && ground?.measured ? { wire: { ...known.wire, chassisMohm: ground.measured.mohm } } : {};
     const fitted = allowed.fuse && seenA !== undefined ? { fuse: { ...allowed.fuse, ratedA: seenA } } : {};
-    const circuit = { ...allowed, ...fitted, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
+    const circuit = { ...allowed, ...fitted, ...measured, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
     // Where it is not yet known by which of several plugs or adapters a lamp is joined, it is a load once.
     const added = [...new Map(joints.flatMap((joint) => jointLoads(joint, circuit.id, context.profile.systemVoltageV))).values()];
     const use = useOf(joints, circuit);

@@ -108,6 +108,8 @@ export interface Payloads {
   'load.accepted': { kit: string; circuit: string; afterA?: number; fuseA?: number };
   /** What is printed on the fuse that was seen in a slot. */
   'fuse.seen': { circuit: string; ratedA: number };
+  /** What was lost between a ground point and the battery's negative while a load returned over it. */
+  'ground.measured': { ground: string; dropMv: number; ampere: number };
   /** A fuse slot measured in one state, and what is printed on the fuse that sits in it. */
   'slot.measured': { slot: string; ratedA?: number; state: VehicleState; lowV: number; highV: number };
   /** A lamp that the vehicle will report, or flash fast with, left so; `afterW`: what hangs on its channel. */

@@ -114,6 +114,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'load.accepted': (state, { circuit, afterA, fuseA }) =>
     void (state.loadsAccepted[circuit] = { ...(afterA === undefined ? {} : { afterA }), ...(fuseA === undefined ? {} : { fuseA }) }),
   'fuse.seen': (state, { circuit, ratedA }) => void (state.fuses[circuit] = ratedA),
+  'ground.measured': (state, { ground, ...reading }) => void (state.grounds[ground] = reading),
   'slot.measured': (state, { slot, ratedA, ...reading }) => {
     const before = state.slots[slot];
     const fuse = ratedA ?? before?.ratedA;

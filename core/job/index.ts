@@ -24,6 +24,7 @@ export * from './sources.ts';
 export * from './plug-use.ts';
 export * from './joint-checks.ts';
 export * from './route.ts';
+export * from './grounds.ts';
 export * from './aim.ts';
 export * from './times.ts';
 export * from './basis.ts';

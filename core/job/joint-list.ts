@@ -2,6 +2,7 @@ import type { PlugPin } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import type { JointCheck } from './events.ts';
+import { bestGround } from './grounds.ts';
 import { wireJoints, type WireJoint } from './wire.ts';
 
 /** How two conductors are joined: plug to plug, by an adapter between them, a contact put into an empty cavity, a connector on an uncut wire, a ring on a stud. */
@@ -24,7 +25,7 @@ const TAP_APART_MM = 40;
 /** One conductor that is joined, from the vehicle's side to the kit's. */
 export interface JointLine {
   /** Where it is worked at: a plug of the vehicle, the battery, or a ground point of the body. */
-  place: { at: 'plug'; plug: string } | { at: 'battery'; post: 'positive' | 'negative' } | { at: 'ground' };
+  place: { at: 'plug'; plug: string } | { at: 'battery'; post: 'positive' | 'negative' } | { at: 'ground'; point?: string };
   method: JointMethod;
   kit: string;
   connection?: string;
@@ -95,6 +96,7 @@ export const jointList = once((context: JobContext): JointLine[] => {
     if (joint.tapped) taps.set(joint.vehiclePlug.id, before + 1);
     return linesOf(context, joint, before);
   });
+  const point = bestGround(context)?.ground.id;
   const known = new Set<string>();
   const laid = joints.flatMap((joint): JointLine[] => {
     const feed = joint.kit.feeds.find(({ id }) => id === joint.connection.feed.circuit);
@@ -104,7 +106,7 @@ export const jointList = once((context: JobContext): JointLine[] => {
     const part = { method: 'ring terminal' as const, kit: joint.kit.slug, circuit };
     return [
       endOf({ ...part, place: { at: 'battery', post: 'positive' } }),
-      endOf({ ...part, place: feed.wire.backM === undefined ? { at: 'ground' } : { at: 'battery', post: 'negative' } }),
+      endOf({ ...part, place: feed.wire.backM === undefined ? { at: 'ground', ...(point === undefined ? {} : { point }) } : { at: 'battery', post: 'negative' } }),
     ];
   });
   const order = new Map(context.profile.plugs.map((plug, index) => [plug.id, index]));

@@ -29,6 +29,8 @@ const inProfile = (profile: VehicleProfile): Named[] => [
   ...profile.mounts.map((mount): Named => ['mounts', mount.id, ids('reach', mount.reach)]),
   ...ids('functions', profile.functions),
   ...ids('gaps', profile.gaps),
+  ...ids('grounds', profile.grounds ?? []),
+  ...ids('segments', profile.cableWays?.segments ?? []),
 ];
 
 const inKit = (kit: Kit): Named[] => [

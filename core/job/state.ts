@@ -106,6 +106,8 @@ export interface JobState {
   loadsAccepted: Record<string, { afterA?: number; fuseA?: number }>;
   /** Fuses as seen, by circuit, in amperes. */
   fuses: Record<string, number>;
+  /** Ground points as measured under load. */
+  grounds: Record<string, { dropMv: number; ampere: number }>;
   /** Fuse slots as measured, by the name that is printed at them. */
   slots: Record<string, { ratedA?: number; readings: Reading[] }>;
   /** Lamps that are left reported or flashing fast, by channel, with the watts that hung on it. */
@@ -165,6 +167,7 @@ export function emptyJob(): JobState {
     seized: [],
     waysChosen: records(),
     joined: records(),
+    grounds: records(),
     jointChecked: records(),
     adaptersUsed: records(),
     populated: records(),

@@ -29,6 +29,7 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
   }
   faults.push(...checkPieces(profile.pieces, profile.mounts, choices), ...checkSupplies(profile));
   const known = { plugs: new Set(profile.plugs.map(({ id }) => id)), mounts: new Set(profile.mounts.map(({ id }) => id)), pieces: pieceIds };
+  faults.push(...duplicateIds(profile.grounds ?? [], 'grounds'));
   if (profile.cableWays) faults.push(...checkCableWays(profile.cableWays, known));
   profile.refitRules.forEach((rule, index) => {
     faults.push(...unknownId(rule.first, pieceIds, `refitRules[${index}].first`, 'piece'));

@@ -70,8 +70,8 @@ export interface Circuit {
   output?: SwitchOutput;
   /** Where it is fed straight from the battery: wire between the battery and its fuse. */
   batteryToFuseMm?: number;
-  /** `backM`: a wire of its own of the same size on the way back; over the body where it is not said. */
-  wire: { areaMm2: number; lengthM: number; permittedA: number; backM?: number };
+  /** `backM`: a wire of its own of the same size on the way back; over the body where it is not said, `chassisMohm` what that resists where it was measured or is stated. */
+  wire: { areaMm2: number; lengthM: number; permittedA: number; backM?: number; chassisMohm?: number };
   plugPermittedA: number;
   switchPermittedA?: number;
   /** Factory loads already on the circuit. */

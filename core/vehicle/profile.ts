@@ -261,6 +261,14 @@ export interface GapPoint {
   toleranceMm: number;
 }
 
+/** A stud or a nut of the body that may be grounded at. */
+export interface GroundPoint {
+  id: string;
+  name: string;
+  at: PointMm;
+  whereToLook: string;
+}
+
 export const ROUTE_HAZARDS = ['heat', 'movement', 'edge', 'wet', 'lid'] as const;
 export type RouteHazard = (typeof ROUTE_HAZARDS)[number];
 export const ROUTE_ROLES = ['battery', 'relay'] as const;
@@ -334,6 +342,8 @@ export interface VehicleProfile {
   circuits: Circuit[];
   /** How it watches its lamps: empty where it does not, absent where that is not described. */
   channels?: LampChannel[];
+  /** Points of the body that may be grounded at; absent where that is not described. */
+  grounds?: GroundPoint[];
   /** Ways that cable can be laid along; absent where that is not described. */
   cableWays?: CableWays;
   mounts: MountPosition[];

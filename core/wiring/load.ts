@@ -96,7 +96,7 @@ export function checkLoad(
   const [weakest, limitA] = lowest([...guards, ...behind]);
   const together = currentsOf([...circuit.loads, ...added], range);
   const { lengthM, areaMm2, backM } = circuit.wire;
-  const restOhm = ((backM === undefined ? rules.chassisMohm : 0) + CONTACTS * rules.contactMohm) / 1000;
+  const restOhm = ((backM === undefined ? (circuit.wire.chassisMohm ?? rules.chassisMohm) : 0) + CONTACTS * rules.contactMohm) / 1000;
   const laid = { areaMm2, lengthM: lengthM + (backM ?? 0) };
   const ohm = copperOhm(laid.lengthM, areaMm2) + restOhm;
   const limit = dropLimitShare(use, rules);

@@ -27,6 +27,7 @@ export interface Names {
   /** A leg by the lamp that it leads to. */
   leg: (kit: string, id: string) => string;
   segment: (id: string) => string;
+  ground: (id: string) => string;
   sensor: (id: string) => string;
   group: (piece: string, id: string) => string;
   connection: (kit: string, id: string) => string;
@@ -80,6 +81,7 @@ export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profi
     channel: (id) => find(profile.channels, id)?.name ?? id,
     adapter: (id) => find(plugs?.adapters, id)?.name ?? id,
     leg: (slug, id) => find(kit(slug)?.lamps, find(kit(slug)?.legs, id)?.lamp ?? '')?.name ?? id,
+    ground: (id) => find(profile.grounds, id)?.name ?? id,
     segment: (id) => find(profile.cableWays?.segments, id)?.name ?? id,
     sensor: (id) => find(profile.sensors, id)?.name ?? id,
     connection: (slug, id) => {
@@ -186,6 +188,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'plug.capped': ({ plug, kit }, names) => `${kit === undefined ? names.plug(plug) : names.kitPlug(kit, plug)} capped and tied away`,
   'load.accepted': ({ circuit }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted`,
   'fuse.seen': ({ circuit, ratedA }, names) => `Fuse of ${inSentence(names.circuit(circuit))} seen: ${stated(ratedA, 'A')}`,
+  'ground.measured': ({ ground, dropMv, ampere }, names) => `${names.ground(ground)}: ${amount(dropMv, 'mV')} at ${stated(ampere, 'A')}`,
   'slot.measured': ({ slot, state, lowV, highV }) => `Slot ${slot}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,
   'outage.accepted': ({ channel }, names) => `${names.channel(channel)}: left as the vehicle reports it`,
   'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,

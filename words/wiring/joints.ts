@@ -9,6 +9,7 @@ export interface JointNames {
   kit: (slug: string) => string;
   kitPlug: (kit: string, id: string) => string;
   adapter: (id: string) => string;
+  ground: (id: string) => string;
 }
 
 const METHODS: Record<JointMethod, { how: string; tool: string; check: string }> = {
@@ -26,7 +27,8 @@ const coloured = (id: string, colour: string | undefined) => `pin ${id}${colour 
 
 function placeOf({ place }: JointLine, names: JointNames): string {
   if (place.at === 'plug') return names.plug(place.plug);
-  return place.at === 'battery' ? 'Battery' : 'Ground point of the body';
+  if (place.at === 'battery') return 'Battery';
+  return place.point === undefined ? 'Ground point of the body' : names.ground(place.point);
 }
 
 /** What of the vehicle a conductor is joined to. */

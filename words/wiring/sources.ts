@@ -1,3 +1,4 @@
+import type { RankedGround } from '@jade/core/job';
 import type { RefusedSource, Source } from '@jade/core/wiring';
 import { inSentence, plural, stated } from '@jade/words/units';
 import { sayLoad } from './loads.ts';
@@ -27,4 +28,11 @@ export function saySource({ kind, behaviour, inherits, check, newFuseA, original
 /** Why a source is never used. */
 export function sayRefusedSource({ name, why }: RefusedSource): string {
   return `${name} is never used: ${why ?? 'the shop’s rules forbid it'}.`;
+}
+
+/** A ground point with what was measured there. */
+export function sayGround({ ground, measured, holds }: RankedGround): string {
+  if (!measured) return `${ground.name}: not measured.`;
+  const read = `${ground.name}: ${stated(measured.dropMv, 'mV')} at ${stated(measured.ampere, 'A')}, ${stated(Math.round(measured.mohm * 10) / 10, 'mΩ')}`;
+  return holds ? `${read}.` : `${read}: too much. Clean it to bare metal and measure again, or use another.`;
 }

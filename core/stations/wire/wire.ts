@@ -145,6 +145,12 @@ export function seeFuse(context: JobContext, circuit: string, ratedA: number): A
   return context.state.fuses[circuit] === ratedA ? refused({ code: 'already' }) : happened({ type: 'fuse.seen', payload: { circuit, ratedA } });
 }
 
+/** What was lost at a ground point while a load returned over it. */
+export function measureGround(context: JobContext, ground: string, dropMv: number, ampere: number): Act {
+  if (!context.profile.grounds?.some(({ id }) => id === ground)) return refused({ code: 'unknown', what: 'ground point', id: ground });
+  return ampere > 0 ? happened({ type: 'ground.measured', payload: { ground, dropMv, ampere } }) : refused({ code: 'missing', count: 1 });
+}
+
 /** A lamp left as the vehicle reports it, or flashes fast with it. */
 export function acceptOutage(context: JobContext, channel: string): Act {
   const lamp = watchedLamps(context)?.find((entry) => entry.channel.id === channel);

@@ -9,6 +9,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import WirePicture from '../../design/drawings/WirePicture.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import CircuitPanel from './CircuitPanel.vue';
+import GroundPoints from './GroundPoints.vue';
 import JointPanel from './JointPanel.vue';
 import JointList from './JointList.vue';
 import LegRoutes from './LegRoutes.vue';
@@ -67,6 +68,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
       <button v-if="next" type="button" class="push next" @click="look(next)">Next in the picture</button>
     </template>
     <WatchedLamps v-if="!floor" />
+    <GroundPoints v-if="!floor" />
     <LegRoutes v-if="joints.length > 0 && !floor" />
     <LeftoverPlugs v-if="!floor" />
     <JointList v-if="joints.length > 0 && !floor" />

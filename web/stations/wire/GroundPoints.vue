@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { groundsAsked, rankedGrounds } from '@jade/core/job';
+import { wire } from '@jade/core/stations';
+import { sayGround } from '@jade/words/wiring';
+import MeasureEntry from '../../design/MeasureEntry.vue';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** Ground points of the body, ranked by what is lost there under load. */
+const { job, context } = useCurrentJob();
+const asked = computed(() => groundsAsked(context.value));
+const grounds = computed(() => rankedGrounds(context.value));
+/** The current of a reading, by ground point, while its drop is still to come. */
+const amperes = ref<Record<string, number>>({});
+const drops = ref<Record<string, number>>({});
+
+function read(ground: string): void {
+  // What stands in the other field is what it was read with.
+  const before = context.value.state.grounds[ground];
+  const [ampere, dropMv] = [amperes.value[ground] ?? before?.ampere, drops.value[ground] ?? before?.dropMv];
+  if (ampere !== undefined && dropMv !== undefined) void job.perform(wire.measureGround(context.value, ground, dropMv, ampere));
+}
+</script>
+
+<template>
+  <section v-if="asked" class="leaf stack">
+    <h2>Ground points</h2>
+    <p class="soft">
+      With a load switched on that returns over the point: from the stud to the battery’s negative, and the current. Where a sensor sits on the negative post, ground goes to the
+      body.
+    </p>
+    <p v-if="!grounds" class="odd">The ground points of this vehicle are not described. Take a stud on bare metal, and measure it under load.</p>
+    <ul v-else class="rows">
+      <li v-for="entry in grounds" :key="entry.ground.id">
+        <div class="grow">
+          <p :class="entry.holds === false ? 'bad' : entry.holds ? 'good' : ''">{{ sayGround(entry) }}</p>
+          <p class="soft">{{ entry.ground.whereToLook }}</p>
+        </div>
+        <MeasureEntry
+          label="Current"
+          :about="entry.ground.id"
+          unit="A"
+          :least="0.01"
+          :most="1000"
+          :value="amperes[entry.ground.id] ?? entry.measured?.ampere"
+          @measured="(value) => ((amperes = { ...amperes, [entry.ground.id]: value }), read(entry.ground.id))"
+        />
+        <MeasureEntry
+          label="Drop"
+          :about="entry.ground.id"
+          unit="mV"
+          :least="0"
+          :most="60000"
+          :value="drops[entry.ground.id] ?? entry.measured?.dropMv"
+          @measured="(value) => ((drops = { ...drops, [entry.ground.id]: value }), read(entry.ground.id))"
+        />
+      </li>
+    </ul>
+  </section>
+</template>
