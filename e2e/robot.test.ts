@@ -6,6 +6,7 @@ import type { Kit, Pass } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import { LEVELS, type Level, type VehicleProfile } from '@jade/core/vehicle';
 import type { PlugLibrary } from '@jade/core/wiring';
+import { namesOf } from '@jade/words/job';
 import { casesOf, type Case } from '../core/stations/test/cases.ts';
 import { Robot } from '../core/stations/test/robot.ts';
 import { settled, TestBench } from './test/bench.ts';
@@ -151,7 +152,7 @@ class Hand {
     } else if (first.type === 'test.tried') {
       const { test } = first.payload;
       await this.go('Fit');
-      const name = fitment?.tests.find((entry) => entry.id === test)?.name ?? test;
+      const name = namesOf(this.documents).test(first.payload.kit, test);
       await this.page
         .getByRole('listitem')
         .filter({ has: this.page.getByText(name, { exact: true }) })

@@ -67,6 +67,21 @@ test('the legs of a kit are conductors of its circuit: by the table of the rule 
   expect(circuitLoads(wired({ areaMm2: 2.5, ground: 'in leg' })).find(({ circuit }) => circuit.id === 'fog')?.legs).toEqual([]);
 });
 
+test('a leg leads to the lamps of its joint that have none of their own, each other one to its own lamp', () => {
+  const lamps = ['lamp', 'second', 'third'].map((id, index) => bareLamp(id, { load: { powerW: 13.8 * (index + 1), atV: 13.8, kind: 'driven LED', standbyMa: 0 } }));
+  const wire = { areaMm2: 1.724, ground: 'at lamp' as const };
+  const legs = [
+    { id: 'one', lamp: 'lamp', lengthMm: 1000, wire },
+    { id: 'two', lamp: 'second', lengthMm: 1000, wire },
+  ];
+  const kit: Kit = { ...PAIR, lamps, legs, fitments: [{ ...fitment, connections: [{ ...joint, lamps: ['lamp', 'second', 'third'] }] }] };
+  const conductors = circuitLoads(on(kit))[0]?.legs.map(({ leg, conductor }) => [leg.id, conductor?.loads.map(({ powerW }) => Math.round(powerW * 10) / 10)]);
+  expect(conductors).toEqual([
+    ['one', [13.8, 41.4]],
+    ['two', [27.6]],
+  ]);
+});
+
 test('a leg of a body with several functions: each wire its own, its ground what can be on at one time', () => {
   const functions = (['parking', 'main', 'daytime'] as const).map((carries, index) => ({
     carries,

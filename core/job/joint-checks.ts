@@ -18,7 +18,7 @@ const CLOSING: Readonly<Record<PlugFamily['closing'], readonly JointCheck[]>> = 
  */
 export function jointChecks(context: JobContext, { tapped, vehiclePlug, between }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'between'>): JointCheck[] {
   if (tapped) return ['fits both wires', 'pull', 'sealed'];
-  const met = [...(between ? [between.plug.family, ...between.chain.adapters.slice(0, -1).map(({ lampEnd }) => lampEnd.family)] : []), vehiclePlug.family];
+  const met = [...(between ? [between.plug.family, ...between.chain.adapters.map(({ lampEnd }) => lampEnd.family)] : []), vehiclePlug.family];
   const checks = met.flatMap((name): JointCheck[] => {
     const family = familyOf(context, name);
     if (!family) return ['lock closed'];

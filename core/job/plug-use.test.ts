@@ -153,6 +153,14 @@ describe('what a contact carries', () => {
       ['daytime', 2],
       ['ground', 4],
     ]);
+    // Two grounds share it.
+    const five = [...pins, { id: '5', row: 1, column: 5, carries: 'ground' as const }];
+    const shared = on(withPlug({ columns: 5, pins: five.map((pin) => (pin.carries === 'ground' ? pin : { ...pin, circuit: 'fog' })) }), {
+      ...heavy(65, functions),
+      plugs: [{ ...lampPlug, columns: 5, pins: five }],
+    });
+    const [both] = wireJoints(shared);
+    expect(both && pinLoads(shared, both).flatMap(({ carries, ampere }) => (carries === 'ground' ? [Math.round(ampere * 1000) / 1000] : []))).toEqual([2, 2]);
   });
 });
 
@@ -179,6 +187,9 @@ describe('plugs left over', () => {
     plain.add('fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' });
     expect(leftoverPlugs(on(VAN, boxed, plain))).toEqual([]);
     expect(leftoverPlugs(on(VAN, { ...two, plugs: [lampPlug, { ...spare, lamp: 'other' }] }))).toEqual([]);
+    // Both lamps go into an adapter that is joined in their place.
+    const split = { ...two, fitments: [{ ...fitment, connections: [{ ...joint, adapter: 'splitter' }] }] };
+    expect(leftoverPlugs(on(VAN, split))).toEqual([]);
   });
 
   const behind: VehiclePlug = { ...fogPlug, id: 'second', name: 'Second', reach: [{ id: 'w', needs: [{ piece: 'grille', level: 'off' }], extraMin: 0 }] };
@@ -198,6 +209,8 @@ describe('plugs left over', () => {
     const gate = () => gatesOf(opened, undefined).find(({ subject }) => subject.kind === 'cap');
     expect(gate()).toMatchObject({ passed: false, coveredBy: [{ piece: 'grille', level: 'off' }] });
     open.add('plug.capped', { plug: 'second' });
+    open.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [] });
+    expect(planOpening(on(withPlug({}, [behind]), PAIR, open)).targetWays.map(({ target }) => target)).not.toContain('cap:second');
     expect(gatesOf(on(withPlug({}, [behind]), PAIR, open), undefined).find(({ subject }) => subject.kind === 'cap')?.passed).toBe(true);
   });
 
@@ -215,6 +228,8 @@ describe('plugs left over', () => {
 
 describe('an empty cavity', () => {
   const [ground] = fogPlug.pins;
+  /** As an author writes a cavity without a contact. */
+  const said = withPlug({ pins: [ground!, { id: '2', row: 1, column: 2, carries: 'empty' }] });
   const empty = withPlug({ pins: [ground!] });
   const wired = (areaMm2: number): Kit => ({ ...PAIR, legs: [{ id: 'leg', lamp: 'lamp', lengthMm: 300, wire: { areaMm2, ground: 'in leg' } }] });
 
@@ -236,6 +251,10 @@ describe('an empty cavity', () => {
     const context = on(empty, wired(1.5), log);
     const [made] = wireJoints(context);
     expect([made?.verdict?.value, made?.mate.value]).toEqual(['works', 'mates']);
+    expect(wireJoints(on(said, wired(1.5), log))[0]?.vehiclePlug.pins.map(({ id, carries }) => [id, carries])).toEqual([
+      ['1', 'ground'],
+      ['put-1-2', 'front fog'],
+    ]);
     expect(circuitLoads(context).map(({ circuit, added }) => [circuit.id, added.length])).toEqual([['fog', 1]]);
     expect(made?.toProve.map(({ pin }) => pin.id)).toEqual(['put-1-2']);
     expect(jointList(context).map(({ method, stripMm }) => [method, stripMm])).toEqual([

@@ -117,6 +117,8 @@ test('one that a step of the kit lays is laid when the step is through its passe
   const log = openedLog();
   expect([route(on(log, van, stepped))?.step, holds(on(log, van, stepped)).includes('leg-to-lay')]).toEqual(['screw', false]);
   expect(wire.layLeg(on(log, van, stepped), 'test-kit', 'leg')).toMatchObject({ refused: [{ code: 'step-first' }] });
+  log.add('piece.moved', { piece: 'cover', level: 'off', fasteners: [] });
+  expect(gatesOf(on(log, van, stepped), undefined).some(({ subject }) => subject.kind === 'leg')).toBe(false);
   for (const pass of ['start', 'align', 'tighten'] as const) log.add('step.passed', { kit: 'test-kit', step: 'screw', pass });
   expect(route(on(log, van, stepped))?.laid).toBe(true);
 });
@@ -161,6 +163,22 @@ test('a leg of a feed that the kit lays begins where its relay goes; the long le
     ['near', 'short', 0],
     ['lamp', 'long', 180],
   ]);
+});
+
+test('what a way needs open is the highest level of each piece, of those that this vehicle has', () => {
+  const twice = {
+    ...WAYS,
+    segments: WAYS.segments.map((entry) => (entry.id === 'out' ? { ...entry, needs: [{ piece: 'liner', level: 'loosened' as const }, ...need('not-here')] } : entry)),
+  };
+  expect(route(on(openedLog(), { ...van, cableWays: twice }))?.path?.needs).toEqual([{ piece: 'liner', level: 'off' }]);
+  const other = {
+    ...WAYS,
+    segments: WAYS.segments.map((entry) => ({
+      ...entry,
+      needs: entry.id === 'wing' ? [{ piece: 'liner', level: 'loosened' as const }] : entry.id === 'out' ? need('liner') : entry.needs,
+    })),
+  };
+  expect(route(on(openedLog(), { ...van, cableWays: other }))?.path?.needs).toEqual([{ piece: 'liner', level: 'off' }]);
 });
 
 test('ties and seals along the way are counted', () => {

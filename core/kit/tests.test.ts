@@ -34,6 +34,7 @@ test('each function that a joint feeds is tried: those that the kit tries itself
   ]);
   // Joints that do not feed it, and a relay's trigger, light nothing.
   expect(follow([], { connections: [joint('right', ['two'], { trigger: { circuit: 'feed', relay: 'r' } })] })).toEqual([]);
+  expect(follow([], { connections: [joint('right', ['two'], { tap: { pin: '2' } })] })).toEqual([]);
   expect(follow([], { connections: [joint('right', ['two'])] })).toEqual([['right.parking', 'parking', 'right', 'two']]);
 });
 

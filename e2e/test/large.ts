@@ -63,6 +63,8 @@ export function largeVehicle(van: VehicleProfile, kit: Kit, pieceCount: number, 
     mounts,
     functions: [],
     gaps: [],
+    cableWays: undefined,
+    grounds: undefined,
   };
   const [lamp] = kit.lamps;
   if (!lamp) throw new Error('the kit has no lamp');

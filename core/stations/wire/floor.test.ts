@@ -2,7 +2,7 @@ import { contextOf, openedLog, PAIR, VAN, type TestLog } from '../../job/test/lo
 import { jobContext, jointChecks, wireJoints, type JobContext } from '../../job/index.ts';
 import type { Kit } from '../../kit/index.ts';
 import type { PlugFamily, PlugLibrary } from '../../wiring/index.ts';
-import { wire } from '../index.ts';
+import { fit, wire } from '../index.ts';
 
 const AT = '2026-03-05T08:30:00Z';
 const [fitment] = PAIR.fitments;
@@ -55,6 +55,51 @@ test('one thing after the other: the load, what can be joined with its proof bef
   log.add('plug.joined', { kit: 'test-kit', connection: 'second' });
   log.add('plug.capped', { plug: 'spare', kit: 'test-kit' });
   expect(steps(log)).toEqual([]);
+});
+
+test('a wire that is to be tapped only wants its proof: it does not wait behind what cannot be reached', () => {
+  const lead = { ...lampPlug, id: 'lead', columns: 1, pins: [{ id: '1', row: 1, column: 1, carries: 'front fog' as const }] };
+  const tapping: Kit = {
+    ...kit,
+    plugs: [lampPlug, lead],
+    fitments: [{ ...fitment, connections: [joint, { ...joint, id: 'second', vehiclePlug: 'near', kitPlug: 'lead', tap: { pin: '2' } }] }],
+  };
+  const log = openedLog();
+  const context = jobContext(log.state, { ...contextOf(log), profile: van, kits: [tapping], plugs: shelf(family()) });
+  expect(wire.floorSteps(context, AT).map(({ id }) => id)).toEqual([
+    'settle:fog',
+    'prove:joint:test-kit/second',
+    'joint:test-kit/second',
+    'prove:joint:test-kit/joint',
+    'joint:test-kit/joint',
+  ]);
+});
+
+test('a position of a control says something only once what it lights is joined, and only where the control is there', () => {
+  const controls = [
+    {
+      id: 'switch',
+      name: 'Switch',
+      kind: 'switch' as const,
+      positions: [
+        { id: 'off', name: 'off', lights: [] },
+        { id: 'on', name: 'on', lights: ['lamp'] },
+      ],
+      state: 'ignition' as const,
+      when: { fact: 'trim', is: 'guard' },
+    },
+  ];
+  const switched: Kit = { ...kit, controls };
+  const at = (trim: string, log = openedLog()) => {
+    log.add('fact.recorded', { fact: 'trim', certainty: 'known', value: trim });
+    return jobContext(log.state, { ...contextOf(log), profile: van, kits: [switched], plugs: shelf(family()) });
+  };
+  expect(fit.tested(at('guard'), 'test-kit', 'switch.off', true, AT)).toMatchObject({ refused: [{ code: 'join-first', connections: ['joint', 'second'] }] });
+  expect(fit.tested(at('plain'), 'test-kit', 'switch.off', true, AT)).toMatchObject({ refused: [{ code: 'unknown' }] });
+  const log = openedLog();
+  log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+  log.add('plug.joined', { kit: 'test-kit', connection: 'second' });
+  expect(fit.tested(at('guard', log), 'test-kit', 'switch.off', true, AT)).toMatchObject({ events: [{ type: 'test.tried', payload: { test: 'switch.off', passed: true } }] });
 });
 
 test('what is looked at follows from the family: a ring has its notch, a second lock its own look, one that nobody described its lock', () => {
