@@ -26,6 +26,7 @@ export class AimRule implements PlainAim {
 class PermittedCurrent {
   @Amount(0.01, 500) areaMm2!: number;
   @Amount(0.1, 2000) ampere!: number;
+  @Optional() @Amount(0.1, 60) outerMm?: number;
 }
 
 class BundleShare {

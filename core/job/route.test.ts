@@ -181,8 +181,19 @@ test('what a way needs open is the highest level of each piece, of those that th
   expect(route(on(openedLog(), { ...van, cableWays: other }))?.path?.needs).toEqual([{ piece: 'liner', level: 'off' }]);
 });
 
-test('ties and seals along the way are counted', () => {
-  expect(routeParts(on())).toEqual({ ties: 4, seals: ['Wing seal'] });
+test('ties, seals, loom and sleeves along the way are counted', () => {
+  // 700 mm: three ties and one more; two wires that are 120 mm too short; of their thickness nothing is said.
+  expect(routeParts(on())).toEqual({ ties: 4, seals: ['Wing seal'], looms: [{ kit: 'test-kit', leg: 'leg', lengthMm: 700 }], sleeves: 2 });
+  const wired = (areaMm2: number, ground: 'in leg' | 'at lamp'): Kit => ({ ...kit, legs: [{ id: 'leg', lamp: 'lamp', lengthMm: 1200, wire: { areaMm2, ground } }] });
+  // 1.15 · √2 · 3.0 mm are 4.88: the bore of 6; one wire of 1.9 alone 2.19: that of 3.
+  expect(routeParts(on(openedLog(), van, wired(2.5, 'in leg')))).toMatchObject({ looms: [{ boreMm: 6 }], sleeves: 0 });
+  expect(routeParts(on(openedLog(), van, wired(0.75, 'at lamp')))).toMatchObject({ looms: [{ boreMm: 3 }] });
+  const [fitment] = kit.fitments;
+  const [joint] = fitment?.connections ?? [];
+  const feeds = [{ id: 'laid', name: 'Feed', fuseA: 10, batteryToFuseMm: 100, wire: { areaMm2: 1.5, lengthM: 1, permittedA: 16 }, plugPermittedA: 12 }];
+  const laid: Kit = { ...wired(2.5, 'in leg'), feeds, fitments: [{ ...fitment!, connections: [{ ...joint!, feed: { circuit: 'laid' } }] }] };
+  // Ring terminals at the battery and at the ground; 1 300 mm and slack are longer than the leg.
+  expect(routeParts(on(openedLog(), van, laid)).sleeves).toBe(4);
 });
 
 test('ways for cable that name what the vehicle does not have are refused with their path', () => {

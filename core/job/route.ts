@@ -1,8 +1,11 @@
 import type { KitLeg } from '../kit/index.ts';
 import { levelRank, needsHold, type LevelNeed, type RouteSegment, type Side } from '../vehicle/index.ts';
-import { assignLegs, cheapestPaths, neededMm, type LegUse, type RoutePath } from '../wiring/index.ts';
+import { DEFAULT_WIRES } from '../rules/index.ts';
+import { assignLegs, boreFor, bundleDiameterMm, cheapestPaths, neededMm, type LegUse, type RoutePath } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
+import { jointList } from './joint-list.ts';
 import { connectionsOf, fitStepsOf, kitsOnVehicle, type KitOnVehicle } from './kits.ts';
+import { wireJoints } from './wire.ts';
 
 /** At most so many ways are offered for a leg. */
 const MOST_PATHS = 4;
@@ -124,9 +127,46 @@ export const legRoutes = once((context: JobContext): LegRoute[] | undefined =>
 export const legOf = ({ kits }: JobContext, { kit, lamp }: Pick<LegRoute, 'kit' | 'lamp'>): string =>
   kits.find(({ slug }) => slug === kit)?.legs.find((leg) => leg.lamp === lamp)?.id ?? lamp;
 
-/** What laying the legs of the job uses up: ties, and seals that are opened and closed again. */
-export function routeParts(context: JobContext): { ties: number; seals: string[] } {
-  const along = (legRoutes(context) ?? []).flatMap(({ path }) => path?.along ?? []);
-  const ties = (legRoutes(context) ?? []).reduce((sum, { path }) => sum + (path && path.lengthMm > 0 ? Math.ceil(path.lengthMm / TIE_EVERY_MM) + 1 : 0), 0);
-  return { ties, seals: [...new Set(along.flatMap(({ seal }) => seal ?? []))] };
+/** What laying the legs of the job uses up. */
+export interface RouteParts {
+  ties: number;
+  /** Seals that are opened and closed again. */
+  seals: string[];
+  /** Loom over a leg of its own: the bore that goes over its wires, and how long; undefined bore where nobody said how thick the wires are. */
+  looms: { kit: string; leg: string; boreMm?: number; lengthMm: number }[];
+  /** Sleeves for joints: one for each wire that is extended, one for each ring terminal and each tap. */
+  sleeves: number;
+}
+
+/** How thick the wires of a leg are over their insulation, by the rule set's table: the next size that says so. */
+function outerMmOf({ rules }: JobContext, areaMm2: number): number | undefined {
+  return (rules.electrics.wires ?? DEFAULT_WIRES).permitted.find((line) => line.areaMm2 >= areaMm2 - 1e-9)?.outerMm;
+}
+
+/** Wires that go to a lamp in a leg: those of its plug that carry something, its ground where that comes back in the leg. */
+function wiresIn(context: JobContext, { kit: slug, lamp }: LegRoute): number {
+  const kit = context.kits.find((entry) => entry.slug === slug);
+  const joint = wireJoints(context).find((entry) => entry.kit.slug === slug && entry.connection.lamps.includes(lamp));
+  const ground = kit?.legs.find((leg) => leg.lamp === lamp)?.wire?.ground;
+  return Math.max(1, (joint?.kitPlug.pins ?? []).filter(({ carries }) => carries !== 'empty' && (carries !== 'ground' || ground !== 'at lamp')).length);
+}
+
+/** What laying the legs of the job uses up: ties, seals, loom by its bore, sleeves for what is extended, tapped or put on a stud. */
+export function routeParts(context: JobContext): RouteParts {
+  const routes = (legRoutes(context) ?? []).filter(({ path }) => path && path.lengthMm > 0);
+  const looms = routes.map((route) => {
+    const leg = legOf(context, route);
+    const wire = context.kits.find(({ slug }) => slug === route.kit)?.legs.find(({ id }) => id === leg)?.wire;
+    const outerMm = wire && outerMmOf(context, wire.areaMm2);
+    const boreMm = outerMm === undefined ? undefined : boreFor(bundleDiameterMm(new Array<number>(wiresIn(context, route)).fill(outerMm)));
+    return { kit: route.kit, leg, ...(boreMm === undefined ? {} : { boreMm }), lengthMm: route.path?.lengthMm ?? 0 };
+  });
+  const extended = routes.filter(({ use }) => (use?.surplusMm ?? 0) < 0).reduce((sum, route) => sum + wiresIn(context, route), 0);
+  const onStudsAndWires = jointList(context).filter(({ method }) => method === 'ring terminal' || method === 'tap').length;
+  return {
+    ties: routes.reduce((sum, { path }) => sum + Math.ceil((path?.lengthMm ?? 0) / TIE_EVERY_MM) + 1, 0),
+    seals: [...new Set(routes.flatMap(({ path }) => (path?.along ?? []).flatMap(({ seal }) => seal ?? [])))],
+    looms,
+    sleeves: extended + onStudsAndWires,
+  };
 }

@@ -2,8 +2,8 @@ import type { Fault } from '../faults/index.ts';
 
 /** What wires and fuses bear: of the wire's and the fuse's maker, or a shop's own default that is still to be confirmed. */
 export interface WireTable {
-  /** Amperes for long, of one wire in open air at `atC`, thinnest first. */
-  permitted: { areaMm2: number; ampere: number }[];
+  /** Amperes for long, of one wire in open air at `atC`, thinnest first; over its insulation so thick, where that is said. */
+  permitted: { areaMm2: number; ampere: number; outerMm?: number }[];
   atC: number;
   /** As hot as the insulation may become. */
   mostC: number;
@@ -18,18 +18,18 @@ export interface WireTable {
 /** What wires and fuses bear where nobody said better: usual values of stranded copper in thin insulation and of blade fuses. */
 export const DEFAULT_WIRES: WireTable = {
   permitted: [
-    [0.35, 8],
-    [0.5, 11],
-    [0.75, 14],
-    [1, 18],
-    [1.5, 23],
-    [2.5, 31],
-    [4, 41],
-    [6, 53],
-    [10, 72],
-    [16, 96],
-    [25, 126],
-  ].map(([areaMm2 = 0, ampere = 0]) => ({ areaMm2, ampere })),
+    [0.35, 8, 1.3],
+    [0.5, 11, 1.6],
+    [0.75, 14, 1.9],
+    [1, 18, 2.1],
+    [1.5, 23, 2.4],
+    [2.5, 31, 3.0],
+    [4, 41, 3.7],
+    [6, 53, 4.3],
+    [10, 72, 6.0],
+    [16, 96, 7.2],
+    [25, 126, 8.7],
+  ].map(([areaMm2 = 0, ampere = 0, outerMm = 0]) => ({ areaMm2, ampere, outerMm })),
   atC: 30,
   mostC: 105,
   bundle: [

@@ -47,7 +47,7 @@ export function sayLoad(check: LoadCheck): string {
 
 /** What is not known of a leg: that nobody said what wire is in it. */
 export function sayLegUnknown(name: string, lengthM: number): string {
-  return `The kit does not say what wire its leg to ${name} is of (${stated(lengthM, 'm')}): it is not counted, and its fuse may be too large for it. Look at its print or measure its strands.`;
+  return `The kit does not say what wire its leg to ${name} is of (${stated(Math.round(lengthM * 1000), 'mm')}): it is not counted, and its fuse may be too large for it. Look at its print or measure its strands.`;
 }
 
 /** The size of a wire, as it is printed on it. */

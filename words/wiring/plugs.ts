@@ -1,7 +1,7 @@
 import type { EmptyCavity, LeftoverPlug, PinLoad } from '@jade/core/job';
 import type { wire } from '@jade/core/stations';
 import type { PlugAdapter, PlugFamily, PlugHarm, PlugVerdict, Source } from '@jade/core/wiring';
-import { amperes, stated } from '@jade/words/units';
+import { amperes, plural, stated } from '@jade/words/units';
 import { saySource } from './sources.ts';
 
 const place = ({ row, column }: { row: number; column: number }) => `row ${row}, column ${column}`;
@@ -79,7 +79,7 @@ export function sayLeftover({ plug, kit, capped }: LeftoverPlug): string {
 /** Which cavity of a lead leads to which: straight through, or each that does not. */
 export function sayPinMap({ pins }: Pick<PlugAdapter, 'pins'>): string {
   const moved = pins.filter(({ from, to }) => from.row !== to.row || from.column !== to.column);
-  if (moved.length === 0) return `straight through, ${pins.length} wires`;
+  if (moved.length === 0) return `straight through, ${plural(pins.length, 'wire')}`;
   return `by row.column: ${pins.map(({ from, to }) => `${from.row}.${from.column} to ${to.row}.${to.column}`).join(', ')}`;
 }
 

@@ -1,6 +1,6 @@
-import type { LegPath, LegRoute } from '@jade/core/job';
+import type { LegPath, LegRoute, RouteParts } from '@jade/core/job';
 import type { RouteHazard } from '@jade/core/vehicle';
-import { millimetres, minutes, plural } from '@jade/words/units';
+import { millimetres, minutes, plural, stated } from '@jade/words/units';
 
 const HAZARD_WORDS: Readonly<Record<RouteHazard, string>> = { heat: 'heat', movement: 'what moves', edge: 'sharp edges', wet: 'water', lid: 'a lid that closes on it' };
 
@@ -37,4 +37,20 @@ export function sayAlong({ along }: LegPath): string[] {
     ...(hinge ? [`${hinge}: a loop, and the full travel tried.`] : []),
     ...(drill ? ['The hole: bright metal painted, grommet in.'] : []),
   ]);
+}
+
+/** What is brought for laying the legs: ties, loom by its bore, sleeves, sealant; undefined where nothing is. */
+export function sayRouteParts({ ties, seals, looms, sleeves }: RouteParts): string | undefined {
+  const bores = [...new Set(looms.map(({ boreMm }) => boreMm))];
+  const loom = bores.map((bore) => {
+    const lengthMm = looms.filter(({ boreMm }) => boreMm === bore).reduce((sum, entry) => sum + entry.lengthMm, 0);
+    return `${stated(Math.ceil(lengthMm / 100) / 10, 'm')} of loom${bore === undefined ? ', its bore by the wires as they are' : ` with a bore of ${millimetres(bore)}`}`;
+  });
+  const parts = [
+    ...(ties > 0 ? [plural(ties, 'cable tie')] : []),
+    ...loom,
+    ...(sleeves > 0 ? [`${plural(sleeves, 'sleeve')} with sealant`] : []),
+    ...(seals.length > 0 ? [`sealant for ${seals.join(', ')}`] : []),
+  ];
+  return parts.length === 0 ? undefined : `To bring: ${parts.join('; ')}.`;
 }

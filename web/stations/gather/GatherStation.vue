@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { contentChecks, leadsToBring, partsToOrder } from '@jade/core/job';
+import { contentChecks, leadsToBring, partsToOrder, routeParts } from '@jade/core/job';
 import type { CountLine, GatherCheck } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
 import { gather } from '@jade/core/stations';
 import { sayGatherTrouble } from '@jade/words/gather';
+import { sayRouteParts } from '@jade/words/wiring';
 import { minutes, money, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import NewFasteners from '../../job/NewFasteners.vue';
@@ -36,6 +37,7 @@ function count(kit: Kit, line: CountLine, value: number): void {
 
 const allHere = (kit: Kit) => void job.perform(gather.restAsListed(context.value, kit.slug));
 
+const cable = computed(() => sayRouteParts(routeParts(context.value)));
 const leads = computed(() => leadsToBring(context.value));
 const parts = computed(() => partsToOrder(context.value, job.plan));
 const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).includes(task);
@@ -96,13 +98,14 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
       </div>
     </section>
     <div v-if="parts.length > 0" class="leaf"><NewFasteners /></div>
-    <section v-if="leads.length > 0" class="leaf">
-      <h2>Leads from the shelf</h2>
+    <section v-if="leads.length > 0 || cable" class="leaf">
+      <h2>From the shelf</h2>
       <ul class="rows">
         <li v-for="lead in leads" :key="lead.adapter.id">
           <span class="grow">{{ lead.count }} × {{ lead.adapter.name }}</span> <span class="soft">{{ money(lead.adapter.priceCents * lead.count, job.view?.currency ?? '') }}</span>
         </li>
       </ul>
+      <p v-if="cable">{{ cable }}</p>
     </section>
   </div>
 </template>

@@ -4,8 +4,7 @@ import { legOf, legRoutes, LONGEST_TEXT, routeParts, type LegPath, type LegRoute
 import { isRefused, wire } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { sayRefusal } from '@jade/words/stations';
-import { sayAlong, sayLegUse, sayPath, sayPathPrice } from '@jade/words/wiring';
-import { plural } from '@jade/words/units';
+import { sayAlong, sayLegUse, sayPath, sayPathPrice, sayRouteParts } from '@jade/words/wiring';
 import CableWay from '../../design/drawings/CableWay.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -34,7 +33,7 @@ const legs = computed(() =>
   }),
 );
 const long = computed(() => legs.value.filter(({ path }) => path && path.along.length > 0));
-const parts = computed(() => routeParts(context.value));
+const parts = computed(() => sayRouteParts(routeParts(context.value)));
 const holes = computed(() => (context.value.profile.cableWays?.segments ?? []).filter(({ id, drill }) => drill && !context.value.state.drillAgreed[id]));
 const by = ref('');
 const behind = ref('');
@@ -85,7 +84,7 @@ const behind = ref('');
           </template>
         </li>
       </ul>
-      <p v-if="parts.ties > 0" class="soft">To bring: {{ plural(parts.ties, 'cable tie') }}{{ parts.seals.length > 0 ? `, sealant for ${parts.seals.join(', ')}` : '' }}.</p>
+      <p v-if="parts" class="soft">{{ parts }}</p>
       <details v-if="holes.length > 0" class="fold">
         <summary>A hole would open other ways</summary>
         <p class="soft">Only where the customer agrees, and only once somebody has looked at what lies behind. It cannot be undone.</p>
