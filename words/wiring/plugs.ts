@@ -91,7 +91,7 @@ export function sayFamily({ keyings, grids, sealed, lock, secondLock, pinA, term
 }
 
 /** What a step at Wire is called. */
-export function sayWireStep(step: wire.WireStep): string {
+export function sayWireStep(step: wire.WireStep, lampName: (kit: string, lamp: string) => string): string {
   switch (step.kind) {
     case 'settle':
       return `Settle the load on ${step.load.circuit.name}`;
@@ -102,7 +102,7 @@ export function sayWireStep(step: wire.WireStep): string {
     case 'join':
       return step.joint.tapped ? `Tap the wire of pin ${step.joint.tapped.id} of ${step.joint.vehiclePlug.name}` : `Join ${step.joint.vehiclePlug.name}`;
     case 'lay':
-      return `Lay the leg to ${step.route.lamp}`;
+      return `Lay the leg to ${lampName(step.route.kit, step.route.lamp)}`;
     case 'cap':
       return `Cap ${step.left.plug.name}`;
   }

@@ -16,6 +16,7 @@ import {
   sayPinLoads,
   sayPinMap,
   sayRouteParts,
+  sayWireStep,
 } from './index.ts';
 
 const plain = (text: string | undefined) => text?.replaceAll('\u202f', ' ');
@@ -110,6 +111,8 @@ test('what a joint wants first, what was seen of it, and what is left over', () 
   expect(sayChecked([])).toBe('');
   expect(sayFirst({ verdict: { value: 'turn it' } })).toBe('Turn it by half a turn. Key off.');
   expect(sayFirst({ tapped: { id: '1', row: 1, column: 1, carries: 'main' } })).toContain('Sleeve on before');
+  const lay = { kind: 'lay', id: 'leg:k/g', against: [], route: { kit: 'k', lamp: 'l', side: 'left' as const, paths: [], laid: false } };
+  expect(sayWireStep({ ...lay, kind: 'lay' }, (kit, lamp) => `${kit} ${lamp}`)).toBe('Lay the leg to k l');
   const plug = { name: 'Spare lead' } as LeftoverPlug['plug'];
   expect(sayLeftover({ plug, capped: false })).toContain('of the vehicle: its lamp is gone. Cap it');
   expect(sayLeftover({ plug, capped: true })).toContain('Capped and tied away.');

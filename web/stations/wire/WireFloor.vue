@@ -54,7 +54,7 @@ function done(): void {
   <div class="floor">
     <EmptyNote v-if="!current" kind="empty">Everything at Wire is done.</EmptyNote>
     <article v-else ref="shown" class="leaf step" aria-live="polite">
-      <h2>{{ sayWireStep(current) }}</h2>
+      <h2>{{ sayWireStep(current, names.lamp) }}</h2>
       <template v-if="current.kind === 'join'">
         <p class="soft">{{ (current.joint.between?.plug ?? current.joint.vehiclePlug).whereToLook }}</p>
         <JointFaces :joint="current.joint" />
@@ -98,13 +98,13 @@ function done(): void {
           <button type="button" class="push big" :class="{ main: !acceptable }" @click="emit('whole')">To the picture</button>
         </template>
       </div>
-      <p v-if="following" class="soft">Then: {{ inSentence(sayWireStep(following)) }}.</p>
+      <p v-if="following" class="soft">Then: {{ inSentence(sayWireStep(following, names.lamp)) }}.</p>
     </article>
     <details v-if="others.length > 0" ref="list" class="leaf">
       <summary>Another step</summary>
       <ul>
         <li v-for="step in others" :key="step.id">
-          <button type="button" class="push plain big" @click="pick(step.id)">{{ sayWireStep(step) }}</button>
+          <button type="button" class="push plain big" @click="pick(step.id)">{{ sayWireStep(step, names.lamp) }}</button>
         </li>
       </ul>
     </details>
