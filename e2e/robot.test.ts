@@ -168,7 +168,7 @@ class Hand {
         .getByRole('button', { name: new RegExp(`^${escaped(plug)}\\b.*:`) })
         .first()
         .click();
-      await this.page.getByRole('button', { name: /^(Joined|Tapped): / }).click();
+      await this.page.getByRole('button', { name: /^(Joined|Tapped)\b.*: / }).click();
     } else await this.send(events);
     for (let look = 0; (await this.log()).length < before + events.length; look++) {
       if (look > 100) throw new Error(`not recorded: ${JSON.stringify(events)}`);

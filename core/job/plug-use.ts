@@ -15,14 +15,14 @@ export function familyOf({ plugs }: Pick<JobContext, 'plugs'>, family: string): 
   return plugs?.families.find(({ id }) => id === family);
 }
 
-/** Leads of the plug library that joints of the job are made with, and how many of each. */
-export const leadsToBring = once((context: JobContext): { adapter: PlugAdapter; count: number }[] => {
+/** Leads of the plug library that joints of the job are made with, and how many of each, and what they cost together. */
+export const leadsToBring = once((context: JobContext): { adapter: PlugAdapter; count: number; priceCents: number }[] => {
   const counts = new Map<string, { adapter: PlugAdapter; count: number }>();
   for (const adapter of wireJoints(context).flatMap(({ between }) => between?.chain.adapters ?? [])) {
     const entry = counts.get(adapter.id) ?? { adapter, count: 0 };
     counts.set(adapter.id, { adapter, count: entry.count + 1 });
   }
-  return [...counts.values()];
+  return [...counts.values()].map(({ adapter, count }) => ({ adapter, count, priceCents: adapter.priceCents * count }));
 });
 
 /** What a contact of a joint carries at the worst voltage, against what each contact of the plugs there may. */

@@ -99,16 +99,22 @@ test('another way by hand, and back to the least labour', () => {
 test('a leg that no step lays is laid by hand: once its way is open, before that is covered', () => {
   const log = openedLog();
   expect(holds(on(log))).toContain('leg-to-lay');
-  expect(wire.layLeg(on(log), 'test-kit', 'leg')).toEqual({ refused: [{ code: 'open-first', pieces: ['liner'] }] });
+  expect(wire.layLeg(on(log), 'test-kit', 'leg', 'wing+out')).toEqual({ refused: [{ code: 'open-first', pieces: ['liner'] }] });
   log.add('piece.moved', { piece: 'cover', level: 'off', fasteners: [] });
   // What is open is the way it goes.
-  expect(wire.layLeg(on(log), 'test-kit', 'leg')).toEqual({ events: [{ type: 'leg.laid', payload: { kit: 'test-kit', leg: 'leg', path: ['slam'] } }] });
+  expect(wire.layLeg(on(log), 'test-kit', 'leg', 'wing+out')).toMatchObject({ refused: [{ code: 'open-first', pieces: ['liner'] }] });
+  expect(wire.layLeg(on(log), 'test-kit', 'leg', 'hole')).toMatchObject({ refused: [{ code: 'unknown' }] });
+  expect(wire.layLeg(on(log), 'test-kit', 'leg', 'slam')).toEqual({ events: [{ type: 'leg.laid', payload: { kit: 'test-kit', leg: 'leg', path: ['slam'] } }] });
+  // With both ways open the one that was shown is recorded, not the cheaper one.
+  const both = openedLog();
+  for (const piece of ['cover', 'liner']) both.add('piece.moved', { piece, level: 'off', fasteners: [] });
+  expect(wire.layLeg(on(both), 'test-kit', 'leg', 'slam')).toMatchObject({ events: [{ payload: { path: ['slam'] } }] });
   const gate = () => gatesOf(on(log), undefined).find(({ subject }) => subject.kind === 'leg');
   expect(gate()).toMatchObject({ passed: false, coveredBy: [{ piece: 'cover', level: 'off' }] });
   expect(wire.floorSteps(on(log), '2026-03-05T08:30:00Z').map(({ id }) => id)).toContain('leg:test-kit/leg');
   log.add('leg.laid', { kit: 'test-kit', leg: 'leg', path: ['slam'] });
   expect([gate()?.passed, route(on(log))?.laid, holds(on(log)).includes('leg-to-lay')]).toEqual([true, true, false]);
-  expect(isRefused(wire.layLeg(on(log), 'test-kit', 'leg'))).toBe(true);
+  expect(isRefused(wire.layLeg(on(log), 'test-kit', 'leg', 'slam'))).toBe(true);
 });
 
 test('one that a step of the kit lays is laid when the step is through its passes, and asks for nothing of its own', () => {
@@ -116,7 +122,7 @@ test('one that a step of the kit lays is laid when the step is through its passe
   const stepped = { ...kit, fitments: [{ ...fitment!, fitSteps: fitment!.fitSteps.map((step) => ({ ...step, lays: ['leg'] })) }] };
   const log = openedLog();
   expect([route(on(log, van, stepped))?.step, holds(on(log, van, stepped)).includes('leg-to-lay')]).toEqual(['screw', false]);
-  expect(wire.layLeg(on(log, van, stepped), 'test-kit', 'leg')).toMatchObject({ refused: [{ code: 'step-first' }] });
+  expect(wire.layLeg(on(log, van, stepped), 'test-kit', 'leg', 'wing+out')).toMatchObject({ refused: [{ code: 'step-first' }] });
   log.add('piece.moved', { piece: 'cover', level: 'off', fasteners: [] });
   expect(gatesOf(on(log, van, stepped), undefined).some(({ subject }) => subject.kind === 'leg')).toBe(false);
   for (const pass of ['start', 'align', 'tighten'] as const) log.add('step.passed', { kit: 'test-kit', step: 'screw', pass });

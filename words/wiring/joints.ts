@@ -1,4 +1,4 @@
-import type { JointCheck, JointLine, JointMethod } from '@jade/core/job';
+import type { JointCheck, JointLine, JointMethod, WireJoint } from '@jade/core/job';
 import { inSentence, millimetres } from '@jade/words/units';
 
 /** Names that a joint list is written with; those of a job do. */
@@ -76,6 +76,7 @@ export const CHECK_WORDS: Readonly<Record<JointCheck, { look: string; seen: stri
 export const sayChecked = (checks: readonly JointCheck[]): string => checks.map((check) => CHECK_WORDS[check].seen).join(', ');
 
 /** What a tap says of a joint: how it was made and what was seen of it. */
-export function sayMade(isTap: boolean, checks: readonly JointCheck[]): string {
-  return `${isTap ? 'Tapped' : 'Joined'}: ${sayChecked(checks)}`;
+export function sayMade({ tapped, between }: Pick<WireJoint, 'tapped' | 'between'>, checks: readonly JointCheck[]): string {
+  const leads = between ? ` with ${between.chain.adapters.map(({ name }) => inSentence(name)).join(', then ')}` : '';
+  return `${tapped ? 'Tapped' : 'Joined'}${leads}: ${sayChecked(checks)}`;
 }

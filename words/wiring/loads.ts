@@ -46,8 +46,8 @@ export function sayLoad(check: LoadCheck): string {
 }
 
 /** What is not known of a leg: that nobody said what wire is in it. */
-export function sayLegUnknown(name: string, lengthM: number): string {
-  return `The kit does not say what wire its leg to ${name} is of (${stated(Math.round(lengthM * 1000), 'mm')}): it is not counted, and its fuse may be too large for it. Look at its print or measure its strands.`;
+export function sayLegUnknown(name: string, lengthMm: number): string {
+  return `The kit does not say what wire its leg to ${name} is of (${stated(lengthMm, 'mm')}): it is not counted, and its fuse may be too large for it. Look at its print or measure its strands.`;
 }
 
 /** The size of a wire, as it is printed on it. */

@@ -55,7 +55,7 @@ test('a leg says what is over and what is missing', () => {
   expect(plain(sayLegUse(use(80)))).toContain('80 mm over, folded flat');
   expect(sayLegUse({ path: path() })).toBe('The kit has no leg for it.');
   expect(sayLegUse({})).toContain('do not lead to it');
-  expect(plain(sayLegUnknown('Fog lamp', 0.32))).toContain('what wire its leg to Fog lamp is of (320 mm)');
+  expect(plain(sayLegUnknown('Fog lamp', 320))).toContain('what wire its leg to Fog lamp is of (320 mm)');
 });
 
 test('what is brought: ties, loom by bore, sleeves, sealant; nothing where nothing is', () => {
@@ -106,8 +106,8 @@ test('contacts, cavities, families and leads in words', () => {
 });
 
 test('what a joint wants first, what was seen of it, and what is left over', () => {
-  expect(sayMade(false, ['seal', 'notch to notch', 'ring home', 'pull'])).toBe('Joined: seal in place, notch to notch, ring home, pulled');
-  expect(sayMade(true, ['fits both wires', 'pull', 'sealed'])).toBe('Tapped: fits both wires, pulled, sealed');
+  expect(sayMade({}, ['seal', 'notch to notch', 'ring home', 'pull'])).toBe('Joined: seal in place, notch to notch, ring home, pulled');
+  expect(sayMade({ tapped: { id: '1', row: 1, column: 1, carries: 'main' } }, ['fits both wires', 'pull', 'sealed'])).toBe('Tapped: fits both wires, pulled, sealed');
   expect(sayChecked([])).toBe('');
   expect(sayFirst({ verdict: { value: 'turn it' } })).toBe('Turn it by half a turn. Key off.');
   expect(sayFirst({ tapped: { id: '1', row: 1, column: 1, carries: 'main' } })).toContain('Sleeve on before');

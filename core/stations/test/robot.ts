@@ -179,7 +179,7 @@ export class Robot {
     const { state } = context;
     const rest = 12.6 * (context.profile.systemVoltageV / 12);
     for (const joint of wireJoints(context)) if (!joint.joined) yield () => wire.join(context, joint.kit.slug, joint.connection.id, this.at);
-    for (const route of wire.legsToLay(context)) yield () => wire.layLeg(context, route.kit, legOf(context, route));
+    for (const route of wire.legsToLay(context)) yield () => wire.layLeg(context, route.kit, legOf(context, route), route.path?.id);
     for (const { plug, kit, capped } of leftoverPlugs(context)) if (!capped) yield () => wire.cap(context, plug.id, kit?.slug);
     if (probe.wiresToProve(context).length > 0 && !state.reference) yield () => probe.checkedReference(context, 0.02, rest, this.at);
     for (const { plug, pin, state: lit, liveIn, proof } of probe.wiresToProve(context)) {

@@ -1,4 +1,5 @@
 import {
+  cappedKey,
   circuitLoads,
   emptyCavities,
   jointChecks,
@@ -52,7 +53,7 @@ export function floorSteps(context: JobContext, at: string): WireStep[] {
   const caps = leftoverPlugs(context).flatMap((left): WireStep[] => {
     if (left.capped) return [];
     const act = cap(context, left.plug.id, left.kit?.slug);
-    return [{ kind: 'cap', id: key({ kind: 'cap', plug: `${left.kit ? `${left.kit.slug}/` : ''}${left.plug.id}` }), left, against: isRefused(act) ? act.refused : [] }];
+    return [{ kind: 'cap', id: key({ kind: 'cap', plug: cappedKey(left.plug.id, left.kit?.slug) }), left, against: isRefused(act) ? act.refused : [] }];
   });
   const legs = legsToLay(context).map((route): WireStep => ({
     kind: 'lay',

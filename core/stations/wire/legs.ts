@@ -20,19 +20,22 @@ export function askedOfLegs(context: JobContext): Asked[] {
 }
 
 /** What stands against laying a leg by its way: no way leads there, a piece on it is not open. */
-export function againstLeg(context: JobContext, route: LegRoute): Refusal[] {
-  if (!route.path) return [{ code: 'no-way', leg: legOf(context, route) }];
-  if (needsHold(route.path.needs, context.state.pieces)) return [];
-  return [{ code: 'open-first', pieces: missingFor(context, route.path.needs) }];
+export function againstLeg(context: JobContext, route: LegRoute, path = route.path): Refusal[] {
+  if (!path) return [{ code: 'no-way', leg: legOf(context, route) }];
+  if (needsHold(path.needs, context.state.pieces)) return [];
+  return [{ code: 'open-first', pieces: missingFor(context, path.needs) }];
 }
 
-/** A leg laid by its way: with the loom, tied, away from what is hot, sharp or moves. */
-export function layLeg(context: JobContext, kit: string, leg: string): Act {
+/** A leg laid by the way that was shown to whoever laid it: with the loom, tied, away from what is hot, sharp or moves. */
+export function layLeg(context: JobContext, kit: string, leg: string, way: string | undefined): Act {
   const route = routeOf(context, kit, leg);
   if (!route) return refused({ code: 'unknown', what: 'leg', id: leg });
   if (route.laid) return refused({ code: 'already' });
   if (route.step !== undefined) return refused({ code: 'step-first', steps: [{ kit, step: route.step }] });
-  return unless(againstLeg(context, route), () => [{ type: 'leg.laid', payload: { kit, leg, path: route.path?.segments ?? [] } }]);
+  const path = route.paths.find(({ id }) => id === way);
+  if (way !== undefined && !path) return refused({ code: 'unknown', what: 'way', id: way });
+  if (!path) return refused({ code: 'no-way', leg });
+  return unless(againstLeg(context, route, path), () => [{ type: 'leg.laid', payload: { kit, leg, path: path.segments } }]);
 }
 
 /** Another way for a leg, or, without one, the planner's again. */

@@ -102,7 +102,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
       <h2>From the shelf</h2>
       <ul class="rows">
         <li v-for="lead in leads" :key="lead.adapter.id">
-          <span class="grow">{{ lead.count }} × {{ lead.adapter.name }}</span> <span class="soft">{{ money(lead.adapter.priceCents * lead.count, job.view?.currency ?? '') }}</span>
+          <span class="grow">{{ lead.count }} × {{ lead.adapter.name }}</span> <span class="soft">{{ money(lead.priceCents, job.view?.currency ?? '') }}</span>
         </li>
       </ul>
       <p v-if="cable">{{ cable }}</p>

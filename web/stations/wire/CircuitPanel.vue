@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Kit } from '@jade/core/kit';
 import { otherSources, type CircuitLoad } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayAdded, sayFuseSeen, sayLegUnknown, sayLoad, sayProtection, sayRefusedSource, saySource, saySourceName, sayWithdrawn } from '@jade/words/wiring';
@@ -11,14 +10,13 @@ import { useCurrentJob } from '../../job/current.ts';
 
 /** One circuit looked at closely: what guards it, what hangs on it and whether it carries. */
 const props = defineProps<{ load: CircuitLoad }>();
-const { job, context } = useCurrentJob();
+const { job, context, names } = useCurrentJob();
 const circuit = computed(() => props.load.circuit);
 const seen = computed(() => context.value.state.fuses[circuit.value.id]);
 const fuses = computed(() => wire.fusesToSee(props.load).map((ampere) => ({ value: String(ampere), text: stated(ampere, 'A') })));
 const others = computed(() => otherSources(context.value, circuit.value.id));
 /** Legs of whose wire nobody said anything. */
 const unknownLegs = computed(() => props.load.legs.filter(({ conductor }) => !conductor));
-const lampName = (kit: Kit, lamp: string) => kit.lamps.find(({ id }) => id === lamp)?.name ?? lamp;
 const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.slot ?? '');
 </script>
 
@@ -31,7 +29,7 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
     <FuseWire :check="load.check" :slot-name="guard" :label="sayLoad(load.check)" />
     <p>{{ sayLoad(load.check) }}</p>
     <p v-if="load.acceptedA !== undefined" class="bad">{{ sayWithdrawn(load.acceptedA, load.check) }}</p>
-    <p v-for="{ kit, leg } in unknownLegs" :key="`${kit.slug} ${leg.id}`" class="odd">{{ sayLegUnknown(lampName(kit, leg.lamp), leg.lengthMm / 1000) }}</p>
+    <p v-for="{ kit, leg } in unknownLegs" :key="`${kit.slug} ${leg.id}`" class="odd">{{ sayLegUnknown(names.lamp(kit.slug, leg.lamp), leg.lengthMm) }}</p>
     <div v-if="circuit.fuse" class="line">
       <span>Fuse seen</span>
       <ChoiceRow

@@ -10,15 +10,17 @@ import { useCurrentJob } from '../../job/current.ts';
 const { job, context } = useCurrentJob();
 const asked = computed(() => groundsAsked(context.value));
 const grounds = computed(() => rankedGrounds(context.value));
-/** The current of a reading, by ground point, while its drop is still to come. */
+/** Both halves of a reading, by ground point, until both are there: a drop says nothing without the current that was read with it. */
 const amperes = ref<Record<string, number>>({});
 const drops = ref<Record<string, number>>({});
 
 function read(ground: string): void {
-  // What stands in the other field is what it was read with.
-  const before = context.value.state.grounds[ground];
-  const [ampere, dropMv] = [amperes.value[ground] ?? before?.ampere, drops.value[ground] ?? before?.dropMv];
-  if (ampere !== undefined && dropMv !== undefined) void job.perform(wire.measureGround(context.value, ground, dropMv, ampere));
+  const { [ground]: ampere, ...otherAmperes } = amperes.value;
+  const { [ground]: dropMv, ...otherDrops } = drops.value;
+  if (ampere === undefined || dropMv === undefined) return;
+  void job.perform(wire.measureGround(context.value, ground, dropMv, ampere));
+  amperes.value = otherAmperes;
+  drops.value = otherDrops;
 }
 </script>
 
@@ -42,7 +44,7 @@ function read(ground: string): void {
           unit="A"
           :least="0.01"
           :most="1000"
-          :value="amperes[entry.ground.id] ?? entry.measured?.ampere"
+          :value="amperes[entry.ground.id]"
           @measured="(value) => ((amperes = { ...amperes, [entry.ground.id]: value }), read(entry.ground.id))"
         />
         <MeasureEntry
@@ -51,7 +53,7 @@ function read(ground: string): void {
           unit="mV"
           :least="0"
           :most="60000"
-          :value="drops[entry.ground.id] ?? entry.measured?.dropMv"
+          :value="drops[entry.ground.id]"
           @measured="(value) => ((drops = { ...drops, [entry.ground.id]: value }), read(entry.ground.id))"
         />
       </li>

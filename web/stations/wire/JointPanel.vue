@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { familyOf, jointChecks, pinLoads, type WireJoint } from '@jade/core/job';
+import { familyOf, jointChecks, overloadedPins, pinLoads, type WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
 import { MATE_WORDS, sayHowToJoin, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
@@ -41,7 +41,7 @@ const chain = computed(() => props.joint.between?.chain);
       <span class="soft">The vehicle’s own plug is {{ joint.between.plug.family }} {{ joint.between.plug.keying }}; each lead’s pins are followed.</span>
     </p>
     <EmptyCavities :joint="joint" />
-    <p v-if="!joint.tapped" :class="loads.some(({ ampere, permittedA }) => ampere > permittedA) ? 'bad' : 'soft'">{{ sayPinLoads(loads) }}</p>
+    <p v-if="!joint.tapped" :class="overloadedPins(context, joint).length > 0 ? 'bad' : 'soft'">{{ sayPinLoads(loads) }}</p>
     <p v-if="joint.onlyWhere" class="odd">{{ sayOnlyWhere(joint.onlyWhere, names.fact) }}</p>
     <ul v-if="joint.mate.troubles.length > 0">
       <li v-for="trouble in joint.mate.troubles" :key="trouble.code" class="bad">{{ sayMateTrouble(trouble) }}</li>
@@ -57,7 +57,7 @@ const chain = computed(() => props.joint.between?.chain);
       @click="job.perform(wire.join(context, joint.kit.slug, joint.connection.id, actedAt()))"
     >
       <template v-if="joint.joined">{{ joint.tapped ? 'Tapped and sealed' : 'Joined and locked' }}</template>
-      <template v-else>{{ sayMade(joint.tapped !== undefined, checks) }}</template>
+      <template v-else>{{ sayMade(joint, checks) }}</template>
     </button>
     <p v-for="refusal in said" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
   </article>

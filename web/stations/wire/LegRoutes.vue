@@ -28,7 +28,7 @@ const legs = computed(() =>
       leg,
       path,
       others: route.paths.filter(({ id }) => id !== path?.id).map((other) => ({ other, more: open(other) })),
-      act: wire.layLeg(context.value, route.kit, leg),
+      act: wire.layLeg(context.value, route.kit, leg, path?.id),
     };
   }),
 );
@@ -77,7 +77,9 @@ const behind = ref('');
           </div>
           <span v-if="route.laid" class="good">laid</span>
           <template v-else-if="!route.step && (route.path?.along.length ?? 0) > 0">
-            <button type="button" class="push" :disabled="isRefused(route.act)" @click="job.perform(wire.layLeg(context, route.kit, route.leg))">Laid, tied, ends flush</button>
+            <button type="button" class="push" :disabled="isRefused(route.act)" @click="job.perform(wire.layLeg(context, route.kit, route.leg, route.path?.id))">
+              Laid, tied, ends flush
+            </button>
             <template v-if="isRefused(route.act)">
               <span v-for="refusal in route.act.refused" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</span>
             </template>

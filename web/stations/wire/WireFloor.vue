@@ -45,7 +45,7 @@ function done(): void {
   if (!step || Date.now() - shownAt.value < SECOND_TAP_MS) return;
   if (step.kind === 'join') void job.perform(wire.join(context.value, step.joint.kit.slug, step.joint.connection.id, actedAt()));
   if (step.kind === 'settle') void job.perform(wire.acceptLoad(context.value, step.load.circuit.id));
-  if (step.kind === 'lay') void job.perform(wire.layLeg(context.value, step.route.kit, legOf(context.value, step.route)));
+  if (step.kind === 'lay') void job.perform(wire.layLeg(context.value, step.route.kit, legOf(context.value, step.route), step.route.path?.id));
   if (step.kind === 'cap') void job.perform(wire.cap(context.value, step.left.plug.id, step.left.kit?.slug));
 }
 </script>
@@ -85,7 +85,7 @@ function done(): void {
       <p v-for="refusal in against" :key="refusal.code" class="odd">{{ sayRefusal(refusal, names) }}</p>
       <div class="reach">
         <button v-if="current.kind === 'join'" type="button" class="push main big" :disabled="against.length > 0" @click="done">
-          {{ sayMade(current.joint.tapped !== undefined, current.checks) }}
+          {{ sayMade(current.joint, current.checks) }}
         </button>
         <button v-else-if="current.kind === 'lay'" type="button" class="push main big" :disabled="against.length > 0" @click="done">Laid, tied, ends flush</button>
         <button v-else-if="current.kind === 'cap'" type="button" class="push main big" :disabled="against.length > 0" @click="done">Capped and tied away</button>
