@@ -1,4 +1,4 @@
-import { goTogether, isVehicleState } from '../states/index.ts';
+import { carriedTogether } from '../states/index.ts';
 import { DEFAULT_WIRES } from '../rules/index.ts';
 import type { Kit, KitLeg } from '../kit/index.ts';
 import { permittedA, type LegConductor } from '../wiring/index.ts';
@@ -19,11 +19,6 @@ function lampsOf(leg: KitLeg, { kit, connection }: WireJoint): string[] {
   return legs[0]?.id === leg.id ? [leg.lamp, ...without] : [leg.lamp];
 }
 
-/** Whether two functions of a lamp can be on at one time; those that nobody named can. */
-function together(one: string, other: string): boolean {
-  return !isVehicleState(one) || !isVehicleState(other) || goTogether(one, other);
-}
-
 function conductorOf({ rules, profile }: JobContext, joint: WireJoint, leg: KitLeg, circuit: string): LegConductor | undefined {
   if (!leg.wire) return undefined;
   const { areaMm2, ground, temperatureC, permittedA: stated } = leg.wire;
@@ -33,7 +28,7 @@ function conductorOf({ rules, profile }: JobContext, joint: WireJoint, leg: KitL
   const own = ofLeg(circuit);
   const functionOf = (key: string) => key.split('/')[2] ?? '';
   const beside = joint.circuits.filter(({ id }) => id !== circuit && id !== joint.trigger?.circuit).flatMap(({ id }) => ofLeg(id));
-  const back = [...own, ...beside.filter(([key]) => own.some(([mine]) => together(functionOf(mine), functionOf(key))))];
+  const back = [...own, ...beside.filter(([key]) => own.some(([mine]) => carriedTogether(functionOf(mine), functionOf(key))))];
   // Wires that carry something, the ground among them where it comes back in the leg.
   const wires = joint.kitPlug.pins.filter(({ carries }) => carries !== 'empty' && (ground === 'in leg' || carries !== 'ground')).length;
   const place = { temperatureC: temperatureC ?? table.atC, bundle: Math.max(1, wires) };

@@ -1,6 +1,6 @@
 import { evaluate } from '../facts/index.ts';
 import type { Kit, KitPlug } from '../kit/index.ts';
-import { goTogether, isVehicleState, type PinFunction, type VehicleState } from '../states/index.ts';
+import { carriedTogether, isVehicleState, type PinFunction, type VehicleState } from '../states/index.ts';
 import type { Load, VehiclePlug } from '../vehicle/index.ts';
 import { currentsOf, voltageRange, type PlugAdapter, type PlugFamily, type PlugTerminal, type Source } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
@@ -33,9 +33,6 @@ export interface PinLoad {
   permittedA: number;
 }
 
-/** Whether two functions can be on at one time; what is no lamp can be on beside anything. */
-const together = (one: PinFunction, other: PinFunction) => one === other || !isVehicleState(one) || !isVehicleState(other) || goTogether(one, other);
-
 /** Loads that come in by one pin: of a body with several functions that one, of others all that hangs on its circuit. */
 function loadsBy(joint: WireJoint, carries: PinFunction, circuit: string, systemVoltageV: 12 | 24): Load[] {
   return jointLoads(joint, circuit, systemVoltageV).flatMap(([key, load]) => {
@@ -62,7 +59,7 @@ export function pinLoads(context: JobContext, joint: WireJoint): PinLoad[] {
     ampere: currentsOf(loadsBy(joint, carries, circuit, systemVoltageV), range).worstA,
     permittedA,
   }));
-  const back = supplies.map(({ carries }) => supplies.filter((other) => together(carries, other.carries)).reduce((sum, { ampere }) => sum + ampere, 0));
+  const back = supplies.map(({ carries }) => supplies.filter((other) => carriedTogether(carries, other.carries)).reduce((sum, { ampere }) => sum + ampere, 0));
   const grounds = vehiclePlug.pins.filter(
     (pin) => pin.carries === 'ground' && kitPlug.pins.some((own) => own.row === pin.row && own.column === pin.column && own.carries === 'ground'),
   );

@@ -81,6 +81,11 @@ export function goTogether(one: VehicleState, other: VehicleState): boolean {
   return !excluded(one, other) && !excluded(other, one);
 }
 
+/** Whether two things that wires carry can be on at one time; what is no lamp by itself can be on beside anything. */
+export function carriedTogether(one: string, other: string): boolean {
+  return !isVehicleState(one) || !isVehicleState(other) || goTogether(one, other);
+}
+
 /** Whether something that is live in these states has voltage while the vehicle is put into a state: a parking wire has with dipped beam on. */
 export function liveWith(liveIn: readonly VehicleState[], state: VehicleState): boolean {
   const on = onWith(state);
