@@ -91,6 +91,12 @@ test('plugs that do not meet are joined by the cheapest leads of the shelf, and 
     ['one', 1],
     ['two', 1],
   ]);
+  // Both sides alike: twice the lead, twice the price.
+  const both: Kit = { ...PAIR, fitments: [{ ...fitment, connections: [joint, { ...joint, id: 'other' }] }] };
+  expect(leadsToBring(on(round, both)).map(({ count, priceCents }) => [count, priceCents])).toEqual([
+    [2, 600],
+    [2, 800],
+  ]);
   // A cheaper lead that came later is not what was put in.
   const log = openedLog();
   log.add('plug.joined', { kit: 'test-kit', connection: 'joint', adapters: ['round'] });

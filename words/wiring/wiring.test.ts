@@ -108,6 +108,8 @@ test('contacts, cavities, families and leads in words', () => {
 test('what a joint wants first, what was seen of it, and what is left over', () => {
   expect(sayMade({}, ['seal', 'notch to notch', 'ring home', 'pull'])).toBe('Joined: seal in place, notch to notch, ring home, pulled');
   expect(sayMade({ tapped: { id: '1', row: 1, column: 1, carries: 'main' } }, ['fits both wires', 'pull', 'sealed'])).toBe('Tapped: fits both wires, pulled, sealed');
+  const between = { chain: { adapters: [{ name: 'Short lead' }, { name: 'Keying lead' }] } } as unknown as NonNullable<Parameters<typeof sayMade>[0]['between']>;
+  expect(sayMade({ between }, ['pull'])).toBe('Joined with short lead, then keying lead: pulled');
   expect(sayChecked([])).toBe('');
   expect(sayFirst({ verdict: { value: 'turn it' } })).toBe('Turn it by half a turn. Key off.');
   expect(sayFirst({ tapped: { id: '1', row: 1, column: 1, carries: 'main' } })).toContain('Sleeve on before');
