@@ -48,6 +48,8 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'fastener.found': { piece: 'grille', group: 'bolts', count: 1 },
   'plug.joined': { kit: 'k', connection: 'c', adapters: ['short-lead'], checked: ['click', 'pull'] },
   'cavity.populated': { plug: 'p', row: 1, column: 2, carries: 'stop pedal', circuit: 'stop', terminal: 'small' },
+  'contacts.moved': { kit: 'k', plug: 'p', moves: [{ pin: '1', row: 1, column: 2 }] },
+  'source.chosen': { kit: 'k', connection: 'c', pin: '2', to: { at: 'battery', plug: 'p', pin: '3', fuseA: 15, areaMm2: 2.5, lengthMm: 1400 } },
   'plug.capped': { plug: 'p', kit: 'k' },
   'ground.measured': { ground: 'g', dropMv: 30, ampere: 2.5 },
   'leg.laid': { kit: 'k', leg: 'l', path: ['sill', 'pillar'] },
@@ -93,6 +95,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'slot.measured': ['ratedA'],
   'plug.joined': ['adapters', 'checked'],
   'cavity.populated': ['circuit', 'terminal'],
+  'source.chosen': ['to'],
   'plug.capped': ['kit'],
   'route.chosen': ['path'],
 };

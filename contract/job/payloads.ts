@@ -6,12 +6,14 @@ import {
   LONGEST_TEXT as MOST,
   FACT_CERTAINTIES,
   JOINT_CHECKS,
+  LED_TO,
   MOMENTS,
   SCHOOLS,
   type DocumentPin as PlainPin,
   type BroughtIn as PlainBroughtIn,
   type EventType,
   type GroupCount as PlainCount,
+  type LedTo,
   type Payloads,
 } from '@jade/core/job';
 import { Mileage } from '@jade/contract/customers';
@@ -193,7 +195,7 @@ class PlugJoined implements P<'plug.joined'> {
   @Slug() kit!: string;
   @Slug() connection!: string;
   @Optional() @Slugs(3) adapters?: string[];
-  @Optional() @OneOfEach(JOINT_CHECKS, 11) checked?: P<'plug.joined'>['checked'];
+  @Optional() @OneOfEach(JOINT_CHECKS, 12) checked?: P<'plug.joined'>['checked'];
 }
 
 class CavityPopulated implements P<'cavity.populated'> {
@@ -203,6 +205,36 @@ class CavityPopulated implements P<'cavity.populated'> {
   @OneOf(PIN_FUNCTIONS) carries!: P<'cavity.populated'>['carries'];
   @Optional() @Slug() circuit?: string;
   @Optional() @Slug() terminal?: string;
+}
+
+class MovedContact {
+  @Slug() pin!: string;
+  @Whole(1, 20) row!: number;
+  @Whole(1, 40) column!: number;
+}
+
+class ContactsMoved implements P<'contacts.moved'> {
+  @Slug() kit!: string;
+  @Slug() plug!: string;
+  @Each(() => MovedContact, 40) moves!: MovedContact[];
+}
+
+class WireLedTo implements LedTo {
+  @OneOf(LED_TO) at!: LedTo['at'];
+  @Optional() @Slug() plug?: string;
+  @Optional() @Slug() pin?: string;
+  @Optional() @Text(20) slot?: string;
+  @Optional() @Slug() ground?: string;
+  @Optional() @Amount(0.1, 200) fuseA?: number;
+  @Optional() @Amount(0.1, 200) areaMm2?: number;
+  @Optional() @Amount(0, 30000) lengthMm?: number;
+}
+
+class SourceChosen implements P<'source.chosen'> {
+  @Slug() kit!: string;
+  @Slug() connection!: string;
+  @Slug() pin!: string;
+  @Optional() @Part(() => WireLedTo) to?: WireLedTo;
 }
 
 class LegLaid implements P<'leg.laid'> {
@@ -389,6 +421,8 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'fastener.found': FastenersNoted,
   'plug.joined': PlugJoined,
   'cavity.populated': CavityPopulated,
+  'contacts.moved': ContactsMoved,
+  'source.chosen': SourceChosen,
   'leg.laid': LegLaid,
   'route.chosen': RouteChosen,
   'drill.agreed': DrillAgreed,

@@ -24,6 +24,8 @@ const LEARNED: readonly EventType[] = [
   'route.chosen',
   'drill.agreed',
   'cavity.populated',
+  'contacts.moved',
+  'source.chosen',
   'order.chosen',
   'opening.left',
   'opening.resumed',

@@ -4,6 +4,7 @@ import { factChoices } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
 import type { JobEvent } from './events.ts';
+import { madeCircuitId } from './led.ts';
 
 type Lists = Readonly<Record<string, readonly { id: string }[]>>;
 
@@ -43,7 +44,16 @@ function eventFaults(
     if (!kitOf(slug)) return [{ path: at('kit'), code: 'unknown-id', data: { id: slug, what: 'kit' } }];
     return Object.entries(lists).flatMap(([field, items]) => among(items, String(Object.entries(event.payload).find(([name]) => name === field)?.[1] ?? ''), field, field));
   };
-  const circuits = () => [...profile.circuits, ...kits.flatMap((kit) => kit.feeds.map(({ id }) => ({ id: circuitId(kit, id) })))];
+  // Those of the vehicle, those that a kit lays, and those that the shop may lay to a contact of a kit.
+  const circuits = () => [
+    ...profile.circuits,
+    ...kits.flatMap((kit) => kit.feeds.map(({ id }) => ({ id: circuitId(kit, id) }))),
+    ...kits.flatMap((kit) =>
+      (fitmentOf(kit.slug)?.connections ?? []).flatMap(({ id, kitPlug }) =>
+        (kit.plugs.find((plug) => plug.id === kitPlug)?.pins ?? []).map((pin) => ({ id: madeCircuitId(kit.slug, id, pin.id) })),
+      ),
+    ),
+  ];
   const inProfile = (piece: string) => (accessories.has(piece) ? [] : among(profile.pieces, piece, 'piece', 'piece'));
   switch (event.type) {
     case 'fact.recorded': {
@@ -89,6 +99,42 @@ function eventFaults(
         ...(row > face.rows || column > face.columns ? [{ path: at('row'), code: 'pin-outside-face' as const, data: { rows: face.rows, columns: face.columns } }] : []),
         ...(circuit === undefined ? [] : among(profile.circuits, circuit, 'circuit', 'circuit')),
         ...(terminal === undefined ? [] : among(terminals, terminal, 'terminal', 'terminal')),
+      ];
+    }
+    case 'contacts.moved': {
+      const { kit, plug: id, moves } = event.payload;
+      const plug = kitOf(kit)?.plugs.find((entry) => entry.id === id);
+      if (!plug) return inKit(kit, { plug: kitOf(kit)?.plugs ?? [] });
+      return [
+        ...moves.flatMap(({ pin, row, column }, place) => [
+          ...among(plug.pins, pin, `moves[${place}].pin`, 'pin'),
+          ...(row > plug.rows || column > plug.columns
+            ? [{ path: at(`moves[${place}].row`), code: 'pin-outside-face' as const, data: { rows: plug.rows, columns: plug.columns } }]
+            : []),
+        ]),
+        ...moves.flatMap(({ row, column }, place): Fault[] =>
+          moves.findIndex((other) => other.row === row && other.column === column) === place
+            ? []
+            : [{ path: at(`moves[${place}]`), code: 'pin-place-twice', data: { row, column } }],
+        ),
+      ];
+    }
+    case 'source.chosen': {
+      const { kit, connection, pin, to } = event.payload;
+      const known = fitmentOf(kit)?.connections.find((entry) => entry.id === connection);
+      if (!known) return inKit(kit, { connection: fitmentOf(kit)?.connections ?? [] });
+      const face = profile.plugs.find((entry) => entry.id === to?.plug);
+      const wire = to?.at === 'wire' || to?.at === 'battery';
+      const wanted = [
+        ...(wire ? (['plug', 'pin'] as const) : []),
+        ...(to?.at === 'slot' ? (['slot'] as const) : []),
+        ...(to?.at === 'slot' || to?.at === 'battery' ? (['fuseA', 'areaMm2', 'lengthMm'] as const) : []),
+      ];
+      return [
+        ...among(kitOf(kit)?.plugs.find(({ id }) => id === known.kitPlug)?.pins, pin, 'pin', 'pin'),
+        ...wanted.filter((field) => to?.[field] === undefined).map((field): Fault => ({ path: at(`to.${field}`), code: 'missing', data: {} })),
+        ...(to?.plug === undefined ? [] : face ? among(face.pins, to.pin ?? '', 'to.pin', 'pin') : among([], to.plug, 'to.plug', 'plug')),
+        ...(to?.ground === undefined ? [] : among(profile.grounds, to.ground, 'to.ground', 'ground point')),
       ];
     }
     case 'step.passed':

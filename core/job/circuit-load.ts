@@ -1,4 +1,4 @@
-import type { Beam } from '../kit/index.ts';
+import type { Beam, Lamp } from '../kit/index.ts';
 import type { Circuit, Load } from '../vehicle/index.ts';
 import { checkLoad, standingDrain, USABLE_SHARE, type Drain, type DropUse, type LoadCheck } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
@@ -30,12 +30,14 @@ const SAME_A = 0.006;
 /** Beams that are not of the road: what feeds them alone may lose the wider share. */
 const AUXILIARY: readonly Beam[] = ['driving', 'work'];
 
+/** What feeds these lamps is held to the tighter share where one of them is of the road. */
+export const useOfLamps = (lamps: readonly Lamp[]): DropUse => (lamps.some((lamp) => !AUXILIARY.includes(lamp.optics.beam)) ? 'lamp' : 'auxiliary');
+
 function useOf(joints: readonly WireJoint[], circuit: Circuit): DropUse {
   const lamps = joints
     .filter((joint) => joint.trigger?.circuit !== circuit.id && joint.circuits.some((entry) => entry.id === circuit.id))
     .flatMap(({ kit, connection }) => kit.lamps.filter((lamp) => connection.lamps.includes(lamp.id)));
-  const ofTheRoad = circuit.loads.some((load) => load.function !== undefined) || lamps.some((lamp) => !AUXILIARY.includes(lamp.optics.beam));
-  return ofTheRoad ? 'lamp' : 'auxiliary';
+  return circuit.loads.some((load) => load.function !== undefined) ? 'lamp' : useOfLamps(lamps);
 }
 
 /** Every circuit that the job loads, with all kits of the job together. */

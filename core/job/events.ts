@@ -12,9 +12,41 @@ export const MOMENTS = ['before', 'after'] as const;
 /** Before the work or after it. */
 export type Moment = (typeof MOMENTS)[number];
 
-export const JOINT_CHECKS = ['seal', 'notch to notch', 'click', 'slide home', 'clip over', 'ring home', 'second lock', 'lock closed', 'fits both wires', 'pull', 'sealed'] as const;
+export const JOINT_CHECKS = [
+  'seal',
+  'notch to notch',
+  'click',
+  'slide home',
+  'clip over',
+  'ring home',
+  'second lock',
+  'lock closed',
+  'fits both wires',
+  'bare metal',
+  'pull',
+  'sealed',
+] as const;
 /** What shows that a joint is made and holds. */
 export type JointCheck = (typeof JOINT_CHECKS)[number];
+
+export const LED_TO = ['wire', 'slot', 'battery', 'ground'] as const;
+
+/**
+ * Where a wire of a kit's plug is led to in place of the cavity that it was made for: a wire of the vehicle at one of its plugs, a fuse slot by a
+ * tap with a fuse of its own, the battery over a relay that a wire of the vehicle closes, a ground point of the body. With a length there is new wire between.
+ */
+export interface LedTo {
+  at: (typeof LED_TO)[number];
+  /** Of a wire that feeds it, or that closes the relay. */
+  plug?: string;
+  pin?: string;
+  slot?: string;
+  ground?: string;
+  /** Fuse of a tap, or main fuse of a feed from the battery. */
+  fuseA?: number;
+  areaMm2?: number;
+  lengthMm?: number;
+}
 
 export interface DocumentPin {
   slug: string;
@@ -96,6 +128,10 @@ export interface Payloads {
   'plug.joined': { kit: string; connection: string; adapters?: string[]; checked?: JointCheck[] };
   /** A contact put into an empty cavity of a vehicle plug, with its terminal of the library, and the circuit that its wire was led from; none of a ground. */
   'cavity.populated': { plug: string; row: number; column: number; carries: PinFunction; circuit?: string; terminal?: string };
+  /** Contacts of a kit's plug pulled and put into other cavities of it, all at one time. */
+  'contacts.moved': { kit: string; plug: string; moves: { pin: string; row: number; column: number }[] };
+  /** A wire of a kit's plug led elsewhere than into its cavity; without `to` it goes where the kit has it again. */
+  'source.chosen': { kit: string; connection: string; pin: string; to?: LedTo };
   /** A leg laid along segments of the vehicle. */
   'leg.laid': { kit: string; leg: string; path: string[] };
   /** The way of a leg chosen by hand; without `path` the choice goes back to the planner. */

@@ -104,6 +104,16 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     const others = (state.populated[plug] ?? []).filter(({ row, column }) => row !== contact.row || column !== contact.column);
     state.populated[plug] = [...others, contact];
   },
+  'contacts.moved': (state, { kit, plug, moves }) => {
+    const moved = new Set(moves.map(({ pin }) => pin));
+    const at = `${kit}/${plug}`;
+    state.contactsMoved[at] = [...(state.contactsMoved[at] ?? []).filter(({ pin }) => !moved.has(pin)), ...moves];
+  },
+  'source.chosen': (state, { kit, connection, pin, to }) => {
+    const wires = within(state.led, `${kit}/${connection}`);
+    if (to) wires[pin] = to;
+    else delete wires[pin];
+  },
   'leg.laid': (state, { kit, leg, path }) => void (state.laid[`${kit}/${leg}`] = path.join('+')),
   'route.chosen': (state, { kit, leg, path }) => {
     if (path) state.routes[`${kit}/${leg}`] = path.join('+');

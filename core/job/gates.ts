@@ -5,7 +5,7 @@ import { key, type Subject } from '../subject/index.ts';
 import { levelRank, type LevelNeed } from '../vehicle/index.ts';
 import { lampAims } from './aim.ts';
 import { once, type JobContext } from './context.ts';
-import { connectionsOf, feedsOf, fitStepsOf, kitsOnVehicle, sideOf, testsOf, type KitOnVehicle } from './kits.ts';
+import { connectionsOf, feedsOf, fitStepsOf, kitsOnVehicle, plugsOf, sideOf, testsOf, type KitOnVehicle } from './kits.ts';
 import { placeRules } from './places.ts';
 import { LOW_LIVE } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
@@ -20,7 +20,7 @@ export function stepDone({ state }: Pick<JobContext, 'state'>, kit: string, step
 /** What hides the lamps that a test proves, and the plugs that feed them. */
 function hiders({ profile }: JobContext, onVehicle: KitOnVehicle, test: KitTest): LevelNeed[] {
   const mounts = (onVehicle.fitment?.mounts ?? []).filter((place) => test.lamps.includes(place.lamp)).map((place) => place.mount);
-  const plugs = feedsOf(onVehicle, test).map((connection) => connection.vehiclePlug);
+  const plugs = feedsOf(onVehicle, test).flatMap((connection) => plugsOf(onVehicle, connection));
   return [
     ...profile.mounts.filter((mount) => mounts.includes(mount.id)).flatMap((mount) => mount.hiddenBy),
     ...profile.plugs.filter((plug) => plugs.includes(plug.id)).flatMap((plug) => plug.hiddenBy),
@@ -62,10 +62,11 @@ function workGates(context: JobContext, onVehicle: KitOnVehicle, levels: Readonl
     return { subject, side: step.side, coveredBy: opened(covers, levels), after, asks: step.asks ?? [], passed: stepDone(context, kit.slug, step) };
   });
   const joints = connectionsOf(onVehicle).map((connection): Gate => {
-    const plug = context.profile.plugs.find((entry) => entry.id === connection.vehiclePlug);
+    const plugs = plugsOf(onVehicle, connection);
+    const hiddenBy = context.profile.plugs.filter(({ id }) => plugs.includes(id)).flatMap((plug) => plug.hiddenBy);
     const subject = { kind: 'joint' as const, kit: kit.slug, connection: connection.id };
     const passed = (context.state.joined[kit.slug] ?? []).includes(connection.id) || excepted(context, { kind: 'plug', connection: connection.id });
-    return { subject, side: sideOf(onVehicle, connection), coveredBy: opened(plug?.hiddenBy ?? [], levels), after: [], asks: connection.asks ?? [], passed };
+    return { subject, side: sideOf(onVehicle, connection), coveredBy: opened(hiddenBy, levels), after: [], asks: connection.asks ?? [], passed };
   });
   return [...steps, ...joints];
 }

@@ -1,6 +1,6 @@
 import type { GroundPoint } from '../vehicle/index.ts';
 import { once, type JobContext } from './context.ts';
-import { connectionsOf, kitsOnVehicle } from './kits.ts';
+import { connectionsOf, kitsOnVehicle, ledOf } from './kits.ts';
 
 /** A ground point of the body, and what was measured between it and the battery's negative while a load returned over it. */
 export interface RankedGround {
@@ -10,10 +10,14 @@ export interface RankedGround {
   holds?: boolean;
 }
 
-/** Whether the job grounds something at the body: a feed that a kit lays without a wire of its own back. */
+/** Whether the job grounds something at the body: a feed that a kit or the shop lays without a wire of its own back, a ground led there. */
 export const groundsAsked = once((context: JobContext): boolean =>
   kitsOnVehicle(context).some((onVehicle) =>
-    connectionsOf(onVehicle).some(({ feed }) => onVehicle.kit.feeds.some(({ id, wire }) => id === feed.circuit && wire.backM === undefined)),
+    connectionsOf(onVehicle).some(
+      (connection) =>
+        onVehicle.kit.feeds.some(({ id, wire }) => id === connection.feed.circuit && wire.backM === undefined) ||
+        ledOf(onVehicle, connection).some(({ to }) => to.at === 'battery' || to.at === 'ground'),
+    ),
   ),
 );
 

@@ -4,6 +4,8 @@ import type { JobContext } from './context.ts';
 import { familyOf } from './plug-use.ts';
 import type { WireJoint } from './wire.ts';
 
+const TAP_CHECKS: JointCheck[] = ['fits both wires', 'pull', 'sealed'];
+
 /** What shows that a plug of a family is home. */
 const CLOSING: Readonly<Record<PlugFamily['closing'], readonly JointCheck[]>> = {
   tab: ['click'],
@@ -14,15 +16,20 @@ const CLOSING: Readonly<Record<PlugFamily['closing'], readonly JointCheck[]>> = 
 
 /**
  * What is looked at before a joint counts as made, in order: of a tap that it fits both wires, of a plug its seal, what closes it, its second
- * lock; last the pull. Leads between bring the checks of both their ends. Of a family that the library does not have, that its lock is closed.
+ * lock; last the pull; of wires led elsewhere that they are made and sealed. Leads between bring the checks of both their ends. Of a family that the library does not have, that its lock is closed.
  */
-export function jointChecks(context: JobContext, { tapped, vehiclePlug, between }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'between'>): JointCheck[] {
-  if (tapped) return ['fits both wires', 'pull', 'sealed'];
+export function jointChecks(
+  context: JobContext,
+  { tapped, vehiclePlug, between, led, plugless }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'between' | 'led' | 'plugless'>,
+): JointCheck[] {
+  if (tapped) return TAP_CHECKS;
+  const away = led.flatMap(({ to, at }): JointCheck[] => (at ? TAP_CHECKS : to.at === 'ground' ? ['bare metal', 'pull', 'sealed'] : ['pull', 'sealed']));
+  if (plugless) return [...new Set(away)];
   const met = [...(between ? [between.plug.family, ...between.chain.adapters.map(({ lampEnd }) => lampEnd.family)] : []), vehiclePlug.family];
   const checks = met.flatMap((name): JointCheck[] => {
     const family = familyOf(context, name);
     if (!family) return ['lock closed'];
     return [...(family.sealed ? ['seal' as const] : []), ...CLOSING[family.closing], ...(family.secondLock ? ['second lock' as const] : [])];
   });
-  return [...new Set([...checks, 'pull' as const])];
+  return [...new Set([...checks, ...away, 'pull' as const])];
 }

@@ -3,10 +3,13 @@ import { circuitId } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import type { JointCheck } from './events.ts';
 import { bestGround } from './grounds.ts';
-import { wireJoints, type WireJoint } from './wire.ts';
+import { contactsFed, wireJoints, type WireJoint } from './wire.ts';
 
-/** How two conductors are joined: plug to plug, by an adapter between them, a contact put into an empty cavity, a connector on an uncut wire, a ring on a stud. */
-export type JointMethod = 'plug' | 'adapter' | 'cavity' | 'tap' | 'ring terminal';
+/**
+ * How two conductors are joined: plug to plug, by an adapter between them, a contact put into an empty cavity or moved to another one, a connector on an
+ * uncut wire, a tap at a fuse slot, a crimped sleeve from wire to wire, a ring on a stud.
+ */
+export type JointMethod = 'plug' | 'adapter' | 'cavity' | 'moved contact' | 'tap' | 'fuse tap' | 'crimp' | 'ring terminal';
 
 /** What a method asks for: insulation to be taken off, and where along the wire it may sit. */
 const METHODS: Readonly<Record<JointMethod, { stripMm: number }>> = {
@@ -15,6 +18,9 @@ const METHODS: Readonly<Record<JointMethod, { stripMm: number }>> = {
   cavity: { stripMm: 5 },
   // Bites through the insulation of both wires.
   tap: { stripMm: 0 },
+  'moved contact': { stripMm: 0 },
+  'fuse tap': { stripMm: 7 },
+  crimp: { stripMm: 7 },
   'ring terminal': { stripMm: 7 },
 };
 
@@ -24,8 +30,13 @@ const TAP_APART_MM = 40;
 
 /** One conductor that is joined, from the vehicle's side to the kit's. */
 export interface JointLine {
-  /** Where it is worked at: a plug of the vehicle, the battery, or a ground point of the body. */
-  place: { at: 'plug'; plug: string } | { at: 'battery'; post: 'positive' | 'negative' } | { at: 'ground'; point?: string };
+  /** Where it is worked at: a plug of the vehicle, a fuse slot, the kit's own lead, the battery, or a ground point of the body. */
+  place:
+    | { at: 'plug'; plug: string }
+    | { at: 'slot'; slot: string }
+    | { at: 'lead'; plug: string }
+    | { at: 'battery'; post: 'positive' | 'negative' }
+    | { at: 'ground'; point?: string };
   method: JointMethod;
   kit: string;
   connection?: string;
@@ -55,11 +66,12 @@ const endOf = ({ vehicle, ...line }: Pick<JointLine, 'vehicle'> & Omit<JointLine
 });
 
 /** The conductors of one joint: of a tap the one wire, else each pin that both faces have. */
-function linesOf(context: JobContext, joint: WireJoint, tapsBefore: number): JointLine[] {
+function linesOf(context: JobContext, joint: WireJoint, tapAt: (plug: string) => number): JointLine[] {
   const { kit, connection, vehiclePlug, kitPlug, tapped, mate, joined, between } = joint;
   const how: JointMethod = tapped ? 'tap' : connection.adapter === undefined && !between ? 'plug' : 'adapter';
   const checked = context.state.jointChecked[`${kit.slug}/${connection.id}`];
   const put = context.state.populated[vehiclePlug.id] ?? [];
+  const moved = context.state.contactsMoved[`${kit.slug}/${kitPlug.id}`] ?? [];
   return mate.pairs.flatMap((pair): JointLine[] => {
     const vehicle = vehiclePlug.pins.find((pin) => pin.id === pair.vehiclePin);
     const own = kitPlug.pins.find((pin) => pin.id === pair.kitPin);
@@ -67,19 +79,47 @@ function linesOf(context: JobContext, joint: WireJoint, tapsBefore: number): Joi
     return [
       endOf({
         place: { at: 'plug', plug: vehiclePlug.id },
-        method: put.some(({ row, column }) => row === vehicle.row && column === vehicle.column) ? 'cavity' : how,
+        method: put.some(({ row, column }) => row === vehicle.row && column === vehicle.column) ? 'cavity' : moved.some(({ pin }) => pin === own.id) ? 'moved contact' : how,
         kit: kit.slug,
         connection: connection.id,
         vehicle,
         end: { plug: kitPlug.id, id: own.id, ...(own.colour ? { colour: own.colour } : {}) },
         ...(vehicle.circuit === undefined ? {} : { circuit: vehicle.circuit }),
-        ...(tapped ? { atMm: FIRST_TAP_MM + tapsBefore * TAP_APART_MM } : {}),
+        ...(tapped ? { atMm: tapAt(vehiclePlug.id) } : {}),
         ...(connection.adapter === undefined ? {} : { adapter: connection.adapter }),
         ...(between ? { between: between.chain.adapters.map(({ id }) => id) } : {}),
         joined,
         ...(checked ? { checked } : {}),
       }),
     ];
+  });
+}
+
+/** Wires of a kit's plug that are led elsewhere: joined there, and to new wire where it does not reach; from the battery with main fuse and grounds. */
+function ledLines(joint: WireJoint, point: string | undefined, tapAt: (plug: string) => number): JointLine[] {
+  const { kit, connection, kitPlug, led, joined } = joint;
+  const ground = { at: 'ground' as const, ...(point === undefined ? {} : { point }) };
+  return led.flatMap(({ pin, to, at, circuit, relay }): JointLine[] => {
+    const part = { kit: kit.slug, connection: connection.id, ...(circuit ? { circuit: circuit.id } : {}), joined };
+    const end = { end: { plug: kitPlug.id, id: pin.id, ...(pin.colour ? { colour: pin.colour } : {}) } };
+    const longer = (to.lengthMm ?? 0) > 0 ? [endOf({ ...part, ...end, place: { at: 'lead', plug: kitPlug.id }, method: 'crimp' })] : [];
+    const closes = relay && contactsFed(joint).some(({ id }) => id === at?.pin.id);
+    const tapped = at && !closes ? [endOf({ ...part, ...end, place: { at: 'plug', plug: at.plug.id }, method: 'tap', vehicle: at.pin, atMm: tapAt(at.plug.id) })] : [];
+    switch (to.at) {
+      case 'wire':
+        return [...tapped, ...longer];
+      case 'slot':
+        return [endOf({ ...part, ...end, place: { at: 'slot', slot: to.slot ?? '' }, method: 'fuse tap' }), ...longer];
+      case 'ground':
+        return [endOf({ ...part, ...end, place: to.ground === undefined ? ground : { at: 'ground', point: to.ground }, method: 'ring terminal' }), ...longer];
+      case 'battery':
+        return [
+          ...tapped,
+          ...longer,
+          endOf({ ...part, place: { at: 'battery', post: 'positive' }, method: 'ring terminal' }),
+          endOf({ ...part, place: ground, method: 'ring terminal' }),
+        ];
+    }
   });
 }
 
@@ -91,12 +131,13 @@ function linesOf(context: JobContext, joint: WireJoint, tapsBefore: number): Joi
 export const jointList = once((context: JobContext): JointLine[] => {
   const joints = wireJoints(context);
   const taps = new Map<string, number>();
-  const plugs = joints.flatMap((joint) => {
-    const before = taps.get(joint.vehiclePlug.id) ?? 0;
-    if (joint.tapped) taps.set(joint.vehiclePlug.id, before + 1);
-    return linesOf(context, joint, before);
-  });
+  const tapAt = (plug: string) => {
+    const before = taps.get(plug) ?? 0;
+    taps.set(plug, before + 1);
+    return FIRST_TAP_MM + before * TAP_APART_MM;
+  };
   const point = bestGround(context)?.ground.id;
+  const plugs = joints.flatMap((joint) => [...linesOf(context, joint, tapAt), ...ledLines(joint, point, tapAt)]);
   const known = new Set<string>();
   const laid = joints.flatMap((joint): JointLine[] => {
     const feed = joint.kit.feeds.find(({ id }) => id === joint.connection.feed.circuit);

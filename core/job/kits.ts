@@ -1,10 +1,11 @@
 import { checkContents, type GatherCheck } from '../gather/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
-import { testsThatFollow, type Connection, type FitStep, type Fitment, type Kit, type KitTest, type Lamp } from '../kit/index.ts';
+import { testsAsFed, testsThatFollow, type Connection, type FedOtherwise, type FitStep, type Fitment, type Kit, type KitTest, type Lamp } from '../kit/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule } from '../rules/index.ts';
 import { needsPresent, type LampFunction, type MountPosition, type Side } from '../vehicle/index.ts';
 import { once, type JobContext } from './context.ts';
+import { asLed, ledWires, ownLiveIn, plugsWorkedAt, type LedWire } from './led.ts';
 import { factValues } from './state.ts';
 
 /** A kit on this vehicle: its fitment and the facts as its conditions read them. */
@@ -12,6 +13,8 @@ export interface KitOnVehicle {
   kit: Kit;
   fitment?: Fitment;
   facts: FactValues;
+  /** Wires that are led elsewhere than the kit has them, by connection. */
+  led?: ReadonlyMap<string, LedWire[]>;
 }
 
 /** The fitment of a kit for a vehicle with what the facts do not rule out: places, connections, fitting steps, tests with those that follow from what it does; what names a piece that is not there is without it. */
@@ -34,6 +37,19 @@ export function fitmentOn(kit: Kit, { profile }: Pick<JobContext, 'profile'>, fa
   };
 }
 
+/** A fitment with the joints as their wires are led on this job; tests follow what feeds them. */
+function fitmentLed(context: Pick<JobContext, 'profile' | 'state' | 'rules'>, kit: Kit, fitment: Fitment): { fitment: Fitment; led?: Map<string, LedWire[]> } {
+  const led = new Map(fitment.connections.map((connection) => [connection.id, ledWires(context, kit, connection)] as const).filter(([, wires]) => wires.length > 0));
+  if (led.size === 0) return { fitment };
+  const connections = fitment.connections.map((connection) => asLed(context, connection, kit, led.get(connection.id) ?? []));
+  const tests = fitment.connections.reduce((now, connection) => testsAsFed(now, kit, connection, changesOf(context, connection, led.get(connection.id) ?? [])), fitment.tests);
+  return { fitment: { ...fitment, connections, tests }, led };
+}
+
+/** When what each led contact feeds was live, and when it is now. */
+const changesOf = (context: Pick<JobContext, 'profile'>, connection: Connection, wires: readonly LedWire[]): FedOtherwise[] =>
+  wires.flatMap(({ pin, circuit }) => (circuit ? [{ carries: pin.carries, was: ownLiveIn(context, connection, pin), is: circuit.liveIn }] : []));
+
 /** The kits of a job with what holds for them on this vehicle; none once opening was given up. */
 export const kitsOnVehicle = once((context): KitOnVehicle[] => {
   const { state, kits } = context;
@@ -41,7 +57,8 @@ export const kitsOnVehicle = once((context): KitOnVehicle[] => {
   const values = factValues(state);
   return kits.map((kit) => {
     const facts = withOptions(values, kit, state.options[kit.slug] ?? {});
-    return { kit, fitment: fitmentOn(kit, context, facts), facts };
+    const made = fitmentOn(kit, context, facts);
+    return { kit, facts, ...(made ? fitmentLed(context, kit, made) : {}) };
   });
 });
 
@@ -78,13 +95,19 @@ export function connectionsOf({ fitment }: KitOnVehicle): Connection[] {
   return fitment?.connections ?? [];
 }
 
+/** Wires of a connection that are led elsewhere than the kit has them. */
+export const ledOf = ({ led }: Pick<KitOnVehicle, 'led'>, { id }: Pick<Connection, 'id'>): LedWire[] => led?.get(id) ?? [];
+
+/** Plugs of the vehicle that hands work at for a connection. */
+export const plugsOf = (onVehicle: Pick<KitOnVehicle, 'kit' | 'led'>, connection: Connection): string[] => plugsWorkedAt(connection, onVehicle.kit, ledOf(onVehicle, connection));
+
 export function testsOf({ fitment }: KitOnVehicle): KitTest[] {
   return fitment?.tests ?? [];
 }
 
 /** Lamps that must be fed for a test to say anything: those it lights, of a position or a pairing all that its control lights at all. */
 function lampsTried(kit: Kit, { lamps, follows }: KitTest): string[] {
-  if (!follows || follows.from === 'function') return lamps;
+  if (!follows || !('control' in follows)) return lamps;
   return kit.controls?.find(({ id }) => id === follows.control)?.positions.flatMap(({ lights }) => lights) ?? lamps;
 }
 

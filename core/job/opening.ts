@@ -7,7 +7,7 @@ import { levelRank, needsHold, type Level, type LevelNeed, type MountPosition, t
 import { once, type JobContext } from './context.ts';
 import type { School } from './events.ts';
 import { gatesOf, stepDone } from './gates.ts';
-import { connectionsOf, fitmentOn, fitStepsOf, kitsOnVehicle, replacedPieces, sideOf, targetMounts, testsOf } from './kits.ts';
+import { connectionsOf, fitmentOn, fitStepsOf, kitsOnVehicle, ledOf, plugsOf, replacedPieces, sideOf, targetMounts, testsOf } from './kits.ts';
 import { factValues } from './state.ts';
 import { LOW_LIVE, suppliesNow } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
@@ -45,11 +45,17 @@ function workToReach(context: JobContext): FurtherTarget[] {
       return [{ id: key({ kind: 'fit', kit: kit.slug, step: step.id }), side: step.side, ways: needsAsWay(step.needs, dead(step.asks)) }];
     });
     const joints = connectionsOf(onVehicle).flatMap((connection): FurtherTarget[] => {
-      const plug = context.profile.plugs.find((entry) => entry.id === connection.vehiclePlug);
-      const joined = (context.state.joined[kit.slug] ?? []).includes(connection.id);
-      if (!plug || joined || ((plug.reach.length === 0 || plug.reach.some((way) => holdsBy(way, pieces))) && isDead(connection.asks))) return [];
-      const ways = plug.reach.length > 0 ? plug.reach.map((way) => ({ ...way, asks: [...(way.asks ?? []), ...dead(connection.asks)] })) : needsAsWay([], dead(connection.asks));
-      return [{ id: key({ kind: 'joint', kit: kit.slug, connection: connection.id }), side: sideOf(onVehicle, connection), ways }];
+      if ((context.state.joined[kit.slug] ?? []).includes(connection.id)) return [];
+      const worked = plugsOf(onVehicle, connection);
+      const plugs = context.profile.plugs.filter(({ id }) => worked.includes(id)).sort((a, b) => worked.indexOf(a.id) - worked.indexOf(b.id));
+      return plugs.flatMap((plug, place): FurtherTarget[] => {
+        if ((plug.reach.length === 0 || plug.reach.some((way) => holdsBy(way, pieces))) && isDead(connection.asks)) return [];
+        const ways = plug.reach.length > 0 ? plug.reach.map((way) => ({ ...way, asks: [...(way.asks ?? []), ...dead(connection.asks)] })) : needsAsWay([], dead(connection.asks));
+        // Where its wires are led to further plugs, each is a place of its own.
+        const further = ledOf(onVehicle, connection).find(({ at }) => place > 0 && at?.plug.id === plug.id)?.at;
+        const id = further ? key({ kind: 'wire', plug: plug.id, pin: further.pin.id }) : key({ kind: 'joint', kit: kit.slug, connection: connection.id });
+        return [{ id, side: sideOf(onVehicle, connection), ways }];
+      });
     });
     const tests = testsOf(onVehicle).flatMap((test): FurtherTarget[] => {
       if (!failed.has(`${kit.slug}/${test.id}`)) return [];

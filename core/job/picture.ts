@@ -42,7 +42,7 @@ export const wirePicture = once((context: JobContext): WireLane[] => {
     const loadsOn = (joint: WireJoint, carries: string) => jointLoads(joint, id, systemVoltageV).flatMap(([key, entry]) => (key.endsWith(`/${carries}`) ? [entry] : []));
     const loadsOf = (joint: WireJoint) => jointLoads(joint, id, systemVoltageV).map(([, entry]) => entry);
     if (laid) {
-      const contact = laid.kit.relays.find((relay) => relay.id === laid.connection.trigger?.relay);
+      const contact = laid.trigger?.relay;
       return { load, source: 'battery', ...(contact ? { contact } : {}), branches: [{ loads: loadsOf(laid), ends: 'lamps' }] };
     }
     const branches = on.flatMap((joint): WireBranch[] => {

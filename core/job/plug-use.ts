@@ -1,14 +1,15 @@
 import { evaluate } from '../facts/index.ts';
 import type { Kit, KitPlug } from '../kit/index.ts';
-import { carriedTogether, isVehicleState, type PinFunction, type VehicleState } from '../states/index.ts';
+import { carriedTogether, type PinFunction } from '../states/index.ts';
 import type { Load, VehiclePlug } from '../vehicle/index.ts';
 import { currentsOf, voltageRange, type PlugAdapter, type PlugFamily, type PlugTerminal, type Source } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import { cappedKey } from './fold.ts';
-import { connectionsOf, functionsOf, kitsOnVehicle, lostFunctions } from './kits.ts';
+import { connectionsOf, functionsOf, kitsOnVehicle, lostFunctions, plugsOf } from './kits.ts';
+import { liveFor } from './led.ts';
 import { sourcesFor } from './sources.ts';
 import { factValues } from './state.ts';
-import { fedPins, jointLoads, wireJoints, type WireJoint } from './wire.ts';
+import { contactsFed, fedPins, jointLoads, wireJoints, type WireJoint } from './wire.ts';
 
 /** What the plug library says of a family; undefined where it does not have it. */
 export function familyOf({ plugs }: Pick<JobContext, 'plugs'>, family: string): PlugFamily | undefined {
@@ -53,13 +54,16 @@ export function pinLoads(context: JobContext, joint: WireJoint): PinLoad[] {
   const permittedA = Math.min(...permitted);
   const { systemVoltageV } = context.profile;
   const range = voltageRange(systemVoltageV);
-  const supplies = fedPins(joint).map(({ id, carries, circuit = '' }) => ({
+  const fed = fedPins(joint).map(({ id, carries, circuit = '' }) => ({
     pin: id,
     carries,
     ampere: currentsOf(loadsBy(joint, carries, circuit, systemVoltageV), range).worstA,
     permittedA,
   }));
-  const back = supplies.map(({ carries }) => supplies.filter((other) => carriedTogether(carries, other.carries)).reduce((sum, { ampere }) => sum + ampere, 0));
+  // What is led elsewhere comes back by the plug all the same.
+  const met = new Set(contactsFed(joint).map(({ id }) => id));
+  const supplies = fed.filter(({ pin }) => met.has(pin));
+  const back = fed.map(({ carries }) => fed.filter((other) => carriedTogether(carries, other.carries)).reduce((sum, { ampere }) => sum + ampere, 0));
   const grounds = vehiclePlug.pins.filter(
     (pin) => pin.carries === 'ground' && kitPlug.pins.some((own) => own.row === pin.row && own.column === pin.column && own.carries === 'ground'),
   );
@@ -101,7 +105,7 @@ const isThere = ({ state }: JobContext, { when }: VehiclePlug) => evaluate(when,
 function leftOfVehicle(context: JobContext): LeftoverPlug[] {
   const lost = lostFunctions(context);
   const gone = functionsOf(context).filter(({ id }) => lost.includes(id));
-  const used = new Set(kitsOnVehicle(context).flatMap((onVehicle) => connectionsOf(onVehicle).map(({ vehiclePlug }) => vehiclePlug)));
+  const used = new Set(kitsOnVehicle(context).flatMap((onVehicle) => connectionsOf(onVehicle).flatMap((connection) => plugsOf(onVehicle, connection))));
   const fed = (plug: VehiclePlug) =>
     gone.some(({ state, side }) => (side === plug.side || plug.side === 'centre' || side === 'centre') && plug.pins.some(({ carries }) => carries === state));
   return context.profile.plugs
@@ -115,7 +119,7 @@ export const leftoverPlugs = once((context: JobContext): LeftoverPlug[] => [...l
 /** Plugs of the vehicle that this job neither uses nor leaves over: they may be of use, and each says where it hides. */
 export const dormantPlugs = once((context: JobContext): VehiclePlug[] => {
   const left = new Set(leftOfVehicle(context).map(({ plug }) => plug.id));
-  const used = new Set(kitsOnVehicle(context).flatMap((onVehicle) => connectionsOf(onVehicle).map(({ vehiclePlug }) => vehiclePlug)));
+  const used = new Set(kitsOnVehicle(context).flatMap((onVehicle) => connectionsOf(onVehicle).flatMap((connection) => plugsOf(onVehicle, connection))));
   return context.profile.plugs.filter((plug) => isThere(context, plug) !== 'no' && !used.has(plug.id) && !left.has(plug.id));
 });
 
@@ -128,12 +132,6 @@ export interface EmptyCavity {
   terminals?: PlugTerminal[];
   /** Circuits that its wire could be led from, best first; none of a ground. */
   feeds: Source[];
-}
-
-/** When a wire of a function is live. */
-function liveFor(carries: PinFunction): VehicleState[] {
-  if (isVehicleState(carries)) return [carries];
-  return carries === 'constant supply' ? ['key off'] : carries === 'switched supply' ? ['ignition'] : [];
 }
 
 /** The cavities that are to be populated so that a joint's plugs work, with what goes in and where it could be fed from. */

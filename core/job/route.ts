@@ -1,10 +1,10 @@
 import type { KitLeg } from '../kit/index.ts';
 import { levelRank, needsHold, type LevelNeed, type RouteSegment, type Side } from '../vehicle/index.ts';
-import { DEFAULT_WIRES } from '../rules/index.ts';
 import { assignLegs, boreFor, bundleDiameterMm, cheapestPaths, neededMm, type LegUse, type RoutePath } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import { jointList } from './joint-list.ts';
-import { connectionsOf, fitStepsOf, kitsOnVehicle, type KitOnVehicle } from './kits.ts';
+import { connectionsOf, fitStepsOf, kitsOnVehicle, ledOf, type KitOnVehicle } from './kits.ts';
+import { carriedPins, wireTableOf } from './led.ts';
 import { wireJoints } from './wire.ts';
 
 /** At most so many ways are offered for a leg. */
@@ -60,8 +60,10 @@ function startOf({ profile }: JobContext, onVehicle: KitOnVehicle, lamp: string)
   const places = profile.cableWays?.places ?? [];
   const connection = connectionsOf(onVehicle).find(({ lamps }) => lamps.includes(lamp));
   const feed = kit.feeds.find(({ id }) => id === connection?.feed.circuit);
+  const led = connection && ledOf(onVehicle, connection).find(({ circuit }) => circuit?.id === connection.feed.circuit);
+  if (led?.relay) return places.find(({ role }) => role === 'relay')?.id ?? places.find(({ role }) => role === 'battery')?.id;
   if (feed) return places.find(({ role }) => role === (feed.relay === undefined ? 'battery' : 'relay'))?.id ?? places.find(({ role }) => role === 'battery')?.id;
-  return places.find(({ plugs }) => connection && plugs?.includes(connection.vehiclePlug))?.id;
+  return places.find(({ plugs }) => connection && plugs?.includes(led?.at?.plug.id ?? connection.vehiclePlug))?.id;
 }
 
 /** Mount positions of the lamps that a leg reaches: its own, and those of its joint that have no leg. */
@@ -134,13 +136,13 @@ export interface RouteParts {
   seals: string[];
   /** Loom over a leg of its own: the bore that goes over its wires, and how long; undefined bore where nobody said how thick the wires are. */
   looms: { kit: string; leg: string; boreMm?: number; lengthMm: number }[];
-  /** Sleeves for joints: one for each wire that is extended, one for each ring terminal and each tap. */
+  /** Sleeves for joints: one for each wire that is extended, one for each ring terminal, each tap and each crimped joint. */
   sleeves: number;
 }
 
 /** How thick the wires of a leg are over their insulation, by the rule set's table: the next size that says so. */
 function outerMmOf({ rules }: JobContext, areaMm2: number): number | undefined {
-  return (rules.electrics.wires ?? DEFAULT_WIRES).permitted.find((line) => line.areaMm2 >= areaMm2 - 1e-9)?.outerMm;
+  return wireTableOf({ rules }).permitted.find((line) => line.areaMm2 >= areaMm2 - 1e-9)?.outerMm;
 }
 
 /** Wires that go to a lamp in a leg: those of its plug that carry something, its ground where that comes back in the leg. */
@@ -148,7 +150,7 @@ function wiresIn(context: JobContext, { kit: slug, lamp }: LegRoute): number {
   const kit = context.kits.find((entry) => entry.slug === slug);
   const joint = wireJoints(context).find((entry) => entry.kit.slug === slug && entry.connection.lamps.includes(lamp));
   const ground = kit?.legs.find((leg) => leg.lamp === lamp)?.wire?.ground;
-  return Math.max(1, (joint?.kitPlug.pins ?? []).filter(({ carries }) => carries !== 'empty' && (carries !== 'ground' || ground !== 'at lamp')).length);
+  return Math.max(1, (joint ? carriedPins(joint) : []).filter(({ carries }) => carries !== 'empty' && (carries !== 'ground' || ground !== 'at lamp')).length);
 }
 
 /** What laying the legs of the job uses up: ties, seals, loom by its bore, sleeves for what is extended, tapped or put on a stud. */
@@ -162,7 +164,7 @@ export function routeParts(context: JobContext): RouteParts {
     return { kit: route.kit, leg, ...(boreMm === undefined ? {} : { boreMm }), lengthMm: route.path?.lengthMm ?? 0 };
   });
   const extended = routes.filter(({ use }) => (use?.surplusMm ?? 0) < 0).reduce((sum, route) => sum + wiresIn(context, route), 0);
-  const onStudsAndWires = jointList(context).filter(({ method }) => method === 'ring terminal' || method === 'tap').length;
+  const onStudsAndWires = jointList(context).filter(({ method }) => ['ring terminal', 'tap', 'crimp', 'fuse tap'].includes(method)).length;
   return {
     ties: routes.reduce((sum, { path }) => sum + Math.ceil((path?.lengthMm ?? 0) / TIE_EVERY_MM) + 1, 0),
     seals: [...new Set(routes.flatMap(({ path }) => (path?.along ?? []).flatMap(({ seal }) => seal ?? [])))],

@@ -3,10 +3,10 @@ import type { Pass } from '../kit/index.ts';
 import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { Reading } from '../probing/index.ts';
-import type { Accessory, BaselineResult, FactCertainty, JointCheck, Moment, Payloads } from './events.ts';
+import type { Accessory, BaselineResult, FactCertainty, JointCheck, LedTo, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 7;
+export const FOLD_VERSION = 8;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -95,6 +95,10 @@ export interface JobState {
   adaptersUsed: Record<string, string[]>;
   /** Contacts put into empty cavities of the vehicle's plugs, by plug. */
   populated: Record<string, Omit<Payloads['cavity.populated'], 'plug'>[]>;
+  /** Contacts of kits' plugs in other cavities than they came in, by kit and plug. */
+  contactsMoved: Record<string, { pin: string; row: number; column: number }[]>;
+  /** Wires of kits' plugs that are led elsewhere, by kit and connection, then by pin. */
+  led: Record<string, Record<string, LedTo>>;
   /** Ways of legs, as laid and as chosen by hand, by kit and leg. */
   laid: Record<string, string>;
   routes: Record<string, string>;
@@ -171,6 +175,8 @@ export function emptyJob(): JobState {
     jointChecked: records(),
     adaptersUsed: records(),
     populated: records(),
+    contactsMoved: records(),
+    led: records(),
     laid: records(),
     routes: records(),
     drillAgreed: records(),

@@ -18,7 +18,8 @@ import type { Connection, Kit, KitPlug, KitRelay, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
 import { goTogether, isVehicleState, type VehicleState } from '../states/index.ts';
 import { once, type JobContext } from './context.ts';
-import { connectionsOf, kitsOnVehicle } from './kits.ts';
+import { connectionsOf, kitsOnVehicle, ledOf } from './kits.ts';
+import { asMoved, wantedPins, withoutLed, type LedWire } from './led.ts';
 
 /** One meeting of a vehicle plug and a kit plug. */
 export interface WireJoint {
@@ -41,13 +42,31 @@ export interface WireJoint {
   /** While it is not known whether it is this plug, or this adapter, at all: what that hangs on. */
   onlyWhere?: ReasonTree;
   joined: boolean;
+  /** Wires of the kit's plug that are led elsewhere, and whether all of them are: then no plug is joined. */
+  led: LedWire[];
+  plugless: boolean;
   /** Wires that carry a switched function and want proof: all but grounds and empty cavities. */
-  toProve: { pin: PlugPin; state: VehicleState; liveIn: VehicleState[]; proof: ProofStatus }[];
+  toProve: { plug: VehiclePlug; pin: PlugPin; state: VehicleState; liveIn: VehicleState[]; proof: ProofStatus }[];
 }
 
 /** Pins of a vehicle plug that a circuit feeds and the kit's plug takes up, or the one whose wire is tapped. */
-export function fedPins({ vehiclePlug, kitPlug, tapped }: Pick<WireJoint, 'vehiclePlug' | 'kitPlug' | 'tapped'>): PlugPin[] {
-  if (tapped) return tapped.circuit === undefined ? [] : [tapped];
+export function fedPins(joint: Pick<WireJoint, 'vehiclePlug' | 'kitPlug' | 'tapped' | 'led' | 'plugless'>): PlugPin[] {
+  if (joint.tapped) return joint.tapped.circuit === undefined ? [] : [joint.tapped];
+  return [...contactsFed(joint), ...ledFed(joint)];
+}
+
+/** What is fed by wires that are led elsewhere: as the kit's contact has it, by the circuit that feeds it there; of a relay its coil by the wire that closes it. */
+function ledFed({ led, vehiclePlug }: Pick<WireJoint, 'led' | 'vehiclePlug'>): PlugPin[] {
+  return led.flatMap(({ pin, at, circuit, relay }): PlugPin[] => {
+    if (!circuit || pin.carries === 'ground') return [];
+    if (!relay) return [{ ...(at?.pin ?? pin), carries: pin.carries, circuit: circuit.id }];
+    return at && at.plug.id !== vehiclePlug.id ? [at.pin] : [];
+  });
+}
+
+/** What the contacts of the two plugs feed where they meet. */
+export function contactsFed({ vehiclePlug, kitPlug, tapped, plugless }: Pick<WireJoint, 'vehiclePlug' | 'kitPlug' | 'tapped' | 'plugless'>): PlugPin[] {
+  if (tapped || plugless) return [];
   const used = (pin: PlugPin) => kitPlug.pins.some((other) => other.row === pin.row && other.column === pin.column && other.carries !== 'empty');
   return vehiclePlug.pins.filter((pin) => pin.circuit !== undefined && used(pin));
 }
@@ -64,7 +83,7 @@ function statesOf({ carries, circuit }: PlugPin, circuits: readonly Circuit[]): 
 }
 
 /** A load as a lamp of a kit states it. */
-const statedLoad = ({ powerW, atV, kind, leastV, surge, standbyMa }: Lamp['load'], name: string): Load => ({
+export const statedLoad = ({ powerW, atV, kind, leastV, surge, standbyMa }: Lamp['load'], name: string): Load => ({
   name,
   powerW,
   atV,
@@ -114,6 +133,9 @@ export function readingVoltage({ state, profile }: JobContext): number {
   return state.reference?.feedV ?? state.restV ?? voltageRange(profile.systemVoltageV).runningV;
 }
 
+/** Nothing is parted and nothing meets: every wire is led elsewhere. */
+const NO_PLUG: MateVerdict = { value: 'mates', pairs: [], troubles: [] };
+
 /** The adapters that a joint was made with, as they are in the library. */
 function usedChain({ state, plugs }: JobContext, kit: Kit, { id }: Connection): AdapterChain | undefined {
   const used = state.adaptersUsed[`${kit.slug}/${id}`] ?? [];
@@ -128,31 +150,39 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
     connectionsOf(onVehicle).flatMap((connection) => {
       const { kit } = onVehicle;
       const plug = profile.plugs.find((entry) => entry.id === connection.vehiclePlug);
-      const kitPlug = kit.plugs.find((entry) => entry.id === connection.kitPlug);
-      if (!plug || !kitPlug) return [];
+      const whole = kit.plugs.find((entry) => entry.id === connection.kitPlug);
+      if (!plug || !whole) return [];
+      // A tap that is led to another wire is a tap there.
+      const led = ledOf(onVehicle, connection).filter(({ at }) => !connection.tap || at?.pin.id !== connection.tap.pin);
+      const kitPlug = withoutLed(asMoved(whole, kit.slug, job), led, connection, plug);
+      const plugless = !connection.tap && wantedPins(kitPlug).length === 0;
       const tapped = plug.pins.find((pin) => pin.id === connection.tap?.pin);
-      const verdict = tapped ? undefined : judgePlugs(plug, kitPlug, context.plugs?.adapters);
+      const verdict = tapped || plugless ? undefined : judgePlugs(plug, kitPlug, context.plugs?.adapters);
       const chain = usedChain(context, kit, connection) ?? (verdict?.value === 'adapter' ? verdict.chain : undefined);
       const vehiclePlug = chain ? faceThrough(plug, chain) : plug;
       const between = chain ? { between: { chain, plug } } : {};
       const drawn = verdict?.value === 'turn it' ? turned(kitPlug) : kitPlug;
-      const pins = fedPins({ vehiclePlug, kitPlug: drawn, tapped });
-      const known = circuitsFor(kit, profile, connection.trigger);
+      const part = { vehiclePlug, kitPlug: drawn, tapped, led, plugless };
+      const pins = fedPins(part);
+      const made = led.flatMap(({ to, circuit }) => (circuit && to.at !== 'wire' ? [circuit] : []));
+      const known = circuitsFor(kit, profile, connection.trigger, made);
       const named = [circuitId(kit, connection.feed.circuit), connection.trigger?.circuit, ...pins.map((pin) => pin.circuit)];
       const circuits = [...new Set(named)].flatMap((id) => known.get(id ?? '') ?? []);
-      const relay = kit.relays.find(({ id }) => id === connection.trigger?.relay);
+      const relay = [...kit.relays, ...led.flatMap((wire) => wire.relay ?? [])].find(({ id }) => id === connection.trigger?.relay);
       const trigger = connection.trigger && relay ? { trigger: { circuit: connection.trigger.circuit, relay } } : {};
-      const toProve = pins.flatMap((pin) => {
+      const contacts = tapped ? [tapped] : contactsFed(part);
+      const wires = [...contacts.map((pin) => ({ plug: vehiclePlug, pin })), ...led.flatMap(({ at, pin }) => (at && pin.carries !== 'ground' ? [at] : []))];
+      const toProve = [...new Map(wires.map((wire) => [`${wire.plug.id}/${wire.pin.id}`, wire])).values()].flatMap(({ plug: face, pin }) => {
         const liveIn = statesOf(pin, profile.circuits);
         const [state] = liveIn;
         if (!state) return [];
-        const readings = job.readings[`${vehiclePlug.id}/${pin.id}`] ?? [];
-        return [{ pin, state, liveIn, proof: proveSwitched(readings, liveIn, readingVoltage(context), rules.probing) }];
+        const readings = job.readings[`${face.id}/${pin.id}`] ?? [];
+        return [{ plug: face, pin, state, liveIn, proof: proveSwitched(readings, liveIn, readingVoltage(context), rules.probing) }];
       });
       const joined = (job.joined[kit.slug] ?? []).includes(connection.id);
       const hangsOn = connection.when && explain(connection.when, onVehicle.facts);
       const onlyWhere = hangsOn?.value === 'unknown' ? { onlyWhere: hangsOn } : {};
-      const met = tapped ? mateWire(tapped, kitPlug) : matePlugs(vehiclePlug, drawn);
+      const met = plugless ? NO_PLUG : tapped ? mateWire(tapped, kitPlug) : matePlugs(vehiclePlug, drawn);
       const mate = verdict?.value === 'works either way' ? { ...met, value: 'mates' as const } : met;
       return [
         {
@@ -168,6 +198,8 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
           mate,
           ...onlyWhere,
           joined,
+          led,
+          plugless,
           toProve,
         },
       ];

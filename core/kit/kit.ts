@@ -218,9 +218,12 @@ export interface KitControl {
   when?: Condition;
 }
 
-/** What a test follows from that its kit did not write itself: a function that a joint feeds, a position of a control, the pairing of a remote. */
+/** What a test follows from that its kit did not write itself: a function that a joint feeds, a position of a control, the pairing of a remote; or that its joint is fed otherwise than its kit has it. */
 export type TestFollows =
-  { from: 'function'; connection: string; carries: PinFunction } | { from: 'position'; control: string; position: string } | { from: 'pairing'; control: string };
+  | { from: 'function'; connection: string; carries: PinFunction }
+  | { from: 'source'; connection: string }
+  | { from: 'position'; control: string; position: string }
+  | { from: 'pairing'; control: string };
 
 export interface KitTest {
   id: string;

@@ -1,5 +1,5 @@
 import type { PinFunction, VehicleState } from '../states/index.ts';
-import { isVehicleState } from '../states/index.ts';
+import { isVehicleState, liveWith } from '../states/index.ts';
 import type { VehicleProfile } from '../vehicle/index.ts';
 import type { Connection, Fitment, Kit, KitControl, KitTest } from './kit.ts';
 
@@ -43,6 +43,28 @@ function ofControls(controls: readonly KitControl[], tests: readonly KitTest[]):
       ...pairing,
       ...untried.map(({ id, lights }): KitTest => ({ ...plain, id: `${control}.${id}`, state, lamps: lights, follows: { from: 'position', control, position: id } })),
     ];
+  });
+}
+
+/** A contact of a kit that is fed otherwise than the kit has it: when what fed it was live, and when what feeds it is. */
+export interface FedOtherwise {
+  carries: PinFunction;
+  was: VehicleState[];
+  is: VehicleState[];
+}
+
+/**
+ * Tests of a kit where a joint is fed otherwise: one that lights its lamps in a state in which they are no longer live is tried in the first state
+ * in which they are. Of a body with several functions only those of that contact. Nothing changes while it is not known when the source is live.
+ */
+export function testsAsFed(tests: readonly KitTest[], kit: Kit, connection: Connection, changes: readonly FedOtherwise[]): KitTest[] {
+  return tests.map((test) => {
+    const mine = test.lamps.some((lamp) => connection.lamps.includes(lamp));
+    const own = (carries: PinFunction) => kit.lamps.every(({ id, functions }) => !test.lamps.includes(id) || !functions || functions.some((entry) => entry.carries === carries));
+    const change = changes.find(({ was, carries }) => (was.includes(test.state) || test.state === carries) && own(carries));
+    const [state] = change?.is ?? [];
+    if (!mine || !change || state === undefined || liveWith(change.is, test.state)) return test;
+    return { ...test, state, follows: test.follows ?? { from: 'source', connection: connection.id } };
   });
 }
 

@@ -1,4 +1,4 @@
-import { tooManyIn, type Happened, type SupplyBar } from '../job/index.ts';
+import { tooManyIn, type FeedBar, type Happened, type SupplyBar } from '../job/index.ts';
 import type { Pass } from '../kit/index.ts';
 import type { ReferenceVerdict } from '../probing/index.ts';
 import type { Subject } from '../subject/index.ts';
@@ -32,6 +32,9 @@ export type Refusal =
   | { code: 'load-refused'; circuit: string }
   | { code: 'wire-first'; plug: string; pin: string }
   | { code: 'no-terminal'; plug: string }
+  | { code: 'is-joined' }
+  | { code: 'no-source'; because: FeedBar[] }
+  | { code: 'measure-first'; slot: string; states: string[] }
   | { code: 'no-way'; leg: string }
   | { code: 'pin-over'; plug: string; pin: string }
   | { code: 'wall-first' }

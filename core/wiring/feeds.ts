@@ -6,13 +6,13 @@ export function circuitId(kit: Kit, id: string): string {
   return kit.feeds.some((feed) => feed.id === id) ? `${kit.slug}.${id}` : id;
 }
 
-/** Every circuit that a kit can be fed from or triggered by, under its id: those of the vehicle, and the feeds that the kit lays itself, live when what triggers them is. */
-export function circuitsFor(kit: Kit, profile: Pick<VehicleProfile, 'circuits'>, trigger?: Connection['trigger']): Map<string, Circuit> {
-  const liveIn = profile.circuits.find(({ id }) => id === trigger?.circuit)?.liveIn ?? [];
+/** Every circuit that a kit can be fed from or triggered by, under its id: those of the vehicle, and the feeds that the kit lays itself, live when what triggers them is; and those that the shop lays. */
+export function circuitsFor(kit: Kit, profile: Pick<VehicleProfile, 'circuits'>, trigger?: Connection['trigger'], made: readonly Circuit[] = []): Map<string, Circuit> {
+  const liveIn = [...made, ...profile.circuits].find(({ id }) => id === trigger?.circuit)?.liveIn ?? [];
   const laid = kit.feeds.map(({ id, name, fuseA, batteryToFuseMm, wire, plugPermittedA, relay }): Circuit => {
     const contactA = kit.relays.find((entry) => entry.id === relay)?.contactA;
     const limits = { plugPermittedA, ...(contactA === undefined ? {} : { switchPermittedA: contactA }) };
     return { id: circuitId(kit, id), name, fuse: { slot: 'main', ratedA: fuseA }, batteryToFuseMm, wire, ...limits, loads: [], liveIn };
   });
-  return new Map([...profile.circuits, ...laid].map((circuit) => [circuit.id, circuit]));
+  return new Map([...profile.circuits, ...laid, ...made].map((circuit) => [circuit.id, circuit]));
 }

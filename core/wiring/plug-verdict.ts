@@ -63,13 +63,18 @@ export function judgePlugs(vehicle: PlugFace, kit: PlugFace | KitPlug, adapters:
     if (eitherWay(kit, mate)) return { value: 'works either way' };
     if (kit.keying === 'none' && matePlugs(vehicle, turned(kit)).value === 'mates') return { value: 'turn it' };
     const harm = harmsOf(mate);
-    const missing = wanted.filter(({ carries }) => !pinFor(vehicle, carries)).map(({ carries, row, column }) => ({ carries, row, column }));
-    if (missing.length > 0) return { value: 'populate', missing, harm };
-    const moves = wanted.flatMap(({ id, carries, row, column }) => {
-      const to = pinFor(vehicle, carries);
-      const meets = vehicle.pins.some((pin) => pin.row === row && pin.column === column && pin.carries === carries);
-      return to && !meets ? [{ pin: id, from: { row, column }, to: { row: to.row, column: to.column } }] : [];
+    const meets = ({ carries, row, column }: PlugPin) => vehicle.pins.find((pin) => pin.row === row && pin.column === column && pin.carries === carries);
+    const taken = new Set(wanted.flatMap((pin) => meets(pin) ?? []));
+    const missing: PlugPin[] = [];
+    // Each contact goes to a cavity of its own, so that two grounds do not end in one.
+    const moves = wanted.flatMap((own) => {
+      if (meets(own)) return [];
+      const to = vehicle.pins.find((pin) => pin.carries === own.carries && !taken.has(pin));
+      if (!to) missing.push(own);
+      else taken.add(to);
+      return to ? [{ pin: own.id, from: { row: own.row, column: own.column }, to: { row: to.row, column: to.column } }] : [];
     });
+    if (missing.length > 0) return { value: 'populate', missing: missing.map(({ carries, row, column }) => ({ carries, row, column })), harm };
     return { value: 're-pin', moves, harm };
   }
   const chain = cheapestChain(vehicle, kit, adapters);

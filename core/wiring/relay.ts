@@ -9,6 +9,10 @@ import type { WireTable } from '../rules/index.ts';
 /** A relay: its coil loads the circuit that triggers it, its contact carries the feed. */
 export type Relay = Omit<KitRelay, 'id' | 'name'>;
 
+/** A relay that a shop has on its shelf, as such parts commonly are; what is printed on the part itself counts. */
+const SHOP_RELAYS: Readonly<Record<12 | 24, Relay>> = { 12: { coilOhm: 85, contactA: 30, pullInV: 8 }, 24: { coilOhm: 340, contactA: 20, pullInV: 16 } };
+export const shopRelay = (systemVoltageV: 12 | 24): Relay => SHOP_RELAYS[systemVoltageV];
+
 /** What a relay's coil puts on the circuit that triggers it: its current at running voltage, and the voltage that it needs to close. */
 export function coilLoad({ coilOhm, pullInV }: Relay, name: string, systemVoltageV: 12 | 24): Load {
   const { runningV } = voltageRange(systemVoltageV);

@@ -1,4 +1,4 @@
-import type { EventType, JobContext, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
+import type { EventType, JobContext, LedTo, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import { testsThatFollow, type Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import { circuitId } from '@jade/core/wiring';
@@ -43,6 +43,12 @@ function find<T extends { id: string }>(items: readonly T[] | undefined, id: str
 export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'rules' | 'plugs'>>): Names {
   const kit = (slug: string) => kits.find((candidate) => candidate.slug === slug);
   const fitment = (slug: string) => kit(slug)?.fitments.find((candidate) => candidate.vehicle === profile.slug);
+  /** A circuit that the shop lays, by the plug that it feeds. */
+  const laidTo = (id: string) => {
+    const [slug = '', connection = '', pin] = id.split('.');
+    const plug = find(kit(slug)?.plugs, find(fitment(slug)?.connections, connection)?.kitPlug ?? '')?.name;
+    return plug === undefined || pin === undefined ? undefined : `Wire laid to ${inSentence(plug)}`;
+  };
   return {
     piece: (id) => find(profile.pieces, id)?.name ?? id,
     place: (id) => (find(profile.pieces, id) ?? find(profile.mounts, id))?.name ?? id,
@@ -76,6 +82,7 @@ export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profi
         kits.flatMap((laid) => laid.feeds.map((feed) => ({ ...feed, id: circuitId(laid, feed.id) }))),
         id,
       )?.name ??
+      laidTo(id) ??
       id,
     kitPlug: (slug, id) => find(kit(slug)?.plugs, id)?.name ?? id,
     channel: (id) => find(profile.channels, id)?.name ?? id,
@@ -93,6 +100,23 @@ export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profi
     rule: (id) => find(rules?.aim, id)?.name ?? id,
     group: (piece, id) => sayGroup(find(find(profile.pieces, piece)?.fasteners, id)) ?? id,
   };
+}
+
+/** Where a wire of a kit is led to. */
+export function sayLedTo({ at, plug = '', pin = '', slot = '', ground, fuseA, areaMm2, lengthMm = 0 }: LedTo, names: Pick<Names, 'plug' | 'ground'>): string {
+  const wire = `the wire of pin ${pin} of ${inSentence(names.plug(plug))}`;
+  const new_ = lengthMm > 0 && areaMm2 !== undefined ? `, ${stated(lengthMm / 1000, 'm')} of ${stated(areaMm2, 'mm²')}` : '';
+  const fuse = fuseA === undefined ? '' : `, fuse ${stated(fuseA, 'A')}`;
+  switch (at) {
+    case 'wire':
+      return `fed from ${wire}${new_}`;
+    case 'slot':
+      return `fed by a tap at slot ${slot}${fuse}${new_}`;
+    case 'battery':
+      return `fed from the battery over a relay that ${wire} closes${fuse}${new_}`;
+    case 'ground':
+      return `to ${ground === undefined ? 'a ground point of the body' : inSentence(names.ground(ground))}${new_}`;
+  }
 }
 
 /** A way as a phrase: its author's id read as words. */
@@ -179,6 +203,9 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
     `Plug joined: ${inSentence(names.connection(kit, connection))}${adapters.length > 0 ? `, by ${adapters.map((adapter) => inSentence(names.adapter(adapter))).join(', then ')}` : ''}`,
   'cavity.populated': ({ plug, row, column, carries, circuit }, names) =>
     `${names.plug(plug)}, row ${row}, column ${column}: contact for ${carries} put in${circuit === undefined ? '' : `, fed from ${inSentence(names.circuit(circuit))}`}`,
+  'contacts.moved': ({ kit, plug, moves }, names) =>
+    `${names.kitPlug(kit, plug)} re-pinned: ${moves.map(({ pin, row, column }) => `pin ${pin} to row ${row}, column ${column}`).join('; ')}`,
+  'source.chosen': ({ kit, connection, pin, to }, names) => `${names.connection(kit, connection)}, pin ${pin}: ${to ? sayLedTo(to, names) : 'fed as the kit has it'}`,
   'leg.laid': ({ kit, leg, path }, names) => `Leg to ${inSentence(names.leg(kit, leg))} laid: ${path.map((id) => inSentence(names.segment(id))).join(', ')}`,
   'route.chosen': ({ kit, leg, path }, names) =>
     path

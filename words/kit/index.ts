@@ -45,7 +45,7 @@ const controlOf = (kit: Kit, id: string) => kit.controls?.find((entry) => entry.
 
 /** What a test is called: as its kit says, or by what it follows from. */
 export function sayTest(kit: Kit, { name, follows, lamps, state }: KitTest): string {
-  if (!follows) return name;
+  if (!follows || follows.from === 'source') return name;
   if (follows.from === 'pairing') return `${controlOf(kit, follows.control)?.name ?? follows.control}: paired`;
   if (follows.from === 'position') {
     const control = controlOf(kit, follows.control);
@@ -60,7 +60,7 @@ export function sayHelper(kit: Kit, { helper, follows, lamps, state }: KitTest):
   if (!follows) return helper;
   const put = sayHelperState(state);
   if (follows.from === 'pairing') return `${put}. Pair the remote as its maker says, then each of its keys once.`;
-  if (follows.from === 'function') return `${put}. Hold.`;
+  if (follows.from === 'function' || follows.from === 'source') return `${put}. Hold.`;
   const lit = named(kit, lamps);
   return `${put}, then that position. ${lit.length > 0 ? `Alight: ${lit.join(', ')}; nothing else.` : 'Nothing of the kit is alight.'}`;
 }

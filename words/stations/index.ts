@@ -2,6 +2,7 @@ import type { Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/
 import { key, type Subject } from '@jade/core/subject';
 import type { Names } from '@jade/words/job';
 import { sayReference } from '@jade/words/probing';
+import { BAR_WORDS } from '@jade/words/wiring';
 import { amount, inSentence, percent, plural, sayTooLong } from '@jade/words/units';
 
 export const STATION_NAMES: Record<Station, string> = {
@@ -280,6 +281,12 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return 'These plugs do not meet.';
     case 'load-refused':
       return `${names.circuit(refusal.circuit)} does not carry it.`;
+    case 'is-joined':
+      return 'It is joined already: take that back first.';
+    case 'no-source':
+      return `Not from there: ${refusal.because.map((bar) => BAR_WORDS[bar]).join('; ')}.`;
+    case 'measure-first':
+      return `First measure slot ${refusal.slot} in ${refusal.states.join(', ')}: it is not known whether it behaves as wanted.`;
     case 'no-way':
       return 'The ways of this vehicle that are described do not lead to it.';
     case 'no-terminal':

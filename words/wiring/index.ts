@@ -1,5 +1,5 @@
 import type { ReasonTree } from '@jade/core/facts';
-import type { WatchedLamp, WireBranch, WireJoint, WireLane } from '@jade/core/job';
+import type { LedWire, WatchedLamp, WireBranch, WireJoint, WireLane } from '@jade/core/job';
 import type { Circuit, Load, MonitorKind } from '@jade/core/vehicle';
 import type { Cure, CureTrouble, Drain, LoadCheck, MateTrouble, MateVerdict, PinVerdict, PlugFamily } from '@jade/core/wiring';
 import { sayCondition } from '@jade/words/match';
@@ -100,15 +100,43 @@ export function sayGuard({ load, source }: WireLane): string[] {
 }
 
 /** What a joint of the picture is called, for eye and ear. */
-export function sayJoint({ vehiclePlug, tapped, joined }: Pick<WireJoint, 'vehiclePlug' | 'tapped' | 'joined'>): string {
-  const what = tapped ? `${vehiclePlug.name}, wire of pin ${tapped.id}` : vehiclePlug.name;
+export function sayJoint({ vehiclePlug, tapped, joined, plugless, kitPlug }: Pick<WireJoint, 'vehiclePlug' | 'tapped' | 'joined' | 'plugless' | 'kitPlug'>): string {
+  const what = plugless ? `${kitPlug.name}, wire by wire` : tapped ? `${vehiclePlug.name}, wire of pin ${tapped.id}` : vehiclePlug.name;
   return joined ? `${what}, joined` : what;
 }
 
+/** Where a wire of a kit is led to, in short. */
+export function sayLedShort({ to, at }: LedWire): string {
+  const wire = at ? `wire of pin ${at.pin.id} of ${inSentence(at.plug.name)}` : '';
+  switch (to.at) {
+    case 'wire':
+      return `joined to the ${wire}`;
+    case 'slot':
+      return `by a tap at slot ${to.slot ?? ''}`;
+    case 'battery':
+      return `from the battery over a relay that the ${wire} closes`;
+    case 'ground':
+      return 'to a ground point of the body';
+  }
+}
+
+/** Where the wires of a joint are led that do not go into its plug. */
+export const sayLed = ({ led }: Pick<WireJoint, 'led'>): string =>
+  `Led elsewhere: ${led.map((wire) => `pin ${wire.pin.id}, ${wire.pin.carries}, ${sayLedShort(wire)}`).join('; ')}.`;
+
+/** Where hands find the plugs of a joint. */
+export function sayWhereToLook({ vehiclePlug, between, plugless, led }: Pick<WireJoint, 'vehiclePlug' | 'between' | 'plugless' | 'led'>): string {
+  const away = led.flatMap(({ at }) => (at && (plugless || at.plug.id !== vehiclePlug.id) ? [`${at.plug.name}: ${at.plug.whereToLook}`] : []));
+  return [...new Set([...(plugless ? [] : [(between?.plug ?? vehiclePlug).whereToLook]), ...away])].join(' · ');
+}
+
 /** How a joint was made. */
-export function sayJoinedHow({ tapped, between }: Pick<WireJoint, 'tapped' | 'between'>): string {
+export function sayJoinedHow({ tapped, between, led, plugless }: Pick<WireJoint, 'tapped' | 'between' | 'led' | 'plugless'>): string {
   if (tapped) return `wire of pin ${tapped.id} tapped and sealed`;
-  return between ? `plug to plug by ${between.chain.adapters.map(({ name }) => inSentence(name)).join(', then ')}, nothing cut` : 'plug to plug, nothing cut';
+  const away = led.map((wire) => `pin ${wire.pin.id} ${sayLedShort(wire)}`).join(', ');
+  if (plugless) return `wire by wire: ${away}`;
+  const leads = between ? ` by ${between.chain.adapters.map(({ name }) => inSentence(name)).join(', then ')}` : '';
+  return `plug to plug${leads}, ${away === '' ? 'nothing cut' : away}`;
 }
 
 /** Whether one wire of the vehicle may be tapped by a lead, with what they carry. */
@@ -119,7 +147,14 @@ export function sayTap({ tapped, kitPlug, mate }: Pick<WireJoint, 'tapped' | 'ki
 }
 
 /** What comes before a joint is closed: leads between, a turn, what a tap wants; empty where nothing does. */
-export function sayFirst({ tapped, verdict, between }: Pick<WireJoint, 'tapped' | 'verdict' | 'between'>): string {
+export function sayFirst({
+  tapped,
+  verdict,
+  between,
+  plugless,
+  led = [],
+}: Pick<WireJoint, 'tapped' | 'verdict' | 'between'> & Partial<Pick<WireJoint, 'plugless' | 'led'>>): string {
+  if (plugless) return `Key off. Sleeve on before each joint closes: ${led.map((wire) => `pin ${wire.pin.id} ${sayLedShort(wire)}`).join('; ')}.`;
   if (tapped) return 'Key off. Sleeve on before the connector closes.';
   const leads = between ? `Between them: ${between.chain.adapters.map(({ name }) => inSentence(name)).join(', then ')}. ` : '';
   const turn = verdict?.value === 'turn it' ? 'Turn it by half a turn. ' : '';
@@ -127,7 +162,11 @@ export function sayFirst({ tapped, verdict, between }: Pick<WireJoint, 'tapped' 
 }
 
 /** What closes a joint, and how it is tried. */
-export function sayHowToJoin({ tapped, vehiclePlug, verdict, between }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'verdict' | 'between'>, family?: PlugFamily): string {
+export function sayHowToJoin(
+  { tapped, vehiclePlug, verdict, between, plugless }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'verdict' | 'between' | 'plugless'>,
+  family?: PlugFamily,
+): string {
+  if (plugless) return 'No plug is parted. Each wire of the vehicle is proved at Probe first, then key off; sleeve on, pull once, seal what was bared.';
   if (tapped) return 'Prove the wire at Probe first, then key off. Connector for both conductors and insulations, sleeve on before it closes, pull once, seal what was bared.';
   const turn = verdict?.value === 'turn it' ? 'Turn it by half a turn. ' : '';
   const seal = family?.sealed ? ' Its seal is in its place and clean.' : '';

@@ -17,6 +17,13 @@ const METHODS: Record<JointMethod, { how: string; tool: string; check: string }>
   adapter: { how: 'plug to plug, by adapter', tool: 'by hand', check: 'both ends click, locks home, pull once' },
   cavity: { how: 'contact put into the empty cavity, then plug to plug', tool: 'crimp tool', check: 'seal on first, barb as its neighbours, tug it, click' },
   tap: { how: 'tap connector on the uncut wire', tool: 'parallel pliers', check: 'fits both conductors and insulations, pull once, sealed' },
+  'moved contact': { how: 'contact moved to this cavity, then plug to plug', tool: 'release tool of the family', check: 'each contact tugged, second lock home, click' },
+  'fuse tap': {
+    how: 'fuse tap at the slot, the added load behind its own fuse',
+    tool: 'crimp tool',
+    check: 'turned so that the original fuse does not carry the added load; both fuses in',
+  },
+  crimp: { how: 'crimped sleeve, wire to wire', tool: 'crimp tool', check: 'sleeve on first, pull once, sealed' },
   'ring terminal': { how: 'ring terminal', tool: 'crimp tool', check: 'sleeve on first, bare metal, full tightness, sealed' },
 };
 
@@ -28,12 +35,16 @@ const coloured = (id: string, colour: string | undefined) => `pin ${id}${colour 
 function placeOf({ place }: JointLine, names: JointNames): string {
   if (place.at === 'plug') return names.plug(place.plug);
   if (place.at === 'battery') return 'Battery';
+  if (place.at === 'slot') return `Fuse slot ${place.slot}`;
+  if (place.at === 'lead') return 'The kit’s own lead';
   return place.point === undefined ? 'Ground point of the body' : names.ground(place.point);
 }
 
 /** What of the vehicle a conductor is joined to. */
 function vehicleEnd({ place, vehicle }: JointLine): string {
   if (vehicle) return `${coloured(vehicle.id, vehicle.colour)}: ${vehicle.carries}`;
+  if (place.at === 'slot') return 'the slot, its original fuse kept';
+  if (place.at === 'lead') return 'new wire';
   if (place.at !== 'battery') return 'stud on bare metal';
   return place.post === 'positive' ? 'positive post, by way of the main fuse' : 'negative post, on last';
 }
@@ -68,6 +79,7 @@ export const CHECK_WORDS: Readonly<Record<JointCheck, { look: string; seen: stri
   'second lock': { look: 'Second lock home', seen: 'second lock home' },
   'lock closed': { look: 'Its lock closed', seen: 'lock closed' },
   'fits both wires': { look: 'Connector fits both conductors and both insulations', seen: 'fits both wires' },
+  'bare metal': { look: 'Ring on bare metal, at full tightness', seen: 'on bare metal' },
   pull: { look: 'Pulled once: it holds', seen: 'pulled' },
   sealed: { look: 'What was bared is sealed', seen: 'sealed' },
 };
@@ -76,7 +88,7 @@ export const CHECK_WORDS: Readonly<Record<JointCheck, { look: string; seen: stri
 export const sayChecked = (checks: readonly JointCheck[]): string => checks.map((check) => CHECK_WORDS[check].seen).join(', ');
 
 /** What a tap says of a joint: how it was made and what was seen of it. */
-export function sayMade({ tapped, between }: Pick<WireJoint, 'tapped' | 'between'>, checks: readonly JointCheck[]): string {
+export function sayMade({ tapped, between, plugless }: Pick<WireJoint, 'tapped' | 'between'> & Partial<Pick<WireJoint, 'plugless'>>, checks: readonly JointCheck[]): string {
   const leads = between ? ` with ${between.chain.adapters.map(({ name }) => inSentence(name)).join(', then ')}` : '';
-  return `${tapped ? 'Tapped' : 'Joined'}${leads}: ${sayChecked(checks)}`;
+  return `${tapped ? 'Tapped' : plugless ? 'Wires joined' : 'Joined'}${leads}: ${sayChecked(checks)}`;
 }

@@ -99,7 +99,12 @@ export function sayWireStep(step: wire.WireStep, lampName: (kit: string, lamp: s
       return `Put a contact into ${step.joint.vehiclePlug.name}`;
     case 'prove':
       return `Prove ${step.pins.length > 1 ? `pins ${step.pins.join(', ')}` : `pin ${step.pins[0] ?? ''}`} of ${step.joint.vehiclePlug.name}`;
+    case 'repin':
+      return `Re-pin ${step.joint.kitPlug.name}`;
+    case 'wires':
+      return step.by === 'the same plug' ? `Join ${step.joint.kitPlug.name} wire by wire` : `Feed ${step.joint.kitPlug.name} from another source`;
     case 'join':
+      if (step.joint.plugless) return `Join the wires of ${step.joint.kitPlug.name}`;
       return step.joint.tapped ? `Tap the wire of pin ${step.joint.tapped.id} of ${step.joint.vehiclePlug.name}` : `Join ${step.joint.vehiclePlug.name}`;
     case 'lay':
       return `Lay the leg to ${lampName(step.route.kit, step.route.lamp)}`;

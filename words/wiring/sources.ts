@@ -1,4 +1,4 @@
-import type { RankedGround } from '@jade/core/job';
+import type { FeedBar, FeedOption, LedParts, RankedGround } from '@jade/core/job';
 import type { RefusedSource, Source } from '@jade/core/wiring';
 import { inSentence, plural, stated } from '@jade/words/units';
 import { sayLoad } from './loads.ts';
@@ -23,6 +23,43 @@ export function saySource({ kind, behaviour, inherits, check, newFuseA, original
   const tap = kind === 'fuse tap' ? ` ${original} stays; the tap is turned so that the added load does not pass through it.` : '';
   const takes = inherits.length > 0 ? ` The lamp takes over its ${inherits.join(' and ')}.` : '';
   return `${behaves}${bears}${tap}${takes} ${reversible ? 'Nothing is cut' : 'A wire is bared'}; ${plural(minutes, 'minute')}.`;
+}
+
+/** Why a wire is not led to a source. */
+export const BAR_WORDS: Readonly<Record<FeedBar, string>> = {
+  'behaves otherwise': 'it is live at another time than this lamp of the road is to be',
+  'does not carry': 'it does not carry the load',
+  'no wire known': 'no wire of the vehicle that it feeds is described',
+  'no size': 'no standard fuse and wire does it over this length',
+};
+
+/** What leading a wire to a source takes: where it is joined, fuse and wire. */
+export function sayFeedTo({ to, at }: FeedOption): string {
+  const wire = to.areaMm2 === undefined ? '' : ` Wire ${stated(to.areaMm2, 'mm²')}${to.lengthMm ? `, ${stated(to.lengthMm / 1000, 'm')}` : ''}.`;
+  const pin = at ? `the wire of pin ${at.pin.id} of ${inSentence(at.plug.name)}` : 'a wire that is not known';
+  switch (to.at) {
+    case 'wire':
+      return `Joined to ${pin}, once that is proved.${wire}`;
+    case 'slot':
+      return `A tap with a fuse of ${to.fuseA === undefined ? 'its own' : stated(to.fuseA, 'A')}.${wire}`;
+    case 'battery':
+      return `Main fuse ${to.fuseA === undefined ? '' : `${stated(to.fuseA, 'A')} `}close to the battery, a relay closed by ${pin}, ground to the body.${wire}`;
+    case 'ground':
+      return `To the body.${wire}`;
+  }
+}
+
+/** What is brought for wires that are led elsewhere; undefined where nothing is. */
+export function sayLedParts({ wires, taps, mainFuses, relays, closed }: LedParts): string | undefined {
+  const fuses = (list: readonly number[]) => list.map((ampere) => stated(ampere, 'A')).join(', ');
+  const parts = [
+    ...wires.map(({ areaMm2, lengthMm }) => `${stated(Math.ceil(lengthMm / 100) / 10, 'm')} of wire ${stated(areaMm2, 'mm²')}`),
+    ...(taps.length > 0 ? [`${plural(taps.length, 'fuse tap')} with ${fuses(taps)}`] : []),
+    ...(relays > 0 ? [`${plural(relays, 'relay')} with socket`] : []),
+    ...(mainFuses.length > 0 ? [`${plural(mainFuses.length, 'main fuse holder')} with ${fuses(mainFuses)}`] : []),
+    ...(closed > 0 ? [`${plural(closed, 'cavity plug')}`] : []),
+  ];
+  return parts.length === 0 ? undefined : `For other sources: ${parts.join('; ')}.`;
 }
 
 /** Why a source is never used. */

@@ -7,11 +7,12 @@ import { refused, unless, type Act } from '../act.ts';
 import { question, todo, type Asked } from '../hold.ts';
 
 /** A wire that wants proof, with the plug it is in. */
-export type WireToProve = WireJoint['toProve'][number] & { plug: WireJoint['vehiclePlug'] };
+export type WireToProve = WireJoint['toProve'][number];
 
-/** All wires of the job that want proof. */
+/** All wires of the job that want proof, each once. */
 export function wiresToProve(context: JobContext): WireToProve[] {
-  return wireJoints(context).flatMap((joint) => joint.toProve.map((wire) => ({ ...wire, plug: joint.vehiclePlug })));
+  const wires = wireJoints(context).flatMap(({ toProve }) => toProve);
+  return [...new Map(wires.map((wire) => [`${wire.plug.id}/${wire.pin.id}`, wire])).values()];
 }
 
 /** States to read in: those that make a wire of the job live, and the one in which none is. */

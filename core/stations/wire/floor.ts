@@ -16,6 +16,7 @@ import {
 } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
 import { isRefused, type Refusal } from '../act.ts';
+import { joinByWires } from './feeds.ts';
 import { againstLeg, legsToLay } from './legs.ts';
 import { againstJoint, cap } from './wire.ts';
 
@@ -27,6 +28,10 @@ export type WireStep =
   | { kind: 'populate'; id: string; joint: WireJoint }
   /** Wires that are not proved, before they are joined. */
   | { kind: 'prove'; id: string; joint: WireJoint; pins: string[] }
+  /** Contacts of the kit's plug that sit in other cavities than they must. */
+  | { kind: 'repin'; id: string; joint: WireJoint; moves: { pin: string; to: { row: number; column: number } }[] }
+  /** No plug leads there: its wires are joined at the vehicle's plug, or what is missing there is fed from another source. */
+  | { kind: 'wires'; id: string; joint: WireJoint; by: 'the same plug' | 'another source' }
   | { kind: 'join'; id: string; joint: WireJoint; checks: JointCheck[]; against: Refusal[] }
   | { kind: 'lay'; id: string; route: LegRoute; against: Refusal[] }
   | { kind: 'cap'; id: string; left: LeftoverPlug; against: Refusal[] };
@@ -45,6 +50,17 @@ export function floorSteps(context: JobContext, at: string): WireStep[] {
     const pins = joint.toProve.flatMap(({ pin, proof }) => (proof.code === 'proved' ? [] : [pin.id]));
     return [
       ...(emptyCavities(context, joint).length > 0 ? [{ kind: 'populate' as const, id: `populate:${id}`, joint }] : []),
+      ...(joint.verdict?.value === 're-pin' ? [{ kind: 'repin' as const, id: `repin:${id}`, joint, moves: joint.verdict.moves }] : []),
+      ...(joint.verdict?.value === 'no plug'
+        ? [
+            {
+              kind: 'wires' as const,
+              id: `wires:${id}`,
+              joint,
+              by: isRefused(joinByWires(context, joint.kit.slug, joint.connection.id)) ? ('another source' as const) : ('the same plug' as const),
+            },
+          ]
+        : []),
       ...(pins.length > 0 ? [{ kind: 'prove' as const, id: `prove:${id}`, joint, pins }] : []),
       { kind: 'join', id, joint, checks: jointChecks(context, joint), against },
     ];

@@ -1,3 +1,4 @@
 export * from './wire.ts';
 export * from './floor.ts';
 export * from './legs.ts';
+export * from './feeds.ts';

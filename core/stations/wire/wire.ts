@@ -20,6 +20,7 @@ import { needsHold, type VehiclePlug } from '../../vehicle/index.ts';
 import { BLADE_FUSES_A } from '../../wiring/index.ts';
 import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
 import { block, todo, type Asked } from '../hold.ts';
+import { againstLed } from './feeds.ts';
 import { askedOfLegs } from './legs.ts';
 import { missingFor } from '../open-up/index.ts';
 
@@ -61,6 +62,16 @@ function outOfReach({ state }: JobContext, { reach }: Pick<VehiclePlug, 'reach'>
   return near ? [] : [{ code: 'open-first', pieces: missingFor({ state }, reach[0]?.needs ?? []) }];
 }
 
+/** Wires of the vehicle whose insulation is opened: a tap's, and those that wires of the kit are led to. */
+const bared = ({ tapped, toProve, led }: WireJoint) =>
+  toProve.filter(({ plug, pin }) => tapped !== undefined || led.some(({ at }) => at?.plug.id === plug.id && at.pin.id === pin.id));
+
+/** Plugs of the vehicle that hands get to for a joint. */
+function workedAt({ vehiclePlug, plugless, led }: WireJoint): VehiclePlug[] {
+  const all = [...(plugless ? [] : [vehiclePlug]), ...led.flatMap(({ at }) => at?.plug ?? [])];
+  return [...new Map(all.map((plug) => [plug.id, plug])).values()];
+}
+
 /** What stands against joining a plug: it does not mate, it is not known whether it is this one, no hand gets to it, a supply is not as the joint asks; against tapping a wire also that it is not proved. */
 export function againstJoint(context: JobContext, joint: WireJoint, at: string): Refusal[] {
   const { vehiclePlug, connection } = joint;
@@ -69,8 +80,9 @@ export function againstJoint(context: JobContext, joint: WireJoint, at: string):
     ...(joint.mate.value === 'mates' ? [] : [{ code: 'does-not-mate' as const, connection: connection.id }]),
     ...(joint.onlyWhere && !joint.joined ? [{ code: 'facts-first' as const, facts: factsOf(connection.when) }] : []),
     ...overloadedPins(context, joint).map(({ pin }): Refusal => ({ code: 'pin-over', plug: vehiclePlug.id, pin })),
-    ...(joint.tapped ? joint.toProve.flatMap(({ pin, proof }): Refusal[] => (proof.code === 'proved' ? [] : [{ code: 'wire-first', plug: vehiclePlug.id, pin: pin.id }])) : []),
-    ...outOfReach(context, vehiclePlug),
+    ...bared(joint).flatMap(({ plug, pin, proof }): Refusal[] => (proof.code === 'proved' ? [] : [{ code: 'wire-first', plug: plug.id, pin: pin.id }])),
+    ...againstLed(context, joint),
+    ...workedAt(joint).flatMap((plug) => outOfReach(context, plug)),
     ...supplyBars(context, connection.asks ?? [], at),
   ];
 }

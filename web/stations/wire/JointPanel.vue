@@ -3,12 +3,14 @@ import { computed } from 'vue';
 import { familyOf, jointChecks, overloadedPins, pinLoads, type WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { MATE_WORDS, sayHowToJoin, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
+import { MATE_WORDS, sayHowToJoin, sayLed, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
 import { inSentence, millimetres, money } from '@jade/words/units';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import EmptyCavities from './EmptyCavities.vue';
 import JointFaces from './JointFaces.vue';
+import PlugWork from './PlugWork.vue';
+import SourceChoice from './SourceChoice.vue';
 
 /** One joint looked at closely: both faces from the wire side, what meets what, its locks. */
 const props = defineProps<{ joint: WireJoint }>();
@@ -30,8 +32,10 @@ const chain = computed(() => props.joint.between?.chain);
       <h2>{{ joint.vehiclePlug.name }}</h2>
       <span class="soft">{{ joint.vehiclePlug.whereToLook }}</span>
     </div>
-    <JointFaces :joint="joint" />
-    <p v-if="joint.tapped" :class="joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(joint) }}</p>
+    <JointFaces v-if="!joint.plugless" :joint="joint" />
+    <p v-if="joint.plugless || joint.led.length > 0">{{ sayLed(joint) }}</p>
+    <p v-if="joint.plugless" class="good">No plug is joined here: each wire has its place.</p>
+    <p v-else-if="joint.tapped" :class="joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(joint) }}</p>
     <p v-else :class="joint.mate.value === 'mates' ? 'good' : 'bad'">
       {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${inSentence(names.item(joint.kit.slug, joint.connection.adapter))}` : '' }}.
     </p>
@@ -41,7 +45,8 @@ const chain = computed(() => props.joint.between?.chain);
       <span class="soft">The vehicle’s own plug is {{ joint.between.plug.family }} {{ joint.between.plug.keying }}; each lead’s pins are followed.</span>
     </p>
     <EmptyCavities :joint="joint" />
-    <p v-if="!joint.tapped" :class="overloadedPins(context, joint).length > 0 ? 'bad' : 'soft'">{{ sayPinLoads(loads) }}</p>
+    <PlugWork :joint="joint" />
+    <p v-if="!joint.tapped && !joint.plugless" :class="overloadedPins(context, joint).length > 0 ? 'bad' : 'soft'">{{ sayPinLoads(loads) }}</p>
     <p v-if="joint.onlyWhere" class="odd">{{ sayOnlyWhere(joint.onlyWhere, names.fact) }}</p>
     <ul v-if="joint.mate.troubles.length > 0">
       <li v-for="trouble in joint.mate.troubles" :key="trouble.code" class="bad">{{ sayMateTrouble(trouble) }}</li>
@@ -56,9 +61,10 @@ const chain = computed(() => props.joint.between?.chain);
       :disabled="stands.length > 0"
       @click="job.perform(wire.join(context, joint.kit.slug, joint.connection.id, actedAt()))"
     >
-      <template v-if="joint.joined">{{ joint.tapped ? 'Tapped and sealed' : 'Joined and locked' }}</template>
+      <template v-if="joint.joined">{{ joint.tapped ? 'Tapped and sealed' : joint.plugless ? 'Wires joined and sealed' : 'Joined and locked' }}</template>
       <template v-else>{{ sayMade(joint, checks) }}</template>
     </button>
     <p v-for="refusal in said" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
+    <SourceChoice :joint="joint" :open="joint.verdict?.value === 'no plug'" />
   </article>
 </template>

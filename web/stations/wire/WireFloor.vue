@@ -3,13 +3,14 @@ import { computed, nextTick, ref, watch } from 'vue';
 import { legOf } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { CHECK_WORDS, sayAlong, sayFirst, sayLeftover, sayLegUse, sayLoad, sayMade, sayPath, sayPlugVerdict, sayTap, sayWireStep } from '@jade/words/wiring';
+import { CHECK_WORDS, sayAlong, sayFirst, sayLeftover, sayLegUse, sayLoad, sayMade, sayPath, sayPlugVerdict, sayTap, sayWhereToLook, sayWireStep } from '@jade/words/wiring';
 import { inSentence } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import EmptyCavities from './EmptyCavities.vue';
 import JointFaces from './JointFaces.vue';
+import PlugWork from './PlugWork.vue';
 
 /** One step of Wire at a time, for gloves: what meets what, what is looked at, done. */
 const emit = defineEmits<{ whole: [] }>();
@@ -56,8 +57,8 @@ function done(): void {
     <article v-else ref="shown" class="leaf step" aria-live="polite">
       <h2>{{ sayWireStep(current, names.lamp) }}</h2>
       <template v-if="current.kind === 'join'">
-        <p class="soft">{{ (current.joint.between?.plug ?? current.joint.vehiclePlug).whereToLook }}</p>
-        <JointFaces :joint="current.joint" />
+        <p class="soft">{{ sayWhereToLook(current.joint) }}</p>
+        <JointFaces v-if="!current.joint.plugless" :joint="current.joint" />
         <p v-if="current.joint.tapped" :class="current.joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(current.joint) }}</p>
         <p v-else-if="current.joint.verdict && current.joint.mate.value !== 'mates'" class="bad">{{ sayPlugVerdict(current.joint.verdict) }}</p>
         <p>{{ sayFirst(current.joint) }}</p>
@@ -70,6 +71,7 @@ function done(): void {
         <JointFaces :joint="current.joint" />
       </template>
       <EmptyCavities v-else-if="current.kind === 'populate'" :joint="current.joint" />
+      <PlugWork v-else-if="current.kind === 'repin' || current.kind === 'wires'" :joint="current.joint" />
       <p v-else-if="current.kind === 'cap'">{{ sayLeftover(current.left) }}</p>
       <template v-else-if="current.kind === 'lay'">
         <template v-if="current.route.path">
@@ -81,7 +83,7 @@ function done(): void {
           </ul>
         </template>
       </template>
-      <p v-else>{{ sayLoad(current.load.check) }}</p>
+      <p v-else-if="current.kind === 'settle'">{{ sayLoad(current.load.check) }}</p>
       <p v-for="refusal in against" :key="refusal.code" class="odd">{{ sayRefusal(refusal, names) }}</p>
       <div class="reach">
         <button v-if="current.kind === 'join'" type="button" class="push main big" :disabled="against.length > 0" @click="done">
@@ -93,6 +95,7 @@ function done(): void {
           <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: 'probe' } }">Prove it at Probe</router-link>
           <button type="button" class="push big" @click="pick(following?.id)">Later</button>
         </template>
+        <button v-else-if="current.kind === 'wires' && current.by === 'another source'" type="button" class="push main big" @click="emit('whole')">To the picture</button>
         <template v-else-if="current.kind === 'settle'">
           <button v-if="acceptable" type="button" class="push main big" @click="done">Accept this load</button>
           <button type="button" class="push big" :class="{ main: !acceptable }" @click="emit('whole')">To the picture</button>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { asWritten, feedOptions, ownLiveIn, suppliesOf, type FeedOption, type WireJoint } from '@jade/core/job';
+import { wire } from '@jade/core/stations';
+import { BAR_WORDS, sayFeedTo, sayLedShort, saySource, saySourceName } from '@jade/words/wiring';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** What feeds each supply of a joint, and from where else it could be fed: chosen, all that hangs on it is worked out anew. */
+const props = defineProps<{ joint: WireJoint; open?: boolean }>();
+const { job, context } = useCurrentJob();
+const metres = ref('1');
+const lengthMm = computed(() => {
+  const value = Number(metres.value.replace(',', '.'));
+  return metres.value.trim() !== '' && Number.isFinite(value) && value >= 0 && value <= 30 ? Math.round(value * 1000) : undefined;
+});
+const supplies = computed(() =>
+  suppliesOf(props.joint).map((pin) => ({
+    pin,
+    led: props.joint.led.find((entry) => entry.pin.id === pin.id),
+    liveIn: ownLiveIn(context.value, asWritten(context.value, props.joint), pin),
+    options: lengthMm.value === undefined ? [] : feedOptions(context.value, props.joint, pin.id, lengthMm.value),
+  })),
+);
+const choose = (pin: string, option?: FeedOption) =>
+  job.perform(wire.chooseSource(context.value, props.joint.kit.slug, props.joint.connection.id, pin, option?.source, lengthMm.value));
+</script>
+
+<template>
+  <details v-if="supplies.length > 0 && !joint.joined" class="sources" :open="open || joint.led.length > 0 || undefined">
+    <summary>Feed it from elsewhere</summary>
+    <label class="line">
+      <span>New wire to there</span>
+      <input v-model="metres" class="field short" inputmode="decimal" :aria-invalid="lengthMm === undefined" aria-label="Length of new wire, in metres" /> m
+      <span v-if="lengthMm === undefined" class="bad">A length from 0 to 30 m.</span>
+    </label>
+    <section v-for="{ pin, led, liveIn, options } in supplies" :key="pin.id" class="stack">
+      <h3>Pin {{ pin.id }}, {{ pin.carries }}</h3>
+      <p v-if="led" class="line">
+        <strong>Led {{ sayLedShort(led) }}.</strong>
+        <button type="button" class="push small" @click="choose(pin.id)">As the kit has it</button>
+      </p>
+      <p class="soft">Wanted live in {{ liveIn.join(', ') || 'no state that is known' }}.</p>
+      <ul class="rows">
+        <li v-for="option in options" :key="`${option.source.kind} ${option.source.id}`" class="option">
+          <span class="grow">
+            <strong>{{ saySourceName(option.source) }}</strong> <span class="soft">{{ option.source.kind }}</span>
+            <span class="said">{{ saySource(option.source) }} {{ sayFeedTo(option) }}</span>
+            <span v-for="bar in option.bars" :key="bar" class="bad said">Not from there: {{ BAR_WORDS[bar] }}.</span>
+          </span>
+          <button v-if="option.bars.length === 0" type="button" class="push" @click="choose(pin.id, option)">Feed it from here</button>
+        </li>
+      </ul>
+      <p v-if="lengthMm !== undefined && options.length === 0" class="soft">Nothing else of this vehicle is described or measured that could feed it.</p>
+    </section>
+  </details>
+</template>
+
+<style scoped>
+.sources summary {
+  cursor: pointer;
+  min-height: var(--touch);
+  align-content: center;
+  font-weight: 620;
+}
+
+.short {
+  width: 5.5em;
+}
+
+.said {
+  display: block;
+}
+</style>
