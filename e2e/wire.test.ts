@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { PHONE, TestBench } from './test/bench.ts';
-import { goTo, openedJob, VAN_FACTS } from './test/job.ts';
+import { append, goTo, openedJob, VAN_FACTS } from './test/job.ts';
 
 const LONG_MS = 120_000;
 const shop = new TestBench(LONG_MS);
@@ -61,6 +61,44 @@ test(
     await page.getByText(/First prove the wire at Probe: body loom plug, left, pin 3/).waitFor();
     expect(await page.getByRole('button', { name: 'Tapped: fits both wires, pulled, sealed' }).isDisabled()).toBe(true);
     await page.getByText('60 mm from the back of the plug').waitFor();
+  },
+  LONG_MS,
+);
+
+test(
+  'lamps that are too much for an output are fed from elsewhere: picture, list, what is brought and the test follow, and the choice goes back',
+  async () => {
+    const { page, complaints } = await shop.open('fern');
+    const job = await openedJob(page, shop.address, ['tarn-stern-pair'], {}, 'forestry-9');
+    await append(page, shop.address, job, [['option.chosen', { kit: 'tarn-stern-pair', option: 'outputs', choice: 'one' }]]);
+    await goTo(page, shop.address, job, 'wire', 'Wire');
+    await inPicture(page, /^Switch output 3 O3.*Too much for this circuit/).click();
+    await page.getByRole('button', { name: 'Switch output 3', exact: true }).click();
+    await page.getByText('Feed it from elsewhere').click();
+    const option = (name: RegExp) => page.getByRole('listitem').filter({ hasText: name });
+    await option(/^Switch output 4.*Not from there: it does not carry the load/s).waitFor();
+    await page.getByRole('textbox', { name: /Length of new wire/ }).fill('2,5');
+    await option(/^Battery, by a relay that switch output 3 triggers.*Main fuse 10.A.*Wire 0\.75.mm², 2\.5.m/s)
+      .getByRole('button')
+      .click();
+    await inPicture(page, /^Splitter of the harness battery, 10.A 63.%: It carries/).waitFor();
+    await inPicture(page, /^Switch output 3: Splitter of the harness, coil only/).waitFor();
+    await page.getByText(/Battery negative off first and on last. Main fuse within 180.mm/).waitFor();
+    const list = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Joint list' }) });
+    await list.getByText('positive post, by way of the main fuse').waitFor();
+    await goTo(page, shop.address, job, 'gather', 'Gather');
+    await page.getByText(/For other sources: 2\.5.m of wire 0\.75.mm²; 1 relay with socket; 1 main fuse holder with 10.A\./).waitFor();
+    await goTo(page, shop.address, job, 'wire', 'Wire');
+    await inPicture(page, /coil only/).click();
+    await page.getByRole('button', { name: 'As the kit has it' }).click();
+    await inPicture(page, /^Switch output 3 O3.*Too much for this circuit/).waitFor();
+    await option(/^Headlamp output/)
+      .getByRole('button', { name: 'Feed it from here' })
+      .click();
+    await inPicture(page, /^Headlamp output O1, 20.A/).waitFor();
+    await goTo(page, shop.address, job, 'fit', 'Fit');
+    await page.getByText('Ignition on, parking lamps on, dipped beam on. Hold.').first().waitFor();
+    expect(complaints).toEqual([]);
   },
   LONG_MS,
 );

@@ -21,6 +21,8 @@ export interface FeedOption {
   /** Where it would be joined, or what would close the relay. */
   at?: { plug: VehiclePlug; pin: PlugPin };
   bars: FeedBar[];
+  /** The wire is led there now. */
+  chosen: boolean;
 }
 
 /** A joint as its kit wrote it, before any of its wires was led elsewhere. */
@@ -92,7 +94,8 @@ export function feedOptions(context: JobContext, joint: WireJoint, pinId: string
   const table = wireTableOf(context);
   const side = sideOf(onVehicle, written);
   // What hangs where it is led to now does not count against it twice.
-  const now = joint.led.find((wire) => wire.pin.id === pin.id)?.circuit?.id;
+  const led = joint.led.find((wire) => wire.pin.id === pin.id);
+  const [now, to] = [led?.circuit?.id, context.state.led[`${joint.kit.slug}/${joint.connection.id}`]?.[pin.id]];
   const left = new Map(circuitLoads(context).map(({ circuit, added }) => [circuit.id, { ...circuit, loads: circuit.id === now ? circuit.loads : [...circuit.loads, ...added] }]));
   const circuits = profile.circuits.map((circuit) => left.get(circuit.id) ?? circuit);
   const lengthM = lengthMm / 1000;
@@ -112,7 +115,8 @@ export function feedOptions(context: JobContext, joint: WireJoint, pinId: string
     return fuseA === null || metric === null || reasons.length > 0 ? undefined : { fuseA, areaMm2: metric.areaMm2, lengthMm };
   };
   const single = suppliesOf(joint).length === 1 && !written.trigger;
-  return sourcesFor(context, ownLiveIn(context, written, pin), loads, circuits, use).sources.flatMap((source): FeedOption[] => {
+  const isNow = ({ at, plug, pin: wire, slot }: LedTo) => to?.at === at && to.plug === plug && to.pin === wire && to.slot === slot;
+  const options = sourcesFor(context, ownLiveIn(context, written, pin), loads, circuits, use).sources.flatMap((source): Omit<FeedOption, 'chosen'>[] => {
     const weak: FeedBar[] = [
       ...(source.behaviour.value === 'otherwise' && use === 'lamp' ? ['behaves otherwise' as const] : []),
       ...(source.capacity === 'does not carry' ? ['does not carry' as const] : []),
@@ -136,6 +140,7 @@ export function feedOptions(context: JobContext, joint: WireJoint, pinId: string
     const bars: FeedBar[] = [...weak, ...(at ? [] : ['no wire known' as const]), ...(lengthMm > 0 && !written.tap && areaMm2 === undefined ? ['no size' as const] : [])];
     return [{ source, to: { at: 'wire', ...(at ? { plug: at.plug.id, pin: at.pin.id } : {}), ...wire }, ...(at ? { at } : {}), bars }];
   });
+  return options.map((option) => ({ ...option, chosen: isNow(option.to) }));
 }
 
 /** What is brought for wires that are led elsewhere. */

@@ -2,7 +2,7 @@ import type { PlugFamily } from '../wiring/index.ts';
 import type { JointCheck } from './events.ts';
 import type { JobContext } from './context.ts';
 import { familyOf } from './plug-use.ts';
-import type { WireJoint } from './wire.ts';
+import { wiresBared, type WireJoint } from './wire.ts';
 
 const TAP_CHECKS: JointCheck[] = ['fits both wires', 'pull', 'sealed'];
 
@@ -18,12 +18,13 @@ const CLOSING: Readonly<Record<PlugFamily['closing'], readonly JointCheck[]>> = 
  * What is looked at before a joint counts as made, in order: of a tap that it fits both wires, of a plug its seal, what closes it, its second
  * lock; last the pull; of wires led elsewhere that they are made and sealed. Leads between bring the checks of both their ends. Of a family that the library does not have, that its lock is closed.
  */
-export function jointChecks(
-  context: JobContext,
-  { tapped, vehiclePlug, between, led, plugless }: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'between' | 'led' | 'plugless'>,
-): JointCheck[] {
+export function jointChecks(context: JobContext, joint: Pick<WireJoint, 'tapped' | 'vehiclePlug' | 'kitPlug' | 'between' | 'led' | 'plugless'>): JointCheck[] {
+  const { tapped, vehiclePlug, between, led, plugless } = joint;
   if (tapped) return TAP_CHECKS;
-  const away = led.flatMap(({ to, at }): JointCheck[] => (at ? TAP_CHECKS : to.at === 'ground' ? ['bare metal', 'pull', 'sealed'] : ['pull', 'sealed']));
+  const away: JointCheck[] = [
+    ...(led.some(({ to }) => to.at === 'ground' || to.at === 'battery') ? ['bare metal' as const] : []),
+    ...(wiresBared(joint).length > 0 ? TAP_CHECKS : led.length > 0 ? (['pull', 'sealed'] as const) : []),
+  ];
   if (plugless) return [...new Set(away)];
   const met = [...(between ? [between.plug.family, ...between.chain.adapters.map(({ lampEnd }) => lampEnd.family)] : []), vehiclePlug.family];
   const checks = met.flatMap((name): JointCheck[] => {

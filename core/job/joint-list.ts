@@ -3,7 +3,7 @@ import { circuitId } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import type { JointCheck } from './events.ts';
 import { bestGround } from './grounds.ts';
-import { contactsFed, wireJoints, type WireJoint } from './wire.ts';
+import { wireJoints, wiresBared, type WireJoint } from './wire.ts';
 
 /**
  * How two conductors are joined: plug to plug, by an adapter between them, a contact put into an empty cavity or moved to another one, a connector on an
@@ -99,12 +99,14 @@ function linesOf(context: JobContext, joint: WireJoint, tapAt: (plug: string) =>
 function ledLines(joint: WireJoint, point: string | undefined, tapAt: (plug: string) => number): JointLine[] {
   const { kit, connection, kitPlug, led, joined } = joint;
   const ground = { at: 'ground' as const, ...(point === undefined ? {} : { point }) };
-  return led.flatMap(({ pin, to, at, circuit, relay }): JointLine[] => {
+  return led.flatMap(({ pin, to, at, circuit }): JointLine[] => {
     const part = { kit: kit.slug, connection: connection.id, ...(circuit ? { circuit: circuit.id } : {}), joined };
     const end = { end: { plug: kitPlug.id, id: pin.id, ...(pin.colour ? { colour: pin.colour } : {}) } };
     const longer = (to.lengthMm ?? 0) > 0 ? [endOf({ ...part, ...end, place: { at: 'lead', plug: kitPlug.id }, method: 'crimp' })] : [];
-    const closes = relay && contactsFed(joint).some(({ id }) => id === at?.pin.id);
-    const tapped = at && !closes ? [endOf({ ...part, ...end, place: { at: 'plug', plug: at.plug.id }, method: 'tap', vehicle: at.pin, atMm: tapAt(at.plug.id) })] : [];
+    const tapped =
+      at && wiresBared(joint).some(({ plug, pin: wire }) => plug.id === at.plug.id && wire.id === at.pin.id)
+        ? [endOf({ ...part, ...end, place: { at: 'plug', plug: at.plug.id }, method: 'tap', vehicle: at.pin, atMm: tapAt(at.plug.id) })]
+        : [];
     switch (to.at) {
       case 'wire':
         return [...tapped, ...longer];

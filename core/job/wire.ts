@@ -64,6 +64,13 @@ function ledFed({ led, vehiclePlug }: Pick<WireJoint, 'led' | 'vehiclePlug'>): P
   });
 }
 
+/** Wires of the vehicle whose insulation is opened for a joint: a tap's, and those that wires of the kit are led to, but for one that its own contact brings. */
+export function wiresBared(joint: Pick<WireJoint, 'vehiclePlug' | 'kitPlug' | 'tapped' | 'led' | 'plugless'>): { plug: VehiclePlug; pin: PlugPin }[] {
+  const met = contactsFed(joint);
+  const away = joint.led.flatMap(({ at }) => (at && !(at.plug.id === joint.vehiclePlug.id && met.some(({ id }) => id === at.pin.id)) ? [at] : []));
+  return joint.tapped ? [{ plug: joint.vehiclePlug, pin: joint.tapped }] : away;
+}
+
 /** What the contacts of the two plugs feed where they meet. */
 export function contactsFed({ vehiclePlug, kitPlug, tapped, plugless }: Pick<WireJoint, 'vehiclePlug' | 'kitPlug' | 'tapped' | 'plugless'>): PlugPin[] {
   if (tapped || plugless) return [];

@@ -6,10 +6,16 @@ let sent = 0;
 /** All facts of the demo van, as its fresh vehicle has them. */
 export const VAN_FACTS = { trim: 'guard', headlamp: 'led', 'headlamp-maker': 'b', 'front-fog': 'blank', 'drive-side': 'right', 'aux-output': 'present' };
 
-/** Opens a job of its own on the demo van with its facts known, so that no test sees another's events. */
-export async function openedJob(page: Page, address: string, kits: string[] = ['cairn-fen-pair'], facts: Record<string, string> = VAN_FACTS): Promise<string> {
+/** Opens a job of its own, on the demo van unless another is named, with its facts known, so that no test sees another's events. */
+export async function openedJob(
+  page: Page,
+  address: string,
+  kits: string[] = ['cairn-fen-pair'],
+  facts: Record<string, string> = VAN_FACTS,
+  vehicle = 'hill-road-12',
+): Promise<string> {
   const id = `01900000-0000-7000-8000-0000000001${String(++made).padStart(2, '0')}`;
-  const answer = await page.context().request.post(`${address}/api/jobs`, { data: { id, vehicle: 'hill-road-12', kits: kits.map((slug) => ({ slug })) } });
+  const answer = await page.context().request.post(`${address}/api/jobs`, { data: { id, vehicle, kits: kits.map((slug) => ({ slug })) } });
   const job = ((await answer.json()) as { id: string }).id;
   await append(
     page,

@@ -3,6 +3,7 @@ import { testsThatFollow, type Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import { circuitId } from '@jade/core/wiring';
 import { sayTest } from '@jade/words/kit';
+import { sayArea } from '@jade/words/wiring';
 import { amount, inSentence, millimetres, plural, stated } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
@@ -105,7 +106,7 @@ export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profi
 /** Where a wire of a kit is led to. */
 export function sayLedTo({ at, plug = '', pin = '', slot = '', ground, fuseA, areaMm2, lengthMm = 0 }: LedTo, names: Pick<Names, 'plug' | 'ground'>): string {
   const wire = `the wire of pin ${pin} of ${inSentence(names.plug(plug))}`;
-  const new_ = lengthMm > 0 && areaMm2 !== undefined ? `, ${stated(lengthMm / 1000, 'm')} of ${stated(areaMm2, 'mm²')}` : '';
+  const new_ = lengthMm > 0 && areaMm2 !== undefined ? `, ${stated(lengthMm / 1000, 'm')} of ${sayArea(areaMm2)}` : '';
   const fuse = fuseA === undefined ? '' : `, fuse ${stated(fuseA, 'A')}`;
   switch (at) {
     case 'wire':

@@ -124,6 +124,15 @@ export function sayLedShort({ to, at }: LedWire): string {
 export const sayLed = ({ led }: Pick<WireJoint, 'led'>): string =>
   `Led elsewhere: ${led.map((wire) => `pin ${wire.pin.id}, ${wire.pin.carries}, ${sayLedShort(wire)}`).join('; ')}.`;
 
+/** What can hurt or come back wet where wires are led elsewhere; undefined where nothing of the kind is. */
+export function sayLedCaution({ led }: Pick<WireJoint, 'led'>, { mainFuseWithinMm }: { mainFuseWithinMm: number }): string | undefined {
+  if (led.some(({ to }) => to.at === 'battery'))
+    return `Battery negative off first and on last. Main fuse within ${stated(mainFuseWithinMm, 'mm')} of the positive post and put in last. Relay on metal, dry, its terminals down; rings on bare metal at full tightness.`;
+  return led.some(({ to }) => to.at === 'slot')
+    ? 'Key off before a fuse is drawn. The tap is turned so that the added load does not pass through the original fuse; measure which side is fed.'
+    : undefined;
+}
+
 /** Where hands find the plugs of a joint. */
 export function sayWhereToLook({ vehiclePlug, between, plugless, led }: Pick<WireJoint, 'vehiclePlug' | 'between' | 'plugless' | 'led'>): string {
   const away = led.flatMap(({ at }) => (at && (plugless || at.plug.id !== vehiclePlug.id) ? [`${at.plug.name}: ${at.plug.whereToLook}`] : []));

@@ -4,7 +4,7 @@ import { amperes, percent, stated, volts } from '@jade/words/units';
 /** What mends a way on which too much is lost. */
 function sayDropMend({ areaMm2, mostLengthM, of }: NonNullable<LoadCheck['mend']>): string {
   const part = of === 'leg' ? 'leg' : 'way';
-  const wire = areaMm2 === undefined ? [] : [`${of === 'leg' ? 'a leg' : 'a wire'} of ${stated(areaMm2, 'mm²')}`];
+  const wire = areaMm2 === undefined ? [] : [`${of === 'leg' ? 'a leg' : 'a wire'} of ${sayArea(areaMm2)}`];
   const way = mostLengthM === undefined ? [] : [`a ${part} of at most ${stated(Math.floor(mostLengthM * 10) / 10, 'm')}`];
   const mends = [...wire, ...way];
   if (mends.length === 0) return 'No wire mends it: contacts and body alone lose too much, so it wants a feed of its own.';

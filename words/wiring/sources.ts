@@ -1,7 +1,7 @@
 import type { FeedBar, FeedOption, LedParts, RankedGround } from '@jade/core/job';
 import type { RefusedSource, Source } from '@jade/core/wiring';
 import { inSentence, plural, stated } from '@jade/words/units';
-import { sayLoad } from './loads.ts';
+import { sayArea, sayLoad } from './loads.ts';
 
 /** What a source is called. */
 export function saySourceName({ kind, name }: Pick<Source, 'kind' | 'name'>): string {
@@ -35,7 +35,7 @@ export const BAR_WORDS: Readonly<Record<FeedBar, string>> = {
 
 /** What leading a wire to a source takes: where it is joined, fuse and wire. */
 export function sayFeedTo({ to, at }: FeedOption): string {
-  const wire = to.areaMm2 === undefined ? '' : ` Wire ${stated(to.areaMm2, 'mm²')}${to.lengthMm ? `, ${stated(to.lengthMm / 1000, 'm')}` : ''}.`;
+  const wire = to.areaMm2 === undefined ? '' : ` Wire ${sayArea(to.areaMm2)}${to.lengthMm ? `, ${stated(to.lengthMm / 1000, 'm')}` : ''}.`;
   const pin = at ? `the wire of pin ${at.pin.id} of ${inSentence(at.plug.name)}` : 'a wire that is not known';
   switch (to.at) {
     case 'wire':
@@ -53,7 +53,7 @@ export function sayFeedTo({ to, at }: FeedOption): string {
 export function sayLedParts({ wires, taps, mainFuses, relays, closed }: LedParts): string | undefined {
   const fuses = (list: readonly number[]) => list.map((ampere) => stated(ampere, 'A')).join(', ');
   const parts = [
-    ...wires.map(({ areaMm2, lengthMm }) => `${stated(Math.ceil(lengthMm / 100) / 10, 'm')} of wire ${stated(areaMm2, 'mm²')}`),
+    ...wires.map(({ areaMm2, lengthMm }) => `${stated(Math.ceil(lengthMm / 100) / 10, 'm')} of wire ${sayArea(areaMm2)}`),
     ...(taps.length > 0 ? [`${plural(taps.length, 'fuse tap')} with ${fuses(taps)}`] : []),
     ...(relays > 0 ? [`${plural(relays, 'relay')} with socket`] : []),
     ...(mainFuses.length > 0 ? [`${plural(mainFuses.length, 'main fuse holder')} with ${fuses(mainFuses)}`] : []),

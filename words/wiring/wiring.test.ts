@@ -1,12 +1,18 @@
-import type { LegPath, LeftoverPlug } from '@jade/core/job';
+import type { FeedOption, LedWire, LegPath, LeftoverPlug } from '@jade/core/job';
 import type { PlugFamily } from '@jade/core/wiring';
 import {
   sayAlong,
   sayCavity,
   sayChecked,
   sayFamily,
+  sayFeedTo,
   sayFirst,
   sayGround,
+  sayJoinedHow,
+  sayLed,
+  sayLedCaution,
+  sayLedParts,
+  sayLedShort,
   sayLeftover,
   sayLegUnknown,
   sayLegUse,
@@ -118,4 +124,40 @@ test('what a joint wants first, what was seen of it, and what is left over', () 
   const plug = { name: 'Spare lead' } as LeftoverPlug['plug'];
   expect(sayLeftover({ plug, capped: false })).toContain('of the vehicle: its lamp is gone. Cap it');
   expect(sayLeftover({ plug, capped: true })).toContain('Capped and tied away.');
+});
+
+describe('wires that are led elsewhere', () => {
+  const at = { plug: { id: 'p', name: 'Tail plug' }, pin: { id: '7' } } as unknown as LedWire['at'];
+  const pin = { id: '2', row: 1, column: 2, carries: 'front fog' as const };
+  const wire = (to: LedWire['to'], part: Partial<LedWire> = {}): LedWire => ({ pin, to, ...part });
+
+  test('are named by where they go, in the list of a job too', () => {
+    expect(sayLedShort(wire({ at: 'wire' }, { at }))).toBe('joined to the wire of pin 7 of tail plug');
+    expect(sayLedShort(wire({ at: 'slot', slot: 'F9' }))).toBe('by a tap at slot F9');
+    expect(sayLed({ led: [wire({ at: 'battery' }, { at }), wire({ at: 'ground' })] })).toBe(
+      'Led elsewhere: pin 2, front fog, from the battery over a relay that the wire of pin 7 of tail plug closes; pin 2, front fog, to a ground point of the body.',
+    );
+    expect(sayJoinedHow({ led: [wire({ at: 'slot', slot: 'F9' })], plugless: false })).toBe('plug to plug, pin 2 by a tap at slot F9');
+    expect(sayJoinedHow({ led: [wire({ at: 'slot', slot: 'F9' })], plugless: true })).toBe('wire by wire: pin 2 by a tap at slot F9');
+    expect(sayMade({ plugless: true }, ['pull', 'sealed'])).toBe('Wires joined: pulled, sealed');
+  });
+
+  test('ask for care: the battery off, the tap turned', () => {
+    const rules = { mainFuseWithinMm: 180 };
+    expect(sayLedCaution({ led: [wire({ at: 'battery' })] }, rules)).toMatch(/^Battery negative off first and on last\. Main fuse within 180.mm/);
+    expect(sayLedCaution({ led: [wire({ at: 'slot' })] }, rules)).toMatch(/turned so that the added load does not pass through the original fuse/);
+    expect(sayLedCaution({ led: [wire({ at: 'wire' }, { at })] }, rules)).toBeUndefined();
+  });
+
+  test('say what they take and what is brought', () => {
+    const source = { kind: 'fuse tap' } as FeedOption['source'];
+    const option = (to: FeedOption['to']): FeedOption => ({ source, to, at, bars: [], chosen: false });
+    expect(sayFeedTo(option({ at: 'wire', areaMm2: 0.35, lengthMm: 1500 }))).toMatch(/^Joined to the wire of pin 7 of tail plug, once that is proved\. Wire 0\.35.mm², 1\.5.m\.$/);
+    expect(sayFeedTo(option({ at: 'slot', fuseA: 3 }))).toMatch(/^A tap with a fuse of 3.A\.$/);
+    expect(sayFeedTo(option({ at: 'battery', fuseA: 7.5 }))).toMatch(/^Main fuse 7\.5.A close to the battery, a relay closed by the wire of pin 7/);
+    expect(sayLedParts({ wires: [{ areaMm2: 0.75, lengthMm: 2410 }], taps: [3], mainFuses: [], relays: 0, closed: 1 })).toMatch(
+      /^For other sources: 2\.5.m of wire 0\.75.mm²; 1 fuse tap with 3.A; 1 cavity plug\.$/,
+    );
+    expect(sayLedParts({ wires: [], taps: [], mainFuses: [], relays: 0, closed: 0 })).toBeUndefined();
+  });
 });

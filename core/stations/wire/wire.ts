@@ -11,6 +11,7 @@ import {
   supplyBars,
   watchedLamps,
   wireJoints,
+  wiresBared,
   type CircuitLoad,
   type JobContext,
   type WireJoint,
@@ -62,9 +63,11 @@ function outOfReach({ state }: JobContext, { reach }: Pick<VehiclePlug, 'reach'>
   return near ? [] : [{ code: 'open-first', pieces: missingFor({ state }, reach[0]?.needs ?? []) }];
 }
 
-/** Wires of the vehicle whose insulation is opened: a tap's, and those that wires of the kit are led to. */
-const bared = ({ tapped, toProve, led }: WireJoint) =>
-  toProve.filter(({ plug, pin }) => tapped !== undefined || led.some(({ at }) => at?.plug.id === plug.id && at.pin.id === pin.id));
+/** Wires that are bared for a joint, with what is proved of them. */
+function bared(joint: WireJoint): WireJoint['toProve'] {
+  const wires = wiresBared(joint);
+  return joint.toProve.filter(({ plug, pin }) => wires.some((wire) => wire.plug.id === plug.id && wire.pin.id === pin.id));
+}
 
 /** Plugs of the vehicle that hands get to for a joint. */
 function workedAt({ vehiclePlug, plugless, led }: WireJoint): VehiclePlug[] {

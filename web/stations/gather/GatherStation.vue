@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { contentChecks, leadsToBring, partsToOrder, routeParts } from '@jade/core/job';
+import { contentChecks, leadsToBring, ledParts, partsToOrder, routeParts, wireJoints } from '@jade/core/job';
 import type { CountLine, GatherCheck } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
 import { gather } from '@jade/core/stations';
 import { sayGatherTrouble } from '@jade/words/gather';
-import { sayRouteParts } from '@jade/words/wiring';
+import { sayLedParts, sayRouteParts } from '@jade/words/wiring';
 import { minutes, money, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import NewFasteners from '../../job/NewFasteners.vue';
@@ -38,6 +38,7 @@ function count(kit: Kit, line: CountLine, value: number): void {
 const allHere = (kit: Kit) => void job.perform(gather.restAsListed(context.value, kit.slug));
 
 const cable = computed(() => sayRouteParts(routeParts(context.value)));
+const elsewhere = computed(() => sayLedParts(ledParts(wireJoints(context.value))));
 const leads = computed(() => leadsToBring(context.value));
 const parts = computed(() => partsToOrder(context.value, job.plan));
 const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).includes(task);
@@ -98,7 +99,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
       </div>
     </section>
     <div v-if="parts.length > 0" class="leaf"><NewFasteners /></div>
-    <section v-if="leads.length > 0 || cable" class="leaf">
+    <section v-if="leads.length > 0 || cable || elsewhere" class="leaf">
       <h2>From the shelf</h2>
       <ul class="rows">
         <li v-for="lead in leads" :key="lead.adapter.id">
@@ -106,6 +107,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
         </li>
       </ul>
       <p v-if="cable">{{ cable }}</p>
+      <p v-if="elsewhere">{{ elsewhere }}</p>
     </section>
   </div>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { otherSources, type CircuitLoad } from '@jade/core/job';
+import { jointKey, otherSources, wireJoints, type CircuitLoad } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
-import { sayAdded, sayFuseSeen, sayLegUnknown, sayLoad, sayProtection, sayRefusedSource, saySource, saySourceName, sayWithdrawn } from '@jade/words/wiring';
+import { sayAdded, sayFuseSeen, sayJoint, sayLegUnknown, sayLoad, sayProtection, sayRefusedSource, saySource, saySourceName, sayWithdrawn } from '@jade/words/wiring';
 import { stated } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import FuseWire from '../../design/drawings/FuseWire.vue';
@@ -10,7 +10,10 @@ import { useCurrentJob } from '../../job/current.ts';
 
 /** One circuit looked at closely: what guards it, what hangs on it and whether it carries. */
 const props = defineProps<{ load: CircuitLoad }>();
+const emit = defineEmits<{ look: [id: string] }>();
 const { job, context, names } = useCurrentJob();
+/** Joints at which another source can be chosen. */
+const joints = computed(() => wireJoints(context.value).filter((joint) => !joint.joined && joint.circuits.some(({ id }) => id === circuit.value.id)));
 const circuit = computed(() => props.load.circuit);
 const seen = computed(() => context.value.state.fuses[circuit.value.id]);
 const fuses = computed(() => wire.fusesToSee(props.load).map((ampere) => ({ value: String(ampere), text: stated(ampere, 'A') })));
@@ -49,6 +52,10 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
           <p>{{ saySource(source) }}</p>
         </li>
       </ol>
+      <p v-if="joints.length > 0" class="line">
+        <span>Choose it at</span>
+        <button v-for="joint in joints" :key="jointKey(joint)" type="button" class="push small" @click="emit('look', jointKey(joint))">{{ sayJoint(joint) }}</button>
+      </p>
       <p v-for="source in others.refused" :key="source.id" class="bad">{{ sayRefusedSource(source) }}</p>
     </details>
     <div class="line">

@@ -3,8 +3,9 @@ import { computed } from 'vue';
 import { familyOf, jointChecks, overloadedPins, pinLoads, type WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { MATE_WORDS, sayHowToJoin, sayLed, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
+import { MATE_WORDS, sayHowToJoin, sayLed, sayLedCaution, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
 import { inSentence, millimetres, money } from '@jade/words/units';
+import CautionNote from '../../design/CautionNote.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import EmptyCavities from './EmptyCavities.vue';
@@ -20,6 +21,7 @@ const stands = computed(() => wire.againstJoint(context.value, props.joint, cloc
 const said = computed(() => (props.joint.joined ? [] : stands.value.filter((refusal) => refusal.code !== 'already' && refusal.code !== 'does-not-mate')));
 const leg = computed(() => props.joint.kit.legs.find((entry) => entry.lamp === props.joint.kitPlug.lamp));
 const family = computed(() => familyOf(context.value, props.joint.vehiclePlug.family));
+const caution = computed(() => sayLedCaution(props.joint, context.value.rules.electrics));
 const loads = computed(() => pinLoads(context.value, props.joint));
 const currency = computed(() => job.view?.currency ?? '');
 const checks = computed(() => jointChecks(context.value, props.joint));
@@ -34,6 +36,7 @@ const chain = computed(() => props.joint.between?.chain);
     </div>
     <JointFaces v-if="!joint.plugless" :joint="joint" />
     <p v-if="joint.plugless || joint.led.length > 0">{{ sayLed(joint) }}</p>
+    <CautionNote v-if="caution" :text="caution" />
     <p v-if="joint.plugless" class="good">No plug is joined here: each wire has its place.</p>
     <p v-else-if="joint.tapped" :class="joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(joint) }}</p>
     <p v-else :class="joint.mate.value === 'mates' ? 'good' : 'bad'">

@@ -47,7 +47,9 @@ const choose = (pin: string, option?: FeedOption) =>
             <span class="said">{{ saySource(option.source) }} {{ sayFeedTo(option) }}</span>
             <span v-for="bar in option.bars" :key="bar" class="bad said">Not from there: {{ BAR_WORDS[bar] }}.</span>
           </span>
-          <button v-if="option.bars.length === 0" type="button" class="push" @click="choose(pin.id, option)">Feed it from here</button>
+          <button v-if="option.bars.length === 0" type="button" class="push" @click="choose(pin.id, option)">
+            {{ option.chosen ? 'With this length' : 'Feed it from here' }}
+          </button>
         </li>
       </ul>
       <p v-if="lengthMm !== undefined && options.length === 0" class="soft">Nothing else of this vehicle is described or measured that could feed it.</p>

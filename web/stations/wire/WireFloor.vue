@@ -3,8 +3,24 @@ import { computed, nextTick, ref, watch } from 'vue';
 import { legOf } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { CHECK_WORDS, sayAlong, sayFirst, sayLeftover, sayLegUse, sayLoad, sayMade, sayPath, sayPlugVerdict, sayTap, sayWhereToLook, sayWireStep } from '@jade/words/wiring';
+import {
+  CHECK_WORDS,
+  sayAlong,
+  sayFirst,
+  sayLed,
+  sayLedCaution,
+  sayLeftover,
+  sayLegUse,
+  sayLoad,
+  sayMade,
+  sayPath,
+  sayPlugVerdict,
+  sayTap,
+  sayWhereToLook,
+  sayWireStep,
+} from '@jade/words/wiring';
 import { inSentence } from '@jade/words/units';
+import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -22,6 +38,7 @@ const current = computed(() => steps.value.find(({ id }) => id === picked.value)
 const following = computed(() => steps.value[steps.value.findIndex(({ id }) => id === current.value?.id) + 1]);
 const others = computed(() => steps.value.filter(({ id }) => id !== current.value?.id));
 const against = computed(() => (current.value && 'against' in current.value ? current.value.against : []));
+const caution = computed(() => (current.value?.kind === 'join' ? sayLedCaution(current.value.joint, context.value.rules.electrics) : undefined));
 const acceptable = computed(() => current.value?.kind === 'settle' && !isRefused(wire.acceptLoad(context.value, current.value.load.circuit.id)));
 /** A second tap that was meant for the step before does not tick this one. */
 const SECOND_TAP_MS = 350;
@@ -61,6 +78,8 @@ function done(): void {
         <JointFaces v-if="!current.joint.plugless" :joint="current.joint" />
         <p v-if="current.joint.tapped" :class="current.joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(current.joint) }}</p>
         <p v-else-if="current.joint.verdict && current.joint.mate.value !== 'mates'" class="bad">{{ sayPlugVerdict(current.joint.verdict) }}</p>
+        <p v-if="!current.joint.plugless && current.joint.led.length > 0">{{ sayLed(current.joint) }}</p>
+        <CautionNote v-if="caution" :text="caution" />
         <p>{{ sayFirst(current.joint) }}</p>
         <ul class="checks">
           <li v-for="check in current.checks" :key="check">{{ CHECK_WORDS[check].look }}</li>

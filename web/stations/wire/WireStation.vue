@@ -62,7 +62,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
         <WirePicture :lanes="lanes" :selected="selected" @select="look" />
       </section>
       <div ref="panel">
-        <CircuitPanel v-if="load" :load="load" />
+        <CircuitPanel v-if="load" :load="load" @look="look" />
         <JointPanel v-if="joint" :joint="joint" />
       </div>
       <button v-if="next" type="button" class="push next" @click="look(next)">Next in the picture</button>
