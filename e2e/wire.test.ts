@@ -78,7 +78,7 @@ test(
     const option = (name: RegExp) => page.getByRole('listitem').filter({ hasText: name });
     await option(/^Switch output 4.*Not from there: it does not carry the load/s).waitFor();
     await page.getByRole('textbox', { name: /Length of new wire/ }).fill('2,5');
-    await option(/^Battery, by a relay that switch output 3 triggers.*Main fuse 10.A.*Wire 0\.75.mm², 2\.5.m/s)
+    await option(/^Battery, by a relay that switch output 3 triggers.*Main fuse 10.A.*Wire 0\.5.mm², 2\.5.m/s)
       .getByRole('button')
       .click();
     await inPicture(page, /^Splitter of the harness battery, 10.A 63.%: It carries/).waitFor();
@@ -87,7 +87,7 @@ test(
     const list = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Joint list' }) });
     await list.getByText('positive post, by way of the main fuse').waitFor();
     await goTo(page, shop.address, job, 'gather', 'Gather');
-    await page.getByText(/For other sources: 2\.5.m of wire 0\.75.mm²; 1 relay with socket; 1 main fuse holder with 10.A\./).waitFor();
+    await page.getByText(/For other sources: 2\.5.m of wire 0\.5.mm²; 1 relay with socket; 1 main fuse holder with 10.A\./).waitFor();
     await goTo(page, shop.address, job, 'wire', 'Wire');
     await inPicture(page, /coil only/).click();
     await page.getByRole('button', { name: 'As the kit has it' }).click();

@@ -2,9 +2,26 @@ import { isRefused, probe, wire } from '../stations/index.ts';
 import type { Kit, KitPlug } from '../kit/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
 import type { Circuit, VehicleProfile } from '../vehicle/index.ts';
-import { shopRelay } from '../wiring/index.ts';
+import { shopRelay, type PlugFamily, type PlugLibrary } from '../wiring/index.ts';
 import { gatesOf, jobContext, planOpening } from './index.ts';
-import { circuitLoads, feedOptions, jointList, kitsOnVehicle, ledParts, leftoverPlugs, testsOf, wireJoints, wirePicture, type JobContext, type LedTo } from './index.ts';
+import {
+  circuitLoads,
+  feedOptions,
+  groundsAsked,
+  jointList,
+  kitsOnVehicle,
+  ledParts,
+  leftoverPlugs,
+  legRoutes,
+  ownCircuit,
+  pinLoads,
+  plugsOf,
+  testsOf,
+  wireJoints,
+  wirePicture,
+  type JobContext,
+  type LedTo,
+} from './index.ts';
 import { idCheck } from './check.ts';
 import { contextOf, openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
 
@@ -181,6 +198,202 @@ describe('a wire led to another wire of the vehicle', () => {
     // Parking lamps are on with front fog: the test stays as it is.
     expect(states(on(RICH, tested, led({ at: 'wire', plug: 'tail', pin: '7' })))).toEqual([['lit', 'front fog', undefined]]);
   });
+});
+
+test('of a body with several functions only the one that is led moves, and only its own test', () => {
+  const load = (powerW: number) => ({ powerW, atV: 12, kind: 'driven LED' as const, standbyMa: 0 });
+  const pins = [
+    { id: '1', row: 1, column: 1, carries: 'ground' as const },
+    { id: '2', row: 1, column: 2, carries: 'front fog' as const },
+    { id: '3', row: 1, column: 3, carries: 'stop pedal' as const },
+  ];
+  const fed = pins.map((pin) => ({ ...pin, ...(pin.carries === 'front fog' ? { circuit: 'fog' } : pin.carries === 'stop pedal' ? { circuit: 'stop' } : {}) }));
+  const profile: VehicleProfile = {
+    ...RICH,
+    circuits: [...RICH.circuits, circuit('stop', ['stop pedal'])],
+    plugs: RICH.plugs.map((entry) => (entry.id === 'fog-plug' ? { ...entry, columns: 3, pins: fed } : entry)),
+  };
+  const test = (id: string, state: VehicleState) => ({ id, name: id, side: 'left' as const, state, helper: 'On.', lamps: [`${id}-lamp`], gate: true });
+  const lamp = (id: string, ...functions: [PinFunction, number][]) => ({
+    ...PAIR.lamps[0]!,
+    id,
+    optics: { ...PAIR.lamps[0]!.optics, beam: 'work' as const },
+    functions: functions.map(([carries, powerW]) => ({ carries, load: load(powerW) })),
+  });
+  const joint = { ...fitment.connections[0]!, lamps: ['fog-lamp', 'stop-lamp'] };
+  const kit: Kit = {
+    ...PAIR,
+    lamps: [lamp('fog-lamp', ['front fog', 21.6]), lamp('stop-lamp', ['stop pedal', 10.8])],
+    plugs: [{ ...lampPlug, columns: 3, pins }],
+    fitments: [{ ...fitment, mounts: [], connections: [joint], tests: [test('fog', 'front fog'), test('stop', 'stop pedal'), test('far', 'front fog')] }],
+  };
+  const added = (context: JobContext) => Object.fromEntries(circuitLoads(context).map(({ circuit: { id }, check }) => [id, Math.round(check.addedA * 100) / 100]));
+  expect(added(on(profile, kit))).toEqual({ fog: 2, stop: 1 });
+  const away = on(profile, kit, led({ at: 'wire', plug: 'switched', pin: '7' }));
+  expect(added(away)).toEqual({ spare: 2, stop: 1 });
+  expect(kitsOnVehicle(away).flatMap((entry) => testsOf(entry).map(({ id, state }) => [id, state]))).toEqual([
+    ['fog', 'output 2'],
+    ['stop', 'stop pedal'],
+    ['far', 'front fog'],
+  ]);
+  // The other supply stays where it is, and a relay is only offered where there is one.
+  const other = on(profile, kit, led({ at: 'wire', plug: 'switched', pin: '7' }, '3'));
+  expect(added(other)).toEqual({ fog: 2, spare: 1 });
+  expect(jointOf(other).connection.feed.circuit).toBe('fog');
+  expect(feedOptions(other, jointOf(other), '2', 0).map(({ source }) => source.kind)).not.toContain('battery with relay');
+});
+
+const measured = (log: TestLog, state: VehicleState, lowV: number, highV = lowV) => log.add('slot.measured', { slot: 'F9', ratedA: 10, state, lowV, highV });
+const SLOT: LedTo = { at: 'slot', slot: 'F9', fuseA: 3, areaMm2: 1, lengthMm: 1000 };
+const RELAYED: LedTo = { at: 'battery', plug: 'fog-plug', pin: '2', fuseA: 3, areaMm2: 1, lengthMm: 1000 };
+
+describe('what follows from where a wire is led', () => {
+  test('a slot is live where it was seen so, flashing too; one that nobody measured feeds nothing', () => {
+    expect(circuitLoads(on(RICH, PAIR, led(SLOT))).map(({ circuit: { id } }) => id)).toEqual(['fog']);
+    const log = led(SLOT);
+    measured(log, 'hazard', 0.01, 12.4);
+    measured(log, 'parking', 0.01);
+    const [load] = circuitLoads(on(RICH, PAIR, log));
+    expect(load?.circuit).toMatchObject({ liveIn: ['hazard'], plugPermittedA: load?.circuit.wire.permittedA });
+    // A work lamp may be lit at another time than its kit has it; a lamp of the road not.
+    for (const state of ['front fog', 'key off', 'ignition', 'parking', 'dipped', 'main'] as const) measured(log, state, 12.4);
+    expect(isRefused(wire.join(on(RICH, work, log), 'test-kit', 'joint', AT))).toBe(false);
+    expect(isRefused(wire.join(on(RICH, PAIR, log), 'test-kit', 'joint', AT))).toBe(true);
+  });
+
+  test('the main fuse sits as near as the rules ask, and grounds at the body are measured', () => {
+    expect(circuitLoads(on(RICH, PAIR, led(RELAYED)))[0]?.circuit.batteryToFuseMm).toBe(RULES.electrics.mainFuseWithinMm);
+    expect([groundsAsked(on(RICH)), groundsAsked(on(RICH, PAIR, led(RELAYED))), groundsAsked(on(RICH, PAIR, led({ at: 'ground' }, '1')))]).toEqual([false, true, true]);
+  });
+
+  test('a contact is made for the wire before it, where several carry the same', () => {
+    const three = { columns: 3, pins: [...fogPlug.pins, { id: '3', row: 1, column: 3, carries: 'front fog' as const, circuit: 'fog-two' }] };
+    const profile = { ...RICH, plugs: RICH.plugs.map((entry) => (entry.id === 'fog-plug' ? { ...entry, ...three } : entry)) };
+    const own = { id: 'x', row: 1, column: 3, carries: 'front fog' as const };
+    expect(ownCircuit({ profile }, fitment.connections[0]!, own)).toBe('fog-two');
+    expect(ownCircuit({ profile }, fitment.connections[0]!, { ...own, column: 1 })).toBe('fog');
+  });
+
+  test('hands work at the plugs that the wires go to; the plug that nothing is joined to any more is left over', () => {
+    const log = led({ at: 'wire', plug: 'second', pin: '7' });
+    const plugs = (context: JobContext) => kitsOnVehicle(context).flatMap((entry) => (entry.fitment?.connections ?? []).map((connection) => plugsOf(entry, connection)));
+    const functions = VAN.functions.map((lamp) => ({ ...lamp, side: 'left' as const }));
+    const lost: Kit = { ...PAIR, fitments: [{ ...fitment, losesFunctions: ['old-fog'] }] };
+    const leftover = (context: JobContext) => leftoverPlugs(context).map(({ plug: { id } }) => id);
+    expect(plugs(on(RICH, PAIR, log))).toEqual([['fog-plug', 'second']]);
+    expect(leftover(on({ ...RICH, functions }, lost, log))).toEqual([]);
+    log.add('source.chosen', { kit: 'test-kit', connection: 'joint', pin: '1', to: { at: 'wire', plug: 'second', pin: '1' } });
+    expect(plugs(on(RICH, PAIR, log))).toEqual([['second']]);
+    expect(leftover(on({ ...RICH, functions }, lost, log))).toEqual(['fog-plug']);
+  });
+
+  test('its test is covered by what hides the plug that feeds it', () => {
+    const profile = { ...RICH, plugs: RICH.plugs.map((entry) => (entry.id === 'second' ? { ...entry, hiddenBy: [{ piece: 'old-lamp', level: 'off' as const }] } : entry)) };
+    const log = led(SECOND);
+    for (const piece of ['grille', 'old-lamp']) log.add('piece.moved', { piece, level: 'off', fasteners: [] });
+    const gate = gatesOf(on(profile, PAIR, log), undefined).find(({ subject }) => subject.kind === 'test');
+    expect(gate?.coveredBy).toContainEqual({ piece: 'old-lamp', level: 'off' });
+  });
+
+  test('the contact that it left carries nothing of it, the ground all', () => {
+    const family = { id: fogPlug.family, pinA: 8 } as PlugFamily;
+    const shelf = { families: [family], adapters: [] } as unknown as PlugLibrary;
+    const loads = (log: TestLog) => {
+      const context = { ...on(RICH, PAIR, log), plugs: shelf };
+      const [joint] = wireJoints(context);
+      return joint && pinLoads(context, joint).map(({ carries, ampere }) => [carries, ampere]);
+    };
+    expect(loads(openedLog())).toEqual([
+      ['front fog', 2],
+      ['ground', 2],
+    ]);
+    expect(loads(led(SECOND))).toEqual([['ground', 2]]);
+  });
+
+  test('a leg begins where its wire is led to: at that plug, at the relay', () => {
+    const place = (id: string, part: object) => ({ id, name: id, at: { xMm: 0, yMm: 0, zMm: 0 }, ...part });
+    const segment = (id: string, from: string) => ({ id, name: id, from, to: 'lamp', lengthMm: 500, hazards: [], needs: [], layMin: 1 });
+    const places = [place('plug', { plugs: ['fog-plug'] }), place('other', { plugs: ['second'] }), place('relay', { role: 'relay' }), place('lamp', { mounts: ['place'] })];
+    const cableWays = { places, segments: [segment('a', 'plug'), segment('b', 'other'), segment('c', 'relay')] } as unknown as NonNullable<VehicleProfile['cableWays']>;
+    const kit: Kit = { ...PAIR, legs: [{ id: 'leg', lamp: 'lamp', lengthMm: 900 }] };
+    const way = (log: TestLog) => legRoutes(on({ ...RICH, cableWays }, kit, log))?.map(({ path }) => path?.segments);
+    expect([way(openedLog()), way(led(SECOND)), way(led(RELAYED))]).toEqual([[['a']], [['b']], [['c']]]);
+  });
+
+  test('a thin wire in front of a leg is what it may carry', () => {
+    const kit: Kit = { ...PAIR, legs: [{ id: 'leg', lamp: 'lamp', lengthMm: 300, wire: { areaMm2: 2.5, ground: 'at lamp' } }] };
+    const most = (to: LedTo) => circuitLoads(on(RICH, kit, led(to)))[0]?.legs[0]?.conductor?.permittedA;
+    expect([most({ at: 'wire', plug: 'second', pin: '7' }), most({ ...SECOND, areaMm2: 0.35 })]).toEqual([31, 8]);
+  });
+});
+
+describe('an offer', () => {
+  const offered = (context: JobContext, kind: string, id: string) =>
+    feedOptions(context, jointOf(context), '2', 1000).find(({ source }) => source.kind === kind && source.id === id);
+
+  test('counts what hangs there already, and not itself twice', () => {
+    const second: Kit = { ...PAIR, slug: 'other', fitments: [{ ...fitment, connections: [{ ...fitment.connections[0]!, vehiclePlug: 'second', feed: { circuit: 'fog-two' } }] }] };
+    const both = jobContext(openedLog().state, { ...contextOf(openedLog()), profile: RICH, kits: [PAIR, second] });
+    expect(offered(both, 'lamp circuit', 'fog-two')?.source.check).toMatchObject({ beforeA: 2, afterA: 4 });
+    const there = offered(on(RICH, PAIR, led(SECOND)), 'lamp circuit', 'fog-two');
+    expect([there?.source.check?.afterA, there?.chosen]).toEqual([2, true]);
+    expect(offered(on(RICH), 'lamp circuit', 'fog-two')?.chosen).toBe(false);
+  });
+
+  test('takes the wire on its own side, the fuse that bears the surge, the wire that closes the relay now', () => {
+    const near = plug('near', 'front fog', 'fog-two', { side: 'left' });
+    expect(offered(on({ ...RICH, plugs: [...RICH.plugs, near] }), 'lamp circuit', 'fog-two')?.to.plug).toBe('near');
+    // 30 A for 0.3 s: a fuse bears half as much again as its rating for so long.
+    const surging = { ...PAIR, lamps: PAIR.lamps.map((lamp) => ({ ...lamp, load: { ...lamp.load, surge: { ampere: 30, forMs: 300 } } })) };
+    expect(offered(on(RICH, surging), 'battery with relay', 'fog')?.to.fuseA).toBe(20);
+    const output = circuit('out', ['front fog'], { fuse: undefined, output: { slot: 'O2', limitA: 12, surge: { ampere: 20, forMs: 50 }, standbyMostMa: 5 } });
+    const better = on({ ...RICH, circuits: [...RICH.circuits, output] });
+    expect(offered(better, 'battery with relay', 'out')?.at).toMatchObject({ plug: { id: 'fog-plug' }, pin: { id: '2' } });
+  });
+});
+
+test('contacts go to cavities of their own, over an empty one too', () => {
+  const pin = (id: string, column: number, carries: PinFunction) => ({ id, row: 1, column, carries });
+  const vehicle = (...pins: PinFunction[]) => ({
+    ...RICH,
+    plugs: RICH.plugs.map((entry) => (entry.id === 'fog-plug' ? { ...entry, columns: 3, pins: pins.map((carries, at) => pin(String(at), at + 1, carries)) } : entry)),
+  });
+  const kit = (...pins: PinFunction[]): Kit => ({ ...PAIR, plugs: [{ ...lampPlug, columns: 3, pins: pins.map((carries, at) => pin(String(at + 1), at + 1, carries)) }] });
+  const crossed = on(vehicle('front fog', 'ground', 'ground'), kit('ground', 'ground', 'front fog'));
+  const { verdict } = jointOf(crossed);
+  expect(verdict?.value === 're-pin' && verdict.moves.map(({ pin: own, to }) => [own, to.column])).toEqual([
+    ['1', 3],
+    ['3', 1],
+  ]);
+  const log = openedLog();
+  log.add('contacts.moved', { kit: 'test-kit', plug: 'lamp-plug', moves: [{ pin: '2', row: 1, column: 3 }] });
+  const moved = jointOf(on(vehicle('ground', 'empty', 'front fog'), kit('ground', 'front fog', 'empty'), log));
+  expect(moved.kitPlug.pins.map(({ id, column }) => [id, column])).toEqual([
+    ['1', 1],
+    ['2', 3],
+  ]);
+  expect(moved.mate.value).toBe('mates');
+});
+
+test('the coil of a kit’s own relay is closed by another wire, its feed stays', () => {
+  const kit: Kit = {
+    ...PAIR,
+    relays: [{ id: 'relay', name: 'Relay', coilOhm: 100, contactA: 30, pullInV: 8 }],
+    feeds: [{ id: 'feed', name: 'Feed', fuseA: 5, batteryToFuseMm: 150, wire: { areaMm2: 1, lengthM: 2, permittedA: 15 }, plugPermittedA: 15, relay: 'relay' }],
+    fitments: [{ ...fitment, connections: [{ ...fitment.connections[0]!, feed: { circuit: 'feed' }, trigger: { circuit: 'fog', relay: 'relay' } }] }],
+  };
+  const context = on(RICH, kit, led({ at: 'wire', plug: 'second', pin: '7' }));
+  // 21.6 W at 10.8 V on the kit's own feed; the coil takes 13.8 V / 100 Ω, most at 14.4 V.
+  expect(circuitLoads(context).map(({ circuit: { id, liveIn }, check }) => [id, liveIn, Math.round(check.addedA * 1000) / 1000])).toEqual([
+    ['test-kit.feed', ['front fog'], 2],
+    ['fog-two', ['front fog'], 0.144],
+  ]);
+  const slot = led(SLOT);
+  measured(slot, 'parking', 12.3);
+  expect(circuitLoads(on(RICH, kit, slot)).map(({ circuit: { id, liveIn } }) => [id, liveIn])).toEqual([
+    ['test-kit.feed', ['parking']],
+    ['test-kit.joint.2', ['parking']],
+  ]);
 });
 
 test('over a relay the wire that fed it closes the coil, and the lamp hangs on a feed of its own from the battery', () => {

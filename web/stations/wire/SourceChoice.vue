@@ -8,6 +8,8 @@ import { useCurrentJob } from '../../job/current.ts';
 /** What feeds each supply of a joint, and from where else it could be fed: chosen, all that hangs on it is worked out anew. */
 const props = defineProps<{ joint: WireJoint; open?: boolean }>();
 const { job, context } = useCurrentJob();
+/** Open where something is led elsewhere or has to be; it stays as it was put. */
+const shown = ref(props.open || props.joint.led.length > 0);
 const metres = ref('1');
 const lengthMm = computed(() => {
   const value = Number(metres.value.replace(',', '.'));
@@ -26,7 +28,7 @@ const choose = (pin: string, option?: FeedOption) =>
 </script>
 
 <template>
-  <details v-if="supplies.length > 0 && !joint.joined" class="sources" :open="open || joint.led.length > 0 || undefined">
+  <details v-if="supplies.length > 0 && !joint.joined" class="sources" :open="shown" @toggle="shown = ($event.target as HTMLDetailsElement).open">
     <summary>Feed it from elsewhere</summary>
     <label class="line">
       <span>New wire to there</span>
