@@ -1,0 +1,46 @@
+import { isVehicleState, liveWith, PIN_FUNCTIONS, type PinFunction, type VehicleState } from '../states/index.ts';
+
+/** What a wire may be told to carry: as pins say it, and lamps that share a state (tail, position and plate are all live with parking). */
+export const PROBE_FUNCTIONS = [...PIN_FUNCTIONS.filter((carries) => carries !== 'parking'), 'tail', 'position', 'hazard'] as const;
+export type ProbeFunction = (typeof PROBE_FUNCTIONS)[number];
+
+export const EFFECTS = ['off', 'on', 'flashing', 'dimmed', 'unknown'] as const;
+/** What a wire does in a state of the vehicle; `unknown` where nobody knows it of this vehicle. */
+export type Effect = (typeof EFFECTS)[number];
+
+/** Functions that several pins of a plug may carry, or none; every other one sits on one pin at most. */
+const MANY: readonly ProbeFunction[] = ['ground', 'empty', 'data', 'unknown'];
+export const isUnique = (name: ProbeFunction): boolean => !MANY.includes(name);
+
+/** States that make a function live, near and far. */
+const LIVE_IN: Readonly<Partial<Record<ProbeFunction, readonly VehicleState[]>>> = {
+  tail: ['parking'],
+  position: ['parking'],
+  plate: ['parking', 'plate'],
+  hazard: ['turn left', 'turn right', 'hazard'],
+  'turn left': ['turn left', 'hazard'],
+  'turn right': ['turn right', 'hazard'],
+  'switched supply': ['ignition'],
+};
+const FLASHES: readonly ProbeFunction[] = ['turn left', 'turn right', 'hazard'];
+
+/** What a function does in a state on most vehicles: on with what makes it live and what that needs, flashing where it is a turn signal. */
+export function usualEffect(name: ProbeFunction, state: VehicleState): Effect {
+  if (name === 'constant supply') return 'on';
+  if (name === 'data' || name === 'unknown') return 'unknown';
+  if (!isUnique(name)) return 'off';
+  const live = LIVE_IN[name] ?? (isVehicleState(name) ? [name] : []);
+  if (!liveWith(live, state)) return 'off';
+  return FLASHES.includes(name) ? 'flashing' : 'on';
+}
+
+/** What a pin carries by what was found of its wire; a turn signal of both sides is none of one. */
+export function asPinFunction(name: ProbeFunction): PinFunction {
+  if (name === 'tail' || name === 'position') return 'parking';
+  return name === 'hazard' ? 'unknown' : name;
+}
+
+/** As what a pin may be found that is said to carry this: a parking wire as tail, position or plate. */
+export function asProbeFunctions(carries: PinFunction): ProbeFunction[] {
+  return carries === 'parking' ? ['tail', 'position', 'plate'] : [carries];
+}
