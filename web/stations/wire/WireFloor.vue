@@ -103,8 +103,8 @@ function done(): void {
         </template>
       </template>
       <p v-else-if="current.kind === 'settle'">{{ sayLoad(current.load.check) }}</p>
-      <p v-for="refusal in against" :key="refusal.code" class="odd">{{ sayRefusal(refusal, names) }}</p>
       <div class="reach">
+        <p v-for="refusal in against" :key="refusal.code" class="odd">{{ sayRefusal(refusal, names) }}</p>
         <button v-if="current.kind === 'join'" type="button" class="push main big" :disabled="against.length > 0" @click="done">
           {{ sayMade(current.joint, current.checks) }}
         </button>
@@ -165,6 +165,19 @@ function done(): void {
   z-index: 2;
   display: grid;
   gap: 8px;
+  padding-top: 6px;
+  background: var(--paper-raised);
+}
+
+.reach p {
+  margin: 0;
+}
+
+.reach .push:disabled {
+  opacity: 1;
+  background: var(--paper-sunk);
+  border-color: var(--line-strong);
+  color: var(--ink-soft);
 }
 
 .reach .push {
