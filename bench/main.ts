@@ -12,6 +12,7 @@ import { benchFold } from './log/fold.ts';
 import { compare, type Line } from './measure.ts';
 import { benchFirstView } from './view/first.ts';
 import { benchTap } from './view/tap.ts';
+import { benchProbing, simulatePlugs } from './probing/plugs.ts';
 import { benchWire } from './wire/search.ts';
 
 const [address = '', databaseUrl = '', root = '.', only = ''] = process.argv.slice(2);
@@ -73,6 +74,32 @@ ${rows.join('\n')}
 
 if (only === 'wire') {
   process.stdout.write(await keepWire());
+  process.exit(0);
+}
+
+const PROBING = '## Which pin is which';
+const DRAWN = 1000;
+
+if (only === 'probing') {
+  const rows = (await benchProbing()).map(({ what, ours, against, other, ratio }) => `| ${what} | ${ours} | ${against}: ${other} | ${ratio} |`);
+  const { plugs, medianOurs, medianOrder, most, settledOurs, settledOrder, proved, wrong } = simulatePlugs(DRAWN);
+  const text = `Made by \`npm run bench -- probing\` on ${cpus().length} cores. Median with lowest and highest.
+
+| what | ours | against | ratio |
+| --- | --- | --- | --- |
+${rows.join('\n')}
+
+${plugs} drawn plugs of 6 to 8 pins, one reading in a hundred wrong, one pin with a leak; two or three lamps wanted, the same rule of proof for both:
+
+| | by what is worth most | each pin in each state in turn |
+| --- | --- | --- |
+| readings, median | ${medianOurs} (most ${most}) | ${medianOrder} |
+| settled | ${settledOurs} | ${settledOrder} |
+| share of the readings | ${((medianOurs / medianOrder) * 100).toFixed(0)} % | |
+| proved wrongly | ${wrong} of ${proved} | |
+`;
+  keepSection(PROBING, text);
+  process.stdout.write(text);
   process.exit(0);
 }
 

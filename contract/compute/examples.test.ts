@@ -280,3 +280,57 @@ test('an event of a log that speaks of what the documents do not have is refused
 test('an unknown calculation is answered with the names there are', () => {
   expect(faultsOf(() => findComputation('tea'))).toEqual(['name unknown-name']);
 });
+
+test('a whole plug is probed at once: proved, grounded, still open, with what to read next and whether a wire from the lamp is quicker', () => {
+  const found = run('probe') as {
+    pins: { pin: string; status: { code: string; functions?: string[] } }[];
+    next: { state: string; readings: { pin: string; why: string }[] }[];
+    leftMin: number;
+    go: string;
+    questions: unknown[];
+  };
+  expect(found.pins.map(({ pin, status: { code, functions } }) => [pin, code, functions])).toEqual([
+    ['1', 'proved', ['ground']],
+    ['2', 'proved', ['stop pedal']],
+    ['3', 'open', ['tail']],
+    ['4', 'open', expect.anything()],
+  ]);
+  // The tail is still wanted: its state, at the pin that the diagram points to.
+  expect([found.next[0]?.state, found.next[0]?.readings[0]?.pin, found.go, found.questions]).toEqual(['parking', '3', 'probe', []]);
+  expect(run('probe', { wireMin: 0 })).toMatchObject({ go: 'run a wire' });
+  expect(run('probe', { wanted: ['stop pedal'] })).toMatchObject({ go: 'settled', next: [], leftMin: 0 });
+  const candidates = (example('probe') as { candidates: object[] }).candidates;
+  expect(run('probe', { candidates: [...candidates, { function: 'plate' }], batches: 1 })).toMatchObject({
+    alike: expect.arrayContaining([{ pin: '3', among: [['tail'], ['plate']], by: ['which lamp lights'] }]) as object[],
+    next: [{ state: 'parking' }],
+  });
+});
+
+test('readings that cannot be are refused with the path, odd ones are asked about', () => {
+  const volts = (part: object) => run('probe', { volts: [{ pin: '2', state: 'parking', lowV: 12, highV: 12, ...part }] });
+  expect(faultsOf(() => volts({ pin: '9' }))).toEqual(['volts[0].pin unknown-id']);
+  expect(faultsOf(() => volts({ highV: 3 }))).toEqual(['volts[0].highV span-order']);
+  expect(faultsOf(() => volts({ lowV: -60, highV: 12 }))).toEqual(['volts[0] range']);
+  expect(faultsOf(() => volts({ highV: '12,4' }))).toEqual(['volts[0].highV type']);
+  expect(volts({ lowV: -12.4, highV: -12.4 })).toMatchObject({ questions: [{ path: 'volts[0]', about: 'probes swapped' }] });
+  expect(volts({ lowV: 24, highV: 24 })).toMatchObject({ questions: [{ path: 'volts[0]', about: 'above the system' }] });
+  expect(run('probe', { volts: [{ pin: '2', state: 'parking', lowV: 15.9, highV: 15.9 }], stateV: [{ state: 'parking', volts: 14.4 }] })).toMatchObject({ questions: [] });
+  expect(faultsOf(() => run('probe', { ohms: [{ pin: '1', ohm: 0.4, powered: true }] }))).toEqual(['ohms[0].powered choice']);
+  expect(faultsOf(() => run('probe', { wanted: ['main'] }))).toEqual(['wanted[0] unknown-id']);
+  expect(faultsOf(() => run('probe', { candidates: [{ function: 'tail' }, { function: 'tail' }], wanted: ['tail'], pins: [{ id: '1' }], volts: [], ohms: [] }))).toEqual([
+    'candidates[1].function duplicate-id',
+  ]);
+});
+
+test('slots are held against what is wanted; what is never used comes first', () => {
+  expect(run('fuse-finder')).toMatchObject({
+    slots: [
+      { slot: 'F9', value: 'not yet measured', untested: ['ignition'] },
+      { slot: 'F12', value: 'otherwise', conflicts: [{ state: 'key off' }, { state: 'ignition' }] },
+    ],
+    refused: [{ slot: 'F3', why: 'restraint system' }],
+    next: { slot: 'F9', state: 'ignition' },
+  });
+  expect(run('fuse-finder', { neverUse: [{ slot: 'F9' }] })).toMatchObject({ slots: [{ slot: 'F12' }] });
+  expect(faultsOf(() => run('fuse-finder', { wanted: [{ state: 'parking', is: 'off' }] }))).toEqual(['wanted length']);
+});

@@ -15,12 +15,14 @@ import { checkPieces, checkProfile, checkSupplies, checkVehicleNumber, factChoic
 import { checkEvent } from '@jade/contract/job';
 import { computation, lampsTwice, refuse, type Computation } from './computation.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
+import { PROBE_COMPUTATIONS } from './probe.ts';
 import { WIRE_COMPUTATIONS } from './wire.ts';
 import { AccessInput, AimInput, ContentsInput, EstimateInput, LogInput, MatchInput, NumberInput, ProofInput, SensorErrorInput, StackInput, StandingInput } from './inputs.ts';
 
 export type { Computation } from './computation.ts';
 export * from './inputs.ts';
 export * from './wire-inputs.ts';
+export * from './probe-inputs.ts';
 export * from './default-rules.ts';
 
 function prefixed(faults: Fault[], prefix: string): Fault[] {
@@ -178,6 +180,7 @@ export const COMPUTATIONS: readonly Computation[] = [
     (input) => checkStack(input),
   ),
   ...WIRE_COMPUTATIONS,
+  ...PROBE_COMPUTATIONS,
   computation('wire-proof', 'What the readings at one wire prove of one switched function.', '`classes` of the readings, `proof`.', ProofInput, (input) => {
     const rules = input.rules ?? DEFAULT_RULES.probing;
     return { classes: input.readings.map((reading) => classifyReading(reading, input.systemV, rules)), proof: proveSwitched(input.readings, input.liveIn, input.systemV, rules) };

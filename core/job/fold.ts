@@ -133,8 +133,8 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'outage.accepted': (state, { channel, afterW }) => void (state.outagesAccepted[channel] = afterW),
   'reference.checked': (state, payload) => void (state.reference = payload),
   'reading.taken': (state, { plug, pin, ...reading }) => {
-    const key = `${plug}/${pin}`;
-    state.readings[key] = [...(state.readings[key] ?? []).filter((earlier) => earlier.state !== reading.state), reading];
+    // All of them: which count where one was taken again is a matter of what they say.
+    (state.readings[`${plug}/${pin}`] ??= []).push(reading);
   },
   'sensor.unplugged': (state, { sensor }) => addOnce(state.unplugged, sensor),
   'sensor.reconnected': (state, { sensor }) => void (state.unplugged = state.unplugged.filter((id) => id !== sensor)),

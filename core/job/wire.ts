@@ -1,24 +1,12 @@
 import { explain, type ReasonTree } from '../facts/index.ts';
-import {
-  circuitId,
-  circuitsFor,
-  coilLoad,
-  faceThrough,
-  judgePlugs,
-  matePlugs,
-  mateWire,
-  turned,
-  voltageRange,
-  type AdapterChain,
-  type MateVerdict,
-  type PlugVerdict,
-} from '../wiring/index.ts';
-import { proveSwitched, type ProofStatus } from '../probing/index.ts';
+import { circuitId, circuitsFor, coilLoad, faceThrough, judgePlugs, matePlugs, mateWire, turned, type AdapterChain, type MateVerdict, type PlugVerdict } from '../wiring/index.ts';
+import type { ProofStatus } from '../probing/index.ts';
 import type { Connection, Kit, KitPlug, KitRelay, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
 import { goTogether, isVehicleState, type VehicleState } from '../states/index.ts';
 import { once, type JobContext } from './context.ts';
 import { connectionsOf, kitsOnVehicle, ledOf } from './kits.ts';
+import { wireProof } from './plug-probe.ts';
 import { asMoved, wantedPins, withoutLed, type LedWire } from './led.ts';
 
 /** One meeting of a vehicle plug and a kit plug. */
@@ -135,11 +123,6 @@ export function joinedLoads(joint: WireJoint, channel: string): [name: string, l
     });
 }
 
-/** Voltage that readings are held against: the battery at rest as measured, else the system's running voltage. */
-export function readingVoltage({ state, profile }: JobContext): number {
-  return state.reference?.feedV ?? state.restV ?? voltageRange(profile.systemVoltageV).runningV;
-}
-
 /** Nothing is parted and nothing meets: every wire is led elsewhere. */
 const NO_PLUG: MateVerdict = { value: 'mates', pairs: [], troubles: [] };
 
@@ -152,7 +135,7 @@ function usedChain({ state, plugs }: JobContext, kit: Kit, { id }: Connection): 
 
 /** All plug meetings of the job with their verdict, pin by pin, and what is proved of their wires. */
 export const wireJoints = once((context: JobContext): WireJoint[] => {
-  const { profile, state: job, rules } = context;
+  const { profile, state: job } = context;
   return kitsOnVehicle(context).flatMap((onVehicle) =>
     connectionsOf(onVehicle).flatMap((connection) => {
       const { kit } = onVehicle;
@@ -183,8 +166,7 @@ export const wireJoints = once((context: JobContext): WireJoint[] => {
         const liveIn = statesOf(pin, profile.circuits);
         const [state] = liveIn;
         if (!state) return [];
-        const readings = job.readings[`${face.id}/${pin.id}`] ?? [];
-        return [{ plug: face, pin, state, liveIn, proof: proveSwitched(readings, liveIn, readingVoltage(context), rules.probing) }];
+        return [{ plug: face, pin, state, liveIn, proof: wireProof(context, face, pin, liveIn) }];
       });
       const joined = (job.joined[kit.slug] ?? []).includes(connection.id);
       const hangsOn = connection.when && explain(connection.when, onVehicle.facts);

@@ -6,7 +6,9 @@ import {
   asProbeFunctions,
   contradictions,
   continuityDoubts,
+  goOn,
   isUnique,
+  leftAlike,
   nextReadings,
   partsOf,
   probeChances,
@@ -246,6 +248,24 @@ describe('what to read next', () => {
     const hard = { ...run, pins: run.pins.map((pin) => (pin.id === '1' ? { ...pin, awkward: true } : pin)) };
     expect(nextReadings(hard, rules).step.now?.pin).not.toBe('1');
     expect(nextReadings(run, rules).step.now?.pin).toBe('1');
+  });
+
+  test('running a wire is better where it takes less than what is left, and never once all is settled', () => {
+    const first = nextReadings(run, rules);
+    expect([goOn(first), goOn(first, first.step.leftMin + 0.1), goOn(first, first.step.leftMin - 0.1)]).toEqual(['probe', 'probe', 'run a wire']);
+    expect(goOn({ found: { ...first.found, done: true }, step: first.step }, 0)).toBe('settled');
+    expect(goOn({ found: first.found, step: { leftMin: 3 } }, 9)).toBe('nothing more to read');
+  });
+
+  test('what the listed states leave alike is named before anything is read, with what would part it', () => {
+    const alike = (states: VehicleState[]) => {
+      const short = { ...runOf(2, names('tail', 'plate', 'stop pedal', 'ground')), states };
+      const chances = probeChances(short, rules);
+      return leftAlike(short, probeFound(short, rules, chances), chances)[0];
+    };
+    expect(alike(['parking', 'stop pedal'])).toEqual({ pin: '1', among: [['tail'], ['plate']], by: ['which lamp lights'] });
+    expect(alike(['parking'])).toMatchObject({ among: [['tail'], ['plate']] });
+    expect(alike(['key off'])).toMatchObject({ among: [['tail'], ['plate'], ['stop pedal'], ['ground']], by: ['continuity', 'load', 'which lamp lights'] });
   });
 
   test('what contradicts is read again, a middle value closely', () => {

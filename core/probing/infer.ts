@@ -36,72 +36,67 @@ export function probeChances(run: ProbeRun, rules: ProbeRules): ProbeChances {
   const weights = pinWeights(run, parts, rules);
   const flag = 1 << unique.length;
   const size = flag * 2;
-  const all = flag - 1;
   const count = run.pins.length;
   const withGround = groundChanceOf(run);
   const hasGround = parts.some((part) => part.ground);
+  const bits = Int32Array.from(parts, (part) => part.bits);
+  const adds = Int32Array.from(parts, (part) => part.bits | (part.ground ? flag : 0));
   const forward: Float64Array[] = [new Float64Array(size)];
   forward[0]![0] = 1;
+  // Masks that can be reached before each pin: only they are gone through.
+  const reached: Int32Array[] = [Int32Array.of(0)];
   for (let pin = 0; pin < count; pin++) {
-    const [from, to, weight] = [forward[pin]!, new Float64Array(size), weights[pin]!];
-    let most = 0;
-    for (let mask = 0; mask < size; mask++) {
-      const sum = from[mask]!;
-      if (sum === 0) continue;
-      for (let index = 0; index < parts.length; index++) {
-        const part = parts[index]!;
-        if ((mask & part.bits) !== 0) continue;
-        const next = mask | part.bits | (part.ground ? flag : 0);
-        const value = to[next]! + sum * weight[index]!;
-        to[next] = value;
-        if (value > most) most = value;
-      }
+    const [from, to, masks] = [forward[pin]!, new Float64Array(size), reached[pin]!];
+    for (let index = 0; index < parts.length; index++) {
+      const [own, add, weight] = [bits[index]!, adds[index]!, weights[pin]![index]!];
+      for (const mask of masks) if ((mask & own) === 0) to[mask | add]! += from[mask]! * weight;
     }
     // Only shares count: what grows small is brought back to 1.
-    if (most > 0) for (let mask = 0; mask < size; mask++) to[mask]! /= most;
+    let most = 0;
+    const next: number[] = [];
+    for (let mask = 0; mask < size; mask++) {
+      const value = to[mask]!;
+      if (value === 0) continue;
+      next.push(mask);
+      if (value > most) most = value;
+    }
+    for (const mask of next) to[mask]! /= most;
     forward.push(to);
+    reached.push(Int32Array.from(next));
   }
+  const last = forward[count]!;
   const end = new Float64Array(size);
-  for (let mask = 0; mask < size; mask++) {
+  const gone = new Array<number>(unique.length).fill(0);
+  let [total, groundless] = [0, 0];
+  for (const mask of reached[count]!) {
     let value = !hasGround ? 1 : (mask & flag) === 0 ? 1 - withGround : withGround;
     for (let bit = 0; bit < unique.length; bit++) if ((mask & (1 << bit)) === 0) value *= absent[bit]!;
     end[mask] = value;
-  }
-  const last = forward[count]!;
-  let total = 0;
-  const gone = new Array<number>(unique.length).fill(0);
-  let groundless = 0;
-  for (let mask = 0; mask < size; mask++) {
-    const value = last[mask]! * end[mask]!;
-    if (value === 0) continue;
-    total += value;
-    if ((mask & flag) === 0) groundless += value;
-    for (let bit = 0; bit < unique.length; bit++) if ((mask & all & (1 << bit)) === 0) gone[bit]! += value;
+    const weighed = last[mask]! * value;
+    total += weighed;
+    if ((mask & flag) === 0) groundless += weighed;
+    for (let bit = 0; bit < unique.length; bit++) if ((mask & (1 << bit)) === 0) gone[bit]! += weighed;
   }
   const pins = new Array<number[]>(count);
   let backward = end;
   for (let pin = count - 1; pin >= 0; pin--) {
-    const [from, weight] = [forward[pin]!, weights[pin]!];
-    const before = new Float64Array(size);
-    const chance = new Array<number>(parts.length).fill(0);
-    let [sum, most] = [0, 0];
-    for (let mask = 0; mask < size; mask++) {
-      const reached = from[mask]!;
-      if (reached === 0) continue;
-      let onward = 0;
-      for (let index = 0; index < parts.length; index++) {
-        const part = parts[index]!;
-        if ((mask & part.bits) !== 0) continue;
-        const value = weight[index]! * backward[mask | part.bits | (part.ground ? flag : 0)]!;
-        onward += value;
-        chance[index]! += reached * value;
+    const [from, before, masks] = [forward[pin]!, new Float64Array(size), reached[pin]!];
+    const chance = parts.map((_, index) => {
+      const [own, add, weight] = [bits[index]!, adds[index]!, weights[pin]![index]!];
+      let sum = 0;
+      for (const mask of masks) {
+        if ((mask & own) !== 0) continue;
+        const onward = weight * backward[mask | add]!;
+        before[mask]! += onward;
+        sum += from[mask]! * onward;
       }
-      before[mask] = onward;
-      if (onward > most) most = onward;
-    }
-    for (const value of chance) sum += value;
-    pins[pin] = sum > 0 ? chance.map((value) => value / sum) : chance;
-    if (most > 0) for (let mask = 0; mask < size; mask++) before[mask]! /= most;
+      return sum;
+    });
+    const all = chance.reduce((sum, value) => sum + value, 0);
+    pins[pin] = all > 0 ? chance.map((value) => value / all) : chance;
+    let most = 0;
+    for (const mask of masks) if (before[mask]! > most) most = before[mask]!;
+    if (most > 0) for (const mask of masks) before[mask]! /= most;
     backward = before;
   }
   const share = (value: number) => (total > 0 ? value / total : 0);

@@ -183,6 +183,13 @@ export function nextReadings(
   };
 }
 
+/** Whether to go on: until all is settled, or running a wire from the lamp takes less than what probing is expected to take yet. */
+export function goOn({ found, step }: { found: ProbeFound; step: ProbeStep }, wireMin?: number): 'settled' | 'nothing more to read' | 'run a wire' | 'probe' {
+  if (found.done) return 'settled';
+  if (!step.now) return 'nothing more to read';
+  return wireMin !== undefined && wireMin < step.leftMin ? 'run a wire' : 'probe';
+}
+
 /** What is expected yet: what is not known of the wanted functions, at the rate of the best batch, and two readings for each proof that is missing. */
 function leftMinutes(chances: ProbeChances, found: ProbeFound, wanted: readonly ProbeFunction[], batch: { worth: number; readings: readonly NextReading[] } | undefined): number {
   if (!batch) return 0;

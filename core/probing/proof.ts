@@ -1,5 +1,7 @@
 import type { RuleSet } from '../rules/index.ts';
 import { liveWith, type VehicleState } from '../states/index.ts';
+import type { ProbeFunction } from './functions.ts';
+import type { Separator } from './status.ts';
 
 /** What a reading says, from its share of the system voltage. */
 export type ReadingClass = 'off' | 'on' | 'leak' | 'dimmed or modulated' | 'in between' | 'flashing';
@@ -35,7 +37,13 @@ export type ProofStatus =
   | { code: 'needs-on'; state: VehicleState }
   | { code: 'needs-off'; state: VehicleState }
   | { code: 'contradictory'; state: VehicleState; found: ReadingClass }
-  | { code: 'unclear'; state: VehicleState; found: ReadingClass };
+  | { code: 'unclear'; state: VehicleState; found: ReadingClass }
+  /** On and off were seen, and something else could still read like that; the state that tells, where one does. */
+  | { code: 'rivals'; state?: VehicleState }
+  /** Proved to be something else than it is said to be. */
+  | { code: 'otherwise'; functions: ProbeFunction[] }
+  /** Every state leaves these alike, and by what else they could be parted. */
+  | { code: 'alike'; among: ProbeFunction[][]; by: Separator[] };
 
 /**
  * Whether a wire carries a switched function: it must read on with a state that makes it live and off in at least one state without,

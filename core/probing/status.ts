@@ -166,3 +166,28 @@ export function probeFound(run: ProbeRun, rules: ProbeRules, chances: ProbeChanc
 /** What of a plug is wanted: as it is said, else every function that sits on one pin at most. */
 export const wantedOf = ({ wanted, candidates }: Pick<ProbeRun, 'wanted' | 'candidates'>): ProbeFunction[] =>
   wanted ?? candidates.map((candidate) => candidate.function).filter(isUnique);
+
+/** What the listed states leave alike at a pin that is not settled, and what else would part it. */
+export interface Alike {
+  pin: string;
+  among: ProbeFunction[][];
+  by: Separator[];
+}
+
+/** Chance from which a part counts as one that it may be. */
+const MAY_BE = 0.01;
+
+/** Pins of which the listed states cannot part what they may still be: each group that stays alike whatever is read. */
+export function leftAlike(run: ProbeRun, found: ProbeFound, { parts, pins }: ProbeChances): Alike[] {
+  return found.pins.flatMap(({ pin, status }, place): Alike[] => {
+    if (status.code === 'proved' || status.code === 'by elimination') return [];
+    const likely = parts.filter((part, index) => (pins[place]?.[index] ?? 0) > MAY_BE && !part.functions.includes('unknown'));
+    const groups = likely.reduce<Part[][]>((all, part) => {
+      const group = all.find(([first]) => first && !toldApart(first, part, run.states));
+      if (group) group.push(part);
+      else all.push([part]);
+      return all;
+    }, []);
+    return groups.filter((group) => group.length > 1).map((group) => ({ pin, among: group.map(({ functions }) => functions), by: separatorsOf(group) }));
+  });
+}

@@ -1,0 +1,138 @@
+import {
+  classOf,
+  isUnique,
+  nextReadings,
+  probeChances,
+  probeFound,
+  usualEffect,
+  withReading,
+  type Effect,
+  type PinReading,
+  type ProbeChances,
+  type ProbeFound,
+  type ProbeFunction,
+  type ProbeRun,
+  type ProofStatus,
+  type ReadingClass,
+} from '../probing/index.ts';
+import { liveWith, onWith, VEHICLE_STATES, type VehicleState } from '../states/index.ts';
+import type { PlugPin, VehiclePlug } from '../vehicle/index.ts';
+import { voltageRange } from '../wiring/index.ts';
+import type { JobContext } from './context.ts';
+
+/** How many times likelier a described pin makes what it is said to carry; proof it is none. */
+const DESCRIBED_TIMES = 20;
+
+/** Voltage that readings are held against: the battery at rest as measured, else the system's running voltage. */
+export function readingVoltage({ state, profile }: Pick<JobContext, 'state' | 'profile'>): number {
+  return state.reference?.feedV ?? state.restV ?? voltageRange(profile.systemVoltageV).runningV;
+}
+
+/** A plug of the vehicle with what its readings say of every pin. */
+export interface PlugProbe {
+  plug: VehiclePlug;
+  run: ProbeRun;
+  chances: ProbeChances;
+  found: ProbeFound;
+}
+
+/** As what the wire of a pin is probed: a parking wire beside a front lamp's others as its position lamp, else as a tail lamp. */
+export function probedAs({ carries }: Pick<PlugPin, 'carries'>, { pins }: Pick<VehiclePlug, 'pins'>): ProbeFunction {
+  if (carries !== 'parking') return carries;
+  return pins.some((pin) => ['dipped', 'main', 'daytime', 'front fog'].includes(pin.carries)) ? 'position' : 'tail';
+}
+
+/** Functions that more than one pin of a plug is said to carry: they share their wire, and no chance can part them. */
+const sharedIn = (plug: Pick<VehiclePlug, 'pins'>): ProbeFunction[] => {
+  const all = plug.pins.map((pin) => probedAs(pin, plug)).filter(isUnique);
+  return [...new Set(all.filter((name, index) => all.indexOf(name) !== index))];
+};
+
+/** What a described pin does in each state on this vehicle: as its circuit is live, flashing where it is a turn signal. */
+function doingOf({ profile }: Pick<JobContext, 'profile'>, pin: PlugPin, name: ProbeFunction, states: readonly VehicleState[]): Partial<Record<VehicleState, Effect>> | undefined {
+  const liveIn = profile.circuits.find(({ id }) => id === pin.circuit)?.liveIn;
+  if (!liveIn || !(name === 'switched supply' || name === 'constant supply')) return undefined;
+  return Object.fromEntries(states.map((state) => [state, liveWith(liveIn, state) ? 'on' : 'off']));
+}
+
+/** States worth reading a plug in: those that light its lamps, what they need, and the key off. */
+function statesFor({ profile }: Pick<JobContext, 'profile'>, plug: Pick<VehiclePlug, 'pins'>): VehicleState[] {
+  const lit = plug.pins.flatMap((pin): VehicleState[] => {
+    const name = probedAs(pin, plug);
+    const liveIn = profile.circuits.find(({ id }) => id === pin.circuit)?.liveIn ?? [];
+    const first =
+      VEHICLE_STATES.find((state) => state === pin.carries) ?? VEHICLE_STATES.find((state) => isUnique(name) && name !== 'constant supply' && usualEffect(name, state) !== 'off');
+    return name === 'switched supply' || name === 'constant supply' ? liveIn.slice(0, 1) : first ? [first] : [];
+  });
+  const wanted = new Set<VehicleState>(['key off', ...lit.flatMap(onWith)]);
+  return VEHICLE_STATES.filter((state) => wanted.has(state) && state !== 'accessory');
+}
+
+/** The run of a plug: what its pins are said to carry as candidates, each likelier where it is said to be, and all that was read of them. */
+export function probeRunOf(context: Pick<JobContext, 'profile' | 'state' | 'rules'>, plug: VehiclePlug): ProbeRun {
+  const states = statesFor(context, plug);
+  const named = new Map(plug.pins.map((pin) => [probedAs(pin, plug), pin] as const));
+  const candidates = [...named].map(([name, pin]) => {
+    const does = doingOf(context, pin, name, states);
+    return { function: name, ...(does ? { does } : {}) };
+  });
+  const also = (['ground', 'empty', 'unknown'] as const).filter((name) => !named.has(name)).map((name) => ({ function: name }));
+  const start: ProbeRun = {
+    pins: plug.pins.map((pin) => ({ id: pin.id, hint: { function: probedAs(pin, plug), times: DESCRIBED_TIMES } })),
+    candidates: [...candidates, ...also],
+    readings: [],
+    states,
+    systemV: readingVoltage(context),
+  };
+  const read = plug.pins.flatMap(({ id }) => (context.state.readings[`${plug.id}/${id}`] ?? []).map((reading): PinReading => ({ kind: 'voltage', pin: id, ...reading })));
+  return read.reduce((run, reading) => withReading(run, reading, context.rules.probing), start);
+}
+
+const known = new WeakMap<JobContext['state'], Map<string, PlugProbe>>();
+
+/** What the readings of a plug say, worked out once for a state of the job. */
+export function probeOf(context: JobContext, plug: VehiclePlug): PlugProbe {
+  const probes = known.get(context.state) ?? new Map<string, PlugProbe>();
+  known.set(context.state, probes);
+  const key = `${context.profile.slug} ${plug.id} ${plug.pins.map(({ id, carries, circuit }) => `${id}:${carries}:${circuit}`).join()}`;
+  const before = probes.get(key);
+  if (before) return before;
+  const run = probeRunOf(context, plug);
+  const chances = probeChances(run, context.rules.probing);
+  const probe = { plug, run, chances, found: probeFound(run, context.rules.probing, chances) };
+  probes.set(key, probe);
+  return probe;
+}
+
+/** Readings of a pin that count, as the run has them. */
+export function readingsOf(context: JobContext, plug: VehiclePlug, pin: string): Extract<PinReading, { kind: 'voltage' }>[] {
+  return probeOf(context, plug).run.readings.filter((reading) => reading.kind === 'voltage' && reading.pin === pin) as Extract<PinReading, { kind: 'voltage' }>[];
+}
+
+const isClear = (found: string): found is ReadingClass => found === 'on' || found === 'off' || found === 'flashing';
+
+/** What is proved of a wire that is said to carry something, by all readings of its plug. */
+export function wireProof(context: JobContext, plug: VehiclePlug, pin: PlugPin, liveIn: readonly VehicleState[]): ProofStatus {
+  const { rules } = context;
+  const { run, found } = probeOf(context, plug);
+  const own = readingsOf(context, plug, pin.id);
+  const name = probedAs(pin, plug);
+  if (own.length === 0) return { code: 'no-reading' };
+  const [lit = 'key off'] = liveIn;
+  const read = own.map((reading) => ({ state: reading.state, found: classOf(reading, run, rules.probing) }));
+  const effect = (state: VehicleState) => liveWith(liveIn, state);
+  const against = read.findLast(({ state, found: is }) => isClear(is) && (is !== 'off') !== effect(state));
+  if (against) return { code: 'contradictory', state: against.state, found: against.found as ReadingClass };
+  const status = found.pins.find((entry) => entry.pin === pin.id)?.status;
+  if (status?.code === 'contradictory') return { code: 'contradictory', state: read.at(-1)?.state ?? lit, found: (read.at(-1)?.found ?? 'off') as ReadingClass };
+  const shown = read.some(({ state, found: is }) => (is === 'on' || is === 'flashing') && effect(state));
+  const dark = read.some(({ state, found: is }) => is === 'off' && !effect(state));
+  if (sharedIn(plug).includes(name)) return shown && dark ? { code: 'proved' } : shown ? { code: 'needs-off', state: lit } : { code: 'needs-on', state: lit };
+  if (status?.code === 'proved') return status.functions.includes(name) ? { code: 'proved' } : { code: 'otherwise', functions: status.functions };
+  if (status?.code === 'indistinguishable') return { code: 'alike', among: status.among, by: status.by };
+  const vague = read.find(({ found: is }) => !isClear(is));
+  if (!shown) return vague ? { code: 'unclear', state: vague.state, found: vague.found as ReadingClass } : { code: 'needs-on', state: lit };
+  if (!dark) return { code: 'needs-off', state: lit };
+  const next = nextReadings({ ...run, wanted: [name] }, rules.probing, own.at(-1)?.state).batches.find(({ readings }) => readings.some((reading) => reading.pin === pin.id));
+  return { code: 'rivals', ...(next ? { state: next.state } : {}) };
+}
