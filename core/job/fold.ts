@@ -135,6 +135,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'reading.taken': (state, { plug, pin, ...reading }) => {
     // All of them: which count where one was taken again is a matter of what they say.
     (state.readings[`${plug}/${pin}`] ??= []).push(reading);
+    state.lastRead = { plug, pin, state: reading.state };
   },
   'sensor.unplugged': (state, { sensor }) => addOnce(state.unplugged, sensor),
   'sensor.reconnected': (state, { sensor }) => void (state.unplugged = state.unplugged.filter((id) => id !== sensor)),

@@ -72,13 +72,15 @@ function statesFor({ profile }: Pick<JobContext, 'profile'>, plug: Pick<VehicleP
 export function probeRunOf(context: Pick<JobContext, 'profile' | 'state' | 'rules'>, plug: VehiclePlug): ProbeRun {
   const states = statesFor(context, plug);
   const named = new Map(plug.pins.map((pin) => [probedAs(pin, plug), pin] as const));
+  // Of several pins that share a function the first stands for them: of the others only on and off can be told.
+  const single = plug.pins.filter((pin, index) => !isUnique(probedAs(pin, plug)) || plug.pins.findIndex((other) => probedAs(other, plug) === probedAs(pin, plug)) === index);
   const candidates = [...named].map(([name, pin]) => {
     const does = doingOf(context, pin, name, states);
     return { function: name, ...(does ? { does } : {}) };
   });
   const also = (['ground', 'empty', 'unknown'] as const).filter((name) => !named.has(name)).map((name) => ({ function: name }));
   const start: ProbeRun = {
-    pins: plug.pins.map((pin) => ({ id: pin.id, hint: { function: probedAs(pin, plug), times: DESCRIBED_TIMES } })),
+    pins: single.map((pin) => ({ id: pin.id, hint: { function: probedAs(pin, plug), times: DESCRIBED_TIMES } })),
     candidates: [...candidates, ...also],
     readings: [],
     states,
@@ -123,11 +125,11 @@ export function wireProof(context: JobContext, plug: VehiclePlug, pin: PlugPin, 
   const effect = (state: VehicleState) => liveWith(liveIn, state);
   const against = read.findLast(({ state, found: is }) => isClear(is) && (is !== 'off') !== effect(state));
   if (against) return { code: 'contradictory', state: against.state, found: against.found as ReadingClass };
-  const status = found.pins.find((entry) => entry.pin === pin.id)?.status;
-  if (status?.code === 'contradictory') return { code: 'contradictory', state: read.at(-1)?.state ?? lit, found: (read.at(-1)?.found ?? 'off') as ReadingClass };
   const shown = read.some(({ state, found: is }) => (is === 'on' || is === 'flashing') && effect(state));
   const dark = read.some(({ state, found: is }) => is === 'off' && !effect(state));
   if (sharedIn(plug).includes(name)) return shown && dark ? { code: 'proved' } : shown ? { code: 'needs-off', state: lit } : { code: 'needs-on', state: lit };
+  const status = found.pins.find((entry) => entry.pin === pin.id)?.status;
+  if (status?.code === 'contradictory') return { code: 'contradictory', state: read.at(-1)?.state ?? lit, found: (read.at(-1)?.found ?? 'off') as ReadingClass };
   if (status?.code === 'proved') return status.functions.includes(name) ? { code: 'proved' } : { code: 'otherwise', functions: status.functions };
   if (status?.code === 'indistinguishable') return { code: 'alike', among: status.among, by: status.by };
   const vague = read.find(({ found: is }) => !isClear(is));

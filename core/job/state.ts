@@ -3,6 +3,7 @@ import type { Pass } from '../kit/index.ts';
 import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { Reading } from '../probing/index.ts';
+import type { VehicleState } from '../states/index.ts';
 import type { Accessory, BaselineResult, FactCertainty, JointCheck, LedTo, Moment, Payloads } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
@@ -118,6 +119,8 @@ export interface JobState {
   outagesAccepted: Record<string, number>;
   reference?: { groundV: number; feedV: number };
   readings: Record<string, Reading[]>;
+  /** Where the probe was last, and the state that the vehicle was in. */
+  lastRead?: { plug: string; pin: string; state: VehicleState };
   unplugged: string[];
   sensorMoves: Record<string, PoseChange>;
   calibrated: Record<string, { how: Payloads['sensor.calibrated']['how']; note?: string }>;

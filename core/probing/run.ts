@@ -124,7 +124,8 @@ export type VoltageClass = ReadingClass | 'floating';
 const SHARES: Readonly<Record<Effect | 'nothing behind', Partial<Record<VoltageClass, number>>>> = {
   off: { off: 0.95, leak: 0.02, 'in between': 0.02, floating: 0.01 },
   on: { on: 1 },
-  flashing: { flashing: 0.7, 'in between': 0.3 },
+  // Who reads the peak alone types a steady voltage.
+  flashing: { flashing: 0.6, on: 0.2, 'in between': 0.2 },
   dimmed: { 'dimmed or modulated': 0.6, 'in between': 0.4 },
   unknown: { off: 1 / 7, on: 1 / 7, flashing: 1 / 7, 'dimmed or modulated': 1 / 7, 'in between': 1 / 7, leak: 1 / 7, floating: 1 / 7 },
   // What is off looks alike whatever it is: only a floating one tells.

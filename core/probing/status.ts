@@ -95,7 +95,7 @@ function hasOwnProof(part: Part, own: readonly PinReading[], run: ProbeRun, rule
   if (name === undefined || !isUnique(name)) return false;
   const shows = (reading: Voltage, found: ReturnType<typeof classOf>) => {
     const effect = part.effect(reading.state);
-    return effect === 'dimmed' ? found === 'dimmed or modulated' : (effect === 'on' && found === 'on') || (effect === 'flashing' && found === 'flashing');
+    return effect === 'dimmed' ? found === 'dimmed or modulated' : (effect === 'on' && found === 'on') || (effect === 'flashing' && isLive(found));
   };
   // On with each function that it stands for, and off where none of them is live.
   const each = part.functions.every((fn) => read.some(({ reading, found }) => shows(reading, found) && (part.functions.length === 1 || liveOf(fn, reading.state))));

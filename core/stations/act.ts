@@ -1,6 +1,6 @@
 import { tooManyIn, type FeedBar, type Happened, type SupplyBar } from '../job/index.ts';
 import type { Pass } from '../kit/index.ts';
-import type { ReferenceVerdict } from '../probing/index.ts';
+import type { ReadingDoubt, ReferenceVerdict } from '../probing/index.ts';
 import type { Subject } from '../subject/index.ts';
 import type { SupplyId } from '../vehicle/index.ts';
 
@@ -37,6 +37,8 @@ export type Refusal =
   | { code: 'measure-first'; slot: string; states: string[] }
   | { code: 'no-way'; leg: string }
   | { code: 'pin-over'; plug: string; pin: string }
+  | { code: 'reading-impossible'; doubts: ReadingDoubt[] }
+  | { code: 'reading-odd'; doubts: ReadingDoubt[] }
   | { code: 'wall-first' }
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number };

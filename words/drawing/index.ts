@@ -6,3 +6,4 @@ export * from './picture.ts';
 export * from './plug-faces.ts';
 export * from './svg.ts';
 export * from './word-lines.ts';
+export * from './one-face.ts';

@@ -1,5 +1,6 @@
-import type { ProbeFunction, ProofStatus, ReadingClass, ReferenceVerdict, Separator } from '@jade/core/probing';
-import { volts } from '@jade/words/units';
+import type { NextReading, PinFound, ProbeFunction, ProofStatus, ReadingClass, ReadingDoubt, ReferenceVerdict, Separator } from '@jade/core/probing';
+import { onWith, type VehicleState } from '@jade/core/states';
+import { percent, stated, volts } from '@jade/words/units';
 
 export const CLASS_WORDS: Record<ReadingClass, string> = {
   off: 'off',
@@ -49,6 +50,64 @@ export function sayProof(proof: ProofStatus): string {
       return `${proof.among.map(sayFunctions).join(' or ')}: no state parts them. ${proof.by.map((by) => SEPARATOR_WORDS[by]).join(', or ')}.`;
     case 'unclear':
       return `Unclear in “${proof.state}”: ${CLASS_WORDS[proof.found]}.`;
+  }
+}
+
+/** What is odd about a reading. */
+export const DOUBT_WORDS: Readonly<Record<ReadingDoubt, string>> = {
+  'not a number': 'That is no number.',
+  'outside what a meter shows': 'No meter shows that on a vehicle: from −30 to 60 V.',
+  'lowest above highest': 'The lowest is above the highest.',
+  'probes swapped': 'Below the ground: are the probes swapped?',
+  'above the system': 'Above the battery of this vehicle: is the meter on its right range?',
+  powered: 'Continuity is measured unplugged and unpowered only.',
+};
+
+/** Why a reading is worth taking. */
+export function sayWhy({ why, vague }: Pick<NextReading, 'why' | 'vague'>, name: ProbeFunction): string {
+  if (vague) return 'A middle value was seen there: keep the lowest and the highest, or try a test lamp.';
+  switch (why) {
+    case 'parts what it may be':
+      return 'It tells what this wire may be.';
+    case 'shows it on':
+      return `If this is ${sayFunctions([name])}, it is on now.`;
+    case 'shows it off':
+      return `If this is ${sayFunctions([name])}, it is off now: on alone is no proof.`;
+    case 'read again':
+      return 'Once more: what was read there does not stand by itself.';
+  }
+}
+
+/** How long probing is expected to take yet, and what a wire from the lamp would. */
+export function sayLeft({ leftMin, wireMin, go }: { leftMin: number; wireMin?: number; go: string }): string {
+  const left = `About ${stated(Math.max(1, Math.round(leftMin)), 'min')} of probing left on this plug`;
+  if (wireMin === undefined) return `${left}.`;
+  const wire = `a wire from the lamp about ${stated(Math.round(wireMin), 'min')}`;
+  return go === 'run a wire' ? `${left}; ${wire}: run the wire.` : `${left}; ${wire}.`;
+}
+
+/** What can hurt while the vehicle is in a state; undefined where nothing more than always. */
+export function sayStateCaution(state: VehicleState): string | undefined {
+  if (onWith(state).includes('engine')) return 'Engine running: doors open or extraction on, brake held, out of gear, hands and leads away from belts and fan.';
+  if (state === 'reverse') return 'Reverse gear: brake held, wheels chocked, nobody in front or behind.';
+  return undefined;
+}
+
+/** A pin of a plug as far as it is known, in few words. */
+export function sayPinFound({ status, chances }: PinFound): string {
+  const [best] = chances;
+  const likely = best ? `${sayFunctions(best.functions)}, ${percent(best.chance)}` : 'not known';
+  switch (status.code) {
+    case 'proved':
+      return `${sayFunctions(status.functions)}, proved`;
+    case 'by elimination':
+      return `${sayFunctions(status.functions)}, by elimination`;
+    case 'contradictory':
+      return 'contradictory';
+    case 'indistinguishable':
+      return status.among.map(sayFunctions).join(' or ');
+    case 'open':
+      return likely;
   }
 }
 

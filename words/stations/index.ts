@@ -1,7 +1,7 @@
 import type { Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
 import { key, type Subject } from '@jade/core/subject';
 import type { Names } from '@jade/words/job';
-import { sayReference } from '@jade/words/probing';
+import { DOUBT_WORDS, sayReference } from '@jade/words/probing';
 import { BAR_WORDS } from '@jade/words/wiring';
 import { amount, inSentence, percent, plural, sayTooLong } from '@jade/words/units';
 
@@ -295,6 +295,9 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `${names.plug(refusal.plug)}, pin ${refusal.pin}: it would carry more than its plug may. Feed some of it by another plug, or over a relay.`;
     case 'wire-first':
       return `First prove the wire at Probe: ${inSentence(names.plug(refusal.plug))}, pin ${refusal.pin}, on and off. Nothing is tapped on its colour alone.`;
+    case 'reading-impossible':
+    case 'reading-odd':
+      return refusal.doubts.map((doubt) => DOUBT_WORDS[doubt]).join(' ');
     case 'wall-first':
       return 'First say how far the wall is.';
     case 'settings-first':

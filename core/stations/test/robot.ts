@@ -184,10 +184,11 @@ export class Robot {
     if (probe.wiresToProve(context).length > 0 && !state.reference) yield () => probe.checkedReference(context, 0.02, rest, this.at);
     for (const { plug, pin, state: lit, liveIn, proof } of probe.wiresToProve(context)) {
       if (proof.code === 'proved') continue;
-      for (const tried of [lit, 'key off'] as const) {
+      for (const tried of [lit, 'key off', ...(proof.code === 'rivals' && proof.state ? [proof.state] : [])] as const) {
         if ((state.readings[`${plug.id}/${pin.id}`] ?? []).some((reading) => reading.state === tried)) continue;
-        const volts = liveWith(liveIn, tried) ? rest : 0;
-        yield () => probe.take(context, plug.id, pin.id, { state: tried, lowV: volts, highV: volts }, this.at);
+        const highV = liveWith(liveIn, tried) ? rest : 0;
+        const flashes = lit === 'turn left' || lit === 'turn right';
+        yield () => probe.take(context, plug.id, pin.id, { state: tried, lowV: flashes ? 0 : highV, highV }, this.at);
       }
     }
   }

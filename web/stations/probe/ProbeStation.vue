@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { readingVoltage } from '@jade/core/job';
+import { readingsOf, readingVoltage } from '@jade/core/job';
 import { classifyReading } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
 import { CLASS_WORDS, sayProof, sayReference } from '@jade/words/probing';
-import { volts } from '@jade/words/units';
+import { plural, volts } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import ProbeCard from './ProbeCard.vue';
 
 const { job, context } = useCurrentJob();
 const ground = ref<number | undefined>(job.state.reference?.groundV);
@@ -30,7 +31,8 @@ function referenceRead(which: 'ground' | 'feed', value: number): void {
 }
 
 function readingAt(plug: string, pin: string, state: VehicleState) {
-  const reading = (job.state.readings[`${plug}/${pin}`] ?? []).find((entry) => entry.state === state);
+  const face = wires.value.find((wire) => wire.plug.id === plug)?.plug;
+  const reading = face && readingsOf(context.value, face, pin).findLast((entry) => entry.state === state);
   return reading && { ...reading, found: classifyReading(reading, readingVoltage(context.value), rules.value) };
 }
 
@@ -39,6 +41,8 @@ function take(value: number, underLamp?: 'holds' | 'collapses'): void {
   const { plug, pin, state } = picked.value;
   void job.perform(probe.take(context.value, plug, pin, { state, lowV: value, highV: value, ...(underLamp ? { underLamp } : {}) }, actedAt()));
 }
+const now = computed(() => probe.probeNow(context.value));
+const open = computed(() => wires.value.filter(({ proof }) => proof.code !== 'proved').length);
 const current = computed(() => picked.value && readingAt(picked.value.plug, picked.value.pin, picked.value.state));
 const isPicked = (plug: string, pin: string, state: VehicleState) => picked.value?.plug === plug && picked.value.pin === pin && picked.value.state === state;
 </script>
@@ -54,6 +58,11 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         <p v-if="reference" :class="reference.code === 'good' ? 'good' : 'bad'" role="status">{{ sayReference(reference) }}</p>
         <p v-else class="soft">Meter on the ground you will use, then on a feed you know.</p>
       </div>
+      <ProbeCard v-if="job.state.reference && now" :now="now" @pick="(pin) => (picked = { plug: now?.probe.plug.id ?? '', pin, state: now?.reading.state ?? 'key off' })" />
+      <p v-else-if="job.state.reference && open > 0" class="leaf odd">
+        Nothing more to read in these states, and {{ plural(open, 'wire') }} not proved: what each still wants stands in its line.
+      </p>
+      <p v-else-if="job.state.reference" class="leaf good">Every wire that the job uses is proved.</p>
       <div class="leaf stack" :class="{ waits: !job.state.reference }">
         <div class="scroll">
           <table>
