@@ -22,7 +22,7 @@ export const sayFunctions = (functions: readonly ProbeFunction[]): string => fun
 
 /** What would part what all states leave alike. */
 export const SEPARATOR_WORDS: Readonly<Record<Separator, string>> = {
-  continuity: 'Unplugged and unpowered, continuity to the body tells',
+  continuity: 'unplugged and unpowered, continuity to the body tells',
   load: 'a load between it and the battery tells',
   'which lamp lights': 'unplug one lamp after the other and see which goes dark',
 };
@@ -47,7 +47,7 @@ export function sayProof(proof: ProofStatus): string {
     case 'otherwise':
       return `Proved to be ${sayFunctions(proof.functions)}, not what it is said to be.`;
     case 'alike':
-      return `${proof.among.map(sayFunctions).join(' or ')}: no state parts them. ${proof.by.map((by) => SEPARATOR_WORDS[by]).join(', or ')}.`;
+      return `${proof.among.map(sayFunctions).join(' or ')}: no state parts them; ${proof.by.map((by) => SEPARATOR_WORDS[by]).join(', or ')}.`;
     case 'unclear':
       return `Unclear in “${proof.state}”: ${CLASS_WORDS[proof.found]}.`;
   }
