@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { TestBench } from './test/bench.ts';
-import { goTo, openedJob } from './test/job.ts';
+import { append, goTo, openedJob } from './test/job.ts';
 
 const LONG_MS = 120_000;
 const shop = new TestBench(LONG_MS);
@@ -42,6 +42,46 @@ test(
     await page.getByText('Every wire that the job uses is proved.').waitFor();
     expect(states.filter((state, index) => state !== states[index - 1])).toHaveLength(2);
     expect(await page.getByText('Proved: on with its state, off without it.').count()).toBe(4);
+    expect(complaints).toEqual([]);
+  },
+  LONG_MS,
+);
+
+test(
+  'a fuse slot is measured through the states, one that is live otherwise and one that is never used are told, and the good one is fed from at Wire',
+  async () => {
+    const { page, complaints } = await shop.open('fern');
+    const job = await openedJob(page, shop.address);
+    await append(page, shop.address, job, [['reference.checked', { groundV: 0.02, feedV: 12.5 }]]);
+    await goTo(page, shop.address, job, 'probe', 'Probe');
+    await page.getByText('Find a fuse slot').click();
+    const slot = page.getByRole('textbox', { name: 'Slot, as printed' });
+    await slot.fill('F3');
+    await write(page, 'The slot shows', '12.4');
+    await page.getByText('Slot F3 is never used: airbag.').waitFor();
+    await slot.fill('F40');
+    await write(page, 'The slot shows', '12.4');
+    await write(page, 'The slot shows', '12.3');
+    await page.getByText('F40: not as wanted, on with key off where off is wanted.').waitFor();
+    await slot.fill('F41');
+    for (const volts of ['12.4', '0.01', '0.02', '0.03', '0.04', '0.05']) {
+      await write(page, 'The slot shows', volts);
+      await page
+        .getByText(new RegExp(`^Slot F41, .*: ${Number(volts).toFixed(2)}.V$`))
+        .first()
+        .waitFor();
+    }
+    await page.getByText('F41: behaves as wanted.').waitFor();
+    await page.getByRole('link', { name: 'Choose it at Wire' }).click();
+    const picture = page.getByRole('group', { name: /^Electrical picture/ });
+    await picture.getByRole('button', { name: /^Front fog plug, left: / }).click();
+    await page.getByText('Feed it from elsewhere').click();
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: /^F41 fuse tap/ })
+      .getByRole('button', { name: 'Feed it from here' })
+      .click();
+    await picture.getByRole('button', { name: /^F41 F41, 3.A/ }).waitFor();
     expect(complaints).toEqual([]);
   },
   LONG_MS,

@@ -8,7 +8,7 @@ import { circuitLoads } from './circuit-load.ts';
 const TELLING = VEHICLE_STATES.filter((state) => ['key off', 'ignition', 'parking', 'dipped', 'main'].includes(state));
 
 /** When something is live, as what is wanted of another source in its place. */
-function behaviourOf(liveIn: Circuit['liveIn']): Behaviour {
+export function behaviourOf(liveIn: Circuit['liveIn']): Behaviour {
   return { on: liveIn.slice(0, 1), off: TELLING.filter((state) => !liveWith(liveIn, state)) };
 }
 

@@ -24,6 +24,9 @@ const LIVE_IN: Readonly<Partial<Record<ProbeFunction, readonly VehicleState[]>>>
 };
 const FLASHES: readonly ProbeFunction[] = ['turn left', 'turn right', 'hazard'];
 
+/** What would part candidates that all states leave alike. */
+export type Separator = 'continuity' | 'load' | 'which lamp lights';
+
 /** What a function does in a state on most vehicles: on with what makes it live and what that needs, flashing where it is a turn signal. */
 export function usualEffect(name: ProbeFunction, state: VehicleState): Effect {
   if (name === 'constant supply') return 'on';

@@ -1,7 +1,6 @@
 import type { RuleSet } from '../rules/index.ts';
 import { liveWith, type VehicleState } from '../states/index.ts';
-import type { ProbeFunction } from './functions.ts';
-import type { Separator } from './status.ts';
+import type { ProbeFunction, Separator } from './functions.ts';
 
 /** What a reading says, from its share of the system voltage. */
 export type ReadingClass = 'off' | 'on' | 'leak' | 'dimmed or modulated' | 'in between' | 'flashing';

@@ -1,14 +1,10 @@
 import { liveWith, type VehicleState } from '../states/index.ts';
-import type { ProbeFunction } from './functions.ts';
-import { isUnique } from './functions.ts';
+import { isUnique, type ProbeFunction, type Separator } from './functions.ts';
 import { probeChances, type ProbeChances } from './infer.ts';
 import { canBe, classOf, continuityClass, partsOf, type Part, type PinReading, type ProbeRules, type ProbeRun } from './run.ts';
 
 /** Rivals of what is proved come to no more than this, all together. */
 export const RIVALS_MOST = 0.001;
-
-/** What would part candidates that all states leave alike. */
-export type Separator = 'continuity' | 'load' | 'which lamp lights';
 
 /** What is found of a pin. */
 export type PinStatus =

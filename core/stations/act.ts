@@ -37,6 +37,7 @@ export type Refusal =
   | { code: 'measure-first'; slot: string; states: string[] }
   | { code: 'no-way'; leg: string }
   | { code: 'pin-over'; plug: string; pin: string }
+  | { code: 'never-slot'; slot: string; circuit: string }
   | { code: 'reading-impossible'; doubts: ReadingDoubt[] }
   | { code: 'reading-odd'; doubts: ReadingDoubt[] }
   | { code: 'wall-first' }

@@ -1,4 +1,5 @@
-import type { NextReading, PinFound, ProbeFunction, ProofStatus, ReadingClass, ReadingDoubt, ReferenceVerdict, Separator } from '@jade/core/probing';
+import type { NextReading, PinFound, ProbeFunction, ProofStatus, ReadingClass, ReadingDoubt, ReferenceVerdict, Separator, SlotFound } from '@jade/core/probing';
+import type { Behaviour } from '@jade/core/wiring';
 import { onWith, type VehicleState } from '@jade/core/states';
 import { percent, stated, volts } from '@jade/words/units';
 
@@ -91,6 +92,21 @@ export function sayStateCaution(state: VehicleState): string | undefined {
   if (onWith(state).includes('engine')) return 'Engine running: doors open or extraction on, brake held, out of gear, hands and leads away from belts and fan.';
   if (state === 'reverse') return 'Reverse gear: brake held, wheels chocked, nobody in front or behind.';
   return undefined;
+}
+
+/** When what a slot is to feed is to be live. */
+export function saySlotWanted({ on, off }: Behaviour): string {
+  return `Wanted: live with ${on.join(', ') || 'no state that is known'}${off.length > 0 ? `, dead with ${off.join(', ')}` : ''}.`;
+}
+
+/** A fuse slot against what is wanted, with what was found and what is still to be measured. */
+export function saySlot({ slot, ratedA, value, conflicts, untested, inherits }: SlotFound): string {
+  const fuse = ratedA === undefined ? '' : `, fuse ${stated(ratedA, 'A')}`;
+  const takes = inherits.length > 0 ? ` What hangs there takes over its ${inherits.join(' and ')}.` : '';
+  if (value === 'otherwise')
+    return `${slot}${fuse}: not as wanted, ${conflicts.map(({ state, found, wanted }) => `${CLASS_WORDS[found]} with ${state} where ${wanted} is wanted`).join('; ')}.`;
+  if (value === 'not yet measured') return `${slot}${fuse}: nothing against it; still to be measured with ${untested.join(', ')}.${takes}`;
+  return `${slot}${fuse}: behaves as wanted.${takes}`;
 }
 
 /** A pin of a plug as far as it is known, in few words. */

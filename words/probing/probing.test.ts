@@ -1,5 +1,5 @@
-import type { PinFound, PinStatus } from '@jade/core/probing';
-import { sayFunctions, sayLeft, sayPinFound, sayProof, sayStateCaution, sayWhy } from './index.ts';
+import type { PinFound, PinStatus, SlotFound } from '@jade/core/probing';
+import { sayFunctions, sayLeft, sayPinFound, sayProof, saySlot, saySlotWanted, sayStateCaution, sayWhy } from './index.ts';
 
 test('proofs say what is still missing, and what else it could be', () => {
   expect(sayProof({ code: 'rivals', state: 'parking' })).toBe('Likely. Something else could still read like this: now with parking.');
@@ -38,4 +38,13 @@ test('a pin in few words, several functions on one wire together', () => {
   expect(sayPinFound(pin({ code: 'indistinguishable', among: [['tail'], ['plate']], by: [] }))).toBe('tail or plate');
   expect(sayPinFound(pin({ code: 'contradictory', readings: [] }))).toBe('contradictory');
   expect(sayFunctions(['empty'])).toBe('nothing');
+});
+
+test('a fuse slot against what is wanted: what was otherwise, what is still to be measured, what would be taken over', () => {
+  const slot: Omit<SlotFound, 'value'> = { slot: 'F9', ratedA: 10, conflicts: [], untested: [], inherits: [] };
+  expect(saySlot({ ...slot, value: 'as wanted', inherits: ['flashing'] })).toMatch(/^F9, fuse 10.A: behaves as wanted\. What hangs there takes over its flashing\.$/);
+  expect(saySlot({ ...slot, value: 'not yet measured', untested: ['key off', 'main'] })).toMatch(/nothing against it; still to be measured with key off, main\.$/);
+  expect(saySlot({ ...slot, value: 'otherwise', conflicts: [{ state: 'key off', wanted: 'off', found: 'on' }] })).toMatch(/not as wanted, on with key off where off is wanted\.$/);
+  expect(saySlotWanted({ on: ['parking'], off: ['key off'] })).toBe('Wanted: live with parking, dead with key off.');
+  expect(saySlotWanted({ on: [], off: [] })).toBe('Wanted: live with no state that is known.');
 });

@@ -295,6 +295,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `${names.plug(refusal.plug)}, pin ${refusal.pin}: it would carry more than its plug may. Feed some of it by another plug, or over a relay.`;
     case 'wire-first':
       return `First prove the wire at Probe: ${inSentence(names.plug(refusal.plug))}, pin ${refusal.pin}, on and off. Nothing is tapped on its colour alone.`;
+    case 'never-slot':
+      return `Slot ${refusal.slot} is never used: ${inSentence(names.circuit(refusal.circuit))}.`;
     case 'reading-impossible':
     case 'reading-odd':
       return refusal.doubts.map((doubt) => DOUBT_WORDS[doubt]).join(' ');

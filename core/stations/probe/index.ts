@@ -7,6 +7,8 @@ import { SOURCE_MINUTES, voltageRange } from '../../wiring/index.ts';
 import { refused, unless, type Act } from '../act.ts';
 import { question, todo, type Asked } from '../hold.ts';
 
+export * from './slots.ts';
+
 /** A wire that wants proof, with the plug it is in. */
 export type WireToProve = WireJoint['toProve'][number];
 

@@ -11,6 +11,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import FuseFinder from './FuseFinder.vue';
 import ProbeCard from './ProbeCard.vue';
 
 const { job, context } = useCurrentJob();
@@ -51,13 +52,17 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
   <div class="stack">
     <EmptyNote v-if="wires.length === 0" kind="empty">No wire of this job wants proof yet. Settle the facts at Match first.</EmptyNote>
     <template v-else>
-      <div class="leaf line">
-        <h2>Reference first</h2>
-        <MeasureEntry label="Ground used to battery −" unit="V" :least="-60" :most="60" :value="ground" @measured="(value) => referenceRead('ground', value)" />
-        <MeasureEntry label="A known feed" unit="V" :least="-60" :most="60" :value="feed" @measured="(value) => referenceRead('feed', value)" />
-        <p v-if="reference" :class="reference.code === 'good' ? 'good' : 'bad'" role="status">{{ sayReference(reference) }}</p>
-        <p v-else class="soft">Meter on the ground you will use, then on a feed you know.</p>
-      </div>
+      <details class="leaf" :open="!job.state.reference || reference?.code !== 'good' || undefined">
+        <summary>
+          <h2>Reference first</h2>
+          <span v-if="reference" :class="reference.code === 'good' ? 'good' : 'bad'" role="status">{{ sayReference(reference) }}</span>
+          <span v-else class="soft">Meter on the ground you will use, then on a feed you know.</span>
+        </summary>
+        <div class="line">
+          <MeasureEntry label="Ground used to battery −" unit="V" :least="-60" :most="60" :value="ground" @measured="(value) => referenceRead('ground', value)" />
+          <MeasureEntry label="A known feed" unit="V" :least="-60" :most="60" :value="feed" @measured="(value) => referenceRead('feed', value)" />
+        </div>
+      </details>
       <ProbeCard v-if="job.state.reference && now" :now="now" @pick="(pin) => (picked = { plug: now?.probe.plug.id ?? '', pin, state: now?.reading.state ?? 'key off' })" />
       <p v-else-if="job.state.reference && open > 0" class="leaf odd">
         Nothing more to read in these states, and {{ plural(open, 'wire') }} not proved: what each still wants stands in its line.
@@ -119,12 +124,26 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         </div>
         <p v-else class="soft">{{ job.state.reference ? 'Pick a cell and write what the meter shows.' : 'The cells open when the reference is proved.' }}</p>
       </div>
+      <FuseFinder v-if="job.state.reference" />
       <CautionNote text="Helper in the seat: brake held, wheels chocked, no engine running in a closed bay. A powered probe only on a lamp off the vehicle." />
     </template>
   </div>
 </template>
 
 <style scoped>
+summary {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+  min-height: var(--touch);
+  cursor: pointer;
+}
+
+summary h2 {
+  display: inline;
+}
+
 .scroll {
   overflow-x: auto;
 }

@@ -30,11 +30,17 @@ const choose = (pin: string, option?: FeedOption) =>
 <template>
   <details v-if="supplies.length > 0 && !joint.joined" class="sources" :open="shown" @toggle="shown = ($event.target as HTMLDetailsElement).open">
     <summary>Feed it from elsewhere</summary>
-    <label class="line">
-      <span>New wire to there</span>
-      <input v-model="metres" class="field short" inputmode="decimal" :aria-invalid="lengthMm === undefined" aria-label="Length of new wire, in metres" /> m
-      <span v-if="lengthMm === undefined" class="bad">A length from 0 to 30 m.</span>
-    </label>
+    <v-text-field
+      v-model="metres"
+      class="short"
+      label="Length of new wire to there"
+      suffix="m"
+      inputmode="decimal"
+      variant="outlined"
+      density="comfortable"
+      hide-details="auto"
+      :error-messages="lengthMm === undefined ? 'A length from 0 to 30 m.' : ''"
+    />
     <section v-for="{ pin, led, liveIn, options } in supplies" :key="pin.id" class="stack">
       <h3>Pin {{ pin.id }}, {{ pin.carries }}</h3>
       <p v-if="led" class="line">
@@ -68,7 +74,8 @@ const choose = (pin: string, option?: FeedOption) =>
 }
 
 .short {
-  width: 5.5em;
+  max-width: 260px;
+  margin: 4px 0 10px;
 }
 
 .said {

@@ -1,0 +1,65 @@
+import {
+  asWritten,
+  behaviourOf,
+  LOW_LIVE,
+  measuredSlots,
+  ownLiveIn,
+  readingVoltage,
+  suppliesOf,
+  supplyBars,
+  wireJoints,
+  type JobContext,
+  type WireJoint,
+} from '../../job/index.ts';
+import { findFuse, voltageDoubts, type FuseFinding, type Reading } from '../../probing/index.ts';
+import type { PlugPin } from '../../vehicle/index.ts';
+import type { Behaviour } from '../../wiring/index.ts';
+import { refused, tooLong, unless, type Act } from '../act.ts';
+
+/** A supply of a joint that a fuse slot could feed, and when it is to be live. */
+export interface SlotSought {
+  joint: WireJoint;
+  pin: PlugPin;
+  wanted: Behaviour;
+  finding: FuseFinding;
+}
+
+/** Supplies of the job that are not joined yet, each with the slots that were measured against when it is to be live. */
+export function slotsSought(context: JobContext): SlotSought[] {
+  const { profile, rules } = context;
+  const never = profile.circuits.flatMap(({ id, fuse, neverUse }) => (fuse && (neverUse !== undefined || rules.neverUseCircuits.includes(id)) ? [fuse.slot] : []));
+  const slots = measuredSlots(context);
+  return wireJoints(context)
+    .filter(({ joined }) => !joined)
+    .flatMap((joint) =>
+      suppliesOf(joint).map((pin): SlotSought => {
+        const wanted = behaviourOf(ownLiveIn(context, asWritten(context, joint), pin));
+        const table = Object.fromEntries([...wanted.off.map((state) => [state, 'off' as const]), ...wanted.on.map((state) => [state, 'on' as const])]);
+        return { joint, pin, wanted, finding: findFuse(slots, table, readingVoltage(context), rules.probing, never) };
+      }),
+    );
+}
+
+/** Longest name that is printed at a fuse slot. */
+const LONGEST_SLOT = 20;
+
+/**
+ * A fuse slot measured in one state, at the side that is fed, with the fuse that sits in it where it was read. Slots that are never used are refused by name before anything is
+ * measured at them.
+ */
+export function measureSlot(context: JobContext, name: string, reading: Pick<Reading, 'state' | 'lowV' | 'highV'>, ratedA: number | undefined, at: string, sure = false): Act {
+  const slot = name.trim();
+  if (slot === '') return refused({ code: 'missing', count: 1 });
+  const long = tooLong(slot, LONGEST_SLOT);
+  if (long.length > 0) return refused(...long);
+  const { profile, rules } = context;
+  const same = (other: string) => other.toLowerCase() === slot.toLowerCase();
+  const circuit = profile.circuits.find(({ id, fuse, neverUse }) => fuse !== undefined && same(fuse.slot) && (neverUse !== undefined || rules.neverUseCircuits.includes(id)));
+  if (circuit) return refused({ code: 'never-slot', slot, circuit: circuit.id });
+  if (!context.state.reference) return refused({ code: 'reference-first' });
+  const doubts = voltageDoubts(reading.lowV, reading.highV, readingVoltage(context), rules.probing);
+  if (doubts.refused.length > 0) return refused({ code: 'reading-impossible', doubts: doubts.refused });
+  if (doubts.asked.length > 0 && !sure) return refused({ code: 'reading-odd', doubts: doubts.asked });
+  const known = Object.keys(context.state.slots).find(same) ?? slot;
+  return unless(supplyBars(context, LOW_LIVE, at), () => [{ type: 'slot.measured', payload: { slot: known, ...(ratedA === undefined ? {} : { ratedA }), ...reading } }]);
+}

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { probe } from '@jade/core/stations';
+import type { VehicleState } from '@jade/core/states';
+import { BLADE_FUSES_A } from '@jade/core/wiring';
+import { sayHelperState } from '@jade/words/kit';
+import { saySlot, saySlotWanted, sayStateCaution } from '@jade/words/probing';
+import { stated } from '@jade/words/units';
+import CautionNote from '../../design/CautionNote.vue';
+import { actedAt } from '../../job/clock.ts';
+import { useCurrentJob } from '../../job/current.ts';
+import VoltsEntry from './VoltsEntry.vue';
+
+/** Fuse slots measured through the states against when a supply of the job is to be live; what behaves so is chosen at Wire. */
+const { job, context } = useCurrentJob();
+const sought = computed(() => probe.slotsSought(context.value));
+const keyOf = ({ joint, pin }: probe.SlotSought) => `${joint.kit.slug}/${joint.connection.id}/${pin.id}`;
+const chosen = ref<string>();
+const current = computed(() => sought.value.find((entry) => keyOf(entry) === chosen.value) ?? sought.value[0]);
+const slot = ref('');
+const rated = ref('');
+
+const states = computed((): VehicleState[] => (current.value ? [...current.value.wanted.on, ...current.value.wanted.off] : []));
+const found = computed(() => current.value?.finding.slots.find((entry) => entry.slot.toLowerCase() === slot.value.trim().toLowerCase()));
+/** The state to measure: the first that is not measured at this slot yet; none once it is known to be otherwise. */
+const state = computed((): VehicleState | undefined => {
+  if (slot.value.trim() === '' || found.value?.value === 'otherwise') return undefined;
+  return found.value ? found.value.untested[0] : states.value[0];
+});
+const caution = computed(() => state.value && sayStateCaution(state.value));
+const about = computed(() => `${slot.value}/${state.value ?? ''}`);
+const act = (lowV: number, highV: number, sure: boolean) =>
+  probe.measureSlot(context.value, slot.value, { state: state.value ?? 'key off', lowV, highV }, rated.value === '' ? undefined : Number(rated.value), actedAt(), sure);
+</script>
+
+<template>
+  <details v-if="current" class="leaf finder">
+    <summary>Find a fuse slot</summary>
+    <div class="stack">
+      <v-select
+        v-if="sought.length > 1"
+        class="which"
+        label="Supply that it is for"
+        :items="sought.map((entry) => ({ value: keyOf(entry), title: `${entry.joint.kitPlug.name}, pin ${entry.pin.id}` }))"
+        :model-value="keyOf(current)"
+        variant="outlined"
+        density="comfortable"
+        hide-details
+        @update:model-value="(value: string) => (chosen = value)"
+      />
+      <p v-else>For {{ current.joint.kitPlug.name }}, pin {{ current.pin.id }}.</p>
+      <p class="soft">{{ saySlotWanted(current.wanted) }}</p>
+      <CautionNote text="Measure at the fed side of the slot, the fuse drawn with the key off. Airbag, brake, steering, engine and high-voltage slots are left alone." />
+      <div class="line">
+        <v-text-field v-model="slot" class="short" label="Slot, as printed" maxlength="20" autocomplete="off" variant="outlined" density="comfortable" hide-details />
+        <v-select
+          v-model="rated"
+          class="short"
+          label="Fuse in it"
+          :items="[{ value: '', title: 'not read' }, ...BLADE_FUSES_A.map((ampere) => ({ value: String(ampere), title: stated(ampere, 'A') }))]"
+          variant="outlined"
+          density="comfortable"
+          hide-details
+        />
+      </div>
+      <template v-if="state">
+        <h3>{{ sayHelperState(state) }}</h3>
+        <CautionNote v-if="caution" :text="caution" />
+        <VoltsEntry label="The slot shows" lowest="Slot, lowest" highest="Slot, highest" moves="The slot’s value moves" :about="about" :act="act" />
+      </template>
+      <p v-if="current.finding.slots.length === 0" class="soft">No slot is measured yet.</p>
+      <ul v-else class="rows">
+        <li v-for="entry in current.finding.slots" :key="entry.slot">
+          <span class="grow" :class="entry.value === 'as wanted' ? 'good' : entry.value === 'otherwise' ? 'bad' : ''">{{ saySlot(entry) }}</span>
+          <button v-if="entry.value === 'not yet measured'" type="button" class="push small" @click="slot = entry.slot">Go on with {{ entry.slot }}</button>
+          <router-link v-if="entry.value === 'as wanted'" class="push small" :to="{ name: 'station', params: { id: job.view?.id, station: 'wire' } }"
+            >Choose it at Wire</router-link
+          >
+        </li>
+      </ul>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: var(--touch);
+  align-content: center;
+  font-weight: 620;
+}
+
+.short {
+  min-width: 160px;
+  max-width: 190px;
+}
+
+.which {
+  max-width: 420px;
+}
+
+.good {
+  color: var(--jade);
+  font-weight: 620;
+}
+
+.bad {
+  color: var(--red);
+}
+</style>
