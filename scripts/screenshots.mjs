@@ -20,7 +20,19 @@ const PICTURES = [
   ['open-up-floor', job('hill-road-07', 'open-up'), TABLET, { floor: true, light: 'bay' }],
   ['open-up-phone', job('hill-road-07', 'open-up'), PHONE, { floor: true }],
   ['wire', job('hill-road-02', 'wire'), COUNTER],
-  ['probe', job('hill-road-02', 'probe'), COUNTER],
+  [
+    'probe',
+    job('bakery-5', 'probe'),
+    COUNTER,
+    {
+      write: [
+        ['Ground used to battery −', '0.02'],
+        ['A known feed', '12.6'],
+        ['The meter shows', '12.3'],
+        ['The meter shows', '0.02'],
+      ],
+    },
+  ],
   ['sense', job('hill-road-07', 'sense'), COUNTER],
   ['fit', job('hill-road-07', 'fit'), COUNTER],
   ['close-up', job('hill-road-07', 'close-up'), COUNTER],
@@ -32,7 +44,7 @@ const shop = await openThrowawayShop();
 const { openBrowser } = await import('./browser.mjs');
 const browser = await openBrowser();
 const wanted = process.argv.slice(2);
-for (const [name, path, viewport, { floor = false, light = 'counter', by = 'fern', press } = {}] of PICTURES) {
+for (const [name, path, viewport, { floor = false, light = 'counter', by = 'fern', press, write = [] } = {}] of PICTURES) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport, hasTouch: viewport !== COUNTER });
   await context.request.post(`${shop.address}/api/session`, { data: { person: by, device: 'pictures' } });
@@ -44,6 +56,11 @@ for (const [name, path, viewport, { floor = false, light = 'counter', by = 'fern
   await page.waitForTimeout(900);
   if (press) {
     await page.getByRole('button', { name: press }).click();
+    await page.waitForTimeout(600);
+  }
+  for (const [field, value] of write) {
+    await page.getByRole('textbox', { name: field }).fill(value);
+    await page.getByRole('textbox', { name: field }).press('Enter');
     await page.waitForTimeout(600);
   }
   await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });

@@ -132,6 +132,48 @@ describe('what to read now', () => {
     expect(probe.statesToRead(on(profile, log))).toEqual(['key off', 'parking', 'stop pedal']);
   });
 
+  test('with two plugs a state is read at both before the helper switches', () => {
+    const second = { ...profile.plugs[0]!, id: 'second', name: 'Second', side: 'right' as const };
+    const two = { ...profile, plugs: [...profile.plugs, second] };
+    const [fitment] = fitted.fitments;
+    const kit = {
+      ...fitted,
+      plugs: fitted.plugs.map((own) => ({ ...own, columns: second.columns, pins: second.pins.map(({ circuit: _circuit, ...pin }) => pin) })),
+      fitments: [{ ...fitment!, connections: [...fitment!.connections, { ...fitment!.connections[0]!, id: 'other', vehiclePlug: 'second' }] }],
+    };
+    const log = started();
+    const taken: string[] = [];
+    for (let step = 0; step < 20; step++) {
+      const next = probe.probeNow(jobContext(log.state, { ...contextOf(log), profile: two, kits: [kit] }));
+      if (!next) break;
+      const { state } = next.reading;
+      const [pin, plug] = [next.pin.id, next.probe.plug.id];
+      taken.push(`${state}/${plug}`);
+      const lit = (pin === '2' && state === 'parking') || (pin === '3' && state === 'stop pedal');
+      log.add('reading.taken', { plug, pin, state, lowV: lit ? 12.4 : 0.02, highV: lit ? 12.4 : 0.02 });
+    }
+    const changes = (of: (entry: string) => string) => taken.map(of).filter((entry, index, all) => entry !== all[index - 1]);
+    expect(changes((entry) => entry.split('/')[0] ?? '')).toEqual(['parking', 'stop pedal']);
+  });
+
+  test('where the way of the leg is described, a wire from the lamp has its minutes: laying, and joining it', () => {
+    const place = (id: string, part: object) => ({ id, name: id, at: { xMm: 0, yMm: 0, zMm: 0 }, ...part });
+    const cableWays = {
+      places: [place('plug', { plugs: ['fog-plug'] }), place('lamp', { mounts: ['place'] })],
+      segments: [{ id: 'a', name: 'a', from: 'plug', to: 'lamp', lengthMm: 500, hazards: {}, needs: [], layMin: 4 }],
+    } as unknown as NonNullable<VehicleProfile['cableWays']>;
+    const log = started();
+    const [plug] = profile.plugs;
+    const own = {
+      ...fitted,
+      legs: [{ id: 'leg', lamp: 'lamp', lengthMm: 900 }],
+      plugs: fitted.plugs.map((face) => ({ ...face, columns: plug!.columns, pins: plug!.pins.map(({ circuit: _circuit, ...pin }) => pin) })),
+    };
+    const nowWith = (ways?: typeof cableWays) =>
+      probe.probeNow(jobContext(log.state, { ...contextOf(log), profile: { ...profile, ...(ways ? { cableWays: ways } : {}) }, kits: [own] }));
+    expect([nowWith(cableWays)?.wireMin, nowWith()?.wireMin]).toEqual([14, undefined]);
+  });
+
   test('a reading that no meter shows is refused, an odd one asked about, one of another plug unknown', () => {
     const context = on(profile, started());
     const take = (lowV: number, highV: number, sure?: boolean) => probe.take(context, 'fog-plug', '2', { state: 'parking', lowV, highV }, AT, sure);

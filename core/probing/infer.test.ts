@@ -4,17 +4,22 @@ import { liveWith } from '../states/index.ts';
 import {
   asPinFunction,
   asProbeFunctions,
+  classChance,
   contradictions,
+  continuityClass,
   continuityDoubts,
   goOn,
   isUnique,
   leftAlike,
   nextReadings,
   partsOf,
+  PROBE_TIMES,
   probeChances,
   probeFound,
   readingChance,
+  switchMinutes,
   usualEffect,
+  VOLTAGE_CLASSES,
   voltageDoubts,
   withReading,
   type PinReading,
@@ -175,6 +180,20 @@ describe('proof', () => {
     expect(status(3, ...steady, volts('3', 'key off', 12, 12, { underLamp: 'holds' } as Partial<PinReading>))).toEqual({ code: 'proved', functions: ['constant supply'] });
   });
 
+  test('a constant supply that was not read with the key off is not proved, nor one that was not under a load', () => {
+    const held = { underLamp: 'holds' } as Partial<PinReading>;
+    const lit = (['ignition', 'parking', 'stop pedal', 'reverse'] as const).map((state) => volts('3', state, 12, 12, held));
+    expect(status(3, ...lit)?.code).not.toBe('proved');
+    expect(status(3, ...lit, volts('3', 'key off', 12))?.code).toBe('proved');
+  });
+
+  test('a wanted function that no pin shows is settled as absent', () => {
+    const dark = (pin: string) => [...twice(volts(pin, 'reverse', 0)), volts(pin, 'reverse', 0)];
+    const all = runOf(2, names('reverse', 'ground'), [...dark('1'), ...dark('2')], { wanted: ['reverse'] });
+    expect(probeFound(all, rules)).toMatchObject({ done: true, functions: [{ function: 'reverse', absent: expect.closeTo(1, 3) as number }] });
+    expect(probeFound({ ...all, readings: dark('1') }, rules).done).toBe(false);
+  });
+
   test('lamps that share every state cannot be told apart by states: it is said, and by what they can', () => {
     const run = runOf(2, names('tail', 'plate', 'ground'), [...twice(volts('1', 'parking', 12)), ...twice(volts('1', 'key off', 0))]);
     expect(probeFound(run, rules).pins[0]?.status).toEqual({ code: 'indistinguishable', among: [['tail'], ['plate']], by: ['which lamp lights'] });
@@ -268,6 +287,36 @@ describe('what to read next', () => {
     expect(alike(['key off'])).toMatchObject({ among: [['tail'], ['plate'], ['stop pedal'], ['ground']], by: ['continuity', 'load', 'which lamp lights'] });
   });
 
+  test('what nobody knows of a function on this vehicle tells it from nothing', () => {
+    const short = { ...runOf(1, [{ function: 'tail', does: { parking: 'unknown' as const } }, { function: 'stop pedal' }]), states: ['parking' as const] };
+    const chances = probeChances(short, rules);
+    expect(leftAlike(short, probeFound(short, rules, chances), chances)).toMatchObject([{ among: [['tail'], ['stop pedal']] }]);
+  });
+
+  test('the helper switches each thing that a state needs, the engine takes its own time', () => {
+    // Accessory, ignition, engine; then the engine alone, and back to the key off.
+    expect([switchMinutes('key off', 'engine', PROBE_TIMES), switchMinutes('ignition', 'engine', PROBE_TIMES), switchMinutes('engine', 'key off', PROBE_TIMES)]).toEqual([
+      1.5, 1, 1.5,
+    ]);
+    expect([switchMinutes(undefined, 'parking', PROBE_TIMES), switchMinutes('parking', 'parking', PROBE_TIMES)]).toEqual([0.25, 0]);
+  });
+
+  test('a pin in a state is read three times at most; what it is worth is what it says of what is wanted, and a little of every pin', () => {
+    const vague = Array.from({ length: 3 }, () => volts('3', 'turn left', 6));
+    const offered = (readings: PinReading[], wanted: ProbeFunction[]) =>
+      nextReadings({ ...run, readings, wanted }, rules, 'turn left').batches.flatMap((batch) => batch.readings.filter(({ pin, state }) => pin === '3' && state === 'turn left'));
+    expect([offered(vague.slice(1), ['turn left']).length, offered(vague, ['turn left']).length]).toEqual([1, 0]);
+    // One pin, stop or nothing: what a reading says of it, and a tenth of that for what every pin is. Source: mutual information, Σ p·log2.
+    const one = { ...runOf(1, [{ function: 'stop pedal', chance: 0.2 }, { function: 'empty' }], [], { wanted: ['stop pedal'] }), states: ['stop pedal' as const] };
+    const { parts } = partsOf(one);
+    const chances = probeChances(one, rules).pins[0]!;
+    const log = (value: number) => (value > 0 ? value * Math.log2(value) : 0);
+    const seen = VOLTAGE_CLASSES.map((found) => parts.map((part, index) => chances[index]! * classChance(part, 'stop pedal', found, 0.01)));
+    const after = seen.reduce((sum, row) => sum + row.reduce((own, value) => own + log(value), 0) - log(row.reduce((own, value) => own + value, 0)), 0);
+    const told = after - chances.reduce((sum, value) => sum + log(value), 0);
+    expect(nextReadings(one, rules).step.now?.bits).toBeCloseTo(1.1 * told, 9);
+  });
+
   test('what contradicts is read again, a middle value closely', () => {
     const against = { ...run, readings: [volts('1', 'reverse', 12), volts('1', 'stop pedal', 12), volts('1', 'key off', 0)] };
     expect(nextReadings(against, rules).step.now).toMatchObject({ pin: '1', why: 'read again' });
@@ -294,6 +343,18 @@ test('a reading that cannot be is refused, an odd one asked about, nothing is gu
   expect(voltageDoubts(-12.4, -12.4, 12.6, rules)).toEqual({ refused: [], asked: ['probes swapped'] });
   expect(voltageDoubts(0, 24, 12.6, rules)).toEqual({ refused: [], asked: ['above the system'] });
   expect([continuityDoubts(0.4, true), continuityDoubts(-1, false), continuityDoubts(3, false)]).toEqual([['powered'], ['outside what a meter shows'], []]);
+});
+
+test('continuity: the body below an ohm, a filament up to 200, nothing above', () => {
+  expect([0.99, 1, 200, 201].map((ohm) => continuityClass(ohm, rules))).toEqual(['body', 'lamp', 'lamp', 'open']);
+});
+
+test('a combined circuit does what its functions do on this vehicle, the stronger where both do something', () => {
+  const { parts } = partsOf({
+    candidates: [{ function: 'tail', does: { parking: 'dimmed', 'stop pedal': 'dimmed' } }, { function: 'stop pedal' }],
+    combined: [{ functions: ['tail', 'stop pedal'] }],
+  });
+  expect((['parking', 'stop pedal', 'key off'] as const).map((state) => parts[2]?.effect(state))).toEqual(['dimmed', 'on', 'off']);
 });
 
 test('functions do what is usual, and are put in the words of pins', () => {

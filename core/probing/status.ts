@@ -138,7 +138,7 @@ export function probeFound(run: ProbeRun, rules: ProbeRules, chances: ProbeChanc
       if (!best) return { code: 'open', functions: [] };
       const rivals = ranked.filter(({ part, chance }) => part !== best.part && chance > RIVALS_MOST / 10);
       // A ground has a proof of its own that needs no comparing.
-      if (best.part.ground && best.chance > 0.5 && hasOwnProof(best.part, own, run, rules)) return { code: 'proved', functions: best.part.functions };
+      if (best.part.ground && hasOwnProof(best.part, own, run, rules)) return { code: 'proved', functions: best.part.functions };
       if (1 - best.chance <= RIVALS_MOST) return { code: hasOwnProof(best.part, own, run, rules) ? 'proved' : 'by elimination', functions: best.part.functions };
       const among = [best.part, ...rivals.map(({ part }) => part)];
       const alike = own.length > 0 && rivals.length > 0 && rivals.every(({ part }) => !toldApart(best.part, part, run.states));

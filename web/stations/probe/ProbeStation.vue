@@ -132,16 +132,14 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
 
 <style scoped>
 summary {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: baseline;
   min-height: var(--touch);
+  align-content: center;
   cursor: pointer;
 }
 
 summary h2 {
   display: inline;
+  margin-right: 14px;
 }
 
 .scroll {
