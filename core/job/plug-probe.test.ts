@@ -88,6 +88,21 @@ test('a reading taken again counts; a middle value is unclear until it is looked
   ]);
 });
 
+test('a constant supply is on with the key off and in another state, and holds under a load', () => {
+  const profile = withWires(['constant supply', 'spare']);
+  const log = started();
+  expect(proofOf(profile, log, '2')).toEqual({ code: 'no-reading' });
+  read(log, '2', 'ignition', 12.4);
+  expect(proofOf(profile, log, '2')).toEqual({ code: 'needs-on', state: 'key off' });
+  read(log, '2', 'key off', 12.5);
+  expect(proofOf(profile, log, '2')).toEqual({ code: 'needs-load' });
+  log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'key off', lowV: 12.4, highV: 12.4, underLamp: 'holds' });
+  expect(proofOf(profile, log, '2')).toEqual({ code: 'proved' });
+  const dead = started();
+  read(dead, '2', 'key off', 0.01);
+  expect(proofOf(profile, dead, '2')).toEqual({ code: 'contradictory', state: 'key off', found: 'off' });
+});
+
 test('two wires that are said to carry the same are each proved by on and off', () => {
   const profile = withWires(['stop pedal', 'stop'], ['stop pedal', 'stop']);
   const log = started();

@@ -51,7 +51,7 @@ const sharedIn = (plug: Pick<VehiclePlug, 'pins'>): ProbeFunction[] => {
 /** What a described pin does in each state on this vehicle: as its circuit is live, flashing where it is a turn signal. */
 function doingOf({ profile }: Pick<JobContext, 'profile'>, pin: PlugPin, name: ProbeFunction, states: readonly VehicleState[]): Partial<Record<VehicleState, Effect>> | undefined {
   const liveIn = profile.circuits.find(({ id }) => id === pin.circuit)?.liveIn;
-  if (!liveIn || !(name === 'switched supply' || name === 'constant supply')) return undefined;
+  if (!liveIn || name !== 'switched supply') return undefined;
   return Object.fromEntries(states.map((state) => [state, liveWith(liveIn, state) ? 'on' : 'off']));
 }
 
@@ -62,7 +62,8 @@ function statesFor({ profile }: Pick<JobContext, 'profile'>, plug: Pick<VehicleP
     const liveIn = profile.circuits.find(({ id }) => id === pin.circuit)?.liveIn ?? [];
     const first =
       VEHICLE_STATES.find((state) => state === pin.carries) ?? VEHICLE_STATES.find((state) => isUnique(name) && name !== 'constant supply' && usualEffect(name, state) !== 'off');
-    return name === 'switched supply' || name === 'constant supply' ? liveIn.slice(0, 1) : first ? [first] : [];
+    if (name === 'constant supply') return ['ignition'];
+    return name === 'switched supply' ? liveIn.slice(0, 1) : first ? [first] : [];
   });
   const wanted = new Set<VehicleState>(['key off', ...lit.flatMap(onWith)]);
   return VEHICLE_STATES.filter((state) => wanted.has(state) && state !== 'accessory');
@@ -113,6 +114,14 @@ export function readingsOf(context: JobContext, plug: VehiclePlug, pin: string):
 
 const isClear = (found: string): found is ReadingClass => found === 'on' || found === 'off' || found === 'flashing';
 
+/** What is missing for a constant supply: on with the key off, on in another state, and held under a load. */
+function constantProof(read: readonly { state: VehicleState; found: string }[], own: readonly { underLamp?: 'holds' | 'collapses' }[]): ProofStatus {
+  const on = (state: (state: VehicleState) => boolean) => read.some((entry) => entry.found === 'on' && state(entry.state));
+  if (!on((state) => state === 'key off')) return { code: 'needs-on', state: 'key off' };
+  if (!on((state) => state !== 'key off')) return { code: 'needs-on', state: 'ignition' };
+  return own.some(({ underLamp }) => underLamp === 'holds') ? { code: 'rivals' } : { code: 'needs-load' };
+}
+
 /** What is proved of a wire that is said to carry something, by all readings of its plug. */
 export function wireProof(context: JobContext, plug: VehiclePlug, pin: PlugPin, liveIn: readonly VehicleState[]): ProofStatus {
   const { rules } = context;
@@ -122,7 +131,8 @@ export function wireProof(context: JobContext, plug: VehiclePlug, pin: PlugPin, 
   if (own.length === 0) return { code: 'no-reading' };
   const [lit = 'key off'] = liveIn;
   const read = own.map((reading) => ({ state: reading.state, found: classOf(reading, run, rules.probing) }));
-  const effect = (state: VehicleState) => liveWith(liveIn, state);
+  const constant = name === 'constant supply';
+  const effect = (state: VehicleState) => constant || liveWith(liveIn, state);
   const against = read.findLast(({ state, found: is }) => isClear(is) && (is !== 'off') !== effect(state));
   if (against) return { code: 'contradictory', state: against.state, found: against.found as ReadingClass };
   const shown = read.some(({ state, found: is }) => (is === 'on' || is === 'flashing') && effect(state));
@@ -131,6 +141,7 @@ export function wireProof(context: JobContext, plug: VehiclePlug, pin: PlugPin, 
   const status = found.pins.find((entry) => entry.pin === pin.id)?.status;
   if (status?.code === 'contradictory') return { code: 'contradictory', state: read.at(-1)?.state ?? lit, found: (read.at(-1)?.found ?? 'off') as ReadingClass };
   if (status?.code === 'proved') return status.functions.includes(name) ? { code: 'proved' } : { code: 'otherwise', functions: status.functions };
+  if (constant) return constantProof(read, own);
   if (status?.code === 'indistinguishable') return { code: 'alike', among: status.among, by: status.by };
   const vague = read.find(({ found: is }) => !isClear(is));
   if (!shown) return vague ? { code: 'unclear', state: vague.state, found: vague.found as ReadingClass } : { code: 'needs-on', state: lit };

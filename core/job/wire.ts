@@ -69,6 +69,7 @@ export function contactsFed({ vehiclePlug, kitPlug, tapped, plugless }: Pick<Wir
 /** States in which a pin is live: the one of the lamp that it feeds first, for a turn signal also both together, then those of its circuit; of a circuit of several lamps only its own. */
 function statesOf({ carries, circuit }: PlugPin, circuits: readonly Circuit[]): VehicleState[] {
   const fed = circuits.find((entry) => entry.id === circuit)?.liveIn ?? [];
+  if (carries === 'constant supply') return ['key off', ...fed.filter((state) => state !== 'key off')];
   if (!isVehicleState(carries)) return fed;
   return [
     carries,

@@ -37,6 +37,8 @@ export type ProofStatus =
   | { code: 'needs-off'; state: VehicleState }
   | { code: 'contradictory'; state: VehicleState; found: ReadingClass }
   | { code: 'unclear'; state: VehicleState; found: ReadingClass }
+  /** A constant supply that was on wherever it was read, and has not carried a load yet. */
+  | { code: 'needs-load' }
   /** On and off were seen, and something else could still read like that; the state that tells, where one does. */
   | { code: 'rivals'; state?: VehicleState }
   /** Proved to be something else than it is said to be. */

@@ -41,6 +41,8 @@ export function sayProof(proof: ProofStatus): string {
       return `Likely. Now switch ${proof.state} off and read again: on alone is no proof.`;
     case 'contradictory':
       return `Contradicts: with “${proof.state}” it read ${CLASS_WORDS[proof.found]}. Check the pin, the state and the reference.`;
+    case 'needs-load':
+      return 'On wherever it was read. Now a test lamp from it to the ground: a constant supply holds under it.';
     case 'rivals':
       return proof.state
         ? `Likely. Something else could still read like this: now with ${proof.state}.`

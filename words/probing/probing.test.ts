@@ -4,6 +4,7 @@ import { sayFunctions, sayLeft, sayPinFound, sayProof, saySlot, saySlotWanted, s
 test('proofs say what is still missing, and what else it could be', () => {
   expect(sayProof({ code: 'rivals', state: 'parking' })).toBe('Likely. Something else could still read like this: now with parking.');
   expect(sayProof({ code: 'rivals' })).toContain('something else could still read like this');
+  expect(sayProof({ code: 'needs-load' })).toMatch(/holds under it/);
   expect(sayProof({ code: 'otherwise', functions: ['stop pedal'] })).toBe('Proved to be stop, not what it is said to be.');
   expect(sayProof({ code: 'alike', among: [['tail'], ['plate']], by: ['which lamp lights'] })).toBe(
     'tail or plate: no state parts them; unplug one lamp after the other and see which goes dark.',

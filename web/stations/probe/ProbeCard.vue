@@ -6,6 +6,7 @@ import { sayHelperState } from '@jade/words/kit';
 import { sayLeft, sayStateCaution, sayWhy } from '@jade/words/probing';
 import { plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
+import ChoiceRow from '../../design/ChoiceRow.vue';
 import ProbeFace from '../../design/drawings/ProbeFace.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -26,8 +27,19 @@ watch(about, async () => {
 });
 const caution = computed(() => sayStateCaution(props.now.reading.state));
 
-const act = (lowV: number, highV: number, sure: boolean) =>
-  probe.take(context.value, props.now.probe.plug.id, props.now.pin.id, { state: props.now.reading.state, lowV, highV }, actedAt(), sure);
+const name = computed(() => probedAs(props.now.pin, props.now.probe.plug));
+/** What a test lamp does to a supply that never goes off: only that shows that it carries. */
+const lamp = ref<'holds' | 'collapses'>();
+watch(about, () => void (lamp.value = undefined));
+const LAMP = [
+  { value: 'holds', text: 'it holds' },
+  { value: 'collapses', text: 'it collapses' },
+];
+
+function act(lowV: number, highV: number, sure: boolean) {
+  const reading = { state: props.now.reading.state, lowV, highV, ...(lamp.value ? { underLamp: lamp.value } : {}) };
+  return probe.take(context.value, props.now.probe.plug.id, props.now.pin.id, reading, actedAt(), sure);
+}
 </script>
 
 <template>
@@ -40,7 +52,11 @@ const act = (lowV: number, highV: number, sure: boolean) =>
         Probe on pin <strong>{{ now.pin.id }}</strong> of {{ now.probe.plug.name }}
         <span class="soft">{{ now.pin.colour ?? 'no colour noted' }} · {{ now.probe.plug.whereToLook }}</span>
       </p>
-      <p>{{ sayWhy(now.reading, probedAs(now.pin, now.probe.plug)) }}</p>
+      <p>{{ sayWhy(now.reading, name) }}</p>
+      <div v-if="name === 'constant supply'" class="line">
+        <span>With a test lamp from it to the ground</span>
+        <ChoiceRow label="What a test lamp does to it" :choices="LAMP" :value="lamp" small @choose="(value) => (lamp = value === 'holds' ? 'holds' : 'collapses')" />
+      </div>
       <VoltsEntry label="The meter shows" lowest="Lowest" highest="Highest" moves="It moves" :about="about" :act="act" />
       <p class="soft">{{ plural(now.batch.readings.length, 'reading') }} in this state. {{ sayLeft(now) }}</p>
     </div>
