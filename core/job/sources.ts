@@ -12,9 +12,18 @@ export function behaviourOf(liveIn: Circuit['liveIn']): Behaviour {
   return { on: liveIn.slice(0, 1), off: TELLING.filter((state) => !liveWith(liveIn, state)) };
 }
 
-/** Slots of the vehicle as they were measured. */
-export function measuredSlots({ state }: JobContext): MeasuredSlot[] {
-  return Object.entries(state.slots).map(([slot, { ratedA, readings }]) => ({ slot, name: slot, ...(ratedA === undefined ? {} : { ratedA }), readings }));
+/** The circuit of a slot that is never used, however its letters are written. */
+export function neverSlot({ profile, rules }: Pick<JobContext, 'profile' | 'rules'>, slot: string): Circuit | undefined {
+  const same = (other: string | undefined) => other?.toLowerCase() === slot.trim().toLowerCase();
+  return profile.circuits.find(({ id, fuse, neverUse }) => same(fuse?.slot) && (neverUse !== undefined || rules.neverUseCircuits.includes(id)));
+}
+
+/** Slots of the vehicle as they were measured; one that is never used says so, whoever measured it. */
+export function measuredSlots(context: Pick<JobContext, 'state' | 'profile' | 'rules'>): MeasuredSlot[] {
+  return Object.entries(context.state.slots).map(([slot, { ratedA, readings }]) => {
+    const never = neverSlot(context, slot);
+    return { slot, name: slot, ...(ratedA === undefined ? {} : { ratedA }), readings, ...(never ? { neverUse: never.neverUse ?? never.name } : {}) };
+  });
 }
 
 /** The vehicle's circuits with what the job puts on them. */

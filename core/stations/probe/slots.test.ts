@@ -1,5 +1,5 @@
 import type { VehicleState } from '../../states/index.ts';
-import { jobContext, type JobContext } from '../../job/index.ts';
+import { jobContext, sourcesFor, type JobContext } from '../../job/index.ts';
 import { contextOf, openedLog, VAN, type TestLog } from '../../job/test/log.ts';
 import { isRefused } from '../act.ts';
 import { measureSlot, slotsSought } from './index.ts';
@@ -48,4 +48,12 @@ test('a slot is measured once the reference is proved; one that is never used is
   // One that was measured before keeps its name.
   log.add('slot.measured', { slot: 'F9', state: 'parking', lowV: 0, highV: 0 });
   expect(measureSlot(on(log), 'f9', reading('front fog', 12.3), undefined, AT)).toMatchObject({ events: [{ payload: { slot: 'F9' } }] });
+});
+
+test('a slot that is never used is no source, whoever measured it', () => {
+  const log = started();
+  log.add('slot.measured', { slot: 'f3', state: 'front fog', lowV: 12.3, highV: 12.3 });
+  const [sought] = slotsSought(on(log));
+  expect([sought?.finding.slots, sought?.finding.refused]).toEqual([[], [{ slot: 'f3', why: 'restraint system' }]]);
+  expect(sourcesFor(on(log), ['front fog'], []).refused).toContainEqual(expect.objectContaining({ id: 'f3', why: 'restraint system' }));
 });

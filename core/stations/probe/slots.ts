@@ -3,6 +3,7 @@ import {
   behaviourOf,
   LOW_LIVE,
   measuredSlots,
+  neverSlot,
   ownLiveIn,
   readingVoltage,
   suppliesOf,
@@ -26,8 +27,7 @@ export interface SlotSought {
 
 /** Supplies of the job that are not joined yet, each with the slots that were measured against when it is to be live. */
 export function slotsSought(context: JobContext): SlotSought[] {
-  const { profile, rules } = context;
-  const never = profile.circuits.flatMap(({ id, fuse, neverUse }) => (fuse && (neverUse !== undefined || rules.neverUseCircuits.includes(id)) ? [fuse.slot] : []));
+  const { rules } = context;
   const slots = measuredSlots(context);
   return wireJoints(context)
     .filter(({ joined }) => !joined)
@@ -35,7 +35,7 @@ export function slotsSought(context: JobContext): SlotSought[] {
       suppliesOf(joint).map((pin): SlotSought => {
         const wanted = behaviourOf(ownLiveIn(context, asWritten(context, joint), pin));
         const table = Object.fromEntries([...wanted.off.map((state) => [state, 'off' as const]), ...wanted.on.map((state) => [state, 'on' as const])]);
-        return { joint, pin, wanted, finding: findFuse(slots, table, readingVoltage(context), rules.probing, never) };
+        return { joint, pin, wanted, finding: findFuse(slots, table, readingVoltage(context), rules.probing) };
       }),
     );
 }
@@ -52,14 +52,12 @@ export function measureSlot(context: JobContext, name: string, reading: Pick<Rea
   if (slot === '') return refused({ code: 'missing', count: 1 });
   const long = tooLong(slot, LONGEST_SLOT);
   if (long.length > 0) return refused(...long);
-  const { profile, rules } = context;
-  const same = (other: string) => other.toLowerCase() === slot.toLowerCase();
-  const circuit = profile.circuits.find(({ id, fuse, neverUse }) => fuse !== undefined && same(fuse.slot) && (neverUse !== undefined || rules.neverUseCircuits.includes(id)));
+  const circuit = neverSlot(context, slot);
   if (circuit) return refused({ code: 'never-slot', slot, circuit: circuit.id });
   if (!context.state.reference) return refused({ code: 'reference-first' });
-  const doubts = voltageDoubts(reading.lowV, reading.highV, readingVoltage(context), rules.probing);
+  const doubts = voltageDoubts(reading.lowV, reading.highV, readingVoltage(context), context.rules.probing);
   if (doubts.refused.length > 0) return refused({ code: 'reading-impossible', doubts: doubts.refused });
   if (doubts.asked.length > 0 && !sure) return refused({ code: 'reading-odd', doubts: doubts.asked });
-  const known = Object.keys(context.state.slots).find(same) ?? slot;
+  const known = Object.keys(context.state.slots).find((other) => other.toLowerCase() === slot.toLowerCase()) ?? slot;
   return unless(supplyBars(context, LOW_LIVE, at), () => [{ type: 'slot.measured', payload: { slot: known, ...(ratedA === undefined ? {} : { ratedA }), ...reading } }]);
 }
