@@ -49,7 +49,10 @@ export function probeChances(run: ProbeRun, rules: ProbeRules): ProbeChances {
     const [from, to, masks] = [forward[pin]!, new Float64Array(size), reached[pin]!];
     for (let index = 0; index < parts.length; index++) {
       const [own, add, weight] = [bits[index]!, adds[index]!, weights[pin]![index]!];
-      for (const mask of masks) if ((mask & own) === 0) to[mask | add]! += from[mask]! * weight;
+      for (let place = 0; place < masks.length; place++) {
+        const mask = masks[place]!;
+        if ((mask & own) === 0) to[mask | add]! += from[mask]! * weight;
+      }
     }
     // Only shares count: what grows small is brought back to 1.
     let most = 0;
@@ -84,7 +87,8 @@ export function probeChances(run: ProbeRun, rules: ProbeRules): ProbeChances {
     const chance = parts.map((_, index) => {
       const [own, add, weight] = [bits[index]!, adds[index]!, weights[pin]![index]!];
       let sum = 0;
-      for (const mask of masks) {
+      for (let place = 0; place < masks.length; place++) {
+        const mask = masks[place]!;
         if ((mask & own) !== 0) continue;
         const onward = weight * backward[mask | add]!;
         before[mask]! += onward;
