@@ -76,6 +76,7 @@ test(
     const picture = page.getByRole('group', { name: /^Electrical picture/ });
     await picture.getByRole('button', { name: /^Front fog plug, left: / }).click();
     await page.getByText('Feed it from elsewhere').click();
+    await page.getByRole('textbox', { name: /Length of new wire/ }).fill('1');
     await page
       .getByRole('listitem')
       .filter({ hasText: /^F41 fuse tap/ })

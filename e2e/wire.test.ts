@@ -76,8 +76,8 @@ test(
     await page.getByRole('button', { name: 'Switch output 3', exact: true }).click();
     await page.getByText('Feed it from elsewhere').click();
     const option = (name: RegExp) => page.getByRole('listitem').filter({ hasText: name });
-    await option(/^Switch output 4.*Not from there: it does not carry the load/s).waitFor();
     await page.getByRole('textbox', { name: /Length of new wire/ }).fill('2,5');
+    await option(/^Switch output 4.*Not from there: it does not carry the load/s).waitFor();
     await option(/^Battery, by a relay that switch output 3 triggers.*Main fuse 10.A.*Wire 0\.5.mm², 2\.5.m/s)
       .getByRole('button')
       .click();

@@ -138,7 +138,8 @@ export function feedOptions(context: JobContext, joint: WireJoint, pinId: string
     const areaMm2 = lengthMm > 0 && !written.tap ? extension(context, circuit, loads, lengthM, use) : undefined;
     const wire = areaMm2 === undefined ? {} : { areaMm2, lengthMm };
     const bars: FeedBar[] = [...weak, ...(at ? [] : ['no wire known' as const]), ...(lengthMm > 0 && !written.tap && areaMm2 === undefined ? ['no size' as const] : [])];
-    return [{ source, to: { at: 'wire', ...(at ? { plug: at.plug.id, pin: at.pin.id } : {}), ...wire }, ...(at ? { at } : {}), bars }];
+    // Joined to a wire of the vehicle its insulation is opened, whatever feeds it.
+    return [{ source: { ...source, reversible: false }, to: { at: 'wire', ...(at ? { plug: at.plug.id, pin: at.pin.id } : {}), ...wire }, ...(at ? { at } : {}), bars }];
   });
   return options.map((option) => ({ ...option, chosen: isNow(option.to) }));
 }

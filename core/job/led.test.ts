@@ -90,6 +90,9 @@ describe('where a supply could be led to', () => {
       refused: [{ code: 'no-source', because: ['behaves otherwise'] }],
     });
     const lit = on(RICH, work);
+    // A wire of the vehicle that is joined to is bared, whatever it hangs on.
+    expect(feedOptions(context, jointOf(context), '2', 0).map(({ to, source }) => [to.at, source.reversible])).toContainEqual(['wire', false]);
+    expect(feedOptions(context, jointOf(context), '2', 0).some(({ to, source }) => to.at === 'wire' && source.reversible)).toBe(false);
     expect(named(feedOptions(lit, jointOf(lit), '2', 1000)).every(([, , bars]) => bars === 0)).toBe(true);
     expect(feedOptions(context, jointOf(context), '1', 1000)).toEqual([]);
   });

@@ -10,7 +10,8 @@ const props = defineProps<{ joint: WireJoint; open?: boolean }>();
 const { job, context } = useCurrentJob();
 /** Open where something is led elsewhere or has to be; it stays as it was put. */
 const shown = ref(props.open || props.joint.led.length > 0);
-const metres = ref('1');
+/** Nobody knows it but who held the wire along its way. */
+const metres = ref('');
 const lengthMm = computed(() => {
   const value = Number(metres.value.replace(',', '.'));
   return metres.value.trim() !== '' && Number.isFinite(value) && value >= 0 && value <= 30 ? Math.round(value * 1000) : undefined;
@@ -39,7 +40,9 @@ const choose = (pin: string, option?: FeedOption) =>
       variant="outlined"
       density="comfortable"
       hide-details="auto"
-      :error-messages="lengthMm === undefined ? 'A length from 0 to 30 m.' : ''"
+      :error-messages="lengthMm === undefined && metres.trim() !== '' ? 'A length from 0 to 30 m.' : ''"
+      :hint="lengthMm === undefined ? 'Hold it along its way; 0 where none is needed. Then what could feed it is ranked.' : ''"
+      persistent-hint
     />
     <section v-for="{ pin, led, liveIn, options } in supplies" :key="pin.id" class="stack">
       <h3>Pin {{ pin.id }}, {{ pin.carries }}</h3>
