@@ -92,6 +92,7 @@ test(
     await inPicture(page, /coil only/).click();
     await page.getByRole('button', { name: 'As the kit has it' }).click();
     await inPicture(page, /^Switch output 3 O3.*Too much for this circuit/).waitFor();
+    await page.getByRole('textbox', { name: /Length of new wire/ }).fill('2,5');
     await option(/^Headlamp output/)
       .getByRole('button', { name: 'Feed it from here' })
       .click();
