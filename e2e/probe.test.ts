@@ -77,6 +77,7 @@ test(
     await picture.getByRole('button', { name: /^Front fog plug, left: / }).click();
     await page.getByText('Feed it from elsewhere').click();
     await page.getByRole('textbox', { name: /Length of new wire/ }).fill('1');
+    await page.getByRole('textbox', { name: /Length of new wire/ }).press('Enter');
     await page
       .getByRole('listitem')
       .filter({ hasText: /^F41 fuse tap/ })

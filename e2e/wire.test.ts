@@ -77,6 +77,7 @@ test(
     await page.getByText('Feed it from elsewhere').click();
     const option = (name: RegExp) => page.getByRole('listitem').filter({ hasText: name });
     await page.getByRole('textbox', { name: /Length of new wire/ }).fill('2,5');
+    await page.getByRole('textbox', { name: /Length of new wire/ }).press('Enter');
     await option(/^Switch output 4.*Not from there: it does not carry the load/s).waitFor();
     await option(/^Battery, by a relay that switch output 3 triggers.*Main fuse 10.A.*Wire 0\.5.mm², 2\.5.m/s)
       .getByRole('button')
@@ -93,6 +94,7 @@ test(
     await page.getByRole('button', { name: 'As the kit has it' }).click();
     await inPicture(page, /^Switch output 3 O3.*Too much for this circuit/).waitFor();
     await page.getByRole('textbox', { name: /Length of new wire/ }).fill('2,5');
+    await page.getByRole('textbox', { name: /Length of new wire/ }).press('Enter');
     await option(/^Headlamp output/)
       .getByRole('button', { name: 'Feed it from here' })
       .click();

@@ -31,7 +31,10 @@ const SAME_A = 0.006;
 const AUXILIARY: readonly Beam[] = ['driving', 'work'];
 
 /** What feeds these lamps is held to the tighter share where one of them is of the road. */
-export const useOfLamps = (lamps: readonly Lamp[]): DropUse => (lamps.some((lamp) => !AUXILIARY.includes(lamp.optics.beam)) ? 'lamp' : 'auxiliary');
+const useOfLamps = (lamps: readonly Lamp[]): DropUse => (lamps.some((lamp) => !AUXILIARY.includes(lamp.optics.beam)) ? 'lamp' : 'auxiliary');
+
+/** What a joint feeds, as its share of the drop is judged. */
+export const useOfJoint = ({ kit, connection }: Pick<WireJoint, 'kit' | 'connection'>): DropUse => useOfLamps(kit.lamps.filter(({ id }) => connection.lamps.includes(id)));
 
 function useOf(joints: readonly WireJoint[], circuit: Circuit): DropUse {
   const lamps = joints

@@ -2,7 +2,7 @@ import { evaluate } from '../facts/index.ts';
 import type { Connection } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, Surge, VehiclePlug } from '../vehicle/index.ts';
 import { coilLoad, copperOhm, currentsOf, dropLimitShare, METRIC_MM2, permittedA, shopRelay, sizeCircuit, voltageRange, type DropUse, type Source } from '../wiring/index.ts';
-import { circuitLoads, useOfLamps } from './circuit-load.ts';
+import { circuitLoads, useOfJoint } from './circuit-load.ts';
 import type { JobContext } from './context.ts';
 import type { LedTo } from './events.ts';
 import { kitsOnVehicle, sideOf } from './kits.ts';
@@ -89,7 +89,7 @@ export function feedOptions(context: JobContext, joint: WireJoint, pinId: string
   const written = asWritten(context, joint);
   const own = ownCircuit(context, written, pin);
   const loads = loadsOfPin(context, joint, written, pin);
-  const use = useOfLamps(joint.kit.lamps.filter(({ id }) => joint.connection.lamps.includes(id)));
+  const use = useOfJoint(joint);
   const { systemVoltageV } = profile;
   const table = wireTableOf(context);
   const side = sideOf(onVehicle, written);

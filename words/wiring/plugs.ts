@@ -49,6 +49,9 @@ export function sayPlugVerdict(verdict: PlugVerdict): string {
   }
 }
 
+/** What was seen once the contacts of a plug were moved; of a family that is not known only what holds for every plug. */
+export const sayContactsMoved = (family: Pick<PlugFamily, 'secondLock'> | undefined): string => `Contacts moved, each tugged${family?.secondLock ? `, ${family.secondLock}` : ''}`;
+
 /** How near the contacts of a joint are to what they may carry: the fullest of them. */
 export function sayPinLoads(loads: readonly PinLoad[]): string {
   const fullest = loads.reduce<PinLoad | undefined>((most, load) => (most && most.ampere / most.permittedA >= load.ampere / load.permittedA ? most : load), undefined);

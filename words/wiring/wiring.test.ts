@@ -4,6 +4,7 @@ import {
   sayAlong,
   sayCavity,
   sayChecked,
+  sayContactsMoved,
   sayFamily,
   sayFeedTo,
   sayFirst,
@@ -124,6 +125,11 @@ test('what a joint wants first, what was seen of it, and what is left over', () 
   const plug = { name: 'Spare lead' } as LeftoverPlug['plug'];
   expect(sayLeftover({ plug, capped: false })).toContain('of the vehicle: its lamp is gone. Cap it');
   expect(sayLeftover({ plug, capped: true })).toContain('Capped and tied away.');
+});
+
+test('moved contacts are said with the second lock of their family, where it has one', () => {
+  expect(sayContactsMoved({ secondLock: 'comb pushed home' })).toBe('Contacts moved, each tugged, comb pushed home');
+  expect(sayContactsMoved(undefined)).toBe('Contacts moved, each tugged');
 });
 
 describe('wires that are led elsewhere', () => {

@@ -2,7 +2,7 @@ import type { VehicleState } from '../../states/index.ts';
 import { jobContext, sourcesFor, type JobContext } from '../../job/index.ts';
 import { contextOf, openedLog, VAN, type TestLog } from '../../job/test/log.ts';
 import { isRefused } from '../act.ts';
-import { measureSlot, slotsSought } from './index.ts';
+import { measureSlot, slotsSought, slotStateNext } from './index.ts';
 
 const AT = '2026-03-05T10:00:00Z';
 const [fog] = VAN.circuits;
@@ -31,6 +31,19 @@ test('each supply that is not joined is sought a slot for: live as its own circu
   expect(slotsSought(on(log))[0]?.finding.slots).toMatchObject([{ slot: 'F9', value: 'as wanted' }]);
   log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
   expect(slotsSought(on(log))).toEqual([]);
+});
+
+test('a slot is measured in the state that it is wanted in first, then in those that tell, and no more once it is otherwise', () => {
+  const log = started();
+  const next = (slot: string) => {
+    const [sought] = slotsSought(on(log));
+    return sought && slotStateNext(sought, slot);
+  };
+  expect([next('F9'), next('  ')]).toEqual(['front fog', undefined]);
+  log.add('slot.measured', { slot: 'F9', state: 'front fog', lowV: 12.3, highV: 12.3 });
+  expect([next(' f9'), next('F8')]).toEqual(['key off', 'front fog']);
+  log.add('slot.measured', { slot: 'F9', state: 'key off', lowV: 12.3, highV: 12.3 });
+  expect(next('F9')).toBeUndefined();
 });
 
 test('a slot is measured once the reference is proved; one that is never used is refused by name, whatever its letters', () => {

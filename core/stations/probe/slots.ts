@@ -13,6 +13,7 @@ import {
   type WireJoint,
 } from '../../job/index.ts';
 import { findFuse, voltageDoubts, type FuseFinding, type Reading } from '../../probing/index.ts';
+import type { VehicleState } from '../../states/index.ts';
 import type { PlugPin } from '../../vehicle/index.ts';
 import type { Behaviour } from '../../wiring/index.ts';
 import { refused, tooLong, unless, type Act } from '../act.ts';
@@ -38,6 +39,14 @@ export function slotsSought(context: JobContext): SlotSought[] {
         return { joint, pin, wanted, finding: findFuse(slots, table, readingVoltage(context), rules.probing) };
       }),
     );
+}
+
+/** The state in which a slot is measured next: the first that tells and was not measured; none once it was found otherwise, or for a slot without a name. */
+export function slotStateNext({ wanted, finding }: Pick<SlotSought, 'wanted' | 'finding'>, slot: string): VehicleState | undefined {
+  const name = slot.trim().toLowerCase();
+  const found = finding.slots.find((entry) => entry.slot.toLowerCase() === name);
+  if (name === '' || found?.value === 'otherwise') return undefined;
+  return found ? found.untested[0] : [...wanted.on, ...wanted.off][0];
 }
 
 /** Longest name that is printed at a fuse slot. */

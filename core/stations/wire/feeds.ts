@@ -6,7 +6,7 @@ import {
   suppliesOf,
   loadsOfPin,
   sourcesFor,
-  useOfLamps,
+  useOfJoint,
   wireJoints,
   type JobContext,
   type LedTo,
@@ -64,12 +64,11 @@ export function movePins(context: JobContext, kit: string, connection: string): 
 /** What stands against a joint because of where its wires are led: a slot not yet measured in the states that tell, or one that was measured otherwise. */
 export function againstLed(context: JobContext, joint: WireJoint): Refusal[] {
   const written = asWritten(context, joint);
-  const use = useOfLamps(joint.kit.lamps.filter(({ id }) => joint.connection.lamps.includes(id)));
   return joint.led.flatMap(({ pin, to }): Refusal[] => {
     if (to.at !== 'slot' || !suppliesOf(joint).some(({ id }) => id === pin.id)) return [];
     const { sources } = sourcesFor(context, ownLiveIn(context, written, pin), loadsOfPin(context, joint, written, pin));
     const found = sources.find(({ kind, id }) => kind === 'fuse tap' && id === to.slot)?.behaviour;
     if (found?.value === 'not known') return [{ code: 'measure-first', slot: to.slot ?? '', states: found.states }];
-    return found?.value === 'otherwise' && use === 'lamp' ? [{ code: 'no-source', because: ['behaves otherwise'] }] : [];
+    return found?.value === 'otherwise' && useOfJoint(joint) === 'lamp' ? [{ code: 'no-source', because: ['behaves otherwise'] }] : [];
   });
 }

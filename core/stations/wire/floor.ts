@@ -29,7 +29,7 @@ export type WireStep =
   /** Wires that are not proved, before they are joined. */
   | { kind: 'prove'; id: string; joint: WireJoint; pins: string[] }
   /** Contacts of the kit's plug that sit in other cavities than they must. */
-  | { kind: 'repin'; id: string; joint: WireJoint; moves: { pin: string; to: { row: number; column: number } }[] }
+  | { kind: 'repin'; id: string; joint: WireJoint }
   /** No plug leads there: its wires are joined at the vehicle's plug, or what is missing there is fed from another source. */
   | { kind: 'wires'; id: string; joint: WireJoint; by: 'the same plug' | 'another source' }
   | { kind: 'join'; id: string; joint: WireJoint; checks: JointCheck[]; against: Refusal[] }
@@ -50,7 +50,7 @@ export function floorSteps(context: JobContext, at: string): WireStep[] {
     const pins = joint.toProve.flatMap(({ pin, proof }) => (proof.code === 'proved' ? [] : [pin.id]));
     return [
       ...(emptyCavities(context, joint).length > 0 ? [{ kind: 'populate' as const, id: `populate:${id}`, joint }] : []),
-      ...(joint.verdict?.value === 're-pin' ? [{ kind: 'repin' as const, id: `repin:${id}`, joint, moves: joint.verdict.moves }] : []),
+      ...(joint.verdict?.value === 're-pin' ? [{ kind: 'repin' as const, id: `repin:${id}`, joint }] : []),
       ...(joint.verdict?.value === 'no plug'
         ? [
             {

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { probe } from '@jade/core/stations';
-import type { VehicleState } from '@jade/core/states';
 import { BLADE_FUSES_A } from '@jade/core/wiring';
 import { sayHelperState } from '@jade/words/kit';
 import { saySlot, saySlotWanted, sayStateCaution } from '@jade/words/probing';
@@ -20,13 +19,7 @@ const current = computed(() => sought.value.find((entry) => keyOf(entry) === cho
 const slot = ref('');
 const rated = ref('');
 
-const states = computed((): VehicleState[] => (current.value ? [...current.value.wanted.on, ...current.value.wanted.off] : []));
-const found = computed(() => current.value?.finding.slots.find((entry) => entry.slot.toLowerCase() === slot.value.trim().toLowerCase()));
-/** The state to measure: the first that is not measured at this slot yet; none once it is known to be otherwise. */
-const state = computed((): VehicleState | undefined => {
-  if (slot.value.trim() === '' || found.value?.value === 'otherwise') return undefined;
-  return found.value ? found.value.untested[0] : states.value[0];
-});
+const state = computed(() => current.value && probe.slotStateNext(current.value, slot.value));
 const caution = computed(() => state.value && sayStateCaution(state.value));
 const about = computed(() => `${slot.value}/${state.value ?? ''}`);
 const act = (lowV: number, highV: number, sure: boolean) =>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { WireJoint } from '@jade/core/job';
+import { familyOf, type WireJoint } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
-import { sayPlugVerdict } from '@jade/words/wiring';
+import { sayContactsMoved, sayPlugVerdict } from '@jade/words/wiring';
 import { useCurrentJob } from '../../job/current.ts';
 import CautionNote from '../../design/CautionNote.vue';
 
@@ -11,6 +11,7 @@ const props = defineProps<{ joint: WireJoint }>();
 const { job, context } = useCurrentJob();
 const verdict = computed(() => props.joint.verdict);
 const ids = computed(() => [props.joint.kit.slug, props.joint.connection.id] as const);
+const family = computed(() => familyOf(context.value, props.joint.kitPlug.family));
 const byWires = computed(() => !isRefused(wire.joinByWires(context.value, ...ids.value)));
 </script>
 
@@ -18,7 +19,7 @@ const byWires = computed(() => !isRefused(wire.joinByWires(context.value, ...ids
   <section v-if="!joint.joined && verdict?.value === 're-pin'" class="stack">
     <h3>Re-pin the kit’s plug</h3>
     <p>{{ sayPlugVerdict(verdict) }}</p>
-    <button type="button" class="push" @click="job.perform(wire.movePins(context, ...ids))">Contacts moved, each tugged, second lock closed</button>
+    <button type="button" class="push" @click="job.perform(wire.movePins(context, ...ids))">{{ sayContactsMoved(family) }}</button>
   </section>
   <section v-if="!joint.joined && verdict?.value === 'no plug'" class="stack">
     <h3>Wire by wire</h3>

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { asWritten, feedOptions, ownLiveIn, suppliesOf, type FeedOption, type WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { BAR_WORDS, sayFeedTo, sayLedShort, saySource, saySourceName } from '@jade/words/wiring';
+import MeasureEntry from '../../design/MeasureEntry.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** What feeds each supply of a joint, and from where else it could be fed: chosen, all that hangs on it is worked out anew. */
@@ -10,12 +11,9 @@ const props = defineProps<{ joint: WireJoint; open?: boolean }>();
 const { job, context } = useCurrentJob();
 /** Open where something is led elsewhere or has to be; it stays as it was put. */
 const shown = ref(props.open || props.joint.led.length > 0);
-/** Nobody knows it but who held the wire along its way. */
-const metres = ref('');
-const lengthMm = computed(() => {
-  const value = Number(metres.value.replace(',', '.'));
-  return metres.value.trim() !== '' && Number.isFinite(value) && value >= 0 && value <= 30 ? Math.round(value * 1000) : undefined;
-});
+/** New wire to there, in metres: nobody knows it but who held it along its way. */
+const metres = ref<number>();
+const lengthMm = computed(() => (metres.value === undefined ? undefined : Math.round(metres.value * 1000)));
 const supplies = computed(() =>
   suppliesOf(props.joint).map((pin) => ({
     pin,
@@ -31,19 +29,16 @@ const choose = (pin: string, option?: FeedOption) =>
 <template>
   <details v-if="supplies.length > 0 && !joint.joined" class="sources" :open="shown" @toggle="shown = ($event.target as HTMLDetailsElement).open">
     <summary>Feed it from elsewhere</summary>
-    <v-text-field
-      v-model="metres"
-      class="short"
+    <MeasureEntry
       label="Length of new wire to there"
-      suffix="m"
-      inputmode="decimal"
-      variant="outlined"
-      density="comfortable"
-      hide-details="auto"
-      :error-messages="lengthMm === undefined && metres.trim() !== '' ? 'A length from 0 to 30 m.' : ''"
-      :hint="lengthMm === undefined ? 'Hold it along its way; 0 where none is needed. Then what could feed it is ranked.' : ''"
-      persistent-hint
+      :about="`${joint.kit.slug}/${joint.connection.id}`"
+      unit="m"
+      :value="metres"
+      :least="0"
+      :most="30"
+      @measured="(value) => (metres = value)"
     />
+    <p v-if="lengthMm === undefined" class="soft">Hold it along its way; 0 where none is needed. Then what could feed it is ranked.</p>
     <section v-for="{ pin, led, liveIn, options } in supplies" :key="pin.id" class="stack">
       <h3>Pin {{ pin.id }}, {{ pin.carries }}</h3>
       <p v-if="led" class="line">
@@ -74,11 +69,6 @@ const choose = (pin: string, option?: FeedOption) =>
   min-height: var(--touch);
   align-content: center;
   font-weight: 620;
-}
-
-.short {
-  max-width: 260px;
-  margin: 4px 0 10px;
 }
 
 .said {
