@@ -58,6 +58,9 @@ test('a slot is measured once the reference is proved; one that is never used is
   expect(at('F9', reading('front fog', -12, -12))).toMatchObject({ refused: [{ code: 'reading-odd' }] });
   expect(isRefused(at('F9', reading('front fog', -12, -12), true))).toBe(false);
   expect(measureSlot(on(openedLog()), 'F9', reading('front fog', 12.3), undefined, AT)).toEqual({ refused: [{ code: 'reference-first' }] });
+  // The rule set names circuits that are never used, too.
+  const strict = { ...context, rules: { ...context.rules, neverUseCircuits: ['fog'] } };
+  expect(measureSlot(strict, 'F1', reading('front fog', 12.3), undefined, AT)).toEqual({ refused: [{ code: 'never-slot', slot: 'F1', circuit: 'fog' }] });
   // One that was measured before keeps its name.
   log.add('slot.measured', { slot: 'F9', state: 'parking', lowV: 0, highV: 0 });
   expect(measureSlot(on(log), 'f9', reading('front fog', 12.3), undefined, AT)).toMatchObject({ events: [{ payload: { slot: 'F9' } }] });
