@@ -98,9 +98,9 @@ test('a constant supply is on with the key off and in another state, and holds u
   expect(proofOf(profile, log, '2')).toEqual({ code: 'needs-load' });
   log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'key off', lowV: 12.4, highV: 12.4, underLamp: 'holds' });
   expect(proofOf(profile, log, '2')).toEqual({ code: 'proved' });
-  // One that leaks in another state is not proved by holding here.
+  // One that leaks in another state is no constant supply, whatever held.
   log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'parking', lowV: 6, highV: 6, underLamp: 'collapses' });
-  expect(proofOf(profile, log, '2')).toEqual({ code: 'rivals' });
+  expect(proofOf(profile, log, '2')).toEqual({ code: 'contradictory', state: 'parking', found: 'leak' });
   const dead = started();
   read(dead, '2', 'key off', 0.01);
   expect(proofOf(profile, dead, '2')).toEqual({ code: 'contradictory', state: 'key off', found: 'off' });
