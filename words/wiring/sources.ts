@@ -22,7 +22,7 @@ export function saySource({ kind, behaviour, inherits, check, newFuseA, original
   const original = originalA === undefined ? 'The original fuse' : `The original fuse of ${stated(originalA, 'A')}`;
   const tap = kind === 'fuse tap' ? ` ${original} stays; the tap is turned so that the added load does not pass through it.` : '';
   const takes = inherits.length > 0 ? ` The lamp takes over its ${inherits.join(' and ')}.` : '';
-  return `${behaves}${bears}${tap}${takes} ${reversible ? 'Nothing is cut' : 'A wire is bared'}; ${plural(minutes, 'minute')}.`;
+  return `${behaves}${bears}${tap}${takes} ${reversible ? 'Nothing of the vehicle is cut' : 'A wire of the vehicle is bared'}; ${plural(minutes, 'minute')}.`;
 }
 
 /** Why a wire is not led to a source. */
