@@ -191,7 +191,7 @@ test('what is to be done with two plugs is said with its harm, pin by pin', () =
 test('a source is said with how it behaves, what it bears, what is cut and how long it takes', () => {
   const source = { kind: 'fuse tap' as const, id: 'F22', name: 'slot F22', inherits: [], capacity: 'carries' as const, reversible: true, minutes: 12, newFuseA: 7.5 };
   expect(plain(saySource({ ...source, behaviour: { value: 'as wanted' } }))).toBe(
-    'Behaves as wanted. The added load behind a fuse of its own of 7.5 A. The original fuse stays; the tap is turned so that the added load does not pass through it. Nothing is cut; 12 minutes.',
+    'Behaves as wanted. The added load behind a fuse of its own of 7.5 A. The original fuse stays; the tap is turned so that the added load does not pass through it. Nothing of the vehicle is cut; 12 minutes.',
   );
   expect(plain(saySource({ ...source, capacity: 'not known', originalA: 5, behaviour: { value: 'as wanted' } }))).toContain(
     'of its own of 7.5 A. What the slot may hold is not known. The original fuse of 5 A stays;',
