@@ -199,7 +199,7 @@ test('a source is said with how it behaves, what it bears, what is cut and how l
   const other = plain(
     saySource({ ...source, kind: 'lamp circuit', newFuseA: undefined, reversible: false, inherits: ['flashing'], behaviour: { value: 'otherwise', states: ['main', 'key off'] } }),
   );
-  expect(other).toBe('Behaves otherwise in main, key off. The lamp takes over its flashing. A wire is bared; 12 minutes.');
+  expect(other).toBe('Behaves otherwise in main, key off. The lamp takes over its flashing. A wire of the vehicle is bared; 12 minutes.');
   expect(sayRefusedSource({ id: 'airbag', name: 'Restraints', why: 'restraint system' })).toBe('Restraints is never used: restraint system.');
   expect(sayRefusedSource({ id: 'brakes', name: 'Brakes' })).toBe('Brakes is never used: the shop’s rules forbid it.');
   expect([saySourceName({ kind: 'battery with relay', name: 'Front fog' }), saySourceName({ kind: 'fuse tap', name: 'F22' })]).toEqual([
