@@ -65,6 +65,7 @@ export type FaultCode =
   | 'undone-already'
   | 'no-session'
   | 'code-unknown'
+  | 'link-shut'
   | 'itself'
   | 'other-kind'
   | 'other-number'

@@ -7,6 +7,8 @@ export const CODE_MINUTES = 10;
 export const CODE_TRIES = 10;
 /** Days without use after which a device is let in no more. */
 export const DEVICE_DAYS = 90;
+/** Hours after which the link of a helper's phone is over. */
+export const HELPER_HOURS = 12;
 /** Days after which somebody picks their bench name again. */
 export const SESSION_DAYS = 30;
 

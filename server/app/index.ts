@@ -16,6 +16,7 @@ import { logging, logRequests, type LogStream } from '../log/index.ts';
 import { fromThisMachine, guardDoor, peopleRoutes } from '../people/index.ts';
 import { stopPlanner } from '../planner/index.ts';
 import { harnessRoutes } from '../harness/index.ts';
+import { helperRoutes } from '../helper/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
 import { shopRoutes } from '../shop/index.ts';
 import { limitRates } from './limits.ts';
@@ -151,6 +152,7 @@ export function buildApp({
     jobRoutes(api, { db, onSigned: (job) => ensureSheet(db, job) });
     sheetRoutes(api, { db });
     harnessRoutes(api, { db });
+    helperRoutes(api, { db, addresses });
     computeRoutes(api);
   });
   if (webFolder && existsSync(join(webFolder, 'index.html'))) serveInterface(app, webFolder);

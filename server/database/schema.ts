@@ -208,3 +208,27 @@ export const sessions = mysqlTable('sessions', {
   /** When somebody left the bench; what they recorded before may still come. */
   endedAt: moment('ended_at'),
 });
+
+/** Links of helpers' phones: each reads what one job asks of the helper in the seat, for some hours or until it is shut. */
+export const helperLinks = mysqlTable(
+  'helper_links',
+  {
+    tokenHash: char('token_hash', { length: 64 }).primaryKey(),
+    job: id('job')
+      .notNull()
+      .references(() => jobs.id),
+    madeAt: moment('made_at').notNull(),
+    madeBy: id('made_by').notNull(),
+    endedAt: moment('ended_at'),
+  },
+  (table) => [index('helper_links_job').on(table.job)],
+);
+
+/** What the helper of a job is asked to switch now. */
+export const helperStates = mysqlTable('helper_states', {
+  job: id('job')
+    .primaryKey()
+    .references(() => jobs.id),
+  state: varchar('state', { length: 24 }),
+  saidAt: moment('said_at').notNull(),
+});

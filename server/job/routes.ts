@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { FastifyInstance, FastifyReply } from 'fastify';
+import type { FastifyInstance } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
 import { rightFor, roleFaults } from '@jade/core/shop';
 import { foldJob, idCheck, standingEvents, undoFaults, undoTargets, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
@@ -12,6 +12,7 @@ import { appendEvents, type AppendAnswer } from './log.ts';
 import { pinnedOf } from './documents.ts';
 import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
+import { lookOften, openStream } from '../streams/index.ts';
 import { BoardStreams, Streams } from './streams.ts';
 import { Summaries } from './summary.ts';
 import { takenOn } from './times.ts';
@@ -21,9 +22,6 @@ import { keepLog, readEvents } from './whole-log.ts';
 const EVENT_BYTES = 1024 * 1024;
 const MOST_EVENTS = 500;
 const PING_MS = 20_000;
-/** How often it is looked whether another server, or a request that was cut off, added something. */
-const LOOK_MS = 400;
-const LONGEST_LOOK_MS = 5000;
 /** A request that waited for another reads what that one wrote. */
 const READS_WHAT_STANDS = { isolationLevel: 'read committed' } as const;
 
@@ -71,12 +69,6 @@ async function checkFor(tx: Connection, role: string, known: readonly LoggedEven
   };
 }
 
-/** Takes an answer out of the server's hands: it stays open and is written to while something happens. */
-function openStream(reply: FastifyReply): void {
-  reply.hijack();
-  reply.raw.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive', 'x-content-type-options': 'nosniff' });
-}
-
 /** A place in a log, from an address; none asked for is the beginning. */
 function placeOf(text: string | undefined, path: string): number {
   const since = text === undefined || text === '' ? 0 : Number(text);
@@ -96,34 +88,21 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
   const board = new BoardStreams();
   const summaries = new Summaries(db, (job, error) => app.log.error({ err: error, job }, 'the summary was not made'));
   const pinging = setInterval(() => void Promise.all([streams, board].map((open) => open.ping())), PING_MS).unref();
-  let closing = false;
-  /** Looks over and over whether something grew elsewhere, with longer waits while the database is away. */
-  const looking = (async () => {
-    for (let waitMs = LOOK_MS; !closing;) {
-      await new Promise((settle) => setTimeout(settle, waitMs).unref());
-      if (closing) return;
-      try {
-        await streams.look();
-        await board.look(() => boardState(db));
-        waitMs = LOOK_MS;
-      } catch {
-        waitMs = Math.min(waitMs * 2, LONGEST_LOOK_MS);
-      }
-    }
-  })();
+  const stopLooking = lookOften(async () => {
+    await streams.look();
+    await board.look(() => boardState(db));
+  });
   app.addHook('onReady', (done) => {
     void summaries.liftAll().catch((error: unknown) => app.log.error({ err: error }, 'older summaries were not made anew'));
     done();
   });
   app.addHook('preClose', async () => {
-    closing = true;
+    stopLooking();
     clearInterval(pinging);
     streams.closeAll();
     board.closeAll();
     await summaries.stop();
   });
-  void looking;
-
   /** After something was stored, whoever follows the job is told and its summary follows; nobody waits for it. */
   function afterAppend(job: string): void {
     void streams.tell(job).catch((error: unknown) => app.log.error({ err: error, job }, 'followers were not told'));

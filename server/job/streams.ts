@@ -3,26 +3,12 @@ import { inArray } from 'drizzle-orm';
 import type { LoggedEvent } from '@jade/core/job';
 import type { Appended } from '@jade/contract/job';
 import { tables, type Database } from '../database/index.ts';
+import { pingAll, type OpenStream, type StillIn } from '../streams/index.ts';
 import { readEvents } from './whole-log.ts';
 
 const { jobs } = tables;
 
-/** Whether whoever follows may still be told. */
-export type StillIn = () => Promise<boolean>;
-
-/** Ends the streams of those who are not let in any more, and says to the others that it is still here. */
-async function pingAll(open: Iterable<{ response: ServerResponse; stillIn: StillIn }>): Promise<void> {
-  await Promise.all(
-    [...open].map(async ({ response, stillIn }) => {
-      if (await stillIn().catch(() => true)) response.write(': still here\n\n');
-      else response.end();
-    }),
-  );
-}
-
-interface Follower {
-  response: ServerResponse;
-  stillIn: StillIn;
+interface Follower extends OpenStream {
   /** The last event it was told of. */
   seq: number;
 }
@@ -99,7 +85,7 @@ export class Streams {
 
 /** The day board's streams: told that something moved, with which the board is read anew. */
 export class BoardStreams {
-  private readonly open = new Set<{ response: ServerResponse; stillIn: StillIn }>();
+  private readonly open = new Set<OpenStream>();
   private seen: string | undefined;
 
   add(response: ServerResponse, stillIn: StillIn): void {

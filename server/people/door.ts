@@ -3,8 +3,16 @@ import type { Connection, Database } from '../database/index.ts';
 import { Refusal } from '../faults/index.ts';
 import { deviceOf, fromThisMachine } from './session.ts';
 
-/** What may be asked from anywhere: whether it is well, and by a code to be let in. */
-const OPEN_TO_ALL = new Set(['GET /api/health', 'HEAD /api/health', 'POST /api/devices']);
+/** What may be asked from anywhere: whether it is well, by a code to be let in, and by a helper's link what the helper is to switch. */
+const OPEN_TO_ALL = new Set([
+  'GET /api/health',
+  'HEAD /api/health',
+  'POST /api/devices',
+  'GET /api/helper/:token',
+  'HEAD /api/helper/:token',
+  'GET /api/helper/:token/stream',
+  'HEAD /api/helper/:token/stream',
+]);
 
 /** Whether a request may still come in: at this machine, or from a device that was not shut out since. What stays open for long asks it again. */
 export async function isLetIn(db: Connection, request: FastifyRequest): Promise<boolean> {

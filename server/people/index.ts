@@ -1,3 +1,3 @@
 export * from './door.ts';
 export * from './routes.ts';
-export { authorOf, fromThisMachine, proxiesOf, requirePerson, requireRight, requireRightOrFirstSetUp, type Session } from './session.ts';
+export { authorOf, fromThisMachine, hashOf, proxiesOf, requirePerson, requireRight, requireRightOrFirstSetUp, type Session } from './session.ts';

@@ -44,7 +44,7 @@ function typing(target: EventTarget | null): boolean {
 
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'Escape') panel.value = undefined;
-  if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (alone.value || typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
   const actions: Record<string, () => void> = {
     '/': () => void (panel.value = 'finder'),
     '?': () => void (panel.value = 'keys'),
@@ -59,8 +59,10 @@ function onKey(event: KeyboardEvent): void {
   action();
 }
 
+/** A page for somebody who is no part of the shop: it asks for nobody and shows nothing else. */
+const alone = computed(() => route.meta.alone === true);
 onMounted(() => {
-  void session.load();
+  void router.isReady().then(() => (alone.value ? undefined : session.load()));
   window.addEventListener('keydown', onKey);
 });
 onUnmounted(() => window.removeEventListener('keydown', onKey));
@@ -89,7 +91,8 @@ async function picked(person: string): Promise<void> {
 </script>
 
 <template>
-  <v-app>
+  <v-app v-if="alone"><router-view /></v-app>
+  <v-app v-else>
     <a class="skip push main" href="#work">To the work surface</a>
     <div class="bench" :class="{ shop: !inJob, trayed: inJob }">
       <StationRule :in-job="inJob" @finder="panel = 'finder'" @keys="panel = 'keys'" />

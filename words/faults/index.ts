@@ -63,6 +63,7 @@ const SENTENCES: Record<FaultCode, Say> = {
   reserved: () => 'is a name that no field can have',
   'no-session': () => 'nobody is at this bench: pick a bench name first',
   'code-unknown': ({ minutes }) => `no code is open by these signs: it lets in one device, within ${minutes} minutes; ask for a new one at the counter`,
+  'link-shut': ({ hours }) => `this link is shut, or over after ${hours} hours: ask at the bench for a new one`,
   'one-of': ({ choices }) => `asks for exactly one of ${choices}`,
   itself: () => 'is the same one',
   'other-kind': ({ one, other }) => `is another kind of vehicle: ${other}, not ${one}`,

@@ -16,7 +16,7 @@ const SWITCHED: Readonly<Record<VehicleState, string>> = {
   'turn right': 'right turn signal on',
   hazard: 'hazard lamps on',
   'stop pedal': 'press the brake pedal',
-  reverse: 'reverse gear, brake held',
+  reverse: 'reverse gear, parking brake set',
   'front fog': 'front fog on',
   'rear fog': 'rear fog on',
   plate: 'plate lamp on',

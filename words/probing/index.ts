@@ -91,10 +91,18 @@ export function sayLeft({ leftMin, wireMin, go }: { leftMin: number; wireMin?: n
 
 /** What can hurt while the vehicle is in a state; undefined where nothing more than always. */
 export function sayStateCaution(state: VehicleState): string | undefined {
-  if (onWith(state).includes('engine')) return 'Engine running: doors open or extraction on, brake held, out of gear, hands and leads away from belts and fan.';
-  if (state === 'reverse') return 'Reverse gear: brake held, wheels chocked, nobody in front or behind.';
+  if (onWith(state).includes('engine')) return 'Engine running: doors open or extraction on, parking brake set, out of gear, hands and leads away from belts and fan.';
+  if (state === 'reverse') return 'Reverse gear: parking brake set, wheels chocked, nobody in front or behind. A foot on the brake pedal makes the stop lamps live too: say so.';
   return undefined;
 }
+
+/** What the helper's phone says beside the state, and where none is asked for. */
+export const HELPER_WORDS = {
+  hold: 'Everything else off. Hold it until the words change.',
+  wait: 'Everything off, wait',
+  nothing: 'Nothing is asked of you now.',
+  away: 'The line to the bench is lost. Change nothing; ask by voice.',
+} as const;
 
 /** When what a slot is to feed is to be live. */
 export function saySlotWanted({ on, off }: Behaviour): string {

@@ -26,7 +26,7 @@ test('minutes of probing and of a wire, and which is less', () => {
 });
 
 test('a state that can hurt says so, also one that needs it', () => {
-  expect(sayStateCaution('reverse')).toMatch(/brake held, wheels chocked/);
+  expect(sayStateCaution('reverse')).toMatch(/parking brake set, wheels chocked.*stop lamps/);
   expect(sayStateCaution('engine')).toMatch(/extraction/);
   expect(sayStateCaution('parking')).toBeUndefined();
 });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { probe } from '@jade/core/stations';
+import type { VehicleState } from '@jade/core/states';
 import { BLADE_FUSES_A } from '@jade/core/wiring';
 import { sayHelperState } from '@jade/words/kit';
 import { saySlot, saySlotWanted, sayStateCaution } from '@jade/words/probing';
@@ -20,6 +21,11 @@ const slot = ref('');
 const rated = ref('');
 
 const state = computed(() => current.value && probe.slotStateNext(current.value, slot.value));
+const emit = defineEmits<{ asks: [state: VehicleState | undefined] }>();
+watch(
+  () => (slot.value.trim() === '' ? undefined : state.value),
+  (asked) => emit('asks', asked),
+);
 const caution = computed(() => state.value && sayStateCaution(state.value));
 const about = computed(() => `${slot.value}/${state.value ?? ''}`);
 const act = (lowV: number, highV: number, sure: boolean) =>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { readingsOf, readingVoltage } from '@jade/core/job';
 import { classifyReading } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
@@ -12,6 +12,7 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import FuseFinder from './FuseFinder.vue';
+import HelperPhone from './HelperPhone.vue';
 import ProbeCard from './ProbeCard.vue';
 
 const { job, context } = useCurrentJob();
@@ -43,6 +44,19 @@ function take(value: number, underLamp?: 'holds' | 'collapses'): void {
   void job.perform(probe.take(context.value, plug, pin, { state, lowV: value, highV: value, ...(underLamp ? { underLamp } : {}) }, actedAt()));
 }
 const now = computed(() => probe.probeNow(context.value));
+/** What is asked of the helper: the state of whatever was taken in hand last. */
+const slotState = ref<VehicleState>();
+const asked = ref<VehicleState>();
+watch(
+  () => (job.state.reference ? now.value?.reading.state : undefined),
+  (state) => void (asked.value = state),
+  { immediate: true },
+);
+watch(
+  () => picked.value,
+  (cell) => void (asked.value = cell?.state ?? now.value?.reading.state),
+);
+watch(slotState, (state) => void (asked.value = state ?? now.value?.reading.state));
 const open = computed(() => wires.value.filter(({ proof }) => proof.code !== 'proved').length);
 const current = computed(() => picked.value && readingAt(picked.value.plug, picked.value.pin, picked.value.state));
 const isPicked = (plug: string, pin: string, state: VehicleState) => picked.value?.plug === plug && picked.value.pin === pin && picked.value.state === state;
@@ -63,6 +77,7 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
           <MeasureEntry label="A known feed" unit="V" :least="-60" :most="60" :value="feed" @measured="(value) => referenceRead('feed', value)" />
         </div>
       </details>
+      <HelperPhone v-if="job.state.reference" :asked="asked" />
       <ProbeCard v-if="job.state.reference && now" :now="now" @pick="(pin) => (picked = { plug: now?.probe.plug.id ?? '', pin, state: now?.reading.state ?? 'key off' })" />
       <p v-else-if="job.state.reference && open > 0" class="leaf odd">
         Nothing more to read in these states, and {{ plural(open, 'wire') }} not proved: what each still wants stands in its line.
@@ -124,8 +139,8 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         </div>
         <p v-else class="soft">{{ job.state.reference ? 'Pick a cell and write what the meter shows.' : 'The cells open when the reference is proved.' }}</p>
       </div>
-      <FuseFinder v-if="job.state.reference" />
-      <CautionNote text="Helper in the seat: brake held, wheels chocked, no engine running in a closed bay. A powered probe only on a lamp off the vehicle." />
+      <FuseFinder v-if="job.state.reference" @asks="(state) => (slotState = state)" />
+      <CautionNote text="Helper in the seat: parking brake set, wheels chocked, no engine running in a closed bay. A powered probe only on a lamp off the vehicle." />
     </template>
   </div>
 </template>

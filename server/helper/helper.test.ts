@@ -1,0 +1,100 @@
+import { HELPER_HOURS } from '@jade/core/shop';
+import type { HelperLink, HelperShown } from '@jade/contract/helper';
+import { buildApp } from '../app/index.ts';
+import { openDatabase } from '../database/index.ts';
+import { openTestShop, type TestShop } from '../test/shop.ts';
+
+const JOB = 'hill-road-12';
+const PHONE = '192.0.2.9';
+let shop: TestShop;
+let address: string;
+beforeAll(async () => {
+  shop = await openTestShop();
+  address = await shop.app.listen({ host: '127.0.0.1', port: 0 });
+}, 60_000);
+afterAll(() => shop.close());
+
+const post = (path: string, payload: object = {}) => shop.app.inject({ method: 'POST', url: `/api/jobs/${JOB}/helper${path}`, headers: { cookie: shop.cookie }, payload });
+const linkOf = async () => (await post('')).json<HelperLink>();
+const read = (token: string, remoteAddress = PHONE) => shop.app.inject({ url: `/api/helper/${token}`, remoteAddress });
+const open = async () => (await shop.app.inject({ url: `/api/jobs/${JOB}/helper`, headers: { cookie: shop.cookie } })).json<{ open: number }>().open;
+
+/** Follows a phone's stream: gives what it is told, one after the other, and what it took. */
+async function follow(token: string, at = address) {
+  const stop = new AbortController();
+  const answer = await fetch(`${at}/api/helper/${token}/stream`, { signal: stop.signal });
+  const reader = answer.body?.getReader();
+  let text = '';
+  const next = async (): Promise<HelperShown> => {
+    for (;;) {
+      const end = text.indexOf('\n\n');
+      if (end >= 0) {
+        const data = /^data: (.*)$/m.exec(text.slice(0, end))?.[1];
+        text = text.slice(end + 2);
+        if (data) return JSON.parse(data) as HelperShown;
+        continue;
+      }
+      const { value, done } = (await reader?.read()) ?? { value: undefined, done: true };
+      if (done) throw new Error('the stream ended');
+      text += new TextDecoder().decode(value);
+    }
+  };
+  return { answer, next, stop: () => stop.abort() };
+}
+
+test('a phone without any other way in reads by its link what this job asks of the helper, and nothing else', async () => {
+  const { token, until, addresses } = await linkOf();
+  expect([token, addresses]).toEqual([expect.stringMatching(/^[\w-]{43}$/), []]);
+  expect(Math.round((Date.parse(until) - Date.now()) / 3_600_000)).toBe(HELPER_HOURS);
+  expect((await read(token)).json()).toEqual({ plate: 'HR 12', state: null });
+  expect((await post('/asked', { state: 'reverse' })).json()).toEqual({ told: true });
+  expect((await read(token)).json()).toEqual({ plate: 'HR 12', state: 'reverse' });
+  expect((await post('/asked')).json()).toEqual({ told: true });
+  expect((await read(token)).json()).toEqual({ plate: 'HR 12', state: null });
+  for (const url of [`/api/jobs/${JOB}`, `/api/jobs/${JOB}/helper`, '/api/people'])
+    expect([url, (await shop.app.inject({ url, remoteAddress: PHONE, headers: { authorization: token } })).statusCode]).toEqual([url, 403]);
+});
+
+test('what is asked is told within a second, by another server too, and only when it is something else', async () => {
+  const { token } = await linkOf();
+  await post('/asked', { state: 'parking' });
+  const other = buildApp({ database: openDatabase(shop.url) });
+  const there = await other.listen({ host: '127.0.0.1', port: 0 });
+  const [phone, far] = [await follow(token), await follow(token, there)];
+  expect([(await phone.next()).state, (await far.next()).state]).toEqual(['parking', 'parking']);
+  await post('/asked', { state: 'parking' });
+  const from = performance.now();
+  await post('/asked', { state: 'stop pedal' });
+  expect([(await phone.next()).state, (await far.next()).state]).toEqual(['stop pedal', 'stop pedal']);
+  expect(performance.now() - from).toBeLessThan(1000);
+  phone.stop();
+  far.stop();
+  await other.close();
+});
+
+test('a link that was shut, is over or never was reads nothing more, and its stream ends', async () => {
+  const [shut, late] = [await linkOf(), await linkOf()];
+  expect(await open()).toBeGreaterThanOrEqual(2);
+  const phone = await follow(shut.token);
+  await phone.next();
+  await post('/shut');
+  await expect(phone.next()).rejects.toThrow('the stream ended');
+  const refused = await read(shut.token);
+  expect([refused.statusCode, refused.json<{ faults: { message: string }[] }>().faults[0]?.message]).toEqual([
+    403,
+    expect.stringMatching(/^This link is shut, or over after 12 hours/),
+  ]);
+  expect([await open(), (await post('/asked', { state: 'reverse' })).json()]).toEqual([0, { told: false }]);
+  expect((await read(late.token)).statusCode).toBe(403);
+  const old = await linkOf();
+  expect((await read(old.token)).json()).toEqual({ plate: 'HR 12', state: null });
+  await shop.database.pool.query('UPDATE helper_links SET made_at = made_at - INTERVAL 12 HOUR');
+  expect([(await read(old.token)).statusCode, (await read('nothing')).statusCode, await open()]).toEqual([403, 403, 0]);
+});
+
+test('a job that is not there and a state that no vehicle has are refused by name', async () => {
+  const strange = await shop.app.inject({ method: 'POST', url: '/api/jobs/nothing/helper', headers: { cookie: shop.cookie }, payload: {} });
+  expect(strange.statusCode).toBe(404);
+  const { statusCode, json } = await post('/asked', { state: 'flying' });
+  expect([statusCode, json<{ faults: { path: string; code: string }[] }>().faults.map(({ path, code }) => `${path}: ${code}`)]).toEqual([422, ['state: choice']]);
+});
