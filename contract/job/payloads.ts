@@ -1,4 +1,5 @@
 import { PASSES } from '@jade/core/kit';
+import { LAMP_ENDS, PROBE_FUNCTIONS } from '@jade/core/probing';
 import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
 import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
 import {
@@ -7,8 +8,10 @@ import {
   FACT_CERTAINTIES,
   JOINT_CHECKS,
   LED_TO,
+  MOST_PINS,
   MOMENTS,
   SCHOOLS,
+  WIRE_OPENINGS,
   type DocumentPin as PlainPin,
   type BroughtIn as PlainBroughtIn,
   type EventType,
@@ -305,6 +308,46 @@ class ReadingTaken implements P<'reading.taken'> {
   @Optional() @OneOf(['holds', 'collapses']) underLamp?: P<'reading.taken'>['underLamp'];
 }
 
+class WireAt {
+  @Slug() plug!: string;
+  @Slug() pin!: string;
+}
+
+class ContinuityMeasured extends WireAt implements P<'continuity.measured'> {
+  @Amount(0, 100_000_000) ohm!: number;
+}
+
+class DropMeasured extends WireAt implements P<'drop.measured'> {
+  @Amount(-60, 60) dropV!: number;
+}
+
+class FoundPin {
+  @Slug() id!: string;
+  @Whole(1, 20) row!: number;
+  @Whole(1, 40) column!: number;
+  @Optional() @Text(MOST.colour) colour?: string;
+}
+
+class PlugFound implements P<'plug.found'> {
+  @Slug() plug!: string;
+  @Text(MOST.plugName) name!: string;
+  @Text(MOST.where) where!: string;
+  @OneOf(SIDES) side!: P<'plug.found'>['side'];
+  @OneOf(LAMP_ENDS) lamps!: P<'plug.found'>['lamps'];
+  @Whole(1, 20) rows!: number;
+  @Whole(1, 40) columns!: number;
+  @Each(() => FoundPin, MOST_PINS) pins!: FoundPin[];
+}
+
+class ProbeWanted implements P<'probe.wanted'> {
+  @Slug() plug!: string;
+  @OneOfEach(PROBE_FUNCTIONS, MOST_PINS) functions!: P<'probe.wanted'>['functions'];
+}
+
+class WireOpened extends WireAt implements P<'wire.opened'> {
+  @OneOf(WIRE_OPENINGS) how!: P<'wire.opened'>['how'];
+}
+
 class SensorNamed implements P<'sensor.unplugged'> {
   @Slug() sensor!: string;
 }
@@ -434,6 +477,12 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'outage.accepted': OutageAccepted,
   'reference.checked': ReferenceChecked,
   'reading.taken': ReadingTaken,
+  'continuity.measured': ContinuityMeasured,
+  'drop.measured': DropMeasured,
+  'plug.found': PlugFound,
+  'probe.wanted': ProbeWanted,
+  'wire.opened': WireOpened,
+  'wire.sealed': WireAt,
   'sensor.unplugged': SensorNamed,
   'sensor.reconnected': SensorNamed,
   'sensor.moved': SensorMoved,

@@ -19,6 +19,7 @@ const LEARNED: readonly EventType[] = [
   'fact.recorded',
   'option.chosen',
   'accessory.found',
+  'plug.found',
   'way.blocked',
   'way.chosen',
   'route.chosen',

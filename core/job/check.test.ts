@@ -67,7 +67,7 @@ test('an accessory is a piece once it was found, in this batch or before', () =>
     type: 'accessory.found',
     payload: { accessory: 'winch', name: 'Winch', side: 'centre', zone: 'front', holds: ['grille'], openMin: 5, closeMin: 5, people: 1, drive: 'hex', size: '13 mm', count: 4 },
   });
-  expect(idCheck(documents, ['winch'])(moved, 'events[0]')).toEqual([]);
+  expect(idCheck(documents, { accessories: ['winch'] })(moved, 'events[0]')).toEqual([]);
   const later = idCheck(documents);
   expect(later(moved, 'events[0]')).toMatchObject([{ path: 'events[0].payload.piece', code: 'unknown-id' }]);
   expect(later(found, 'events[1]')).toEqual([]);
@@ -149,7 +149,7 @@ test('an option has its choices, a fact its values, and what is there passes', (
   ];
   for (const [type, payload] of there) expect([type, one(type, payload, POWERED as typeof OPTIONED)]).toEqual([type, []]);
   // An accessory has ways and fasteners that nobody described.
-  const held = idCheck(documents, ['winch']);
+  const held = idCheck(documents, { accessories: ['winch'] });
   expect(held(event({ type: 'fastener.broken', payload: { piece: 'winch', group: 'fixings', count: 1 } }), 'e')).toEqual([]);
   expect(held(event({ type: 'way.blocked', payload: { place: 'winch', way: 'w', why: 'x' } }), 'e')).toEqual([]);
 });

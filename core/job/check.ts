@@ -3,7 +3,7 @@ import { testsThatFollow } from '../kit/index.ts';
 import { factChoices } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
-import type { JobEvent } from './events.ts';
+import type { FoundPlug, JobEvent } from './events.ts';
 import { madeCircuitId } from './led.ts';
 
 type Lists = Readonly<Record<string, readonly { id: string }[]>>;
@@ -15,20 +15,41 @@ export type IdCheck = (event: JobEvent, path: string) => Fault[];
  * Holds events, in the order they happened, against the documents that their job pins: a fact, value, option, item, task, lamp, joint,
  * step, test, pin, sensor, supply, piece, fastener, way or rule that they do not have. An accessory that was found counts as a piece
  * from then on. Whether an event fits what happened before it is not asked here.
- * @param found ids of accessories that were found before
+ * @param found ids of accessories and plugs that were found before
  */
-export function idCheck(documents: Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>, found: Iterable<string> = []): IdCheck {
-  const accessories = new Set(found);
+export function idCheck(
+  documents: Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>,
+  found: { accessories?: Iterable<string>; plugs?: Iterable<FoundPlug> } = {},
+): IdCheck {
+  const accessories = new Set(found.accessories ?? []);
+  const plugs = new Map([...(found.plugs ?? [])].map((plug) => [plug.plug, plug]));
   return (event, path) => {
     if (event.type === 'accessory.found') accessories.add(event.payload.accessory);
-    return eventFaults(event, documents, accessories, path);
+    if (event.type === 'plug.found' && plugFaults(event.payload, documents.profile, path).length === 0) plugs.set(event.payload.plug, event.payload);
+    return eventFaults(event, documents, accessories, [...plugs.values()], path);
   };
+}
+
+/** Faults of a face as it was found: an id that the profile has, pins of one name or in one place, or outside the face. */
+function plugFaults({ plug, pins, rows, columns }: FoundPlug, profile: JobDocuments['profile'], path: string): Fault[] {
+  const at = `${path}.payload`;
+  return [
+    ...(profile.plugs.some(({ id }) => id === plug) ? [{ path: `${at}.plug`, code: 'duplicate-id' as const, data: { id: plug } }] : []),
+    ...pins.flatMap(({ id, row, column }, place): Fault[] => [
+      ...(pins.findIndex((other) => other.id === id) < place ? [{ path: `${at}.pins[${place}].id`, code: 'duplicate-id' as const, data: { id } }] : []),
+      ...(row > rows || column > columns ? [{ path: `${at}.pins[${place}]`, code: 'pin-outside-face' as const, data: { rows, columns } }] : []),
+      ...(pins.findIndex((other) => other.row === row && other.column === column) < place
+        ? [{ path: `${at}.pins[${place}]`, code: 'pin-place-twice' as const, data: { row, column } }]
+        : []),
+    ]),
+  ];
 }
 
 function eventFaults(
   event: JobEvent,
   { profile, kits, rules, plugs }: Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>,
   accessories: ReadonlySet<string>,
+  found: readonly FoundPlug[],
   path: string,
 ): Fault[] {
   const at = (field: string) => `${path}.payload.${field}`;
@@ -154,8 +175,16 @@ function eventFaults(
     case 'supply.set':
     case 'setting.restored':
       return among(profile.supplies, event.payload.supply, 'supply', 'supply');
+    case 'plug.found':
+      return plugFaults(event.payload, profile, path);
+    case 'probe.wanted':
+      return found.some(({ plug }) => plug === event.payload.plug) ? [] : among(profile.plugs, event.payload.plug, 'plug', 'plug');
+    case 'continuity.measured':
+    case 'drop.measured':
+    case 'wire.opened':
+    case 'wire.sealed':
     case 'reading.taken': {
-      const plug = profile.plugs.find((entry) => entry.id === event.payload.plug);
+      const plug = profile.plugs.find((entry) => entry.id === event.payload.plug) ?? found.find((entry) => entry.plug === event.payload.plug);
       return plug ? among(plug.pins, event.payload.pin, 'pin', 'pin') : among([], event.payload.plug, 'plug', 'plug');
     }
     case 'piece.moved': {

@@ -1,5 +1,6 @@
 import type { Mileage } from '../customers/index.ts';
 import type { Pass } from '../kit/index.ts';
+import type { LampEnd, ProbeFunction } from '../probing/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
 import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
@@ -152,6 +153,17 @@ export interface Payloads {
   'outage.accepted': { channel: string; afterW: number };
   'reference.checked': { groundV: number; feedV: number };
   'reading.taken': { plug: string; pin: string; state: VehicleState; lowV: number; highV: number; underLamp?: 'holds' | 'collapses' };
+  /** From a pin to the body, unplugged and unpowered. */
+  'continuity.measured': { plug: string; pin: string; ohm: number };
+  /** What is lost between a pin and the battery's negative while a load of a few amperes returns over it. */
+  'drop.measured': { plug: string; pin: string; dropV: number };
+  /** A plug, or wires side by side in a loom, that the profile does not have: its face from the wire side. */
+  'plug.found': FoundPlug;
+  /** What is looked for in a plug; nothing any more where the list is empty. */
+  'probe.wanted': { plug: string; functions: ProbeFunction[] };
+  /** The insulation of a vehicle's wire, opened to read it. */
+  'wire.opened': { plug: string; pin: string; how: WireOpening };
+  'wire.sealed': { plug: string; pin: string };
   'sensor.unplugged': { sensor: string };
   'sensor.reconnected': { sensor: string };
   'sensor.moved': { sensor: string } & PoseChange;
@@ -172,6 +184,25 @@ export interface Payloads {
   'job.reopened': { why: string };
   /** What is taken back: one event, with all that the same act recorded; or an act by its own id. One of the two. */
   undone: { event?: string; act?: string };
+}
+
+/** How the insulation of a wire was opened to read it. */
+export const WIRE_OPENINGS = ['pierced', 'bared'] as const;
+export type WireOpening = (typeof WIRE_OPENINGS)[number];
+
+/** Pins of a plug that are told apart at most. */
+export const MOST_PINS = 16;
+
+/** A plug as it was found, nothing known but its face and where it hides. `lamps`: which lamps it feeds, so what its wires may be. */
+export interface FoundPlug {
+  plug: string;
+  name: string;
+  where: string;
+  side: Side;
+  lamps: LampEnd;
+  rows: number;
+  columns: number;
+  pins: { id: string; row: number; column: number; colour?: string }[];
 }
 
 export type EventType = keyof Payloads;

@@ -137,6 +137,15 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     (state.readings[`${plug}/${pin}`] ??= []).push(reading);
     state.lastRead = { plug, pin, state: reading.state };
   },
+  'continuity.measured': (state, { plug, pin, ohm }) => void (state.continuity[`${plug}/${pin}`] ??= []).push(ohm),
+  'drop.measured': (state, { plug, pin, dropV }) => void (state.drops[`${plug}/${pin}`] ??= []).push(dropV),
+  'plug.found': (state, found) => void (state.plugsFound[found.plug] = found),
+  'probe.wanted': (state, { plug, functions }) => {
+    if (functions.length > 0) state.sought[plug] = functions;
+    else delete state.sought[plug];
+  },
+  'wire.opened': (state, { plug, pin, how }) => void (state.wiresOpen[`${plug}/${pin}`] = how),
+  'wire.sealed': (state, { plug, pin }) => void delete state.wiresOpen[`${plug}/${pin}`],
   'sensor.unplugged': (state, { sensor }) => addOnce(state.unplugged, sensor),
   'sensor.reconnected': (state, { sensor }) => void (state.unplugged = state.unplugged.filter((id) => id !== sensor)),
   'sensor.moved': (state, { sensor, ...change }) => void (state.sensorMoves[sensor] = change),

@@ -20,6 +20,9 @@ export const LONGEST_TEXT = {
   aimer: 160,
   bag: 160,
   exception: 400,
+  plugName: 80,
+  where: 240,
+  colour: 40,
 } as const;
 
 /** By how many characters a text is longer than what is kept of it; spaces around it do not count. Zero where there is room. */

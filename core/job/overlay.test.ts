@@ -183,7 +183,7 @@ test('a way of a mount position is blocked alone, and a way blocked to a level i
   const staged = { ...VAN, pieces: VAN.pieces.map((piece) => (piece.id === 'grille' ? { ...piece, levels: [ways('loosened'), ways('off')] } : piece)) };
   const open = (level: 'loosened' | 'off') => {
     const blocked = [{ place: 'grille', level, way: 'below', why: 'bent' }];
-    return onThisVehicle(staged, { accessories: {}, seized: [], populated: {}, blocked })
+    return onThisVehicle(staged, { accessories: {}, seized: [], populated: {}, plugsFound: {}, blocked })
       .pieces.find((piece) => piece.id === 'grille')
       ?.levels.map((entry) => entry.ways.length);
   };
@@ -203,7 +203,8 @@ describe('this one vehicle', () => {
       { ...lamp, box: { xMm: [40, 90], yMm: [-150, 20], zMm: [180, 250] } },
     ],
   };
-  const on = (part: Partial<Parameters<typeof onThisVehicle>[1]>, profile = boxed) => onThisVehicle(profile, { accessories: {}, blocked: [], seized: [], populated: {}, ...part });
+  const on = (part: Partial<Parameters<typeof onThisVehicle>[1]>, profile = boxed) =>
+    onThisVehicle(profile, { accessories: {}, blocked: [], seized: [], populated: {}, plugsFound: {}, ...part });
   const found = (accessory: Accessory) => on({ accessories: { [accessory.accessory]: accessory } });
 
   test('an accessory is a piece around those it holds, with its own fixings, that says what to note first', () => {

@@ -1,5 +1,5 @@
 import { levelRank, type BoxMm, type Piece, type PieceLevel, type VehiclePlug, type VehicleProfile, type Way } from '../vehicle/index.ts';
-import type { Accessory } from './events.ts';
+import type { Accessory, FoundPlug } from './events.ts';
 import type { JobState } from './state.ts';
 
 const EMPTY_BOX: BoxMm = { xMm: [0, 100], yMm: [-100, 100], zMm: [300, 400] };
@@ -25,11 +25,30 @@ function pieceOf(found: Accessory, profile: VehicleProfile): Piece {
   };
 }
 
-/** A profile as it holds for the one vehicle of a job: accessories found, ways that are blocked, bolts that are seized, cavities that were populated. */
-export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized' | 'populated'>): VehicleProfile {
+/** A plug of which nothing is known but its face and where it hides. */
+const plugOf = ({ plug, name, where, side, rows, columns, pins }: FoundPlug): VehiclePlug => ({
+  id: plug,
+  name,
+  family: 'not described',
+  gender: 'sockets',
+  keying: 'not described',
+  rows,
+  columns,
+  lock: 'not described',
+  pins: pins.map((pin) => ({ ...pin, carries: 'unknown' })),
+  side,
+  at: { xMm: 0, yMm: 0, zMm: 0 },
+  whereToLook: where,
+  reach: [],
+  hiddenBy: [],
+});
+
+/** A profile as it holds for the one vehicle of a job: accessories and plugs found, ways that are blocked, bolts that are seized, cavities that were populated. */
+export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound'>): VehicleProfile {
   const accessories = Object.values(state.accessories);
   const populated = Object.keys(state.populated).length > 0;
-  if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0 && !populated) return profile;
+  const found = Object.values(state.plugsFound);
+  if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0 && !populated && found.length === 0) return profile;
   const open = (place: string, level: PieceLevel['level'] | undefined, ways: Way[]) => ways.filter((way) => !isBlocked(state.blocked, place, level, way.id));
   const pieces = profile.pieces.map((piece): Piece => {
     const first = accessories.filter((found) => found.holds.includes(piece.id)).map((found) => ({ piece: found.accessory, level: 'off' as const }));
@@ -41,7 +60,7 @@ export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'ac
   });
   const mounts = profile.mounts.map((mount) => ({ ...mount, reach: open(mount.id, undefined, mount.reach) }));
   const plugs = populated ? profile.plugs.map((plug) => withContacts(plug, state.populated[plug.id] ?? [])) : profile.plugs;
-  return { ...profile, plugs, pieces: [...pieces, ...accessories.map((found) => pieceOf(found, profile))], mounts };
+  return { ...profile, plugs: [...plugs, ...found.map(plugOf)], pieces: [...pieces, ...accessories.map((found) => pieceOf(found, profile))], mounts };
 }
 
 /** A plug with the contacts that were put into its empty cavities. */

@@ -1,9 +1,11 @@
 import {
   classOf,
+  functionsAt,
   isUnique,
   nextReadings,
   probeChances,
   probeFound,
+  shownIn,
   usualEffect,
   withReading,
   type Effect,
@@ -22,6 +24,8 @@ import type { JobContext } from './context.ts';
 
 /** How many times likelier a described pin makes what it is said to carry; proof it is none. */
 const DESCRIBED_TIMES = 20;
+/** How usual it is that a plug has what is looked for in it, or what its place may have. */
+const SOUGHT_CHANCE = 0.5;
 
 /** Voltage that readings are held against: the battery at rest as measured, else the system's running voltage. */
 export function readingVoltage({ state, profile }: Pick<JobContext, 'state' | 'profile'>): number {
@@ -55,41 +59,66 @@ function doingOf({ profile }: Pick<JobContext, 'profile'>, pin: PlugPin, name: P
   return Object.fromEntries(states.map((state) => [state, liveWith(liveIn, state) ? 'on' : 'off']));
 }
 
-/** States worth reading a plug in: those that light its lamps, what they need, and the key off. */
-function statesFor({ profile }: Pick<JobContext, 'profile'>, plug: Pick<VehiclePlug, 'pins'>): VehicleState[] {
-  const lit = plug.pins.flatMap((pin): VehicleState[] => {
-    const name = probedAs(pin, plug);
+/** States worth reading a plug in: those that light its lamps and what is looked for, what they need, and the key off. */
+function statesFor({ profile }: Pick<JobContext, 'profile'>, pins: readonly (readonly [ProbeFunction, PlugPin])[], also: readonly ProbeFunction[]): VehicleState[] {
+  const lit = pins.flatMap(([name, pin]): VehicleState[] => {
     const liveIn = profile.circuits.find(({ id }) => id === pin.circuit)?.liveIn ?? [];
     const first =
       VEHICLE_STATES.find((state) => state === pin.carries) ?? VEHICLE_STATES.find((state) => isUnique(name) && name !== 'constant supply' && usualEffect(name, state) !== 'off');
     if (name === 'constant supply') return ['ignition'];
     return name === 'switched supply' ? liveIn.slice(0, 1) : first ? [first] : [];
   });
-  const wanted = new Set<VehicleState>(['key off', ...lit.flatMap(onWith)]);
+  const wanted = new Set<VehicleState>(['key off', ...[...lit, ...also.flatMap((name) => shownIn(name).slice(0, 1))].flatMap(onWith)]);
   return VEHICLE_STATES.filter((state) => wanted.has(state) && state !== 'accessory');
+}
+
+/** What is looked for in a plug, besides what joints want. */
+export const soughtIn = ({ state }: Pick<JobContext, 'state'>, plug: string): ProbeFunction[] => state.sought[plug] ?? [];
+
+/** What the wires of a plug may be besides what they are said to be: of one that was found all that its place has, of any what is looked for. */
+function alsoIn({ state }: Pick<JobContext, 'state'>, plug: VehiclePlug): ProbeFunction[] {
+  const found = state.plugsFound[plug.id];
+  return [...new Set([...(found ? functionsAt(found.lamps, found.side) : []), ...soughtIn({ state }, plug.id)])];
 }
 
 /** The run of a plug: what its pins are said to carry as candidates, each likelier where it is said to be, and all that was read of them. */
 export function probeRunOf(context: Pick<JobContext, 'profile' | 'state' | 'rules'>, plug: VehiclePlug): ProbeRun {
-  const states = statesFor(context, plug);
-  const named = new Map(plug.pins.map((pin) => [probedAs(pin, plug), pin] as const));
+  const { state } = context;
+  const described = plug.pins.map((pin) => [probedAs(pin, plug), pin] as const);
+  const named = new Map(described);
+  const also = alsoIn(context, plug).filter((name) => !named.has(name));
+  const states = statesFor(context, described, also);
   // Of several pins that share a function the first stands for them: of the others only on and off can be told.
   const single = plug.pins.filter((pin, index) => !isUnique(probedAs(pin, plug)) || plug.pins.findIndex((other) => probedAs(other, plug) === probedAs(pin, plug)) === index);
   const candidates = [...named].map(([name, pin]) => {
     const does = doingOf(context, pin, name, states);
     return { function: name, ...(does ? { does } : {}) };
   });
-  const also = (['ground', 'empty', 'unknown'] as const).filter((name) => !named.has(name)).map((name) => ({ function: name }));
+  const besides = [...also, ...(['ground', 'empty', 'unknown'] as const).filter((name) => !named.has(name) && !also.includes(name))].map((name) => ({
+    function: name,
+    ...(also.includes(name) && isUnique(name) ? { chance: SOUGHT_CHANCE } : {}),
+  }));
   const start: ProbeRun = {
-    pins: single.map((pin) => ({ id: pin.id, hint: { function: probedAs(pin, plug), times: DESCRIBED_TIMES } })),
-    candidates: [...candidates, ...also],
+    pins: single.map((pin) => ({ id: pin.id, ...hintOf(pin, plug) })),
+    candidates: [...candidates, ...besides],
     readings: [],
     states,
     systemV: readingVoltage(context),
   };
-  const read = plug.pins.flatMap(({ id }) => (context.state.readings[`${plug.id}/${id}`] ?? []).map((reading): PinReading => ({ kind: 'voltage', pin: id, ...reading })));
+  const read = plug.pins.flatMap(({ id }): PinReading[] => {
+    const at = `${plug.id}/${id}`;
+    return [
+      ...(state.readings[at] ?? []).map((reading): PinReading => ({ kind: 'voltage', pin: id, ...reading })),
+      ...(state.continuity[at] ?? []).map((ohm): PinReading => ({ kind: 'continuity', pin: id, ohm })),
+      ...(state.drops[at] ?? []).map((dropV): PinReading => ({ kind: 'load', pin: id, dropV })),
+    ];
+  });
   return read.reduce((run, reading) => withReading(run, reading, context.rules.probing), start);
 }
+
+/** What a pin is said to be makes it likelier; one that is not known says nothing. */
+const hintOf = (pin: PlugPin, plug: Pick<VehiclePlug, 'pins'>): Pick<ProbeRun['pins'][number], 'hint'> =>
+  pin.carries === 'unknown' ? {} : { hint: { function: probedAs(pin, plug), times: DESCRIBED_TIMES } };
 
 const known = new WeakMap<JobContext['state'], Map<string, PlugProbe>>();
 
@@ -97,7 +126,7 @@ const known = new WeakMap<JobContext['state'], Map<string, PlugProbe>>();
 export function probeOf(context: JobContext, plug: VehiclePlug): PlugProbe {
   const probes = known.get(context.state) ?? new Map<string, PlugProbe>();
   known.set(context.state, probes);
-  const key = `${context.profile.slug} ${plug.id} ${plug.pins.map(({ id, carries, circuit }) => `${id}:${carries}:${circuit}`).join()}`;
+  const key = `${context.profile.slug} ${plug.id} ${soughtIn(context, plug.id).join()} ${plug.pins.map(({ id, carries, circuit }) => `${id}:${carries}:${circuit}`).join()}`;
   const before = probes.get(key);
   if (before) return before;
   const run = probeRunOf(context, plug);

@@ -2,12 +2,12 @@ import type { FactValues } from '../facts/index.ts';
 import type { Pass } from '../kit/index.ts';
 import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
-import type { Reading } from '../probing/index.ts';
+import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { VehicleState } from '../states/index.ts';
-import type { Accessory, BaselineResult, FactCertainty, JointCheck, LedTo, Moment, Payloads } from './events.ts';
+import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, Payloads, WireOpening } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 8;
+export const FOLD_VERSION = 9;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -119,6 +119,16 @@ export interface JobState {
   outagesAccepted: Record<string, number>;
   reference?: { groundV: number; feedV: number };
   readings: Record<string, Reading[]>;
+  /** From a pin to the body, by plug and pin, in ohms; all of them. */
+  continuity: Record<string, number[]>;
+  /** What was lost over a pin that a load returned over, in volts; all of them. */
+  drops: Record<string, number[]>;
+  /** Plugs that the profile does not have, by id. */
+  plugsFound: Record<string, FoundPlug>;
+  /** What is looked for in plugs, besides what the job's joints want. */
+  sought: Record<string, ProbeFunction[]>;
+  /** Wires of the vehicle whose insulation is open, by plug and pin. */
+  wiresOpen: Record<string, WireOpening>;
   /** Where the probe was last, and the state that the vehicle was in. */
   lastRead?: { plug: string; pin: string; state: VehicleState };
   unplugged: string[];
@@ -189,6 +199,11 @@ export function emptyJob(): JobState {
     slots: records(),
     outagesAccepted: records(),
     readings: records(),
+    continuity: records(),
+    drops: records(),
+    plugsFound: records(),
+    sought: records(),
+    wiresOpen: records(),
     unplugged: [],
     sensorMoves: records(),
     calibrated: records(),

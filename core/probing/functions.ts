@@ -47,3 +47,24 @@ export function asPinFunction(name: ProbeFunction): PinFunction {
 export function asProbeFunctions(carries: PinFunction): ProbeFunction[] {
   return carries === 'parking' ? ['tail', 'position', 'plate'] : [carries];
 }
+
+/** Which lamps a plug feeds: those of the front or of the rear. */
+export const LAMP_ENDS = ['front', 'rear'] as const;
+export type LampEnd = (typeof LAMP_ENDS)[number];
+
+const AT_END: Readonly<Record<LampEnd, readonly ProbeFunction[]>> = {
+  front: ['position', 'dipped', 'main', 'daytime', 'turn left', 'turn right', 'front fog', 'constant supply', 'switched supply'],
+  rear: ['tail', 'stop pedal', 'turn left', 'turn right', 'reverse', 'rear fog', 'plate', 'constant supply'],
+};
+
+/** What the wires of a plug may be of which only its place is known; one on a side has the turn signal of that side. */
+export function functionsAt(end: LampEnd, side: 'left' | 'centre' | 'right'): ProbeFunction[] {
+  const other = side === 'left' ? 'turn right' : side === 'right' ? 'turn left' : undefined;
+  return AT_END[end].filter((name) => name !== other);
+}
+
+/** States in which a function shows itself on most vehicles, the first to try first. */
+export function shownIn(name: ProbeFunction): readonly VehicleState[] {
+  if (name === 'constant supply') return ['ignition'];
+  return LIVE_IN[name] ?? (isVehicleState(name) ? [name] : []);
+}

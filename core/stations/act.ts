@@ -4,6 +4,9 @@ import type { ReadingDoubt, ReferenceVerdict } from '../probing/index.ts';
 import type { Subject } from '../subject/index.ts';
 import type { SupplyId } from '../vehicle/index.ts';
 
+/** What cannot be of a face as it was described. */
+export type FaceFault = 'no pins' | 'too many pins' | 'known already';
+
 /** Why an act cannot be recorded now. */
 export type Refusal =
   | SupplyBar
@@ -40,6 +43,8 @@ export type Refusal =
   | { code: 'never-slot'; slot: string; circuit: string }
   | { code: 'reading-impossible'; doubts: ReadingDoubt[] }
   | { code: 'reading-odd'; doubts: ReadingDoubt[] }
+  | { code: 'powered'; pin: string }
+  | { code: 'face-impossible'; why: FaceFault }
   | { code: 'wall-first' }
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number };

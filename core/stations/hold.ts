@@ -40,6 +40,7 @@ export type HoldCode =
   | 'reference-missing'
   | 'wire-unproved'
   | 'wire-contradictory'
+  | 'wire-open'
   | 'sensor-unplugged'
   | 'calibration-due'
   | 'fit-passes'

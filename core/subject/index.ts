@@ -11,6 +11,7 @@ export type Subject =
   | { kind: 'cap'; plug: string }
   | { kind: 'leg'; kit: string; leg: string }
   | { kind: 'wire'; plug: string; pin: string }
+  | { kind: 'open-wire'; plug: string; pin: string }
   | { kind: 'sensor'; sensor: string }
   | { kind: 'tray'; piece: string; group: string }
   | { kind: 'dropped'; piece: string; group: string }

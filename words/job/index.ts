@@ -3,6 +3,7 @@ import { testsThatFollow, type Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import { circuitId } from '@jade/core/wiring';
 import { sayTest } from '@jade/words/kit';
+import { sayFunctions } from '@jade/words/probing';
 import { sayArea } from '@jade/words/wiring';
 import { amount, inSentence, millimetres, plural, stated } from '@jade/words/units';
 
@@ -222,6 +223,13 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,
   'reading.taken': ({ plug, pin, state, lowV, highV }, names) =>
     `${names.plug(plug)} pin ${pin}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,
+  'continuity.measured': ({ plug, pin, ohm }, names) => `${names.plug(plug)} pin ${pin} to the body: ${amount(ohm, 'Ω', 1)}`,
+  'drop.measured': ({ plug, pin, dropV }, names) => `${names.plug(plug)} pin ${pin}, with a load returning over it: ${amount(dropV, 'V', 2)} lost`,
+  'plug.found': ({ name, pins }) => `Found: ${inSentence(name)}, ${plural(pins.length, 'wire')}, not in the profile`,
+  'probe.wanted': ({ plug, functions }, names) =>
+    functions.length === 0 ? `${names.plug(plug)}: nothing more is looked for` : `${names.plug(plug)}: looking for ${functions.map((name) => sayFunctions([name])).join(', ')}`,
+  'wire.opened': ({ plug, pin, how }, names) => `${names.plug(plug)} pin ${pin}: wire ${how} to read it`,
+  'wire.sealed': ({ plug, pin }, names) => `${names.plug(plug)} pin ${pin}: wire sealed again`,
   'sensor.unplugged': ({ sensor }, names) => `${names.sensor(sensor)} unplugged`,
   'sensor.reconnected': ({ sensor }, names) => `${names.sensor(sensor)} reconnected`,
   'sensor.moved': ({ sensor }, names) => `${names.sensor(sensor)} moved`,

@@ -1,4 +1,5 @@
-import type { Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
+import { MOST_PINS } from '@jade/core/job';
+import type { FaceFault, Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
 import { key, type Subject } from '@jade/core/subject';
 import type { Names } from '@jade/words/job';
 import { DOUBT_WORDS, sayReference } from '@jade/words/probing';
@@ -72,6 +73,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return `Cap ${inSentence(sayCapped(subject.plug, names))}`;
     case 'wire':
       return `${names.plug(subject.plug)}, pin ${subject.pin}`;
+    case 'open-wire':
+      return `Seal of the wire: ${inSentence(names.plug(subject.plug))}, pin ${subject.pin}`;
     case 'sensor':
       return names.sensor(subject.sensor);
     case 'tray':
@@ -104,6 +107,7 @@ const KINDS: readonly Subject['kind'][] = [
   'cap',
   'leg',
   'wire',
+  'open-wire',
   'sensor',
   'tray',
   'dropped',
@@ -126,6 +130,7 @@ const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
   cap: ['plug'],
   leg: ['kit', 'leg'],
   wire: ['plug', 'pin'],
+  'open-wire': ['plug', 'pin'],
   sensor: ['sensor'],
   tray: ['piece', 'group'],
   dropped: ['piece', 'group'],
@@ -159,6 +164,12 @@ const REFUSED: Readonly<Record<string, string>> = {
   'fuse above': 'has a fuse above what lies behind it',
   'fuse far': 'has its main fuse too far from the battery',
   surge: 'lets go when the lamps are switched on',
+};
+
+const FACE_FAULTS: Readonly<Record<FaceFault, string>> = {
+  'no pins': 'No wire is left in that face.',
+  'too many pins': `More than ${MOST_PINS} wires are not told apart at one time: take them in parts, each with a name of its own.`,
+  'known already': 'A plug of this name is known on this vehicle: look for it there, or give this one another name.',
 };
 
 const HOLDS: Record<HoldCode, Say> = {
@@ -195,6 +206,7 @@ const HOLDS: Record<HoldCode, Say> = {
   'reference-missing': () => 'Prove the reference before any reading',
   'wire-unproved': ({ plug, pin, carries }, names) => `${names.plug(text(plug))}, pin ${pin}: prove ${carries} on and off`,
   'wire-contradictory': ({ plug, pin }, names) => `${names.plug(text(plug))}, pin ${pin}: the readings contradict`,
+  'wire-open': ({ plug, pin, how }, names) => `${names.plug(text(plug))}, pin ${pin}: seal the ${how} wire`,
   'sensor-unplugged': ({ sensor }, names) => `${names.sensor(text(sensor))} is still unplugged`,
   'calibration-due': ({ sensor }, names) => `${names.sensor(text(sensor))} was disturbed: calibration due`,
   'fit-passes': ({ step, kit, count }, names) => `${plural(number(count), 'fitting step')} open, next: ${names.step(text(kit), text(step))}`,
@@ -300,6 +312,10 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
     case 'reading-impossible':
     case 'reading-odd':
       return refusal.doubts.map((doubt) => DOUBT_WORDS[doubt]).join(' ');
+    case 'powered':
+      return `Pin ${refusal.pin} was live with the key off: continuity is measured with nothing on the wire. Isolate the battery first, or leave it.`;
+    case 'face-impossible':
+      return FACE_FAULTS[refusal.why];
     case 'wall-first':
       return 'First say how far the wall is.';
     case 'settings-first':

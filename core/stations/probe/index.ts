@@ -1,4 +1,17 @@
-import { legRoutes, LOW_LIVE, once, probedAs, probeOf, readingVoltage, supplyBars, wireJoints, type JobContext, type PlugProbe, type WireJoint } from '../../job/index.ts';
+import {
+  legRoutes,
+  LOW_LIVE,
+  once,
+  probedAs,
+  probeOf,
+  readingVoltage,
+  soughtIn,
+  supplyBars,
+  wireJoints,
+  type JobContext,
+  type PlugProbe,
+  type WireJoint,
+} from '../../job/index.ts';
 import { checkReference, goOn, nextReadings, voltageDoubts, type NextReading, type Reading, type ReadingBatch, type ReferenceVerdict } from '../../probing/index.ts';
 import { VEHICLE_STATES, type VehicleState } from '../../states/index.ts';
 import { key } from '../../subject/index.ts';
@@ -7,6 +20,9 @@ import { SOURCE_MINUTES, voltageRange } from '../../wiring/index.ts';
 import { refused, unless, type Act } from '../act.ts';
 import { question, todo, type Asked } from '../hold.ts';
 
+import { wiresToSeal } from './plug.ts';
+
+export * from './plug.ts';
 export * from './slots.ts';
 
 /** A wire that wants proof, with the plug it is in. */
@@ -18,9 +34,10 @@ export function wiresToProve(context: JobContext): WireToProve[] {
   return [...new Map(wires.map((wire) => [`${wire.plug.id}/${wire.pin.id}`, wire])).values()];
 }
 
-/** Plugs with a wire that wants proof, with what their readings say. */
+/** Plugs with a wire that wants proof, and those in which something is looked for, with what their readings say. */
 export function plugsToProbe(context: JobContext): PlugProbe[] {
-  const plugs = new Map(wiresToProve(context).map(({ plug }) => [plug.id, plug]));
+  const sought = context.profile.plugs.filter(({ id }) => soughtIn(context, id).length > 0);
+  const plugs = new Map([...wiresToProve(context).map(({ plug }) => plug), ...sought].map((plug) => [plug.id, plug]));
   return [...plugs.values()].map((plug) => probeOf(context, plug));
 }
 
@@ -53,7 +70,8 @@ export const probeNow = once((context: JobContext): ProbeNow | undefined => {
   const at = context.state.lastRead;
   const open = wiresToProve(context).filter(({ proof }) => proof.code !== 'proved');
   const offers = plugsToProbe(context).flatMap((probe): ProbeNow[] => {
-    const wanted = open.filter(({ plug }) => plug.id === probe.plug.id).map(({ pin }) => probedAs(pin, probe.plug));
+    const joints = open.filter(({ plug }) => plug.id === probe.plug.id).map(({ pin }) => probedAs(pin, probe.plug));
+    const wanted = [...new Set([...joints, ...soughtIn(context, probe.plug.id)])];
     if (wanted.length === 0) return [];
     const next = nextReadings({ ...probe.run, wanted }, context.rules.probing, at?.state);
     const { batch, now } = next.step;
@@ -62,7 +80,8 @@ export const probeNow = once((context: JobContext): ProbeNow | undefined => {
     const wireMin = wireMinutes(context, probe.plug.id);
     return [{ probe, pin, reading: now, batch, leftMin: next.step.leftMin, ...(wireMin === undefined ? {} : { wireMin }), go: goOn(next, wireMin) }];
   });
-  const rank = ({ reading, probe }: ProbeNow) => (reading.state === at?.state ? 0 : probe.plug.id === at?.plug ? 1 : 2);
+  // What somebody took in hand goes before what the joints want.
+  const rank = ({ reading, probe }: ProbeNow) => (soughtIn(context, probe.plug.id).length > 0 ? 0 : 3) + (reading.state === at?.state ? 0 : probe.plug.id === at?.plug ? 1 : 2);
   return [...offers].sort((a, b) => rank(a) - rank(b))[0];
 });
 
@@ -76,7 +95,8 @@ export function statesToRead(context: JobContext): VehicleState[] {
 
 export function asked(context: JobContext): Asked[] {
   const wires = wiresToProve(context);
-  if (wires.length === 0) return [];
+  const unsealed = wiresToSeal(context).map(({ plug, pin, how }) => todo('wire-open', { plug, pin, how }, key({ kind: 'open-wire', plug, pin })));
+  if (wires.length === 0) return unsealed;
   const reference = context.state.reference ? [] : [todo('reference-missing')];
   const open = wires.flatMap(({ plug, pin, proof }): Asked[] => {
     const data = { plug: plug.id, pin: pin.id, carries: pin.carries };
@@ -84,7 +104,7 @@ export function asked(context: JobContext): Asked[] {
     if (proof.code === 'proved') return [];
     return ['contradictory', 'unclear', 'otherwise'].includes(proof.code) ? [question('wire-contradictory', data, about)] : [todo('wire-unproved', data, about)];
   });
-  return [...reference, ...open];
+  return [...reference, ...open, ...unsealed];
 }
 
 export function begun({ state }: JobContext): boolean {
