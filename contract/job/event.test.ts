@@ -63,7 +63,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'reading.taken': { plug: 'p', pin: '1', state: 'off', lowV: 0, highV: 0.1, underLamp: 'holds' },
   'continuity.measured': { plug: 'p', pin: '1', ohm: 0.4 },
   'drop.measured': { plug: 'p', pin: '1', dropV: 0.08 },
-  'plug.found': { plug: 'p', name: 'n', where: 'w', side: 'left', lamps: 'rear', rows: 1, columns: 2, pins: [{ id: '1', row: 1, column: 1 }] },
+  'plug.found': { plug: 'p', name: 'n', where: 'w', side: 'left', may: ['tail'], rows: 1, columns: 2, pins: [{ id: '1', row: 1, column: 1 }] },
   'probe.wanted': { plug: 'p', functions: ['reverse'] },
   'wire.opened': { plug: 'p', pin: '1', how: 'pierced' },
   'wire.sealed': { plug: 'p', pin: '1' },

@@ -1,5 +1,5 @@
 import { PASSES } from '@jade/core/kit';
-import { LAMP_ENDS, PROBE_FUNCTIONS } from '@jade/core/probing';
+import { PROBE_FUNCTIONS } from '@jade/core/probing';
 import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
 import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
 import {
@@ -333,7 +333,7 @@ class PlugFound implements P<'plug.found'> {
   @Text(MOST.plugName) name!: string;
   @Text(MOST.where) where!: string;
   @OneOf(SIDES) side!: P<'plug.found'>['side'];
-  @OneOf(LAMP_ENDS) lamps!: P<'plug.found'>['lamps'];
+  @OneOfEach(PROBE_FUNCTIONS, MOST_PINS) may!: P<'plug.found'>['may'];
   @Whole(1, 20) rows!: number;
   @Whole(1, 40) columns!: number;
   @Each(() => FoundPin, MOST_PINS) pins!: FoundPin[];

@@ -1,6 +1,6 @@
 import type { Mileage } from '../customers/index.ts';
 import type { Pass } from '../kit/index.ts';
-import type { LampEnd, ProbeFunction } from '../probing/index.ts';
+import type { ProbeFunction } from '../probing/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
 import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
@@ -193,13 +193,13 @@ export type WireOpening = (typeof WIRE_OPENINGS)[number];
 /** Pins of a plug that are told apart at most. */
 export const MOST_PINS = 16;
 
-/** A plug as it was found, nothing known but its face and where it hides. `lamps`: which lamps it feeds, so what its wires may be. */
+/** A plug as it was found, nothing known but its face and where it hides. `may`: what its lamps have, so what its wires may be. */
 export interface FoundPlug {
   plug: string;
   name: string;
   where: string;
   side: Side;
-  lamps: LampEnd;
+  may: ProbeFunction[];
   rows: number;
   columns: number;
   pins: { id: string; row: number; column: number; colour?: string }[];

@@ -1,6 +1,5 @@
 import {
   classOf,
-  functionsAt,
   isUnique,
   nextReadings,
   probeChances,
@@ -75,10 +74,10 @@ function statesFor({ profile }: Pick<JobContext, 'profile'>, pins: readonly (rea
 /** What is looked for in a plug, besides what joints want. */
 export const soughtIn = ({ state }: Pick<JobContext, 'state'>, plug: string): ProbeFunction[] => state.sought[plug] ?? [];
 
-/** What the wires of a plug may be besides what they are said to be: of one that was found all that its place has, of any what is looked for. */
+/** What the wires of a plug may be besides what they are said to be: of one that was found what its lamps have, of any what is looked for. */
 function alsoIn({ state }: Pick<JobContext, 'state'>, plug: VehiclePlug): ProbeFunction[] {
   const found = state.plugsFound[plug.id];
-  return [...new Set([...(found ? functionsAt(found.lamps, found.side) : []), ...soughtIn({ state }, plug.id)])];
+  return [...new Set([...(found?.may ?? []), ...soughtIn({ state }, plug.id)])];
 }
 
 /** The run of a plug: what its pins are said to carry as candidates, each likelier where it is said to be, and all that was read of them. */

@@ -2,7 +2,7 @@ import { onWith, type VehicleState } from '../states/index.ts';
 import type { ProbeFunction } from './functions.ts';
 import { probeChances, type ProbeChances } from './infer.ts';
 import { classChance, classOf, ERROR_CHANCE, VOLTAGE_CLASSES, type Part, type ProbeRules, type ProbeRun } from './run.ts';
-import { contradictions, probeFound, RIVALS_MOST, wantedOf, type ProbeFound } from './status.ts';
+import { alikeGroups, contradictions, probeFound, RIVALS_MOST, wantedOf, type ProbeFound } from './status.ts';
 
 /** Minutes that a reading takes, and what comes with it; a shop's own times are better. */
 export interface ProbeTimes {
@@ -111,6 +111,7 @@ export function nextReadings(
   const groups = [...grouped.values()];
   const each = parts.map((_, index) => [index]);
   const against = contradictions(run, rules, parts);
+  const alike = alikeGroups(parts, run.states);
   const vagueAt = (pin: string, state: VehicleState) =>
     run.readings.some((reading) => reading.kind === 'voltage' && reading.pin === pin && reading.state === state && classOf(reading, run, rules) === 'in between');
   const timesRead = (pin: string, state: VehicleState) => run.readings.filter((reading) => reading.kind === 'voltage' && reading.pin === pin && reading.state === state).length;
@@ -118,7 +119,10 @@ export function nextReadings(
     const row = pins[place] ?? [];
     const best = row.reduce((most, chance, index) => (chance > (row[most] ?? 0) ? index : most), 0);
     const part = parts[best];
-    const [status, chance] = [found.pins[place]?.status, row[best] ?? 0];
+    const status = found.pins[place]?.status;
+    // Candidates that no state parts stand together: what is beside them is what readings can still tell.
+    const own = alike[best] ?? [];
+    const chance = own.reduce((sum, index) => sum + (row[index] ?? 0), 0);
     const suspects = against.get(id);
     const minutes = times.readMin + times.pinMin + (awkward ? times.awkwardMin : 0);
     return run.states.flatMap((state): NextReading[] => {
@@ -130,16 +134,16 @@ export function nextReadings(
       if (before >= MOST_TIMES || status?.code === 'proved') return [];
       const parts_ = expectedBits(row, groups, parts, state, errorChance) + BESIDE * expectedBits(row, each, parts, state, errorChance);
       const effect = part?.effect(state);
-      const own = run.readings.flatMap((reading) =>
+      const read = run.readings.flatMap((reading) =>
         reading.pin === id && reading.kind === 'voltage' ? [{ effect: part?.effect(reading.state), is: classOf(reading, run, rules) }] : [],
       );
       const leads = part !== undefined && isWanted(part) && chance > 0.5;
-      const shown = own.some((reading) => (reading.effect === 'on' || reading.effect === 'flashing' || reading.effect === 'dimmed') && reading.is !== 'off');
-      const dark = own.some((reading) => reading.effect === 'off' && reading.is === 'off');
+      const shown = read.some((reading) => (reading.effect === 'on' || reading.effect === 'flashing' || reading.effect === 'dimmed') && reading.is !== 'off');
+      const dark = read.some((reading) => reading.effect === 'off' && reading.is === 'off');
       const [showsOn, showsOff] = [leads && !shown && effect !== 'off' && effect !== 'unknown', leads && !dark && effect === 'off'];
       const rivals =
         leads && 1 - chance > RIVALS_MOST
-          ? row.reduce((sum, other, index) => (index === best ? sum : sum + (other / (1 - chance)) * apart(part, parts[index]!, state, errorChance)), 0)
+          ? row.reduce((sum, other, index) => (own.includes(index) ? sum : sum + (other / (1 - chance)) * apart(part, parts[index]!, state, errorChance)), 0)
           : 0;
       const bits = parts_ + (showsOn || showsOff ? PROOF_BITS * chance : 0) + (leads ? PROOF_BITS * chance * rivals : 0);
       if (bits < LEAST_BITS) return [];

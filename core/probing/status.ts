@@ -112,6 +112,13 @@ const toldApart = (one: Part, other: Part, states: readonly VehicleState[]) =>
     return a !== b && a !== 'unknown' && b !== 'unknown';
   });
 
+const isVague = ({ functions }: Part) => functions.includes('unknown') || functions.includes('data');
+
+/** Of each candidate those that no state of the list tells from it, itself among them; what nobody knows the doing of is alike to nothing. */
+export function alikeGroups(parts: readonly Part[], states: readonly VehicleState[]): number[][] {
+  return parts.map((part, own) => parts.flatMap((other, index) => (index === own || (!isVague(part) && !isVague(other) && !toldApart(part, other, states)) ? [index] : [])));
+}
+
 function separatorsOf(among: readonly Part[]): Separator[] {
   const names = among.flatMap(({ functions }) => functions);
   return [
@@ -126,6 +133,7 @@ function separatorsOf(among: readonly Part[]): Separator[] {
 export function probeFound(run: ProbeRun, rules: ProbeRules, chances: ProbeChances = probeChances(run, rules)): ProbeFound {
   const { parts, unique } = chances;
   const against = contradictions(run, rules, parts);
+  const groups = alikeGroups(parts, run.states);
   const pins = run.pins.map(({ id }, place): PinFound => {
     const row = chances.pins[place] ?? [];
     const own = run.readings.filter(({ pin }) => pin === id);
@@ -136,12 +144,14 @@ export function probeFound(run: ProbeRun, rules: ProbeRules, chances: ProbeChanc
     const statusOf = (): PinStatus => {
       if (contradicted) return { code: 'contradictory', readings: contradicted.readings };
       if (!best) return { code: 'open', functions: [] };
-      const rivals = ranked.filter(({ part, chance }) => part !== best.part && chance > RIVALS_MOST / 10);
       // A ground has a proof of its own that needs no comparing.
       if (best.part.ground && hasOwnProof(best.part, own, run, rules)) return { code: 'proved', functions: best.part.functions };
       if (1 - best.chance <= RIVALS_MOST) return { code: hasOwnProof(best.part, own, run, rules) ? 'proved' : 'by elimination', functions: best.part.functions };
-      const among = [best.part, ...rivals.map(({ part }) => part)];
-      const alike = own.length > 0 && rivals.length > 0 && rivals.every(({ part }) => !toldApart(best.part, part, run.states));
+      // What stays alike whatever is read in these states, and beside it nothing that counts.
+      const group = groups[parts.indexOf(best.part)] ?? [];
+      const among = ranked.filter(({ part, chance }) => group.includes(parts.indexOf(part)) && chance > RIVALS_MOST / 10).map(({ part }) => part);
+      const beside = 1 - group.reduce((sum, index) => sum + (row[index] ?? 0), 0);
+      const alike = own.length > 0 && among.length > 1 && beside <= RIVALS_MOST;
       return alike ? { code: 'indistinguishable', among: among.map(({ functions }) => functions), by: separatorsOf(among) } : { code: 'open', functions: best.part.functions };
     };
     return { pin: id, status: statusOf(), chances: list };

@@ -1,5 +1,6 @@
 import { jobContext, type JobContext } from '../../job/index.ts';
 import { contextOf, openedLog, VAN, type TestLog } from '../../job/test/log.ts';
+import { functionsAt } from '../../probing/index.ts';
 import type { VehicleState } from '../../states/index.ts';
 import type { Supply } from '../../vehicle/index.ts';
 import { isRefused, type Act } from '../act.ts';
@@ -34,7 +35,7 @@ const FACE: NewFace = {
   name: 'Trailer lead, grey',
   where: 'Behind the left rear lamp',
   side: 'left',
-  lamps: 'rear',
+  may: functionsAt('rear', 'left').filter((name) => name !== 'plate'),
   rows: 2,
   columns: 3,
   without: ['1/3'],
@@ -53,6 +54,21 @@ const found = () => {
 const PLUG = 'found-trailer-lead-grey';
 /** What its wires do: 1 nothing, 2 tail, 4 ground, 5 reverse, 6 stop. */
 const DOES: Record<string, readonly VehicleState[]> = { 2: ['parking', 'dipped', 'main', 'rear fog', 'plate'], 5: ['reverse'], 6: ['stop pedal'] };
+
+test('tail and plate are live together: where the lamps have both, no state parts them, and nothing more is read for it', () => {
+  const log = started();
+  record(log, findPlug(on(log), { ...FACE, may: ['tail', 'plate', 'stop pedal'] }, ['tail']));
+  for (let readings = 0; readings < 20; readings++) {
+    const now = probeNow(on(log));
+    if (now?.probe.plug.id !== PLUG) break;
+    const live = (DOES[now.pin.id] ?? []).includes(now.reading.state);
+    record(log, take(on(log), PLUG, now.pin.id, { state: now.reading.state, lowV: live ? 12.3 : 0.02, highV: live ? 12.3 : 0.02 }, AT));
+  }
+  const status = plugsToProbe(on(log))
+    .find(({ plug }) => plug.id === PLUG)
+    ?.found.pins.find(({ pin }) => pin === '2')?.status;
+  expect(status).toEqual({ code: 'indistinguishable', among: [['tail'], ['plate']], by: ['which lamp lights'] });
+});
 
 test('a face is numbered row by row; a cavity without a wire has no pin', () => {
   expect(pinsOf(FACE)).toEqual([
@@ -83,15 +99,15 @@ test('a plug nobody described is probed from its face alone, in states of its pl
     { code: 'proved', functions: ['stop pedal'] },
   ]);
   // Each pin in each of five states would be 25.
-  expect([readings > 8, readings < 25]).toEqual([true, true]);
+  expect([readings > 8, readings < 20]).toEqual([true, true]);
   expect(status('4')?.code).not.toBe('proved');
 });
 
-test('a left plug of the rear may have the left turn signal and not the right one, nor what the front has', () => {
+test('a plug at the rear on the left may have the left turn signal and not the right one; one that the profile has, what it is said to have', () => {
   const log = found();
   const plug = on(log).profile.plugs.find(({ id }) => id === PLUG);
   if (!plug) throw new Error('it was found');
-  expect(seekable(on(log), plug)).toEqual(['tail', 'stop pedal', 'turn left', 'reverse', 'rear fog', 'plate', 'constant supply']);
+  expect(seekable(on(log), plug)).toEqual(['tail', 'stop pedal', 'turn left', 'reverse', 'rear fog', 'constant supply']);
   const [own] = VAN.plugs;
   expect(own && seekable(on(log), own)).toEqual(['front fog']);
   expect(wiresToSeek(on(log))).toEqual(expect.arrayContaining(['front fog', 'reverse']));

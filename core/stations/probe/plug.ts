@@ -11,7 +11,7 @@ import {
   type JobContext,
   type WireOpening,
 } from '../../job/index.ts';
-import { classOf, continuityDoubts, functionsAt, voltageDoubts, type LampEnd, type PinStatus, type ProbeFunction } from '../../probing/index.ts';
+import { classOf, continuityDoubts, voltageDoubts, type PinStatus, type ProbeFunction } from '../../probing/index.ts';
 import type { PlugPin, Side, VehiclePlug } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
 
@@ -55,11 +55,11 @@ export function takeDrop(context: JobContext, plug: string, pin: string, dropV: 
   return unless(supplyBars(context, LOW_LIVE, at), () => [{ type: 'drop.measured', payload: { plug, pin, dropV } }]);
 }
 
-/** What can be looked for in a plug: what its pins are said to carry; of one that was found, all that its place may have. */
+/** What can be looked for in a plug: what its pins are said to carry; of one that was found, what its lamps have. */
 export function seekable({ state }: Pick<JobContext, 'state'>, plug: VehiclePlug): ProbeFunction[] {
   const found = state.plugsFound[plug.id];
   const said = plug.pins.map((pin) => probedAs(pin, plug)).filter((name) => !['ground', 'empty', 'unknown', 'data'].includes(name));
-  return [...new Set(found ? functionsAt(found.lamps, found.side) : said)];
+  return [...new Set(found ? found.may : said)];
 }
 
 /** Looks for these functions in a plug, or for nothing more there. */
@@ -74,7 +74,8 @@ export interface NewFace {
   name: string;
   where: string;
   side: Side;
-  lamps: LampEnd;
+  /** What its lamps have, so what its wires may be. */
+  may: readonly ProbeFunction[];
   rows: number;
   columns: number;
   /** Cavities without a wire, as `row/column`. */
@@ -113,9 +114,10 @@ export function findPlug({ profile }: JobContext, face: NewFace, functions: read
   if (pins.length > MOST_PINS) return refused({ code: 'face-impossible', why: 'too many pins' });
   const plug = `found-${slugOf(name) || 'plug'}`;
   if (profile.plugs.some((other) => other.id === plug || other.name.toLowerCase() === name.toLowerCase())) return refused({ code: 'face-impossible', why: 'known already' });
-  const { side, lamps, rows, columns } = face;
+  const { side, rows, columns } = face;
+  const may = [...new Set([...face.may, ...functions])];
   return happened(
-    { type: 'plug.found', payload: { plug, name, where, side, lamps, rows, columns, pins } },
+    { type: 'plug.found', payload: { plug, name, where, side, may, rows, columns, pins } },
     { type: 'probe.wanted', payload: { plug, functions: [...new Set(functions)] } },
   );
 }
