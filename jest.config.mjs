@@ -11,7 +11,7 @@ const base = { testEnvironment: 'node', transform, extensionsToTreatAsEsm: ['.ts
 
 export default {
   projects: [
-    { ...base, displayName: 'unit', testMatch: ['<rootDir>/{core,words,contract,shell,web,bench,scripts}/**/*.test.ts'] },
+    { ...base, displayName: 'unit', testMatch: ['<rootDir>/{core,words,contract,shell,web,bench,scripts,stand-ins}/**/*.test.ts'] },
     { ...base, displayName: 'server', testMatch: ['<rootDir>/server/**/*.test.ts'] },
     { ...base, displayName: 'browser', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
   ],

@@ -5,7 +5,7 @@ import { spawnSync } from 'node:child_process';
 import { ROOT, ensureModules, say } from './packages.mjs';
 
 const PARTS = {
-  programs: { config: 'vite.programs.config.ts', from: ['core', 'words', 'contract', 'server', 'shell', 'bench', 'vite.programs.config.ts', 'package-lock.json'] },
+  programs: { config: 'vite.programs.config.ts', from: ['core', 'words', 'contract', 'server', 'shell', 'bench', 'stand-ins', 'vite.programs.config.ts', 'package-lock.json'] },
   web: { config: 'web/vite.config.ts', from: ['core', 'words', 'contract', 'web', 'package-lock.json'] },
 };
 

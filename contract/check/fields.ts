@@ -146,6 +146,16 @@ export const Moment = (): Field =>
     JSONSchema({ type: 'string', format: 'date-time' })(target, String(key)),
   );
 
+/** A day that there is, as ISO 8601. */
+export const Day = (): Field =>
+  all(
+    ValidateBy(
+      { name: 'day', validator: { validate: (value: unknown) => typeof value === 'string' && /^\d{4}-\d\d-\d\d$/.test(value) && isMoment(`${value}T00:00:00Z`) } },
+      says('type', { expected: 'a day such as 2026-03-05' }),
+    ),
+    (target, key) => JSONSchema({ type: 'string', format: 'date' })(target, String(key)),
+  );
+
 /** Any object, checked elsewhere. */
 export const AnyObject = (): Field => IsObject(says('type', { expected: 'an object' }));
 

@@ -7,11 +7,13 @@ import {
   type Load as PlainLoad,
   type PlugFace as PlainFace,
   type PlugPin as PlainPin,
+  type ProvedPin as PlainProved,
   type Surge as PlainSurge,
   type SwitchOutput as PlainOutput,
+  type VehiclePin as PlainVehiclePin,
 } from '@jade/core/vehicle';
 import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
-import { Amount, Each, Flag, OneOf, OneOfEach, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
+import { Amount, Day, Each, Flag, OneOf, OneOfEach, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
 
 export class PlugPin implements PlainPin {
   @Slug() id!: string;
@@ -21,6 +23,16 @@ export class PlugPin implements PlainPin {
   @Optional() @Text(40) colour?: string;
   @Optional() @Slug() circuit?: string;
   @Optional() @Slug() channel?: string;
+}
+
+/** That a wire was proved on a vehicle of this kind. */
+export class ProvedPin implements PlainProved {
+  @Day() on!: string;
+  @Whole(1, 1000) readings!: number;
+}
+
+export class VehiclePin extends PlugPin implements PlainVehiclePin {
+  @Optional() @Part(() => ProvedPin) proved?: ProvedPin;
 }
 
 export class PlugFace implements PlainFace {

@@ -41,7 +41,7 @@ import {
 import { VEHICLE_STATES } from '@jade/core/states';
 import { Amount, Each, Exactly, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
 import { Condition } from '@jade/contract/facts';
-import { Circuit, LampChannel, PlugFace } from './electrics.ts';
+import { Circuit, LampChannel, PlugFace, VehiclePin } from './electrics.ts';
 
 export * from './electrics.ts';
 
@@ -213,8 +213,9 @@ export class Sensor implements PlainSensor {
 }
 
 export class VehiclePlug extends PlugFace implements PlainPlug {
+  @Each(() => VehiclePin, 200) override pins!: VehiclePin[];
   @OneOf(SIDES) side!: PlainPlug['side'];
-  @Part(() => Point) at!: Point;
+  @Optional() @Part(() => Point) at?: Point;
   @Text(240) whereToLook!: string;
   @Each(() => Way, 12) reach!: Way[];
   @Each(() => LevelNeed, 40) hiddenBy!: LevelNeed[];

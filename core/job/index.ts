@@ -16,6 +16,7 @@ export * from './tools.ts';
 export * from './tray.ts';
 export * from './led.ts';
 export * from './plug-probe.ts';
+export * from './proved.ts';
 export * from './wire.ts';
 export * from './leg.ts';
 export * from './circuit-load.ts';

@@ -37,7 +37,6 @@ const plugOf = ({ plug, name, where, side, rows, columns, pins }: FoundPlug): Ve
   lock: 'not described',
   pins: pins.map((pin) => ({ ...pin, carries: 'unknown' })),
   side,
-  at: { xMm: 0, yMm: 0, zMm: 0 },
   whereToLook: where,
   reach: [],
   hiddenBy: [],

@@ -17,12 +17,14 @@ import {
   type ReadingClass,
 } from '../probing/index.ts';
 import { liveWith, onWith, VEHICLE_STATES, type VehicleState } from '../states/index.ts';
-import type { PlugPin, VehiclePlug } from '../vehicle/index.ts';
+import type { PlugPin, VehiclePin, VehiclePlug } from '../vehicle/index.ts';
 import { voltageRange } from '../wiring/index.ts';
 import type { JobContext } from './context.ts';
 
 /** How many times likelier a described pin makes what it is said to carry; proof it is none. */
 const DESCRIBED_TIMES = 20;
+/** The same of a pin that was proved on another vehicle of this kind; proof it is none, either. */
+const PROVED_TIMES = 100;
 /** How usual it is that a plug has what is looked for in it, or what its place may have. */
 const SOUGHT_CHANCE = 0.5;
 
@@ -116,8 +118,8 @@ export function probeRunOf(context: Pick<JobContext, 'profile' | 'state' | 'rule
 }
 
 /** What a pin is said to be makes it likelier; one that is not known says nothing. */
-const hintOf = (pin: PlugPin, plug: Pick<VehiclePlug, 'pins'>): Pick<ProbeRun['pins'][number], 'hint'> =>
-  pin.carries === 'unknown' ? {} : { hint: { function: probedAs(pin, plug), times: DESCRIBED_TIMES } };
+const hintOf = (pin: VehiclePin, plug: Pick<VehiclePlug, 'pins'>): Pick<ProbeRun['pins'][number], 'hint'> =>
+  pin.carries === 'unknown' ? {} : { hint: { function: probedAs(pin, plug), times: pin.proved ? PROVED_TIMES : DESCRIBED_TIMES } };
 
 const known = new WeakMap<JobContext['state'], Map<string, PlugProbe>>();
 

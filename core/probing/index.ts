@@ -6,3 +6,4 @@ export * from './status.ts';
 export * from './next.ts';
 export * from './finder.ts';
 export * from './simulate.ts';
+export * from './meter.ts';

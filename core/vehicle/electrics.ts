@@ -19,6 +19,19 @@ export interface PlugPin {
   channel?: string;
 }
 
+/** That a wire of this kind of vehicle was proved, when, and by how many readings. */
+export interface ProvedPin {
+  /** Day, as `2026-03-05`. */
+  on: string;
+  readings: number;
+}
+
+/** A pin of a vehicle's plug. */
+export interface VehiclePin extends PlugPin {
+  /** Proved on a vehicle of this kind: likelier on the next one, and no proof there. */
+  proved?: ProvedPin;
+}
+
 export interface PlugFace {
   id: string;
   name: string;

@@ -1,6 +1,6 @@
 import type { Condition } from '../facts/index.ts';
 import type { VehicleState } from '../states/index.ts';
-import type { Circuit, LampChannel, PlugFace } from './electrics.ts';
+import type { Circuit, LampChannel, PlugFace, VehiclePin } from './electrics.ts';
 
 export const LEVELS = ['fitted', 'loosened', 'folded', 'hung', 'off'] as const;
 /** How far a piece is open; each level includes those before it. */
@@ -213,8 +213,10 @@ export interface Sensor {
 }
 
 export interface VehiclePlug extends PlugFace {
+  pins: VehiclePin[];
   side: Side;
-  at: PointMm;
+  /** Not known of one that was found at work. */
+  at?: PointMm;
   whereToLook: string;
   /** Ways to get a hand to it. */
   reach: Way[];

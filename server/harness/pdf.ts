@@ -8,7 +8,7 @@ const MARGIN = 48;
 const PRINTED = JOINT_COLUMNS.filter((column) => !['Strip', 'Where on the wire', 'Circuit'].includes(column));
 
 /** A drawing at the place where the page goes on, so large. */
-function place(doc: Document, marks: readonly PaperMark[], height: number, scale: number): void {
+export function place(doc: Document, marks: readonly PaperMark[], height: number, scale: number): void {
   const top = doc.y;
   doc.save().translate(MARGIN, top).scale(scale);
   for (const mark of marks) {

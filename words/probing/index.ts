@@ -1,7 +1,9 @@
-import type { NextReading, PinFound, ProbeFunction, ProofStatus, ReadingClass, ReadingDoubt, ReferenceVerdict, Separator, SlotFound } from '@jade/core/probing';
+import type { MappedPin, PinLearned, PinLeft } from '@jade/core/job';
+import type { NextReading, PinFound, PinStatus, ProbeFunction, ProofStatus, Reading, ReadingClass, ReadingDoubt, ReferenceVerdict, Separator, SlotFound } from '@jade/core/probing';
 import type { Behaviour } from '@jade/core/wiring';
 import { onWith, type VehicleState } from '@jade/core/states';
-import { percent, stated, volts } from '@jade/words/units';
+import type { PlugPin, VehiclePlug } from '@jade/core/vehicle';
+import { percent, plural, stated, volts } from '@jade/words/units';
 
 export const CLASS_WORDS: Record<ReadingClass, string> = {
   off: 'off',
@@ -148,3 +150,62 @@ export function sayReference(verdict: ReferenceVerdict): string {
       return `The known feed reads ${volts(verdict.volts)}; at least ${volts(verdict.leastV)} is wanted. Check meter, leads and battery.`;
   }
 }
+
+/** What a meter showed: one value, or what it moved between. */
+export const sayReading = ({ lowV, highV }: Pick<Reading, 'lowV' | 'highV'>): string => (lowV === highV ? volts(highV) : `${volts(lowV)} to ${volts(highV)}`);
+
+const ended = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
+
+/** A place in which one wire may be found, with what is known of it there. */
+export function sayPlace({ plug, pin, status }: { plug: VehiclePlug; pin?: PlugPin; status?: PinStatus }): string {
+  const place = `${plug.name}, ${plug.side === 'centre' ? 'in the middle' : plug.side}`;
+  if (!pin) return `${place}: it may be there, no pin is said to have it. ${ended(plug.whereToLook)}`;
+  const wire = `pin ${pin.id}, ${pin.colour ? `${pin.colour} on this side of the plug` : 'no colour noted'}`;
+  return `${place}: ${wire}; ${status?.code === 'proved' ? 'proved on this vehicle' : 'said to be, not proved'}. ${ended(plug.whereToLook)}`;
+}
+
+export const MAP_COLUMNS = ['Plug', 'Where', 'Pin', 'Row', 'Column', 'Colour', 'What it is', 'How sure', 'Readings', 'Said to carry'] as const;
+export type MapRow = Record<(typeof MAP_COLUMNS)[number], string>;
+
+const SURE: Readonly<Record<PinStatus['code'], string>> = {
+  proved: 'proved',
+  'by elimination': 'by elimination, not proved',
+  open: 'likely only',
+  indistinguishable: 'no state parts them',
+  contradictory: 'the readings contradict',
+};
+
+/** One pin of the map of a plug: what it is as far as the readings say, and how sure that is. */
+export function sayMapped({ plug, pin, status, chance, readings }: MappedPin): MapRow {
+  const none = readings === 0 && status?.code !== 'by elimination';
+  const what = (): string => {
+    if (!status || none) return 'not read';
+    if (status.code === 'contradictory') return 'not known';
+    if (status.code === 'indistinguishable') return status.among.map(sayFunctions).join(' or ');
+    return sayFunctions(status.functions);
+  };
+  return {
+    Plug: plug.name,
+    Where: plug.whereToLook,
+    Pin: pin.id,
+    Row: String(pin.row),
+    Column: String(pin.column),
+    Colour: pin.colour ?? 'not noted',
+    'What it is': what(),
+    'How sure': !status || none ? '—' : status.code === 'open' && chance !== undefined ? `${SURE.open}, ${percent(chance)}` : SURE[status.code],
+    Readings: String(readings),
+    'Said to carry': pin.carries === 'unknown' ? 'not described' : pin.carries,
+  };
+}
+
+const LEFT_WHY: Readonly<Record<PinLeft['why'], string>> = {
+  'several functions': 'it carries several functions at two levels, which a profile cannot hold',
+  'no such pin': 'the newest profile has no such pin',
+  'no one place': 'it is both turn signals at one time',
+};
+
+/** What a profile would learn of a pin. */
+export const sayLearned = ({ plugName, pin, was, is, readings }: PinLearned): string =>
+  `${plugName}, pin ${pin}: ${was === undefined || was === is ? is : `${is}, before ${was === 'unknown' ? 'not described' : was}`}, proved by ${plural(readings, 'reading')}`;
+
+export const sayNotLearned = ({ plugName, pin, why }: PinLeft): string => `${plugName}, pin ${pin} stays as it is: ${LEFT_WHY[why]}`;

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { LONGEST_TEXT } from '@jade/core/job';
+import { functionsAt, LAMP_ENDS, type LampEnd, type ProbeFunction } from '@jade/core/probing';
+import { isRefused, probe, type Refusal } from '@jade/core/stations';
+import { SIDES, type Side } from '@jade/core/vehicle';
+import { sayFunctions } from '@jade/words/probing';
+import { sayRefusal } from '@jade/words/stations';
+import FormDialog from '../../design/FormDialog.vue';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import WordsField from '../../design/WordsField.vue';
+import { useDraft } from '../../drafts/index.ts';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** A plug, or wires side by side, that the profile does not have: its face from the wire side, where it hides, what its lamps have. */
+const emit = defineEmits<{ close: [] }>();
+const { job, context, names } = useCurrentJob();
+interface Written {
+  name: string;
+  where: string;
+  side: Side;
+  end: LampEnd;
+  rows: number;
+  columns: number;
+  without: string[];
+  colours: Record<string, string>;
+  may: ProbeFunction[];
+}
+const may = (end: LampEnd, side: Side) => functionsAt(end, side).filter((name) => name !== 'plate');
+const { draft, kept, drop } = useDraft(
+  () => `found-plug/${job.view?.id ?? ''}`,
+  (): Written => ({ name: '', where: '', side: 'left', end: 'rear', rows: 2, columns: 3, without: [], colours: {}, may: may('rear', 'left') }),
+);
+const refused = ref<Refusal[]>([]);
+const picked = ref<string>();
+const cells = computed(() => {
+  const pins = probe.pinsOf(draft.value);
+  return Array.from({ length: draft.value.rows * draft.value.columns }, (_, index) => {
+    const [row, column] = [Math.floor(index / draft.value.columns) + 1, (index % draft.value.columns) + 1];
+    return { at: `${row}/${column}`, pin: pins.find((entry) => entry.row === row && entry.column === column) };
+  });
+});
+const numbers = (most: number) => Array.from({ length: most }, (_, index) => index + 1);
+
+function place(part: Partial<Pick<Written, 'side' | 'end'>>): void {
+  const next = { ...draft.value, ...part };
+  draft.value = { ...next, may: may(next.end, next.side) };
+}
+function toggle(name: ProbeFunction): void {
+  const has = draft.value.may.includes(name);
+  draft.value = { ...draft.value, may: has ? draft.value.may.filter((other) => other !== name) : [...draft.value.may, name] };
+}
+function empty(at: string): void {
+  const { without } = draft.value;
+  draft.value = { ...draft.value, without: without.includes(at) ? without.filter((other) => other !== at) : [...without, at] };
+}
+
+function keep(): void {
+  const act = probe.findPlug(context.value, draft.value, draft.value.may);
+  refused.value = isRefused(act) ? act.refused : [];
+  if (isRefused(act)) return;
+  void job.perform(act);
+  drop();
+  emit('close');
+}
+</script>
+
+<template>
+  <FormDialog title="A plug that is not in the profile" action="Read this plug" :ready="true" :width="640" :kept="kept" @anew="drop" @confirm="keep" @close="emit('close')">
+    <WordsField v-model="draft.name" label="What to call it" :most="LONGEST_TEXT.plugName" autofocus />
+    <WordsField v-model="draft.where" label="Where it hides" :most="LONGEST_TEXT.where" />
+    <div class="line">
+      <ChoiceRow label="Which lamps it feeds" :choices="LAMP_ENDS.map((value) => ({ value, text: `${value} lamps` }))" :value="draft.end" small @choose="(end) => place({ end })" />
+      <ChoiceRow label="Which side" :choices="SIDES.map((value) => ({ value, text: value }))" :value="draft.side" small @choose="(side) => place({ side })" />
+    </div>
+    <p class="soft">What its lamps have. What cannot be in it, take away: the fewer there are, the fewer readings it takes.</p>
+    <div class="line chips" role="group" aria-label="What its lamps have">
+      <button v-for="name in functionsAt(draft.end, draft.side)" :key="name" type="button" class="push small" :aria-pressed="draft.may.includes(name)" @click="toggle(name)">
+        {{ sayFunctions([name]) }}
+      </button>
+    </div>
+    <div class="line">
+      <v-select v-model="draft.rows" class="short" label="Rows" :items="numbers(4)" hide-details />
+      <v-select v-model="draft.columns" class="short" label="Wires in a row" :items="numbers(10)" hide-details />
+      <span class="soft">Wires in a loom: one row. Seen from the wire side.</span>
+    </div>
+    <div class="face" :style="{ gridTemplateColumns: `repeat(${draft.columns}, 50px)` }" role="group" aria-label="The face from the wire side">
+      <button
+        v-for="cell in cells"
+        :key="cell.at"
+        type="button"
+        class="cavity"
+        :class="{ none: !cell.pin }"
+        :aria-pressed="picked === cell.at"
+        :aria-label="cell.pin ? `Pin ${cell.pin.id}${cell.pin.colour ? `, ${cell.pin.colour}` : ''}` : `Row and column ${cell.at}, no wire`"
+        @click="picked = cell.at"
+      >
+        {{ cell.pin?.id ?? '–' }}
+      </button>
+    </div>
+    <div v-if="picked" class="line">
+      <v-text-field v-model="draft.colours[picked]" class="colour" label="Colour of the wire" :maxlength="LONGEST_TEXT.colour" hide-details />
+      <button type="button" class="push small" :aria-pressed="draft.without.includes(picked)" @click="empty(picked)">No wire in it</button>
+    </div>
+    <p v-for="refusal in refused" :key="refusal.code" class="odd" role="alert">{{ sayRefusal(refusal, names) }}</p>
+  </FormDialog>
+</template>
+
+<style scoped>
+.short {
+  max-width: 150px;
+}
+
+.colour {
+  max-width: 240px;
+}
+
+.face {
+  display: grid;
+  gap: 6px;
+  justify-content: start;
+  padding: 10px;
+  border: 2.5px solid var(--drawing);
+  border-radius: 8px;
+  width: fit-content;
+  max-width: 100%;
+  overflow-x: auto;
+  background: var(--paper-sunk);
+}
+
+.cavity {
+  width: 50px;
+  height: 50px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--paper-raised);
+  color: var(--ink);
+  font: 650 18px var(--sans);
+  cursor: pointer;
+}
+
+.cavity.none {
+  border-style: dashed;
+  background: none;
+}
+
+.cavity[aria-pressed='true'] {
+  outline: 4px solid var(--amber);
+}
+</style>

@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { PlugProbe } from '@jade/core/job';
+import { isRefused, probe, type Act, type Refusal } from '@jade/core/stations';
+import type { VehicleState } from '@jade/core/states';
+import { sayPinFound } from '@jade/words/probing';
+import { sayRefusal } from '@jade/words/stations';
+import CautionNote from '../../design/CautionNote.vue';
+import MeasureEntry from '../../design/MeasureEntry.vue';
+import ProbeFace from '../../design/drawings/ProbeFace.vue';
+import { actedAt } from '../../job/clock.ts';
+import { useCurrentJob } from '../../job/current.ts';
+import ReadCell from './ReadCell.vue';
+
+/** A whole plug: every pin with what was read of it in each state, and what that says; grounds by continuity or a load; wires opened and sealed. */
+const props = defineProps<{ probed: PlugProbe; open: boolean }>();
+const emit = defineEmits<{ pick: [pin: string, state: VehicleState] }>();
+const { job, context, names } = useCurrentJob();
+const plug = computed(() => props.probed.plug);
+const pin = ref<string>();
+const refused = ref<Refusal[]>([]);
+const again = ref<() => Act>();
+const rows = computed(() =>
+  plug.value.pins.map((entry) => ({
+    pin: entry,
+    found: props.probed.found.pins.find((found) => found.pin === entry.id),
+    opened: context.value.state.wiresOpen[`${plug.value.id}/${entry.id}`],
+    ohm: context.value.state.continuity[`${plug.value.id}/${entry.id}`]?.at(-1),
+    drop: context.value.state.drops[`${plug.value.id}/${entry.id}`]?.at(-1),
+  })),
+);
+const picked = computed(() => rows.value.find((row) => row.pin.id === pin.value));
+const states = computed(() => props.probed.run.states);
+const sought = computed(() => context.value.state.sought[plug.value.id] ?? []);
+const all = computed(() => probe.seekable(context.value, plug.value));
+
+/** What is odd is asked once, and recorded when it is said again. */
+function record(act: Act, sure?: () => Act): void {
+  refused.value = isRefused(act) ? act.refused : [];
+  again.value = refused.value.some(({ code }) => code === 'reading-odd') ? sure : undefined;
+  if (!isRefused(act)) void job.perform(act);
+}
+const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug.value.id, pin.value ?? '', value, actedAt(), sure);
+</script>
+
+<template>
+  <details class="leaf map" :open="open">
+    <summary>
+      <h2>{{ plug.name }}, pin by pin</h2>
+      <span class="soft">{{ plug.whereToLook }}</span>
+    </summary>
+    <div class="line">
+      <button v-if="sought.length < all.length" type="button" class="push small" @click="record(probe.seek(context, plug.id, all))">Prove every wire of it</button>
+      <button v-if="sought.length > 0" type="button" class="push small" @click="record(probe.seek(context, plug.id, []))">Look for nothing more here</button>
+    </div>
+    <div class="both">
+      <ProbeFace :plug="plug" :found="probed.found.pins" :pin="pin" @pick="(id) => (pin = id)" />
+      <section v-if="picked" class="stack" :aria-label="`Pin ${picked.pin.id}`">
+        <h3>Pin {{ picked.pin.id }}</h3>
+        <CautionNote text="Continuity: plug apart, key off, nothing switched on. A lamp at the other end reads like a ground; under 1 Ω is the body." />
+        <div class="line">
+          <MeasureEntry
+            :key="`ohm ${picked.pin.id}`"
+            label="To the body"
+            :about="`${plug.id}/${picked.pin.id} ohm`"
+            unit="Ω"
+            :least="0"
+            :value="picked.ohm"
+            @measured="(value) => record(probe.takeOhm(context, plug.id, picked?.pin.id ?? '', value))"
+          />
+          <MeasureEntry
+            :key="`drop ${picked.pin.id}`"
+            label="Lost with a load over it"
+            :about="`${plug.id}/${picked.pin.id} drop`"
+            unit="V"
+            :least="-30"
+            :most="60"
+            :value="picked.drop"
+            @measured="(value) => record(drop(value), () => drop(value, true))"
+          />
+          <template v-if="picked.opened">
+            <button type="button" class="push" @click="record(probe.sealWire(context, plug.id, picked.pin.id))">Sealed again</button>
+          </template>
+          <template v-else>
+            <button type="button" class="push" @click="record(probe.openWire(context, plug.id, picked.pin.id, 'pierced'))">I pierced its wire</button>
+            <button type="button" class="push" @click="record(probe.openWire(context, plug.id, picked.pin.id, 'bared'))">I bared its wire</button>
+          </template>
+        </div>
+        <p v-for="refusal in refused" :key="refusal.code" class="odd" role="alert">{{ sayRefusal(refusal, names) }}</p>
+        <button v-if="again" type="button" class="push small" @click="record(again())">It is so: record it</button>
+      </section>
+      <p v-else class="soft">Pick a pin for what was opened on its wire, and for a ground: continuity, or what is lost under a load.</p>
+    </div>
+    <div class="scroll">
+      <table>
+        <caption class="out-of-sight">
+          Readings of every pin: a column for each state of the vehicle
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Pin</th>
+            <th scope="col">What it is</th>
+            <th v-for="state in states" :key="state" scope="col">{{ state }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.pin.id">
+            <th scope="row">
+              <button type="button" class="push small" :aria-pressed="pin === row.pin.id" :aria-label="`Pin ${row.pin.id} of ${plug.name}`" @click="pin = row.pin.id">
+                {{ row.pin.id }}
+              </button>
+              <span class="soft">{{ row.pin.colour ?? 'no colour noted' }}</span>
+            </th>
+            <td>
+              <span :class="row.found?.status.code.replaceAll(' ', '-')">{{ row.found ? sayPinFound(row.found) : 'read with the pin of the same function' }}</span>
+              <span v-if="row.opened" class="odd"> · wire {{ row.opened }}</span>
+            </td>
+            <td v-for="state in states" :key="state">
+              <ReadCell :plug="plug" :pin="row.pin.id" :state="state" @pick="emit('pick', row.pin.id, state)" />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: var(--touch);
+  align-content: center;
+  cursor: pointer;
+}
+
+summary h2 {
+  display: inline;
+  margin-right: 12px;
+  font-size: 18px;
+}
+
+.both {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+
+th[scope='row'] {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-width: 130px;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+
+th,
+td {
+  padding: 4px 6px;
+  text-align: left;
+  border-bottom: 1px solid var(--line);
+  font-size: 14.5px;
+}
+
+.proved {
+  color: var(--jade);
+  font-weight: 650;
+}
+
+.contradictory {
+  color: var(--red);
+  font-weight: 650;
+}
+
+@media (max-width: 700px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
