@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FaultyInput } from '@jade/core/faults';
+import { checkProfile } from '@jade/core/vehicle';
 import { readDocument } from './index.ts';
 
 const example = (name: string): Record<string, unknown> =>
@@ -94,4 +95,34 @@ test('fifty faults are shown at most, and nesting beyond reason is refused witho
   let deep: unknown = {};
   for (let level = 0; level < 60; level++) deep = { not: deep };
   expect(faultsOf({ ...example('kit'), fitments: deep })).toEqual(['(document) too-deep']);
+});
+
+test('a profile that learned a plug at work is one that can be taken in: pins proved and not known, no place made up', () => {
+  const profile = JSON.parse(readFileSync(join(import.meta.dirname, '../../demo/vehicles/pellorin-trio-300.json'), 'utf8')) as { plugs: object[] };
+  const found = {
+    id: 'found-box-lamp',
+    name: 'Box lamp',
+    family: 'not described',
+    gender: 'sockets',
+    keying: 'not described',
+    rows: 1,
+    columns: 2,
+    lock: 'not described',
+    side: 'left',
+    whereToLook: 'inside the box',
+    reach: [],
+    hiddenBy: [],
+    pins: [
+      { id: '1', row: 1, column: 1, carries: 'parking', proved: { on: '2026-03-05', readings: 4 } },
+      { id: '2', row: 1, column: 2, carries: 'unknown' },
+    ],
+  };
+  const learned = (plug: object) => ({ ...profile, plugs: [...profile.plugs, plug] });
+  const { kind, document } = readDocument(learned(found));
+  expect(kind === 'vehicle' && checkProfile(document)).toEqual([]);
+  const last = profile.plugs.length;
+  expect(faultsOf(learned({ ...found, pins: [{ ...found.pins[0], proved: { on: '2026-02-30', readings: 0 } }] }))).toEqual([
+    `plugs[${last}].pins[0].proved.on type`,
+    `plugs[${last}].pins[0].proved.readings range`,
+  ]);
 });

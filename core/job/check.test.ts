@@ -153,3 +153,21 @@ test('an option has its choices, a fact its values, and what is there passes', (
   expect(held(event({ type: 'fastener.broken', payload: { piece: 'winch', group: 'fixings', count: 1 } }), 'e')).toEqual([]);
   expect(held(event({ type: 'way.blocked', payload: { place: 'winch', way: 'w', why: 'x' } }), 'e')).toEqual([]);
 });
+
+test('a plug that was found has pins of its own in places of their own, and counts from then on; one that the profile has learned since is the same one', () => {
+  const payload = { plug: 'found-lead', name: 'Lead', where: 'behind', side: 'left' as const, may: [], rows: 1, columns: 2, pins: [{ id: '1', row: 1, column: 1 }] };
+  const faults = (pins: typeof payload.pins) => idCheck(documents)(event({ type: 'plug.found', payload: { ...payload, pins } }), 'e').map(({ path, code }) => `${path} ${code}`);
+  expect(faults(payload.pins)).toEqual([]);
+  expect(faults([...payload.pins, { id: '1', row: 1, column: 2 }])).toEqual(['e.payload.pins[1].id duplicate-id']);
+  expect(faults([...payload.pins, { id: '2', row: 1, column: 1 }])).toEqual(['e.payload.pins[1] pin-place-twice']);
+  expect(faults([...payload.pins, { id: '2', row: 2, column: 1 }])).toEqual(['e.payload.pins[1] pin-outside-face']);
+  const reading = event({ type: 'reading.taken', payload: { plug: 'found-lead', pin: '1', state: 'key off', lowV: 0, highV: 0 } });
+  const held = idCheck(documents);
+  expect(held(reading, 'e')).toHaveLength(1);
+  expect(held(event({ type: 'plug.found', payload }), 'e')).toEqual([]);
+  expect(held(reading, 'e')).toEqual([]);
+  expect(idCheck(documents, { plugs: [payload] })(event({ type: 'wire.opened', payload: { plug: 'found-lead', pin: '9', how: 'bared' } }), 'e')).toHaveLength(1);
+  const [first] = VAN.plugs;
+  const learned = { ...documents, profile: { ...VAN, plugs: [...VAN.plugs, { ...first!, id: 'found-lead' }] } };
+  expect(idCheck(learned)(event({ type: 'plug.found', payload }), 'e')).toEqual([]);
+});

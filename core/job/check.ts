@@ -25,16 +25,15 @@ export function idCheck(
   const plugs = new Map([...(found.plugs ?? [])].map((plug) => [plug.plug, plug]));
   return (event, path) => {
     if (event.type === 'accessory.found') accessories.add(event.payload.accessory);
-    if (event.type === 'plug.found' && plugFaults(event.payload, documents.profile, path).length === 0) plugs.set(event.payload.plug, event.payload);
+    if (event.type === 'plug.found' && plugFaults(event.payload, path).length === 0) plugs.set(event.payload.plug, event.payload);
     return eventFaults(event, documents, accessories, [...plugs.values()], path);
   };
 }
 
-/** Faults of a face as it was found: an id that the profile has, pins of one name or in one place, or outside the face. */
-function plugFaults({ plug, pins, rows, columns }: FoundPlug, profile: JobDocuments['profile'], path: string): Fault[] {
+/** Faults of a face as it was found: pins of one name or in one place, or outside the face. A profile that has learned the plug since has it too. */
+function plugFaults({ pins, rows, columns }: FoundPlug, path: string): Fault[] {
   const at = `${path}.payload`;
   return [
-    ...(profile.plugs.some(({ id }) => id === plug) ? [{ path: `${at}.plug`, code: 'duplicate-id' as const, data: { id: plug } }] : []),
     ...pins.flatMap(({ id, row, column }, place): Fault[] => [
       ...(pins.findIndex((other) => other.id === id) < place ? [{ path: `${at}.pins[${place}].id`, code: 'duplicate-id' as const, data: { id } }] : []),
       ...(row > rows || column > columns ? [{ path: `${at}.pins[${place}]`, code: 'pin-outside-face' as const, data: { rows, columns } }] : []),
@@ -176,7 +175,7 @@ function eventFaults(
     case 'setting.restored':
       return among(profile.supplies, event.payload.supply, 'supply', 'supply');
     case 'plug.found':
-      return plugFaults(event.payload, profile, path);
+      return plugFaults(event.payload, path);
     case 'probe.wanted':
       return found.some(({ plug }) => plug === event.payload.plug) ? [] : among(profile.plugs, event.payload.plug, 'plug', 'plug');
     case 'continuity.measured':

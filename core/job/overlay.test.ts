@@ -293,4 +293,12 @@ describe('this one vehicle', () => {
       ]),
     ).toEqual([1, 1]);
   });
+
+  test('a plug that was found stands beside the others, its wires not known; a profile that has learned it since has it once', () => {
+    const lead = { plug: 'found-lead', name: 'Lead', where: 'behind', side: 'left' as const, may: [], rows: 1, columns: 1, pins: [{ id: '1', row: 1, column: 1, colour: 'red' }] };
+    const { plugs } = on({ plugsFound: { 'found-lead': lead } });
+    expect(plugs.slice(0, -1)).toEqual(boxed.plugs);
+    expect(plugs.at(-1)).toMatchObject({ id: 'found-lead', name: 'Lead', whereToLook: 'behind', side: 'left', pins: [{ id: '1', carries: 'unknown', colour: 'red' }] });
+    expect(on({ plugsFound: { 'found-lead': lead } }, { ...boxed, plugs }).plugs).toEqual(plugs);
+  });
 });

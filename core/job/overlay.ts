@@ -46,7 +46,8 @@ const plugOf = ({ plug, name, where, side, rows, columns, pins }: FoundPlug): Ve
 export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound'>): VehicleProfile {
   const accessories = Object.values(state.accessories);
   const populated = Object.keys(state.populated).length > 0;
-  const found = Object.values(state.plugsFound);
+  // A profile that has learned a plug since has it already.
+  const found = Object.values(state.plugsFound).filter(({ plug }) => !profile.plugs.some(({ id }) => id === plug));
   if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0 && !populated && found.length === 0) return profile;
   const open = (place: string, level: PieceLevel['level'] | undefined, ways: Way[]) => ways.filter((way) => !isBlocked(state.blocked, place, level, way.id));
   const pieces = profile.pieces.map((piece): Piece => {

@@ -5,6 +5,7 @@ test('lines of a bridge are read as they stand', () => {
   expect(readMeterLine('{"shows":"voltage","volts":12.31}')).toEqual({ shows: 'voltage', volts: 12.31 });
   expect(readMeterLine('{"shows":"continuity","ohm":0.4}')).toEqual({ shows: 'continuity', ohm: 0.4 });
   expect(readMeterLine('{"n":3,"held":"voltage","lowV":-0.02,"highV":12.4}')).toEqual({ n: 3, held: 'voltage', lowV: -0.02, highV: 12.4 });
+  expect(readMeterLine('{"n":3,"held":"voltage","lowV":1,"highV":1,"again":true}')).toEqual({ n: 3, held: 'voltage', lowV: 1, highV: 1, again: true });
   expect(readMeterLine('{"n":4,"held":"continuity","ohm":0}')).toEqual({ n: 4, held: 'continuity', ohm: 0 });
 });
 

@@ -11,7 +11,8 @@ export type MeterLine =
   /** What was held at the meter, numbered, kept by the bridge until it was taken. */
   | HeldLine;
 
-export type HeldLine = { n: number; held: 'voltage'; lowV: number; highV: number } | { n: number; held: 'continuity'; ohm: number };
+/** `again`: held while nobody heard it, told once the line was back; of what it is, somebody has to say. */
+export type HeldLine = ({ n: number; held: 'voltage'; lowV: number; highV: number } | { n: number; held: 'continuity'; ohm: number }) & { again?: true };
 
 /** What the bench says: after a hello from which number on it wants what was held; what it has taken. */
 export type BenchLine = { run: string; from: number } | { run: string; took: number };
@@ -36,6 +37,7 @@ const faultOfOhm = (ohm: unknown): LineFault | undefined => (!isNumber(ohm) ? 'n
 
 function readObject(value: Record<string, unknown>): MeterLine | { fault: LineFault } {
   const { hello, name, run, shows, held, n, volts, ohm, lowV, highV } = value;
+  const again = value.again === true ? { again: true as const } : {};
   if (hello !== undefined) {
     if (hello !== METER_PROTOCOL) return { fault: 'another protocol' };
     return isName(name) && isName(run) ? { hello, name, run } : { fault: 'not a line of the protocol' };
@@ -51,11 +53,11 @@ function readObject(value: Record<string, unknown>): MeterLine | { fault: LineFa
   if (!isCount(n)) return { fault: held === undefined ? 'not a line of the protocol' : 'no number' };
   if (held === 'voltage') {
     const fault = faultOfVolts(lowV, highV);
-    return fault ? { fault } : { n, held, lowV: lowV as number, highV: highV as number };
+    return fault ? { fault } : { n, held, lowV: lowV as number, highV: highV as number, ...again };
   }
   if (held === 'continuity') {
     const fault = faultOfOhm(ohm);
-    return fault ? { fault } : { n, held, ohm: ohm as number };
+    return fault ? { fault } : { n, held, ohm: ohm as number, ...again };
   }
   return { fault: 'not a line of the protocol' };
 }

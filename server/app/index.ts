@@ -47,8 +47,9 @@ export interface AppOptions {
 const REQUEST_MS = 60_000;
 
 const OWN_NAMES = ['localhost', '127.0.0.1', '[::1]'];
+/** A meter's bridge runs on the device of the bench itself. */
 const POLICY =
-  "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; connect-src 'self'; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+  "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; connect-src 'self' ws://127.0.0.1:* ws://localhost:*; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
 
 function nameOf(host: string): string {
   return host.replace(/:\d+$/, '').toLowerCase();

@@ -107,7 +107,7 @@ export class MeterBridge {
     const line = lineOf(text);
     if (line?.run !== this.run) return;
     const { from, took } = line;
-    if (from !== undefined) for (const held of this.kept.filter(({ n }) => n > from)) this.send(socket, held);
+    if (from !== undefined) for (const held of this.kept.filter(({ n }) => n > from)) this.send(socket, { ...held, again: true });
     if (took !== undefined) {
       const place = this.kept.findIndex(({ n }) => n === took);
       if (place >= 0) this.kept.splice(place, 1);

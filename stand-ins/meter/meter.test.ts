@@ -75,7 +75,9 @@ test('the bench is greeted, sees what the probe shows, and gets what is held wit
   [played.pin, played.state] = ['2', 'parking'];
   expect(await next((line) => 'shows' in line)).toMatchObject({ shows: 'voltage', volts: expect.closeTo(12.4, 1) });
   made.hold();
-  expect(await next(held)).toMatchObject({ n: 1, held: 'voltage', lowV: expect.closeTo(12.4, 1) });
+  const fresh = await next(held);
+  expect(fresh).toMatchObject({ n: 1, held: 'voltage', lowV: expect.closeTo(12.4, 1) });
+  expect(fresh).not.toHaveProperty('again');
   [played.pin, played.state] = ['1', 'key off'];
   made.hold('continuity');
   expect(await next(held)).toMatchObject({ n: 2, held: 'continuity', ohm: expect.closeTo(0.35, 1) });
@@ -96,7 +98,10 @@ test('what is held while the line is cut is told to whoever comes back, from the
   const second = await bench(port);
   second.send({ run: 'another', from: 0 });
   second.send({ run: 'run-1', from: 1 });
-  expect([await second.next(held), await second.next(held)]).toMatchObject([{ n: 2 }, { n: 3 }]);
+  expect([await second.next(held), await second.next(held)]).toMatchObject([
+    { n: 2, again: true },
+    { n: 3, again: true },
+  ]);
   second.send({ run: 'run-1', took: 2 });
   second.send({ run: 'run-1', from: 0 });
   expect([await second.next(held), await second.next(held)]).toMatchObject([{ n: 1 }, { n: 3 }]);

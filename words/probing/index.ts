@@ -1,5 +1,19 @@
 import type { MappedPin, PinLearned, PinLeft } from '@jade/core/job';
-import type { NextReading, PinFound, PinStatus, ProbeFunction, ProofStatus, Reading, ReadingClass, ReadingDoubt, ReferenceVerdict, Separator, SlotFound } from '@jade/core/probing';
+import type {
+  HeldLine,
+  LineFault,
+  NextReading,
+  PinFound,
+  PinStatus,
+  ProbeFunction,
+  ProofStatus,
+  Reading,
+  ReadingClass,
+  ReadingDoubt,
+  ReferenceVerdict,
+  Separator,
+  SlotFound,
+} from '@jade/core/probing';
 import type { Behaviour } from '@jade/core/wiring';
 import { onWith, type VehicleState } from '@jade/core/states';
 import type { PlugPin, VehiclePlug } from '@jade/core/vehicle';
@@ -209,3 +223,15 @@ export const sayLearned = ({ plugName, pin, was, is, readings }: PinLearned): st
   `${plugName}, pin ${pin}: ${was === undefined || was === is ? is : `${is}, before ${was === 'unknown' ? 'not described' : was}`}, proved by ${plural(readings, 'reading')}`;
 
 export const sayNotLearned = ({ plugName, pin, why }: PinLeft): string => `${plugName}, pin ${pin} stays as it is: ${LEFT_WHY[why]}`;
+
+/** Why a line of a meter was not understood. */
+export const LINE_FAULTS: Readonly<Record<LineFault, string>> = {
+  'not JSON': 'it is no line of values',
+  'another protocol': 'it speaks another way than this program',
+  'not a line of the protocol': 'it says nothing that is known here',
+  'no number': 'what stands for a number is none',
+  'outside what a meter shows': 'no meter shows that on a vehicle',
+};
+
+/** What was held at a meter. */
+export const sayHeld = (held: HeldLine): string => (held.held === 'voltage' ? sayReading(held) : `${stated(held.ohm, 'Ω')} to the body`);

@@ -65,7 +65,7 @@ const act = (lowV: number, highV: number, sure: boolean) =>
       <template v-if="state">
         <h3>{{ sayHelperState(state) }}</h3>
         <CautionNote v-if="caution" :text="caution" />
-        <VoltsEntry label="The slot shows" lowest="Slot, lowest" highest="Slot, highest" moves="The slot’s value moves" :about="about" :act="act" />
+        <VoltsEntry label="The slot shows" lowest="Slot, lowest" highest="Slot, highest" moves="The slot’s value moves" :about="about" :act="act" :listens="slot.trim() !== ''" />
       </template>
       <p v-if="current.finding.slots.length === 0" class="soft">No slot is measured yet.</p>
       <ul v-else class="rows">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
 import { probedAs } from '@jade/core/job';
+import type { HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import { sayHelperState } from '@jade/words/kit';
 import { sayLeft, sayStateCaution, sayWhy } from '@jade/words/probing';
@@ -13,11 +14,14 @@ import { useCurrentJob } from '../../job/current.ts';
 import VoltsEntry from './VoltsEntry.vue';
 
 /** The reading to take now: what the helper switches, where the probe goes, what the meter shows; after a value the next one stands here by itself. */
-const props = defineProps<{ now: probe.ProbeNow }>();
+const props = defineProps<{ now: probe.ProbeNow; listens: boolean }>();
 const emit = defineEmits<{ pick: [pin: string] }>();
 const { context } = useCurrentJob();
 /** A reading taken again is an entry of its own. */
 const about = computed(() => `${props.now.probe.plug.id}/${props.now.pin.id}/${props.now.reading.state} ${props.now.probe.run.readings.length}`);
+const entry = ref<InstanceType<typeof VoltsEntry> | null>(null);
+/** What waited at the meter is of this pin in this state, as somebody says. */
+defineExpose({ hear: (held: HeldLine) => entry.value?.hear(held) ?? false });
 const card = ref<HTMLElement | null>(null);
 watch(about, async () => {
   const writing = card.value?.contains(document.activeElement) ?? false;
@@ -57,7 +61,7 @@ function act(lowV: number, highV: number, sure: boolean) {
         <span>With a test lamp from it to the ground</span>
         <ChoiceRow label="What a test lamp does to it" :choices="LAMP" :value="lamp" small @choose="(value) => (lamp = value === 'holds' ? 'holds' : 'collapses')" />
       </div>
-      <VoltsEntry label="The meter shows" lowest="Lowest" highest="Highest" moves="It moves" :about="about" :act="act" />
+      <VoltsEntry ref="entry" label="The meter shows" lowest="Lowest" highest="Highest" moves="It moves" :about="about" :act="act" :listens="listens" />
       <p class="soft">{{ plural(now.batch.readings.length, 'reading') }} in this state. {{ sayLeft(now) }}</p>
     </div>
     <ProbeFace :plug="now.probe.plug" :found="now.probe.found.pins" :pin="now.pin.id" @pick="(pin) => emit('pick', pin)" />

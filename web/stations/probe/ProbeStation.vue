@@ -11,16 +11,21 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { useMeter } from '../../meter/index.ts';
 import FuseFinder from './FuseFinder.vue';
 import HelperPhone from './HelperPhone.vue';
 import FoundPlug from './FoundPlug.vue';
 import OneWire from './OneWire.vue';
+import MeterLine from './MeterLine.vue';
 import PlugMap from './PlugMap.vue';
 import PlugRecords from './PlugRecords.vue';
 import ProbeCard from './ProbeCard.vue';
 import ReadCell from './ReadCell.vue';
 
 const { job, context } = useCurrentJob();
+const meter = useMeter();
+const card = ref<InstanceType<typeof ProbeCard> | null>(null);
+const sayAt = ({ pin, reading }: probe.ProbeNow) => `pin ${pin.id} with ${reading.state}`;
 const ground = ref<number | undefined>(job.state.reference?.groundV);
 const feed = ref<number | undefined>(job.state.reference?.feedV);
 const picked = ref<{ plug: string; pin: string; state: VehicleState }>();
@@ -84,8 +89,17 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         <MeasureEntry label="A known feed" unit="V" :least="-60" :most="60" :value="feed" @measured="(value) => referenceRead('feed', value)" />
       </div>
     </details>
-    <HelperPhone v-if="job.state.reference" :asked="asked" />
-    <ProbeCard v-if="job.state.reference && now" :now="now" @pick="(pin) => (picked = { plug: now?.probe.plug.id ?? '', pin, state: now?.reading.state ?? 'key off' })" />
+    <template v-if="job.state.reference">
+      <HelperPhone :asked="asked" />
+      <MeterLine :takes="now && !slotState ? sayAt(now) : undefined" @take="(held) => card?.hear(held) && meter.settle(held)" />
+    </template>
+    <ProbeCard
+      v-if="job.state.reference && now"
+      ref="card"
+      :listens="!slotState"
+      :now="now"
+      @pick="(pin) => (picked = { plug: now?.probe.plug.id ?? '', pin, state: now?.reading.state ?? 'key off' })"
+    />
     <p v-else-if="job.state.reference && open > 0" class="leaf odd">
       Nothing more to read in these states, and {{ plural(open, 'wire') }} not proved: what each still wants stands in its line.
     </p>
