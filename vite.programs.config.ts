@@ -8,7 +8,14 @@ export default defineConfig({
     emptyOutDir: true,
     target: 'node20',
     rolldownOptions: {
-      input: { server: 'server/app/main.ts', planner: 'server/planner/worker.ts', keeping: 'server/keeping/main.ts', shell: 'shell/main/index.ts', bench: 'bench/main.ts', meter: 'stand-ins/meter/main.ts' },
+      input: {
+        server: 'server/app/main.ts',
+        planner: 'server/planner/worker.ts',
+        keeping: 'server/keeping/main.ts',
+        shell: 'shell/main/index.ts',
+        bench: 'bench/main.ts',
+        meter: 'stand-ins/meter/main.ts',
+      },
     },
   },
   ssr: { noExternal: [/^@jade\//] },

@@ -1,5 +1,5 @@
 import { parse } from 'csv-parse/sync';
-import { openTestShop, type TestShop } from '../test/shop.ts';
+import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
 let shop: TestShop;
 beforeAll(async () => {
@@ -47,4 +47,33 @@ test('the paper is the same bytes for the same log; a job that is not there is t
   expect([one.statusCode, one.headers['content-type'], one.rawPayload.subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-']);
   expect(one.rawPayload.equals(two.rawPayload)).toBe(true);
   for (const form of ['pdf', 'svg', 'csv', 'json']) expect((await paper(form, 'nowhere')).statusCode).toBe(404);
+});
+
+test('the pins of a plug that was read go out as values, as a list and as a card; a job in which nothing was read has none', async () => {
+  const at = (form: string, job = 'bakery-5') => shop.app.inject({ url: `/api/jobs/${job}/plugs.${form}`, headers: { cookie: shop.cookie } });
+  const [before] = [await at('json')];
+  expect(before.json()).toEqual({ plugs: [] });
+  const [plug] = (await shop.app.inject({ url: '/api/documents/vehicle/pellorin-trio-300', headers: { cookie: shop.cookie } })).json<{ document: { plugs: { id: string }[] } }>()
+    .document.plugs;
+  const read = (pin: string, state: string, volts: number) => ({ ...event('reading.taken', { plug: plug?.id, pin, state, lowV: volts, highV: volts }), v: 2 });
+  const events = [
+    event('reference.checked', { groundV: 0.02, feedV: 12.6 }),
+    ...['stop pedal', 'key off', 'parking'].map((state) => read('3', state, state === 'stop pedal' ? 12.4 : 0.01)),
+    event('continuity.measured', { plug: plug?.id, pin: '1', ohm: 0.3 }),
+  ];
+  const sent = await shop.app.inject({ method: 'POST', url: '/api/jobs/bakery-5/events', headers: { cookie: shop.cookie }, payload: { events } });
+  expect(sent.json<{ answers: { status: string }[] }>().answers.map(({ status }) => status)).toEqual(events.map(() => 'stored'));
+  const rows = parse((await at('csv')).body, { columns: true, bom: true }) as Record<string, string>[];
+  expect(rows.slice(0, 3).map((row) => [row.Pin, row.Colour, row['What it is'], row['How sure'], row.Readings, row['Said to carry']])).toEqual([
+    ['1', 'green', 'ground', 'proved', '1', 'ground'],
+    ['2', 'brown', 'not read', '—', '0', 'parking'],
+    ['3', 'green/yellow', 'stop', 'proved', '3', 'stop pedal'],
+  ]);
+  const { plugs } = (await at('json')).json<{ plugs: { id: string; pins: { id: string; status: object; voltages: object[]; ohm: number[] }[] }[] }>();
+  expect(plugs.map(({ id }) => id)).toEqual([plug?.id]);
+  expect(plugs[0]?.pins[2]).toMatchObject({ id: '3', status: { code: 'proved', functions: ['stop pedal'] }, voltages: [{ state: 'stop pedal', lowV: 12.4 }, {}, {}], ohm: [] });
+  expect(plugs[0]?.pins[0]).toMatchObject({ ohm: [0.3], voltages: [] });
+  const [one, two] = [await at('pdf'), await at('pdf')];
+  expect([one.rawPayload.subarray(0, 5).toString(), one.rawPayload.equals(two.rawPayload)]).toEqual(['%PDF-', true]);
+  for (const form of ['pdf', 'csv', 'json']) expect((await at(form, 'nowhere')).statusCode).toBe(404);
 });
