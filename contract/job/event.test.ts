@@ -59,6 +59,8 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'fuse.seen': { circuit: 'c', ratedA: 7.5 },
   'slot.measured': { slot: 'F9', ratedA: 7.5, state: 'parking', lowV: 0, highV: 12.1 },
   'outage.accepted': { channel: 'c', afterW: 1.5 },
+  'battery.watched': { volts: 12.3 },
+  'charger.set': { on: true },
   'reference.checked': { groundV: 0, feedV: 12.5 },
   'reading.taken': { plug: 'p', pin: '1', state: 'off', lowV: 0, highV: 0.1, underLamp: 'holds' },
   'continuity.measured': { plug: 'p', pin: '1', ohm: 0.4 },

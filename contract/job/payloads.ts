@@ -308,6 +308,14 @@ class ReadingTaken implements P<'reading.taken'> {
   @Optional() @OneOf(['holds', 'collapses']) underLamp?: P<'reading.taken'>['underLamp'];
 }
 
+class BatteryWatched implements P<'battery.watched'> {
+  @Amount(0, 60) volts!: number;
+}
+
+class ChargerSet implements P<'charger.set'> {
+  @Flag() on!: boolean;
+}
+
 class WireAt {
   @Slug() plug!: string;
   @Slug() pin!: string;
@@ -475,6 +483,8 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'ground.measured': GroundMeasured,
   'slot.measured': SlotMeasured,
   'outage.accepted': OutageAccepted,
+  'battery.watched': BatteryWatched,
+  'charger.set': ChargerSet,
   'reference.checked': ReferenceChecked,
   'reading.taken': ReadingTaken,
   'continuity.measured': ContinuityMeasured,

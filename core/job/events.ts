@@ -151,6 +151,10 @@ export interface Payloads {
   'slot.measured': { slot: string; ratedA?: number; state: VehicleState; lowV: number; highV: number };
   /** A lamp that the vehicle will report, or flash fast with, left so; `afterW`: what hangs on its channel. */
   'outage.accepted': { channel: string; afterW: number };
+  /** The battery as measured during work with the ignition on. */
+  'battery.watched': { volts: number };
+  /** A charger on the battery, or taken off it. */
+  'charger.set': { on: boolean };
   'reference.checked': { groundV: number; feedV: number };
   'reading.taken': { plug: string; pin: string; state: VehicleState; lowV: number; highV: number; underLamp?: 'holds' | 'collapses' };
   /** From a pin to the body, unplugged and unpowered. */

@@ -1,3 +1,4 @@
+import { onWith, type VehicleState } from '../states/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { emptyJob, records, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
@@ -42,6 +43,12 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
     entry[opening ? 'out' : 'back'] += count;
     if (entry.back + entry.broken > entry.out) state.questions.push({ code: 'more-back-than-out', event: event.id, piece, group });
   }
+}
+
+/** A reading says how the key stood: since when the ignition is on, or that it is off. */
+function keyIn(state: JobState, read: VehicleState, at: string): void {
+  if (onWith(read).includes('ignition')) state.ignition ??= { since: at };
+  else delete state.ignition;
 }
 
 /** The key of a plug that is capped: one of the vehicle by its own id, one of a kit by both. */
@@ -125,14 +132,18 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     void (state.loadsAccepted[circuit] = { ...(afterA === undefined ? {} : { afterA }), ...(fuseA === undefined ? {} : { fuseA }) }),
   'fuse.seen': (state, { circuit, ratedA }) => void (state.fuses[circuit] = ratedA),
   'ground.measured': (state, { ground, ...reading }) => void (state.grounds[ground] = reading),
-  'slot.measured': (state, { slot, ratedA, ...reading }) => {
+  'slot.measured': (state, { slot, ratedA, ...reading }, event) => {
+    keyIn(state, reading.state, event.at);
     const before = state.slots[slot];
     const fuse = ratedA ?? before?.ratedA;
     state.slots[slot] = { ...(fuse === undefined ? {} : { ratedA: fuse }), readings: [...(before?.readings ?? []).filter((earlier) => earlier.state !== reading.state), reading] };
   },
   'outage.accepted': (state, { channel, afterW }) => void (state.outagesAccepted[channel] = afterW),
+  'battery.watched': (state, { volts }, event) => void (state.battery = { volts, at: event.at }),
+  'charger.set': (state, { on }) => void (state.charger = on),
   'reference.checked': (state, payload) => void (state.reference = payload),
-  'reading.taken': (state, { plug, pin, ...reading }) => {
+  'reading.taken': (state, { plug, pin, ...reading }, event) => {
+    keyIn(state, reading.state, event.at);
     // All of them: which count where one was taken again is a matter of what they say.
     (state.readings[`${plug}/${pin}`] ??= []).push(reading);
     state.lastRead = { plug, pin, state: reading.state };

@@ -17,6 +17,7 @@ export * from './tray.ts';
 export * from './led.ts';
 export * from './plug-probe.ts';
 export * from './proved.ts';
+export * from './battery.ts';
 export * from './wire.ts';
 export * from './leg.ts';
 export * from './circuit-load.ts';

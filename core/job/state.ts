@@ -131,6 +131,10 @@ export interface JobState {
   wiresOpen: Record<string, WireOpening>;
   /** Where the probe was last, and the state that the vehicle was in. */
   lastRead?: { plug: string; pin: string; state: VehicleState };
+  /** Since when the ignition was asked for, until something was read with the key off. */
+  ignition?: { since: string };
+  battery?: { volts: number; at: string };
+  charger: boolean;
   unplugged: string[];
   sensorMoves: Record<string, PoseChange>;
   calibrated: Record<string, { how: Payloads['sensor.calibrated']['how']; note?: string }>;
@@ -204,6 +208,7 @@ export function emptyJob(): JobState {
     plugsFound: records(),
     sought: records(),
     wiresOpen: records(),
+    charger: false,
     unplugged: [],
     sensorMoves: records(),
     calibrated: records(),

@@ -52,8 +52,10 @@ kbd {
 }
 
 @media (max-width: 700px) {
+  /* Above what the thumb works on. */
   .undo {
-    bottom: 126px;
+    top: 6px;
+    bottom: auto;
     width: 94vw;
     justify-content: space-between;
   }

@@ -1,4 +1,4 @@
-import type { MappedPin, PinLearned, PinLeft } from '@jade/core/job';
+import type { BatteryWatch, MappedPin, PinLearned, PinLeft } from '@jade/core/job';
 import type {
   HeldLine,
   LineFault,
@@ -14,9 +14,11 @@ import type {
   Separator,
   SlotFound,
 } from '@jade/core/probing';
+import type { probe } from '@jade/core/stations';
 import type { Behaviour } from '@jade/core/wiring';
 import { onWith, type VehicleState } from '@jade/core/states';
 import type { PlugPin, VehiclePlug } from '@jade/core/vehicle';
+import { sayHelperState } from '@jade/words/kit';
 import { percent, plural, stated, volts } from '@jade/words/units';
 
 export const CLASS_WORDS: Record<ReadingClass, string> = {
@@ -235,3 +237,26 @@ export const LINE_FAULTS: Readonly<Record<LineFault, string>> = {
 
 /** What was held at a meter. */
 export const sayHeld = (held: HeldLine): string => (held.held === 'voltage' ? sayReading(held) : `${stated(held.ohm, 'Ω')} to the body`);
+
+/** How the battery stands in long work with the ignition on. */
+export function sayWatch({ minutes, volts: measured, charger, leastV, is }: BatteryWatch): string {
+  const since = `Ignition on for ${stated(Math.round(minutes), 'min')}${charger ? ', charger on' : ', no charger'}${measured === undefined ? '' : `, battery ${volts(measured)}`}.`;
+  if (is === 'charge') return `${since} Below ${volts(leastV)}: key off, or a charger on, before it goes on; readings against a sagging battery mislead.`;
+  return is === 'look' ? `${since} Measure the battery, or put a charger on.` : since;
+}
+
+/** One thing to do at Probe, in few words. */
+export function sayProbeStep(step: probe.ProbeStep, plugName: (plug: string) => string): string {
+  switch (step.kind) {
+    case 'reference':
+      return 'Reference first';
+    case 'read':
+      return sayHelperState(step.now.reading.state);
+    case 'stuck':
+      return `${plural(step.open, 'wire')} not proved: these states tell no more`;
+    case 'seal':
+      return `Seal the ${step.how} wire of pin ${step.pin}, ${plugName(step.plug)}`;
+    case 'done':
+      return 'Everything at Probe is done';
+  }
+}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { readingsOf, readingVoltage } from '@jade/core/job';
-import { classifyReading } from '@jade/core/probing';
+import { classifyReading, type HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
 import { CLASS_WORDS, sayProof, sayReference } from '@jade/words/probing';
@@ -14,18 +14,23 @@ import { useCurrentJob } from '../../job/current.ts';
 import { useMeter } from '../../meter/index.ts';
 import FuseFinder from './FuseFinder.vue';
 import HelperPhone from './HelperPhone.vue';
+import { useFloor } from '../floor.ts';
+import BatteryStrip from './BatteryStrip.vue';
 import FoundPlug from './FoundPlug.vue';
 import OneWire from './OneWire.vue';
 import MeterLine from './MeterLine.vue';
 import PlugMap from './PlugMap.vue';
 import PlugRecords from './PlugRecords.vue';
 import ProbeCard from './ProbeCard.vue';
+import ProbeFloor from './ProbeFloor.vue';
 import ReadCell from './ReadCell.vue';
+import VoltsEntry from './VoltsEntry.vue';
 
 const { job, context } = useCurrentJob();
 const meter = useMeter();
-const card = ref<InstanceType<typeof ProbeCard> | null>(null);
-const sayAt = ({ pin, reading }: probe.ProbeNow) => `pin ${pin.id} with ${reading.state}`;
+const card = ref<{ hear: (held: HeldLine) => boolean } | null>(null);
+const cell = ref<{ hear: (held: HeldLine) => boolean } | null>(null);
+const floor = useFloor('probe');
 const ground = ref<number | undefined>(job.state.reference?.groundV);
 const feed = ref<number | undefined>(job.state.reference?.feedV);
 const picked = ref<{ plug: string; pin: string; state: VehicleState }>();
@@ -51,25 +56,24 @@ function readingAt(plug: string, pin: string, state: VehicleState) {
   return reading && { ...reading, found: classifyReading(reading, readingVoltage(context.value), rules.value) };
 }
 
-function take(value: number, underLamp?: 'holds' | 'collapses'): void {
-  if (!picked.value) return;
-  const { plug, pin, state } = picked.value;
-  void job.perform(probe.take(context.value, plug, pin, { state, lowV: value, highV: value, ...(underLamp ? { underLamp } : {}) }, actedAt()));
+const takeCell = (lowV: number, highV: number, sure: boolean) =>
+  probe.take(context.value, picked.value?.plug ?? '', picked.value?.pin ?? '', { state: picked.value?.state ?? 'key off', lowV, highV }, actedAt(), sure);
+/** What a test lamp did to a middle value that was read. */
+function underLamp(does: 'holds' | 'collapses'): void {
+  const [at, reading] = [picked.value, current.value];
+  if (!at || !reading) return;
+  void job.perform(probe.take(context.value, at.plug, at.pin, { state: at.state, lowV: reading.lowV, highV: reading.highV, underLamp: does }, actedAt(), true));
 }
 const now = computed(() => probe.probeNow(context.value));
-/** What is asked of the helper: the state of whatever was taken in hand last. */
+/** What was taken in hand last: the reading that comes next, a cell of a table, a fuse slot. The helper is asked for its state, and what is held at the meter is of it. */
 const slotState = ref<VehicleState>();
-const asked = ref<VehicleState>();
-watch(
-  () => (job.state.reference ? now.value?.reading.state : undefined),
-  (state) => void (asked.value = state),
-  { immediate: true },
-);
-watch(
-  () => picked.value,
-  (cell) => void (asked.value = cell?.state ?? now.value?.reading.state),
-);
-watch(slotState, (state) => void (asked.value = state ?? now.value?.reading.state));
+const hand = ref<'next' | 'cell' | 'slot'>('next');
+watch(picked, (at) => void (hand.value = at ? 'cell' : 'next'));
+watch(slotState, (state) => void (hand.value = state ? 'slot' : 'next'));
+const floorAt = ref<{ pin: string; state: VehicleState }>();
+const nextAt = computed(() => (floor.value ? floorAt.value : now.value && { pin: now.value.pin.id, state: now.value.reading.state }));
+const inHand = computed(() => (hand.value === 'slot' ? undefined : hand.value === 'cell' ? picked.value : nextAt.value));
+const asked = computed(() => (job.state.reference ? (hand.value === 'slot' ? slotState.value : inHand.value?.state) : undefined));
 const open = computed(() => wires.value.filter(({ proof }) => proof.code !== 'proved').length);
 const current = computed(() => picked.value && readingAt(picked.value.plug, picked.value.pin, picked.value.state));
 const isPicked = (plug: string, pin: string, state: VehicleState) => picked.value?.plug === plug && picked.value.pin === pin && picked.value.state === state;
@@ -77,8 +81,14 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
 
 <template>
   <div class="stack">
+    <div class="tools" :class="{ below: floor && meter.state === 'none' }">
+      <HelperPhone v-if="job.state.reference" :asked="asked" />
+      <MeterLine :takes="inHand ? `pin ${inHand.pin} with ${inHand.state}` : undefined" @take="(held) => (hand === 'cell' ? cell : card)?.hear(held) && meter.settle(held)" />
+      <button type="button" class="push small turn" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole station' : 'Floor mode' }}</button>
+    </div>
+    <BatteryStrip />
     <EmptyNote v-if="wires.length === 0" kind="empty">No wire of this job wants proof yet: settle the facts at Match, or look for a wire of your own below.</EmptyNote>
-    <details class="leaf" :open="!job.state.reference || reference?.code !== 'good' || undefined">
+    <details v-if="!floor || !job.state.reference" class="leaf reference" :open="!job.state.reference || reference?.code !== 'good' || undefined">
       <summary>
         <h2>Reference first</h2>
         <span v-if="reference" :class="reference.code === 'good' ? 'good' : 'bad'" role="status">{{ sayReference(reference) }}</span>
@@ -89,83 +99,83 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         <MeasureEntry label="A known feed" unit="V" :least="-60" :most="60" :value="feed" @measured="(value) => referenceRead('feed', value)" />
       </div>
     </details>
-    <template v-if="job.state.reference">
-      <HelperPhone :asked="asked" />
-      <MeterLine :takes="now && !slotState ? sayAt(now) : undefined" @take="(held) => card?.hear(held) && meter.settle(held)" />
-    </template>
-    <ProbeCard
-      v-if="job.state.reference && now"
-      ref="card"
-      :listens="!slotState"
-      :now="now"
-      @pick="(pin) => (picked = { plug: now?.probe.plug.id ?? '', pin, state: now?.reading.state ?? 'key off' })"
-    />
-    <p v-else-if="job.state.reference && open > 0" class="leaf odd">
-      Nothing more to read in these states, and {{ plural(open, 'wire') }} not proved: what each still wants stands in its line.
-    </p>
-    <p v-else-if="job.state.reference && wires.length > 0" class="leaf good">Every wire that the job uses is proved.</p>
-    <div v-if="wires.length > 0 || picked" class="leaf stack" :class="{ waits: !job.state.reference }">
-      <div v-if="wires.length > 0" class="scroll">
-        <table>
-          <caption class="out-of-sight">
-            Readings: a row for each wire, a column for each state of the vehicle
-          </caption>
-          <thead>
-            <tr>
-              <th scope="col">Wire</th>
-              <th v-for="state in states" :key="state" scope="col">{{ state }}</th>
-              <th scope="col">What it proves</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="wire in wires" :key="`${wire.plug.id}/${wire.pin.id}`">
-              <th scope="row">
-                {{ wire.plug.name }}
-                <span class="soft mono">pin {{ wire.pin.id }} · {{ wire.pin.colour ?? 'no colour noted' }}</span>
-              </th>
-              <td v-for="state in states" :key="state">
-                <ReadCell
-                  :plug="wire.plug"
-                  :pin="wire.pin.id"
-                  :state="state"
-                  :picked="isPicked(wire.plug.id, wire.pin.id, state)"
-                  @pick="picked = { plug: wire.plug.id, pin: wire.pin.id, state }"
-                />
-              </td>
-              <td :class="wire.proof.code === 'proved' ? 'good' : wire.proof.code === 'contradictory' ? 'bad' : ''">{{ sayProof(wire.proof) }}</td>
-            </tr>
-          </tbody>
-        </table>
+    <ProbeFloor v-if="floor" ref="card" @whole="floor = false" @at="(next) => (floorAt = next)" />
+    <template v-else>
+      <ProbeCard
+        v-if="job.state.reference && now"
+        ref="card"
+        :listens="hand === 'next'"
+        :now="now"
+        @pick="(pin) => (picked = { plug: now?.probe.plug.id ?? '', pin, state: now?.reading.state ?? 'key off' })"
+      />
+      <p v-else-if="job.state.reference && open > 0" class="leaf odd">
+        Nothing more to read in these states, and {{ plural(open, 'wire') }} not proved: what each still wants stands in its line.
+      </p>
+      <p v-else-if="job.state.reference && wires.length > 0" class="leaf good">Every wire that the job uses is proved.</p>
+      <div v-if="wires.length > 0 || picked" class="leaf stack" :class="{ waits: !job.state.reference }">
+        <div v-if="wires.length > 0" class="scroll">
+          <table>
+            <caption class="out-of-sight">
+              Readings: a row for each wire, a column for each state of the vehicle
+            </caption>
+            <thead>
+              <tr>
+                <th scope="col">Wire</th>
+                <th v-for="state in states" :key="state" scope="col">{{ state }}</th>
+                <th scope="col">What it proves</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="wire in wires" :key="`${wire.plug.id}/${wire.pin.id}`">
+                <th scope="row">
+                  {{ wire.plug.name }}
+                  <span class="soft mono">pin {{ wire.pin.id }} · {{ wire.pin.colour ?? 'no colour noted' }}</span>
+                </th>
+                <td v-for="state in states" :key="state">
+                  <ReadCell
+                    :plug="wire.plug"
+                    :pin="wire.pin.id"
+                    :state="state"
+                    :picked="isPicked(wire.plug.id, wire.pin.id, state)"
+                    @pick="picked = { plug: wire.plug.id, pin: wire.pin.id, state }"
+                  />
+                </td>
+                <td :class="wire.proof.code === 'proved' ? 'good' : wire.proof.code === 'contradictory' ? 'bad' : ''">{{ sayProof(wire.proof) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <div v-if="picked" class="line entry">
+          <strong>Pin {{ picked.pin }} with {{ picked.state }}</strong>
+          <VoltsEntry
+            ref="cell"
+            label="Voltage to the proved ground"
+            lowest="Lowest"
+            highest="Highest"
+            moves="It moves"
+            :about="`${picked.plug}/${picked.pin}/${picked.state}`"
+            :act="takeCell"
+            :listens="hand === 'cell'"
+          />
+          <span v-if="current">{{ CLASS_WORDS[current.found] }}</span>
+          <template v-if="current?.found === 'in between'">
+            <button type="button" class="push small" @click="underLamp('holds')">Test lamp lights, it holds</button>
+            <button type="button" class="push small" @click="underLamp('collapses')">It collapses</button>
+          </template>
+          <button type="button" class="push small plain" @click="picked = undefined">Back to what comes next</button>
+        </div>
+        <p v-else class="soft">{{ job.state.reference ? 'Pick a cell and write what the meter shows.' : 'The cells open when the reference is proved.' }}</p>
       </div>
-      <div v-if="picked" class="line entry">
-        <strong>Pin {{ picked.pin }} with {{ picked.state }}</strong>
-        <MeasureEntry
-          :key="`${picked.plug}/${picked.pin}/${picked.state}`"
-          label="Voltage to the proved ground"
-          :about="`${picked.plug}/${picked.pin}/${picked.state}`"
-          unit="V"
-          :least="-60"
-          :most="60"
-          :value="current?.highV"
-          @measured="(value) => take(value)"
-        />
-        <span v-if="current">{{ CLASS_WORDS[current.found] }}</span>
-        <template v-if="current?.found === 'in between'">
-          <button type="button" class="push small" @click="take(current.highV, 'holds')">Test lamp lights, it holds</button>
-          <button type="button" class="push small" @click="take(current.highV, 'collapses')">It collapses</button>
-        </template>
-      </div>
-      <p v-else class="soft">{{ job.state.reference ? 'Pick a cell and write what the meter shows.' : 'The cells open when the reference is proved.' }}</p>
-    </div>
-    <PlugMap v-for="entry in plugs" :key="entry.plug.id" :probed="entry" :open="sought.includes(entry)" @pick="(pin, state) => (picked = { plug: entry.plug.id, pin, state })" />
-    <template v-if="job.state.reference">
-      <OneWire />
-      <div><button type="button" class="push" @click="finding = true">A plug that is not in the profile</button></div>
-      <FoundPlug v-if="finding" @close="finding = false" />
+      <PlugMap v-for="entry in plugs" :key="entry.plug.id" :probed="entry" :open="sought.includes(entry)" @pick="(pin, state) => (picked = { plug: entry.plug.id, pin, state })" />
+      <template v-if="job.state.reference">
+        <OneWire />
+        <div><button type="button" class="push" @click="finding = true">A plug that is not in the profile</button></div>
+        <FoundPlug v-if="finding" @close="finding = false" />
+      </template>
+      <PlugRecords v-if="Object.keys(job.state.readings).length > 0" />
+      <FuseFinder v-if="job.state.reference" @asks="(state) => (slotState = state)" />
+      <CautionNote text="Helper in the seat: parking brake set, wheels chocked, no engine running in a closed bay. A powered probe only on a lamp off the vehicle." />
     </template>
-    <PlugRecords v-if="Object.keys(job.state.readings).length > 0" />
-    <FuseFinder v-if="job.state.reference" @asks="(state) => (slotState = state)" />
-    <CautionNote text="Helper in the seat: parking brake set, wheels chocked, no engine running in a closed bay. A powered probe only on a lamp off the vehicle." />
   </div>
 </template>
 
@@ -216,5 +226,26 @@ th .soft {
 
 .entry {
   padding-top: 10px;
+}
+.reference {
+  padding-block: 6px;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: start;
+}
+
+@media (max-width: 700px) {
+  /* The keys stand in reach without scrolling. */
+  .below {
+    order: 1;
+  }
+}
+
+.turn {
+  margin-left: auto;
 }
 </style>
