@@ -61,6 +61,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'outage.accepted': { channel: 'c', afterW: 1.5 },
   'battery.watched': { volts: 12.3 },
   'charger.set': { on: true },
+  'lamp.powered': { kit: 'k', plug: 'p', pin: '1', volts: 12.6, ampere: 0.5, lit: 'nothing' },
   'reference.checked': { groundV: 0, feedV: 12.5 },
   'reading.taken': { plug: 'p', pin: '1', state: 'off', lowV: 0, highV: 0.1, underLamp: 'holds' },
   'continuity.measured': { plug: 'p', pin: '1', ohm: 0.4 },

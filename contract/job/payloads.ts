@@ -19,6 +19,7 @@ import {
   type LedTo,
   type Payloads,
 } from '@jade/core/job';
+import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
 import { Amount, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
@@ -316,6 +317,15 @@ class ChargerSet implements P<'charger.set'> {
   @Flag() on!: boolean;
 }
 
+class LampPowered implements P<'lamp.powered'> {
+  @Slug() kit!: string;
+  @Slug() plug!: string;
+  @Slug() pin!: string;
+  @Amount(0.1, 60) volts!: number;
+  @Amount(0, 500) ampere!: number;
+  @OneOf(SEEN_LIT) lit!: P<'lamp.powered'>['lit'];
+}
+
 class WireAt {
   @Slug() plug!: string;
   @Slug() pin!: string;
@@ -485,6 +495,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'outage.accepted': OutageAccepted,
   'battery.watched': BatteryWatched,
   'charger.set': ChargerSet,
+  'lamp.powered': LampPowered,
   'reference.checked': ReferenceChecked,
   'reading.taken': ReadingTaken,
   'continuity.measured': ContinuityMeasured,

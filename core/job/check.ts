@@ -101,6 +101,11 @@ function eventFaults(
       const known = adapters.flatMap((adapter, place) => among(plugs?.adapters, adapter, `adapters[${place}]`, 'adapter'));
       return [...inKit(kit, { connection: fitmentOf(kit)?.connections ?? [] }), ...known];
     }
+    case 'lamp.powered': {
+      const { kit, plug: id, pin } = event.payload;
+      const plug = kitOf(kit)?.plugs.find((entry) => entry.id === id);
+      return plug ? among(plug.pins, pin, 'pin', 'pin') : inKit(kit, { plug: kitOf(kit)?.plugs ?? [] });
+    }
     case 'plug.capped':
       return event.payload.kit === undefined ? among(profile.plugs, event.payload.plug, 'plug', 'plug') : inKit(event.payload.kit, { plug: kitOf(event.payload.kit)?.plugs ?? [] });
     case 'leg.laid':

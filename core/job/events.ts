@@ -4,6 +4,7 @@ import type { ProbeFunction } from '../probing/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
 import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
+import type { SeenLit } from '../wiring/index.ts';
 
 export const BASELINE_RESULTS = ['works', 'dim', 'flickers', 'dead', 'not fitted'] as const;
 export type BaselineResult = (typeof BASELINE_RESULTS)[number];
@@ -155,6 +156,8 @@ export interface Payloads {
   'battery.watched': { volts: number };
   /** A charger on the battery, or taken off it. */
   'charger.set': { on: boolean };
+  /** A wire of a kit's lamp fed on the bench by a limited supply: what it drew, and what was seen to light. */
+  'lamp.powered': { kit: string; plug: string; pin: string; volts: number; ampere: number; lit: SeenLit };
   'reference.checked': { groundV: number; feedV: number };
   'reading.taken': { plug: string; pin: string; state: VehicleState; lowV: number; highV: number; underLamp?: 'holds' | 'collapses' };
   /** From a pin to the body, unplugged and unpowered. */

@@ -9,7 +9,7 @@ import { kitsOnVehicle, sideOf } from './kits.ts';
 import { carriedPins, ownCircuit, ownLiveIn, wireTableOf } from './led.ts';
 import { sourcesFor } from './sources.ts';
 import { factValues } from './state.ts';
-import { statedLoad, type WireJoint } from './wire.ts';
+import { lampLoads, type WireJoint } from './wire.ts';
 
 /** Why a source is not to be taken: it is live when it must not be, it does not bear the load, no wire of the vehicle that it feeds is known, no standard fuse or wire does. */
 export type FeedBar = 'behaves otherwise' | 'does not carry' | 'no wire known' | 'no size';
@@ -38,11 +38,10 @@ export const suppliesOf = (joint: Pick<WireJoint, 'kitPlug' | 'led'>): PlugPin[]
 export function loadsOfPin({ profile }: Pick<JobContext, 'profile'>, { kit, connection }: Pick<WireJoint, 'kit' | 'connection'>, written: Connection, pin: PlugPin): Load[] {
   const relay = kit.relays.find(({ id }) => id === written.trigger?.relay);
   if (relay) return [coilLoad(relay, relay.name, profile.systemVoltageV)];
-  return kit.lamps
-    .filter(({ id }) => connection.lamps.includes(id))
-    .flatMap(({ name, load, functions }) =>
-      functions ? functions.filter((entry) => entry.carries === pin.carries).map((entry) => statedLoad(entry.load, `${name}, ${entry.carries}`)) : [statedLoad(load, name)],
-    );
+  return lampLoads(
+    kit.lamps.filter(({ id }) => connection.lamps.includes(id)),
+    pin,
+  );
 }
 
 /** Wires of the vehicle that a circuit feeds, the nearest first: in the plug of the joint, on its side, elsewhere. */

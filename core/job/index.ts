@@ -18,6 +18,7 @@ export * from './led.ts';
 export * from './plug-probe.ts';
 export * from './proved.ts';
 export * from './battery.ts';
+export * from './powered.ts';
 export * from './wire.ts';
 export * from './leg.ts';
 export * from './circuit-load.ts';

@@ -4,6 +4,7 @@ import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { VehicleState } from '../states/index.ts';
+import type { SeenLit } from '../wiring/index.ts';
 import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, Payloads, WireOpening } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
@@ -135,6 +136,8 @@ export interface JobState {
   ignition?: { since: string };
   battery?: { volts: number; at: string };
   charger: boolean;
+  /** Wires of kits' lamps as they were tried on the bench, by kit, plug and pin. */
+  powered: Record<string, { volts: number; ampere: number; lit: SeenLit }>;
   unplugged: string[];
   sensorMoves: Record<string, PoseChange>;
   calibrated: Record<string, { how: Payloads['sensor.calibrated']['how']; note?: string }>;
@@ -209,6 +212,7 @@ export function emptyJob(): JobState {
     sought: records(),
     wiresOpen: records(),
     charger: false,
+    powered: records(),
     unplugged: [],
     sensorMoves: records(),
     calibrated: records(),

@@ -89,6 +89,14 @@ export const statedLoad = ({ powerW, atV, kind, leastV, surge, standbyMa }: Lamp
   ...(standbyMa === 0 ? {} : { standbyMa }),
 });
 
+/** What lights by a wire of a kit's plug: of a body with several functions that which the wire carries, else the lamp. */
+export function lampLoads(lamps: readonly Lamp[], { carries }: Pick<PlugPin, 'carries'>): Load[] {
+  if (carries === 'empty' || carries === 'ground') return [];
+  return lamps.flatMap(({ name, load, functions }) =>
+    functions ? functions.filter((entry) => entry.carries === carries).map((entry) => statedLoad(entry.load, `${name}, ${entry.carries}`)) : [statedLoad(load, name)],
+  );
+}
+
 /**
  * Loads that a joint puts on one of its circuits, each under the name of its lamp and function: of a body with several functions those on that
  * circuit's wires, on a circuit that only triggers the coil of its relay.

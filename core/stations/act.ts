@@ -44,6 +44,7 @@ export type Refusal =
   | { code: 'reading-impossible'; doubts: ReadingDoubt[] }
   | { code: 'reading-odd'; doubts: ReadingDoubt[] }
   | { code: 'powered'; pin: string }
+  | { code: 'on-vehicle'; plug: string; because: 'joined' | 'being fitted' }
   | { code: 'face-impossible'; why: FaceFault }
   | { code: 'wall-first' }
   | { code: 'settings-first'; settings: string[] }

@@ -41,6 +41,7 @@ export type HoldCode =
   | 'wire-unproved'
   | 'wire-contradictory'
   | 'wire-open'
+  | 'lamp-otherwise'
   | 'sensor-unplugged'
   | 'calibration-due'
   | 'fit-passes'

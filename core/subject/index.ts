@@ -12,6 +12,7 @@ export type Subject =
   | { kind: 'leg'; kit: string; leg: string }
   | { kind: 'wire'; plug: string; pin: string }
   | { kind: 'open-wire'; plug: string; pin: string }
+  | { kind: 'lamp-wire'; kit: string; wire: string }
   | { kind: 'sensor'; sensor: string }
   | { kind: 'tray'; piece: string; group: string }
   | { kind: 'dropped'; piece: string; group: string }

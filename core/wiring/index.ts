@@ -17,3 +17,4 @@ export * from './relay.ts';
 export * from './route.ts';
 export * from './size.ts';
 export * from './sources.ts';
+export * from './powered.ts';

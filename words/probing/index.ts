@@ -1,4 +1,4 @@
-import type { BatteryWatch, MappedPin, PinLearned, PinLeft } from '@jade/core/job';
+import type { BatteryWatch, LampWire, MappedPin, PinLearned, PinLeft } from '@jade/core/job';
 import type {
   HeldLine,
   LineFault,
@@ -15,11 +15,11 @@ import type {
   SlotFound,
 } from '@jade/core/probing';
 import type { probe } from '@jade/core/stations';
-import type { Behaviour } from '@jade/core/wiring';
+import { statedA, type Behaviour, type PoweredFault } from '@jade/core/wiring';
 import { onWith, type VehicleState } from '@jade/core/states';
 import type { PlugPin, VehiclePlug } from '@jade/core/vehicle';
 import { sayHelperState } from '@jade/words/kit';
-import { percent, plural, stated, volts } from '@jade/words/units';
+import { amount, percent, plural, stated, volts } from '@jade/words/units';
 
 export const CLASS_WORDS: Record<ReadingClass, string> = {
   off: 'off',
@@ -259,4 +259,28 @@ export function sayProbeStep(step: probe.ProbeStep, plugName: (plug: string) => 
     case 'done':
       return 'Everything at Probe is done';
   }
+}
+
+/** What was not as the kit says when a wire of a lamp was fed on the bench. */
+export const POWERED_FAULTS: Readonly<Record<PoweredFault, string>> = {
+  'lights something else': 'it lit something else than the kit says',
+  'lights nothing': 'nothing lit',
+  'draws too little': 'it drew too little',
+  'draws too much': 'it drew too much',
+  'at the limit': 'it drew all that the supply gave: a short, or polarity',
+};
+
+/** A wire of a kit's lamp, and what it should light. */
+export const sayLampWire = ({ pin, loads }: LampWire, plug: string): string =>
+  `${plug}, pin ${pin.id}${pin.colour === undefined ? '' : `, ${pin.colour}`}: ${loads.length > 1 ? `${pin.carries}, ${plural(loads.length, 'lamp')}` : (loads[0]?.name ?? pin.carries)}`;
+
+/** How the supply of the bench is set for it. */
+export const saySupply = ({ loads }: LampWire, { volts: set, limitA }: { volts: number; limitA: number }): string =>
+  `Supply at ${stated(set, 'V')}, limited to ${stated(limitA, 'A')}. About ${amount(statedA(loads, set), 'A', 2)} is stated at that voltage.`;
+
+/** What came of trying it. */
+export function sayPowered({ tried, onVehicle }: LampWire): string {
+  if (!tried) return onVehicle ? `not tried; ${onVehicle}` : 'not tried';
+  const drew = `${amount(tried.ampere, 'A', 2)} of ${amount(tried.statedA, 'A', 2)}`;
+  return tried.faults.length === 0 ? `as the kit says, ${drew}` : `${tried.faults.map((fault) => POWERED_FAULTS[fault]).join('; ')} (${drew})`;
 }

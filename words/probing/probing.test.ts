@@ -1,5 +1,26 @@
 import type { PinFound, PinStatus, SlotFound } from '@jade/core/probing';
-import { sayFunctions, sayLeft, sayPinFound, sayProof, saySlot, saySlotWanted, sayStateCaution, sayWhy } from './index.ts';
+import type { LampWire } from '@jade/core/job';
+import type { VehiclePlug } from '@jade/core/vehicle';
+import {
+  sayFunctions,
+  sayHeld,
+  sayLampWire,
+  sayLearned,
+  sayLeft,
+  sayMapped,
+  sayNotLearned,
+  sayPinFound,
+  sayPlace,
+  sayPowered,
+  sayProof,
+  sayReading,
+  saySlot,
+  saySlotWanted,
+  sayStateCaution,
+  saySupply,
+  sayWatch,
+  sayWhy,
+} from './index.ts';
 
 test('proofs say what is still missing, and what else it could be', () => {
   expect(sayProof({ code: 'rivals', state: 'parking' })).toBe('Likely. Something else could still read like this: now with parking.');
@@ -48,4 +69,66 @@ test('a fuse slot against what is wanted: what was otherwise, what is still to b
   expect(saySlot({ ...slot, value: 'otherwise', conflicts: [{ state: 'key off', wanted: 'off', found: 'on' }] })).toMatch(/not as wanted, on with key off where off is wanted\.$/);
   expect(saySlotWanted({ on: ['parking'], off: ['key off'] })).toBe('Wanted: live with parking, dead with key off.');
   expect(saySlotWanted({ on: [], off: [] })).toBe('Wanted: live with no state that is known.');
+});
+
+test('what a meter held, and where one wire may be: the colour of this side of the plug, and what is known there', () => {
+  expect([sayReading({ lowV: 12.3, highV: 12.3 }), sayReading({ lowV: 0.05, highV: 12.3 })].map((text) => text.replaceAll('\u202f', ' '))).toEqual([
+    '12.30 V',
+    '0.05 V to 12.30 V',
+  ]);
+  expect(sayHeld({ n: 1, held: 'continuity', ohm: 0.4 })).toMatch(/^0\.4.Ω to the body$/);
+  const plug = { name: 'Rear plug', side: 'left' as const, whereToLook: 'Behind the lamp' } as VehiclePlug;
+  const pin = { id: '4', row: 1, column: 1, carries: 'reverse' as const, colour: 'grey' };
+  expect(sayPlace({ plug, pin })).toBe('Rear plug, left: pin 4, grey on this side of the plug; said to be, not proved. Behind the lamp.');
+  expect(sayPlace({ plug: { ...plug, side: 'centre', whereToLook: 'At the sill.' }, pin: { ...pin, colour: undefined }, status: { code: 'proved', functions: ['reverse'] } })).toBe(
+    'Rear plug, in the middle: pin 4, no colour noted; proved on this vehicle. At the sill.',
+  );
+  expect(sayPlace({ plug })).toBe('Rear plug, left: it may be there, no pin is said to have it. Behind the lamp.');
+});
+
+test('a pin of the map says what it is, how sure that is, and nothing of what was not read', () => {
+  const plug = { name: 'Rear plug', whereToLook: 'behind' } as VehiclePlug;
+  const pin = { id: '2', row: 1, column: 2, carries: 'unknown' as const };
+  const row = (entry: Partial<Parameters<typeof sayMapped>[0]>) => {
+    const said = sayMapped({ plug, pin, readings: 2, ...entry });
+    return [said['What it is'], said['How sure'].replaceAll('\u202f', ' '), said['Said to carry']];
+  };
+  expect(row({ status: { code: 'proved', functions: ['tail'] } })).toEqual(['tail', 'proved', 'not described']);
+  expect(row({ status: { code: 'open', functions: ['tail'] }, chance: 0.84 })).toEqual(['tail', 'likely only, 84 %', 'not described']);
+  expect(row({ status: { code: 'open', functions: ['tail'] }, chance: 0.84, readings: 0, pin: { ...pin, carries: 'parking' } })).toEqual(['not read', '—', 'parking']);
+  expect(row({ status: { code: 'by elimination', functions: ['empty'] }, readings: 0 })).toEqual(['nothing', 'by elimination, not proved', 'not described']);
+  expect(row({ status: { code: 'contradictory', readings: [] } })).toEqual(['not known', 'the readings contradict', 'not described']);
+  expect(row({ status: { code: 'indistinguishable', among: [['tail'], ['plate']], by: [] } })[0]).toBe('tail or plate');
+  expect(row({})).toEqual(['not read', '—', 'not described']);
+});
+
+test('what a profile would learn is said with what it was before, what is left with why', () => {
+  const learned = { plug: 'p', plugName: 'Rear plug', pin: '2', readings: 3 };
+  expect(sayLearned({ ...learned, was: 'stop pedal', is: 'parking' })).toBe('Rear plug, pin 2: parking, before stop pedal, proved by 3 readings');
+  expect(sayLearned({ ...learned, was: 'parking', is: 'parking', readings: 1 })).toBe('Rear plug, pin 2: parking, proved by 1 reading');
+  expect(sayLearned({ ...learned, was: 'unknown', is: 'parking' })).toBe('Rear plug, pin 2: parking, before not described, proved by 3 readings');
+  expect(sayNotLearned({ plug: 'p', plugName: 'Rear plug', pin: '2', why: 'no such pin' })).toBe('Rear plug, pin 2 stays as it is: the newest profile has no such pin');
+});
+
+test('the battery in long work: minutes, what was measured, and what is to be done', () => {
+  const watch = { minutes: 16.6, charger: false, leastV: 12.2, is: 'look' as const };
+  const said = (part: Partial<Parameters<typeof sayWatch>[0]>) => sayWatch({ ...watch, ...part }).replaceAll('\u202f', ' ');
+  expect(said({})).toBe('Ignition on for 17 min, no charger. Measure the battery, or put a charger on.');
+  expect(said({ charger: true, is: 'fine' })).toBe('Ignition on for 17 min, charger on.');
+  expect(said({ volts: 12, is: 'charge' })).toBe(
+    'Ignition on for 17 min, no charger, battery 12.00 V. Below 12.20 V: key off, or a charger on, before it goes on; readings against a sagging battery mislead.',
+  );
+});
+
+test('a lamp on the bench: how the supply is set, what is stated, and what came of it', () => {
+  const load = { name: 'Fen lamp left', powerW: 12, atV: 12, kind: 'resistive' as const };
+  const wire = { pin: { id: '2', row: 1, column: 2, carries: 'front fog' as const, colour: 'red' }, loads: [load] } as LampWire;
+  const plain = (text: string) => text.replaceAll('\u202f', ' ');
+  expect(sayLampWire(wire, 'Fen plug')).toBe('Fen plug, pin 2, red: Fen lamp left');
+  expect(sayLampWire({ ...wire, loads: [load, load] }, 'Fen plug')).toBe('Fen plug, pin 2, red: front fog, 2 lamps');
+  expect(plain(saySupply(wire, { volts: 12, limitA: 1.5 }))).toBe('Supply at 12 V, limited to 1.5 A. About 1.00 A is stated at that voltage.');
+  expect([sayPowered(wire), sayPowered({ ...wire, onVehicle: 'joined' })]).toEqual(['not tried', 'not tried; joined']);
+  const tried = { volts: 12, ampere: 0.5, lit: 'nothing' as const, faults: ['lights nothing' as const, 'draws too little' as const], statedA: 1 };
+  expect(plain(sayPowered({ ...wire, tried }))).toBe('nothing lit; it drew too little (0.50 A of 1.00 A)');
+  expect(plain(sayPowered({ ...wire, tried: { ...tried, ampere: 1.1, faults: [] } }))).toBe('as the kit says, 1.10 A of 1.00 A');
 });

@@ -1,8 +1,9 @@
 import { MOST_PINS } from '@jade/core/job';
 import type { FaceFault, Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
+import type { PoweredFault } from '@jade/core/wiring';
 import { key, type Subject } from '@jade/core/subject';
 import type { Names } from '@jade/words/job';
-import { DOUBT_WORDS, sayReference } from '@jade/words/probing';
+import { DOUBT_WORDS, POWERED_FAULTS, sayReference } from '@jade/words/probing';
 import { BAR_WORDS } from '@jade/words/wiring';
 import { amount, inSentence, percent, plural, sayTooLong } from '@jade/words/units';
 
@@ -73,6 +74,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return `Cap ${inSentence(sayCapped(subject.plug, names))}`;
     case 'wire':
       return `${names.plug(subject.plug)}, pin ${subject.pin}`;
+    case 'lamp-wire':
+      return `${names.kitPlug(subject.kit, subject.wire.split('/')[0] ?? '')}, pin ${subject.wire.split('/')[1] ?? ''}, on the bench`;
     case 'open-wire':
       return `Seal of the wire: ${inSentence(names.plug(subject.plug))}, pin ${subject.pin}`;
     case 'sensor':
@@ -108,6 +111,7 @@ const KINDS: readonly Subject['kind'][] = [
   'leg',
   'wire',
   'open-wire',
+  'lamp-wire',
   'sensor',
   'tray',
   'dropped',
@@ -131,6 +135,7 @@ const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
   leg: ['kit', 'leg'],
   wire: ['plug', 'pin'],
   'open-wire': ['plug', 'pin'],
+  'lamp-wire': ['kit', 'wire'],
   sensor: ['sensor'],
   tray: ['piece', 'group'],
   dropped: ['piece', 'group'],
@@ -206,6 +211,8 @@ const HOLDS: Record<HoldCode, Say> = {
   'reference-missing': () => 'Prove the reference before any reading',
   'wire-unproved': ({ plug, pin, carries }, names) => `${names.plug(text(plug))}, pin ${pin}: prove ${carries} on and off`,
   'wire-contradictory': ({ plug, pin }, names) => `${names.plug(text(plug))}, pin ${pin}: the readings contradict`,
+  'lamp-otherwise': ({ kit, plug, pin, fault }, names) =>
+    `${names.kitPlug(text(kit), text(plug))}, pin ${text(pin)}: on the bench ${POWERED_FAULTS[text(fault) as PoweredFault] ?? text(fault)}`,
   'wire-open': ({ plug, pin, how }, names) => `${names.plug(text(plug))}, pin ${pin}: seal the ${how} wire`,
   'sensor-unplugged': ({ sensor }, names) => `${names.sensor(text(sensor))} is still unplugged`,
   'calibration-due': ({ sensor }, names) => `${names.sensor(text(sensor))} was disturbed: calibration due`,
@@ -314,6 +321,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return refusal.doubts.map((doubt) => DOUBT_WORDS[doubt]).join(' ');
     case 'powered':
       return `Pin ${refusal.pin} was live with the key off: continuity is measured with nothing on the wire. Isolate the battery first, or leave it.`;
+    case 'on-vehicle':
+      return `${refusal.plug} is ${refusal.because}: a supply of the bench feeds a lamp that is off the vehicle, never one that is on it.`;
     case 'face-impossible':
       return FACE_FAULTS[refusal.why];
     case 'wall-first':

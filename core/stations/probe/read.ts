@@ -1,4 +1,5 @@
 import {
+  lampWires,
   legRoutes,
   LOW_LIVE,
   once,
@@ -93,7 +94,11 @@ export function statesToRead(context: JobContext): VehicleState[] {
 export function asked(context: JobContext): Asked[] {
   const wires = wiresToProve(context);
   const unsealed = wiresToSeal(context).map(({ plug, pin, how }) => todo('wire-open', { plug, pin, how }, key({ kind: 'open-wire', plug, pin })));
-  if (wires.length === 0) return unsealed;
+  const otherwise = lampWires(context).flatMap(({ kit, plug, pin, tried }): Asked[] => {
+    const [fault] = tried?.faults ?? [];
+    return fault ? [question('lamp-otherwise', { kit: kit.slug, plug: plug.id, pin: pin.id, fault }, key({ kind: 'lamp-wire', kit: kit.slug, wire: `${plug.id}/${pin.id}` }))] : [];
+  });
+  if (wires.length === 0) return [...unsealed, ...otherwise];
   const reference = context.state.reference ? [] : [todo('reference-missing')];
   const open = wires.flatMap(({ plug, pin, proof }): Asked[] => {
     const data = { plug: plug.id, pin: pin.id, carries: pin.carries };
@@ -101,7 +106,7 @@ export function asked(context: JobContext): Asked[] {
     if (proof.code === 'proved') return [];
     return ['contradictory', 'unclear', 'otherwise'].includes(proof.code) ? [question('wire-contradictory', data, about)] : [todo('wire-unproved', data, about)];
   });
-  return [...reference, ...open, ...unsealed];
+  return [...reference, ...open, ...unsealed, ...otherwise];
 }
 
 export function begun({ state }: JobContext): boolean {

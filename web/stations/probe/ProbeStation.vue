@@ -18,6 +18,7 @@ import { useFloor } from '../floor.ts';
 import BatteryStrip from './BatteryStrip.vue';
 import FoundPlug from './FoundPlug.vue';
 import OneWire from './OneWire.vue';
+import LampBench from './LampBench.vue';
 import MeterLine from './MeterLine.vue';
 import PlugMap from './PlugMap.vue';
 import PlugRecords from './PlugRecords.vue';
@@ -172,6 +173,7 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         <div><button type="button" class="push" @click="finding = true">A plug that is not in the profile</button></div>
         <FoundPlug v-if="finding" @close="finding = false" />
       </template>
+      <LampBench />
       <PlugRecords v-if="Object.keys(job.state.readings).length > 0" />
       <FuseFinder v-if="job.state.reference" @asks="(state) => (slotState = state)" />
       <CautionNote text="Helper in the seat: parking brake set, wheels chocked, no engine running in a closed bay. A powered probe only on a lamp off the vehicle." />
