@@ -334,3 +334,21 @@ test('slots are held against what is wanted; what is never used comes first', ()
   expect(run('fuse-finder', { neverUse: [{ slot: 'F9' }] })).toMatchObject({ slots: [{ slot: 'F12' }] });
   expect(faultsOf(() => run('fuse-finder', { wanted: [{ state: 'parking', is: 'off' }] }))).toEqual(['wanted length']);
 });
+
+test('a practice is worth what was done in it; an act without its state or its function is refused', () => {
+  const read = { kind: 'read', pin: '1', state: 'parking' };
+  expect(run('practice', { acts: [read, read] })).toMatchObject({ done: false, readings: [{ pin: '1', state: 'parking' }, { pin: '1' }], claims: [], score: { readings: 2 } });
+  const { score } = run('practice') as { score: { bestMin: number; minutes: number } };
+  expect(score.bestMin).toBeGreaterThan(score.minutes);
+  expect(
+    faultsOf(() =>
+      run('practice', {
+        acts: [
+          { kind: 'read', pin: '1' },
+          { kind: 'claim', pin: '1', state: 'parking' },
+        ],
+      }),
+    ),
+  ).toEqual(['acts[0].state missing', 'acts[1].function missing']);
+  expect(faultsOf(() => run('practice', { seed: 0 }))).toEqual(['seed range']);
+});

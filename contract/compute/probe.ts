@@ -1,20 +1,25 @@
 import { duplicateIds, unknownId, type Fault } from '@jade/core/faults';
 import {
+  bestOf,
   continuityDoubts,
   findFuse,
   goOn,
   isUnique,
   leftAlike,
   nextReadings,
+  practise,
   probeChances,
   probeFound,
+  scoreOf,
   voltageDoubts,
   type Effect,
   type PinReading,
+  type PracticeAct,
   type ProbeRun,
   type ReadingDoubt,
 } from '@jade/core/probing';
 import type { VehicleState } from '@jade/core/states';
+import { PracticeInput } from '@jade/contract/practice';
 import { computation, refuse, type Computation } from './computation.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
 import { FuseFinderInput, ProbeInput } from './probe-inputs.ts';
@@ -128,6 +133,27 @@ export const PROBE_COMPUTATIONS: readonly Computation[] = [
         DEFAULT_RULES.probing,
         neverUse.map(({ slot }) => slot),
       );
+    },
+  ),
+  computation(
+    'practice',
+    'What a practice at a drawn plug was worth: its readings and words held against those that are worth most.',
+    '`done` (everything wanted was named), `readings` with `minutes` and `waste`, `claims` with `premature`, `doubt`, what the pin `isReally` and the states in which a lamp fed from it would be `wrongIn`; `score`: 0 to 100, `minutes` and `bestMin`, `readings` and `bestReadings`, `wastedMin`, `premature`, `wrong`.',
+    PracticeInput,
+    ({ seed, acts }) => {
+      refuse(
+        acts.flatMap(({ kind, state, function: name }, index): Fault[] => [
+          ...(kind === 'read' && state === undefined ? [{ path: `acts[${index}].state`, code: 'missing' as const, data: {} }] : []),
+          ...(kind === 'claim' && name === undefined ? [{ path: `acts[${index}].function`, code: 'missing' as const, data: {} }] : []),
+        ]),
+      );
+      const practice = practise(
+        seed,
+        acts.flatMap(({ kind, pin, state, function: name }): PracticeAct[] =>
+          kind === 'read' && state ? [{ kind, pin, state }] : kind === 'claim' && name ? [{ kind, pin, function: name }] : [],
+        ),
+      );
+      return { done: practice.done, readings: practice.readings, claims: practice.claims, score: scoreOf(practice, bestOf(seed)) };
     },
   ),
 ];

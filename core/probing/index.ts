@@ -7,3 +7,4 @@ export * from './next.ts';
 export * from './finder.ts';
 export * from './simulate.ts';
 export * from './meter.ts';
+export * from './practice.ts';

@@ -17,6 +17,7 @@ import { fromThisMachine, guardDoor, peopleRoutes } from '../people/index.ts';
 import { stopPlanner } from '../planner/index.ts';
 import { harnessRoutes } from '../harness/index.ts';
 import { helperRoutes } from '../helper/index.ts';
+import { practiceRoutes } from '../practice/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
 import { shopRoutes } from '../shop/index.ts';
 import { limitRates } from './limits.ts';
@@ -155,6 +156,7 @@ export function buildApp({
     harnessRoutes(api, { db });
     helperRoutes(api, { db, addresses });
     computeRoutes(api);
+    practiceRoutes(api, { db });
   });
   if (webFolder && existsSync(join(webFolder, 'index.html'))) serveInterface(app, webFolder);
   else app.setNotFoundHandler((request, reply) => reply.status(404).send(nowhere(request.url)));

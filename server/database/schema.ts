@@ -232,3 +232,19 @@ export const helperStates = mysqlTable('helper_states', {
   state: varchar('state', { length: 24 }),
   saidAt: moment('said_at').notNull(),
 });
+
+/** What trainees did at drawn plugs, and what it was worth. */
+export const practices = mysqlTable(
+  'practices',
+  {
+    id: id('id').primaryKey(),
+    person: id('person')
+      .notNull()
+      .references(() => people.id),
+    at: moment('at').notNull(),
+    /** The seed and the acts, as they came. */
+    done: longtext('done').notNull(),
+    score: longtext('score').notNull(),
+  },
+  (table) => [index('practices_person').on(table.person, table.at)],
+);

@@ -57,6 +57,8 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'GET /api/helper/:token': 'anyone',
   'GET /api/helper/:token/stream': 'anyone',
   'GET /api/times/:profile': null,
+  'GET /api/practice': 'record',
+  'POST /api/practice': 'record',
   'GET /api/compute': null,
   'POST /api/compute/:name': null,
 };
