@@ -37,6 +37,7 @@ const marks = computed(() =>
       <li><router-link class="shop-link" :to="{ name: 'customers' }">Customers</router-link></li>
       <li><router-link class="shop-link" :to="{ name: 'library' }">Library</router-link></li>
       <li><router-link class="shop-link" :to="{ name: 'people' }">People</router-link></li>
+      <li class="desk"><router-link class="shop-link" :to="{ name: 'practice' }">Practice</router-link></li>
       <li>
         <button type="button" class="shop-link" @click="emit('finder')">Find <kbd>/</kbd></button>
       </li>
@@ -161,6 +162,10 @@ kbd {
 }
 
 @media (max-width: 700px) {
+  .desk {
+    display: none;
+  }
+
   .rule {
     position: sticky;
     top: auto;

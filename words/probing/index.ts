@@ -1,5 +1,9 @@
 import type { BatteryWatch, LampWire, MappedPin, PinLearned, PinLeft } from '@jade/core/job';
 import type {
+  PracticeClaim,
+  PracticeReading,
+  PracticeScore,
+  Waste,
   HeldLine,
   LineFault,
   NextReading,
@@ -284,3 +288,39 @@ export function sayPowered({ tried, onVehicle }: LampWire): string {
   const drew = `${amount(tried.ampere, 'A', 2)} of ${amount(tried.statedA, 'A', 2)}`;
   return tried.faults.length === 0 ? `as the kit says, ${drew}` : `${tried.faults.map((fault) => POWERED_FAULTS[fault]).join('; ')} (${drew})`;
 }
+
+const tenths = (minutes: number) => stated(Math.round(minutes * 10) / 10, 'min');
+
+const WASTE_WORDS: Readonly<Record<Waste, string>> = {
+  'proved already': 'what it could tell was proved already',
+  'read before': 'it was read before and told nothing new',
+  'tells little': 'whatever it showed, little would have followed',
+  'switched for it': 'the helper switched for it alone, while more could be read as things stood',
+};
+
+/** Why a reading was not worth its time, as it is taken. */
+export const sayWaste = (waste: Waste): string => `Not worth its time: ${WASTE_WORDS[waste]}.`;
+
+/** A reading that was not worth its time, with what it cost. */
+export const sayWasted = ({ pin, state, minutes, waste }: PracticeReading): string =>
+  `Pin ${pin} with ${state}, ${tenths(minutes)}: ${waste ? WASTE_WORDS[waste] : 'worth its time'}.`;
+
+/** What came of a word on a pin: right, too early, or wrong with what a lamp fed from it would have done. */
+export function sayClaim({ pin, function: name, premature, doubt, isReally, wrongIn }: PracticeClaim): string {
+  const said = sayFunctions([name]);
+  if (isReally !== undefined)
+    return `Pin ${pin} is ${sayFunctions([isReally])}, not ${said}: a lamp fed from it would have been wrong with ${wrongIn.length > 0 ? wrongIn.join(', ') : 'a load on it'}.`;
+  if (premature)
+    return `Pin ${pin} is ${said}, but it was not proved: by the readings it was something else in ${percent(Math.max(0.001, doubt))} of cases. On a vehicle that is a lamp that fails a test, or worse, passes it.`;
+  return `Pin ${pin} is ${said}, and it was proved.`;
+}
+
+/** What a practice was worth, in a sentence. */
+export function sayScore({ minutes, bestMin, readings, bestReadings, wastedMin }: PracticeScore): string {
+  const waste = wastedMin > 0 ? ` ${tenths(wastedMin)} went into readings that were not worth them.` : '';
+  return `${tenths(minutes)} and ${plural(readings, 'reading')}; the readings that are worth most take ${tenths(bestMin)} and ${plural(bestReadings, 'reading')}.${waste}`;
+}
+
+/** A practice that was kept, in few words. */
+export const sayKeptPractice = ({ score, minutes, premature, wrong }: PracticeScore): string =>
+  `${score} of 100, ${tenths(minutes)}${premature > 0 ? `, ${premature} said too early` : ''}${wrong > 0 ? `, ${wrong} wrong` : ''}`;

@@ -2,7 +2,13 @@ import type { PinFound, PinStatus, SlotFound } from '@jade/core/probing';
 import type { LampWire } from '@jade/core/job';
 import type { VehiclePlug } from '@jade/core/vehicle';
 import {
+  sayClaim,
   sayFunctions,
+  sayKeptPractice,
+  sayProbeStep,
+  sayScore,
+  sayWaste,
+  sayWasted,
   sayHeld,
   sayLampWire,
   sayLearned,
@@ -131,4 +137,33 @@ test('a lamp on the bench: how the supply is set, what is stated, and what came 
   const tried = { volts: 12, ampere: 0.5, lit: 'nothing' as const, faults: ['lights nothing' as const, 'draws too little' as const], statedA: 1 };
   expect(plain(sayPowered({ ...wire, tried }))).toBe('nothing lit; it drew too little (0.50 A of 1.00 A)');
   expect(plain(sayPowered({ ...wire, tried: { ...tried, ampere: 1.1, faults: [] } }))).toBe('as the kit says, 1.10 A of 1.00 A');
+});
+
+test('practice: why a reading was not worth it, what came of a word, and the whole in a sentence', () => {
+  const plain = (text: string) => text.replaceAll('\u202f', ' ');
+  expect(sayWaste('read before')).toBe('Not worth its time: it was read before and told nothing new.');
+  const reading = { pin: '2', state: 'parking' as const, lowV: 0, highV: 0, found: 'off' as const, minutes: 0.55 };
+  expect([plain(sayWasted({ ...reading, waste: 'tells little' })), plain(sayWasted(reading))]).toEqual([
+    'Pin 2 with parking, 0.6 min: whatever it showed, little would have followed.',
+    'Pin 2 with parking, 0.6 min: worth its time.',
+  ]);
+  const claim = { pin: '2', function: 'tail' as const, premature: false, doubt: 0, wrongIn: [] };
+  expect(sayClaim(claim)).toBe('Pin 2 is tail, and it was proved.');
+  expect(plain(sayClaim({ ...claim, premature: true, doubt: 0.3 }))).toMatch(/^Pin 2 is tail, but it was not proved: by the readings it was something else in 30 % of cases\./);
+  expect(sayClaim({ ...claim, premature: true, isReally: 'stop pedal', wrongIn: ['parking', 'stop pedal'] })).toBe(
+    'Pin 2 is stop, not tail: a lamp fed from it would have been wrong with parking, stop pedal.',
+  );
+  expect(sayClaim({ ...claim, isReally: 'empty', wrongIn: [] })).toMatch(/is nothing, not tail: .* with a load on it\.$/);
+  const score = { minutes: 6.04, bestMin: 4, readings: 13, bestReadings: 9, wastedMin: 1.2, premature: 1, wrong: 2, score: 20 };
+  expect(plain(sayScore(score))).toBe('6 min and 13 readings; the readings that are worth most take 4 min and 9 readings. 1.2 min went into readings that were not worth them.');
+  expect(plain(sayScore({ ...score, wastedMin: 0 }))).not.toContain('went into');
+  expect(plain(sayKeptPractice(score))).toBe('20 of 100, 6 min, 1 said too early, 2 wrong');
+  expect(plain(sayKeptPractice({ ...score, premature: 0, wrong: 0 }))).toBe('20 of 100, 6 min');
+});
+
+test('what is to be done at Probe, in few words', () => {
+  const named = (plug: string) => `the ${plug}`;
+  expect(sayProbeStep({ kind: 'seal', plug: 'rear plug', pin: '3', how: 'pierced' }, named)).toBe('Seal the pierced wire of pin 3, the rear plug');
+  expect(sayProbeStep({ kind: 'stuck', open: 2 }, named)).toBe('2 wires not proved: these states tell no more');
+  expect([sayProbeStep({ kind: 'reference' }, named), sayProbeStep({ kind: 'done' }, named)]).toEqual(['Reference first', 'Everything at Probe is done']);
 });

@@ -6,7 +6,7 @@ import { layOneFace } from '@jade/words/drawing';
 import { sayPinFound } from '@jade/words/probing';
 
 /** A plug from the wire side: the pin for the probe, and what is known of each. */
-const props = defineProps<{ plug: VehiclePlug; found: readonly PinFound[]; pin?: string }>();
+const props = defineProps<{ plug: Pick<VehiclePlug, 'name' | 'rows' | 'columns' | 'pins'>; found: readonly PinFound[]; pin?: string }>();
 const emit = defineEmits<{ pick: [pin: string] }>();
 const drawing = computed(() => layOneFace(props.plug));
 const statusOf = (pin: string | undefined) => props.found.find((entry) => entry.pin === pin);
