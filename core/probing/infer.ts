@@ -26,6 +26,27 @@ function pinWeights(run: ProbeRun, parts: readonly Part[], rules: ProbeRules): n
   });
 }
 
+/** From this share of reached masks on it is faster to go through all of them in order. */
+const DENSE = 0.2;
+const isOneBit = (bits: number): boolean => bits !== 0 && (bits & (bits - 1)) === 0;
+
+/** Puts one function on a pin: every mask without its bit goes, weighed, to the one with it. */
+function spread(from: Float64Array, to: Float64Array, bit: number, weight: number): void {
+  for (let high = 0; high < from.length; high += 2 * bit) for (let mask = high; mask < high + bit; mask++) to[mask + bit]! += from[mask]! * weight;
+}
+
+/** The same backward: what each mask without the bit leads to, summed up against what leads to it. */
+function gather(from: Float64Array, after: Float64Array, before: Float64Array, bit: number, weight: number): number {
+  let sum = 0;
+  for (let high = 0; high < from.length; high += 2 * bit)
+    for (let mask = high; mask < high + bit; mask++) {
+      const onward = after[mask + bit]! * weight;
+      before[mask]! += onward;
+      sum += from[mask]! * onward;
+    }
+  return sum;
+}
+
 /**
  * Chances of every part on every pin, over all assignments in which a unique function sits on at most one pin: dynamic programming over the pins with
  * a mask of the unique functions used, forward and backward, and one flag whether any pin is a ground. Grounds and empties take no bit, a
@@ -47,12 +68,15 @@ export function probeChances(run: ProbeRun, rules: ProbeRules): ProbeChances {
   const reached: Int32Array[] = [Int32Array.of(0)];
   for (let pin = 0; pin < count; pin++) {
     const [from, to, masks] = [forward[pin]!, new Float64Array(size), reached[pin]!];
+    const dense = masks.length > size * DENSE;
     for (let index = 0; index < parts.length; index++) {
       const [own, add, weight] = [bits[index]!, adds[index]!, weights[pin]![index]!];
-      for (let place = 0; place < masks.length; place++) {
-        const mask = masks[place]!;
-        if ((mask & own) === 0) to[mask | add]! += from[mask]! * weight;
-      }
+      if (dense && isOneBit(own)) spread(from, to, own, weight);
+      else
+        for (let place = 0; place < masks.length; place++) {
+          const mask = masks[place]!;
+          if ((mask & own) === 0) to[mask | add]! += from[mask]! * weight;
+        }
     }
     // Only shares count: what grows small is brought back to 1.
     let most = 0;
@@ -84,8 +108,10 @@ export function probeChances(run: ProbeRun, rules: ProbeRules): ProbeChances {
   let backward = end;
   for (let pin = count - 1; pin >= 0; pin--) {
     const [from, before, masks] = [forward[pin]!, new Float64Array(size), reached[pin]!];
+    const dense = masks.length > size * DENSE;
     const chance = parts.map((_, index) => {
       const [own, add, weight] = [bits[index]!, adds[index]!, weights[pin]![index]!];
+      if (dense && isOneBit(own)) return gather(from, backward, before, own, weight);
       let sum = 0;
       for (let place = 0; place < masks.length; place++) {
         const mask = masks[place]!;
