@@ -16,9 +16,8 @@ const PICTURES = [
   ['match', job('saltmarsh-3', 'match'), COUNTER],
   ['gather', job('hill-road-07', 'gather'), COUNTER],
   ['open-up', job('hill-road-07', 'open-up'), COUNTER],
-  ['open-up-two-people', job('library-1', 'open-up'), COUNTER],
+  ['practice', '/practice', COUNTER],
   ['open-up-floor', job('hill-road-07', 'open-up'), TABLET, { floor: true, light: 'bay' }],
-  ['open-up-phone', job('hill-road-07', 'open-up'), PHONE, { floor: true }],
   ['wire', job('hill-road-02', 'wire'), COUNTER],
   [
     'probe',
@@ -33,6 +32,8 @@ const PICTURES = [
       ],
     },
   ],
+  // Goes on where the picture before it was.
+  ['probe-phone', job('bakery-5', 'probe'), PHONE, { floor: true }],
   ['sense', job('hill-road-07', 'sense'), COUNTER],
   ['fit', job('hill-road-07', 'fit'), COUNTER],
   ['close-up', job('hill-road-07', 'close-up'), COUNTER],

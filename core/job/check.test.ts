@@ -164,6 +164,8 @@ test('a plug that was found has pins of its own in places of their own, and coun
   const reading = event({ type: 'reading.taken', payload: { plug: 'found-lead', pin: '1', state: 'key off', lowV: 0, highV: 0 } });
   const held = idCheck(documents);
   expect(held(reading, 'e')).toHaveLength(1);
+  expect(held(event({ type: 'plug.found', payload: { ...payload, pins: [...payload.pins, { id: '2', row: 3, column: 1 }] } }), 'e')).toHaveLength(1);
+  expect(held(reading, 'e')).toHaveLength(1);
   expect(held(event({ type: 'plug.found', payload }), 'e')).toEqual([]);
   expect(held(reading, 'e')).toEqual([]);
   expect(idCheck(documents, { plugs: [payload] })(event({ type: 'wire.opened', payload: { plug: 'found-lead', pin: '9', how: 'bared' } }), 'e')).toHaveLength(1);

@@ -127,7 +127,7 @@ const known = new WeakMap<JobContext['state'], Map<string, PlugProbe>>();
 export function probeOf(context: JobContext, plug: VehiclePlug): PlugProbe {
   const probes = known.get(context.state) ?? new Map<string, PlugProbe>();
   known.set(context.state, probes);
-  const key = `${context.profile.slug} ${plug.id} ${soughtIn(context, plug.id).join()} ${plug.pins.map(({ id, carries, circuit }) => `${id}:${carries}:${circuit}`).join()}`;
+  const key = `${context.profile.slug} ${plug.id} ${plug.pins.map(({ id, carries, circuit }) => `${id}:${carries}:${circuit}`).join()}`;
   const before = probes.get(key);
   if (before) return before;
   const run = probeRunOf(context, plug);

@@ -88,3 +88,25 @@ test('a lamp whose plug is joined, or whose side is being fitted, is not fed by 
   log.add('plug.joined', { kit: BODY.slug, connection: 'joint' });
   expect(lampWires(on(log))[1]).toMatchObject({ onVehicle: 'joined', tried: { ampere: 1, faults: [] } });
 });
+
+test('what is fitted on the other side leaves a lamp on the bench; the coil of a relay is no lamp', () => {
+  const [fitment] = BODY.fitments;
+  const [step] = fitment?.fitSteps ?? [];
+  if (!fitment || !step) throw new Error('the kit has a fitting step');
+  const sided = (side: 'left' | 'right') => ({ ...step, id: `step-${side}`, side });
+  const kits = [{ ...BODY, lamps: BODY.lamps.map((entry) => ({ ...entry, side: 'left' as const })), fitments: [{ ...fitment, fitSteps: [sided('left'), sided('right')] }] }];
+  const log = openedLog();
+  log.add('step.passed', { kit: BODY.slug, step: 'step-right', pass: 'start' });
+  expect(lampWires(on(log, { kits })).map(({ onVehicle }) => onVehicle)).toEqual([undefined, undefined]);
+  log.add('step.passed', { kit: BODY.slug, step: 'step-left', pass: 'start' });
+  expect(lampWires(on(log, { kits })).map(({ onVehicle }) => onVehicle)).toEqual(['being fitted', 'being fitted']);
+  const relay = { id: 'r', name: 'Relay', coilOhm: 85, contactA: 30, feeds: [] };
+  const triggered = [
+    {
+      ...BODY,
+      relays: [relay as never],
+      fitments: [{ ...fitment, connections: fitment.connections.map((entry) => ({ ...entry, trigger: { circuit: entry.feed.circuit, relay: 'r' } })) }],
+    },
+  ];
+  expect(lampWires(on(openedLog(), { kits: triggered }))).toEqual([]);
+});

@@ -121,3 +121,16 @@ test('every pin of a plug that was read stands in the map, with its readings; a 
   ]);
   expect(mappedPins(on(openedLog()))).toEqual([]);
 });
+
+test('a wire of both turn signals is nothing that one pin of a profile carries', () => {
+  const log = openedLog();
+  log.add('reference.checked', { groundV: 0, feedV: 12.6 });
+  log.add('plug.found', { plug: 'lead', name: 'Lead', where: 'behind', side: 'centre', may: ['hazard', 'tail'], rows: 1, columns: 1, pins: [{ id: '1', row: 1, column: 1 }] });
+  for (const state of ['turn left', 'hazard', 'key off', 'parking'] as const)
+    for (let time = 0; time < 3; time++) {
+      const flashes = state === 'turn left' || state === 'hazard';
+      log.add('reading.taken', { plug: 'lead', pin: '1', state, lowV: flashes ? 0.02 : 0.01, highV: flashes ? 12.4 : 0.01 });
+    }
+  expect(mappedPins(on(log)).map(({ status }) => status)).toEqual([{ code: 'proved', functions: ['hazard'] }]);
+  expect(withProved(on(log), PROFILE, '2026-03-05')).toEqual({ profile: PROFILE, learned: [], left: [{ plug: 'lead', plugName: 'Lead', pin: '1', why: 'no one place' }] });
+});

@@ -54,7 +54,7 @@ export interface PinLeft {
   plug: string;
   plugName: string;
   pin: string;
-  why: 'several functions' | 'no such pin' | 'no one place';
+  why: 'no such pin' | 'no one place';
 }
 
 export interface ProfileLearned {
@@ -85,10 +85,11 @@ export function withProved(context: JobContext, newest: VehicleProfile, on: stri
     const [name, ...more] = provedOf(entry);
     const isFound = context.state.plugsFound[plug.id] !== undefined;
     const there = isFound || newest.plugs.find(({ id }) => id === plug.id)?.pins.some(({ id }) => id === pin.id);
-    const is = name && more.length === 0 ? asPinFunction(name) : undefined;
-    const why = !there ? 'no such pin' : more.length > 0 ? 'several functions' : is === 'unknown' ? 'no one place' : undefined;
-    if (why || is === undefined) left.push({ plug: plug.id, plugName: plug.name, pin: pin.id, why: why ?? 'several functions' });
-    return why || is === undefined ? [] : [{ ...entry, is }];
+    // Several on one wire, or both turn signals, are nothing that a pin of a profile can carry.
+    const is = name && more.length === 0 ? asPinFunction(name) : 'unknown';
+    if (there && is !== 'unknown') return [{ ...entry, is }];
+    left.push({ plug: plug.id, plugName: plug.name, pin: pin.id, why: there ? 'no one place' : 'no such pin' });
+    return [];
   });
   const provedAt = (plug: string, pin: string) => taken.find((entry) => entry.plug.id === plug && entry.pin.id === pin);
   const proved = (readings: number): ProvedPin => ({ on, readings });

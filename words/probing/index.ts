@@ -219,9 +219,8 @@ export function sayMapped({ plug, pin, status, chance, readings }: MappedPin): M
 }
 
 const LEFT_WHY: Readonly<Record<PinLeft['why'], string>> = {
-  'several functions': 'it carries several functions at two levels, which a profile cannot hold',
   'no such pin': 'the newest profile has no such pin',
-  'no one place': 'it is both turn signals at one time',
+  'no one place': 'it has more than one function, which no pin of a profile can',
 };
 
 /** What a profile would learn of a pin. */

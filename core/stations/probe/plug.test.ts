@@ -55,6 +55,21 @@ const PLUG = 'found-trailer-lead-grey';
 /** What its wires do: 1 nothing, 2 tail, 4 ground, 5 reverse, 6 stop. */
 const DOES: Record<string, readonly VehicleState[]> = { 2: ['parking', 'dipped', 'main', 'rear fog', 'plate'], 5: ['reverse'], 6: ['stop pedal'] };
 
+const openedFound = (may: NewFace['may']) => {
+  const log = started();
+  return record(log, findPlug(on(log), { ...FACE, may }, ['tail']));
+};
+const statusOf = (log: TestLog, pin: string) =>
+  plugsToProbe(on(log))
+    .find(({ plug }) => plug.id === PLUG)
+    ?.found.pins.find((entry) => entry.pin === pin)?.status;
+
+test('what is looked for in it may be in it', () => {
+  const log = started();
+  record(log, findPlug(on(log), { ...FACE, may: ['tail'] }, ['reverse']));
+  expect(log.state.plugsFound[PLUG]?.may).toEqual(['tail', 'reverse']);
+});
+
 test('tail and plate are live together: where the lamps have both, no state parts them, and nothing more is read for it', () => {
   const log = started();
   record(log, findPlug(on(log), { ...FACE, may: ['tail', 'plate', 'stop pedal'] }, ['tail']));
@@ -64,6 +79,11 @@ test('tail and plate are live together: where the lamps have both, no state part
     const live = (DOES[now.pin.id] ?? []).includes(now.reading.state);
     record(log, take(on(log), PLUG, now.pin.id, { state: now.reading.state, lowV: live ? 12.3 : 0.02, highV: live ? 12.3 : 0.02 }, AT));
   }
+  const early = record(
+    openedFound(['tail', 'plate', 'stop pedal']),
+    take(on(openedFound(['tail', 'plate', 'stop pedal'])), PLUG, '2', { state: 'parking', lowV: 12.3, highV: 12.3 }, AT),
+  );
+  expect(statusOf(early, '2')?.code).toBe('open');
   const status = plugsToProbe(on(log))
     .find(({ plug }) => plug.id === PLUG)
     ?.found.pins.find(({ pin }) => pin === '2')?.status;
@@ -144,6 +164,14 @@ test('continuity is not measured into a wire that was live with the key off, unl
   live(12.4);
   expect(takeOhm(on(log), PLUG, '1', 0.4)).toEqual({ refused: [{ code: 'powered', pin: '1' }] });
   expect(isRefused(takeOhm(on(log), PLUG, '2', 0.4))).toBe(false);
+  // What it does with something switched on says nothing of it with the key off.
+  const lamp = found();
+  for (const [state, volts] of [
+    ['key off', 0.02],
+    ['parking', 12.4],
+  ] as const)
+    record(lamp, take(on(lamp), PLUG, '2', { state, lowV: volts, highV: volts }, AT));
+  expect(isRefused(takeOhm(on(lamp), PLUG, '2', 0.4))).toBe(false);
   const supplied = { ...VAN, supplies: [LOW] };
   const connected = takeOhm(on(log, supplied), PLUG, '1', 0.4);
   log.add('supply.set', { supply: 'low', is: 'dead' });
@@ -205,4 +233,14 @@ test('where to look for one wire: where it is proved before where it is said to 
   expect(placesToLook(on(log), 'reverse')[0]?.pin).toBeUndefined();
   read('5', 'reverse', 12.4);
   expect(placesToLook(on(log), 'reverse')).toMatchObject([{ pin: { id: '5' }, status: { code: 'proved' } }]);
+  // In another plug it is only said to be: where it is proved comes first.
+  const both = openedFound(['front fog']);
+  for (const state of ['front fog', 'key off', 'parking', 'ignition'] as const)
+    for (let time = 0; time < 2; time++)
+      for (const pin of ['1', '2'])
+        record(both, take(on(both), PLUG, pin, { state, lowV: pin === '2' && state === 'front fog' ? 12.4 : 0.01, highV: pin === '2' && state === 'front fog' ? 12.4 : 0.01 }, AT));
+  expect(placesToLook(on(both), 'front fog').map(({ plug: at, status }) => [at.id, status?.code])).toEqual([
+    [PLUG, 'proved'],
+    ['fog-plug', 'open'],
+  ]);
 });

@@ -57,7 +57,7 @@ const why = computed(() => (reading.value && pin.value && now.value ? sayWhy(rea
 
 <template>
   <article class="leaf step" aria-live="polite">
-    <p v-if="now" class="soft">Now, for the helper</p>
+    <p v-if="now" class="soft lead">Now, for the helper</p>
     <h2>{{ sayProbeStep(step, names.plug) }}</h2>
     <template v-if="now && reading && pin">
       <CautionNote v-if="caution" :text="caution" />
@@ -118,6 +118,13 @@ h2 {
 .pin {
   font-size: 30px;
   font-weight: 700;
+}
+
+@media (max-width: 700px) {
+  /* All keys stand above the rule. */
+  .lead {
+    display: none;
+  }
 }
 
 .big {
