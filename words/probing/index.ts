@@ -174,7 +174,8 @@ export function sayReference(verdict: ReferenceVerdict): string {
 /** What a meter showed: one value, or what it moved between. */
 export const sayReading = ({ lowV, highV }: Pick<Reading, 'lowV' | 'highV'>): string => (lowV === highV ? volts(highV) : `${volts(lowV)} to ${volts(highV)}`);
 
-const ended = (text: string) => (/[.!?]$/.test(text) ? text : `${text}.`);
+/** A text as somebody wrote it, ended like a sentence. */
+export const ended = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 /** A place in which one wire may be found, with what is known of it there. */
 export function sayPlace({ plug, pin, status }: { plug: VehiclePlug; pin?: PlugPin; status?: PinStatus }): string {

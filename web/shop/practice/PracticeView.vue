@@ -2,7 +2,7 @@
 import dayjs from 'dayjs';
 import { v7 } from 'uuid';
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue';
-import { bestOf, PracticeBench, probeFound, PRACTICE_RULES, scoreOf, wantedLeft, type Practice, type PracticeAct, type ProbeFunction } from '@jade/core/probing';
+import { PracticeBench, probeFound, PRACTICE_RULES, wantedLeft, type Practice, type PracticeAct, type ProbeFunction } from '@jade/core/probing';
 import type { VehicleState } from '@jade/core/states';
 import type { PracticeKept } from '@jade/contract/practice';
 import { sayHelperState } from '@jade/words/kit';
@@ -50,7 +50,6 @@ const found = computed(() => (practice.value.done ? probeFound(practice.value.ru
 const wanted = computed(() => practice.value.run.wanted ?? []);
 const left = computed(() => wantedLeft(practice.value));
 const last = computed(() => practice.value.readings.at(-1));
-const score = computed(() => (practice.value.done ? scoreOf(practice.value, bestOf(draft.value.seed)) : undefined));
 const wasted = computed(() => practice.value.readings.filter(({ waste }) => waste));
 const cells = computed(() =>
   practice.value.run.pins.map(({ id }) => ({
@@ -60,6 +59,8 @@ const cells = computed(() =>
 );
 
 const kept = ref<PracticeKept[]>();
+/** What it was worth is worked out where it is kept. */
+const score = computed(() => (practice.value.done ? kept.value?.find(({ id }) => id === draft.value.id) : undefined));
 const { fault, attempt } = useAttempt();
 async function load(): Promise<void> {
   kept.value = await ask<PracticeKept[]>('/api/practice').catch(() => kept.value);
@@ -156,9 +157,10 @@ const rows = computed(() =>
         </div>
       </section>
       <section class="stack">
-        <article v-if="score" class="leaf stack" aria-live="polite">
-          <h2>{{ score.score }} of 100</h2>
-          <p>{{ sayScore(score) }}</p>
+        <article v-if="practice.done" class="leaf stack" aria-live="polite">
+          <h2>{{ score ? `${score.score} of 100` : 'Done' }}</h2>
+          <p v-if="score">{{ sayScore(score) }}</p>
+          <p v-else-if="!fault" class="soft">Working out what it was worth …</p>
           <ul class="rows">
             <li v-for="entry in practice.claims" :key="entry.function" :class="entry.isReally ? 'bad' : entry.premature ? 'odd' : 'good'">{{ sayClaim(entry) }}</li>
             <li v-for="(reading, index) in wasted" :key="index">{{ sayWasted(reading) }}</li>

@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { probedAs } from '@jade/core/job';
 import type { HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
-import { sayLeft, sayProbeStep, sayStateCaution, sayWhy } from '@jade/words/probing';
+import { ended, sayLeft, sayProbeStep, sayStateCaution, sayWhy } from '@jade/words/probing';
 import type { VehicleState } from '@jade/core/states';
 import { plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
@@ -75,7 +75,7 @@ const why = computed(() => (reading.value && pin.value && now.value ? sayWhy(rea
         <ChoiceRow label="What a test lamp does to it" :choices="LAMP" :value="lamp" @choose="(value) => (lamp = value)" />
       </div>
       <TwoTap ref="entry" :about="`${about} ${pin.id}`" :act="act" listens />
-      <p class="soft">{{ now.probe.plug.whereToLook }} {{ why }} {{ plural(readings.length, 'reading') }} in this state. {{ sayLeft(now) }}</p>
+      <p class="soft">{{ ended(now.probe.plug.whereToLook) }} {{ why }} {{ plural(readings.length, 'reading') }} in this state. {{ sayLeft(now) }}</p>
       <div v-if="others.length > 0" class="line">
         <span class="soft">Another pin first:</span>
         <button v-for="other in others" :key="other.pin" type="button" class="push big" @click="picked = other.pin">Pin {{ other.pin }}</button>
