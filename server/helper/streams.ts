@@ -11,6 +11,7 @@ interface Follower extends OpenStream {
 /** Open streams of helpers' phones by job; each is told when what it is asked for is another than it was told. */
 export class HelperStreams {
   private readonly open = new Map<string, Set<Follower>>();
+  private looking: Promise<void> = Promise.resolve();
   private readonly db: Database;
 
   constructor(db: Database) {
@@ -28,8 +29,13 @@ export class HelperStreams {
     await this.look();
   }
 
-  /** Looks whether something else is asked for, by this server or another one. */
-  async look(): Promise<void> {
+  /** Looks whether something else is asked for, by this server or another one; one look after the other, so that what was read earlier is never told later. */
+  look(): Promise<void> {
+    this.looking = this.looking.catch(() => undefined).then(() => this.lookNow());
+    return this.looking;
+  }
+
+  private async lookNow(): Promise<void> {
     if (this.open.size === 0) return;
     for (const [job, shown] of await shownTo(this.db, [...this.open.keys()])) this.tell(job, shown);
   }

@@ -82,9 +82,8 @@ const why = computed(() => (reading.value && pin.value && now.value ? sayWhy(rea
       </div>
     </template>
     <button v-else-if="step.kind === 'seal'" type="button" class="push main big" @click="job.perform(probe.sealWire(context, step.plug, step.pin))">Sealed again</button>
-    <button v-else-if="step.kind !== 'done'" type="button" class="push main big" @click="emit('whole')">
-      {{ step.kind === 'reference' ? 'Write the reference' : 'To the whole station' }}
-    </button>
+    <p v-else-if="step.kind === 'reference'">Write both values above: the ground that you will use, and a feed that you know.</p>
+    <button v-else-if="step.kind === 'stuck'" type="button" class="push main big" @click="emit('whole')">To the whole station</button>
   </article>
 </template>
 

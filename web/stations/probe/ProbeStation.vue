@@ -71,6 +71,11 @@ const slotState = ref<VehicleState>();
 const hand = ref<'next' | 'cell' | 'slot'>('next');
 watch(picked, (at) => void (hand.value = at ? 'cell' : 'next'));
 watch(slotState, (state) => void (hand.value = state ? 'slot' : 'next'));
+/** What was in hand before is laid down where the station is looked at otherwise. */
+watch(floor, () => {
+  [picked.value, slotState.value] = [undefined, undefined];
+  hand.value = 'next';
+});
 const floorAt = ref<{ pin: string; state: VehicleState }>();
 const nextAt = computed(() => (floor.value ? floorAt.value : now.value && { pin: now.value.pin.id, state: now.value.reading.state }));
 const inHand = computed(() => (hand.value === 'slot' ? undefined : hand.value === 'cell' ? picked.value : nextAt.value));
@@ -84,7 +89,10 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
   <div class="stack">
     <div class="tools" :class="{ below: floor && meter.state === 'none' }">
       <HelperPhone v-if="job.state.reference" :asked="asked" />
-      <MeterLine :takes="inHand ? `pin ${inHand.pin} with ${inHand.state}` : undefined" @take="(held) => (hand === 'cell' ? cell : card)?.hear(held) && meter.settle(held)" />
+      <MeterLine
+        :takes="job.state.reference && inHand ? `pin ${inHand.pin} with ${inHand.state}` : undefined"
+        @take="(held) => (hand === 'cell' ? cell : card)?.hear(held) && meter.settle(held)"
+      />
       <button type="button" class="push small turn" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole station' : 'Floor mode' }}</button>
     </div>
     <BatteryStrip />
