@@ -70,6 +70,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'probe.wanted': { plug: 'p', functions: ['reverse'] },
   'wire.opened': { plug: 'p', pin: '1', how: 'pierced' },
   'wire.sealed': { plug: 'p', pin: '1' },
+  'colour.noted': { plug: 'p', pin: '1', on: 'beyond', colour: 'grey' },
   'sensor.unplugged': { sensor: 's' },
   'sensor.reconnected': { sensor: 's' },
   'sensor.moved': { sensor: 's', xMm: 0, yMm: 0, zMm: 0, yawDeg: 0.5, pitchDeg: 0 },

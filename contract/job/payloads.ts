@@ -9,6 +9,7 @@ import {
   JOINT_CHECKS,
   LED_TO,
   MOST_PINS,
+  PLUG_SIDES,
   MOMENTS,
   SCHOOLS,
   WIRE_OPENINGS,
@@ -362,6 +363,11 @@ class ProbeWanted implements P<'probe.wanted'> {
   @OneOfEach(PROBE_FUNCTIONS, MOST_PINS) functions!: P<'probe.wanted'>['functions'];
 }
 
+class ColourNoted extends WireAt implements P<'colour.noted'> {
+  @OneOf(PLUG_SIDES) on!: P<'colour.noted'>['on'];
+  @Text(MOST.colour) colour!: string;
+}
+
 class WireOpened extends WireAt implements P<'wire.opened'> {
   @OneOf(WIRE_OPENINGS) how!: P<'wire.opened'>['how'];
 }
@@ -504,6 +510,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'probe.wanted': ProbeWanted,
   'wire.opened': WireOpened,
   'wire.sealed': WireAt,
+  'colour.noted': ColourNoted,
   'sensor.unplugged': SensorNamed,
   'sensor.reconnected': SensorNamed,
   'sensor.moved': SensorMoved,

@@ -32,6 +32,7 @@ export class ProvedPin implements PlainProved {
 }
 
 export class VehiclePin extends PlugPin implements PlainVehiclePin {
+  @Optional() @Text(40) beyond?: string;
   @Optional() @Part(() => ProvedPin) proved?: ProvedPin;
 }
 

@@ -185,6 +185,7 @@ function eventFaults(
       return found.some(({ plug }) => plug === event.payload.plug) ? [] : among(profile.plugs, event.payload.plug, 'plug', 'plug');
     case 'continuity.measured':
     case 'drop.measured':
+    case 'colour.noted':
     case 'wire.opened':
     case 'wire.sealed':
     case 'reading.taken': {

@@ -171,6 +171,8 @@ export interface Payloads {
   /** The insulation of a vehicle's wire, opened to read it. */
   'wire.opened': { plug: string; pin: string; how: WireOpening };
   'wire.sealed': { plug: string; pin: string };
+  /** Colour of a wire as it was seen, on the side of the plug that is read or beyond it. */
+  'colour.noted': { plug: string; pin: string; on: PlugSide; colour: string };
   'sensor.unplugged': { sensor: string };
   'sensor.reconnected': { sensor: string };
   'sensor.moved': { sensor: string } & PoseChange;
@@ -196,6 +198,10 @@ export interface Payloads {
 /** How the insulation of a wire was opened to read it. */
 export const WIRE_OPENINGS = ['pierced', 'bared'] as const;
 export type WireOpening = (typeof WIRE_OPENINGS)[number];
+
+export const PLUG_SIDES = ['this side', 'beyond'] as const;
+/** A side of a plug, from where it is read. */
+export type PlugSide = (typeof PLUG_SIDES)[number];
 
 /** Pins of a plug that are told apart at most. */
 export const MOST_PINS = 16;

@@ -157,6 +157,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     else delete state.sought[plug];
   },
   'wire.opened': (state, { plug, pin, how }) => void (state.wiresOpen[`${plug}/${pin}`] = how),
+  'colour.noted': (state, { plug, pin, on, colour }) => void (within(state.colours, `${plug}/${pin}`)[on] = colour),
   'wire.sealed': (state, { plug, pin }) => void delete state.wiresOpen[`${plug}/${pin}`],
   'sensor.unplugged': (state, { sensor }) => addOnce(state.unplugged, sensor),
   'sensor.reconnected': (state, { sensor }) => void (state.unplugged = state.unplugged.filter((id) => id !== sensor)),

@@ -42,13 +42,25 @@ const plugOf = ({ plug, name, where, side, rows, columns, pins }: FoundPlug): Ve
   hiddenBy: [],
 });
 
+/** A plug with the colours of its wires as they were seen. */
+function withColours(plug: VehiclePlug, colours: JobState['colours']): VehiclePlug {
+  const seen = (pin: string) => colours[`${plug.id}/${pin}`];
+  if (!plug.pins.some(({ id }) => seen(id))) return plug;
+  const pins = plug.pins.map((pin) => {
+    const { 'this side': colour, beyond } = seen(pin.id) ?? {};
+    return { ...pin, ...(colour === undefined ? {} : { colour }), ...(beyond === undefined ? {} : { beyond }) };
+  });
+  return { ...plug, pins };
+}
+
 /** A profile as it holds for the one vehicle of a job: accessories and plugs found, ways that are blocked, bolts that are seized, cavities that were populated. */
-export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound'>): VehicleProfile {
+export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound' | 'colours'>): VehicleProfile {
   const accessories = Object.values(state.accessories);
   const populated = Object.keys(state.populated).length > 0;
   // A profile that has learned a plug since has it already.
   const found = Object.values(state.plugsFound).filter(({ plug }) => !profile.plugs.some(({ id }) => id === plug));
-  if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0 && !populated && found.length === 0) return profile;
+  if (accessories.length === 0 && state.blocked.length === 0 && state.seized.length === 0 && !populated && found.length === 0 && Object.keys(state.colours).length === 0)
+    return profile;
   const open = (place: string, level: PieceLevel['level'] | undefined, ways: Way[]) => ways.filter((way) => !isBlocked(state.blocked, place, level, way.id));
   const pieces = profile.pieces.map((piece): Piece => {
     const first = accessories.filter((found) => found.holds.includes(piece.id)).map((found) => ({ piece: found.accessory, level: 'off' as const }));
@@ -60,7 +72,12 @@ export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'ac
   });
   const mounts = profile.mounts.map((mount) => ({ ...mount, reach: open(mount.id, undefined, mount.reach) }));
   const plugs = populated ? profile.plugs.map((plug) => withContacts(plug, state.populated[plug.id] ?? [])) : profile.plugs;
-  return { ...profile, plugs: [...plugs, ...found.map(plugOf)], pieces: [...pieces, ...accessories.map((found) => pieceOf(found, profile))], mounts };
+  return {
+    ...profile,
+    plugs: [...plugs, ...found.map(plugOf)].map((plug) => withColours(plug, state.colours)),
+    pieces: [...pieces, ...accessories.map((found) => pieceOf(found, profile))],
+    mounts,
+  };
 }
 
 /** A plug with the contacts that were put into its empty cavities. */

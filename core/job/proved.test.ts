@@ -92,6 +92,21 @@ test('a plug that was found is taken in with what is proved of it, the rest as n
   expect(withProved(on(log), profile, '2026-03-06').profile.plugs).toHaveLength(3);
 });
 
+test('colours that were seen on this vehicle go in with what is proved, others stay as they were', () => {
+  const log = crossed();
+  log.add('colour.noted', { plug: 'rear', pin: '2', on: 'beyond', colour: 'blue' });
+  log.add('colour.noted', { plug: 'rear', pin: '3', on: 'this side', colour: 'red' });
+  log.add('colour.noted', { plug: 'rear', pin: '4', on: 'this side', colour: 'white' });
+  const pins = withProved(on(log), PROFILE, '2026-03-05').profile.plugs[1]?.pins;
+  expect(pins?.map(({ colour, beyond }) => [colour, beyond])).toEqual([
+    [undefined, undefined],
+    ['grey', 'blue'],
+    ['red', undefined],
+    // Nothing is proved of it.
+    [undefined, undefined],
+  ]);
+});
+
 test('nothing is taken in that is only likely, nor a pin that the newest profile does not have', () => {
   const log = openedLog();
   log.add('reference.checked', { groundV: 0, feedV: 12.6 });

@@ -97,7 +97,15 @@ export function withProved(context: JobContext, newest: VehicleProfile, on: stri
     const entry = provedAt(plug.id, pin.id);
     if (!entry) return pin;
     const { circuit: _circuit, channel: _channel, ...rest } = pin;
-    return { ...rest, carries: entry.is, ...circuitFor(plug, pin, entry.is), proved: proved(entry.readings) };
+    const { 'this side': colour, beyond } = context.state.colours[`${plug.id}/${pin.id}`] ?? {};
+    return {
+      ...rest,
+      ...(colour === undefined ? {} : { colour }),
+      ...(beyond === undefined ? {} : { beyond }),
+      carries: entry.is,
+      ...circuitFor(plug, pin, entry.is),
+      proved: proved(entry.readings),
+    };
   };
   const found = Object.keys(context.state.plugsFound).filter((id) => taken.some(({ plug }) => plug.id === id) && !newest.plugs.some((plug) => plug.id === id));
   const plugs = [

@@ -5,7 +5,7 @@ import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
-import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, Payloads, WireOpening } from './events.ts';
+import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, Payloads, PlugSide, WireOpening } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
 export const FOLD_VERSION = 9;
@@ -128,6 +128,8 @@ export interface JobState {
   plugsFound: Record<string, FoundPlug>;
   /** What is looked for in plugs, besides what the job's joints want. */
   sought: Record<string, ProbeFunction[]>;
+  /** Colours of wires as they were seen, by plug and pin, then by side. */
+  colours: Record<string, Partial<Record<PlugSide, string>>>;
   /** Wires of the vehicle whose insulation is open, by plug and pin. */
   wiresOpen: Record<string, WireOpening>;
   /** Where the probe was last, and the state that the vehicle was in. */
@@ -210,6 +212,7 @@ export function emptyJob(): JobState {
     drops: records(),
     plugsFound: records(),
     sought: records(),
+    colours: records(),
     wiresOpen: records(),
     charger: false,
     powered: records(),

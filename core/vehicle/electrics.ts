@@ -28,6 +28,8 @@ export interface ProvedPin {
 
 /** A pin of a vehicle's plug. */
 export interface VehiclePin extends PlugPin {
+  /** Colour of its wire beyond the plug, where somebody noted it: it changes there. */
+  beyond?: string;
   /** Proved on a vehicle of this kind: likelier on the next one, and no proof there. */
   proved?: ProvedPin;
 }

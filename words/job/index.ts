@@ -232,6 +232,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'probe.wanted': ({ plug, functions }, names) =>
     functions.length === 0 ? `${names.plug(plug)}: nothing more is looked for` : `${names.plug(plug)}: looking for ${functions.map((name) => sayFunctions([name])).join(', ')}`,
   'wire.opened': ({ plug, pin, how }, names) => `${names.plug(plug)} pin ${pin}: wire ${how} to read it`,
+  'colour.noted': ({ plug, pin, on, colour }, names) => `${names.plug(plug)} pin ${pin}: ${colour} ${on === 'beyond' ? 'beyond the plug' : 'on this side'}`,
   'wire.sealed': ({ plug, pin }, names) => `${names.plug(plug)} pin ${pin}: wire sealed again`,
   'sensor.unplugged': ({ sensor }, names) => `${names.sensor(sensor)} unplugged`,
   'sensor.reconnected': ({ sensor }, names) => `${names.sensor(sensor)} reconnected`,

@@ -21,7 +21,7 @@ import type {
 import type { probe } from '@jade/core/stations';
 import { statedA, type Behaviour, type PoweredFault } from '@jade/core/wiring';
 import { onWith, type VehicleState } from '@jade/core/states';
-import type { PlugPin, VehiclePlug } from '@jade/core/vehicle';
+import type { VehiclePin, VehiclePlug } from '@jade/core/vehicle';
 import { sayHelperState } from '@jade/words/kit';
 import { amount, percent, plural, stated, volts } from '@jade/words/units';
 
@@ -178,11 +178,12 @@ export const sayReading = ({ lowV, highV }: Pick<Reading, 'lowV' | 'highV'>): st
 export const ended = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 /** A place in which one wire may be found, with what is known of it there. */
-export function sayPlace({ plug, pin, status }: { plug: VehiclePlug; pin?: PlugPin; status?: PinStatus }): string {
+export function sayPlace({ plug, pin, status }: { plug: VehiclePlug; pin?: VehiclePin; status?: PinStatus }): string {
   const place = `${plug.name}, ${plug.side === 'centre' ? 'in the middle' : plug.side}`;
+  const seen = pin?.proved ? `, proved on another on ${pin.proved.on}` : '';
   if (!pin) return `${place}: it may be there, no pin is said to have it. ${ended(plug.whereToLook)}`;
-  const wire = `pin ${pin.id}, ${pin.colour ? `${pin.colour} on this side of the plug` : 'no colour noted'}`;
-  return `${place}: ${wire}; ${status?.code === 'proved' ? 'proved on this vehicle' : 'said to be, not proved'}. ${ended(plug.whereToLook)}`;
+  const wire = `pin ${pin.id}, ${pin.colour ? `${pin.colour} on this side of the plug` : 'no colour noted'}${pin.beyond ? `, ${pin.beyond} beyond it` : ''}`;
+  return `${place}: ${wire}; ${status?.code === 'proved' ? 'proved on this vehicle' : `said to be${seen}, not proved here`}. ${ended(plug.whereToLook)}`;
 }
 
 export const MAP_COLUMNS = ['Plug', 'Where', 'Pin', 'Row', 'Column', 'Colour', 'What it is', 'How sure', 'Readings', 'Said to carry'] as const;

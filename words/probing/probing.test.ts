@@ -85,7 +85,10 @@ test('what a meter held, and where one wire may be: the colour of this side of t
   expect(sayHeld({ n: 1, held: 'continuity', ohm: 0.4 })).toMatch(/^0\.4.Ω to the body$/);
   const plug = { name: 'Rear plug', side: 'left' as const, whereToLook: 'Behind the lamp' } as VehiclePlug;
   const pin = { id: '4', row: 1, column: 1, carries: 'reverse' as const, colour: 'grey' };
-  expect(sayPlace({ plug, pin })).toBe('Rear plug, left: pin 4, grey on this side of the plug; said to be, not proved. Behind the lamp.');
+  expect(sayPlace({ plug, pin })).toBe('Rear plug, left: pin 4, grey on this side of the plug; said to be, not proved here. Behind the lamp.');
+  expect(sayPlace({ plug, pin: { ...pin, beyond: 'blue', proved: { on: '2026-02-01', readings: 4 } } })).toBe(
+    'Rear plug, left: pin 4, grey on this side of the plug, blue beyond it; said to be, proved on another on 2026-02-01, not proved here. Behind the lamp.',
+  );
   expect(sayPlace({ plug: { ...plug, side: 'centre', whereToLook: 'At the sill.' }, pin: { ...pin, colour: undefined }, status: { code: 'proved', functions: ['reverse'] } })).toBe(
     'Rear plug, in the middle: pin 4, no colour noted; proved on this vehicle. At the sill.',
   );

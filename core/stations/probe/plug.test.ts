@@ -7,6 +7,7 @@ import { isRefused, type Act } from '../act.ts';
 import {
   asked,
   findPlug,
+  noteColour,
   openWire,
   pinsOf,
   placesToLook,
@@ -243,4 +244,31 @@ test('where to look for one wire: where it is proved before where it is said to 
     [PLUG, 'proved'],
     ['fog-plug', 'open'],
   ]);
+});
+
+test('the colour of a wire is noted on either side of its plug, stands with it, and goes on into the profile with what is proved', () => {
+  const log = found();
+  const note = (on_: 'this side' | 'beyond', colour: string) => noteColour(on(log), PLUG, '5', on_, colour);
+  record(log, note('this side', ' violet '));
+  record(log, note('beyond', 'grey'));
+  const pin = () =>
+    on(log)
+      .profile.plugs.find(({ id }) => id === PLUG)
+      ?.pins.find(({ id }) => id === '5');
+  expect(pin()).toMatchObject({ colour: 'violet', beyond: 'grey' });
+  expect([note('beyond', 'grey'), note('this side', ' '), noteColour(on(log), PLUG, '9', 'beyond', 'red')]).toMatchObject([
+    { refused: [{ code: 'already' }] },
+    { refused: [{ code: 'missing' }] },
+    { refused: [{ code: 'unknown' }] },
+  ]);
+  expect(note('beyond', 'x'.repeat(41))).toEqual({ refused: [{ code: 'too-long', over: 1, most: 40 }] });
+  record(log, note('beyond', 'blue'));
+  expect(pin()).toMatchObject({ colour: 'violet', beyond: 'blue' });
+  // A wire that nobody noted keeps what the profile says, and the other plugs theirs.
+  expect(
+    on(log)
+      .profile.plugs.find(({ id }) => id === PLUG)
+      ?.pins.find(({ id }) => id === '4'),
+  ).toMatchObject({ colour: 'brown' });
+  expect(on(log).profile.plugs[0]).toEqual(VAN.plugs[0]);
 });

@@ -9,10 +9,11 @@ import {
   supplyBars,
   type FoundPlug,
   type JobContext,
+  type PlugSide,
   type WireOpening,
 } from '../../job/index.ts';
 import { classOf, continuityDoubts, voltageDoubts, type PinStatus, type ProbeFunction } from '../../probing/index.ts';
-import type { PlugPin, Side, VehiclePlug } from '../../vehicle/index.ts';
+import type { Side, VehiclePin, VehiclePlug } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
 
 const plugNamed = ({ profile }: JobContext, plug: string): VehiclePlug | undefined => profile.plugs.find(({ id }) => id === plug);
@@ -130,6 +131,17 @@ export function openWire(context: JobContext, plug: string, pin: string, how: Wi
   return happened({ type: 'wire.opened', payload: { plug, pin, how } });
 }
 
+/** The colour of a wire as it was seen, on the side of the plug that is read or beyond it: a hint for the next one who looks, never a proof. */
+export function noteColour(context: JobContext, plug: string, pin: string, on: PlugSide, text: string): Act {
+  const colour = text.trim();
+  const strange = pinRefused(context, plug, pin);
+  if (strange.length > 0) return refused(...strange);
+  if (colour === '') return refused({ code: 'missing', count: 1 });
+  const known = plugNamed(context, plug)?.pins.find(({ id }) => id === pin);
+  if ((on === 'beyond' ? known?.beyond : known?.colour) === colour) return refused({ code: 'already' });
+  return unless(tooLong(colour, LONGEST_TEXT.colour), () => [{ type: 'colour.noted', payload: { plug, pin, on, colour } }]);
+}
+
 /** A wire whose insulation was opened is sealed again. */
 export function sealWire({ state }: JobContext, plug: string, pin: string): Act {
   if (!state.wiresOpen[`${plug}/${pin}`]) return refused({ code: 'nothing' });
@@ -147,7 +159,7 @@ export interface PlaceToLook {
   /** As what it is looked for there. */
   name: ProbeFunction;
   /** The pin that is said to carry it. */
-  pin?: PlugPin;
+  pin?: VehiclePin;
   /** What the readings of this job say of that pin, or of the pin that they prove to be it. */
   status?: PinStatus;
 }

@@ -10,6 +10,7 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import ProbeFace from '../../design/drawings/ProbeFace.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import ColourLine from './ColourLine.vue';
 import ReadCell from './ReadCell.vue';
 
 /** A whole plug: every pin with what was read of it in each state, and what that says; grounds by continuity or a load; wires opened and sealed. */
@@ -57,6 +58,22 @@ const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug
       <ProbeFace :plug="plug" :found="probed.found.pins" :pin="pin" @pick="(id) => (pin = id)" />
       <section v-if="picked" class="stack" :aria-label="`Pin ${picked.pin.id}`">
         <h3>Pin {{ picked.pin.id }}</h3>
+        <div class="line">
+          <ColourLine
+            :key="`here ${picked.pin.id}`"
+            label="Colour on this side"
+            :about="`${plug.id}/${picked.pin.id} here`"
+            :value="picked.pin.colour"
+            @noted="(colour) => record(probe.noteColour(context, plug.id, picked?.pin.id ?? '', 'this side', colour))"
+          />
+          <ColourLine
+            :key="`beyond ${picked.pin.id}`"
+            label="Beyond the plug"
+            :about="`${plug.id}/${picked.pin.id} beyond`"
+            :value="picked.pin.beyond"
+            @noted="(colour) => record(probe.noteColour(context, plug.id, picked?.pin.id ?? '', 'beyond', colour))"
+          />
+        </div>
         <CautionNote text="Continuity: plug apart, key off, nothing switched on. A lamp at the other end reads like a ground; under 1 Ω is the body." />
         <div class="line">
           <MeasureEntry
@@ -109,7 +126,7 @@ const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug
               <button type="button" class="push small" :aria-pressed="pin === row.pin.id" :aria-label="`Pin ${row.pin.id} of ${plug.name}`" @click="pin = row.pin.id">
                 {{ row.pin.id }}
               </button>
-              <span class="soft">{{ row.pin.colour ?? 'no colour noted' }}</span>
+              <span class="soft">{{ row.pin.colour ?? 'no colour noted' }}{{ row.pin.beyond ? `, ${row.pin.beyond} beyond` : '' }}</span>
             </th>
             <td>
               <span :class="row.found?.status.code.replaceAll(' ', '-')">{{ row.found ? sayPinFound(row.found) : 'read with the pin of the same function' }}</span>
