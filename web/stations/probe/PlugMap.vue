@@ -156,6 +156,7 @@ summary h2 {
 }
 
 .both {
+  margin-block: 12px;
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
   gap: 18px;
@@ -163,10 +164,21 @@ summary h2 {
 }
 
 th[scope='row'] {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-width: 130px;
+  min-width: 120px;
+}
+
+th .soft {
+  margin-left: 8px;
+  font-weight: 400;
+}
+
+td:nth-child(2) {
+  min-width: 150px;
+}
+
+.map :deep(.cell) {
+  min-width: 62px;
+  min-height: 44px;
 }
 
 .scroll {
