@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { and, count, eq, gt, isNull } from 'drizzle-orm';
+import { and, count, eq, gt, inArray, isNull } from 'drizzle-orm';
 import { HELPER_HOURS } from '@jade/core/shop';
 import type { HelperShown } from '@jade/contract/helper';
 import { isVehicleState, type VehicleState } from '@jade/core/states';
@@ -61,15 +61,12 @@ export async function askHelper(db: Connection, job: string, state: VehicleState
 
 /** What the helpers of jobs are asked for, by job. */
 export async function shownTo(db: Connection, of: readonly string[]): Promise<Map<string, HelperShown>> {
-  const rows = await Promise.all(
-    of.map((job) =>
-      db
-        .select({ job: jobs.id, plate: vehicles.plate, state: helperStates.state })
-        .from(jobs)
-        .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
-        .leftJoin(helperStates, eq(helperStates.job, jobs.id))
-        .where(eq(jobs.id, job)),
-    ),
-  );
-  return new Map(rows.flat().map(({ job, plate, state }) => [job, { plate, state: state !== null && isVehicleState(state) ? state : null }]));
+  if (of.length === 0) return new Map();
+  const rows = await db
+    .select({ job: jobs.id, plate: vehicles.plate, state: helperStates.state })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
+    .leftJoin(helperStates, eq(helperStates.job, jobs.id))
+    .where(inArray(jobs.id, [...of]));
+  return new Map(rows.map(({ job, plate, state }) => [job, { plate, state: state !== null && isVehicleState(state) ? state : null }]));
 }

@@ -43,7 +43,7 @@ export const useMeter = defineStore('meter', () => {
 
   function keep(): void {
     try {
-      if (address.value) localStorage.setItem(KEPT, JSON.stringify({ address: address.value, memory: memory.value } satisfies Kept));
+      if (address.value || waiting.value.length > 0) localStorage.setItem(KEPT, JSON.stringify({ address: address.value, memory: memory.value } satisfies Kept));
       else localStorage.removeItem(KEPT);
     } catch {
       // A device that keeps nothing loses what waits with the page.

@@ -4,7 +4,7 @@ import { readingsOf, readingVoltage } from '@jade/core/job';
 import { classifyReading, type HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
-import { CLASS_WORDS, sayProof, sayReference } from '@jade/words/probing';
+import { CLASS_WORDS, sayProbeStep, sayProof, sayReference } from '@jade/words/probing';
 import { plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -27,7 +27,7 @@ import ProbeFloor from './ProbeFloor.vue';
 import ReadCell from './ReadCell.vue';
 import VoltsEntry from './VoltsEntry.vue';
 
-const { job, context } = useCurrentJob();
+const { job, context, names } = useCurrentJob();
 const meter = useMeter();
 const card = ref<{ hear: (held: HeldLine) => boolean } | null>(null);
 const cell = ref<{ hear: (held: HeldLine) => boolean } | null>(null);
@@ -41,6 +41,8 @@ const wires = computed(() => probe.wiresToProve(context.value));
 const plugs = computed(() => probe.plugsToProbe(context.value));
 const sought = computed(() => plugs.value.filter(({ plug }) => context.value.state.sought[plug.id]));
 const finding = ref(false);
+/** Also of a plug in which nothing more is looked for. */
+const toSeal = computed(() => probe.wiresToSeal(context.value));
 const states = computed(() => probe.statesToRead(context.value));
 const reference = computed(() => (ground.value === undefined || feed.value === undefined ? undefined : probe.referenceVerdict(context.value, ground.value, feed.value)));
 
@@ -175,6 +177,12 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         </div>
         <p v-else class="soft">{{ job.state.reference ? 'Pick a cell and write what the meter shows.' : 'The cells open when the reference is proved.' }}</p>
       </div>
+      <ul v-if="toSeal.length > 0" class="leaf rows" aria-label="Wires to seal">
+        <li v-for="wire in toSeal" :key="`${wire.plug}/${wire.pin}`">
+          <span class="odd grow">{{ sayProbeStep({ kind: 'seal', ...wire }, names.plug) }}</span>
+          <button type="button" class="push small" @click="job.perform(probe.sealWire(context, wire.plug, wire.pin))">Sealed again</button>
+        </li>
+      </ul>
       <PlugMap v-for="entry in plugs" :key="entry.plug.id" :probed="entry" :open="sought.includes(entry)" @pick="(pin, state) => (picked = { plug: entry.plug.id, pin, state })" />
       <template v-if="job.state.reference">
         <OneWire />
@@ -253,6 +261,10 @@ th .soft {
   .below {
     order: 1;
   }
+}
+
+.grow {
+  flex: 1;
 }
 
 .turn {
