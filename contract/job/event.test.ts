@@ -60,6 +60,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'slot.measured': { slot: 'F9', ratedA: 7.5, state: 'parking', lowV: 0, highV: 12.1 },
   'outage.accepted': { channel: 'c', afterW: 1.5 },
   'battery.watched': { volts: 12.3 },
+  'ignition.set': { on: false },
   'charger.set': { on: true },
   'lamp.powered': { kit: 'k', plug: 'p', pin: '1', volts: 12.6, ampere: 0.5, lit: 'nothing' },
   'reference.checked': { groundV: 0, feedV: 12.5 },

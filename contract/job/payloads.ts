@@ -314,6 +314,10 @@ class BatteryWatched implements P<'battery.watched'> {
   @Amount(0, 60) volts!: number;
 }
 
+class IgnitionSet implements P<'ignition.set'> {
+  @Flag() on!: boolean;
+}
+
 class ChargerSet implements P<'charger.set'> {
   @Flag() on!: boolean;
 }
@@ -500,6 +504,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'slot.measured': SlotMeasured,
   'outage.accepted': OutageAccepted,
   'battery.watched': BatteryWatched,
+  'ignition.set': IgnitionSet,
   'charger.set': ChargerSet,
   'lamp.powered': LampPowered,
   'reference.checked': ReferenceChecked,

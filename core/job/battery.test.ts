@@ -27,6 +27,18 @@ test('nothing is watched while the key was last read off; the ignition counts fr
       [6, ...read('main')],
     ]),
   ).toMatchObject({ minutes: 7, charger: false, is: 'fine' });
+  expect(
+    watch(9, [
+      [2, ...read('front fog')],
+      [6, 'ignition.set', { on: false }],
+    ]),
+  ).toBeUndefined();
+  expect(
+    watch(9, [
+      [2, 'ignition.set', { on: true }],
+      [6, ...read('main')],
+    ]),
+  ).toMatchObject({ minutes: 7 });
   // A slot is measured in a state, too.
   expect(watch(9, [[4, 'slot.measured', { slot: 'F1', state: 'reverse', lowV: 0, highV: 0 }]])).toMatchObject({ minutes: 5 });
 });

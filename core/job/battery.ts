@@ -9,7 +9,7 @@ const MINUTE_MS = 60_000;
 
 /** The battery during long work with the ignition on. */
 export interface BatteryWatch {
-  /** Minutes since the ignition was first asked for, up to now; it is on for as long as nothing with the key off was read since. */
+  /** Minutes since something was first read with the ignition on, up to now; until it is said to be off, or something is read with the key off. */
   minutes: number;
   /** The last voltage that was measured meanwhile. */
   volts?: number;

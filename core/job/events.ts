@@ -154,6 +154,8 @@ export interface Payloads {
   'outage.accepted': { channel: string; afterW: number };
   /** The battery as measured during work with the ignition on. */
   'battery.watched': { volts: number };
+  /** The ignition was seen on, or off. */
+  'ignition.set': { on: boolean };
   /** A charger on the battery, or taken off it. */
   'charger.set': { on: boolean };
   /** A wire of a kit's lamp fed on the bench by a limited supply: what it drew, and what was seen to light. */

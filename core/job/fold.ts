@@ -140,6 +140,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'outage.accepted': (state, { channel, afterW }) => void (state.outagesAccepted[channel] = afterW),
   'battery.watched': (state, { volts }, event) => void (state.battery = { volts, at: event.at }),
+  'ignition.set': (state, { on }, event) => keyIn(state, on ? 'ignition' : 'key off', event.at),
   'charger.set': (state, { on }) => void (state.charger = on),
   'lamp.powered': (state, { kit, plug, pin, ...tried }) => void (state.powered[`${kit}/${plug}/${pin}`] = tried),
   'reference.checked': (state, payload) => void (state.reference = payload),

@@ -101,6 +101,9 @@ function leftOfKits(context: JobContext): LeftoverPlug[] {
 
 const isThere = ({ state }: JobContext, { when }: VehiclePlug) => evaluate(when, factValues(state));
 
+/** Plugs that this vehicle has, or may have as far as its facts are known. */
+export const plugsThere = (context: JobContext): VehiclePlug[] => context.profile.plugs.filter((plug) => isThere(context, plug) !== 'no');
+
 /** Plugs of the vehicle that fed a lamp which goes, and that no kit takes up. */
 function leftOfVehicle(context: JobContext): LeftoverPlug[] {
   const lost = lostFunctions(context);
@@ -120,7 +123,7 @@ export const leftoverPlugs = once((context: JobContext): LeftoverPlug[] => [...l
 export const dormantPlugs = once((context: JobContext): VehiclePlug[] => {
   const left = new Set(leftOfVehicle(context).map(({ plug }) => plug.id));
   const used = new Set(kitsOnVehicle(context).flatMap((onVehicle) => connectionsOf(onVehicle).flatMap((connection) => plugsOf(onVehicle, connection))));
-  return context.profile.plugs.filter((plug) => isThere(context, plug) !== 'no' && !used.has(plug.id) && !left.has(plug.id));
+  return plugsThere(context).filter((plug) => !used.has(plug.id) && !left.has(plug.id));
 });
 
 /** A cavity of the vehicle's plug that has no contact for what the kit wants there. */

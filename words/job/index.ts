@@ -221,6 +221,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'slot.measured': ({ slot, state, lowV, highV }) => `Slot ${slot}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,
   'outage.accepted': ({ channel }, names) => `${names.channel(channel)}: left as the vehicle reports it`,
   'battery.watched': ({ volts }) => `Battery with the ignition on: ${amount(volts, 'V', 1)}`,
+  'ignition.set': ({ on }) => (on ? 'Ignition on' : 'Ignition off'),
   'charger.set': ({ on }) => (on ? 'Charger on the battery' : 'Charger off the battery'),
   'lamp.powered': ({ kit, plug, pin, ampere, lit }, names) => `${names.kitPlug(kit, plug)} pin ${pin} fed on the bench: ${amount(ampere, 'A', 2)}, lights ${lit}`,
   'reference.checked': ({ groundV, feedV }) => `Reference: ground ${amount(groundV, 'V', 2)}, feed ${amount(feedV, 'V', 2)}`,

@@ -245,7 +245,7 @@ export const sayHeld = (held: HeldLine): string => (held.held === 'voltage' ? sa
 
 /** How the battery stands in long work with the ignition on. */
 export function sayWatch({ minutes, volts: measured, charger, leastV, is }: BatteryWatch): string {
-  const since = `Ignition on for ${stated(Math.round(minutes), 'min')}${charger ? ', charger on' : ', no charger'}${measured === undefined ? '' : `, battery ${volts(measured)}`}.`;
+  const since = `Ignition asked for ${stated(Math.round(minutes), 'min')} ago and not yet said to be off${charger ? ', charger on' : ', no charger'}${measured === undefined ? '' : `, battery ${volts(measured)}`}.`;
   if (is === 'charge') return `${since} Below ${volts(leastV)}: key off, or a charger on, before it goes on; readings against a sagging battery mislead.`;
   return is === 'look' ? `${since} Measure the battery, or put a charger on.` : since;
 }

@@ -122,10 +122,10 @@ test('what a profile would learn is said with what it was before, what is left w
 test('the battery in long work: minutes, what was measured, and what is to be done', () => {
   const watch = { minutes: 16.6, charger: false, leastV: 12.2, is: 'look' as const };
   const said = (part: Partial<Parameters<typeof sayWatch>[0]>) => sayWatch({ ...watch, ...part }).replaceAll('\u202f', ' ');
-  expect(said({})).toBe('Ignition on for 17 min, no charger. Measure the battery, or put a charger on.');
-  expect(said({ charger: true, is: 'fine' })).toBe('Ignition on for 17 min, charger on.');
+  expect(said({})).toBe('Ignition asked for 17 min ago and not yet said to be off, no charger. Measure the battery, or put a charger on.');
+  expect(said({ charger: true, is: 'fine' })).toBe('Ignition asked for 17 min ago and not yet said to be off, charger on.');
   expect(said({ volts: 12, is: 'charge' })).toBe(
-    'Ignition on for 17 min, no charger, battery 12.00 V. Below 12.20 V: key off, or a charger on, before it goes on; readings against a sagging battery mislead.',
+    'Ignition asked for 17 min ago and not yet said to be off, no charger, battery 12.00 V. Below 12.20 V: key off, or a charger on, before it goes on; readings against a sagging battery mislead.',
   );
 });
 

@@ -272,3 +272,14 @@ test('the colour of a wire is noted on either side of its plug, stands with it, 
   ).toMatchObject({ colour: 'brown' });
   expect(on(log).profile.plugs[0]).toEqual(VAN.plugs[0]);
 });
+
+test('a plug that this vehicle does not have is no place to look; one that it may have is', () => {
+  const log = started();
+  const [plug] = VAN.plugs;
+  if (!plug) throw new Error('the van has a plug');
+  const profile = { ...VAN, plugs: [{ ...plug, when: { fact: 'trim', is: 'guard' } }] };
+  const places = () => [placesToLook(on(log, profile), 'front fog').length, wiresToSeek(on(log, profile))];
+  expect(places()).toEqual([1, ['front fog']]);
+  log.add('fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' });
+  expect(places()).toEqual([0, []]);
+});

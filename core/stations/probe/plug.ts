@@ -3,6 +3,7 @@ import {
   LOW_LIVE,
   MOST_PINS,
   probedAs,
+  plugsThere,
   probeOf,
   readingVoltage,
   suppliesNow,
@@ -168,7 +169,7 @@ const FOUND_RANK = { proved: 0, said: 1, may: 2 } as const;
 
 /** Where to look for one wire: plugs in which it is proved, then those in which it is said to be, then those that were found and may have it. */
 export function placesToLook(context: JobContext, name: ProbeFunction): PlaceToLook[] {
-  const places = context.profile.plugs.flatMap((plug): (PlaceToLook & { rank: number })[] => {
+  const places = plugsThere(context).flatMap((plug): (PlaceToLook & { rank: number })[] => {
     const { found } = probeOf(context, plug);
     const proved = found.pins.find(({ status }) => status.code === 'proved' && status.functions.includes(name));
     const said = plug.pins.find((pin) => probedAs(pin, plug) === name);
@@ -184,5 +185,5 @@ export function placesToLook(context: JobContext, name: ProbeFunction): PlaceToL
 
 /** What one wire is looked for as: what the plugs of this vehicle carry, or may. */
 export function wiresToSeek(context: JobContext): ProbeFunction[] {
-  return [...new Set(context.profile.plugs.flatMap((plug) => seekable(context, plug)))];
+  return [...new Set(plugsThere(context).flatMap((plug) => seekable(context, plug)))];
 }

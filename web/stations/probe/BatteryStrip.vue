@@ -16,6 +16,7 @@ const watched = computed(() => batteryWatch(context.value, clock.value));
   <div v-if="watched" class="strip line" :class="watched.is">
     <p role="status">{{ sayWatch(watched) }}</p>
     <MeasureEntry v-if="watched.is !== 'fine'" label="Battery now" unit="V" :least="0" :most="60" @measured="(volts) => job.record('battery.watched', { volts })" />
+    <button type="button" class="push small" @click="job.record('ignition.set', { on: false })">Ignition is off</button>
     <button type="button" class="push small" @click="job.record('charger.set', { on: !watched.charger })">{{ watched.charger ? 'Charger off' : 'Charger is on' }}</button>
   </div>
 </template>
