@@ -68,3 +68,6 @@ export function shownIn(name: ProbeFunction): readonly VehicleState[] {
   if (name === 'constant supply') return ['ignition'];
   return LIVE_IN[name] ?? (isVehicleState(name) ? [name] : []);
 }
+
+/** What lamps of a place most often have on one plug: the plate lamp has its own, and where it has not, no state parts it from the tail lamp. */
+export const usuallyAt = (end: LampEnd, side: 'left' | 'centre' | 'right'): ProbeFunction[] => functionsAt(end, side).filter((name) => name !== 'plate');

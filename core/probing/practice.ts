@@ -1,8 +1,9 @@
 import type { VehicleState } from '../states/index.ts';
+import type { PlugFace } from '../vehicle/index.ts';
 import { usualEffect, type ProbeFunction } from './functions.ts';
-import { nextReadings, PROBE_TIMES, switchMinutes } from './next.ts';
+import { nextReadings, PROBE_TIMES } from './next.ts';
 import { classOf, withReading, type ProbeRules, type ProbeRun, type VoltageClass } from './run.ts';
-import { drawPlug, readHidden, seeded, type HiddenPlug, type Random } from './simulate.ts';
+import { drawPlug, readByWorth, readHidden, readingMinutes, seeded, type HiddenPlug, type Random } from './simulate.ts';
 import { probeFound } from './status.ts';
 
 /** Something that a trainee does: reads a pin in a state, or says which pin carries what is wanted. */
@@ -61,19 +62,14 @@ export interface PracticeScore {
 
 /** A reading is worth its time from this share of the best one's bits per minute. */
 const WORTH_SHARE = 0.25;
+const ROWS = 2;
 const PREMATURE_COST = 10;
 const WRONG_COST = 40;
 /** Acts of one practice that are kept. */
 export const MOST_ACTS = 150;
-const MOST_READINGS = 160;
 
-/** Minutes of a reading: the helper's switching, the probe moved, the meter read. */
-function costOf(at: { pin?: string; state?: VehicleState }, pin: string, state: VehicleState): number {
-  return switchMinutes(at.state, state, PROBE_TIMES) + PROBE_TIMES.readMin + (at.pin === pin ? 0 : PROBE_TIMES.pinMin);
-}
-
-function wasteOf(run: ProbeRun, rules: ProbeRules, at: { pin?: string; state?: VehicleState }, pin: string, state: VehicleState, minutes: number): Waste | undefined {
-  const { found, batches, step } = nextReadings(run, rules, at.state);
+function wasteOf(run: ProbeRun, at: { pin?: string; state?: VehicleState }, pin: string, state: VehicleState, minutes: number): Waste | undefined {
+  const { found, batches, step } = nextReadings(run, PRACTICE_RULES, at.state);
   if (found.done || !step.now || !step.batch) return 'proved already';
   if (found.pins.some((entry) => entry.pin === pin && entry.status.code === 'proved')) return 'proved already';
   const offered = batches.flatMap(({ readings }) => readings).find((reading) => reading.pin === pin && reading.state === state);
@@ -88,8 +84,8 @@ function wasteOf(run: ProbeRun, rules: ProbeRules, at: { pin?: string; state?: V
 const hiddenName = (hidden: HiddenPlug, pin: string): ProbeFunction => hidden.pins.find(({ id }) => id === pin)?.function ?? 'empty';
 
 /** What a trainee's word on a pin is worth: whether it was proved, how likely it was something else, and what is really there. */
-function claimOf(run: ProbeRun, hidden: HiddenPlug, rules: ProbeRules, pin: string, name: ProbeFunction): PracticeClaim {
-  const entry = probeFound(run, rules).pins.find((other) => other.pin === pin);
+function claimOf(run: ProbeRun, hidden: HiddenPlug, pin: string, name: ProbeFunction): PracticeClaim {
+  const entry = probeFound(run, PRACTICE_RULES).pins.find((other) => other.pin === pin);
   const chance = (entry?.chances ?? []).filter(({ functions }) => functions.includes(name)).reduce((sum, { chance: own }) => sum + own, 0);
   const proved = entry?.status.code === 'proved' && entry.status.functions.includes(name);
   const really = hiddenName(hidden, pin);
@@ -138,14 +134,14 @@ export class PracticeBench {
 
   private claim(pin: string, name: ProbeFunction): boolean {
     if (!(this.start.wanted ?? []).includes(name) || this.claims.some((claim) => claim.function === name)) return false;
-    this.claims.push(claimOf(this.run, this.hidden, PRACTICE_RULES, pin, name));
+    this.claims.push(claimOf(this.run, this.hidden, pin, name));
     return true;
   }
 
   private read(pin: string, state: VehicleState): boolean {
     if (!this.start.states.includes(state)) return false;
-    const cost = costOf(this.at, pin, state);
-    const waste = wasteOf(this.run, PRACTICE_RULES, this.at, pin, state, cost);
+    const cost = readingMinutes(this.at, pin, state);
+    const waste = wasteOf(this.run, this.at, pin, state, cost);
     const shown = { kind: 'voltage' as const, pin, state, ...readHidden(this.hidden, pin, state, this.meter, true) };
     const found = classOf(shown, this.run, PRACTICE_RULES);
     this.readings.push({ pin, state, lowV: shown.lowV, highV: shown.highV, found, minutes: cost, ...(waste ? { waste } : {}) });
@@ -170,19 +166,8 @@ export function practise(seed: number, acts: readonly PracticeAct[]): Practice {
 
 /** What the readings that are worth most take on the plug of a seed, with the same meter. */
 export function bestOf(seed: number): { minutes: number; readings: number } {
-  const rules = PRACTICE_RULES;
-  const { hidden, run: start } = plugOf(seed);
-  const meter = meterOf(seed);
-  let [run, minutes, readings]: [ProbeRun, number, number] = [start, 0, 0];
-  let at: { pin?: string; state?: VehicleState } = {};
-  for (; readings < MOST_READINGS; readings++) {
-    const { step } = nextReadings(run, rules, at.state);
-    if (!step.now) break;
-    const { pin, state } = step.now;
-    minutes += costOf(at, pin, state);
-    run = withReading(run, { kind: 'voltage', pin, state, ...readHidden(hidden, pin, state, meter, true) }, rules);
-    at = { pin, state };
-  }
+  const { hidden, run } = plugOf(seed);
+  const { minutes, readings } = readByWorth(run, hidden, PRACTICE_RULES, meterOf(seed), true);
   return { minutes, readings };
 }
 
@@ -206,3 +191,10 @@ export function scoreOf(practice: Practice, best: { minutes: number; readings: n
 
 /** What is wanted and was not claimed yet. */
 export const wantedLeft = ({ run, claims }: Practice): ProbeFunction[] => (run.wanted ?? []).filter((name) => !claims.some((claim) => claim.function === name));
+
+/** The face of a practice's plug: two rows, numbered from the top left; what its pins carry is not known. */
+export function practiceFace({ run }: Pick<Practice, 'run'>): Pick<PlugFace, 'name' | 'rows' | 'columns' | 'pins'> {
+  const columns = Math.ceil(run.pins.length / ROWS);
+  const pins = run.pins.map(({ id }, index) => ({ id, row: Math.floor(index / columns) + 1, column: (index % columns) + 1, carries: 'unknown' as const }));
+  return { name: 'Rear lamp plug', rows: ROWS, columns, pins };
+}

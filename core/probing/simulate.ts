@@ -1,7 +1,7 @@
 import type { VehicleState } from '../states/index.ts';
 import type { Effect, ProbeFunction } from './functions.ts';
 import { isUnique, usualEffect } from './functions.ts';
-import { nextReadings } from './next.ts';
+import { nextReadings, PROBE_TIMES, switchMinutes } from './next.ts';
 import { ERROR_CHANCE, withReading, type PinReading, type ProbeRules, type ProbeRun } from './run.ts';
 import { probeFound } from './status.ts';
 
@@ -109,16 +109,32 @@ function count(run: ProbeRun, hidden: HiddenPlug, rules: ProbeRules, readings: n
   return { readings, settled: found.done, wrong, proved: proved.length };
 }
 
+/** Minutes of a reading from where the probe and the vehicle are: the helper's switching, the probe moved, the meter read. */
+export function readingMinutes(at: { pin?: string; state?: VehicleState }, pin: string, state: VehicleState): number {
+  return switchMinutes(at.state, state, PROBE_TIMES) + PROBE_TIMES.readMin + (at.pin === pin ? 0 : PROBE_TIMES.pinMin);
+}
+
+/**
+ * Reads a hidden plug by what is worth most until nothing more is.
+ * @param closely every reading with its lowest and highest, so that nothing is averaged; else only where a middle value was seen
+ */
+export function readByWorth(start: ProbeRun, hidden: HiddenPlug, rules: ProbeRules, random: Random, closely = false): { run: ProbeRun; readings: number; minutes: number } {
+  let [run, readings, minutes]: [ProbeRun, number, number] = [start, 0, 0];
+  let at: { pin?: string; state?: VehicleState } = {};
+  for (; readings < MOST_READINGS; readings++) {
+    const { step } = nextReadings(run, rules, at.state);
+    if (!step.now) break;
+    const { pin, state, vague } = step.now;
+    minutes += readingMinutes(at, pin, state);
+    run = withReading(run, { kind: 'voltage', pin, state, ...readHidden(hidden, pin, state, random, closely || vague) }, rules);
+    at = { pin, state };
+  }
+  return { run, readings, minutes };
+}
+
 /** Probes a hidden plug by the readings that are worth most. */
 export function probeByWorth(start: ProbeRun, hidden: HiddenPlug, rules: ProbeRules, random: Random): Probed {
-  let [run, at, readings]: [ProbeRun, VehicleState | undefined, number] = [start, undefined, 0];
-  for (; readings < MOST_READINGS; readings++) {
-    const { step } = nextReadings(run, rules, at);
-    if (!step.now) break;
-    const { pin, state } = step.now;
-    run = withReading(run, { kind: 'voltage', pin, state, ...readHidden(hidden, pin, state, random, step.now.vague) }, rules);
-    at = state;
-  }
+  const { run, readings } = readByWorth(start, hidden, rules, random);
   return count(run, hidden, rules, readings);
 }
 

@@ -11,8 +11,10 @@ export async function sitIn(played: Played, link: string, stop: AbortSignal): Pr
   let text = '';
   const decoder = new TextDecoder();
   try {
-    for await (const part of answer.body as unknown as AsyncIterable<Uint8Array>) {
-      text += decoder.decode(part, { stream: true });
+    for (const reader = answer.body.getReader(); ;) {
+      const { value, done } = await reader.read();
+      if (done) return;
+      text += decoder.decode(value, { stream: true });
       const messages = text.split('\n\n');
       text = messages.pop() ?? '';
       for (const message of messages) {

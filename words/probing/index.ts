@@ -290,7 +290,8 @@ export function sayPowered({ tried, onVehicle }: LampWire): string {
   return tried.faults.length === 0 ? `as the kit says, ${drew}` : `${tried.faults.map((fault) => POWERED_FAULTS[fault]).join('; ')} (${drew})`;
 }
 
-const tenths = (minutes: number) => stated(Math.round(minutes * 10) / 10, 'min');
+/** Minutes to a tenth. */
+export const tenths = (minutes: number): string => stated(Math.round(minutes * 10) / 10, 'min');
 
 const WASTE_WORDS: Readonly<Record<Waste, string>> = {
   'proved already': 'what it could tell was proved already',

@@ -62,7 +62,7 @@ function wireMinutes(context: JobContext, plug: string): number | undefined {
 
 /**
  * What to read now, of all plugs whose wires are not proved: first where the helper need not switch, then on the plug where the probe is, then in the order of the joints.
- * Only wires that the job uses are sought.
+ * Only wires that the job uses are sought, and what somebody looks for, which goes first.
  */
 export const probeNow = once((context: JobContext): ProbeNow | undefined => {
   const at = context.state.lastRead;
@@ -82,6 +82,9 @@ export const probeNow = once((context: JobContext): ProbeNow | undefined => {
   const rank = ({ reading, probe }: ProbeNow) => (soughtIn(context, probe.plug.id).length > 0 ? 0 : 3) + (reading.state === at?.state ? 0 : probe.plug.id === at?.plug ? 1 : 2);
   return [...offers].sort((a, b) => rank(a) - rank(b))[0];
 });
+
+/** Whether a reading wants to be told what a test lamp does to it: only that shows that a supply which never goes off carries. */
+export const wantsLamp = ({ probe, pin }: Pick<ProbeNow, 'probe' | 'pin'>): boolean => probedAs(pin, probe.plug) === 'constant supply';
 
 /** States to read in: those that make a wire of the job live, the one in which none is, those that were read, and the one to read now. */
 export function statesToRead(context: JobContext): VehicleState[] {

@@ -2,21 +2,13 @@
 import type { ApexOptions } from 'apexcharts';
 import { computed } from 'vue';
 import ApexChart from 'vue3-apexcharts';
+import { chartOf, token } from './chart.ts';
 
 /** Scores of practices as they came, one after the other. */
 const props = defineProps<{ rows: { name: string; score: number; says: string }[]; label: string }>();
-const token = (name: string) => `var(${name})`;
 const series = computed(() => [{ name: 'score', data: props.rows.map(({ name, score }) => ({ x: name, y: score })) }]);
 const options = computed<ApexOptions>(() => ({
-  chart: {
-    type: 'line',
-    toolbar: { show: false },
-    animations: { enabled: false },
-    fontFamily: 'inherit',
-    foreColor: token('--ink-soft'),
-    background: 'transparent',
-    zoom: { enabled: false },
-  },
+  chart: chartOf('line'),
   colors: [token('--jade')],
   stroke: { width: 3, curve: 'straight' },
   markers: { size: 5, strokeWidth: 0 },

@@ -2,14 +2,13 @@
 import type { ApexOptions } from 'apexcharts';
 import { computed } from 'vue';
 import ApexChart from 'vue3-apexcharts';
+import { chartOf, token } from './chart.ts';
 import { minutes } from '@jade/words/units';
 
 /** Minutes of each step as the shop takes them, from the median to the 80 % point, with a mark where the profile puts it. */
 const props = defineProps<{ rows: { name: string; profileMin: number; medianMin: number; p80Min: number }[]; label: string }>();
 
 const ROW = 34;
-/** By name, so that the chart follows a change of light. */
-const token = (name: string) => `var(${name})`;
 
 const series = computed(() => [
   {
@@ -22,15 +21,7 @@ const series = computed(() => [
   },
 ]);
 const options = computed<ApexOptions>(() => ({
-  chart: {
-    type: 'bar',
-    toolbar: { show: false },
-    animations: { enabled: false },
-    fontFamily: 'inherit',
-    foreColor: token('--ink-soft'),
-    background: 'transparent',
-    zoom: { enabled: false },
-  },
+  chart: chartOf('bar'),
   plotOptions: { bar: { horizontal: true, barHeight: '46%', borderRadius: 0 } },
   colors: [token('--jade')],
   fill: { opacity: 1 },

@@ -2,12 +2,11 @@
 import dayjs from 'dayjs';
 import { v7 } from 'uuid';
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue';
-import { PracticeBench, probeFound, PRACTICE_RULES, wantedLeft, type Practice, type PracticeAct, type ProbeFunction } from '@jade/core/probing';
+import { PracticeBench, practiceFace, probeFound, PRACTICE_RULES, wantedLeft, type Practice, type PracticeAct, type ProbeFunction } from '@jade/core/probing';
 import type { VehicleState } from '@jade/core/states';
 import type { PracticeKept } from '@jade/contract/practice';
 import { sayHelperState } from '@jade/words/kit';
-import { sayClaim, sayFunctions, sayKeptPractice, sayPinFound, sayReading, sayScore, sayWaste, sayWasted } from '@jade/words/probing';
-import { stated } from '@jade/words/units';
+import { sayClaim, sayFunctions, sayKeptPractice, sayPinFound, sayReading, sayScore, sayWaste, sayWasted, tenths } from '@jade/words/probing';
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -36,15 +35,7 @@ begin();
 
 const state = ref<VehicleState>('key off');
 const pin = ref<string>();
-const plug = computed(() => ({
-  name: 'Rear lamp plug',
-  rows: 2,
-  columns: Math.ceil(practice.value.run.pins.length / 2),
-  pins: practice.value.run.pins.map(({ id }, index) => {
-    const columns = Math.ceil(practice.value.run.pins.length / 2);
-    return { id, row: Math.floor(index / columns) + 1, column: (index % columns) + 1, carries: 'unknown' as const };
-  }),
-}));
+const plug = computed(() => practiceFace(practice.value));
 /** What the readings say is shown once it is done: to know it before is what is trained. */
 const found = computed(() => (practice.value.done ? probeFound(practice.value.run, PRACTICE_RULES).pins : []));
 const wanted = computed(() => practice.value.run.wanted ?? []);
@@ -124,8 +115,8 @@ const rows = computed(() =>
           <ProbeFace :plug="plug" :found="found" :pin="pin" @pick="read" />
           <div class="stack">
             <p v-if="last" class="shows mono" aria-live="polite">{{ sayReading(last) }}</p>
-            <p v-if="last" class="soft">pin {{ last.pin }} with {{ last.state }}, {{ stated(Math.round(last.minutes * 10) / 10, 'min') }}</p>
-            <p class="soft">{{ stated(Math.round(practice.minutes * 10) / 10, 'min') }} so far, {{ practice.readings.length }} read</p>
+            <p v-if="last" class="soft">pin {{ last.pin }} with {{ last.state }}, {{ tenths(last.minutes) }}</p>
+            <p class="soft">{{ tenths(practice.minutes) }} so far, {{ practice.readings.length }} read</p>
             <div v-if="pin && left.length > 0" class="line">
               <span>Pin {{ pin }} is proved to be</span>
               <button v-for="name in left" :key="name" type="button" class="push small" @click="claim(name)">{{ sayFunctions([name]) }}</button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
-import { functionsAt, LAMP_ENDS, type LampEnd, type ProbeFunction } from '@jade/core/probing';
+import { functionsAt, LAMP_ENDS, usuallyAt, type LampEnd, type ProbeFunction } from '@jade/core/probing';
 import { isRefused, probe, type Refusal } from '@jade/core/stations';
 import { SIDES, type Side } from '@jade/core/vehicle';
 import { sayFunctions } from '@jade/words/probing';
@@ -26,10 +26,9 @@ interface Written {
   colours: Record<string, string>;
   may: ProbeFunction[];
 }
-const may = (end: LampEnd, side: Side) => functionsAt(end, side).filter((name) => name !== 'plate');
 const { draft, kept, drop } = useDraft(
   () => `found-plug/${job.view?.id ?? ''}`,
-  (): Written => ({ name: '', where: '', side: 'left', end: 'rear', rows: 2, columns: 3, without: [], colours: {}, may: may('rear', 'left') }),
+  (): Written => ({ name: '', where: '', side: 'left', end: 'rear', rows: 2, columns: 3, without: [], colours: {}, may: usuallyAt('rear', 'left') }),
 );
 const refused = ref<Refusal[]>([]);
 const picked = ref<string>();
@@ -44,7 +43,7 @@ const numbers = (most: number) => Array.from({ length: most }, (_, index) => ind
 
 function place(part: Partial<Pick<Written, 'side' | 'end'>>): void {
   const next = { ...draft.value, ...part };
-  draft.value = { ...next, may: may(next.end, next.side) };
+  draft.value = { ...next, may: usuallyAt(next.end, next.side) };
 }
 function toggle(name: ProbeFunction): void {
   const has = draft.value.may.includes(name);

@@ -57,7 +57,7 @@ function act(lowV: number, highV: number, sure: boolean) {
         <span class="soft">{{ now.pin.colour ?? 'no colour noted' }} · {{ now.probe.plug.whereToLook }}</span>
       </p>
       <p>{{ sayWhy(now.reading, name) }}</p>
-      <div v-if="name === 'constant supply'" class="line">
+      <div v-if="probe.wantsLamp(now)" class="line">
         <span>With a test lamp from it to the ground</span>
         <ChoiceRow label="What a test lamp does to it" :choices="LAMP" :value="lamp" small @choose="(value) => (lamp = value === 'holds' ? 'holds' : 'collapses')" />
       </div>

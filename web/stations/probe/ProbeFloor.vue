@@ -33,7 +33,7 @@ watch(
 const others = computed(() => readings.value.filter(({ pin: id }) => id !== reading.value?.pin));
 const caution = computed(() => now.value && sayStateCaution(now.value.reading.state));
 /** What a test lamp does to a supply that never goes off. */
-const constant = computed(() => pin.value && now.value && probedAs(pin.value, now.value.probe.plug) === 'constant supply');
+const constant = computed(() => pin.value && now.value && probe.wantsLamp({ probe: now.value.probe, pin: pin.value }));
 const lamp = ref<'holds' | 'collapses'>();
 watch(about, () => void (lamp.value = undefined));
 const LAMP = [
