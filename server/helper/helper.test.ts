@@ -2,6 +2,7 @@ import { HELPER_HOURS } from '@jade/core/shop';
 import type { HelperLink, HelperShown } from '@jade/contract/helper';
 import { buildApp } from '../app/index.ts';
 import { openDatabase } from '../database/index.ts';
+import { follow } from '../test/follow.ts';
 import { openTestShop, type TestShop } from '../test/shop.ts';
 
 const JOB = 'hill-road-12';
@@ -19,28 +20,7 @@ const linkOf = async () => (await post('')).json<HelperLink>();
 const read = (token: string, remoteAddress = PHONE) => shop.app.inject({ url: `/api/helper/${token}`, remoteAddress });
 const open = async () => (await shop.app.inject({ url: `/api/jobs/${JOB}/helper`, headers: { cookie: shop.cookie } })).json<{ open: number }>().open;
 
-/** Follows a phone's stream: gives what it is told, one after the other, and what it took. */
-async function follow(token: string, at = address) {
-  const stop = new AbortController();
-  const answer = await fetch(`${at}/api/helper/${token}/stream`, { signal: stop.signal });
-  const reader = answer.body?.getReader();
-  let text = '';
-  const next = async (): Promise<HelperShown> => {
-    for (;;) {
-      const end = text.indexOf('\n\n');
-      if (end >= 0) {
-        const data = /^data: (.*)$/m.exec(text.slice(0, end))?.[1];
-        text = text.slice(end + 2);
-        if (data) return JSON.parse(data) as HelperShown;
-        continue;
-      }
-      const { value, done } = (await reader?.read()) ?? { value: undefined, done: true };
-      if (done) throw new Error('the stream ended');
-      text += new TextDecoder().decode(value);
-    }
-  };
-  return { answer, next, stop: () => stop.abort() };
-}
+const followed = (token: string, at = address) => follow<HelperShown>(`${at}/api/helper/${token}/stream`);
 
 test('a phone without any other way in reads by its link what this job asks of the helper, and nothing else', async () => {
   const { token, until, addresses } = await linkOf();
@@ -60,7 +40,7 @@ test('what is asked is told within a second, by another server too, and only whe
   await post('/asked', { state: 'parking' });
   const other = buildApp({ database: openDatabase(shop.url) });
   const there = await other.listen({ host: '127.0.0.1', port: 0 });
-  const [phone, far] = [await follow(token), await follow(token, there)];
+  const [phone, far] = [await followed(token), await followed(token, there)];
   expect([(await phone.next()).state, (await far.next()).state]).toEqual(['parking', 'parking']);
   await post('/asked', { state: 'parking' });
   const from = performance.now();
@@ -75,7 +55,7 @@ test('what is asked is told within a second, by another server too, and only whe
 test('a link that was shut, is over or never was reads nothing more, and its stream ends', async () => {
   const [shut, late] = [await linkOf(), await linkOf()];
   expect(await open()).toBeGreaterThanOrEqual(2);
-  const phone = await follow(shut.token);
+  const phone = await followed(shut.token);
   await phone.next();
   await post('/shut');
   await expect(phone.next()).rejects.toThrow('the stream ended');

@@ -2,6 +2,7 @@ import type { ServerResponse } from 'node:http';
 import { buildApp } from '../app/index.ts';
 import { openDatabase } from '../database/index.ts';
 import { BoardStreams, Streams } from './streams.ts';
+import { follow } from '../test/follow.ts';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
 const JOB = 'hill-road-12';
@@ -19,29 +20,7 @@ interface Told {
   events: { id: string; seq: number; type: string }[];
 }
 
-/** Follows a job's stream and gives what it tells, one message at a time. */
-async function follow(since: number | string, job = JOB, at = address) {
-  const stop = new AbortController();
-  const answer = await fetch(`${at}/api/jobs/${job}/stream?since=${since}`, { signal: stop.signal });
-  const reader = answer.body?.getReader();
-  let text = '';
-  const next = async (): Promise<Told> => {
-    for (;;) {
-      const end = text.indexOf('\n\n');
-      if (end >= 0) {
-        const message = text.slice(0, end);
-        text = text.slice(end + 2);
-        const data = /^data: (.*)$/m.exec(message)?.[1];
-        if (data) return { id: /^id: (.*)$/m.exec(message)?.[1] ?? '', ...(JSON.parse(data) as Omit<Told, 'id'>) };
-        continue;
-      }
-      const { value, done } = (await reader?.read()) ?? { value: undefined, done: true };
-      if (done) throw new Error('the stream ended');
-      text += new TextDecoder().decode(value);
-    }
-  };
-  return { answer, next, stop: () => stop.abort() };
-}
+const followed = (since: number | string, job = JOB, at = address) => follow<Omit<Told, 'id'>>(`${at}/api/jobs/${job}/stream?since=${since}`);
 
 const send = (events: object[]) => shop.app.inject({ method: 'POST', url: `/api/jobs/${JOB}/events`, headers: { cookie: shop.cookie }, payload: { events } });
 const lastSeq = async () => (await shop.app.inject({ url: `/api/jobs/${JOB}/events` })).json<{ events: object[] }>().events.length;
@@ -50,7 +29,7 @@ test('who opens the stream gets what was missed, then what is appended, with the
   const before = await lastSeq();
   const missed = event('battery.measured', { restV: 12.6 });
   await send([missed]);
-  const stream = await follow(before);
+  const stream = await followed(before);
   expect(stream.answer.headers.get('content-type')).toBe('text/event-stream');
   expect(await stream.next()).toMatchObject({ id: String(before + 1), after: before, events: [{ id: missed.id, seq: before + 1 }] });
   const [first, second] = [event('codes.read', { moment: 'before', count: 0 }), event('battery.measured', { restV: 12.5 })];
@@ -60,7 +39,7 @@ test('who opens the stream gets what was missed, then what is appended, with the
 });
 
 test('what is sent again is not told again, and what is refused is not told at all', async () => {
-  const stream = await follow(await lastSeq());
+  const stream = await followed(await lastSeq());
   const first = event('battery.measured', { restV: 12.4 });
   await send([first]);
   await send([first]);
@@ -76,7 +55,7 @@ test('what another server on the same database stores is told within a second, i
   const other = buildApp({ database: openDatabase(shop.url) });
   const second = await other.listen({ host: '127.0.0.1', port: 0 });
   const since = await lastSeq();
-  const [here, there] = [await follow(since), await follow(since, JOB, second)];
+  const [here, there] = [await followed(since), await followed(since, JOB, second)];
   const sent = [11.9, 11.8, 11.7, 11.6].map((restV) => event('battery.measured', { restV }));
   const begun = Date.now();
   for (const [place, entry] of sent.entries())
@@ -96,7 +75,7 @@ test('what another server on the same database stores is told within a second, i
 });
 
 test('two browsers follow one job; a third follows another and hears nothing of it', async () => {
-  const [one, two, other] = [await follow(await lastSeq()), await follow(await lastSeq()), await follow(9999, 'saltmarsh-3')];
+  const [one, two, other] = [await followed(await lastSeq()), await followed(await lastSeq()), await followed(9999, 'saltmarsh-3')];
   const told = event('battery.measured', { restV: 12.2 });
   await send([told]);
   expect([(await one.next()).events[0]?.id, (await two.next()).events[0]?.id]).toEqual([told.id, told.id]);
@@ -111,7 +90,7 @@ test('the stream of a job that is not there is 404; a place that is no number is
     const answer = await fetch(`${address}/api/jobs/${JOB}/stream?since=${since}`);
     expect([since, answer.status, ((await answer.json()) as { faults: { path: string }[] }).faults[0]?.path]).toEqual([since, 422, 'since']);
   }
-  const stream = await follow('');
+  const stream = await followed('');
   const { after, events } = await stream.next();
   expect([after, events[0]]).toEqual([0, expect.objectContaining({ seq: 1, type: 'job.opened' })]);
   stream.stop();

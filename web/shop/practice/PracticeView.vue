@@ -233,16 +233,6 @@ td.dimmed-or-modulated {
   background: var(--amber-soft);
 }
 
-.good {
-  color: var(--jade);
-  font-weight: 620;
-}
-
-.bad {
-  color: var(--red);
-  font-weight: 620;
-}
-
 @media (max-width: 1000px) {
   .split {
     grid-template-columns: minmax(0, 1fr);

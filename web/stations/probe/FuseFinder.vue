@@ -33,7 +33,7 @@ const act = (lowV: number, highV: number, sure: boolean) =>
 </script>
 
 <template>
-  <details v-if="current" class="leaf finder">
+  <details v-if="current" class="leaf fold">
     <summary>Find a fuse slot</summary>
     <div class="stack">
       <v-select
@@ -82,13 +82,6 @@ const act = (lowV: number, highV: number, sure: boolean) =>
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: var(--touch);
-  align-content: center;
-  font-weight: 620;
-}
-
 .short {
   min-width: 160px;
   max-width: 190px;
@@ -96,14 +89,5 @@ summary {
 
 .which {
   max-width: 420px;
-}
-
-.good {
-  color: var(--jade);
-  font-weight: 620;
-}
-
-.bad {
-  color: var(--red);
 }
 </style>

@@ -70,16 +70,6 @@ async function press(): Promise<void> {
   overflow-wrap: anywhere;
 }
 
-.good {
-  color: var(--jade);
-  font-weight: 600;
-}
-
-.bad {
-  color: var(--red);
-  font-weight: 600;
-}
-
 @media (max-width: 700px) {
   .link {
     grid-template-columns: minmax(0, 1fr);

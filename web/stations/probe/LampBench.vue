@@ -38,7 +38,7 @@ function seen(lit: SeenLit): void {
 </script>
 
 <template>
-  <details v-if="wires.length > 0" class="leaf">
+  <details v-if="wires.length > 0" class="leaf fold">
     <summary>Try a new lamp on the bench</summary>
     <div class="stack">
       <CautionNote
@@ -79,30 +79,9 @@ function seen(lit: SeenLit): void {
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: var(--touch);
-  align-content: center;
-  font-weight: 620;
-}
-
-.grow {
-  flex: 1;
-}
-
 .try {
   padding: 12px;
   border: 2px solid var(--amber);
   border-radius: 3px;
-}
-
-.good {
-  color: var(--jade);
-  font-weight: 620;
-}
-
-.bad {
-  color: var(--red);
-  font-weight: 620;
 }
 </style>

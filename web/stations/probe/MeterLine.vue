@@ -62,19 +62,10 @@ function connect(): void {
   max-width: 300px;
 }
 
-.good {
-  color: var(--jade);
-  font-weight: 620;
-}
-
 .shows {
   min-width: 110px;
   font-size: 22px;
   font-weight: 600;
-}
-
-.grow {
-  flex: 1;
 }
 
 .waits {

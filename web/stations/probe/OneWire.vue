@@ -16,7 +16,7 @@ const title = (name: ProbeFunction) => sayFunctions([name]).replace(/^./, (lette
 </script>
 
 <template>
-  <details class="leaf one">
+  <details class="leaf fold">
     <summary>Find one wire</summary>
     <div class="stack">
       <v-select
@@ -50,23 +50,7 @@ const title = (name: ProbeFunction) => sayFunctions([name]).replace(/^./, (lette
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: var(--touch);
-  align-content: center;
-  font-weight: 620;
-}
-
 .which {
   max-width: 420px;
-}
-
-.grow {
-  flex: 1;
-}
-
-.good {
-  color: var(--jade);
-  font-weight: 620;
 }
 </style>

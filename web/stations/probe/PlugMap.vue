@@ -45,7 +45,7 @@ const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug
 </script>
 
 <template>
-  <details class="leaf map" :open="open">
+  <details class="leaf fold map" :open="open">
     <summary>
       <h2>{{ plug.name }}, pin by pin</h2>
       <span class="soft">{{ plug.whereToLook }}</span>
@@ -143,12 +143,6 @@ const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug
 </template>
 
 <style scoped>
-summary {
-  min-height: var(--touch);
-  align-content: center;
-  cursor: pointer;
-}
-
 summary h2 {
   display: inline;
   margin-right: 12px;

@@ -87,13 +87,4 @@ async function keep(): Promise<void> {
 .grow {
   flex: 1;
 }
-
-.good {
-  color: var(--jade);
-  font-weight: 620;
-}
-
-.bad {
-  color: var(--red);
-}
 </style>
