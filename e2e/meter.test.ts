@@ -67,6 +67,7 @@ test(
     await page.getByRole('button', { name: 'A plug that is not in the profile' }).click();
     await page.getByRole('textbox', { name: 'What to call it' }).fill('Box lamp plug');
     await page.getByRole('textbox', { name: 'Where it hides' }).fill('Inside the box, left');
+    for (const name of ['rear lamps', 'left']) await page.getByRole('radio', { name, exact: true }).click();
     for (const name of ['rear fog', 'constant supply']) await page.getByRole('button', { name, exact: true }).click();
     await page.getByRole('button', { name: 'Read this plug' }).click();
     await page.getByRole('heading', { name: 'Box lamp plug, pin by pin' }).waitFor();

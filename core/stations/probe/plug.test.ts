@@ -138,6 +138,7 @@ test('what cannot be of a face is refused, and nothing is lost by it', () => {
   const context = on(started());
   const with_ = (part: Partial<NewFace>, functions: Parameters<typeof findPlug>[2] = ['tail']) => findPlug(context, { ...FACE, ...part }, functions);
   expect(with_({ name: ' ', where: '' }, [])).toEqual({ refused: [{ code: 'missing', count: 3 }] });
+  expect(with_({ side: undefined })).toEqual({ refused: [{ code: 'missing', count: 1 }] });
   expect(with_({ name: 'x'.repeat(81) })).toEqual({ refused: [{ code: 'too-long', over: 1, most: 80 }] });
   expect(with_({ rows: 2, columns: 9, without: ['1/1'] })).toEqual({ refused: [{ code: 'face-impossible', why: 'too many pins' }] });
   expect(isRefused(with_({ rows: 2, columns: 9, without: ['1/1', '1/2'] }))).toBe(false);

@@ -75,7 +75,8 @@ export function seek(context: JobContext, plug: string, functions: readonly Prob
 export interface NewFace {
   name: string;
   where: string;
-  side: Side;
+  /** As somebody said; none is taken for granted. */
+  side?: Side;
   /** What its lamps have, so what its wires may be. */
   may: readonly ProbeFunction[];
   rows: number;
@@ -107,8 +108,9 @@ export function pinsOf({ rows, columns, without, colours }: Pick<NewFace, 'rows'
 /** Takes a plug in hand that the profile does not have, from its face alone, and looks for functions in it. */
 export function findPlug({ profile }: JobContext, face: NewFace, functions: readonly ProbeFunction[]): Act {
   const [name, where] = [face.name.trim(), face.where.trim()];
+  const { side, rows, columns } = face;
   const blank = [name, where].filter((text) => text === '').length + (functions.length === 0 ? 1 : 0);
-  if (blank > 0) return refused({ code: 'missing', count: blank });
+  if (blank > 0 || side === undefined) return refused({ code: 'missing', count: blank + (side === undefined ? 1 : 0) });
   const pins = pinsOf(face);
   const long = [...tooLong(name, LONGEST_TEXT.plugName), ...tooLong(where, LONGEST_TEXT.where), ...pins.flatMap(({ colour }) => tooLong(colour, LONGEST_TEXT.colour))];
   if (long.length > 0) return refused(...long);
@@ -116,7 +118,6 @@ export function findPlug({ profile }: JobContext, face: NewFace, functions: read
   if (pins.length > MOST_PINS) return refused({ code: 'face-impossible', why: 'too many pins' });
   const plug = `found-${slugOf(name) || 'plug'}`;
   if (profile.plugs.some((other) => other.id === plug || other.name.toLowerCase() === name.toLowerCase())) return refused({ code: 'face-impossible', why: 'known already' });
-  const { side, rows, columns } = face;
   const may = [...new Set([...face.may, ...functions])];
   return happened(
     { type: 'plug.found', payload: { plug, name, where, side, may, rows, columns, pins } },

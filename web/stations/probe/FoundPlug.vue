@@ -18,8 +18,8 @@ const { job, context, names } = useCurrentJob();
 interface Written {
   name: string;
   where: string;
-  side: Side;
-  end: LampEnd;
+  side?: Side;
+  end?: LampEnd;
   rows: number;
   columns: number;
   without: string[];
@@ -28,7 +28,7 @@ interface Written {
 }
 const { draft, kept, drop } = useDraft(
   () => `found-plug/${job.view?.id ?? ''}`,
-  (): Written => ({ name: '', where: '', side: 'left', end: 'rear', rows: 2, columns: 3, without: [], colours: {}, may: usuallyAt('rear', 'left') }),
+  (): Written => ({ name: '', where: '', rows: 2, columns: 3, without: [], colours: {}, may: [] }),
 );
 const refused = ref<Refusal[]>([]);
 const picked = ref<string>();
@@ -43,7 +43,7 @@ const numbers = (most: number) => Array.from({ length: most }, (_, index) => ind
 
 function place(part: Partial<Pick<Written, 'side' | 'end'>>): void {
   const next = { ...draft.value, ...part };
-  draft.value = { ...next, may: usuallyAt(next.end, next.side) };
+  draft.value = { ...next, may: next.end && next.side ? usuallyAt(next.end, next.side) : [] };
 }
 function toggle(name: ProbeFunction): void {
   const has = draft.value.may.includes(name);
@@ -72,12 +72,14 @@ function keep(): void {
       <ChoiceRow label="Which lamps it feeds" :choices="LAMP_ENDS.map((value) => ({ value, text: `${value} lamps` }))" :value="draft.end" small @choose="(end) => place({ end })" />
       <ChoiceRow label="Which side" :choices="SIDES.map((value) => ({ value, text: value }))" :value="draft.side" small @choose="(side) => place({ side })" />
     </div>
-    <p class="soft">What its lamps have. What cannot be in it, take away: the fewer there are, the fewer readings it takes.</p>
-    <div class="line chips" role="group" aria-label="What its lamps have">
-      <button v-for="name in functionsAt(draft.end, draft.side)" :key="name" type="button" class="push small" :aria-pressed="draft.may.includes(name)" @click="toggle(name)">
-        {{ sayFunctions([name]) }}
-      </button>
-    </div>
+    <template v-if="draft.end && draft.side">
+      <p class="soft">What its lamps have. What cannot be in it, take away: the fewer there are, the fewer readings it takes.</p>
+      <div class="line chips" role="group" aria-label="What its lamps have">
+        <button v-for="name in functionsAt(draft.end, draft.side)" :key="name" type="button" class="push small" :aria-pressed="draft.may.includes(name)" @click="toggle(name)">
+          {{ sayFunctions([name]) }}
+        </button>
+      </div>
+    </template>
     <div class="line">
       <v-select v-model="draft.rows" class="short" label="Rows" :items="numbers(4)" hide-details />
       <v-select v-model="draft.columns" class="short" label="Wires in a row" :items="numbers(10)" hide-details />
@@ -98,7 +100,15 @@ function keep(): void {
       </button>
     </div>
     <div v-if="picked" class="line">
-      <v-text-field v-model="draft.colours[picked]" class="colour" label="Colour of the wire" :maxlength="LONGEST_TEXT.colour" hide-details />
+      <v-text-field
+        v-model="draft.colours[picked]"
+        class="colour"
+        label="Colour of the wire"
+        :maxlength="LONGEST_TEXT.colour"
+        variant="outlined"
+        density="comfortable"
+        hide-details
+      />
       <button type="button" class="push small" :aria-pressed="draft.without.includes(picked)" @click="empty(picked)">No wire in it</button>
     </div>
     <p v-for="refusal in refused" :key="refusal.code" class="odd" role="alert">{{ sayRefusal(refusal, names) }}</p>
