@@ -1,5 +1,6 @@
 import type { Locator, Page } from 'playwright-core';
 import { settled, TABLET, TestBench } from './test/bench.ts';
+import { readyForBack } from './test/job.ts';
 
 const LONG_MS = 240_000;
 
@@ -142,6 +143,7 @@ class Walk {
       if (await this.page.getByText('Everything is back and the tray is empty.').isVisible()) return this.bagParts();
       const heading = await this.page.getByRole('article').getByRole('heading').textContent();
       await this.tellLengths();
+      await readyForBack(this.page, (button) => this.press(button));
       await this.press(back);
       await this.page.waitForFunction((before) => document.querySelector('article h2')?.textContent !== before, heading);
     }
@@ -171,8 +173,9 @@ class Walk {
 
   async senseAndAim(): Promise<void> {
     await this.go('Sense');
-    await this.button('Calibration by others');
-    await this.page.getByLabel('Procedure, place and odometer, or who does it').fill('Calibration bay at the quay, booked');
+    await this.button('Calibrated by others');
+    await this.page.getByLabel('Who calibrates it').fill('Calibration bay at the quay, booked');
+    await this.page.getByLabel('Until which day').fill('2026-12-24');
     await this.button('Record it');
     await this.go('Aim');
     await this.button('10 m');
@@ -191,7 +194,8 @@ class Walk {
 
   async handOver(): Promise<void> {
     await this.go('Hand over');
-    await this.button(/^Tried: the other \d+ are as on arrival/);
+    await this.button(/^Tried: all \d+ light as they should/);
+    await this.button(/^Tried: (all|the other) \d+ are as on arrival/);
     await this.button('Read: none stored');
     for (const gap of ['Skin to wing, left', 'Skin to wing, right', 'Headlamp to skin, left', 'Headlamp to skin, right']) await this.measure(new RegExp(`^${gap}`), '5.5');
     await this.page.getByRole('heading', { name: 'It can leave' }).waitFor();

@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { settled, TABLET, TestBench } from './test/bench.ts';
-import { append, findAccessory, goTo, openedJob } from './test/job.ts';
+import { append, findAccessory, goTo, openedJob, readyForBack } from './test/job.ts';
 
 const LONG_MS = 180_000;
 const shop = new TestBench(LONG_MS);
@@ -124,6 +124,7 @@ test(
     await goTo(page, shop.address, job, 'close-up', 'Close up');
     for (let step = 0; step < 3; step++) {
       const name = await stepName(page);
+      await readyForBack(page);
       await page.getByRole('button', { name: /^It is back/ }).click();
       await page.waitForFunction((before) => document.querySelector('article h2')?.textContent !== before, name);
     }
@@ -153,9 +154,9 @@ test(
       if (await end.isVisible()) break;
       const name = await stepName(page);
       for (const field of await page.locator('fieldset.ask').all()) {
-        const place = await field.locator('legend strong').textContent();
+        const place = await field.locator('legend').textContent();
         const [short, long] = [field.getByRole('radio').first(), field.getByRole('radio').last()];
-        const isLong = place === 'upper edge to crossbeam';
+        const isLong = place?.includes('upper edge to crossbeam');
         const wrong = field.getByRole('alert').getByText('Not that one');
         // A step that has only just come before the eyes may still be drawn when it is tapped: that tap is none.
         for (let tries = 0; tries < 4 && !(await wrong.isVisible()); tries++) {

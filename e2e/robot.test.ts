@@ -6,10 +6,11 @@ import type { Kit, Pass } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import { LEVELS, type Level, type VehicleProfile } from '@jade/core/vehicle';
 import type { PlugLibrary } from '@jade/core/wiring';
-import { namesOf } from '@jade/words/job';
+import { namesOf } from '@jade/words/names';
 import { casesOf, type Case } from '../core/stations/test/cases.ts';
 import { Robot } from '../core/stations/test/robot.ts';
 import { settled, TestBench } from './test/bench.ts';
+import { readyForBack } from './test/job.ts';
 
 const LONG_MS = 600_000;
 const shop = new TestBench(LONG_MS);
@@ -114,6 +115,7 @@ class Hand {
         if ((await field.getByRole('alert').count()) === 0) break;
       }
     }
+    await readyForBack(this.page);
     await this.page.getByRole('button', { name: /^It is (back|loosened|folded|hung)/ }).click();
   }
 

@@ -142,6 +142,8 @@ test(
       ['aim.prepared', { tyres: true, load: true, levelling: true }],
     ]);
     await goTo(page, shop.address, job, 'aim', 'Aim');
+    await page.getByText(/^By the profile it sits at/).waitFor();
+    await measure(page, 'Lower lit edge above floor', '374');
     await measure(page, 'On the wall, before', '330');
     await page.getByText(/^Before: Out: .*too high.*turns of the aim screw, beam down/).waitFor();
     await measure(page, 'On the wall, after', '330');

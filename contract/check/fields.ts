@@ -10,6 +10,7 @@ import {
   IsNumber,
   IsObject,
   IsString,
+  IsTimeZone,
   Matches,
   Max,
   MaxLength,
@@ -155,6 +156,9 @@ export const Day = (): Field =>
     ),
     (target, key) => JSONSchema({ type: 'string', format: 'date' })(target, String(key)),
   );
+
+/** The name of a time zone, as the zone data have it. */
+export const TimeZone = (): Field => IsTimeZone(says('type', { expected: 'the name of a time zone such as Etc/UTC' }));
 
 /** Any object, checked elsewhere. */
 export const AnyObject = (): Field => IsObject(says('type', { expected: 'an object' }));

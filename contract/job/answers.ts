@@ -53,6 +53,8 @@ export interface JobView {
   newer: { kind: 'vehicle' | 'kit' | 'rules' | 'plugs'; slug: string; version: number }[];
   /** What the shop calls its money; empty where it has not said. */
   currency: string;
+  /** The shop, and how it writes lengths and times. */
+  shop: { name: string; lengths?: 'mm' | 'in'; timeZone?: string };
   /** Kits of the library that also go on this vehicle. */
   otherKits: Kit[];
   events: LoggedEvent[];

@@ -9,6 +9,8 @@ import {
   JOINT_CHECKS,
   LED_TO,
   MOST_PINS,
+  MOST_STROKE,
+  MOST_STROKES,
   PLUG_SIDES,
   MOMENTS,
   SCHOOLS,
@@ -18,11 +20,12 @@ import {
   type EventType,
   type GroupCount as PlainCount,
   type LedTo,
+  type Stroke as PlainStroke,
   type Payloads,
 } from '@jade/core/job';
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
-import { Amount, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
+import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
   @Slug() slug!: string;
@@ -393,6 +396,8 @@ class SensorCalibrated implements P<'sensor.calibrated'> {
   @Slug() sensor!: string;
   @OneOf(['done here', 'by others', 'not required']) how!: P<'sensor.calibrated'>['how'];
   @Optional() @Text(MOST.note) note?: string;
+  @Optional() @Text(MOST.aimer) by?: string;
+  @Optional() @Day() dueOn?: string;
 }
 
 class StepPassed implements P<'step.passed'> {
@@ -406,6 +411,19 @@ class TestTried implements P<'test.tried'> {
   @Slug() test!: string;
   @Flag() passed!: boolean;
   @Optional() @Text(MOST.note) note?: string;
+}
+
+class ConsentGiven implements P<'consent.given'> {
+  @Text(200) about!: string;
+  @Text(MOST.consent) by!: string;
+}
+
+class Stroke implements PlainStroke {
+  @Amounts(MOST_STROKE, 0, 1000) points!: number[];
+}
+
+class CustomerSigned implements P<'customer.signed'> {
+  @Each(() => Stroke, MOST_STROKES) strokes!: Stroke[];
 }
 
 class WallSet implements P<'wall.set'> {
@@ -490,6 +508,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'fastener.broken': FastenersNoted,
   'fastener.dropped': FastenersNoted,
   'fastener.found': FastenersNoted,
+  'fastener.renewed': FastenersNoted,
   'plug.joined': PlugJoined,
   'cavity.populated': CavityPopulated,
   'contacts.moved': ContactsMoved,
@@ -528,6 +547,9 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'aim.referenced': AimReferenced,
   'aim.by-others': AimByOthers,
   'final.tried': LampTried,
+  'final.tested': TestTried,
+  'consent.given': ConsentGiven,
+  'customer.signed': CustomerSigned,
   'part.bagged': PartBagged,
   'exception.named': ExceptionNamed,
   'job.signed': JobSigned,

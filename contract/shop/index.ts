@@ -1,6 +1,7 @@
 import { Matches } from 'class-validator';
 import { LONGEST, MILEAGE_UNITS, type MileageUnit } from '@jade/core/customers';
 import {
+  LENGTHS,
   LONGEST_CURRENCY,
   LONGEST_NAME,
   LONGEST_SHOP,
@@ -13,7 +14,7 @@ import {
   type ShopJob as PlainJob,
   type ShopLogEntry as PlainEntry,
 } from '@jade/core/shop';
-import { Amount, AnyObject, Each, Exactly, OneOf, Optional, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
+import { Amount, AnyObject, Each, Exactly, OneOf, Optional, Slug, Slugs, Text, Texts, TimeZone, Whole } from '@jade/contract/check';
 
 export class Person implements PlainPerson {
   @Slug() id!: string;
@@ -65,6 +66,8 @@ export class FirstRun implements PlainFirstRun {
   @Text(LONGEST_CURRENCY) currency!: string;
   @Texts(20, LONGEST_NAME) bays!: string[];
   @OneOf(MILEAGE_UNITS) mileageUnit!: MileageUnit;
+  @Optional() @OneOf(LENGTHS) lengths?: PlainShop['lengths'];
+  @Optional() @TimeZone() timeZone?: string;
   @Each(() => FirstPerson, 100) people!: FirstPerson[];
 }
 
@@ -76,6 +79,8 @@ export class Shop implements PlainShop {
   @Text(LONGEST_CURRENCY) currency!: string;
   @Optional() @Whole(0, 10_000_000) labourCentsPerHour?: number;
   @Optional() @OneOf(MILEAGE_UNITS) mileageUnit?: MileageUnit;
+  @Optional() @OneOf(LENGTHS) lengths?: PlainShop['lengths'];
+  @Optional() @TimeZone() timeZone?: string;
   @Slug() rules!: string;
   @Optional() @Slug() plugs?: string;
   @Texts(20, LONGEST_NAME) bays!: string[];

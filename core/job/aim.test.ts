@@ -31,6 +31,11 @@ test('a height measured on this vehicle wins over the profile, the latest over t
   const aim = aimOf(log);
   expect([aim.referenceMm, aim.after?.errorMm.toFixed(1), aim.after?.within]).toEqual([390, '-5.0', true]);
   expect(aim.before?.errorMm.toFixed(1)).toBe('55.0');
+  expect(aim.referenced).toBe(false);
+  // Measured by itself it counts for both readings: 402 − 175 = 227 mm.
+  log.add('aim.referenced', { lamp: 'test-kit/lamp', referenceMm: 402 });
+  const known = aimOf(log);
+  expect([known.referenced, known.referenceMm, known.before?.errorMm.toFixed(1), known.after?.errorMm.toFixed(1)]).toEqual([true, 402, '33.0', '-17.0']);
 });
 
 test('an angle over the pitch of the screw gives its turns: 61 mm at 10 m is 0.35° is 1.4 turns of 0.25°', () => {

@@ -6,6 +6,8 @@ import { lampsToAim, type LampToAim } from './kits.ts';
 export interface LampAim extends LampToAim {
   key: string;
   referenceMm: number;
+  /** Whether that height was measured on this vehicle; else it is the profile's. */
+  referenced: boolean;
   mark?: WallMark;
   before?: AimError & { heightMm: number };
   after?: AimError & { heightMm: number };
@@ -25,13 +27,23 @@ export const lampAims = once((context: JobContext): LampAim[] => {
   return lampsToAim(context).map((entry) => {
     const key = `${entry.kit.slug}/${entry.lamp.id}`;
     const measured = aims[key] ?? {};
-    const referenceMm = measured.after?.referenceMm ?? measured.before?.referenceMm ?? references[key] ?? referenceByProfileMm(entry);
+    const known = references[key];
+    const referenceMm = known ?? measured.after?.referenceMm ?? measured.before?.referenceMm ?? referenceByProfileMm(entry);
     const markFor = (heightMm: number) => wall && wallMarks(entry.rule, [{ lamp: key, referenceMm: heightMm, sidewaysMm: entry.mount.at.yMm }], wall).marks[0];
     const errorAt = (moment: Moment) => {
       const reading = measured[moment];
-      const mark = reading && markFor(reading.referenceMm);
+      const mark = reading && markFor(known ?? reading.referenceMm);
       return wall && reading && mark ? { ...aimError(mark, reading.heightMm, wall.distanceMm, entry.lamp.aimDegPerTurn), heightMm: reading.heightMm } : undefined;
     };
-    return { ...entry, key, referenceMm, mark: markFor(referenceMm), before: errorAt('before'), after: errorAt('after'), byOthers: aimByOthers[key] };
+    return {
+      ...entry,
+      key,
+      referenceMm,
+      referenced: known !== undefined,
+      mark: markFor(referenceMm),
+      before: errorAt('before'),
+      after: errorAt('after'),
+      byOthers: aimByOthers[key],
+    };
   });
 });

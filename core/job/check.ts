@@ -165,6 +165,7 @@ function eventFaults(
     case 'step.passed':
       return inKit(event.payload.kit, { step: fitmentOf(event.payload.kit)?.fitSteps ?? [] });
     case 'test.tried':
+    case 'final.tested':
       return inKit(event.payload.kit, { test: testsKnown(event.payload.kit) });
     case 'baseline.tried':
     case 'final.tried':
@@ -207,7 +208,8 @@ function eventFaults(
     case 'fastener.seized':
     case 'fastener.broken':
     case 'fastener.dropped':
-    case 'fastener.found': {
+    case 'fastener.found':
+    case 'fastener.renewed': {
       const piece = profile.pieces.find((entry) => entry.id === event.payload.piece);
       return piece ? among(piece.fasteners, event.payload.group, 'group', 'fastener group') : inProfile(event.payload.piece);
     }

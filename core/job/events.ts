@@ -108,6 +108,7 @@ export interface Payloads {
   'match.confirmed': { kit: string };
   'content.counted': { kit: string; item: string; count: number };
   'bench.done': { kit: string; task: string };
+  /** `fasteners`: those that came out, or those of them that went back; new ones are said by `fastener.renewed`. */
   'piece.moved': { piece: string; level: Level; way?: string; fasteners: GroupCount[] };
   /** A supply isolated or brought back; `by` says who isolated it and how, where that is for qualified people. */
   'supply.set': { supply: SupplyId; is: SupplyState; by?: string };
@@ -126,6 +127,8 @@ export interface Payloads {
   'fastener.broken': { piece: string; group: string; count: number };
   'fastener.dropped': { piece: string; group: string; count: number };
   'fastener.found': { piece: string; group: string; count: number };
+  /** New ones put in: in the place of broken ones first, else of ones that came out whole and are not used again. */
+  'fastener.renewed': { piece: string; group: string; count: number };
   /** `adapters`: those of the plug library that were put between, from the vehicle's plug on; `checked`: what was looked at. */
   'plug.joined': { kit: string; connection: string; adapters?: string[]; checked?: JointCheck[] };
   /** A contact put into an empty cavity of a vehicle plug, with its terminal of the library, and the circuit that its wire was led from; none of a ground. */
@@ -178,7 +181,8 @@ export interface Payloads {
   'sensor.unplugged': { sensor: string };
   'sensor.reconnected': { sensor: string };
   'sensor.moved': { sensor: string } & PoseChange;
-  'sensor.calibrated': { sensor: string; how: 'done here' | 'by others' | 'not required'; note?: string };
+  /** `by` and `dueOn` (a day): who calibrates it and until when, where it is left to others. */
+  'sensor.calibrated': { sensor: string; how: 'done here' | 'by others' | 'not required'; note?: string; by?: string; dueOn?: string };
   'step.passed': { kit: string; step: string; pass: Pass };
   'test.tried': { kit: string; test: string; passed: boolean; note?: string };
   /** `floorAtWallMm` once it was measured, 0 where it was found level. */
@@ -189,12 +193,27 @@ export interface Payloads {
   'aim.referenced': { lamp: string; referenceMm: number };
   'aim.by-others': { lamp: string; by: string };
   'final.tried': { lamp: string; result: BaselineResult };
+  /** What a test of a kit lights, tried once more with everything closed. */
+  'final.tested': { kit: string; test: string; passed: boolean; note?: string };
+  /** Who agreed to something that cannot be undone, `about` a fitting step or a level of a piece. */
+  'consent.given': { about: string; by: string };
+  /** The customer's signature as it was drawn on the screen. */
+  'customer.signed': { strokes: Stroke[] };
   'part.bagged': { piece: string; where: string };
   'exception.named': { about: string; note: string };
   'job.signed': { atSeq: number };
   'job.reopened': { why: string };
   /** What is taken back: one event, with all that the same act recorded; or an act by its own id. One of the two. */
   undone: { event?: string; act?: string };
+}
+
+/** Lines of a signature, and numbers in each of them, at most: it has to go in one request. */
+export const MOST_STROKES = 60;
+export const MOST_STROKE = 400;
+
+/** A line of a signature as it was drawn: x, y, x, y and so on, across and down in thousandths of the field's width. */
+export interface Stroke {
+  points: number[];
 }
 
 /** How the insulation of a wire was opened to read it. */

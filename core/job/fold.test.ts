@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { factValues, foldJob, lastEvents, outstanding, pinsOf, standingEvents, type EventType } from './index.ts';
+import { factValues, foldJob, lastEvents, outstanding, wanting, type GroupTally, pinsOf, standingEvents, type EventType } from './index.ts';
 import { openedLog, TestLog } from './test/log.ts';
 
 test('an empty log is a job nothing happened to', () => {
@@ -32,13 +32,33 @@ test('the last word on a fact counts, and an unknown one is no value', () => {
 
 test('fasteners out, back, broken: the tray counts what is left', () => {
   const log = openedLog();
-  const tally = () => log.state.tray.skin?.bolts ?? { out: 0, back: 0, broken: 0, dropped: 0 };
+  const tally = () => log.state.tray.skin?.bolts ?? { out: 0, back: 0, broken: 0, dropped: 0, renewed: 0, spent: 0 };
   log.add('piece.moved', { piece: 'skin', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 4 }] });
   expect(outstanding(tally())).toBe(4);
   log.add('fastener.broken', { piece: 'skin', group: 'bolts', count: 1 });
   expect(outstanding(tally())).toBe(3);
   log.add('piece.moved', { piece: 'skin', level: 'fitted', fasteners: [{ group: 'bolts', count: 2 }] });
-  expect([outstanding(tally()), tally()]).toEqual([1, { out: 4, back: 2, broken: 1, dropped: 0 }]);
+  expect([outstanding(tally()), tally()]).toEqual([1, { out: 4, back: 2, broken: 1, dropped: 0, renewed: 0, spent: 0 }]);
+  expect(wanting(tally())).toBe(1);
+});
+
+test('a new fastener fills the place of a broken one first; beyond that a whole old one is put aside', () => {
+  const log = openedLog();
+  const tally = () => log.state.tray.skin?.bolts;
+  log.add('piece.moved', { piece: 'skin', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 6 }] });
+  log.add('fastener.broken', { piece: 'skin', group: 'bolts', count: 2 });
+  log.add('piece.moved', { piece: 'skin', level: 'fitted', fasteners: [{ group: 'bolts', count: 3 }] });
+  const three = log.add('fastener.renewed', { piece: 'skin', group: 'bolts', count: 3 });
+  expect(tally()).toEqual({ out: 6, back: 3, broken: 2, dropped: 0, renewed: 3, spent: 1 });
+  expect([outstanding(tally() as GroupTally), wanting(tally() as GroupTally), log.state.questions]).toEqual([0, 0, []]);
+  // Opened again all six lie in the tray, whatever was renewed.
+  log.add('piece.moved', { piece: 'skin', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 6 }] });
+  expect([outstanding(tally() as GroupTally), wanting(tally() as GroupTally)]).toEqual([6, 0]);
+  const more = log.add('fastener.renewed', { piece: 'skin', group: 'bolts', count: 7 });
+  expect(log.state.questions).toEqual([{ code: 'more-back-than-out', event: more, piece: 'skin', group: 'bolts' }]);
+  log.add('undone', { event: more });
+  log.add('undone', { event: three });
+  expect([outstanding(tally() as GroupTally), wanting(tally() as GroupTally)]).toEqual([7, 2]);
 });
 
 test('more back than out is a question, not a refusal', () => {
@@ -101,10 +121,13 @@ test('after signing, late events count and are flagged until the job is reopened
   log.add('job.signed', { atSeq: 1 });
   const late = log.add('battery.measured', { restV: 12.6 });
   expect(log.state).toMatchObject({ restV: 12.6, signed: { atSeq: 1, by: 'fern' }, questions: [{ code: 'late-event', event: late }] });
+  log.add('customer.signed', { strokes: [{ points: [1, 2, 3, 4] }] });
+  expect(log.state.signature).toHaveLength(1);
   log.add('job.reopened', { why: 'lamp came loose' });
   log.add('battery.measured', { restV: 12.4 });
-  expect(log.state.signed).toBeUndefined();
-  expect(log.state.questions).toHaveLength(1);
+  // What came late is in the job again, and whoever signed for it before has not signed for what comes now.
+  expect(log.state).toMatchObject({ signed: undefined, restV: 12.4, questions: [] });
+  expect(log.state.signature).toBeUndefined();
 });
 
 test('what comes before the opening, and a second opening, become questions', () => {

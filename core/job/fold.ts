@@ -1,7 +1,8 @@
 import { onWith, type VehicleState } from '../states/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
-import { emptyJob, records, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
+import { contradictions } from './contradictions.ts';
+import { emptyJob, records, wanting, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
 
@@ -14,7 +15,7 @@ function addOnce(list: string[], item: string): void {
 }
 
 function tally(state: JobState, piece: string, group: string) {
-  return (within(state.tray, piece)[group] ??= { out: 0, back: 0, broken: 0, dropped: 0 });
+  return (within(state.tray, piece)[group] ??= { out: 0, back: 0, broken: 0, dropped: 0, renewed: 0, spent: 0 });
 }
 
 /** Moves of a job once a piece went back to a level: those beyond it are undone; one that led past it led there. */
@@ -37,11 +38,13 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
     const move = { event: event.id, piece, from, level, way: payload.way, at: event.at };
     state.moves.push(move);
     state.history.push(move);
+    // What was tried with everything closed was tried before this.
+    state.finalTests = records();
   } else state.moves = loweredTo(state.moves, piece, level);
   for (const { group, count } of payload.fasteners) {
     const entry = tally(state, piece, group);
     entry[opening ? 'out' : 'back'] += count;
-    if (entry.back + entry.broken > entry.out) state.questions.push({ code: 'more-back-than-out', event: event.id, piece, group });
+    if (entry.back + entry.broken + entry.spent > entry.out) state.questions.push({ code: 'more-back-than-out', event: event.id, piece, group });
   }
 }
 
@@ -101,6 +104,12 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'fastener.found': (state, { piece, group, count }) => {
     const entry = tally(state, piece, group);
     entry.dropped = Math.max(0, entry.dropped - count);
+  },
+  'fastener.renewed': (state, { piece, group, count }, event) => {
+    const entry = tally(state, piece, group);
+    entry.spent += Math.max(0, count - wanting(entry));
+    entry.renewed += count;
+    if (entry.back + entry.broken + entry.spent > entry.out) state.questions.push({ code: 'more-back-than-out', event: event.id, piece, group });
   },
   'plug.joined': (state, { kit, connection, adapters, checked }) => {
     addOnce((state.joined[kit] ??= []), connection);
@@ -163,7 +172,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'sensor.unplugged': (state, { sensor }) => addOnce(state.unplugged, sensor),
   'sensor.reconnected': (state, { sensor }) => void (state.unplugged = state.unplugged.filter((id) => id !== sensor)),
   'sensor.moved': (state, { sensor, ...change }) => void (state.sensorMoves[sensor] = change),
-  'sensor.calibrated': (state, { sensor, how, note }) => void (state.calibrated[sensor] = { how, note }),
+  'sensor.calibrated': (state, { sensor, ...how }) => void (state.calibrated[sensor] = how),
   'step.passed': (state, { kit, step, pass }) => {
     const steps = within(state.passes, kit);
     const passes = (steps[step] ??= []);
@@ -179,10 +188,18 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'aim.referenced': (state, { lamp, referenceMm }) => void (state.references[lamp] = referenceMm),
   'aim.by-others': (state, { lamp, by }) => void (state.aimByOthers[lamp] = by),
   'final.tried': (state, { lamp, result }) => void (state.final[lamp] = result),
+  'final.tested': (state, { kit, test, passed }) => void (within(state.finalTests, kit)[test] = passed),
+  'consent.given': (state, { about, by }) => void (state.consents[about] = by),
+  'customer.signed': (state, { strokes }) => void (state.signature = strokes),
   'part.bagged': (state, { piece, where }) => void (state.bagged[piece] = where),
   'exception.named': (state, { about, note }) => void (state.exceptions[about] = note),
   'job.signed': (state, { atSeq }, event) => void (state.signed ??= { event: event.id, at: event.at, atSeq, by: event.person }),
-  'job.reopened': (state) => void (state.signed = undefined),
+  'job.reopened': (state) => {
+    state.signed = undefined;
+    // What came late was shown to whoever opened the job again, and is signed for anew; so is what the customer signed.
+    state.questions = state.questions.filter(({ code }) => code !== 'late-event');
+    delete state.signature;
+  },
   undone: () => undefined,
 };
 
@@ -243,5 +260,6 @@ export function foldJob(log: readonly LoggedEvent[]): JobState {
     if (state.signed && event.type !== 'job.reopened' && event.type !== 'job.signed') state.questions.push({ code: 'late-event', event: event.id });
     apply(state, event);
   }
+  state.questions.push(...contradictions(log.filter(({ id }) => !undone.has(id))));
   return state;
 }

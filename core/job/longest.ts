@@ -20,6 +20,8 @@ export const LONGEST_TEXT = {
   aimer: 160,
   bag: 160,
   exception: 400,
+  /** Who agreed to what cannot be undone. */
+  consent: 160,
   plugName: 80,
   where: 240,
   colour: 40,

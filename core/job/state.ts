@@ -5,10 +5,10 @@ import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
-import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, Payloads, PlugSide, WireOpening } from './events.ts';
+import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, Payloads, PlugSide, Stroke, WireOpening } from './events.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 9;
+export const FOLD_VERSION = 10;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -18,12 +18,15 @@ export interface FactRecord {
   seenAt?: string;
 }
 
-/** Fasteners of one group: how many lie in the tray, went back, broke, are lost on the floor. */
+/** Fasteners of one group: how many came out, went back themselves, broke, are lost on the floor, and how many new ones were put in. */
 export interface GroupTally {
   out: number;
   back: number;
   broken: number;
   dropped: number;
+  renewed: number;
+  /** Whole ones that are not used again because a new one is in their place. */
+  spent: number;
 }
 
 export interface MadeMoveRecord {
@@ -41,7 +44,9 @@ export type OpenQuestion =
   | { code: 'event-before-opening'; event: string }
   | { code: 'second-opening'; event: string }
   | { code: 'more-back-than-out'; event: string; piece: string; group: string }
-  | { code: 'late-event'; event: string };
+  | { code: 'late-event'; event: string }
+  /** Two people said otherwise of the same thing within a minute. */
+  | { code: 'contradicted'; event: string; other: string };
 
 /** What a job is, folded from its log. */
 export interface JobState {
@@ -142,10 +147,16 @@ export interface JobState {
   powered: Record<string, { volts: number; ampere: number; lit: SeenLit }>;
   unplugged: string[];
   sensorMoves: Record<string, PoseChange>;
-  calibrated: Record<string, { how: Payloads['sensor.calibrated']['how']; note?: string }>;
+  calibrated: Record<string, Omit<Payloads['sensor.calibrated'], 'sensor'>>;
   passes: Record<string, Record<string, Pass[]>>;
   /** Whether the last try of each test passed. */
   tests: Record<string, Record<string, boolean>>;
+  /** Whether what a test lights did so with everything closed, since anything was last opened. */
+  finalTests: Record<string, Record<string, boolean>>;
+  /** Who agreed to what cannot be undone, by what it is about. */
+  consents: Record<string, string>;
+  /** The customer's signature, as it was drawn. */
+  signature?: Stroke[];
   wall?: Payloads['wall.set'];
   aimPrepared?: Payloads['aim.prepared'];
   /** Heights of the rule's reference points as measured on this vehicle. */
@@ -221,6 +232,8 @@ export function emptyJob(): JobState {
     calibrated: records(),
     passes: records(),
     tests: records(),
+    finalTests: records(),
+    consents: records(),
     aims: records(),
     aimByOthers: records(),
     bagged: records(),
@@ -240,9 +253,14 @@ export function factValues(state: JobState): FactValues {
   return values;
 }
 
-/** Fasteners of a group that are still to go back: taken out, neither back nor written off as broken. */
-export function outstanding(tally: GroupTally): number {
-  return Math.max(0, tally.out - tally.back - tally.broken);
+/** Fasteners of a group that lie in the tray: taken out, neither back nor broken nor put aside for a new one. */
+export function outstanding({ out, back, broken, spent }: GroupTally): number {
+  return Math.max(0, out - back - broken - spent);
+}
+
+/** Places of a group that stay empty although its tray is: an old one broke and no new one was put in. */
+export function wanting({ broken, spent, renewed }: GroupTally): number {
+  return Math.max(0, broken + spent - renewed);
 }
 
 /** The pins of a job, or undefined before it is opened. */

@@ -9,6 +9,8 @@ export interface FirstRun {
   currency: string;
   bays: string[];
   mileageUnit: MileageUnit;
+  lengths?: 'mm' | 'in';
+  timeZone?: string;
   people: { benchName: string; role: Role }[];
 }
 
@@ -51,7 +53,7 @@ export function checkFirstRun({ bays, people }: FirstRun): Fault[] {
 }
 
 /** The shop document of a first run, on a rule set; empty but for its people and bays. */
-export function newShop({ name, currency, bays, mileageUnit, people }: FirstRun, rules: string): Shop {
+export function newShop({ name, currency, bays, mileageUnit, lengths, timeZone, people }: FirstRun, rules: string): Shop {
   const ids: string[] = [];
   for (const { benchName } of people) ids.push(idFrom(benchName, 'bench', ids));
   return {
@@ -60,6 +62,8 @@ export function newShop({ name, currency, bays, mileageUnit, people }: FirstRun,
     name: name.trim(),
     currency: currency.trim(),
     mileageUnit,
+    ...(lengths ? { lengths } : {}),
+    ...(timeZone ? { timeZone } : {}),
     rules,
     bays: bays.map((bay) => bay.trim()),
     people: people.map(({ benchName, role }, index) => ({ id: ids[index] ?? '', benchName: benchName.trim(), role })),

@@ -50,6 +50,8 @@ export interface ShopJob {
   log: ShopLogEntry[];
 }
 
+export const LENGTHS = ['mm', 'in'] as const;
+
 /** A shop with its people, customers, vehicles and the jobs it starts with. */
 export interface Shop {
   format: 'jade-shop/1';
@@ -59,6 +61,10 @@ export interface Shop {
   labourCentsPerHour?: number;
   /** What the counters of its vehicles mostly count. */
   mileageUnit?: MileageUnit;
+  /** Which of two lengths leads where both stand: millimetres where it is not said. */
+  lengths?: (typeof LENGTHS)[number];
+  /** Name of its time zone, as the zone data have it; UTC where it is not said. */
+  timeZone?: string;
   rules: string;
   /** Its plug library; the first there is where it is not said. */
   plugs?: string;

@@ -22,6 +22,10 @@ export type Refusal =
   | { code: 'before-dead'; what: ('codes' | 'baseline')[] }
   | { code: 'qualified-first'; supply: SupplyId }
   | { code: 'bolts-asked'; piece: string; groups: string[] }
+  | { code: 'new-or-old'; piece: string; groups: string[] }
+  | { code: 'sensor-first'; sensors: string[] }
+  | { code: 'consent-first'; about: Subject }
+  | { code: 'height-first'; lamp: string }
   | { code: 'count'; group: string; most: number }
   | { code: 'pass-first'; pass: Pass; steps: string[] }
   | { code: 'step-first'; steps: { kit: string; step: string }[] }

@@ -3,7 +3,7 @@ import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
 import { barePiece } from '../test/bare-profile.ts';
 import type { Kit } from '../kit/index.ts';
 import type { Supply, VehicleProfile } from '../vehicle/index.ts';
-import { aim, checkIn, closeUp, fit, gather, handOver, isRefused, match, openUp, probe, wire, type Act } from './index.ts';
+import { aim, checkIn, closeUp, consented, fit, gather, handOver, isRefused, match, openUp, probe, sense, wire, type Act } from './index.ts';
 
 const AT = '2026-03-05T09:00:00Z';
 const LATER = '2026-03-05T09:30:00Z';
@@ -151,7 +151,7 @@ describe('work that asks for a supply', () => {
       const { context, closing } = now(log, powered());
       const step = closing.steps.find((entry) => entry.kind === 'piece' && entry.piece === 'battery');
       if (step?.kind !== 'piece') throw new Error('no battery to put back');
-      return closeUp.putBack(context, closing, step, { counts: {}, lengthsMm: {} }, LATER);
+      return closeUp.putBack(context, closing, step, { counts: {}, renewed: {}, lengthsMm: {} }, LATER);
     };
     expect(back()).toEqual({ refused: [{ code: 'dead-work-first', subjects: [{ kind: 'fit', kit: 'test-kit', step: 'screw' }] }] });
     for (const pass of ['start', 'align', 'tighten'] as const) log.add('step.passed', { kit: 'test-kit', step: 'screw', pass });
@@ -203,22 +203,93 @@ describe('close up', () => {
     return { context, closing, step };
   };
 
-  test('a piece waits for the gates that it would cover; then it goes back with its fasteners and its sensor', () => {
+  test('a piece waits for the gates that it would cover and for its sensor, which is plugged in by a tap of its own; then it goes back with its fasteners', () => {
     const log = opened();
     const put = (counts = {}) => {
       const { context, closing, step } = grille(log);
-      return closeUp.putBack(context, closing, step, { counts, lengthsMm: {} }, AT);
+      return closeUp.putBack(context, closing, step, { counts, renewed: {}, lengthsMm: {} }, AT);
     };
-    expect(put()).toMatchObject({ refused: [{ code: 'gate-first', subjects: [{ kind: 'joint' }, { kind: 'test' }] }] });
+    expect(put()).toMatchObject({ refused: [{ code: 'gate-first', subjects: [{ kind: 'joint' }, { kind: 'test' }] }, { code: 'sensor-first' }] });
     log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
     log.add('test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+    expect(put()).toEqual({ refused: [{ code: 'sensor-first', sensors: ['radar'] }] });
+    write(log, sense.reconnected(now(log).context, 'radar'));
     expect(put({ bolts: 3 })).toEqual({ refused: [{ code: 'count', group: 'bolts', most: 2 }] });
-    expect(put()).toEqual({
+    expect(put()).toEqual({ events: [{ type: 'piece.moved', payload: { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count: 2 }] } }] });
+  });
+
+  test('what is used once only goes back once somebody says whether new ones went in, and only those count as new', () => {
+    const profile = {
+      ...VAN,
+      pieces: VAN.pieces.map((piece) => (piece.id === 'grille' ? { ...piece, fasteners: piece.fasteners.map((group) => ({ ...group, singleUse: true })) } : piece)),
+    };
+    const docs = documents({ profile });
+    const log = opened();
+    for (const [type, payload] of [
+      ['plug.joined', { kit: 'test-kit', connection: 'joint' }],
+      ['test.tried', { kit: 'test-kit', test: 'lights', passed: true }],
+      ['sensor.reconnected', { sensor: 'radar' }],
+    ] as const)
+      log.add(type, payload);
+    const put = (counts: Record<string, number>, renewed: Record<string, number>) => {
+      const { context, closing } = now(log, docs);
+      const step = closing.steps.find((entry) => entry.kind === 'piece' && entry.piece === 'grille');
+      if (step?.kind !== 'piece') throw new Error('no grille');
+      return closeUp.putBack(context, closing, step, { counts, renewed, lengthsMm: {} }, AT);
+    };
+    const moved = (count: number) => ({ type: 'piece.moved', payload: { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count }] } });
+    expect(put({}, {})).toEqual({ refused: [{ code: 'new-or-old', piece: 'grille', groups: ['bolts'] }] });
+    expect(put({ bolts: 1 }, { bolts: 2 })).toEqual({ refused: [{ code: 'count', group: 'bolts', most: 2 }] });
+    expect(put({ bolts: 0 }, { bolts: 2 })).toEqual({ events: [moved(0), { type: 'fastener.renewed', payload: { piece: 'grille', group: 'bolts', count: 2 } }] });
+    write(log, put({ bolts: 2 }, { bolts: 0 }));
+    // The old ones again: nothing is said to be new, and the lead is asked.
+    expect([log.events.at(-1)?.type, log.state.tray.grille?.bolts?.renewed]).toEqual(['piece.moved', 0]);
+    expect(closeUp.asked(now(log, docs).context, undefined).filter(({ code }) => code === 'used-again')).toMatchObject([
+      { kind: 'question', data: { piece: 'grille', group: 'bolts', count: 2 }, about: 'again:grille/bolts' },
+    ]);
+  });
+
+  test('a broken fastener leaves its place empty until a new one is in, with the piece or after it', () => {
+    const log = opened();
+    log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+    log.add('test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+    log.add('sensor.reconnected', { sensor: 'radar' });
+    log.add('fastener.broken', { piece: 'grille', group: 'bolts', count: 1 });
+    const { context, closing, step } = grille(log);
+    const [group] = step.fasteners;
+    if (!group) throw new Error('no bolts');
+    expect([closeUp.readyOf(context, 'grille', group), closeUp.placesOf(context, 'grille', group)]).toEqual([1, 2]);
+    const both = closeUp.putBack(context, closing, step, { counts: {}, renewed: { bolts: 1 }, lengthsMm: {} }, AT);
+    expect(both).toMatchObject({ events: [{ payload: { fasteners: [{ group: 'bolts', count: 1 }] } }, { type: 'fastener.renewed', payload: { count: 1 } }] });
+    write(log, closeUp.putBack(context, closing, step, { counts: {}, renewed: {}, lengthsMm: {} }, AT));
+    const wanted = () => closeUp.asked(now(log).context, undefined).filter(({ code }) => code === 'fastener-wanting');
+    expect(wanted()).toMatchObject([{ kind: 'question', data: { piece: 'grille', group: 'bolts', count: 1 }, about: 'wanting:grille/bolts' }]);
+    const put = (old: number, fresh: number) => closeUp.putIn(now(log).context, 'grille', 'bolts', { old, fresh });
+    expect(closeUp.emptyPlaces(now(log).context)).toEqual([{ piece: 'grille', group: 'bolts', ready: 0, places: 1, onceOnly: false }]);
+    expect(put(1, 0)).toEqual({ refused: [{ code: 'count', group: 'bolts', most: 0 }] });
+    expect(put(0, 2)).toEqual({ refused: [{ code: 'count', group: 'bolts', most: 1 }] });
+    expect(codes(put(0, 0))).toEqual(['nothing']);
+    write(log, put(0, 1));
+    expect([wanted(), codes(put(0, 1))]).toEqual([[], ['already']]);
+  });
+
+  test('what was left out goes in later, without the piece being opened again', () => {
+    const log = opened();
+    log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+    log.add('test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+    log.add('sensor.reconnected', { sensor: 'radar' });
+    const { context, closing, step } = grille(log);
+    write(log, closeUp.putBack(context, closing, step, { counts: { bolts: 0 }, renewed: {}, lengthsMm: {} }, AT));
+    const put = closeUp.putIn(now(log).context, 'grille', 'bolts', { old: 1, fresh: 1 });
+    expect(put).toEqual({
       events: [
-        { type: 'piece.moved', payload: { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count: 2 }] } },
-        { type: 'sensor.reconnected', payload: { sensor: 'radar' } },
+        { type: 'piece.moved', payload: { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count: 1 }] } },
+        { type: 'fastener.renewed', payload: { piece: 'grille', group: 'bolts', count: 1 } },
       ],
     });
+    write(log, put);
+    // The whole one that a new one took the place of is not missed.
+    expect([closeUp.emptyPlaces(now(log).context), now(log).context.state.tray.grille?.bolts]).toEqual([[], expect.objectContaining({ back: 1, renewed: 1, spent: 1 })]);
   });
 
   test('where look-alikes lie in the tray each place is asked, and only its own length is taken', () => {
@@ -240,11 +311,12 @@ describe('close up', () => {
     write(log, openNext(log, docs));
     log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
     log.add('test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+    log.add('sensor.reconnected', { sensor: 'radar' });
     const put = (lengthsMm: Record<string, number>) => {
       const { context, closing } = now(log, docs);
       const step = closing.steps.find((entry) => entry.kind === 'piece' && entry.piece === 'grille');
       if (step?.kind !== 'piece') throw new Error('no grille');
-      return codes(closeUp.putBack(context, closing, step, { counts: {}, lengthsMm }, AT))[0];
+      return codes(closeUp.putBack(context, closing, step, { counts: {}, renewed: {}, lengthsMm }, AT))[0];
     };
     expect([put({}), put({ bolts: 30, long: 20 }), put({ bolts: 20, long: 30 })]).toEqual(['bolts-asked', 'bolts-asked', 'piece.moved']);
   });
@@ -263,13 +335,23 @@ describe('close up', () => {
 describe('what nobody saw is not written down', () => {
   test('a height measured at the lamp is no reading on the wall', () => {
     const log = openedLog();
+    expect(codes(aim.measured(now(log, documents()).context, 'test-kit/lamp', 'before', 230, AT))).toEqual(['wall-first']);
     write(log, aim.referenced(now(log).context, 'test-kit/lamp', 381));
     expect(log.state.aims).toEqual({});
     expect(lampAims(now(log).context)[0]?.referenceMm).toBe(381);
     log.add('wall.set', { rule: 'fog', distanceMm: 10_000 });
     write(log, aim.measured(now(log).context, 'test-kit/lamp', 'before', 230, AT));
     write(log, aim.referenced(now(log).context, 'test-kit/lamp', 390));
-    expect(log.state.aims['test-kit/lamp']).toEqual({ before: { heightMm: 230, referenceMm: 390 } });
+    // The reading stays what it was; what it counts with is the height as it was measured last.
+    expect(log.state.aims['test-kit/lamp']).toEqual({ before: { heightMm: 230, referenceMm: 381 } });
+    expect(lampAims(now(log).context)[0]).toMatchObject({ referenceMm: 390, before: { errorMm: expect.closeTo(230 - (390 - 175), 6) } });
+    expect(codes(aim.referenced(now(log).context, 'test-kit/lamp', 390))).toEqual(['already']);
+  });
+
+  test('the wall is not read before the height of the lamp is measured on this vehicle', () => {
+    const log = openedLog();
+    log.add('wall.set', { rule: 'fog', distanceMm: 10_000 });
+    expect(codes(aim.measured(now(log).context, 'test-kit/lamp', 'after', 200, AT))).toEqual(['height-first']);
   });
 
   test('no wall is set by choosing a rule, and no floor by setting the wall', () => {
@@ -368,4 +450,49 @@ test('a fault code is kept as the scanner shows it; one that is too long is not 
     { refused: [{ code: 'nothing' }] },
     { refused: [{ code: 'too-long', over: 3, most: 20 }] },
   ]);
+});
+
+describe('what cannot be undone', () => {
+  const about = { kind: 'fit' as const, kit: 'test-kit', step: 'screw' };
+  const drilled = documents({
+    kits: [{ ...PAIR, fitments: PAIR.fitments.map((fitment) => ({ ...fitment, fitSteps: fitment.fitSteps.map((step) => ({ ...step, irreversible: true })) })) }],
+  });
+
+  test('a fitting step waits for a consent with a name, and is done with it', () => {
+    const log = openedLog();
+    const start = () => fit.passed(now(log, drilled).context, 'test-kit', 'screw', 'start', AT);
+    expect(start()).toEqual({ refused: [{ code: 'consent-first', about }] });
+    expect(codes(consented(now(log, drilled).context, about, '  '))).toEqual(['missing']);
+    expect(consented(now(log, drilled).context, about, 'x'.repeat(161))).toEqual({ refused: [{ code: 'too-long', over: 1, most: 160 }] });
+    write(log, consented(now(log, drilled).context, about, ' The owner, by telephone '));
+    expect(log.state.consents).toEqual({ 'fit:test-kit/screw': 'The owner, by telephone' });
+    expect(codes(consented(now(log, drilled).context, about, 'The owner, by telephone'))).toEqual(['already']);
+    expect(codes(start())).toEqual(['step.passed']);
+  });
+
+  test('so does a piece by a way that cannot be undone, and another level of it still waits', () => {
+    const cut = documents({
+      profile: {
+        ...VAN,
+        pieces: VAN.pieces.map((piece) => ({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: level.ways.map((way) => ({ ...way, irreversible: true })) })) })),
+      },
+    });
+    const log = openedLog();
+    const { context, plan } = now(log, cut);
+    const step = plan?.steps[0];
+    if (!plan || !step) throw new Error('no plan');
+    const bars = () => openUp.against(now(log, cut).context, plan, step, AT).filter(({ code }) => code === 'consent-first');
+    expect(bars()).toEqual([{ code: 'consent-first', about: { kind: 'piece', piece: step.piece, level: step.level } }]);
+    write(log, consented(context, { kind: 'piece', piece: step.piece, level: 'loosened' }, 'the owner'));
+    expect(bars()).toHaveLength(1);
+    write(log, consented(context, { kind: 'piece', piece: step.piece, level: step.level }, 'the owner'));
+    expect(bars()).toEqual([]);
+  });
+});
+
+test('a calibration left to others says who and until when', () => {
+  const log = openedLog();
+  expect(sense.calibratedByOthers('radar', ' ', '')).toEqual({ refused: [{ code: 'missing', count: 2 }] });
+  write(log, sense.calibratedByOthers('radar', ' the radar bench ', '2026-03-09'));
+  expect(log.state.calibrated.radar).toEqual({ how: 'by others', by: 'the radar bench', dueOn: '2026-03-09' });
 });

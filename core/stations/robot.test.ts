@@ -7,6 +7,7 @@ import type { VehicleProfile } from '../vehicle/index.ts';
 import type { PlugLibrary } from '../wiring/index.ts';
 import { casesOf } from './test/cases.ts';
 import { Robot } from './test/robot.ts';
+import { expectTrueSheet } from './test/true-sheet.ts';
 import { TrueVehicle } from './test/true-vehicle.ts';
 
 const demo = join(import.meta.dirname, '../../demo');
@@ -42,10 +43,19 @@ test.each(halfWay)(
   600_000,
 );
 
-test.each(cases)('$name: who taps only what is true reaches the end, and the record is true', ({ documents, truth }) => {
+test.each(cases)('$name: who taps only what is true reaches the end, and record and sheet are true', ({ documents, truth }) => {
   const robot = new Robot(documents, truth);
   expect(robot.work()).toBeUndefined();
   expect(robot.vehicle.faults()).toEqual([]);
+  expectTrueSheet(robot);
+});
+
+test.each(halfWay)('$name: where a lamp came dim and a fastener broke, the sheet says just that', ({ documents, truth }) => {
+  const [lamp] = documents.profile.functions.filter(({ when }) => when === undefined);
+  const robot = new Robot(documents, { ...truth, dim: lamp?.id, breaks: true });
+  expect(robot.work()).toBeUndefined();
+  expect(robot.vehicle.faults()).toEqual([]);
+  expectTrueSheet(robot);
 });
 
 test('the logs of the demo shop are true: nothing stands in them that could not have happened', () => {

@@ -1,6 +1,6 @@
 import { piecesBack } from '../closing/index.ts';
 import { key } from '../subject/index.ts';
-import { circuitLoads, gatesOf, lampAims, openingDone, planClosingOf, planOpening, wireJoints, type JobContext } from '../job/index.ts';
+import { circuitLoads, foldJob, gatesOf, lampAims, openingDone, planClosingOf, planOpening, wireJoints, type JobContext } from '../job/index.ts';
 import { contextOf, openedLog, PAIR, VAN, type TestLog } from '../job/test/log.ts';
 import { handOver, sense, standingOf, type Station } from './index.ts';
 
@@ -65,7 +65,9 @@ function readyJob(): TestLog {
   const log = closed();
   log.add('wall.set', { rule: 'fog', distanceMm: 10_000, floorAtWallMm: 0 });
   log.add('aim.prepared', { tyres: true, load: true, levelling: true });
+  log.add('aim.referenced', { lamp: 'test-kit/lamp', referenceMm: 374 });
   log.add('aim.measured', { lamp: 'test-kit/lamp', moment: 'after', heightMm: 205, referenceMm: 374 });
+  log.add('final.tested', { kit: 'test-kit', test: 'lights', passed: true });
   log.add('final.tried', { lamp: 'dipped', result: 'works' });
   log.add('codes.read', { moment: 'after', count: 0 });
   log.add('gap.measured', { gap: 'wing', moment: 'after', widthMm: 5.2 });
@@ -215,7 +217,8 @@ test('the replaced lamp is bagged for the owner, its pieces need not come back',
 
 test('aim: wall, preparation, then in or out; by others is a result', () => {
   const log = closed();
-  expect(codesOf(log, 'aim')).toEqual(['wall-missing', 'aim-preparation', 'aim-missing']);
+  expect(codesOf(log, 'aim')).toEqual(['wall-missing', 'aim-preparation', 'height-missing', 'aim-missing']);
+  log.add('aim.referenced', { lamp: 'test-kit/lamp', referenceMm: 374 });
   log.add('wall.set', { rule: 'fog', distanceMm: 10_000, floorAtWallMm: 0 });
   log.add('aim.prepared', { tyres: true, load: true, levelling: true });
   log.add('aim.measured', { lamp: 'test-kit/lamp', moment: 'after', heightMm: 260, referenceMm: 374 });
@@ -267,6 +270,32 @@ test('what the log leaves open is asked at hand over', () => {
   log.add('job.signed', { atSeq: log.events.length });
   log.add('battery.measured', { restV: 12.7 });
   expect(codesOf(log, 'hand-over')).toEqual(['log-question']);
+});
+
+test('what the kit lights is tried once more with everything closed, and again once anything was opened', () => {
+  const log = readyJob();
+  const wanted = () => (codesOf(log, 'hand-over') ?? []).filter((code) => code.startsWith('new-'));
+  expect(wanted()).toEqual([]);
+  const failed = log.add('final.tested', { kit: 'test-kit', test: 'lights', passed: false, note: 'pinched' });
+  expect(standing(log).missing).toMatchObject([{ code: 'new-failed', kind: 'block', about: 'closed:test-kit/lights' }]);
+  log.add('undone', { event: failed });
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'front', fasteners: [] });
+  expect(wanted()).toEqual(['new-untried']);
+  expect(handOver.triedClosed(contextOf(log), 'test-kit', 'lights', true, log.events.at(-1)?.at ?? '')).toMatchObject({ refused: [{ code: 'back-first', pieces: ['grille'] }] });
+  log.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [] });
+  expect(wanted()).toEqual(['new-untried']);
+  expect(handOver.othersTriedClosed(contextOf(log), log.events.at(-1)?.at ?? '')).toEqual({
+    events: [{ type: 'final.tested', payload: { kit: 'test-kit', test: 'lights', passed: true } }],
+  });
+});
+
+test('two people who contradict each other are asked to look again, each pair by itself', () => {
+  const log = readyJob();
+  const first = log.add('gap.measured', { gap: 'wing', moment: 'after', widthMm: 5.2 });
+  const other = log.add('gap.measured', { gap: 'wing', moment: 'after', widthMm: 7.1 });
+  const said = log.events.map((event) => (event.id === other ? { ...event, person: 'copper', at: log.events.find(({ id }) => id === first)?.at ?? event.at } : event));
+  const state = foldJob(said);
+  expect(standingOf({ ...contextOf(log), state }, undefined).missing).toMatchObject([{ code: 'contradicted', kind: 'question', about: `entry:${other}` }]);
 });
 
 test('a place that no way reaches is a block that names it, the rest is still planned', () => {

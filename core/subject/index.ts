@@ -16,6 +16,13 @@ export type Subject =
   | { kind: 'sensor'; sensor: string }
   | { kind: 'tray'; piece: string; group: string }
   | { kind: 'dropped'; piece: string; group: string }
+  /** Places of fasteners that broke and were not renewed; fasteners that are to be used once and went back. */
+  | { kind: 'wanting'; piece: string; group: string }
+  | { kind: 'again'; piece: string; group: string }
+  /** A test of a kit, with everything closed. */
+  | { kind: 'closed'; kit: string; test: string }
+  /** Two entries that contradict each other, by the later one. */
+  | { kind: 'entry'; entry: string }
   | { kind: 'function'; lamp: string }
   | { kind: 'code'; code: string }
   | { kind: 'setting'; supply: string; setting: string }

@@ -1,4 +1,4 @@
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 
 let made = 0;
 let sent = 0;
@@ -53,4 +53,17 @@ export async function findAccessory(page: Page, name: string, holds: string): Pr
   await option.click();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Record it and plan again' }).click();
+}
+
+/** What a step of the way back asks for before it is done: each sensor plugged in by a tap of its own, new fasteners where they are used once only. */
+export async function readyForBack(page: Page, press: (button: Locator) => Promise<void> = (button) => button.click()): Promise<void> {
+  const sensors = page.getByRole('button', { name: / is in and locked$/ });
+  for (let left = await sensors.count(); left > 0; left--) {
+    await press(sensors.first());
+    await page.waitForFunction(
+      (before) => [...document.querySelectorAll('button')].filter((button) => / is in and locked$/.test(button.textContent?.trim() ?? '')).length < before,
+      left,
+    );
+  }
+  for (const choice of await page.getByRole('radio', { name: 'New ones in' }).all()) if ((await choice.getAttribute('aria-checked')) !== 'true') await press(choice);
 }

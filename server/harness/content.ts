@@ -1,6 +1,6 @@
 import { jointList, wireJoints, wirePicture, type JobContext } from '@jade/core/job';
 import { facesOnPaper, pictureLanes, type FacesOnPaper, type PictureLane } from '@jade/words/drawing';
-import { namesOf } from '@jade/words/job';
+import { namesOf } from '@jade/words/names';
 import { sayJointLine, sayLoad, sayProtection, type JointRow } from '@jade/words/wiring';
 
 /** What the papers of a job's wiring say: its picture, its circuits, the faces of its joints and the joints by work place. */

@@ -2,7 +2,7 @@ import { and, eq, gte, lte, ne, or, sql } from 'drizzle-orm';
 import { FOLD_VERSION, foldJob, jobContext, jobNow, planMemory, type LoggedEvent, type PlanMemory } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
 import type { JobSummary } from '@jade/contract/job';
-import { namesOf } from '@jade/words/job';
+import { namesOf } from '@jade/words/names';
 import { sayHold } from '@jade/words/stations';
 import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { Kept } from '../documents/index.ts';

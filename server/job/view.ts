@@ -1,5 +1,6 @@
 import { count, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { FOLD_VERSION } from '@jade/core/job';
+import type { Shop } from '@jade/core/shop';
 import type { JobLine, JobSummary, JobView } from '@jade/contract/job';
 import { UNREADABLE } from '@jade/words/job';
 import { vehiclesNamed } from '../customers/index.ts';
@@ -113,10 +114,19 @@ export async function boardState(db: Connection): Promise<string> {
   return `${row?.count ?? 0} ${row?.moved ?? 0}`;
 }
 
-/** What the library holds beside a job's pins, as long as nothing is added to it. */
-const beside = new WeakMap<Connection, Kept<Pick<JobView, 'newer' | 'otherKits' | 'currency'>>>();
+type Beside = Pick<JobView, 'newer' | 'otherKits' | 'currency' | 'shop'>;
 
-async function besideOf(db: Connection, library: number, pins: NonNullable<ReturnType<typeof pinsIn>>): Promise<Pick<JobView, 'newer' | 'otherKits' | 'currency'>> {
+/** What the library holds beside a job's pins, as long as nothing is added to it. */
+const beside = new WeakMap<Connection, Kept<Beside>>();
+
+/** What a shop is called, and how it writes lengths and times. */
+export const waysOf = ({ name = 'Jade Bench', lengths, timeZone }: Partial<Shop> = {}): JobView['shop'] => ({
+  name,
+  ...(lengths ? { lengths } : {}),
+  ...(timeZone ? { timeZone } : {}),
+});
+
+async function besideOf(db: Connection, library: number, pins: NonNullable<ReturnType<typeof pinsIn>>): Promise<Beside> {
   const kept = beside.get(db) ?? new Kept(100);
   beside.set(db, kept);
   const key = JSON.stringify([library, pins]);
@@ -124,7 +134,7 @@ async function besideOf(db: Connection, library: number, pins: NonNullable<Retur
   if (known) return known;
   const otherKits = (await kitsFor(db, pins.profile.slug)).filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug));
   const [shop] = await newestDocuments(db, 'shop');
-  const made = { newer: await newerThan(db, pins), otherKits, currency: shop?.document.currency ?? '' };
+  const made = { newer: await newerThan(db, pins), otherKits, currency: shop?.document.currency ?? '', shop: waysOf(shop?.document) };
   kept.set(key, made);
   return made;
 }

@@ -1,21 +1,22 @@
 import { createHash } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
+import type { ShopWays } from '@jade/words/units';
 import { foldJob } from '@jade/core/job';
 import { tables, type Database } from '../database/index.ts';
 import { newestDocuments } from '../documents/index.ts';
 import { Refusal } from '../faults/index.ts';
-import { contextOf, wholeLog } from '../job/index.ts';
-import { sheetContent } from './content.ts';
+import { contextOf, waysOf, wholeLog } from '../job/index.ts';
+import { sheetOf } from '@jade/core/sheet';
+import { sheetContent } from '@jade/words/sheet';
 import { drawSheet } from './pdf.ts';
 
-export * from './content.ts';
 export * from './pdf.ts';
 
 const { sheets, jobs, vehicles, customers, people } = tables;
 
 /** Whose vehicle a paper of a job is about, and whose paper it is. */
-export async function whose(db: Database, job: string): Promise<{ shop: string; job: string; plate: string; customer: string }> {
+export async function whose(db: Database, job: string): Promise<{ shop: string; job: string; plate: string; customer: string } & ShopWays> {
   const [row] = await db
     .select({ plate: vehicles.plate, customer: customers.name })
     .from(jobs)
@@ -23,7 +24,8 @@ export async function whose(db: Database, job: string): Promise<{ shop: string; 
     .innerJoin(customers, eq(customers.id, vehicles.customer))
     .where(eq(jobs.id, job));
   const [shop] = await newestDocuments(db, 'shop');
-  return { shop: shop?.document.name ?? 'Jade Bench', job, plate: row?.plate ?? '', customer: row?.customer ?? '' };
+  const { name, ...ways } = waysOf(shop?.document);
+  return { ...ways, shop: name, job, plate: row?.plate ?? '', customer: row?.customer ?? '' };
 }
 
 /**
@@ -41,18 +43,14 @@ export async function ensureSheet(db: Database, job: string): Promise<{ hash: st
     .from(sheets)
     .where(and(eq(sheets.job, job), eq(sheets.seq, seq)));
   if (kept) return { hash: kept.hash, pdf: kept.pdf };
-  const context = await contextOf(db, job, foldJob(log.filter((event) => (event.seq ?? 0) <= seq)), log);
+  const until = log.filter((event) => (event.seq ?? 0) <= seq);
+  const context = await contextOf(db, job, foldJob(until), log);
   if (!context) return undefined;
-  const [person] = await db
-    .select()
-    .from(people)
-    .where(eq(people.id, signing.person ?? ''));
-  const frame = {
-    ...(await whose(db, job)),
-    signedBy: person?.benchName ?? signing.person ?? '',
-    signedAt: new Date(signing.at).toISOString(),
-  };
-  const pdf = await drawSheet(sheetContent(context, frame));
+  const names = new Map((await db.select({ id: people.id, benchName: people.benchName }).from(people)).map(({ id, benchName }) => [id, benchName]));
+  const benchName = (person: string) => names.get(person) ?? person;
+  const at = new Date(signing.at).toISOString();
+  const frame = { ...(await whose(db, job)), signedBy: benchName(signing.person ?? ''), at, benchName };
+  const pdf = await drawSheet(sheetContent(sheetOf(context, until, at), context, frame), at);
   const hash = createHash('sha256').update(pdf).digest('hex');
   await db.insert(sheets).ignore().values({ job, seq, hash, pdf, madeAt: new Date() });
   return { hash, pdf };

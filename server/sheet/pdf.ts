@@ -1,5 +1,6 @@
 import PDFDocument from 'pdfkit';
-import type { SheetContent, SheetTable } from './content.ts';
+import type { Stroke } from '@jade/core/job';
+import { SHEET, sayFoot, sayHead, sayPage, type SheetContent, type SheetTable } from '@jade/words/sheet';
 import { faceFor, FACES, plain, type Weight } from './faces.ts';
 
 const MARGIN = 48;
@@ -9,6 +10,11 @@ const JADE = '#0b6b4f';
 const INK = '#1d2521';
 const FAINT = '#5d6862';
 const TAPE = '#f2d974';
+const LINE = '#c9d1cc';
+const LINE_WIDTH = 0.4;
+const CELL_SIZE = 8.5;
+const CELL_ABOVE = 2.5;
+const CELL_BESIDE = 8;
 
 export type Document = InstanceType<typeof PDFDocument>;
 
@@ -66,6 +72,7 @@ export function room(doc: Document, height: number): void {
   if (doc.y + height > doc.page.height - MARGIN - 20) doc.addPage();
 }
 
+/** A table with its title, by the library's own; a long one goes on over the page. */
 export function table(doc: Document, { title, head, rows, empty, shares }: SheetTable): void {
   const width = doc.page.width - 2 * MARGIN;
   const columns = head.map((_, index) => (shares?.[index] ?? (index === 0 ? 0.4 : 0.6 / (head.length - 1))) * width);
@@ -74,26 +81,14 @@ export function table(doc: Document, { title, head, rows, empty, shares }: Sheet
   write(doc, title, { weight: 'bold', size: 10.5, colour: JADE });
   doc.moveDown(0.2);
   if (rows.length === 0) return write(doc, empty, { size: 9, colour: FAINT });
-  const line = (cells: string[], weight: Weight, colour: string) => {
-    const within = (index: number) => ({ width: (columns[index] ?? 0) - 8 });
-    const height = Math.max(...cells.map((cell, index) => doc.heightOfString(set(doc, cell, { weight, size: 8.5 }), within(index))));
-    room(doc, height + 6);
-    const y = doc.y;
-    let x = MARGIN;
-    cells.forEach((cell, index) => {
-      doc.text(set(doc, cell, { weight, size: 8.5, colour }), x, y, within(index));
-      x += columns[index] ?? 0;
-    });
-    doc
-      .moveTo(MARGIN, y + height + 2)
-      .lineTo(MARGIN + width, y + height + 2)
-      .lineWidth(0.4)
-      .strokeColor('#c9d1cc')
-      .stroke();
-    doc.y = y + height + 5;
-  };
-  line(head, 'bold', FAINT);
-  for (const row of rows) line(row, 'regular', INK);
+  const cell = (text: string, weight: Weight, textColor: string) => ({ text: plain(text), textColor, font: { src: faceFor(text, weight), size: CELL_SIZE } });
+  doc.table({
+    position: { x: MARGIN, y: doc.y },
+    columnStyles: columns,
+    defaultStyle: { border: [0, 0, LINE_WIDTH, 0], borderColor: LINE, padding: [CELL_ABOVE, CELL_BESIDE, CELL_ABOVE, 0] },
+    data: [head.map((text) => cell(text, 'bold', FAINT)), ...rows.map((row) => row.map((text) => cell(text, 'regular', INK)))],
+  });
+  doc.x = MARGIN;
 }
 
 function numberPages(doc: Document, foot: string): void {
@@ -101,7 +96,7 @@ function numberPages(doc: Document, foot: string): void {
   for (let page = 0; page < count; page++) {
     doc.switchToPage(page);
     doc.page.margins.bottom = 0;
-    const text = set(doc, `${foot} · page ${page + 1} of ${count}`, { size: 7.5, colour: FAINT });
+    const text = set(doc, sayPage(foot, page + 1, count), { size: 7.5, colour: FAINT });
     doc.text(text, MARGIN, doc.page.height - 34, { lineBreak: false });
   }
 }
@@ -127,31 +122,54 @@ export async function drawPaper(head: PageHead, body: (doc: Document) => void): 
   return Buffer.concat(parts);
 }
 
+/** Size of the field that a signature is drawn in, in points; points of a stroke are thousandths of its width. */
+const SIGNATURE_WIDTH = 230;
+const SIGNATURE_HEIGHT = 70;
+
+/** A signature as it was drawn, on its line. */
+function signature(doc: Document, strokes: readonly Stroke[], top: number): void {
+  const at = (value: number) => (value / 1000) * SIGNATURE_WIDTH;
+  doc.save().lineWidth(1.1).strokeColor(INK).lineCap('round').lineJoin('round');
+  for (const { points } of strokes) {
+    doc.moveTo(MARGIN + at(points[0] ?? 0), top + at(points[1] ?? 0));
+    for (let place = 2; place + 1 < points.length; place += 2) doc.lineTo(MARGIN + at(points[place] ?? 0), top + at(points[place + 1] ?? 0));
+    doc.stroke();
+  }
+  doc
+    .lineWidth(LINE_WIDTH)
+    .strokeColor(FAINT)
+    .moveTo(MARGIN, top + SIGNATURE_HEIGHT)
+    .lineTo(MARGIN + SIGNATURE_WIDTH, top + SIGNATURE_HEIGHT)
+    .stroke()
+    .restore();
+  doc.y = top + SIGNATURE_HEIGHT + 4;
+}
+
 /** Draws the customer's sheet; the same content always gives the same bytes. */
-export async function drawSheet(content: SheetContent): Promise<Buffer> {
+export async function drawSheet(content: SheetContent, madeAt: string): Promise<Buffer> {
   const head = {
     shop: content.shop,
-    title: 'Hand-over sheet',
+    title: SHEET.title,
     plate: content.plate,
     about: `${content.vehicle} · ${content.customer}`,
-    more: `Vehicle number ${content.number} · fitted: ${content.kits.join(', ')}`,
-    foot: `${content.job} · log at ${content.seq}`,
-    madeAt: content.signedAt,
+    more: sayHead(content),
+    foot: sayFoot(content),
+    madeAt,
   };
   return drawPaper(head, (doc) => {
     write(doc, content.verdict, { weight: 'bold', size: 10.5 });
     content.tables.forEach((entry) => table(doc, entry));
-    room(doc, 150);
     doc.moveDown(1);
-    write(doc, 'Notes', { weight: 'bold', size: 10.5, colour: JADE });
-    doc.moveDown(0.2);
     for (const note of content.notes) {
-      write(doc, `· ${note}`, { size: 8.5 });
-      doc.moveDown(0.15);
+      room(doc, 30);
+      write(doc, note, { size: 8.5 });
+      doc.moveDown(0.3);
     }
-    doc.moveDown(1.4);
-    write(doc, `Signed off at the bench by ${content.signedBy}, ${content.signedAt.slice(0, 16).replace('T', ' ')} UTC`, { size: 9 });
-    doc.moveDown(2);
-    write(doc, 'Received by ........................................................', { size: 9 });
+    room(doc, content.signature ? SIGNATURE_HEIGHT + 60 : 40);
+    doc.moveDown(0.6);
+    write(doc, content.signed, { size: 9 });
+    doc.moveDown(0.6);
+    if (content.signature) signature(doc, content.signature, doc.y);
+    write(doc, content.received, { size: 9 });
   });
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { partsToOrder } from '@jade/core/job';
-import { PART_WHY, sayGroup } from '@jade/words/job';
+import { PART_WHY } from '@jade/words/job';
+import { sayGroup } from '@jade/words/names';
 import { inSentence } from '@jade/words/units';
 import { useCurrentJob } from './current.ts';
 

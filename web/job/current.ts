@@ -1,6 +1,6 @@
 import { computed } from 'vue';
 import type { JobContext } from '@jade/core/job';
-import type { Names } from '@jade/words/job';
+import type { Names } from '@jade/words/names';
 import { useJob } from './store.ts';
 
 /** The job of a station view. Station views are only shown once a job is open; outside of one this throws. */

@@ -19,7 +19,8 @@ import {
 import type { Appended, JobView } from '@jade/contract/job';
 import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/stations';
 import { needsHold, type OpenLevel } from '@jade/core/vehicle';
-import { namesOf, sayEvent } from '@jade/words/job';
+import { sayEvent } from '@jade/words/job';
+import { namesOf } from '@jade/words/names';
 import { explainInWorker, planInWorker } from '../workers/bridge.ts';
 import { follow } from '../stream/index.ts';
 import { ask, Refused } from '../ask/index.ts';

@@ -39,6 +39,9 @@ export const useSession = defineStore('session', () => {
   /** Why this device is not let in, where it is not. */
   const shut = ref('');
 
+  /** What somebody is called at the bench; their id where they are not known here. */
+  const benchNameOf = (id: string): string => people.value.find((person) => person.id === id)?.benchName ?? id;
+
   async function load(): Promise<void> {
     try {
       opened.value = (await ask<object | null>('/api/shop')) !== null;
@@ -67,5 +70,5 @@ export const useSession = defineStore('session', () => {
     keepSession(null);
   }
 
-  return { session, people, opened, shut, asking, load, pick, leave };
+  return { session, people, benchNameOf, opened, shut, asking, load, pick, leave };
 });

@@ -2,17 +2,20 @@
 import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
 import { canUndo, lastEvents, traySlots, undoneEvents } from '@jade/core/job';
-import { sayEvent, sayGroup, sayQuestion } from '@jade/words/job';
+import { sayEvent, sayLogLine, sayQuestion } from '@jade/words/job';
+import { sayGroup } from '@jade/words/names';
 import { sayHold } from '@jade/words/stations';
 import { inSentence, plural } from '@jade/words/units';
 import { useOutbox } from '../outbox/index.ts';
 import { useJob } from '../job/store.ts';
+import { useSession } from '../session/index.ts';
 
 /** What lies in the tray: pieces off, fasteners out, open questions, and the last lines of the log. */
 defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 const job = useJob();
 const outbox = useOutbox();
+const session = useSession();
 const FEW = 5;
 const MORE = 60;
 /** Lines of the log that are seen: only those are put into words. */
@@ -40,7 +43,7 @@ const questions = computed(() => {
   const { names, standing } = job;
   if (!names || !standing) return [];
   const holds = standing.missing.filter((hold) => hold.kind !== 'to do').map((hold) => sayHold(hold, names));
-  return [...holds, ...job.state.questions.map((question) => sayQuestion(question, names))];
+  return [...holds, ...job.state.questions.filter(({ code }) => code !== 'contradicted').map((question) => sayQuestion(question, names))];
 });
 /** What was recorded for this job and refused: it is shown with what was said, until somebody has read it. */
 const refused = computed(() => {
@@ -55,12 +58,13 @@ const entries = computed(() => {
   const acts = new Set<string>();
   return lastEvents(job.log, shown.value).map((event) => ({
     id: event.id,
-    text: sayEvent(event, names),
+    text: sayLogLine(event, names, session.benchNameOf),
     // What one act recorded is taken back by one undo, at its newest line.
     again: event.act !== undefined && acts.size === acts.add(event.act).size,
     when: dayjs(event.at).format('HH:mm'),
     undone: undone.has(event.id),
-    fixed: !canUndo(event),
+    // A signed job is opened again before anything of it is taken back.
+    fixed: !canUndo(event) || job.state.signed !== undefined,
   }));
 });
 </script>

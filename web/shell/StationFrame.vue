@@ -4,14 +4,17 @@ import { useRoute } from 'vue-router';
 import { LONGEST_TEXT } from '@jade/core/job';
 import type { Station } from '@jade/core/stations';
 import { STATION_NAMES, STATION_QUESTIONS, sayHold, sayRefusal } from '@jade/words/stations';
+import { sayContradiction } from '@jade/words/job';
 import AskText from '../design/AskText.vue';
 import EmptyNote from '../design/EmptyNote.vue';
 import { useJob } from '../job/store.ts';
+import { useSession } from '../session/index.ts';
 import { planner, readOfPlanner } from '../workers/bridge.ts';
 import { fetchTheRest, STATION_VIEWS } from './stations.ts';
 
 const route = useRoute();
 const job = useJob();
+const session = useSession();
 const station = computed(() => route.params.station as Station);
 watch(
   () => String(route.params.id),
@@ -35,6 +38,16 @@ const wants = computed(() => {
 
 const OF_THE_KITS: readonly Station[] = ['match', 'gather', 'wire', 'probe', 'fit', 'aim'];
 const nothingToFit = computed(() => job.state.left !== undefined && OF_THE_KITS.includes(station.value));
+/** Two people who said otherwise of one thing within a minute: who said what. */
+const contradicted = computed(() => {
+  const { names } = job;
+  if (!names) return [];
+  return job.state.questions.flatMap((question) => {
+    if (question.code !== 'contradicted') return [];
+    const entries = [question.other, question.event].flatMap((id) => job.log.find((event) => event.id === id) ?? []);
+    return [sayContradiction(entries, names, session.benchNameOf)];
+  });
+});
 const asking = ref<{ about: string; text: string } | undefined>();
 
 const anew = () => location.reload();
@@ -73,6 +86,7 @@ function except(note: string): void {
     <ul v-if="job.refusals.length > 0" class="newer" role="alert">
       <li v-for="refusal in job.refusals" :key="refusal.code">Not recorded: {{ sayRefusal(refusal, job.names) }}</li>
     </ul>
+    <p v-for="text in contradicted" :key="text" class="newer" role="alert">{{ text }}</p>
     <p v-if="planner.failed" class="newer" role="alert">
       The way in could not be worked out: that is a fault of this program, not of yours. What is recorded is kept; load the page anew, or go on without the plan.
       <button type="button" class="push small" @click="anew">Load it anew</button>

@@ -22,7 +22,7 @@ const text = computed(() => (job.lastDone && job.names ? sayEvent(job.lastDone a
 </script>
 
 <template>
-  <div v-if="shown && job.lastDone" class="undo" role="status">
+  <div v-if="shown && job.lastDone && !job.state.signed" class="undo" role="status">
     <span>{{ text }}</span>
     <button type="button" class="push small" @click="job.undo(job.lastDone.id)">Undo <kbd>u</kbd></button>
   </div>
@@ -51,7 +51,7 @@ kbd {
   opacity: 0.7;
 }
 
-@media (max-width: 700px) {
+@media (max-width: 1100px) {
   /* Above what the thumb works on. */
   .undo {
     top: 6px;

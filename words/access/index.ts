@@ -1,6 +1,7 @@
 import type { AccessTrouble, Alternative, OpenStep, PlanChange, Preparation } from '@jade/core/access';
-import { sayWay, type Names } from '@jade/words/job';
-import { sayTarget } from '@jade/words/stations';
+import { sayWay } from '@jade/words/job';
+import type { Names } from '@jade/words/names';
+import { sayTarget } from '@jade/words/subject';
 import { amount, inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 
 /** What has to be done before a piece moves. */

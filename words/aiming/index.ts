@@ -14,3 +14,13 @@ export function sayAimError(error: AimError): string {
 export function sayRule(rule: AimRule): string {
   return `${rule.name}, reference at the ${rule.reference === 'centre' ? 'lamp’s centre' : 'lower edge of the lit area'}. Source: ${rule.source}; ${rule.certainty}. The local rule decides.`;
 }
+
+/** The point of a lamp whose height is measured for a rule. */
+export const sayReferencePoint = ({ reference }: Pick<AimRule, 'reference'>): string => (reference === 'centre' ? 'Lamp centre above floor' : 'Lower lit edge above floor');
+
+/** That the height of a lamp is not measured on this vehicle yet. */
+export const sayByProfile = (referenceMm: number): string =>
+  `By the profile it sits at ${bothLengths(referenceMm)}: measure it on this vehicle, the mark on the wall hangs on it. Then read the wall.`;
+
+/** A rule of aim in short, with how sure it is. */
+export const sayAimRuleShort = ({ name, certainty }: Pick<AimRule, 'name' | 'certainty'>): string => `${name} (${certainty})`;

@@ -1,108 +1,11 @@
-import type { EventType, JobContext, LedTo, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
-import { testsThatFollow, type Pass } from '@jade/core/kit';
+import type { EventType, LedTo, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
+import type { Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
-import { circuitId } from '@jade/core/wiring';
-import { sayTest } from '@jade/words/kit';
+import type { Names } from '@jade/words/names';
 import { sayFunctions } from '@jade/words/probing';
+import { sayKey } from '@jade/words/subject';
 import { sayArea } from '@jade/words/wiring';
-import { amount, inSentence, millimetres, plural, stated } from '@jade/words/units';
-
-/** Looks up what a person calls the things that a hold names by id. */
-export interface Names {
-  piece: (id: string) => string;
-  /** A piece or a mount position. */
-  place: (id: string) => string;
-  kit: (slug: string) => string;
-  item: (kit: string, id: string) => string;
-  task: (kit: string, id: string) => string;
-  step: (kit: string, id: string) => string;
-  test: (kit: string, id: string) => string;
-  lamp: (kit: string, id: string) => string;
-  factory: (id: string) => string;
-  fact: (id: string) => string;
-  mount: (id: string) => string;
-  plug: (id: string) => string;
-  circuit: (id: string) => string;
-  kitPlug: (kit: string, id: string) => string;
-  channel: (id: string) => string;
-  adapter: (id: string) => string;
-  /** A leg by the lamp that it leads to. */
-  leg: (kit: string, id: string) => string;
-  segment: (id: string) => string;
-  ground: (id: string) => string;
-  sensor: (id: string) => string;
-  group: (piece: string, id: string) => string;
-  connection: (kit: string, id: string) => string;
-  supply: (id: string) => string;
-  rule: (id: string) => string;
-}
-
-function find<T extends { id: string }>(items: readonly T[] | undefined, id: string): T | undefined {
-  return items?.find((item) => item.id === id);
-}
-
-/** Names from the documents of a job; an id that is not found stands for itself. */
-export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'rules' | 'plugs'>>): Names {
-  const kit = (slug: string) => kits.find((candidate) => candidate.slug === slug);
-  const fitment = (slug: string) => kit(slug)?.fitments.find((candidate) => candidate.vehicle === profile.slug);
-  /** A circuit that the shop lays, by the plug that it feeds. */
-  const laidTo = (id: string) => {
-    const [slug = '', connection = '', pin] = id.split('.');
-    const plug = find(kit(slug)?.plugs, find(fitment(slug)?.connections, connection)?.kitPlug ?? '')?.name;
-    return plug === undefined || pin === undefined ? undefined : `Wire laid to ${inSentence(plug)}`;
-  };
-  return {
-    piece: (id) => find(profile.pieces, id)?.name ?? id,
-    place: (id) => (find(profile.pieces, id) ?? find(profile.mounts, id))?.name ?? id,
-    kit: (slug) => (kit(slug) ? `${kit(slug)?.maker} ${kit(slug)?.name}` : slug),
-    item: (slug, id) => {
-      const item = find(kit(slug)?.contents, id);
-      return item ? `${item.name}${item.hand ? `, ${item.hand}` : ''}` : id;
-    },
-    task: (slug, id) => find(kit(slug)?.benchTasks, id)?.name ?? id,
-    step: (slug, id) => find(fitment(slug)?.fitSteps, id)?.name ?? id,
-    test: (slug, id) => {
-      const [on, fit] = [kit(slug), fitment(slug)];
-      if (!on || !fit) return id;
-      const test = find(fit.tests, id) ?? find(testsThatFollow(on, profile, { ...fit, tests: [] }), id);
-      return test ? sayTest(on, test) : id;
-    },
-    lamp: (slug, id) => find(kit(slug)?.lamps, id)?.name ?? id,
-    factory: (id) => find(profile.functions, id)?.name ?? id,
-    fact: (id) =>
-      find(profile.facts, id)?.label ??
-      find(
-        kits.flatMap((entry) => entry.options),
-        id.replace(/^option\./, ''),
-      )?.label ??
-      id,
-    mount: (id) => find(profile.mounts, id)?.name ?? id,
-    plug: (id) => find(profile.plugs, id)?.name ?? id,
-    circuit: (id) =>
-      find(profile.circuits, id)?.name ??
-      find(
-        kits.flatMap((laid) => laid.feeds.map((feed) => ({ ...feed, id: circuitId(laid, feed.id) }))),
-        id,
-      )?.name ??
-      laidTo(id) ??
-      id,
-    kitPlug: (slug, id) => find(kit(slug)?.plugs, id)?.name ?? id,
-    channel: (id) => find(profile.channels, id)?.name ?? id,
-    adapter: (id) => find(plugs?.adapters, id)?.name ?? id,
-    leg: (slug, id) => find(kit(slug)?.lamps, find(kit(slug)?.legs, id)?.lamp ?? '')?.name ?? id,
-    ground: (id) => find(profile.grounds, id)?.name ?? id,
-    segment: (id) => find(profile.cableWays?.segments, id)?.name ?? id,
-    sensor: (id) => find(profile.sensors, id)?.name ?? id,
-    connection: (slug, id) => {
-      const connection = find(fitment(slug)?.connections, id);
-      const plug = find(profile.plugs, connection?.vehiclePlug ?? '')?.name ?? id;
-      return connection?.tap ? `${plug}, wire of pin ${connection.tap.pin}` : plug;
-    },
-    supply: (id) => find(profile.supplies, id)?.name ?? `${id} supply`,
-    rule: (id) => find(rules?.aim, id)?.name ?? id,
-    group: (piece, id) => sayGroup(find(find(profile.pieces, piece)?.fasteners, id)) ?? id,
-  };
-}
+import { amount, degrees, inSentence, millimetres, plural, stated } from '@jade/words/units';
 
 /** Where a wire of a kit is led to. */
 export function sayLedTo({ at, plug = '', pin = '', slot = '', ground, fuseA, areaMm2, lengthMm = 0 }: LedTo, names: Pick<Names, 'plug' | 'ground'>): string {
@@ -124,17 +27,6 @@ export function sayLedTo({ at, plug = '', pin = '', slot = '', ground, fuseA, ar
 /** A way as a phrase: its author's id read as words. */
 export function sayWay(id: string): string {
   return id.replaceAll('-', ' ');
-}
-
-/** What holds without a drive, by how it lets go. */
-const WITHOUT_DRIVE: Readonly<Record<string, string>> = { turn: 'knob', unscrew: 'knob', 'squeeze tabs': 'tab', slide: 'slide', 'lift then pull': 'catch' };
-
-/** A fastener group in the trade's words: "T25 six-lobe × 25 mm". */
-export function sayGroup(group: { drive: string; size?: string; lengthMm?: number; release?: string; singleUse?: boolean } | undefined): string | undefined {
-  if (!group) return undefined;
-  const drive = group.drive === 'none' ? (WITHOUT_DRIVE[group.release ?? ''] ?? (group.singleUse === false ? 'stud' : 'tape')) : group.drive;
-  const name = group.size ? `${group.size} ${drive}` : drive;
-  return group.lengthMm ? `${name} × ${amount(group.lengthMm, 'mm')}` : name;
 }
 
 /** How what is not screwed goes home. */
@@ -166,8 +58,13 @@ export function sayQuestion(question: OpenQuestion, names: Names): string {
       return `${names.piece(question.piece)}: more ${names.group(question.piece, question.group)} went back than came out.`;
     case 'late-event':
       return 'An entry came after the job was signed.';
+    case 'contradicted':
+      return 'Two people said otherwise of the same thing within a minute.';
   }
 }
+
+/** A lamp of a kit by the key of its aim. */
+const lampOf = (kept: string, names: Names): string => inSentence(names.lamp(kept.slice(0, kept.indexOf('/')), kept.slice(kept.indexOf('/') + 1)));
 
 const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string } = {
   'job.opened': () => 'Job opened',
@@ -176,17 +73,20 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'number.recorded': ({ number: read }) => `Number ${read}`,
   'fact.recorded': ({ fact, certainty, value, not = [] }, names) =>
     `${names.fact(fact)}: ${certainty === 'unknown' ? 'not known' : `${value ?? ''}${certainty === 'assumed' ? ', assumed' : ''}`}${not.length > 0 ? `, surely not ${not.join(' or ')}` : ''}`,
-  'baseline.tried': ({ lamp, result }, names) => `${names.factory(lamp)}: ${result}`,
+  'baseline.tried': ({ lamp, result }, names) => `${names.factory(lamp)}, on arrival: ${result}`,
   'battery.measured': ({ restV }) => `Battery at rest ${amount(restV, 'V', 1)}`,
   'code.recorded': ({ code, moment }) => `Fault code ${code}, ${moment}`,
   'codes.read': ({ moment, count }) => `Fault codes read ${moment}: ${count === 0 ? 'none' : count}`,
-  'gap.measured': ({ widthMm, moment }) => `Gap ${amount(widthMm, 'mm', 1)}, ${moment}`,
+  'gap.measured': ({ gap, widthMm, moment }, names) => `${names.gap(gap)}, ${moment}: ${amount(widthMm, 'mm', 1)}`,
   'damage.noted': ({ place, note }) => `Damage, ${place}: ${note}`,
-  'option.chosen': ({ option, choice }) => `${option}: ${choice}`,
+  'option.chosen': ({ kit, option, choice }, names) => `${names.kit(kit)}, ${inSentence(names.option(kit, option))}: ${inSentence(names.choice(kit, option, choice))}`,
   'match.confirmed': ({ kit }, names) => `Match of ${names.kit(kit)} confirmed`,
   'content.counted': ({ kit, item, count }, names) => `${names.item(kit, item)}: ${count} counted`,
   'bench.done': ({ kit, task }, names) => `Bench: ${names.task(kit, task)}`,
-  'piece.moved': ({ piece, level }, names) => `${names.piece(piece)} ${level}`,
+  'piece.moved': ({ piece, level, fasteners }, names) => {
+    const count = fasteners.reduce((sum, group) => sum + group.count, 0);
+    return `${names.piece(piece)} ${level}${count > 0 ? `, ${plural(count, 'fastener')}` : ''}`;
+  },
   'supply.set': ({ supply, is, by }, names) => `${names.supply(supply)} ${is}${by ? `, ${by}` : ''}`,
   'setting.restored': ({ setting }) => `${setting} set again`,
   'accessory.found': ({ name, holds }, names) =>
@@ -198,9 +98,10 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'opening.resumed': ({ why }) => `Opening taken up again: ${why}`,
   'fastener.seized': ({ piece, group, count, addMin }, names) =>
     `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} seized, ${amount(addMin, 'min')} more`,
-  'fastener.broken': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} broken`,
-  'fastener.dropped': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} dropped`,
-  'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} found`,
+  'fastener.broken': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} broken`,
+  'fastener.dropped': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} dropped`,
+  'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} found`,
+  'fastener.renewed': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} put in new`,
   'plug.joined': ({ kit, connection, adapters = [] }, names) =>
     `Plug joined: ${inSentence(names.connection(kit, connection))}${adapters.length > 0 ? `, by ${adapters.map((adapter) => inSentence(names.adapter(adapter))).join(', then ')}` : ''}`,
   'cavity.populated': ({ plug, row, column, carries, circuit }, names) =>
@@ -215,7 +116,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       : `Way of the leg to ${inSentence(names.leg(kit, leg))}: back to the least labour`,
   'drill.agreed': ({ segment, by, behind }, names) => `Hole at ${inSentence(names.segment(segment))} agreed by ${by}; behind it: ${behind}`,
   'plug.capped': ({ plug, kit }, names) => `${kit === undefined ? names.plug(plug) : names.kitPlug(kit, plug)} capped and tied away`,
-  'load.accepted': ({ circuit }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted`,
+  'load.accepted': ({ circuit, afterA }, names) => `Load on ${inSentence(names.circuit(circuit))} accepted${afterA === undefined ? '' : `: ${amount(afterA, 'A', 1)}`}`,
   'fuse.seen': ({ circuit, ratedA }, names) => `Fuse of ${inSentence(names.circuit(circuit))} seen: ${stated(ratedA, 'A')}`,
   'ground.measured': ({ ground, dropMv, ampere }, names) => `${names.ground(ground)}: ${amount(dropMv, 'mV')} at ${stated(ampere, 'A')}`,
   'slot.measured': ({ slot, state, lowV, highV }) => `Slot ${slot}, ${state}: ${lowV === highV ? amount(highV, 'V', 2) : `${amount(lowV, 'V', 2)} to ${amount(highV, 'V', 2)}`}`,
@@ -237,18 +138,26 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'wire.sealed': ({ plug, pin }, names) => `${names.plug(plug)} pin ${pin}: wire sealed again`,
   'sensor.unplugged': ({ sensor }, names) => `${names.sensor(sensor)} unplugged`,
   'sensor.reconnected': ({ sensor }, names) => `${names.sensor(sensor)} reconnected`,
-  'sensor.moved': ({ sensor }, names) => `${names.sensor(sensor)} moved`,
-  'sensor.calibrated': ({ sensor, how }, names) => `${names.sensor(sensor)} calibration: ${how}`,
+  'sensor.moved': ({ sensor, xMm, yMm, zMm, yawDeg, pitchDeg }, names) =>
+    `${names.sensor(sensor)} moved: ${[xMm, yMm, zMm].map((value) => amount(value, 'mm')).join(', ')}; ${[yawDeg, pitchDeg].map((value) => degrees(value)).join(', ')}`,
+  'sensor.calibrated': ({ sensor, how, note, by, dueOn }, names) =>
+    `${names.sensor(sensor)} calibration: ${how}${by === undefined ? '' : `, ${by}`}${dueOn === undefined ? '' : `, by ${dueOn}`}${note ? `, ${note}` : ''}`,
   'step.passed': ({ kit, step, pass }, names) => `${names.step(kit, step)}: ${PASS_WORDS[pass]}`,
-  'test.tried': ({ kit, test, passed }, names) => `${names.test(kit, test)}: ${passed ? 'passed' : 'failed'}`,
+  'test.tried': ({ kit, test, passed, note }, names) => `${names.test(kit, test)}: ${passed ? 'passed' : 'failed'}${note ? `, ${note}` : ''}`,
   'wall.set': ({ rule, distanceMm }, names) => `Wall at ${amount(distanceMm / 1000, 'm', 2)}, ${names.rule(rule)}`,
-  'aim.prepared': () => 'Prepared for aiming',
-  'aim.measured': ({ moment, heightMm }) => `Aim ${moment}: ${amount(heightMm, 'mm')}`,
-  'aim.referenced': ({ referenceMm }) => `Reference height ${amount(referenceMm, 'mm')}`,
-  'aim.by-others': ({ by }) => `Aim by others: ${by}`,
-  'final.tried': ({ lamp, result }, names) => `${names.factory(lamp)} leaving: ${result}`,
+  'aim.prepared': ({ tyres, load, levelling }) => {
+    const done = [...(tyres ? ['tyres'] : []), ...(load ? ['load'] : []), ...(levelling ? ['levelling'] : [])];
+    return `Prepared for aiming: ${done.length > 0 ? done.join(', ') : 'nothing yet'}`;
+  },
+  'aim.measured': ({ lamp, moment, heightMm }, names) => `Aim ${moment}, ${lampOf(lamp, names)}: ${amount(heightMm, 'mm')}`,
+  'aim.referenced': ({ lamp, referenceMm }, names) => `Height of ${lampOf(lamp, names)} above the floor: ${amount(referenceMm, 'mm')}`,
+  'aim.by-others': ({ lamp, by }, names) => `Aim by others, ${lampOf(lamp, names)}: ${by}`,
+  'final.tried': ({ lamp, result }, names) => `${names.factory(lamp)}, leaving: ${result}`,
+  'final.tested': ({ kit, test, passed, note }, names) => `${names.test(kit, test)}, everything closed: ${passed ? 'works' : 'does not work'}${note ? `, ${note}` : ''}`,
+  'consent.given': ({ about, by }, names) => `Agreed to by ${by}: ${inSentence(sayKey(about, names))}`,
+  'customer.signed': () => 'The customer signed',
   'part.bagged': ({ piece, where }, names) => `${names.piece(piece)} bagged: ${where}`,
-  'exception.named': ({ note }) => `Exception: ${note}`,
+  'exception.named': ({ about, note }, names) => `Exception, ${inSentence(sayKey(about, names))}: ${note}`,
   'job.signed': () => 'Signed off',
   'job.reopened': ({ why }) => `Reopened: ${why}`,
   undone: () => 'Taken back',
@@ -276,6 +185,26 @@ export function sayNew(parts: readonly PartToOrder[], piece: string, group: Fast
 export function sayEvent(event: LoggedEvent, names: Names): string {
   const say = EVENTS[event.type] as (payload: LoggedEvent['payload'], names: Names) => string;
   return say(event.payload, names);
+}
+
+/** What cannot be undone on a vehicle, and who agreed to it. */
+export const CONSENT = {
+  caution: 'This cannot be undone. Whose vehicle it is agrees to it beforehand, by name.',
+  ask: 'Write down who agreed',
+  title: 'Consent',
+  label: 'Who agreed to it, and how',
+  record: 'Record the consent',
+} as const;
+export const sayConsent = (by: string): string => `Agreed to: ${by}`;
+
+/** One line of the log with who made it, where that is known. */
+export function sayLogLine(event: LoggedEvent, names: Names, benchName: (id: string) => string): string {
+  return event.person === undefined ? sayEvent(event, names) : `${benchName(event.person)}: ${sayEvent(event, names)}`;
+}
+
+/** Two entries of which the one contradicts the other: who said what. */
+export function sayContradiction(entries: readonly LoggedEvent[], names: Names, benchName: (id: string) => string): string {
+  return `${entries.map((event) => sayLogLine(event, names, benchName)).join('. ')}. Within a minute: look again together, and say it once more.`;
 }
 
 /** What stands in the place of what holds a job, where its log cannot be read. */

@@ -5,7 +5,8 @@ import type { VehicleProfile } from '@jade/core/vehicle';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sayHold } from '../stations/index.ts';
-import { namesOf, sayEvent, sayGroup, sayHome, sayQuestion } from './index.ts';
+import { sayContradiction, sayLogLine, sayEvent, sayHome, sayQuestion } from './index.ts';
+import { namesOf, sayGroup } from '@jade/words/names';
 
 const read = (path: string): unknown => JSON.parse(readFileSync(join(import.meta.dirname, '../../docs/formats/examples', path), 'utf8'));
 const profile = read('vehicle-profile.json') as VehicleProfile;
@@ -74,10 +75,10 @@ test.each<[EventType, object, string]>([
   ['fact.recorded', { fact: 'headlamp', certainty: 'unknown' }, 'Headlamp technology: not known'],
   ['fact.recorded', { fact: 'headlamp', certainty: 'unknown', not: ['led', 'filament'] }, 'Headlamp technology: not known, surely not led or filament'],
   ['codes.read', { moment: 'before', count: 0 }, 'Fault codes read before: none'],
-  ['gap.measured', { gap: 'bonnet-left', moment: 'after', widthMm: 4.5 }, `Gap 4.5${GAP}mm, after`],
+  ['gap.measured', { gap: 'bonnet-left', moment: 'after', widthMm: 4.5 }, `Bonnet to wing, left, after: 4.5${GAP}mm`],
   ['content.counted', { kit: 'example-fog', item: 'screws', count: 3 }, 'Screw M6 × 16: 3 counted'],
   ['piece.moved', { piece: 'bumper-skin', level: 'off', fasteners: [] }, 'Bumper skin off'],
-  ['fastener.broken', { piece: 'bumper-skin', group: 'skin-clips', count: 2 }, '2 × push-pin broken'],
+  ['fastener.broken', { piece: 'bumper-skin', group: 'skin-clips', count: 2 }, '2 × push-pin of bumper skin broken'],
   ['reading.taken', { plug: 'fog-plug-left', pin: '2', state: 'front fog', lowV: 0, highV: 12.4 }, `Fog plug, left pin 2, front fog: 0.00${GAP}V to 12.40${GAP}V`],
   ['reading.taken', { plug: 'fog-plug-left', pin: '2', state: 'off', lowV: 0, highV: 0 }, `Fog plug, left pin 2, off: 0.00${GAP}V`],
   ['step.passed', { kit: 'example-fog', step: 'screw-left', pass: 'start' }, 'Screw the lamp to its carrier: all started'],
@@ -88,9 +89,27 @@ test.each<[EventType, object, string]>([
     { profile: { slug: 'a', version: 3 }, kits: [], rules: { slug: 'r', version: 1 }, lost: ['pieces/grille'] },
     'Newer documents taken over, profile version 3; lost: pieces/grille',
   ],
+  ['aim.measured', { lamp: 'example-fog/lamp-left', moment: 'after', heightMm: 240, referenceMm: 374 }, `Aim after, fog lamp, left: 240${GAP}mm`],
+  ['aim.referenced', { lamp: 'example-fog/lamp-left', referenceMm: 374 }, `Height of fog lamp, left above the floor: 374${GAP}mm`],
+  ['aim.by-others', { lamp: 'example-fog/lamp-left', by: 'the test lane' }, 'Aim by others, fog lamp, left: the test lane'],
+  ['baseline.tried', { lamp: 'dipped-left', result: 'dim' }, 'Dipped beam, left, on arrival: dim'],
+  ['fastener.renewed', { piece: 'bumper-skin', group: 'skin-clips', count: 3 }, '3 × push-pin of bumper skin put in new'],
+  ['final.tested', { kit: 'example-fog', test: 'lights-left', passed: true }, 'The left fog lamp lights, everything closed: works'],
+  ['consent.given', { about: 'fit:example-fog/screw-left', by: 'the owner' }, 'Agreed to by the owner: screw the lamp to its carrier'],
+  ['exception.named', { about: 'code:C12', note: 'known' }, 'Exception, fault code C12: known'],
   ['undone', { event: 'x' }, 'Taken back'],
 ])('%s %j reads “%s”', (type, payload, sentence) => {
   expect(sayEvent(event(type, payload), names)).toBe(sentence);
+});
+
+test('a line of the log names who made it; two that contradict each other stand together', () => {
+  const lamp = (result: string, person?: string) => ({ ...event('baseline.tried', { lamp: 'dipped-left', result }), ...(person ? { person } : {}) });
+  const called = (id: string) => ({ fern: 'Fern', copper: 'Copper' })[id] ?? id;
+  expect(sayLogLine(lamp('dim', 'fern'), names, called)).toBe('Fern: Dipped beam, left, on arrival: dim');
+  expect(sayLogLine(lamp('dim'), names, called)).toBe('Dipped beam, left, on arrival: dim');
+  expect(sayContradiction([lamp('works', 'copper'), lamp('dim', 'fern')], names, called)).toBe(
+    'Copper: Dipped beam, left, on arrival: works. Fern: Dipped beam, left, on arrival: dim. Within a minute: look again together, and say it once more.',
+  );
 });
 
 test('questions of the log are said', () => {

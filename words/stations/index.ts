@@ -1,8 +1,8 @@
 import { MOST_PINS } from '@jade/core/job';
 import type { FaceFault, Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
 import type { PoweredFault } from '@jade/core/wiring';
-import { key, type Subject } from '@jade/core/subject';
-import type { Names } from '@jade/words/job';
+import type { Names } from '@jade/words/names';
+import { saySubject, sayTarget } from '@jade/words/subject';
 import { DOUBT_WORDS, POWERED_FAULTS, sayReference } from '@jade/words/probing';
 import { BAR_WORDS } from '@jade/words/wiring';
 import { amount, inSentence, percent, plural, sayTooLong } from '@jade/words/units';
@@ -42,123 +42,6 @@ export const STATE_NAMES: Record<StationState, string> = {
   'needs an answer': 'needs an answer',
   blocked: 'blocked',
 };
-
-/** A plug left over, of the vehicle or, where a kit stands before it, of that kit. */
-function sayCapped(kept: string, names: Names): string {
-  const [kit = '', plug] = kept.split('/');
-  return plug === undefined ? names.plug(kept) : names.kitPlug(kit, plug);
-}
-
-/** What a subject is called where something waits for it. */
-export function saySubject(subject: Subject, names: Names): string {
-  switch (subject.kind) {
-    case 'piece':
-      return `${names.piece(subject.piece)} ${subject.level}`;
-    case 'supply':
-      return `${names.supply(subject.supply)} ${subject.to}`;
-    case 'test':
-      return names.test(subject.kit, subject.test);
-    case 'aim':
-      return `Aim ${inSentence(names.lamp(subject.kit, subject.lamp))}`;
-    case 'fit':
-      return names.step(subject.kit, subject.step);
-    case 'joint':
-      return `Join ${inSentence(names.connection(subject.kit, subject.connection))}`;
-    case 'content':
-      return names.item(subject.kit, subject.item);
-    case 'plug':
-      return `plug of ${subject.connection}`;
-    case 'leg':
-      return `Lay the leg to ${inSentence(names.leg(subject.kit, subject.leg))}`;
-    case 'cap':
-      return `Cap ${inSentence(sayCapped(subject.plug, names))}`;
-    case 'wire':
-      return `${names.plug(subject.plug)}, pin ${subject.pin}`;
-    case 'lamp-wire':
-      return `${names.kitPlug(subject.kit, subject.wire.split('/')[0] ?? '')}, pin ${subject.wire.split('/')[1] ?? ''}, on the bench`;
-    case 'open-wire':
-      return `Seal of the wire: ${inSentence(names.plug(subject.plug))}, pin ${subject.pin}`;
-    case 'sensor':
-      return names.sensor(subject.sensor);
-    case 'tray':
-    case 'dropped':
-      return `${names.group(subject.piece, subject.group)} of ${inSentence(names.piece(subject.piece))}`;
-    case 'function':
-      return names.factory(subject.lamp);
-    case 'code':
-      return `fault code ${subject.code}`;
-    case 'setting':
-      return subject.setting;
-    case 'number':
-      return 'vehicle number';
-    case 'codes':
-      return 'fault codes';
-    case 'log':
-      return 'log';
-  }
-}
-
-const KINDS: readonly Subject['kind'][] = [
-  'piece',
-  'supply',
-  'test',
-  'aim',
-  'fit',
-  'joint',
-  'content',
-  'plug',
-  'cap',
-  'leg',
-  'wire',
-  'open-wire',
-  'lamp-wire',
-  'sensor',
-  'tray',
-  'dropped',
-  'function',
-  'code',
-  'setting',
-  'number',
-  'codes',
-  'log',
-];
-const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
-  piece: ['piece', 'level'],
-  supply: ['supply', 'to'],
-  test: ['kit', 'test'],
-  aim: ['kit', 'lamp'],
-  fit: ['kit', 'step'],
-  joint: ['kit', 'connection'],
-  content: ['kit', 'item'],
-  plug: ['connection'],
-  cap: ['plug'],
-  leg: ['kit', 'leg'],
-  wire: ['plug', 'pin'],
-  'open-wire': ['plug', 'pin'],
-  'lamp-wire': ['kit', 'wire'],
-  sensor: ['sensor'],
-  tray: ['piece', 'group'],
-  dropped: ['piece', 'group'],
-  function: ['lamp'],
-  code: ['code'],
-  setting: ['supply', 'setting'],
-};
-
-/** What a kept key is called; a key of no known form stands for itself. */
-export function sayKey(kept: string, names: Names): string {
-  const kind = KINDS.find((candidate) => kept === candidate || kept.startsWith(`${candidate}:`));
-  if (!kind) return kept;
-  const ids = kept.slice(kind.length + 1);
-  const fields = FIELDS[kind] ?? [];
-  const parts = fields.length < 2 ? [ids] : [ids.slice(0, ids.indexOf('/')), ids.slice(ids.indexOf('/') + 1)];
-  const subject = { kind, ...Object.fromEntries(fields.map((field, index) => [field, parts[index] ?? ''])) } as Subject;
-  return key(subject) === kept ? saySubject(subject, names) : kept;
-}
-
-/** What is to be reached: a mount position, or the work that wants it. */
-export function sayTarget(target: string, names: Names): string {
-  return target.includes(':') ? sayKey(target, names) : names.mount(target);
-}
 
 type Say = (data: Hold['data'], names: Names) => string;
 const text = (value: string | number | undefined) => String(value ?? '');
@@ -224,20 +107,28 @@ const HOLDS: Record<HoldCode, Say> = {
   'piece-open': ({ piece, level }, names) => `${names.piece(text(piece))} is still ${level}`,
   'fasteners-out': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} still in the tray`,
   'fastener-dropped': ({ piece, group, count }, names) => `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} dropped and not found`,
+  'fastener-wanting': ({ piece, group, count }, names) =>
+    `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} broke, and no new one is in its place`,
+  'used-again': ({ piece, group, count }, names) =>
+    `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} went back, and is made to be used once`,
   'supply-dead': ({ supply }, names) => `${names.supply(text(supply))} is still dead`,
   'setting-forgotten': ({ setting }) => `Set again what the vehicle forgot: ${inSentence(text(setting))}`,
   'part-to-bag': ({ piece }, names) => `Bag ${inSentence(names.piece(text(piece)))} for the owner`,
   'wall-missing': () => 'Set the wall: rule and distance',
   'floor-missing': () => 'Measure the floor at the wall, or find it level',
   'aim-preparation': () => 'Tyres, load and levelling before aiming',
+  'height-missing': ({ kit, lamp }, names) => `Measure how high ${inSentence(names.lamp(text(kit), text(lamp)))} sits`,
   'aim-missing': ({ kit, lamp }, names) => `Aim ${inSentence(names.lamp(text(kit), text(lamp)))}`,
   'aim-out': ({ kit, lamp, errorMm }, names) => `${names.lamp(text(kit), text(lamp))} lands ${amount(Math.abs(number(errorMm)), 'mm')} too ${number(errorMm) > 0 ? 'high' : 'low'}`,
   'final-missing': ({ count }) => `Try ${plural(number(count), 'factory lamp')} again`,
   'function-worse': ({ lamp, result }, names) => `${names.factory(text(lamp))} is ${result}, and was better on arrival`,
+  'new-untried': ({ count }) => `Try what the kit lights once more, everything closed: ${plural(number(count), 'function')}`,
+  'new-failed': ({ kit, test }, names) => `With everything closed it failed: ${inSentence(names.test(text(kit), text(test)))}`,
   'codes-after-missing': () => 'Read the fault codes again',
   'code-new': ({ code }) => `Fault code ${code} was not there on arrival`,
   'gap-after-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')} again`,
   'sign-off': () => 'Sign the job off',
+  contradicted: () => 'Two people said otherwise of the same thing within a minute: look again together',
   'log-question': ({ count }) => (number(count) === 1 ? '1 entry in the log does not fit what came before' : `${count} entries in the log do not fit what came before`),
 };
 
@@ -275,6 +166,14 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `${names.supply(refusal.supply)}: only by qualified people and the maker’s procedure. Write down who isolates it and how.`;
     case 'bolts-asked':
       return `First say which length goes where: ${listed(refusal.groups, (group) => names.group(refusal.piece, group))}.`;
+    case 'new-or-old':
+      return `First say whether new ones went in: ${listed(refusal.groups, (group) => names.group(refusal.piece, group))}.`;
+    case 'sensor-first':
+      return `First plug in and lock: ${listed(refusal.sensors, names.sensor)}.`;
+    case 'consent-first':
+      return `This cannot be undone: ${inSentence(saySubject(refusal.about, names))}. First write down who agreed to it.`;
+    case 'height-first':
+      return 'First measure how high the lamp sits on this vehicle: the mark on the wall hangs on it.';
     case 'count':
       return `At most ${refusal.most} can be counted of ${refusal.group}.`;
     case 'pass-first':

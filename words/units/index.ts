@@ -1,3 +1,7 @@
+import type { ShopWays } from './moments.ts';
+
+export * from './moments.ts';
+
 const MINUS = '\u2212';
 const GAP = '\u202f';
 
@@ -34,9 +38,10 @@ export function inches(value: number, digits = 2): string {
   return amount(value, 'in', digits);
 }
 
-/** Millimetres with inches beside them. */
-export function bothLengths(lengthMm: number): string {
-  return `${millimetres(lengthMm)} (${inches(lengthMm / 25.4, 1)})`;
+/** Millimetres and inches beside each other; which of them leads is the shop's to say. */
+export function bothLengths(lengthMm: number, leads: ShopWays['lengths'] = 'mm'): string {
+  const [metric, inch] = [millimetres(lengthMm), inches(lengthMm / 25.4, 1)];
+  return leads === 'in' ? `${inch} (${metric})` : `${metric} (${inch})`;
 }
 
 export function degrees(value: number, digits = 1): string {

@@ -1,4 +1,4 @@
-import type { NumberRemark } from '@jade/core/vehicle';
+import type { NumberRemark, Side } from '@jade/core/vehicle';
 
 /** What a vehicle number makes one wonder about; nothing of it refuses the number. */
 export function sayNumberRemark(remark: NumberRemark): string {
@@ -11,3 +11,6 @@ export function sayNumberRemark(remark: NumberRemark): string {
       return `Check digit at place 9 is ${remark.found}, ${remark.expected} was expected. In some markets it has none: read the number again, then go on.`;
   }
 }
+
+/** A side as it is said of a place: the middle has none. */
+export const saySide = (side: Side): string => (side === 'centre' ? 'middle' : `${side} side`);

@@ -1,4 +1,4 @@
-import { lampAims, LOW_LIVE, supplyBars, type Happened, type JobContext, type Moment, type Payloads } from '../../job/index.ts';
+import { lampAims, LOW_LIVE, supplyBars, type JobContext, type Moment, type Payloads } from '../../job/index.ts';
 import type { AimRule } from '../../rules/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, unless, type Act } from '../act.ts';
@@ -16,6 +16,7 @@ export function asked(context: JobContext): Asked[] {
   for (const lamp of own) {
     const data = { kit: lamp.kit.slug, lamp: lamp.lamp.id };
     const about = key({ kind: 'aim', ...data });
+    if (!lamp.referenced) wanted.push(todo('height-missing', data, about));
     if (!lamp.after) wanted.push(todo('aim-missing', data, about));
     else if (!lamp.after.within) wanted.push(question('aim-out', { ...data, errorMm: lamp.after.errorMm }, about));
   }
@@ -59,18 +60,14 @@ export function measured(context: JobContext, lamp: string, moment: Moment, heig
   const aim = lampAims(context).find((entry) => entry.key === lamp);
   if (!aim) return refused({ code: 'unknown', what: 'lamp', id: lamp });
   if (!context.state.wall) return refused({ code: 'wall-first' });
+  if (!aim.referenced) return refused({ code: 'height-first', lamp });
   return unless(supplyBars(context, LOW_LIVE, at), () => [{ type: 'aim.measured', payload: { lamp, moment, heightMm, referenceMm: aim.referenceMm } }]);
 }
 
-/** Height of a lamp's reference point measured: readings taken with another height count with this one. */
+/** Height of a lamp's reference point measured on this vehicle: what was and will be read on the wall counts with it. */
 export function referenced(context: JobContext, lamp: string, referenceMm: number): Act {
-  const aim = lampAims(context).find((entry) => entry.key === lamp);
-  if (!aim) return refused({ code: 'unknown', what: 'lamp', id: lamp });
-  const readings = (['before', 'after'] as const).flatMap((moment): Happened[] => {
-    const own = context.state.aims[lamp]?.[moment];
-    return own ? [{ type: 'aim.measured', payload: { lamp, moment, heightMm: own.heightMm, referenceMm } }] : [];
-  });
-  return { events: [{ type: 'aim.referenced', payload: { lamp, referenceMm } }, ...readings] };
+  if (!lampAims(context).some((entry) => entry.key === lamp)) return refused({ code: 'unknown', what: 'lamp', id: lamp });
+  return context.state.references[lamp] === referenceMm ? refused({ code: 'already' }) : happened({ type: 'aim.referenced', payload: { lamp, referenceMm } });
 }
 
 /** Aim left to others, of one lamp or of all: a recorded result with its limit. */

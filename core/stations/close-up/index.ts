@@ -5,6 +5,7 @@ import {
   keepingDead,
   LONGEST_TEXT,
   outstanding,
+  wanting,
   planClosingOf,
   replacedPieces,
   suppliesNow,
@@ -58,6 +59,12 @@ export function asked(context: JobContext, plan: AccessPlan | undefined, closing
     for (const [group, tally] of Object.entries(groups)) {
       const left = outstanding(tally);
       if (left > 0 && !replaced.includes(piece)) wanted.push(todo('fasteners-out', { piece, group, count: left }, key({ kind: 'tray', piece, group })));
+      if (!replaced.includes(piece) && (state.pieces[piece] ?? 'fitted') === 'fitted') {
+        const missing = wanting(tally);
+        if (missing > 0) wanted.push(question('fastener-wanting', { piece, group, count: missing }, key({ kind: 'wanting', piece, group })));
+        const single = context.profile.pieces.find((entry) => entry.id === piece)?.fasteners.find((entry) => entry.id === group)?.singleUse;
+        if (single && tally.back > 0) wanted.push(question('used-again', { piece, group, count: tally.back }, key({ kind: 'again', piece, group })));
+      }
       if (tally.dropped > 0) wanted.push(question('fastener-dropped', { piece, group, count: tally.dropped }, key({ kind: 'dropped', piece, group })));
     }
   }
@@ -82,6 +89,61 @@ export function stepsNow({ state }: Pick<JobContext, 'state'>, closing: ClosePla
 export function readyOf({ state }: Pick<JobContext, 'state'>, piece: string, group: FastenerGroup): number {
   const tally = state.tray[piece]?.[group.id];
   return tally ? outstanding(tally) : group.count;
+}
+
+/** Places of a group that are empty at a step: for those that lie ready, and for those that broke. */
+export function placesOf({ state }: Pick<JobContext, 'state'>, piece: string, group: FastenerGroup): number {
+  const tally = state.tray[piece]?.[group.id];
+  return readyOf({ state }, piece, group) + (tally ? wanting(tally) : 0);
+}
+
+/** Groups of a step of which it has to be said whether new ones went in: those that are used once only. */
+export function newAsked({ state }: Pick<JobContext, 'state'>, step: Pick<CloseStep, 'piece' | 'fasteners'>): FastenerGroup[] {
+  return step.fasteners.filter((group) => group.singleUse && placesOf({ state }, step.piece, group) > 0);
+}
+
+/** Sensors that a step brings home and that are still unplugged: each is plugged in and locked by a tap of its own. */
+export function sensorsFirst({ state }: Pick<JobContext, 'state'>, step: Pick<CloseStep, 'to' | 'sensors'>): string[] {
+  return step.to === 'fitted' ? step.sensors.filter((sensor) => state.unplugged.includes(sensor)) : [];
+}
+
+/** Places of a group that are empty although their piece is home: old ones lie ready, or one broke. */
+export interface EmptyPlaces {
+  piece: string;
+  group: string;
+  /** Old ones in the tray, and places that are empty. */
+  ready: number;
+  places: number;
+  /** Only new ones belong there. */
+  onceOnly: boolean;
+}
+
+/** Where something is still to go in although its piece is home. */
+export function emptyPlaces(context: JobContext): EmptyPlaces[] {
+  const { state, profile } = context;
+  const replaced = replacedPieces(context);
+  return profile.pieces.flatMap(({ id: piece, fasteners }) =>
+    (state.pieces[piece] ?? 'fitted') === 'fitted' && !replaced.includes(piece)
+      ? fasteners.flatMap((group): EmptyPlaces[] => {
+          if (!state.tray[piece]?.[group.id]) return [];
+          const [ready, places] = [readyOf(context, piece, group), placesOf(context, piece, group)];
+          return places > 0 ? [{ piece, group: group.id, ready, places, onceOnly: group.singleUse }] : [];
+        })
+      : [],
+  );
+}
+
+/** Fasteners that go in after their piece went home: old ones, new ones. */
+export function putIn(context: JobContext, piece: string, group: string, { old, fresh }: { old: number; fresh: number }): Act {
+  const empty = emptyPlaces(context).find((entry) => entry.piece === piece && entry.group === group);
+  if (!empty) return refused({ code: 'already' });
+  if (old + fresh < 1) return refused({ code: 'nothing' });
+  if (old > empty.ready) return refused({ code: 'count', group, most: empty.ready });
+  if (old + fresh > empty.places) return refused({ code: 'count', group, most: empty.places });
+  return happened(
+    ...(old > 0 ? [{ type: 'piece.moved' as const, payload: { piece, level: 'fitted' as const, fasteners: [{ group, count: old }] } }] : []),
+    ...(fresh > 0 ? [{ type: 'fastener.renewed' as const, payload: { piece, group, count: fresh } }] : []),
+  );
 }
 
 /** Places of a step at which a longer or shorter fastener of the same drive would go in too, with the lengths to choose from. */
@@ -109,7 +171,13 @@ export function against(context: JobContext, closing: ClosePlan, step: CloseStep
       at,
     ),
     ...(step.enlivens ? againstLive(context, closing, step.enlivens, true) : []),
+    ...sensorBars(context, step),
   ];
+}
+
+function sensorBars(context: JobContext, step: CloseStep): Refusal[] {
+  const sensors = sensorsFirst(context, step);
+  return sensors.length > 0 ? [{ code: 'sensor-first', sensors }] : [];
 }
 
 /** What stands against a supply live: pieces that keep it dead; for good also work that still wants it dead. */
@@ -127,26 +195,44 @@ function againstLive(context: JobContext, closing: ClosePlan, supply: SupplyId, 
 }
 
 export interface PutBack {
-  /** Fasteners that went back, as counted; what lies ready where it is not said. */
+  /** Old fasteners that went back, as counted; what lies ready, less the new ones, where it is not said. */
   counts: Readonly<Record<string, number>>;
+  /** New ones that were put in; none where it is not said. Of those that are used once only it has to be. */
+  renewed: Readonly<Record<string, number>>;
   /** Length taken at each place where look-alikes lie in the tray. */
   lengthsMm: Readonly<Record<string, number>>;
 }
 
-/** A piece put back by one step: its fasteners counted, its sensors plugged in again once it is home, its supply live where it isolates one. */
-export function putBack(context: JobContext, closing: ClosePlan, step: CloseStep, { counts, lengthsMm }: PutBack, at: string): Act {
-  const wrong = lengthsAsked(step).filter(({ group }) => lengthsMm[group.id] !== group.lengthMm);
+/** Fasteners of a group that go back with a step: old ones, and new ones. */
+export function countedBack(
+  context: Pick<JobContext, 'state'>,
+  step: CloseStep,
+  group: FastenerGroup,
+  { counts, renewed: fresh }: Omit<PutBack, 'lengthsMm'>,
+): { old: number; fresh: number } {
+  const [ready, places] = [readyOf(context, step.piece, group), placesOf(context, step.piece, group)];
+  const put = fresh[group.id] ?? 0;
+  return { old: counts[group.id] ?? Math.min(ready, Math.max(0, places - put)), fresh: put };
+}
+
+/** A piece put back by one step: its fasteners counted, new ones apart, its supply live where it isolates one. */
+export function putBack(context: JobContext, closing: ClosePlan, step: CloseStep, back: PutBack, at: string): Act {
+  const wrong = lengthsAsked(step).filter(({ group }) => back.lengthsMm[group.id] !== group.lengthMm);
+  const unsaid = newAsked(context, step).filter(({ id }) => back.renewed[id] === undefined);
   const odd = step.fasteners.flatMap((group): Refusal[] => {
-    const most = readyOf(context, step.piece, group);
-    return (counts[group.id] ?? 0) > most ? [{ code: 'count', group: group.id, most }] : [];
+    const { old, fresh } = countedBack(context, step, group, back);
+    const [ready, places] = [readyOf(context, step.piece, group), placesOf(context, step.piece, group)];
+    if (old > ready) return [{ code: 'count', group: group.id, most: ready }];
+    return old + fresh > places ? [{ code: 'count', group: group.id, most: places }] : [];
   });
   const asksBolts: Refusal[] = wrong.length > 0 ? [{ code: 'bolts-asked', piece: step.piece, groups: wrong.map(({ group }) => group.id) }] : [];
-  return unless([...against(context, closing, step, at), ...asksBolts, ...odd], () => {
-    const fasteners: GroupCount[] = step.fasteners.map((group) => ({ group: group.id, count: counts[group.id] ?? readyOf(context, step.piece, group) }));
-    const sensors = step.to === 'fitted' ? step.sensors.filter((sensor) => context.state.unplugged.includes(sensor)) : [];
+  const asksNew: Refusal[] = unsaid.length > 0 ? [{ code: 'new-or-old', piece: step.piece, groups: unsaid.map(({ id }) => id) }] : [];
+  return unless([...against(context, closing, step, at), ...asksBolts, ...asksNew, ...odd], () => {
+    const counted = step.fasteners.map((group) => ({ group: group.id, ...countedBack(context, step, group, back) }));
+    const fasteners: GroupCount[] = counted.map(({ group, old }) => ({ group, count: old }));
     return [
       { type: 'piece.moved', payload: { piece: step.piece, level: step.to, fasteners } },
-      ...sensors.map((sensor): Happened => ({ type: 'sensor.reconnected', payload: { sensor } })),
+      ...counted.flatMap(({ group, fresh }): Happened[] => (fresh > 0 ? [{ type: 'fastener.renewed', payload: { piece: step.piece, group, count: fresh } }] : [])),
       ...(step.enlivens ? [{ type: 'supply.set' as const, payload: { supply: step.enlivens, is: 'live' as const } }] : []),
     ];
   });

@@ -3,6 +3,7 @@ import type { FitStep, KitTest, Pass } from '../../kit/index.ts';
 import { key, same } from '../../subject/index.ts';
 import { levelRank } from '../../vehicle/index.ts';
 import { refused, unless, type Act, type Refusal } from '../act.ts';
+import { consentBars } from '../consent.ts';
 import { block, todo, type Asked } from '../hold.ts';
 import { missingFor } from '../open-up/index.ts';
 
@@ -68,6 +69,7 @@ export function againstPass(context: JobContext, onVehicle: KitOnVehicle, step: 
     ...inPlace(context, onVehicle, step),
     ...behind(context, onVehicle, step, pass),
     ...supplyBars(context, step.asks ?? [], at),
+    ...consentBars(context, { kind: 'fit', kit: onVehicle.kit.slug, step: step.id }, step.irreversible),
   ];
 }
 

@@ -1,8 +1,22 @@
-import { functionsOf, LOW_LIVE, lostFunctions, suppliesNow, supplyBars, type BaselineResult, type Happened, type JobContext } from '../../job/index.ts';
+import {
+  functionsOf,
+  kitsOnVehicle,
+  LOW_LIVE,
+  lostFunctions,
+  replacedPieces,
+  suppliesNow,
+  testsOf,
+  supplyBars,
+  type BaselineResult,
+  type Happened,
+  type JobContext,
+  type Stroke,
+} from '../../job/index.ts';
+import type { KitTest } from '../../kit/index.ts';
 import { key } from '../../subject/index.ts';
 import type { LampFunction } from '../../vehicle/index.ts';
 import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
-import { question, todo, type Asked, type Standing } from '../hold.ts';
+import { block, question, todo, type Asked, type Standing } from '../hold.ts';
 
 const RESULT_ORDER: BaselineResult[] = ['works', 'dim', 'flickers', 'dead'];
 
@@ -19,9 +33,59 @@ export function toTryAgain(context: JobContext): LampFunction[] {
   return functionsOf(context).filter((lamp) => !context.state.final[lamp.id] && !lost.includes(lamp.id));
 }
 
+/** A test of a kit that lights something, to be tried once more with everything closed; as it came out, where it was. */
+export interface ClosedTest {
+  kit: string;
+  test: KitTest;
+  passed?: boolean;
+}
+
+/** What the kits light, each to be tried once more with everything closed: what worked while it was open can be pinched since. */
+export function closedTests(context: JobContext): ClosedTest[] {
+  return kitsOnVehicle(context).flatMap((onVehicle) => {
+    const kit = onVehicle.kit.slug;
+    return testsOf(onVehicle)
+      .filter(({ lamps }) => lamps.length > 0)
+      .map((test): ClosedTest => ({ kit, test, passed: context.state.finalTests[kit]?.[test.id] }));
+  });
+}
+
+/** What stands against trying the new lamps with everything closed: something is open, the supply is dead. */
+export function againstClosed(context: JobContext, at: string): Refusal[] {
+  const replaced = replacedPieces(context);
+  const open = Object.entries(context.state.pieces).flatMap(([piece, level]) => (level !== 'fitted' && !replaced.includes(piece) ? [piece] : []));
+  return [...(open.length > 0 ? [{ code: 'back-first' as const, pieces: open }] : []), ...supplyBars(context, LOW_LIVE, at)];
+}
+
+/** A new lamp tried with everything closed: what it did is noted where it failed. */
+export function triedClosed(context: JobContext, kit: string, test: string, works: boolean, at: string, note?: string): Act {
+  const known = closedTests(context).find((entry) => entry.kit === kit && entry.test.id === test);
+  if (!known) return refused({ code: 'unknown', what: 'test', id: test });
+  if (works && known.passed) return refused({ code: 'already' });
+  return unless(againstClosed(context, at), () => [{ type: 'final.tested', payload: { kit, test, passed: works, ...(note?.trim() ? { note: note.trim() } : {}) } }]);
+}
+
+/** All new lamps that were not written down one by one were tried with everything closed and light as they should. */
+export function othersTriedClosed(context: JobContext, at: string): Act {
+  const open = closedTests(context).filter(({ passed }) => passed === undefined);
+  if (open.length === 0) return refused({ code: 'nothing' });
+  return unless(againstClosed(context, at), () => open.map(({ kit, test }): Happened => ({ type: 'final.tested', payload: { kit, test: test.id, passed: true } })));
+}
+
+/** The customer's signature, as it was drawn. */
+export function customerSigned({ state }: JobContext, strokes: readonly Stroke[]): Act {
+  if (state.signed) return refused({ code: 'already' });
+  const drawn = strokes.filter(({ points }) => points.length >= 4);
+  return drawn.length > 0 ? happened({ type: 'customer.signed', payload: { strokes: drawn } }) : refused({ code: 'nothing' });
+}
+
 export function asked(context: JobContext): Asked[] {
   const { state, profile } = context;
   const wanted: Asked[] = [];
+  const closed = closedTests(context);
+  const unlit = closed.filter(({ passed }) => passed === undefined);
+  if (unlit.length > 0) wanted.push(todo('new-untried', { count: unlit.length }));
+  for (const { kit, test, passed } of closed) if (passed === false) wanted.push(block('new-failed', { kit, test: test.id }, key({ kind: 'closed', kit, test: test.id })));
   const untried = toTryAgain(context);
   if (untried.length > 0) wanted.push(todo('final-missing', { count: untried.length }));
   for (const lamp of functionsOf(context)) {
@@ -33,12 +97,14 @@ export function asked(context: JobContext): Asked[] {
   for (const { code } of state.codes.after) if (!before.has(code)) wanted.push(question('code-new', { code }, key({ kind: 'code', code })));
   const gaps = profile.gaps.filter((gap) => state.gaps.before[gap.id] !== undefined && state.gaps.after[gap.id] === undefined);
   if (gaps.length > 0) wanted.push(todo('gap-after-missing', { count: gaps.length }));
-  if (state.questions.length > 0) wanted.push(question('log-question', { count: state.questions.length }, key({ kind: 'log' })));
+  const odd = state.questions.filter(({ code }) => code !== 'contradicted');
+  for (const { code, event } of state.questions) if (code === 'contradicted') wanted.push(question('contradicted', { event }, key({ kind: 'entry', entry: event })));
+  if (odd.length > 0) wanted.push(question('log-question', { count: odd.length }, key({ kind: 'log' })));
   return wanted;
 }
 
 export function begun({ state }: JobContext): boolean {
-  return Object.keys(state.final).length > 0 || state.signed !== undefined;
+  return Object.keys(state.final).length > 0 || Object.keys(state.finalTests).length > 0 || state.signed !== undefined;
 }
 
 /** What stands against reading the codes again: a supply that is dead, something that the vehicle forgot and was not set again. */

@@ -13,8 +13,9 @@ import {
   type School,
 } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
-import { needsHold, type LevelNeed, type OpenLevel } from '../../vehicle/index.ts';
+import { needsHold, type LevelNeed, type OpenLevel, type Way } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
+import { consentBars } from '../consent.ts';
 import { block, todo, type Asked } from '../hold.ts';
 
 export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {
@@ -76,8 +77,16 @@ export function against(context: JobContext, plan: AccessPlan, step: OpenStep, a
     ...(supply?.by === 'qualified people' && !by?.trim() ? [{ code: 'qualified-first' as const, supply: supply.id }] : []),
     ...(supply?.by === 'qualified people' ? tooLong(by, LONGEST_TEXT.isolation) : []),
     ...toProve(context, plan),
+    ...consentBars(context, { kind: 'piece', piece: step.piece, level: step.level }, wayOf(context, step)?.irreversible),
   ];
 }
+
+/** The way of the profile that a step goes. */
+export const wayOf = ({ profile }: Pick<JobContext, 'profile'>, { piece, level, way }: Pick<OpenStep, 'piece' | 'level' | 'way'>): Way | undefined =>
+  profile.pieces
+    .find(({ id }) => id === piece)
+    ?.levels.find((entry) => entry.level === level)
+    ?.ways.find(({ id }) => id === way);
 
 /** A need that stands for a dead supply is answered by the supply itself. */
 function isolation({ profile }: JobContext, step: OpenStep, need: LevelNeed): boolean {

@@ -1,8 +1,8 @@
 import { levelRank, type AccessPlan } from '../../access/index.ts';
-import { factValues, type JobContext, type Payloads } from '../../job/index.ts';
+import { factValues, LONGEST_TEXT, type JobContext, type Payloads } from '../../job/index.ts';
 import { sensorEffects, UNMOVED, type PoseChange, type SensorEffect } from '../../sensing/index.ts';
 import { key } from '../../subject/index.ts';
-import { happened, refused, type Act } from '../act.ts';
+import { happened, refused, tooLong, unless, type Act } from '../act.ts';
 import { todo, type Asked } from '../hold.ts';
 
 /** Sensors that this job's opening disturbs, now or as planned. */
@@ -46,7 +46,14 @@ export function moved({ state }: JobContext, sensor: string, part: Partial<PoseC
   return happened({ type: 'sensor.moved', payload: { sensor, ...(state.sensorMoves[sensor] ?? UNMOVED), ...part } });
 }
 
-/** A sensor calibrated, here or by others, or found not to ask for it. */
-export function calibrated(sensor: string, how: Payloads['sensor.calibrated']['how'], note: string): Act {
+/** A sensor calibrated here by a procedure, or found not to ask for it by a source. */
+export function calibrated(sensor: string, how: Exclude<Payloads['sensor.calibrated']['how'], 'by others'>, note: string): Act {
   return note.trim() ? happened({ type: 'sensor.calibrated', payload: { sensor, how, note: note.trim() } }) : refused({ code: 'nothing' });
+}
+
+/** A calibration left to others: who does it, and until which day. */
+export function calibratedByOthers(sensor: string, by: string, dueOn: string): Act {
+  const missing = [by, dueOn].filter((text) => text.trim() === '').length;
+  if (missing > 0) return refused({ code: 'missing', count: missing });
+  return unless(tooLong(by, LONGEST_TEXT.aimer), () => [{ type: 'sensor.calibrated', payload: { sensor, how: 'by others', by: by.trim(), dueOn } }]);
 }

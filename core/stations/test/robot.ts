@@ -16,6 +16,7 @@ import {
   watchedLamps,
   verdicts,
   wireJoints,
+  type BaselineResult,
   type Happened,
   type JobDocuments,
   type JobNow,
@@ -24,7 +25,8 @@ import {
   type School,
 } from '../../job/index.ts';
 import { liveWith } from '../../states/index.ts';
-import { aim, checkIn, closeUp, fit, gather, handOver, isRefused, match, openUp, probe, sense, standingOf, wire, type Act, type Refusal } from '../index.ts';
+import { key } from '../../subject/index.ts';
+import { aim, checkIn, closeUp, consented, fit, gather, handOver, isRefused, match, openUp, probe, sense, standingOf, wire, type Act, type Refusal } from '../index.ts';
 import { TrueVehicle } from './true-vehicle.ts';
 
 /** What is so of the vehicle and the shop, and how the job is to be done. */
@@ -32,11 +34,16 @@ export interface Truth {
   facts: FactValues;
   people: 1 | 2;
   school: School;
+  /** A factory lamp that came dim and leaves so. */
+  dim?: string;
+  /** One fastener of the first piece that comes off breaks. */
+  breaks?: boolean;
 }
 
 const WHO = 'Slate, by the maker’s procedure';
 const START = Date.parse('2026-03-05T07:00:00Z');
 const MOST_ACTS = 900;
+const OFF_MM = 4;
 
 /** An installer who taps only what is true, through the rules of the stations, and takes each act that is offered in the order of work. */
 export class Robot {
@@ -46,8 +53,8 @@ export class Robot {
   private memory: PlanMemory = planMemory(planOpening);
 
   constructor(
-    private readonly documents: JobDocuments,
-    private readonly truth: Truth,
+    readonly documents: JobDocuments,
+    readonly truth: Truth,
   ) {
     this.vehicle = new TrueVehicle(documents, truth.facts);
     const pin = { slug: 'x', version: 1 };
@@ -141,7 +148,7 @@ export class Robot {
     const { facts } = this.truth;
     if (!state.number) yield () => checkIn.recordNumber(context, '11111111111111111');
     for (const fact of profile.facts) if (!state.facts[fact.id]) yield () => checkIn.recordFact(context, fact.id, 'known', facts[fact.id]);
-    for (const lamp of functionsOf(context)) if (!state.baseline[lamp.id]) yield () => checkIn.tryLamp(context, lamp.id, 'works', this.at);
+    for (const lamp of functionsOf(context)) if (!state.baseline[lamp.id]) yield () => checkIn.tryLamp(context, lamp.id, this.lampIs(lamp.id), this.at);
     if (state.restV === undefined) yield () => ({ events: [{ type: 'battery.measured', payload: { restV: 12.6 * (profile.systemVoltageV / 12) } }] });
     if (state.codesRead.before === undefined) yield () => checkIn.codesRead(context, 'before', this.at);
     for (const gap of profile.gaps)
@@ -159,9 +166,12 @@ export class Robot {
     if (plan) {
       for (const step of this.truth.people === 2 ? plan.steps : plan.steps.slice(0, 1)) {
         const counts = step.fasteners.map((group) => ({ group: group.id, count: group.count }));
+        const about = { kind: 'piece' as const, piece: step.piece, level: step.level };
+        if (openUp.wayOf(context, step)?.irreversible && state.consents[key(about)] === undefined) yield () => consented(context, about, 'the owner');
         yield () => openUp.moved(context, plan, step, counts, this.at, WHO);
       }
     }
+    yield* this.breaking(now);
     yield* this.wires(now);
     yield* this.fitting(now);
     if (plan?.steps.length === 0) yield* this.back(now);
@@ -173,6 +183,17 @@ export class Robot {
     }
     yield* this.aiming(now);
     if (closing.steps.length === 0) yield* this.leaving(now);
+  }
+
+  private lampIs(lamp: string): BaselineResult {
+    return lamp === this.truth.dim ? 'dim' : 'works';
+  }
+
+  private *breaking({ context: { state, profile } }: JobNow): Generator<() => Act | undefined> {
+    if (!this.truth.breaks || Object.values(state.tray).some((groups) => Object.values(groups).some(({ broken }) => broken > 0))) return;
+    const once = (piece: string, group: string) => profile.pieces.find(({ id }) => id === piece)?.fasteners.find(({ id }) => id === group)?.singleUse;
+    const [found] = Object.entries(state.tray).flatMap(([piece, groups]) => Object.keys(groups).flatMap((group) => (once(piece, group) === false ? [{ piece, group }] : [])));
+    if (found) yield () => ({ events: [{ type: 'fastener.broken', payload: { ...found, count: 1 } }] });
   }
 
   private *wires({ context }: JobNow): Generator<() => Act | undefined> {
@@ -199,6 +220,8 @@ export class Robot {
     for (const onVehicle of kitsOnVehicle(context)) {
       const kit = onVehicle.kit.slug;
       for (const step of fitStepsOf(onVehicle)) {
+        const about = { kind: 'fit' as const, kit, step: step.id };
+        if (step.irreversible && state.consents[key(about)] === undefined) yield () => consented(context, about, 'the owner');
         for (const pass of step.passes) if (!(state.passes[kit]?.[step.id] ?? []).includes(pass)) yield () => fit.passed(context, kit, step.id, pass, this.at);
       }
       for (const test of testsOf(onVehicle)) {
@@ -225,8 +248,13 @@ export class Robot {
         return;
       }
       const lengthsMm = Object.fromEntries(closeUp.lengthsAsked(step).map(({ group }) => [group.id, group.lengthMm ?? 0]));
-      yield () => closeUp.putBack(context, closing, step, { counts: {}, lengthsMm }, this.at);
+      for (const sensor of closeUp.sensorsFirst(context, step)) yield () => sense.reconnected(context, sensor);
+      // What is used once only goes in new, all of it.
+      const renewed = Object.fromEntries(closeUp.newAsked(context, step).map((group) => [group.id, closeUp.placesOf(context, step.piece, group)]));
+      yield () => closeUp.putBack(context, closing, step, { counts: {}, renewed, lengthsMm }, this.at);
     }
+    for (const { piece, group, ready, places, onceOnly } of closeUp.emptyPlaces(context))
+      yield () => closeUp.putIn(context, piece, group, onceOnly ? { old: 0, fresh: places } : { old: ready, fresh: places - ready });
     for (const piece of closeUp.toBag(context)) yield () => closeUp.bagged(context, piece, 'shelf 3');
     for (const { supply, is, forgotten } of suppliesNow(context))
       if (is === 'live' && steps.length === 0) for (const setting of forgotten) yield () => closeUp.settingRestored(context, supply.id, setting, this.at);
@@ -243,6 +271,8 @@ export class Robot {
     for (const lamp of lamps) {
       if (lamp.byOthers || lamp.after?.within) continue;
       const { mark } = lamp;
+      // No vehicle stands exactly as high as its profile says.
+      if (!lamp.referenced) yield () => aim.referenced(context, lamp.key, Math.round(lamp.referenceMm) + OFF_MM);
       if (!mark) yield () => aim.byOthers(context, lamp.key, 'the test lane');
       else if ((lamp.mount.aimAfter ?? []).every((piece) => (state.pieces[piece] ?? 'fitted') === 'fitted'))
         yield () => aim.measured(context, lamp.key, 'after', mark.wantedMm, this.at);
@@ -252,7 +282,8 @@ export class Robot {
   private *leaving(now: JobNow): Generator<() => Act | undefined> {
     const { context, plan, closing } = now;
     const { state, profile } = context;
-    for (const lamp of handOver.toTryAgain(context)) yield () => handOver.tryAgain(context, lamp.id, 'works', this.at);
+    for (const { kit, test, passed } of handOver.closedTests(context)) if (!passed) yield () => handOver.triedClosed(context, kit, test.id, true, this.at);
+    for (const lamp of handOver.toTryAgain(context)) yield () => handOver.tryAgain(context, lamp.id, this.lampIs(lamp.id), this.at);
     if (state.codesRead.after === undefined) yield () => handOver.codesReadAfter(context, this.at);
     for (const gap of profile.gaps)
       if (state.gaps.after[gap.id] === undefined) yield () => ({ events: [{ type: 'gap.measured', payload: { gap: gap.id, moment: 'after', widthMm: 5 } }] });

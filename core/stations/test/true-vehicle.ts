@@ -17,9 +17,14 @@ export class TrueVehicle {
   readonly passes = new Set<string>();
   readonly live = new Map<SupplyId, { is: 'live' | 'dead'; deadFrom: number }>();
   readonly forgotten = new Set<string>();
+  readonly broken = new Map<string, number>();
+  /** New fasteners that were put in. */
+  readonly fresh = new Map<string, number>();
+  readonly opened = new Set<string>();
+  readonly bagged = new Set<string>();
   private readonly profile: VehicleProfile;
   /** What is so of it, and of the kits on it: options as chosen, or as they are usual. */
-  private readonly facts: FactValues;
+  readonly facts: FactValues;
 
   constructor(
     private readonly documents: JobDocuments,
@@ -67,10 +72,15 @@ export class TrueVehicle {
     const between = piece.fasteners.filter((group) => rank(group.atLevel) > Math.min(rank(from), rank(to)) && rank(group.atLevel) <= Math.max(rank(from), rank(to)));
     for (const group of between) {
       const counted = fasteners.find((entry) => entry.group === group.id)?.count ?? 0;
-      if (counted !== group.count) throw new Error(`${id}/${group.id}: ${counted} counted, ${group.count} there`);
-      this.out.set(`${id}/${group.id}`, opening ? group.count : 0);
+      // What is used once only does not go back: new ones do, and that is said of its own.
+      const key = `${id}/${group.id}`;
+      const broken = this.broken.get(key) ?? 0;
+      const wanted = opening ? group.count : group.singleUse ? 0 : group.count - broken;
+      if (counted !== wanted) throw new Error(`${key}: ${counted} counted, ${wanted} there`);
+      this.out.set(key, opening || group.singleUse ? group.count : broken);
     }
     this.levels.set(id, to);
+    if (opening) this.opened.add(id);
     if (!opening) this.mustStayOpen(id);
     if (to === 'fitted') this.byTheRules(id);
     for (const supply of this.profile.supplies) {
@@ -120,8 +130,20 @@ export class TrueVehicle {
     return this.documents.kits.flatMap((kit) => kit.fitments.filter((fitment) => fitment.vehicle === this.profile.slug).map((fitment) => ({ kit: kit.slug, fitment })));
   }
 
-  private replaced(): Set<string> {
+  replaced(): Set<string> {
     return new Set(this.fitments().flatMap(({ fitment }) => fitment.replaces));
+  }
+
+  /** Whether a test lights anything: one that the kit wrote by its lamps, one of a control by its position; a pairing lights nothing. */
+  lights(slug: string, id: string): boolean {
+    const kit = this.documents.kits.find((entry) => entry.slug === slug);
+    const written = this.fitments()
+      .find((entry) => entry.kit === slug)
+      ?.fitment.tests.find((test) => test.id === id);
+    if (written) return written.lamps.length > 0;
+    const [from, what] = id.split('.');
+    const control = kit?.controls?.find((entry) => entry.id === from);
+    return control ? (control.positions.find((entry) => entry.id === what)?.lights ?? []).length > 0 : true;
   }
 
   private step(kit: string, id: string): FitStep | undefined {
@@ -138,9 +160,48 @@ export class TrueVehicle {
 
   private readonly lit = [{ supply: 'low' as const, is: 'live' as const }];
 
+  /** What a test says of the vehicle: it is live, and what it lights is joined. */
+  private tries(kit: string, test: string, passed: boolean, at: number): void {
+    this.want(this.lit, at, test);
+    this.mayBeLive('low');
+    const known = this.fitments()
+      .find((entry) => entry.kit === kit)
+      ?.fitment.tests.find((entry) => entry.id === test);
+    const joints =
+      this.fitments()
+        .find((entry) => entry.kit === kit)
+        ?.fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no') ?? [];
+    if (!known) {
+      // One that follows from a joint needs that joint; one of a control all that the kit joins.
+      const own = joints.filter((entry) => test.startsWith(`${entry.id}.`));
+      const open = (own.length > 0 ? own : joints).filter((entry) => !this.joined.has(`${kit}/${entry.id}`));
+      if (passed && open.length > 0) throw new Error(`${test} passed with a plug open`);
+      return;
+    }
+    const fed = this.fitments()
+      .find((entry) => entry.kit === kit)
+      ?.fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no' && entry.lamps.some((lamp) => known?.lamps.includes(lamp)));
+    const plugs = this.documents.kits.find((entry) => entry.slug === kit)?.plugs ?? [];
+    const lights = fed?.filter((entry) => plugs.find((plug) => plug.id === entry.kitPlug)?.pins.some((pin) => pin.carries === known?.state || pin.carries === 'switched supply'));
+    if (passed && !(lights ?? []).some((entry) => this.joined.has(`${kit}/${entry.id}`))) throw new Error(`${test} passed with a plug open`);
+  }
+
   /** What an event does to the vehicle; events that only write something down do nothing. */
   private readonly does: { [T in EventType]?: (payload: Payloads[T], at: number) => void } = {
     'piece.moved': (payload, at) => this.move(payload, at),
+    'fastener.renewed': ({ piece, group, count }) => {
+      const out = this.out.get(`${piece}/${group}`) ?? 0;
+      if (count > out) throw new Error(`${count} new ones of ${piece}/${group} where ${out} are out`);
+      const key = `${piece}/${group}`;
+      this.out.set(key, out - count);
+      this.fresh.set(key, (this.fresh.get(key) ?? 0) + count);
+      this.broken.set(key, Math.max(0, (this.broken.get(key) ?? 0) - count));
+    },
+    'fastener.broken': ({ piece, group, count }) => void this.broken.set(`${piece}/${group}`, (this.broken.get(`${piece}/${group}`) ?? 0) + count),
+    'part.bagged': ({ piece }) => {
+      if (this.level(piece) !== 'off' || !this.replaced().has(piece)) throw new Error(`${piece} was bagged, and is ${this.level(piece)}`);
+      this.bagged.add(piece);
+    },
     'supply.set': ({ supply, is }) => {
       if (this.live.get(supply)?.is !== is) throw new Error(`${supply} said to be ${is}`);
     },
@@ -180,30 +241,12 @@ export class TrueVehicle {
       this.want(known.asks ?? [], at, step);
       this.passes.add(`${kit}/${step}/${pass}`);
     },
-    'test.tried': ({ kit, test, passed }, at) => {
-      this.want(this.lit, at, test);
-      this.mayBeLive('low');
-      const known = this.fitments()
-        .find((entry) => entry.kit === kit)
-        ?.fitment.tests.find((entry) => entry.id === test);
-      const joints =
-        this.fitments()
-          .find((entry) => entry.kit === kit)
-          ?.fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no') ?? [];
-      if (!known) {
-        // One that follows from a joint needs that joint; one of a control all that the kit joins.
-        const own = joints.filter((entry) => test.startsWith(`${entry.id}.`));
-        const open = (own.length > 0 ? own : joints).filter((entry) => !this.joined.has(`${kit}/${entry.id}`));
-        if (passed && open.length > 0) throw new Error(`${test} passed with a plug open`);
-        return;
-      }
-      const fed = this.fitments()
-        .find((entry) => entry.kit === kit)
-        ?.fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no' && entry.lamps.some((lamp) => known?.lamps.includes(lamp)));
-      const plugs = this.documents.kits.find((entry) => entry.slug === kit)?.plugs ?? [];
-      const lights = fed?.filter((entry) => plugs.find((plug) => plug.id === entry.kitPlug)?.pins.some((pin) => pin.carries === known?.state || pin.carries === 'switched supply'));
-      if (passed && !(lights ?? []).some((entry) => this.joined.has(`${kit}/${entry.id}`))) throw new Error(`${test} passed with a plug open`);
+    'final.tested': ({ kit, test, passed }, at) => {
+      const open = [...this.levels].find(([piece, level]) => level !== 'fitted' && !this.replaced().has(piece));
+      if (open) throw new Error(`${test} was tried closed while ${open[0]} is ${open[1]}`);
+      this.tries(kit, test, passed, at);
     },
+    'test.tried': ({ kit, test, passed }, at) => this.tries(kit, test, passed, at),
   };
 
   /** Holds an event against the vehicle and lets it happen. */

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
 import { MILEAGE_UNITS, type MileageUnit } from '@jade/core/customers';
-import { checkFirstRun, LONGEST_CURRENCY, LONGEST_NAME, LONGEST_SHOP, ROLES, type FirstRun, type Role } from '@jade/core/shop';
+import { checkFirstRun, LENGTHS, LONGEST_CURRENCY, LONGEST_NAME, LONGEST_SHOP, ROLES, type FirstRun, type Role } from '@jade/core/shop';
 import type { Fault } from '@jade/core/faults';
 import { sayFaultAlone } from '@jade/words/faults';
+import { LENGTHS_LEAD } from '@jade/words/shop';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
@@ -21,6 +22,7 @@ const { draft, drop } = useDraft('first-run', () => ({
   people: [{ benchName: '', role: 'lead' as Role }],
   bays: ['Bay 1'],
   mileageUnit: 'km' as MileageUnit,
+  lengths: 'mm' as (typeof LENGTHS)[number],
 }));
 const people = computed(() => draft.value.people);
 const bays = computed(() => draft.value.bays);
@@ -33,6 +35,8 @@ const written = computed<FirstRun>(() => ({
   name: draft.value.name.trim(),
   currency: draft.value.currency.trim(),
   mileageUnit: draft.value.mileageUnit,
+  lengths: draft.value.lengths,
+  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   people: people.value.filter((person) => person.benchName.trim()).map(({ benchName, role }) => ({ benchName: benchName.trim(), role })),
   bays: bays.value.map((bay) => bay.trim()).filter(Boolean),
 }));
@@ -91,6 +95,16 @@ async function open(): Promise<void> {
       <div class="line">
         <span>Counters of vehicles show</span>
         <ChoiceRow label="Counters of vehicles show" small :choices="COUNTERS" :value="draft.mileageUnit" @choose="(unit) => (draft.mileageUnit = unit)" />
+      </div>
+      <div class="line">
+        <span>{{ LENGTHS_LEAD.label }}</span>
+        <ChoiceRow
+          :label="LENGTHS_LEAD.label"
+          small
+          :choices="LENGTHS.map((value) => ({ value, text: LENGTHS_LEAD[value] }))"
+          :value="draft.lengths"
+          @choose="(unit) => (draft.lengths = unit)"
+        />
       </div>
     </section>
     <section class="leaf stack" aria-labelledby="first-people">

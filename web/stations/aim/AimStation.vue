@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { lampAims, LONGEST_TEXT, type LampAim, type Moment } from '@jade/core/job';
 import { reachM } from '@jade/core/aiming';
 import { aim } from '@jade/core/stations';
-import { sayAimError, sayRule } from '@jade/words/aiming';
+import { sayAimError, sayByProfile, sayReferencePoint, sayRule } from '@jade/words/aiming';
 import { inches, metres, millimetres } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -113,11 +113,11 @@ function others(by: string): void {
           <MeasureEntry
             :key="`${current.key}r`"
             :about="current.key"
-            :label="rule?.reference === 'centre' ? 'Lamp centre above floor' : 'Lower lit edge above floor'"
+            :label="sayReferencePoint(current.rule)"
             unit="mm"
             :least="50"
             :most="5000"
-            :value="current.referenceMm"
+            :value="job.state.references[current.key]"
             @measured="(value) => current && reference(current, value)"
           />
           <MeasureEntry
@@ -141,6 +141,7 @@ function others(by: string): void {
             @measured="(value) => current && measured(current, 'after', value)"
           />
         </div>
+        <p v-if="!current.referenced" class="odd">{{ sayByProfile(current.referenceMm) }}</p>
         <p v-if="current.before">Before: {{ sayAimError(current.before) }}</p>
         <p v-if="current.after" :class="current.after.within ? 'good' : 'bad'">After: {{ sayAimError(current.after) }}</p>
         <p v-if="current.mark" class="soft">

@@ -1,27 +1,30 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef, watch } from 'vue';
-import { piecesBack, type ClosingStep, type CloseStep, type SupplyStep } from '@jade/core/closing';
-import { LONGEST_TEXT, partsToOrder, traySlots } from '@jade/core/job';
+import { computed, ref, useTemplateRef } from 'vue';
+import { piecesBack, type ClosingStep, type SupplyStep } from '@jade/core/closing';
+import { LONGEST_TEXT, traySlots } from '@jade/core/job';
 import { closeUp } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
-import type { FastenerGroup } from '@jade/core/vehicle';
-import { sayEstimate, sayPreparation, sayStepTime } from '@jade/words/access';
-import { sayCloseTrouble, saySwitch } from '@jade/words/closing';
-import { sayGroup, sayHome, sayNew } from '@jade/words/job';
-import { sayRefusal, saySubject } from '@jade/words/stations';
+import { sayEstimate } from '@jade/words/access';
+import { PLACES_EMPTY, sayCloseTrouble, sayLeftInTray, sayNewIn, sayOldIn, sayPlacesEmpty, sayPutBack, saySupplyStep, saySwitch, TRAY_OF_STEP } from '@jade/words/closing';
+import { sayThen } from '@jade/words/floor';
+import { sayGroup } from '@jade/words/names';
+import { saySubject } from '@jade/words/subject';
 import { inSentence, minutes, plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import WordsField from '../../design/WordsField.vue';
-import CountEntry from '../../design/CountEntry.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
-import BoltChoice from '../../design/drawings/BoltChoice.vue';
 import TwoLanes from '../../design/drawings/TwoLanes.vue';
 import TrayDrawing from '../../design/drawings/TrayDrawing.vue';
 import { useDraft } from '../../drafts/index.ts';
+import FloorSwitch from '../../floor/FloorSwitch.vue';
+import OtherSteps from '../../floor/OtherSteps.vue';
 import { useRoom } from '../../design/room.ts';
-import { actedAt, useClock } from '../../job/clock.ts';
+import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { useFloor } from '../floor.ts';
+import BackPanel from './BackPanel.vue';
+import { stationOf } from './gates.ts';
 
 const { job, context, names } = useCurrentJob();
 const picked = ref<string>();
@@ -30,8 +33,6 @@ const { draft: isolation, drop: isolated } = useDraft(
   () => `${job.view?.id}/isolation/close-up`,
   () => ({ by: '' }),
 );
-const clock = useClock();
-
 const closing = computed(() => job.closing);
 const lanesRoom = useTemplateRef<HTMLElement>('lanesRoom');
 const room = useRoom(lanesRoom, 840);
@@ -45,8 +46,6 @@ const supply = computed(() => (current.value?.kind === 'supply' ? current.value 
 const gate = computed(() => (current.value?.kind === 'gate' ? current.value.gate : undefined));
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === (back.value ?? supply.value)?.piece));
 const known = computed(() => context.value.profile.supplies.find((entry) => entry.id === supply.value?.supply));
-const against = computed(() => (back.value && closing.value ? closeUp.against(context.value, closing.value, back.value, clock.value) : []));
-const stationOf = (kind: 'test' | 'aim' | 'fit' | 'joint' | 'cap' | 'leg') => ({ test: 'fit', fit: 'fit', joint: 'wire', cap: 'wire', leg: 'wire', aim: 'aim' })[kind];
 const toBag = computed(() => closeUp.toBag(context.value));
 const forgotten = computed(() => closeUp.toRestore(context.value));
 
@@ -60,41 +59,23 @@ const slots = computed(() =>
   })),
 );
 const left = computed(() => slots.value.reduce((sum, slot) => sum + slot.left, 0));
-/** Places at which a longer or shorter fastener of the same drive would go in too: each is asked for. */
-const asked = computed(() => (back.value ? closeUp.lengthsAsked(back.value) : []));
-const answers = ref<Record<string, number>>({});
-watch(current, () => {
-  answers.value = {};
-  counted.value = {};
-});
-const wrong = computed(() => asked.value.filter(({ group }) => answers.value[group.id] !== undefined && answers.value[group.id] !== group.lengthMm));
-const unanswered = computed(() => asked.value.filter(({ group }) => answers.value[group.id] !== group.lengthMm));
-
-const readyOf = (group: FastenerGroup) => closeUp.readyOf(context.value, back.value?.piece ?? '', group);
-const newParts = computed(() => partsToOrder(context.value, undefined));
-const sayNewOf = (group: FastenerGroup) => sayNew(newParts.value, back.value?.piece ?? '', group);
-const counted = ref<Record<string, number>>({});
-const countOf = (group: FastenerGroup) => counted.value[group.id] ?? readyOf(group);
-const short = computed(() => (back.value?.fasteners ?? []).filter((group) => countOf(group) < readyOf(group)));
-
-/** What the tap says: where the piece is, and how many of its fasteners are in. */
-function sayBack(step: CloseStep): string {
-  const where = step.to === 'fitted' ? 'It is back' : `It is ${step.to}`;
-  const sum = (of: (group: FastenerGroup) => number) => step.fasteners.reduce((total, group) => total + of(group), 0);
-  const [now, most] = [sum(countOf), sum(readyOf)];
-  if (most === 0) return where;
-  return now < most ? `${where}, ${now} of ${most} in` : `${where}, ${plural(now, 'fastener')} in`;
-}
-
-function close(step: CloseStep): void {
-  if (closing.value) void job.perform(closeUp.putBack(context.value, closing.value, step, { counts: counted.value, lengthsMm: answers.value }, actedAt()));
-  picked.value = undefined;
-}
+const empty = computed(() => closeUp.emptyPlaces(context.value));
+const floor = useFloor('close-up');
+/** On the floor only what this step needs, and what fell. */
+const shownSlots = computed(() => (floor.value ? slots.value.filter((slot) => slot.now || slot.dropped > 0) : slots.value));
+const nameOf = (step: ClosingStep) =>
+  step.kind === 'piece' ? sayPutBack(step, names.value) : step.kind === 'supply' ? saySupplyStep(step, names.value) : saySubject(step.gate.subject, names.value);
+const named = computed(() => steps.value.map((step, place) => ({ id: keyOf(step, place), text: nameOf(step), step })));
+const following = computed(() => named.value[named.value.findIndex(({ step }) => step === current.value) + 1]);
 
 function switchSupply(step: SupplyStep): void {
   if (closing.value) void job.perform(closeUp.switchSupply(context.value, closing.value, step, isolation.value.by));
   if (job.refusals.length === 0) isolated();
   picked.value = undefined;
+}
+
+function putIn({ piece: of, group }: closeUp.EmptyPlaces, old: number, fresh: number): void {
+  void job.perform(closeUp.putIn(context.value, of, group, { old, fresh }));
 }
 
 function bag(where: string): void {
@@ -104,11 +85,14 @@ function bag(where: string): void {
 </script>
 
 <template>
-  <div class="stack">
-    <div class="leaf tray-leaf">
+  <div :class="floor ? 'on-floor' : 'stack'">
+    <FloorSwitch v-model="floor"
+      ><span v-if="floor" class="soft">{{ sayLeftInTray(left) }}</span></FloorSwitch
+    >
+    <div v-if="!floor || shownSlots.length > 0" class="leaf tray-leaf" :class="{ last: floor }">
       <TrayDrawing
-        :slots="slots"
-        :label="left === 0 ? 'The tray is empty' : `${plural(left, 'fastener')} left in the tray`"
+        :slots="shownSlots"
+        :label="floor ? TRAY_OF_STEP : sayLeftInTray(left)"
         @dropped="(slot) => job.record('fastener.dropped', { piece: slot.piece, group: slot.group, count: 1 })"
         @found="(slot) => job.record('fastener.found', { piece: slot.piece, group: slot.group, count: 1 })"
       />
@@ -117,14 +101,14 @@ function bag(where: string): void {
     <p v-for="(problem, index) in job.closing?.problems ?? []" :key="index" class="problem" role="alert">
       {{ sayCloseTrouble(problem, names) }}
     </p>
-    <div v-if="closing?.lanes && steps.length > 1 && steps.length === closing.steps.length" class="leaf">
+    <div v-if="!floor && closing?.lanes && steps.length > 1 && steps.length === closing.steps.length" class="leaf">
       <div ref="lanesRoom">
         <TwoLanes :lanes="closing.lanes" :names="piecesBack(closing.steps).map((step) => names.piece(step.piece))" :first="1" :room="room" label="Who puts back what, two people" />
       </div>
     </div>
-    <div class="pair">
+    <div :class="floor ? 'first' : 'pair'">
       <article v-if="supply && known" class="leaf stack step">
-        <h2>{{ supply.to === 'live' ? 'Live for the test' : 'Dead again' }}: {{ inSentence(known.name) }}</h2>
+        <h2>{{ saySupplyStep(supply, names) }}</h2>
         <p class="soft">
           {{ names.piece(supply.piece) }} {{ supply.to === 'live' ? 'on' : 'off' }} · {{ minutes(supply.minutes)
           }}{{ supply.waitMin > 0 ? ` · then ${minutes(supply.waitMin)} until it is dead` : '' }}
@@ -139,69 +123,24 @@ function bag(where: string): void {
           label="Who isolates it, and by which procedure"
           :most="LONGEST_TEXT.isolation"
         />
-        <button type="button" class="push main big" @click="switchSupply(supply)">{{ saySwitch(supply, closeUp.switchCounts(context, supply)) }}</button>
+        <div class="reach">
+          <button type="button" class="push main big" @click="switchSupply(supply)">{{ saySwitch(supply, closeUp.switchCounts(context, supply)) }}</button>
+        </div>
       </article>
       <article v-else-if="gate" class="leaf stack step">
         <h2>Now: {{ inSentence(saySubject(gate.subject, names)) }}</h2>
         <p>It comes here, before {{ gate.coveredBy.length > 0 ? 'it is covered' : 'the supply changes again' }}.</p>
-        <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(gate.subject.kind) } }">Go there</router-link>
+        <div class="reach">
+          <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(gate.subject.kind) } }">Go there</router-link>
+        </div>
       </article>
-      <article v-else-if="back && piece" class="leaf stack step">
-        <h2>{{ back.to === 'fitted' ? 'Put back' : `Back to ${back.to}` }}: {{ inSentence(names.piece(back.piece)) }}</h2>
-        <p class="soft">{{ back.side === 'centre' ? 'middle' : `${back.side} side` }} · {{ sayStepTime(back) }}{{ back.people > 1 ? ` · ${back.people} people` : '' }}</p>
-        <p v-for="open in closeUp.gatesAgainst(back)" :key="key(open.subject)" class="problem" role="alert">
-          First this, or it will be covered: {{ inSentence(saySubject(open.subject, names)) }}.
-          <router-link :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(open.subject.kind) } }">Go there</router-link>
-        </p>
-        <p v-if="back.position"><strong>First.</strong> {{ sayPreparation({ code: 'turn', ...back.position }, names, () => '') }}</p>
-        <CautionNote v-for="{ text } in piece.cautions" :key="text" :text="text" />
-        <ul class="rows">
-          <li v-for="group in back.fasteners" :key="group.id">
-            <div class="grow">
-              <strong>{{ group.count }} × {{ sayGroup(unanswered.some((entry) => entry.group === group) ? { ...group, lengthMm: undefined } : group) }}</strong>
-              <p class="soft">{{ group.place }}{{ sayNewOf(group) ? ` · ${sayNewOf(group)}` : '' }}</p>
-            </div>
-            <CountEntry :label="sayGroup(group) ?? group.id" :count="countOf(group)" :most="readyOf(group)" @counted="(count) => (counted = { ...counted, [group.id]: count })" />
-            <span>{{ sayHome(group) }}</span>
-          </li>
-        </ul>
-        <fieldset v-for="{ group, lengthsMm } in asked" :key="group.id" class="ask">
-          <legend>
-            Which length goes here: <strong>{{ group.place }}</strong>?
-          </legend>
-          <BoltChoice
-            :lengths-mm="lengthsMm"
-            :taken="answers[group.id]"
-            :label="`Length at ${group.place}`"
-            @pick="(lengthMm) => (answers = { ...answers, [group.id]: lengthMm })"
-          />
-          <p v-if="wrong.some((entry) => entry.group === group)" class="problem" role="alert">
-            Not that one: {{ group.place }} had {{ sayGroup(group) }}.
-            {{ (answers[group.id] ?? 0) > (group.lengthMm ?? 0) ? 'A longer one can come through what lies behind.' : 'A shorter one does not hold.' }}
-          </p>
-        </fieldset>
-        <p v-for="sensor in back.sensors.filter((id) => job.state.unplugged.includes(id))" :key="sensor">
-          <strong>{{ names.sensor(sensor) }}</strong>: plug it in and close its second lock first.
-        </p>
-        <p v-for="refusal in against.filter((entry) => entry.code !== 'gate-first')" :key="refusal.code" class="problem">{{ sayRefusal(refusal, names) }}</p>
-        <p v-if="short.length > 0" class="problem">
-          {{
-            plural(
-              short.reduce((sum, group) => sum + readyOf(group) - countOf(group), 0),
-              'fastener',
-            )
-          }}
-          not back: it stays in the tray and holds the job at hand over.
-        </p>
-        <button type="button" class="push main big" :disabled="against.length > 0 || unanswered.length > 0" @click="close(back)">
-          {{ sayBack(back) }}
-        </button>
-      </article>
+      <BackPanel v-else-if="back && closing" :key="keyOf(back, 0)" :step="back" :closing="closing" @done="picked = undefined" />
       <EmptyNote v-else-if="slots.length > 0" kind="empty">{{
         left === 0 ? 'Everything is back and the tray is empty.' : 'Everything is back, but the tray is not empty: count again.'
       }}</EmptyNote>
+      <p v-if="floor && following" class="soft then">{{ sayThen(inSentence(following.text), '') }}</p>
       <div class="stack">
-        <div v-if="steps.length > 0" class="leaf">
+        <div v-if="!floor && steps.length > 0" class="leaf">
           <h2>{{ plural(piecesBack(steps).length, 'step') }} back</h2>
           <p v-if="closing" class="soft">
             {{ steps.length === closing.steps.length ? 'On the clock' : 'With all that is still planned, on the clock' }}: {{ sayEstimate(closing.estimate) }}.
@@ -236,6 +175,16 @@ function bag(where: string): void {
             {{ entry.setting }} is set
           </button>
         </div>
+        <div v-if="empty.length > 0" class="leaf stack">
+          <h2>{{ PLACES_EMPTY }}</h2>
+          <div v-for="entry in empty" :key="entry.piece + entry.group" class="stack">
+            <p>{{ sayPlacesEmpty(entry, names) }}</p>
+            <div class="line">
+              <button v-if="entry.ready > 0" type="button" class="push" @click="putIn(entry, entry.ready, 0)">{{ sayOldIn(entry.ready) }}</button>
+              <button type="button" class="push" @click="putIn(entry, 0, entry.places)">{{ sayNewIn(entry.places) }}</button>
+            </div>
+          </div>
+        </div>
         <div v-if="toBag.length > 0" class="leaf stack">
           <h2>Original parts for the owner</h2>
           <p class="soft">Each with its fasteners.</p>
@@ -243,6 +192,7 @@ function bag(where: string): void {
         </div>
       </div>
     </div>
+    <OtherSteps v-if="floor" :steps="named.filter(({ step }) => step !== current)" @pick="(id) => (picked = id)" />
     <AskText
       v-if="bagging"
       title="Bagged for the owner"
@@ -265,19 +215,9 @@ function bag(where: string): void {
   border-top: 5px solid var(--amber);
 }
 
-.big {
-  min-height: 56px;
-  font-size: 17px;
-}
-
 .grow {
   justify-content: flex-start;
   text-align: left;
-}
-
-.ask {
-  display: grid;
-  gap: 7px;
 }
 
 li.supply,
@@ -291,10 +231,18 @@ span.gate {
   font-weight: 600;
 }
 
-.problem {
-  padding: 9px 12px;
-  border-left: 5px solid var(--red);
-  background: var(--red-soft);
-  font-weight: 560;
+.first {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 12px;
+}
+
+/* On the floor the step comes first, then what it takes from the tray. */
+.last {
+  order: 2;
+}
+
+.on-floor > details {
+  order: 3;
 }
 </style>

@@ -13,6 +13,7 @@ import CautionNote from '../../design/CautionNote.vue';
 import VehicleSheet, { type SheetMark, type SheetPiece } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, outerPieces, viewOfPlaces, type View } from '../../design/geometry/outline.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
+import ConsentAsk from '../../job/ConsentAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 const { job, context, names } = useCurrentJob();
@@ -170,7 +171,7 @@ function fail(note: string): void {
               {{ sayStackOf(step) }}
             </p>
             <CautionNote v-if="step.caution" :text="step.caution" />
-            <CautionNote v-if="step.irreversible" text="This cannot be undone: consent first." />
+            <ConsentAsk v-if="step.irreversible" :about="{ kind: 'fit', kit: kit.slug, step: step.id }" />
           </li>
         </ol>
       </div>

@@ -2,8 +2,11 @@
 import { computed, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, lostFunctions, type BaselineResult } from '@jade/core/job';
 import type { LampFunction } from '@jade/core/vehicle';
-import { sayHold, STATION_NAMES, sayKey, sayRefusal } from '@jade/words/stations';
+import { sayHold, STATION_NAMES, sayRefusal } from '@jade/words/stations';
+import { sayKey } from '@jade/words/subject';
 import { checkIn, handOver } from '@jade/core/stations';
+import { sayLogLine } from '@jade/words/job';
+import { sayAsOnArrival, SHEET, SIGNING } from '@jade/words/sheet';
 import { plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -15,6 +18,8 @@ import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import { may } from '@jade/core/shop';
 import RightGate from '../../session/RightGate.vue';
+import NewLamps from './NewLamps.vue';
+import SheetPage from './SheetPage.vue';
 import { useOutbox } from '../../outbox/index.ts';
 import { useSession } from '../../session/index.ts';
 
@@ -24,6 +29,8 @@ const session = useSession();
 const picked = ref<string>();
 const asking = ref<'code' | 'reopen'>();
 const view = ref<'front' | 'rear'>('front');
+/** The sheet is read, in the place of the station. */
+const reading = ref(false);
 const RESULTS = BASELINE_RESULTS.map((value) => ({ value, text: value }));
 
 const profile = computed(() => context.value.profile);
@@ -37,6 +44,12 @@ const againstCodes = computed(() => handOver.againstCodes(context.value, clock.v
 const missing = computed(() => job.standing?.missing ?? []);
 const ready = computed(() => job.standing?.readyToSign ?? false);
 const sent = computed(() => outbox.pending(job.view?.id ?? '').length === 0);
+const signer = computed(() => (job.state.signed?.by === undefined ? session.session?.benchName : session.benchNameOf(job.state.signed.by)));
+/** What came after the job was signed: it is seen before the job is opened again. */
+const late = computed(() => {
+  const ids = new Set(job.state.questions.flatMap((question) => (question.code === 'late-event' ? [question.event] : [])));
+  return job.log.filter(({ id }) => ids.has(id)).map((event) => ({ id: event.id, text: sayLogLine(event, names.value, session.benchNameOf) }));
+});
 const tone = (lamp: LampFunction) => {
   const after = job.state.final[lamp.id];
   if (!after) return 'open' as const;
@@ -83,7 +96,13 @@ function written(text: string): void {
 </script>
 
 <template>
-  <div class="pair">
+  <div v-if="reading" class="stack">
+    <div>
+      <button type="button" class="push" @click="reading = false">{{ SIGNING.back }}</button>
+    </div>
+    <SheetPage />
+  </div>
+  <div v-else class="pair">
     <section class="stack">
       <div class="leaf">
         <div class="line">
@@ -98,7 +117,7 @@ function written(text: string): void {
             @choose="(value) => (view = value)"
           />
           <span class="soft">{{ untried.length === 0 ? 'Every lamp is tried again.' : `${plural(untried.length, 'lamp')} to try again.` }}</span>
-          <button v-if="asBefore.length > 0" type="button" class="push small" @click="restAsBefore">Tried: the other {{ asBefore.length }} are as on arrival</button>
+          <button v-if="asBefore.length > 0" type="button" class="push small" @click="restAsBefore">{{ sayAsOnArrival(asBefore.length, lamps.length) }}</button>
         </div>
         <VehicleSheet
           :profile="profile"
@@ -115,6 +134,7 @@ function written(text: string): void {
           <ChoiceRow :label="`${current.name}, leaving`" :choices="RESULTS" :value="job.state.final[current.id]" @choose="tried" />
         </div>
       </div>
+      <NewLamps />
       <div class="leaf scroll">
         <table>
           <caption class="out-of-sight">
@@ -148,12 +168,21 @@ function written(text: string): void {
       <div class="leaf stack verdict" :class="{ ready, signed: job.state.signed }">
         <template v-if="job.state.signed">
           <h2>Signed off</h2>
-          <TapeLabel>{{ job.state.signed.by ?? session.session?.benchName }}</TapeLabel>
+          <TapeLabel>{{ signer }}</TapeLabel>
           <p v-if="job.state.opened?.keys">
             The keys hang at <TapeLabel>{{ job.state.opened.keys }}</TapeLabel>
           </p>
+          <div>
+            <button type="button" class="push" @click="reading = true">{{ SHEET.title }}</button>
+          </div>
           <a v-if="sent" class="push main" :href="`/api/jobs/${job.view?.id}/sheet.pdf`" target="_blank" rel="noopener">Open the customer’s sheet</a>
           <p v-else class="soft">The sheet is made when the server has everything.</p>
+          <template v-if="late.length > 0">
+            <p class="odd">{{ SHEET.late }}</p>
+            <ul>
+              <li v-for="entry in late" :key="entry.id">{{ entry.text }}</li>
+            </ul>
+          </template>
           <RightGate right="reopen"><button type="button" class="push small" @click="asking = 'reopen'">Reopen the job</button></RightGate>
         </template>
         <template v-else>
@@ -164,6 +193,7 @@ function written(text: string): void {
               <span>{{ sayHold(hold, names) }}</span>
             </li>
           </ul>
+          <button type="button" class="push big" @click="reading = true">{{ SIGNING.read }}</button>
           <RightGate right="sign off">
             <button type="button" class="push main big" :disabled="!ready" @click="job.standing && job.perform(handOver.sign(context, job.standing, job.lastSeq()))">
               Sign off as {{ session.session?.benchName }}
@@ -262,11 +292,6 @@ function written(text: string): void {
 
 .question span {
   color: var(--amber);
-}
-
-.big {
-  min-height: 56px;
-  font-size: 17px;
 }
 
 .scroll {

@@ -7,7 +7,7 @@ import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
 import { listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
 import { sayEstimate, sayTrouble, sayWithout } from '@jade/words/access';
-import { sayTarget } from '@jade/words/stations';
+import { sayTarget } from '@jade/words/subject';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -337,11 +337,5 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
   padding: 9px 12px;
   border-left: 5px solid var(--amber);
   background: var(--amber-soft);
-}
-
-.problem {
-  padding: 9px 12px;
-  border-left: 5px solid var(--red);
-  background: var(--red-soft);
 }
 </style>

@@ -4,12 +4,13 @@ import type { OpenStep } from '@jade/core/access';
 import { LONGEST_TEXT } from '@jade/core/job';
 import type { Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
-import { sayGroup } from '@jade/words/job';
+import { sayGroup } from '@jade/words/names';
 import { sayRefusal } from '@jade/words/stations';
 import { inSentence, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import WordsField from '../../design/WordsField.vue';
+import ConsentAsk from '../../job/ConsentAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
@@ -64,7 +65,7 @@ function broken(group: string): void {
     </header>
     <CautionNote v-for="{ text } in piece?.cautions ?? []" :key="text" :text="text" />
     <CautionNote v-if="piece?.brittle" text="Brittle: by hand only, no power driver." />
-    <CautionNote v-if="way?.irreversible" text="This cannot be undone: get the customer’s consent first." />
+    <ConsentAsk v-if="way?.irreversible" :about="{ kind: 'piece', piece: step.piece, level: step.level }" />
     <div v-if="step.prepare.length > 0" class="prepare">
       <strong>First</strong>
       <ol>

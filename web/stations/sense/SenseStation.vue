@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { sense } from '@jade/core/stations';
 import type { PoseChange } from '@jade/core/sensing';
-import { saySensorEffect } from '@jade/words/sensing';
+import { CALIBRATION, sayCalibration, saySensorEffect } from '@jade/words/sensing';
 import { degrees, inSentence } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -14,6 +14,7 @@ import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet
 import { frame } from '../../design/geometry/outline.ts';
 import { viewSector } from '../../design/geometry/view-cone.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import CalibrationByOthers from './CalibrationByOthers.vue';
 
 const { job, context, names } = useCurrentJob();
 const REACH_MM = 1900;
@@ -45,12 +46,17 @@ const cones = computed(() =>
     })),
 );
 
+function calibrationOf(sensor: string): string {
+  const done = job.state.calibrated[sensor];
+  return done ? sayCalibration(done) : '';
+}
+
 function moved(sensor: string, part_: Partial<PoseChange>): void {
   void job.perform(sense.moved(context.value, sensor, part_));
 }
 
 function calibrated(note: string): void {
-  if (asking.value) void job.perform(sense.calibrated(asking.value.sensor, asking.value.how, note));
+  if (asking.value && asking.value.how !== 'by others') void job.perform(sense.calibrated(asking.value.sensor, asking.value.how, note));
   asking.value = undefined;
 }
 </script>
@@ -132,21 +138,19 @@ function calibrated(note: string): void {
         </details>
         <template v-if="effect.calibrationDue">
           <CautionNote :text="effect.sensor.procedure" />
-          <TapeLabel v-if="job.state.calibrated[effect.sensor.id]"
-            >Calibration {{ job.state.calibrated[effect.sensor.id]?.how
-            }}{{ job.state.calibrated[effect.sensor.id]?.note ? `: ${job.state.calibrated[effect.sensor.id]?.note}` : '' }}</TapeLabel
-          >
+          <TapeLabel v-if="calibrationOf(effect.sensor.id)">{{ calibrationOf(effect.sensor.id) }}</TapeLabel>
           <div v-else class="line">
-            <button v-for="how in HOWS" :key="how" type="button" class="push small" @click="asking = { sensor: effect.sensor.id, how }">Calibration {{ how }}</button>
+            <button v-for="how in HOWS" :key="how" type="button" class="push small" @click="asking = { sensor: effect.sensor.id, how }">{{ CALIBRATION[how] }}</button>
           </div>
         </template>
       </article>
       <p class="soft">{{ all.length }} of {{ context.profile.sensors.length }} sensors in this profile are touched.</p>
     </div>
+    <CalibrationByOthers v-if="asking?.how === 'by others'" :sensor="asking.sensor" @close="asking = undefined" />
     <AskText
-      v-if="asking"
-      :title="`Calibration ${asking.how}`"
-      label="Procedure, place and odometer, or who does it"
+      v-else-if="asking"
+      :title="CALIBRATION[asking.how]"
+      :label="CALIBRATION.label"
       action="Record it"
       :about="`${job.view?.id}/calibration/${asking.sensor}/${asking.how}`"
       :most="LONGEST_TEXT.note"

@@ -1,0 +1,72 @@
+import { contextOf, openedLog, type TestLog } from '../job/test/log.ts';
+import { entriesOf, sheetOf } from './index.ts';
+
+const AT = '2026-03-05T15:00:00Z';
+const sheet = (log: TestLog) => sheetOf(contextOf(log), log.events, AT);
+
+test('a line names the entries that say it: the last one where a later takes the place of an earlier, none that was taken back', () => {
+  const log = openedLog();
+  const first = log.add('gap.measured', { gap: 'wing', moment: 'before', widthMm: 4.2 });
+  const again = log.add('gap.measured', { gap: 'wing', moment: 'before', widthMm: 4.4 });
+  const after = log.add('gap.measured', { gap: 'wing', moment: 'after', widthMm: 7.8 });
+  expect(sheet(log).gaps).toMatchObject([{ beforeMm: 4.4, afterMm: 7.8, from: [again, after] }]);
+  log.add('undone', { event: again });
+  expect(sheet(log).gaps).toMatchObject([{ beforeMm: 4.2, from: [first, after] }]);
+});
+
+test('nothing is said of what nobody did: no lamp fitted, lit, fed or aimed, no code read', () => {
+  const said = sheet(openedLog());
+  expect(said.fitted).toEqual([{ kit: 'test-kit', lamp: 'lamp', mount: 'place', is: 'not begun', from: [] }]);
+  expect(said.lit).toEqual([{ kit: 'test-kit', test: 'lights', open: undefined, closed: undefined, lights: true, from: [] }]);
+  expect([said.fed, said.made, said.sensors, said.who, said.recheck]).toEqual([[], [], [], [], undefined]);
+  expect(said.aims).toMatchObject([{ before: undefined, after: undefined, from: [] }]);
+  expect(said.codes.map(({ read, from }) => [read, from])).toEqual([
+    [false, []],
+    [false, []],
+  ]);
+});
+
+test('a lamp is fitted once every pass of every step of its side is done, and begun before', () => {
+  const log = openedLog();
+  const passes = (['start', 'align'] as const).map((pass) => log.add('step.passed', { kit: 'test-kit', step: 'screw', pass }));
+  expect(sheet(log).fitted).toMatchObject([{ is: 'begun', from: passes }]);
+  const last = log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'tighten' });
+  expect(sheet(log).fitted).toMatchObject([{ is: 'fitted', from: [...passes, last] }]);
+  expect(sheet(log).recheck).toEqual({ afterKm: 100, on: '2026-03-19' });
+});
+
+test('an aim says its rule, the height that was measured, the mark and what was read', () => {
+  const log = openedLog();
+  const wall = log.add('wall.set', { rule: 'fog', distanceMm: 10_000, floorAtWallMm: 0 });
+  const height = log.add('aim.referenced', { lamp: 'test-kit/lamp', referenceMm: 381 });
+  const read = log.add('aim.measured', { lamp: 'test-kit/lamp', moment: 'after', heightMm: 210, referenceMm: 381 });
+  const [aim] = sheet(log).aims;
+  // 1.75 % at 10 m is 175 mm below 381 mm.
+  expect(aim).toMatchObject({ rule: { id: 'fog' }, distanceMm: 10_000, referenceMm: 381, after: { heightMm: 210, within: true }, from: [wall, height, read] });
+  expect(aim?.wantedMm).toBeCloseTo(206, 6);
+});
+
+test('what is left over, renewed, kept and still open is told apart', () => {
+  const log = openedLog();
+  const more = log.add('content.counted', { kit: 'test-kit', item: 'lamp', count: 3 });
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 2 }] });
+  const broke = log.add('fastener.broken', { piece: 'grille', group: 'bolts', count: 1 });
+  expect(sheet(log).parts).toMatchObject([
+    { code: 'open', piece: 'grille', level: 'off' },
+    { code: 'wanting', count: 1, from: [broke] },
+    { code: 'out', count: 1 },
+    { code: 'left over', kit: 'test-kit', item: 'lamp', count: 2, from: [more] },
+  ]);
+  log.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count: 1 }] });
+  const fresh = log.add('fastener.renewed', { piece: 'grille', group: 'bolts', count: 1 });
+  expect(sheet(log).parts.map(({ code }) => code)).toEqual(['closed', 'renewed', 'left over']);
+  expect(sheet(log).parts[1]).toMatchObject({ count: 1, from: [fresh] });
+});
+
+test('who did what: each person once, in the order of the log', () => {
+  const log = openedLog();
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'front', fasteners: [] });
+  const others = log.events.map((event, index) => ({ ...event, person: index % 2 === 0 ? 'copper' : 'fern' }));
+  const { people, from } = entriesOf(others).people(['job.opened', 'piece.moved']);
+  expect([people, from]).toEqual([['copper', 'fern'], log.events.map(({ id }) => id)]);
+});

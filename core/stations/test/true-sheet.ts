@@ -1,0 +1,82 @@
+import { evaluate } from '../../facts/index.ts';
+import { foldJob, functionsOf, jobContext, undoneEvents } from '../../job/index.ts';
+import { sheetOf, type Said, type Sheet } from '../../sheet/index.ts';
+import type { Robot } from './robot.ts';
+
+const linesOf = (sheet: Sheet): Said[] => [
+  ...sheet.fitted,
+  ...sheet.fed,
+  ...sheet.lit,
+  ...sheet.made,
+  ...sheet.arrival,
+  ...sheet.factory,
+  ...sheet.gaps,
+  ...sheet.aims,
+  ...sheet.sensors,
+  ...sheet.codes,
+  ...sheet.codes.flatMap(({ codes }) => codes),
+  ...sheet.parts,
+  ...sheet.use,
+  ...sheet.who,
+];
+
+/** Whether a line says only that something is not on record. */
+function saysNothing(line: Said): boolean {
+  if ('is' in line) return line.is === 'not begun';
+  if ('capped' in line) return line.capped === false;
+  if ('code' in line && (line.code === 'mileage' || line.code === 'battery')) return !('mileage' in line && line.mileage) && !('restV' in line && line.restV !== undefined);
+  if ('read' in line) return line.read === false;
+  return false;
+}
+
+/** Holds the customer's sheet of a finished job against the vehicle as it really stands, line by line; and every line against the log. */
+export function expectTrueSheet({ log, vehicle, documents, truth }: Pick<Robot, 'log' | 'vehicle' | 'documents' | 'truth'>): void {
+  const context = jobContext(foldJob(log), documents);
+  const sheet = sheetOf(context, log, log.at(-1)?.at ?? '');
+  const undone = undoneEvents(log);
+  const known = new Set(log.filter(({ id }) => !undone.has(id)).map(({ id }) => id));
+  for (const line of linesOf(sheet)) {
+    if (!saysNothing(line)) expect([line, line.from.length]).not.toEqual([line, 0]);
+    for (const id of line.from) expect(known.has(id)).toBe(true);
+  }
+
+  const { fresh, opened, bagged, joined, passes, levels } = vehicle;
+  const of = <C extends string, L extends { code: string }>(list: readonly L[], code: C) => list.filter((line): line is Extract<L, { code: C }> => line.code === code);
+  // What was renewed is what was put in new, and nothing else of the tray is left to say.
+  expect(Object.fromEntries(sheet.parts.flatMap((line) => (line.code === 'renewed' ? [[`${line.piece}/${line.group}`, line.count]] : [])))).toEqual(Object.fromEntries(fresh));
+  expect(sheet.parts.filter(({ code }) => ['wanting', 'again', 'dropped', 'out', 'open'].includes(code))).toEqual([]);
+  expect(
+    of(sheet.parts, 'bagged')
+      .map(({ piece }) => piece)
+      .sort(),
+  ).toEqual([...bagged].sort());
+  const home = [...opened].filter((piece) => (levels.get(piece) ?? 'fitted') === 'fitted').length;
+  expect(of(sheet.parts, 'closed').map(({ count }) => count)).toEqual(home > 0 ? [home] : []);
+  expect(
+    of(sheet.made, 'joint')
+      .map(({ joint }) => `${joint.kit.slug}/${joint.connection.id}`)
+      .sort(),
+  ).toEqual([...joined].sort());
+  expect(sheet.sensors.filter(({ unplugged }) => unplugged)).toEqual([]);
+  expect(vehicle.unplugged.size).toBe(0);
+  // Every lamp that the kits have a place for here is fitted, by every pass of its steps; each was lit open and closed.
+  const there = documents.kits.flatMap((kit) =>
+    kit.fitments
+      .filter((fitment) => fitment.vehicle === documents.profile.slug)
+      .flatMap(({ mounts }) => mounts.filter(({ when }) => evaluate(when, vehicle.facts) !== 'no').map(({ lamp, mount }) => `${kit.slug} ${lamp} ${mount} fitted`)),
+  );
+  expect(sheet.fitted.map(({ kit, lamp, mount, is }) => `${kit} ${lamp} ${mount} ${is}`)).toEqual(there);
+  expect(passes.size).toBeGreaterThan(0);
+  for (const { open, closed, test } of sheet.lit) expect([test, open, closed === undefined ? open : closed]).toEqual([test, true, true]);
+  for (const { kit, test, closed, lights } of sheet.lit) expect([test, lights, closed]).toEqual([test, vehicle.lights(kit, test), vehicle.lights(kit, test) ? true : undefined]);
+  for (const { lamp, before, after, replaced } of sheet.factory) {
+    const is = lamp.id === truth.dim ? 'dim' : 'works';
+    expect([lamp.id, before, replaced ? 'replaced' : after]).toEqual([lamp.id, is, replaced ? 'replaced' : is]);
+  }
+  expect(sheet.factory.map(({ lamp }) => lamp.id)).toEqual(functionsOf(context).map(({ id }) => id));
+  for (const { after, byOthers, referenceMm } of sheet.aims) expect(byOthers !== undefined || (after?.within === true && referenceMm !== undefined)).toBe(true);
+  expect(sheet.codes.map(({ read, codes }) => [read, codes.length])).toEqual([
+    [true, 0],
+    [true, 0],
+  ]);
+}

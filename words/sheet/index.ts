@@ -1,0 +1,2 @@
+export * from './new-lamps.ts';
+export * from './content.ts';
