@@ -176,6 +176,7 @@ test(
         await page.getByText(/1 fastener not back/).waitFor();
         left = true;
       }
+      await readyForBack(page, (button) => button.tap());
       await back.tap();
       await page.waitForFunction((before) => document.querySelector('article h2')?.textContent !== before, name);
     }

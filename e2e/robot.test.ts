@@ -1,30 +1,17 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import type { JobDocuments, LoggedEvent } from '@jade/core/job';
-import type { Kit, Pass } from '@jade/core/kit';
-import type { RuleSet } from '@jade/core/rules';
-import { LEVELS, type Level, type VehicleProfile } from '@jade/core/vehicle';
-import type { PlugLibrary } from '@jade/core/wiring';
+import type { Pass } from '@jade/core/kit';
+import { LEVELS, type Level } from '@jade/core/vehicle';
 import { namesOf } from '@jade/words/names';
-import { casesOf, type Case } from '../core/stations/test/cases.ts';
+import type { Case } from '../core/stations/test/cases.ts';
 import { Robot } from '../core/stations/test/robot.ts';
 import { settled, TestBench } from './test/bench.ts';
 import { readyForBack } from './test/job.ts';
+import { demoCases, openCase, VEHICLES } from './test/cases.ts';
 
 const LONG_MS = 600_000;
 const shop = new TestBench(LONG_MS);
-const VEHICLES: Readonly<Record<string, string>> = {
-  'wexholm-bollard-35': 'hill-road-12',
-  'oskarre-linnet': 'saltmarsh-3',
-  'dunmorrow-causeway-26': 'library-1',
-  'pellorin-trio-300': 'bakery-5',
-  'wexholm-fieldcat': 'forestry-9',
-};
-const demo = join(import.meta.dirname, '../demo');
-const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
-const all = <T>(folder: string): T[] => readdirSync(join(demo, folder)).map((file) => read<T>(`${folder}/${file}`));
-const cases = casesOf(all<VehicleProfile>('vehicles'), all<Kit>('kits'), { rules: read<RuleSet>('rules.json'), plugs: read<PlugLibrary>('plugs.json') });
+const cases = demoCases();
 const PASSES: Record<Pass, string> = { start: 'Start all', align: 'Align', tighten: 'Tighten' };
 /** Most jobs that are walked through the interface. */
 const MOST = 24;
@@ -189,21 +176,11 @@ const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 /** An event as it is held against another: without the name of who isolated what anybody may. */
 const plain = ({ type, payload }: LoggedEvent): [string, object] => [type, type === 'supply.set' ? { ...payload, by: undefined } : payload];
 
-async function openJob(page: Page, { documents }: Case, number: number): Promise<{ job: string; documents: JobDocuments }> {
-  const id = `01900000-0000-7000-8000-00000000b${String(number).padStart(3, '0')}`;
-  const kits = documents.kits.map(({ slug }) => ({ slug }));
-  const made = await page.context().request.post(`${shop.address}/api/jobs`, { data: { id, vehicle: VEHICLES[documents.profile.slug], kits } });
-  const { id: job } = (await made.json()) as { id: string };
-  const view = (await (await page.context().request.get(`${shop.address}/api/jobs/${job}`)).json()) as JobDocuments & { vehicle: { year: number | null } };
-  const { profile, rules, plugs, newKit, taken } = view;
-  return { job, documents: { profile, kits: view.kits, rules, plugs, newKit, taken, year: view.vehicle.year ?? undefined } };
-}
-
 test.each(walked.map((entry, index): [string, number, Case] => [entry.name, index, entry]))(
   '%s: through the interface, tapping only what is true, with the very same record',
   async (_, number, entry) => {
     const { page, complaints } = await shop.open('slate');
-    const { job, documents } = await openJob(page, entry, number);
+    const { job, documents } = await openCase(page, shop.address, entry, number);
     const robot = new Robot(documents, entry.truth);
     expect(robot.work()).toBeUndefined();
     const acts = actsOf(robot.log).slice(1);

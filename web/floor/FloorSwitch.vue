@@ -9,7 +9,7 @@ const floor = defineModel<boolean>({ required: true });
   <div class="line switch">
     <slot />
     <span class="grow" />
-    <button type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">{{ floor ? FLOOR.off : FLOOR.on }}</button>
+    <button type="button" class="push small turn" @click="floor = !floor">{{ floor ? FLOOR.off : FLOOR.on }}</button>
   </div>
 </template>
 

@@ -14,6 +14,7 @@ import VehicleStrip from './VehicleStrip.vue';
 import { light } from './light.ts';
 import { useOutbox } from '../outbox/index.ts';
 import KeptCount from './KeptCount.vue';
+import LightButton from './LightButton.vue';
 import OutboxBar from './OutboxBar.vue';
 import { useSession } from '../session/index.ts';
 
@@ -101,6 +102,7 @@ async function picked(person: string): Promise<void> {
         <strong>Jade Bench</strong>
         <span class="grow" />
         <KeptCount />
+        <LightButton />
         <button v-if="!unopened && !session.shut" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
       </header>
       <main id="work" class="work" tabindex="-1">

@@ -5,6 +5,7 @@ import { sayHold } from '@jade/words/stations';
 import TapeLabel from '../design/TapeLabel.vue';
 import { useJob } from '../job/store.ts';
 import KeptCount from './KeptCount.vue';
+import LightButton from './LightButton.vue';
 import { useSession } from '../session/index.ts';
 
 /** The vehicle's strip: who it is, what was promised, and the one sentence that says what holds the job back now. */
@@ -40,6 +41,7 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
       <KeptCount always />
     </template>
     <p v-else class="hold">{{ job.loading ? 'Opening the job…' : '' }}</p>
+    <LightButton />
     <button type="button" class="bench-name" @click="emit('people')"><span class="out-of-sight">At the bench: </span>{{ session.session?.benchName ?? 'Who is here?' }}</button>
     <button type="button" class="bench-name to-tray" @click="emit('tray')">Tray</button>
   </header>

@@ -1,5 +1,7 @@
 import type { GatherTrouble, StackCheck } from '@jade/core/gather';
-import { millimetres, plural } from '@jade/words/units';
+import type { gather } from '@jade/core/stations';
+import type { Names } from '@jade/words/names';
+import { inSentence, millimetres, minutes, plural } from '@jade/words/units';
 
 /** What is wrong with a kit's contents. */
 export function sayGatherTrouble(trouble: GatherTrouble, itemName: (id: string) => string): string {
@@ -26,3 +28,13 @@ export function sayStack(check: StackCheck): string {
       return `${base.charAt(0).toUpperCase()}${base.slice(1)}; into plastic the maker says how much is wanted.${washer}`;
   }
 }
+
+/** One step of Gather at a time. */
+export const GATHER_FLOOR = { done: 'Everything is counted, and the bench is done.', bench: 'It is done' } as const;
+export const sayGatherStep = (step: gather.GatherStep, names: Pick<Names, 'item' | 'task'>): string =>
+  step.kind === 'count' ? `Count: ${inSentence(names.item(step.kit, step.item.id))}` : `On the bench: ${inSentence(names.task(step.kit, step.task.id))}`;
+export const sayListed = ({ item, needed }: { item: { count: number }; needed: 'yes' | 'unknown' }): string =>
+  needed === 'unknown' ? `${item.count} if needed` : `${item.count} listed`;
+export const sayCounted = (count: number): string => (count === 0 ? 'None is here' : `${count} ${count === 1 ? 'is' : 'are'} here`);
+/** How long a task of the bench takes, and until it has cured. */
+export const sayTaskTime = (task: { minutes: number; cureMin: number }): string => `${minutes(task.minutes)}${task.cureMin > 0 ? `, then ${minutes(task.cureMin)} to cure` : ''}`;

@@ -1,4 +1,4 @@
-import { lampAims, LOW_LIVE, supplyBars, type JobContext, type Moment, type Payloads } from '../../job/index.ts';
+import { lampAims, LOW_LIVE, supplyBars, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
 import type { AimRule } from '../../rules/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, unless, type Act } from '../act.ts';
@@ -75,4 +75,29 @@ export function byOthers(context: JobContext, lamp: string | 'all', by: string):
   const lamps = lampAims(context).filter((aim) => lamp === 'all' || aim.key === lamp);
   if (lamps.length === 0 || !by.trim()) return refused({ code: 'nothing' });
   return { events: lamps.map((aim) => ({ type: 'aim.by-others', payload: { lamp: aim.key, by: by.trim() } })) };
+}
+
+export const PREPARATIONS = ['tyres', 'load', 'levelling'] as const;
+export type Preparation = (typeof PREPARATIONS)[number];
+
+/** One thing that hands do at Aim. */
+export type AimStep = { kind: 'wall' | 'floor'; id: string } | { kind: 'prepare'; id: string; what: Preparation } | { kind: 'height' | 'read'; id: string; lamp: LampAim };
+
+/**
+ * What is left to do with hands at Aim, one at a time: tyres, load and levelling, the wall and the floor at it, then lamp by lamp how high it sits and
+ * where its light lands. A lamp that lands out of its band is read again; one aimed by others is not read here.
+ */
+export function floorSteps(context: JobContext): AimStep[] {
+  const own = lampAims(context).filter(({ byOthers: others }) => !others);
+  if (own.length === 0) return [];
+  const { wall, aimPrepared } = context.state;
+  return [
+    ...PREPARATIONS.filter((what) => !aimPrepared?.[what]).map((what): AimStep => ({ kind: 'prepare', id: what, what })),
+    ...(wall ? [] : [{ kind: 'wall' as const, id: 'wall' }]),
+    ...(wall?.floorAtWallMm === undefined ? [{ kind: 'floor' as const, id: 'floor' }] : []),
+    ...own.flatMap((lamp): AimStep[] => [
+      ...(lamp.referenced ? [] : [{ kind: 'height' as const, id: `height:${lamp.key}`, lamp }]),
+      ...(lamp.after?.within ? [] : [{ kind: 'read' as const, id: `read:${lamp.key}`, lamp }]),
+    ]),
+  ];
 }

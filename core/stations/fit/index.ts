@@ -105,3 +105,29 @@ export function tested(context: JobContext, kit: string, testId: string, works: 
     { type: 'test.tried', payload: { kit, test: testId, passed: works, ...(note?.trim() ? { note: note.trim() } : {}) } },
   ]);
 }
+
+/** One thing that hands do at Fit. */
+export type FitFloorStep =
+  | { kind: 'pass'; id: string; onVehicle: KitOnVehicle; step: FitStep; pass: Pass; against: Refusal[] }
+  | { kind: 'test'; id: string; onVehicle: KitOnVehicle; test: KitTest; failed: boolean; against: Refusal[] };
+
+/**
+ * What is left to do with hands at Fit, one at a time: of each step the pass that is next, and the tests that have not passed. What cannot be done
+ * yet comes after what can; else kit by kit and side by side, every fastener of a side started before one is aligned, aligned before one is tightened.
+ */
+export function floorSteps(context: JobContext, at: string): FitFloorStep[] {
+  const steps = kitsOnVehicle(context).flatMap((onVehicle): FitFloorStep[] => {
+    const kit = onVehicle.kit.slug;
+    const passes = fitStepsOf(onVehicle).flatMap((step): (FitFloorStep & { kind: 'pass' })[] => {
+      const pass = step.passes.find((entry) => !passesOf(context, kit, step.id).includes(entry));
+      return pass ? [{ kind: 'pass', id: `${kit}/${step.id}/${pass}`, onVehicle, step, pass, against: againstPass(context, onVehicle, step, pass, at) }] : [];
+    });
+    const tests = testsOf(onVehicle).flatMap((test): FitFloorStep[] => {
+      const passed = context.state.tests[kit]?.[test.id];
+      return passed ? [] : [{ kind: 'test', id: `${kit}/${test.id}`, onVehicle, test, failed: passed === false, against: againstTest(context, onVehicle, test, at) }];
+    });
+    return [...passes, ...tests];
+  });
+  const can = (step: FitFloorStep) => step.against.length === 0 && !(step.kind === 'test' && step.failed);
+  return [...steps.filter(can), ...steps.filter((step) => !can(step))];
+}

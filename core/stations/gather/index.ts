@@ -1,4 +1,5 @@
 import { contentChecks, type JobContext } from '../../job/index.ts';
+import type { BenchTask, ContentItem } from '../../kit/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, type Act } from '../act.ts';
 import { block, todo, type Asked } from '../hold.ts';
@@ -49,4 +50,19 @@ export function benchDone({ kits, state }: JobContext, slug: string, task: strin
   if (!kits.find((kit) => kit.slug === slug)?.benchTasks.some((entry) => entry.id === task)) return refused({ code: 'unknown', what: 'bench task', id: task });
   if ((state.benchDone[slug] ?? []).includes(task)) return refused({ code: 'already' });
   return happened({ type: 'bench.done', payload: { kit: slug, task } });
+}
+
+/** One thing that hands do at Gather. */
+export type GatherStep = { kind: 'count'; id: string; kit: string; item: ContentItem; needed: 'yes' | 'unknown' } | { kind: 'bench'; id: string; kit: string; task: BenchTask };
+
+/** What is left to do with hands at Gather, one at a time: kit by kit what is to be counted, then what is built on the bench. */
+export function floorSteps(context: JobContext): GatherStep[] {
+  return contentChecks(context).flatMap(({ kit, check }): GatherStep[] => {
+    const counts = check.lines.flatMap(({ item, counted, needed }): GatherStep[] =>
+      counted !== undefined || needed === 'no' ? [] : [{ kind: 'count', id: `count:${kit.slug}/${item.id}`, kit: kit.slug, item, needed }],
+    );
+    const done = context.state.benchDone[kit.slug] ?? [];
+    const bench = kit.benchTasks.filter(({ id }) => !done.includes(id)).map((task): GatherStep => ({ kind: 'bench', id: `bench:${kit.slug}/${task.id}`, kit: kit.slug, task }));
+    return [...counts, ...bench];
+  });
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { fitStepsOf, kitsOnVehicle, LONGEST_TEXT, stackOfStep, testsOf, type KitOnVehicle } from '@jade/core/job';
-import type { FitStep, Fitment, Kit, KitTest, Pass } from '@jade/core/kit';
+import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
 import { saySwitch } from '@jade/words/closing';
 import { sayStack } from '@jade/words/gather';
@@ -10,21 +10,26 @@ import { sayRefusal } from '@jade/words/stations';
 import { inSentence, minutes } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
-import VehicleSheet, { type SheetMark, type SheetPiece } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround, outerPieces, viewOfPlaces, type View } from '../../design/geometry/outline.ts';
+import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import ConsentAsk from '../../job/ConsentAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
+import FloorSwitch from '../../floor/FloorSwitch.vue';
+import { useFloor } from '../floor.ts';
+import FitFloor from './FitFloor.vue';
+import { useKitSheet } from './kit-sheet.ts';
 
 const { job, context, names } = useCurrentJob();
+const floor = useFloor('fit');
+const sheetOf = useKitSheet();
 const failedTest = ref<{ kit: string; test: string }>();
 const WORDS: Record<Pass, string> = { start: 'Start all', align: 'Align', tighten: 'Tighten' };
 
 const kits = computed(() =>
   kitsOnVehicle(context.value).map((onVehicle) => {
-    const { kit, fitment } = onVehicle;
+    const { kit } = onVehicle;
     const tests = testsOf(onVehicle);
-    return { onVehicle, kit, steps: fitStepsOf(onVehicle), tests, sheet: sheetOf({ kit, fitment, tests }) };
+    return { onVehicle, kit, steps: fitStepsOf(onVehicle), tests, sheet: sheetOf(onVehicle) };
   }),
 );
 const passed = (kit: Kit, step: FitStep) => job.state.passes[kit.slug]?.[step.id] ?? [];
@@ -43,42 +48,6 @@ const toEnliven = (onVehicle: KitOnVehicle, test: KitTest) => {
   const dead = againstTest(onVehicle, test).find((refusal) => refusal.code === 'supply-dead');
   return dead?.code === 'supply-dead' ? closeUp.supplySwitch(context.value, dead.supply, 'live') : undefined;
 };
-
-/** Where the lamps of a kit sit, seen from the end of the vehicle that most of them are nearer to. */
-function sheetOf({ kit, fitment, tests }: { kit: Kit; fitment?: Fitment; tests: KitTest[] }): {
-  view: View;
-  part: [number, number, number, number];
-  pieces: SheetPiece[];
-  marks: SheetMark[];
-} {
-  const { profile } = context.value;
-  const places = (fitment?.mounts ?? []).flatMap(({ lamp, mount }) => {
-    const place = profile.mounts.find((entry) => entry.id === mount);
-    return place ? [{ lamp, at: place.at }] : [];
-  });
-  const view = viewOfPlaces(
-    profile.measures,
-    places.map((place) => place.at),
-  );
-  const marks = places.map(({ lamp, at }, index): SheetMark => {
-    const own = tests.filter((test) => test.lamps.includes(lamp));
-    const result = own.map((test) => tested(kit, test));
-    const tone = result.includes(false) ? 'fault' : own.length > 0 && result.every(Boolean) ? 'settled' : 'open';
-    return { id: `${kit.slug}/${lamp}/${index}`, at, label: names.value.lamp(kit.slug, lamp), tone, word: tone === 'settled' ? 'tested' : undefined };
-  });
-  const pieces = outerPieces(profile, view).map((piece) => {
-    const level = job.state.pieces[piece.id] ?? 'fitted';
-    return { piece, level, part: level === 'fitted' ? ('other' as const) : ('done' as const) };
-  });
-  const part = frameAround(
-    view,
-    profile.measures,
-    places.map((place) => place.at),
-    450,
-    1500,
-  );
-  return { view, part, pieces, marks };
-}
 
 const stackOf = (step: FitStep) => stackOfStep(context.value.profile, step);
 
@@ -105,77 +74,81 @@ function fail(note: string): void {
 
 <template>
   <div class="stack">
-    <div v-for="{ onVehicle, kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">
-      <div class="stack">
-        <div class="leaf"><VehicleSheet :profile="context.profile" v-bind="sheet" :label="`Where ${kit.name} sits`" /></div>
+    <FloorSwitch v-model="floor" />
+    <FitFloor v-if="floor" />
+    <template v-else>
+      <div v-for="{ onVehicle, kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">
+        <div class="stack">
+          <div class="leaf"><VehicleSheet :profile="context.profile" v-bind="sheet" :label="`Where ${kit.name} sits`" /></div>
+          <div class="leaf">
+            <h2>Tests before anything covers them</h2>
+            <ul class="rows">
+              <li v-for="test in tests" :key="test.id">
+                <div class="grow">
+                  <strong>{{ sayTest(kit, test) }}</strong>
+                  <p class="soft">Helper: {{ sayHelper(kit, test) }}</p>
+                </div>
+                <button
+                  type="button"
+                  class="push"
+                  :aria-pressed="tested(kit, test) === true"
+                  :disabled="tested(kit, test) === undefined && againstTest(onVehicle, test).length > 0"
+                  @click="tested(kit, test) !== true && job.perform(fit.tested(context, kit.slug, test.id, true, actedAt()))"
+                >
+                  {{ tested(kit, test) === true ? 'Passed' : 'It works' }}
+                </button>
+                <button
+                  type="button"
+                  class="push"
+                  :class="{ failed: tested(kit, test) === false }"
+                  :disabled="tested(kit, test) === undefined && againstTest(onVehicle, test).length > 0"
+                  @click="failedTest = { kit: kit.slug, test: test.id }"
+                >
+                  {{ tested(kit, test) === false ? 'Failed' : 'It does not' }}
+                </button>
+                <p v-for="refusal in tested(kit, test) ? [] : againstTest(onVehicle, test)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
+                <button v-if="!tested(kit, test) && sayLive(onVehicle, test) && job.closing" type="button" class="push small" @click="enliven(onVehicle, test)">
+                  {{ sayLive(onVehicle, test) }}
+                </button>
+                <CautionNote v-if="test.caution" :text="test.caution" />
+              </li>
+            </ul>
+          </div>
+        </div>
         <div class="leaf">
-          <h2>Tests before anything covers them</h2>
-          <ul class="rows">
-            <li v-for="test in tests" :key="test.id">
+          <h2>{{ kit.maker }} {{ kit.name }}: fitting</h2>
+          <p class="soft">Start every fastener of a side before aligning, align all before tightening.</p>
+          <ol class="rows">
+            <li v-for="step in steps" :key="step.id" class="step">
               <div class="grow">
-                <strong>{{ sayTest(kit, test) }}</strong>
-                <p class="soft">Helper: {{ sayHelper(kit, test) }}</p>
+                <strong>{{ step.name }}</strong>
+                <p class="soft">{{ step.tool }} · {{ step.tighten }} · {{ minutes(step.minutes) }}</p>
               </div>
-              <button
-                type="button"
-                class="push"
-                :aria-pressed="tested(kit, test) === true"
-                :disabled="tested(kit, test) === undefined && againstTest(onVehicle, test).length > 0"
-                @click="tested(kit, test) !== true && job.perform(fit.tested(context, kit.slug, test.id, true, actedAt()))"
-              >
-                {{ tested(kit, test) === true ? 'Passed' : 'It works' }}
-              </button>
-              <button
-                type="button"
-                class="push"
-                :class="{ failed: tested(kit, test) === false }"
-                :disabled="tested(kit, test) === undefined && againstTest(onVehicle, test).length > 0"
-                @click="failedTest = { kit: kit.slug, test: test.id }"
-              >
-                {{ tested(kit, test) === false ? 'Failed' : 'It does not' }}
-              </button>
-              <p v-for="refusal in tested(kit, test) ? [] : againstTest(onVehicle, test)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
-              <button v-if="!tested(kit, test) && sayLive(onVehicle, test) && job.closing" type="button" class="push small" @click="enliven(onVehicle, test)">
-                {{ sayLive(onVehicle, test) }}
-              </button>
-              <CautionNote v-if="test.caution" :text="test.caution" />
+              <div class="passes" role="group" :aria-label="`Passes of ${step.name}`">
+                <button
+                  v-for="pass in step.passes"
+                  :key="pass"
+                  type="button"
+                  class="push"
+                  :aria-pressed="passed(kit, step).includes(pass)"
+                  :disabled="!passed(kit, step).includes(pass) && !open(onVehicle, step, pass)"
+                  @click="!passed(kit, step).includes(pass) && job.perform(fit.passed(context, kit.slug, step.id, pass, actedAt()))"
+                >
+                  {{ WORDS[pass] }}
+                </button>
+              </div>
+              <p v-for="refusal in againstStep(onVehicle, step)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
+              <p v-if="stackOf(step)" class="stack-line" :class="stackOf(step)?.value.replaceAll(' ', '-')">
+                <strong v-if="step.under">Under {{ inSentence(names.piece(step.under.piece)) }}, {{ names.group(step.under.piece, step.under.group) }}.</strong>
+                {{ sayStackOf(step) }}
+              </p>
+              <CautionNote v-if="step.caution" :text="step.caution" />
+              <ConsentAsk v-if="step.irreversible" :about="{ kind: 'fit', kit: kit.slug, step: step.id }" />
             </li>
-          </ul>
+          </ol>
         </div>
       </div>
-      <div class="leaf">
-        <h2>{{ kit.maker }} {{ kit.name }}: fitting</h2>
-        <p class="soft">Start every fastener of a side before aligning, align all before tightening.</p>
-        <ol class="rows">
-          <li v-for="step in steps" :key="step.id" class="step">
-            <div class="grow">
-              <strong>{{ step.name }}</strong>
-              <p class="soft">{{ step.tool }} · {{ step.tighten }} · {{ minutes(step.minutes) }}</p>
-            </div>
-            <div class="passes" role="group" :aria-label="`Passes of ${step.name}`">
-              <button
-                v-for="pass in step.passes"
-                :key="pass"
-                type="button"
-                class="push"
-                :aria-pressed="passed(kit, step).includes(pass)"
-                :disabled="!passed(kit, step).includes(pass) && !open(onVehicle, step, pass)"
-                @click="!passed(kit, step).includes(pass) && job.perform(fit.passed(context, kit.slug, step.id, pass, actedAt()))"
-              >
-                {{ WORDS[pass] }}
-              </button>
-            </div>
-            <p v-for="refusal in againstStep(onVehicle, step)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
-            <p v-if="stackOf(step)" class="stack-line" :class="stackOf(step)?.value.replaceAll(' ', '-')">
-              <strong v-if="step.under">Under {{ inSentence(names.piece(step.under.piece)) }}, {{ names.group(step.under.piece, step.under.group) }}.</strong>
-              {{ sayStackOf(step) }}
-            </p>
-            <CautionNote v-if="step.caution" :text="step.caution" />
-            <ConsentAsk v-if="step.irreversible" :about="{ kind: 'fit', kit: kit.slug, step: step.id }" />
-          </li>
-        </ol>
-      </div>
-    </div>
+    </template>
     <AskText
       v-if="failedTest"
       title="The test failed"

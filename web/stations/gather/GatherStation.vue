@@ -4,14 +4,18 @@ import { contentChecks, leadsToBring, ledParts, partsToOrder, routeParts, wireJo
 import type { CountLine, GatherCheck } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
 import { gather } from '@jade/core/stations';
-import { sayGatherTrouble } from '@jade/words/gather';
+import { sayGatherTrouble, sayTaskTime } from '@jade/words/gather';
 import { sayLedParts, sayRouteParts } from '@jade/words/wiring';
-import { minutes, money, plural } from '@jade/words/units';
+import { money, plural } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import NewFasteners from '../../job/NewFasteners.vue';
+import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useCurrentJob } from '../../job/current.ts';
+import { useFloor } from '../floor.ts';
+import GatherFloor from './GatherFloor.vue';
 
 const { job, context, names } = useCurrentJob();
+const floor = useFloor('gather');
 const kits = computed(() =>
   contentChecks(context.value).map(({ kit, check }) => ({
     kit,
@@ -46,69 +50,73 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
 
 <template>
   <div class="stack">
-    <section v-for="{ kit, check, open, rows } in kits" :key="kit.slug" class="stack">
-      <div class="line">
-        <h2>{{ kit.maker }} {{ kit.name }}, laid out</h2>
-        <span class="soft">{{ open === 0 ? 'everything is counted' : `${plural(open, 'item')} to count` }}</span>
-        <button v-if="open > 0" type="button" class="push small" @click="allHere(kit)">The rest is as listed</button>
-      </div>
-      <p v-for="(trouble, index) in check.troubles" :key="index" class="trouble" role="alert">{{ sayGatherTrouble(trouble, (id) => names.item(kit.slug, id)) }}</p>
-      <div class="bench-top">
-        <div v-for="column in rows" :key="column.name" class="column" :class="column.name.replace(' ', '-')">
-          <h3>{{ column.name }}</h3>
-          <ul>
-            <li v-for="line in column.lines" :key="line.item.id" class="thing" :class="[line.state.replaceAll(' ', '-'), { idle: line.needed === 'no' }]">
-              <div class="name">
-                <strong>{{ line.item.name }}</strong>
-                <span class="soft">{{
-                  line.needed === 'no' ? 'not needed on this vehicle' : line.needed === 'unknown' ? `${line.wanted} if needed` : `${line.wanted} listed`
-                }}</span>
+    <FloorSwitch v-model="floor" />
+    <GatherFloor v-if="floor" />
+    <template v-else>
+      <section v-for="{ kit, check, open, rows } in kits" :key="kit.slug" class="stack">
+        <div class="line">
+          <h2>{{ kit.maker }} {{ kit.name }}, laid out</h2>
+          <span class="soft">{{ open === 0 ? 'everything is counted' : `${plural(open, 'item')} to count` }}</span>
+          <button v-if="open > 0" type="button" class="push small" @click="allHere(kit)">The rest is as listed</button>
+        </div>
+        <p v-for="(trouble, index) in check.troubles" :key="index" class="trouble" role="alert">{{ sayGatherTrouble(trouble, (id) => names.item(kit.slug, id)) }}</p>
+        <div class="bench-top">
+          <div v-for="column in rows" :key="column.name" class="column" :class="column.name.replace(' ', '-')">
+            <h3>{{ column.name }}</h3>
+            <ul>
+              <li v-for="line in column.lines" :key="line.item.id" class="thing" :class="[line.state.replaceAll(' ', '-'), { idle: line.needed === 'no' }]">
+                <div class="name">
+                  <strong>{{ line.item.name }}</strong>
+                  <span class="soft">{{
+                    line.needed === 'no' ? 'not needed on this vehicle' : line.needed === 'unknown' ? `${line.wanted} if needed` : `${line.wanted} listed`
+                  }}</span>
+                </div>
+                <div class="counter">
+                  <button type="button" class="push small" :aria-label="`One ${line.item.name} less`" :disabled="!line.counted" @click="count(kit, line, (line.counted ?? 0) - 1)">
+                    −
+                  </button>
+                  <button
+                    type="button"
+                    class="number"
+                    :class="{ counted: line.counted !== undefined }"
+                    :aria-label="`${names.item(kit.slug, line.item.id)}: ${line.counted ?? 'not counted'}, tap when ${line.wanted} are here`"
+                    @click="count(kit, line, line.wanted)"
+                  >
+                    {{ line.counted ?? '·' }}
+                  </button>
+                  <button type="button" class="push small" :aria-label="`One ${line.item.name} more`" @click="count(kit, line, (line.counted ?? 0) + 1)">+</button>
+                </div>
+              </li>
+            </ul>
+          </div>
+        </div>
+        <div class="leaf">
+          <h2>On the bench first</h2>
+          <ul class="rows">
+            <li v-for="task in kit.benchTasks" :key="task.id">
+              <div class="grow">
+                {{ task.name }} <span class="soft">{{ sayTaskTime(task) }}</span>
               </div>
-              <div class="counter">
-                <button type="button" class="push small" :aria-label="`One ${line.item.name} less`" :disabled="!line.counted" @click="count(kit, line, (line.counted ?? 0) - 1)">
-                  −
-                </button>
-                <button
-                  type="button"
-                  class="number"
-                  :class="{ counted: line.counted !== undefined }"
-                  :aria-label="`${names.item(kit.slug, line.item.id)}: ${line.counted ?? 'not counted'}, tap when ${line.wanted} are here`"
-                  @click="count(kit, line, line.wanted)"
-                >
-                  {{ line.counted ?? '·' }}
-                </button>
-                <button type="button" class="push small" :aria-label="`One ${line.item.name} more`" @click="count(kit, line, (line.counted ?? 0) + 1)">+</button>
-              </div>
+              <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.perform(gather.benchDone(context, kit.slug, task.id))">
+                {{ done(kit, task.id) ? 'Done' : 'Mark done' }}
+              </button>
+              <CautionNote v-if="task.caution" :text="task.caution" />
             </li>
           </ul>
         </div>
-      </div>
-      <div class="leaf">
-        <h2>On the bench first</h2>
+      </section>
+      <div v-if="parts.length > 0" class="leaf"><NewFasteners /></div>
+      <section v-if="leads.length > 0 || cable || elsewhere" class="leaf">
+        <h2>From the shelf</h2>
         <ul class="rows">
-          <li v-for="task in kit.benchTasks" :key="task.id">
-            <div class="grow">
-              {{ task.name }} <span class="soft">{{ minutes(task.minutes) }}{{ task.cureMin > 0 ? `, then ${minutes(task.cureMin)} to cure` : '' }}</span>
-            </div>
-            <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.perform(gather.benchDone(context, kit.slug, task.id))">
-              {{ done(kit, task.id) ? 'Done' : 'Mark done' }}
-            </button>
-            <CautionNote v-if="task.caution" :text="task.caution" />
+          <li v-for="lead in leads" :key="lead.adapter.id">
+            <span class="grow">{{ lead.count }} × {{ lead.adapter.name }}</span> <span class="soft">{{ money(lead.priceCents, job.view?.currency ?? '') }}</span>
           </li>
         </ul>
-      </div>
-    </section>
-    <div v-if="parts.length > 0" class="leaf"><NewFasteners /></div>
-    <section v-if="leads.length > 0 || cable || elsewhere" class="leaf">
-      <h2>From the shelf</h2>
-      <ul class="rows">
-        <li v-for="lead in leads" :key="lead.adapter.id">
-          <span class="grow">{{ lead.count }} × {{ lead.adapter.name }}</span> <span class="soft">{{ money(lead.priceCents, job.view?.currency ?? '') }}</span>
-        </li>
-      </ul>
-      <p v-if="cable">{{ cable }}</p>
-      <p v-if="elsewhere">{{ elsewhere }}</p>
-    </section>
+        <p v-if="cable">{{ cable }}</p>
+        <p v-if="elsewhere">{{ elsewhere }}</p>
+      </section>
+    </template>
   </div>
 </template>
 

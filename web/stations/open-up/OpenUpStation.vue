@@ -7,6 +7,7 @@ import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
 import { listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
 import { sayEstimate, sayTrouble, sayWithout } from '@jade/words/access';
+import { FLOOR } from '@jade/words/floor';
 import { sayTarget } from '@jade/words/subject';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -18,6 +19,8 @@ import { frameAround, viewOf, VIEWS, type View } from '../../design/geometry/out
 import { layWayIn, type DrawnStep } from '../../design/geometry/way-in.ts';
 import { useDraft } from '../../drafts/index.ts';
 import { useRoom } from '../../design/room.ts';
+import OtherSteps from '../../floor/OtherSteps.vue';
+import { useFloor } from '../floor.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import { planner } from '../../workers/bridge.ts';
@@ -33,7 +36,7 @@ const FoundHere = defineAsyncComponent(() => import('./FoundHere.vue'));
 const { job, context, names } = useCurrentJob();
 const chosenView = ref<View>();
 const picked = ref<string>();
-const floor = ref(false);
+const floor = useFloor('open-up');
 const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
 const blocked = ref<{ place: string; level?: OpenLevel; way: string }>();
@@ -70,6 +73,10 @@ const { draft: isolation, drop: isolated } = useDraft(
 const waits = computed(() => suppliesNow(context.value).filter(({ deadAt }) => deadAt !== undefined && deadAt > clock.value));
 /** Looked at from where the step is, until another view is chosen. */
 const view = computed<View>(() => chosenView.value ?? viewOf(current.value?.zone ?? 'front'));
+/** Every other step of the plan, for who looks for one. */
+const otherSteps = computed(() =>
+  (plan.value?.steps ?? []).filter((step) => step !== current.value).map((step) => ({ id: step.piece, text: `${names.value.piece(step.piece)} ${step.level}` })),
+);
 const slotOffset = computed(() => done.value.length);
 const school = computed(() => schoolOf(context.value));
 const people = computed(() => job.state.order?.people ?? 1);
@@ -132,7 +139,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
 </script>
 
 <template>
-  <div class="stack">
+  <div :class="floor ? 'on-floor' : 'stack'">
     <div v-if="plan" class="line figures">
       <template v-if="!settled && !floor && plan.steps.length > 0">
         <span
@@ -144,7 +151,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         ><strong>Everything is reachable.</strong> Go on with the <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'wire' } }">wires</router-link>.</span
       >
       <span class="grow" />
-      <button type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole plan' : 'Floor mode' }}</button>
+      <button type="button" class="push small" @click="floor = !floor">{{ floor ? FLOOR.off : FLOOR.on }}</button>
     </div>
     <EmptyNote v-if="(!plan && !planner.failed) || progress" kind="loading"
       >Working out the least-labour way in…
@@ -262,6 +269,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         </div>
       </div>
     </div>
+    <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
     <FoundHere v-if="finding" :kind="finding" :step="current" :blocked="blocked" @close="finding = undefined" />
   </div>

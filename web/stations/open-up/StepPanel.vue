@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref } from 'vue';
+import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
 import { LONGEST_TEXT } from '@jade/core/job';
 import type { Refusal } from '@jade/core/stations';
@@ -11,6 +11,7 @@ import CautionNote from '../../design/CautionNote.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import WordsField from '../../design/WordsField.vue';
 import ConsentAsk from '../../job/ConsentAsk.vue';
+import { useSecondTap } from '../../floor/second-tap.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
@@ -28,14 +29,10 @@ const total = computed(() => Object.values(counts.value).reduce((sum, count) => 
 const asksBy = computed(() => context.value.profile.supplies.find((supply) => supply.id === props.step.isolates)?.by === 'qualified people');
 const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
 
-/** A second tap that was meant for the step before does not tick this one. */
-const SECOND_TAP_MS = 350;
-const settled = ref(false);
-const waiting = setTimeout(() => void (settled.value = true), SECOND_TAP_MS);
-onUnmounted(() => clearTimeout(waiting));
+const meant = useSecondTap(() => `${props.step.piece}/${props.step.level}`);
 
 function finish(): void {
-  if (!settled.value) return;
+  if (!meant.value) return;
   emit(
     'done',
     props.step.fasteners.map((group) => ({ group: group.id, count: counts.value[group.id] ?? group.count })),
@@ -88,10 +85,12 @@ function broken(group: string): void {
     <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
     <p v-if="way?.note">{{ way.note }}</p>
     <WordsField v-if="asksBy" v-model="by" label="Who isolates it, and by which procedure" :most="LONGEST_TEXT.isolation" />
-    <button type="button" class="push main big" :disabled="against.length > 0" :aria-disabled="!settled" @click="finish">
-      {{ step.fasteners.length > 0 ? `Done, ${total} into slot ${slotNumber}` : 'Done' }}
-    </button>
-    <p v-for="refusal in against" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
+    <div class="reach">
+      <p v-for="refusal in against" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
+      <button type="button" class="push main big" :disabled="against.length > 0" :aria-disabled="!meant" @click="finish">
+        {{ step.fasteners.length > 0 ? `Done, ${total} into slot ${slotNumber}` : 'Done' }}
+      </button>
+    </div>
     <p v-if="floor" class="soft then">{{ next ? `Then: ${sayNext(next)}` : 'Then everything is reachable.' }}</p>
     <div class="line">
       <button type="button" class="push small" @click="emit('blocked')">This way is blocked</button>
@@ -140,36 +139,5 @@ header {
 .prepare ol {
   padding-left: 1.2em;
   list-style: decimal;
-}
-
-.big {
-  min-height: 56px;
-  font-size: 17px;
-}
-
-.floor {
-  font-size: 19px;
-}
-
-.floor h2 {
-  font-size: 28px;
-}
-
-.floor .big {
-  position: sticky;
-  bottom: 12px;
-  z-index: 2;
-  min-height: 76px;
-  font-size: 22px;
-}
-
-.floor :deep(.counter .push) {
-  min-height: 56px;
-  min-width: 56px;
-  font-size: 19px;
-}
-
-.floor .line .push {
-  min-height: 56px;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { legOf } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
@@ -23,6 +23,7 @@ import { inSentence } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
+import { useSecondTap } from '../../floor/second-tap.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import EmptyCavities from './EmptyCavities.vue';
 import JointFaces from './JointFaces.vue';
@@ -40,13 +41,7 @@ const others = computed(() => steps.value.filter(({ id }) => id !== current.valu
 const against = computed(() => (current.value && 'against' in current.value ? current.value.against : []));
 const caution = computed(() => (current.value?.kind === 'join' ? sayLedCaution(current.value.joint, context.value.rules.electrics) : undefined));
 const acceptable = computed(() => current.value?.kind === 'settle' && !isRefused(wire.acceptLoad(context.value, current.value.load.circuit.id)));
-/** A second tap that was meant for the step before does not tick this one. */
-const SECOND_TAP_MS = 350;
-const shownAt = ref(Date.now());
-watch(
-  () => current.value?.id,
-  () => void (shownAt.value = Date.now()),
-);
+const meant = useSecondTap(() => current.value?.id);
 
 const list = ref<HTMLDetailsElement | null>(null);
 const shown = ref<HTMLElement | null>(null);
@@ -60,7 +55,7 @@ async function pick(id: string | undefined): Promise<void> {
 
 function done(): void {
   const step = current.value;
-  if (!step || Date.now() - shownAt.value < SECOND_TAP_MS) return;
+  if (!step || !meant.value) return;
   if (step.kind === 'join') void job.perform(wire.join(context.value, step.joint.kit.slug, step.joint.connection.id, actedAt()));
   if (step.kind === 'settle') void job.perform(wire.acceptLoad(context.value, step.load.circuit.id));
   if (step.kind === 'lay') void job.perform(wire.layLeg(context.value, step.route.kit, legOf(context.value, step.route), step.route.path?.id));
@@ -69,7 +64,7 @@ function done(): void {
 </script>
 
 <template>
-  <div class="floor">
+  <div class="on-floor">
     <EmptyNote v-if="!current" kind="empty">Everything at Wire is done.</EmptyNote>
     <article v-else ref="shown" class="leaf step" aria-live="polite">
       <h2>{{ sayWireStep(current, names.lamp) }}</h2>
@@ -134,21 +129,11 @@ function done(): void {
 </template>
 
 <style scoped>
-.floor {
-  display: grid;
-  gap: 12px;
-}
-
 .step {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 9px;
   border-top: 5px solid var(--amber);
-  font-size: 18px;
-}
-
-.step h2 {
-  font-size: 24px;
 }
 
 .checks {
@@ -159,46 +144,13 @@ function done(): void {
   font-weight: 620;
 }
 
-.reach {
-  position: sticky;
-  bottom: 12px;
-  z-index: 2;
-  display: grid;
-  gap: 8px;
-  padding-top: 6px;
-  background: var(--paper-raised);
-}
-
 .reach p {
   margin: 0;
-}
-
-.reach .push:disabled {
-  opacity: 1;
-  background: var(--paper-sunk);
-  border-color: var(--line-strong);
-  color: var(--ink-soft);
-}
-
-.reach .push {
-  min-height: 72px;
-  font-size: 20px;
-}
-
-summary,
-li .push {
-  min-height: 56px;
 }
 
 summary {
   cursor: pointer;
   align-content: center;
   font-weight: 620;
-}
-
-@media (max-width: 700px) {
-  .reach {
-    bottom: 118px;
-  }
 }
 </style>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { LONGEST_TEXT, stackOfStep } from '@jade/core/job';
+import { fit } from '@jade/core/stations';
+import { FIT_FLOOR, sayFitStep, sayPassDone } from '@jade/words/fit';
+import { sayHelper } from '@jade/words/kit';
+import { sayStack } from '@jade/words/gather';
+import { sayRefusal } from '@jade/words/stations';
+import AskText from '../../design/AskText.vue';
+import CautionNote from '../../design/CautionNote.vue';
+import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
+import FloorFrame from '../../floor/FloorFrame.vue';
+import ConsentAsk from '../../job/ConsentAsk.vue';
+import { actedAt, useClock } from '../../job/clock.ts';
+import { useCurrentJob } from '../../job/current.ts';
+import { useKitSheet } from './kit-sheet.ts';
+
+/** One pass of one fitting step, or one test, at a time. */
+const { job, context, names } = useCurrentJob();
+const clock = useClock();
+const steps = computed(() => fit.floorSteps(context.value, clock.value));
+const sheetOf = useKitSheet();
+const failed = ref<{ kit: string; test: string }>();
+/** Whether the bolt of a step still holds, in words; none of a step without one. */
+function stackOf({ step }: fit.FitFloorStep & { kind: 'pass' }): string {
+  const check = stackOfStep(context.value.profile, step);
+  return check ? sayStack(check) : '';
+}
+/** What is said of a step as a whole: consent has its own place. */
+const against = (step: fit.FitFloorStep) => step.against.filter(({ code }) => code !== 'consent-first');
+
+function fail(note: string): void {
+  if (failed.value) void job.perform(fit.tested(context.value, failed.value.kit, failed.value.test, false, actedAt(), note));
+  failed.value = undefined;
+}
+</script>
+
+<template>
+  <FloorFrame :steps="steps" :say="(step) => sayFitStep(step, names)" :done="FIT_FLOOR.done">
+    <template #default="{ step }">
+      <template v-if="step.kind === 'pass'">
+        <p class="soft">{{ step.step.tool }} · {{ step.step.tighten }}</p>
+        <CautionNote v-if="step.step.caution" :text="step.step.caution" />
+        <ConsentAsk v-if="step.step.irreversible" :about="{ kind: 'fit', kit: step.onVehicle.kit.slug, step: step.step.id }" />
+        <p v-if="stackOf(step)">{{ stackOf(step) }}</p>
+      </template>
+      <template v-else>
+        <p>{{ FIT_FLOOR.helper }} {{ sayHelper(step.onVehicle.kit, step.test) }}</p>
+        <CautionNote v-if="step.test.caution" :text="step.test.caution" />
+        <CautionNote :text="FIT_FLOOR.eyes" />
+      </template>
+    </template>
+    <template #reach="{ step, end }">
+      <p v-for="refusal in against(step)" :key="refusal.code" class="odd">{{ sayRefusal(refusal, names) }}</p>
+      <button
+        v-if="step.kind === 'pass'"
+        type="button"
+        class="push main big"
+        :disabled="step.against.length > 0"
+        @click="end(() => job.perform(fit.passed(context, step.onVehicle.kit.slug, step.step.id, step.pass, actedAt())))"
+      >
+        {{ sayPassDone(step.pass) }}
+      </button>
+      <template v-else>
+        <button
+          type="button"
+          class="push main big"
+          :disabled="step.against.length > 0"
+          @click="end(() => job.perform(fit.tested(context, step.onVehicle.kit.slug, step.test.id, true, actedAt())))"
+        >
+          {{ FIT_FLOOR.works }}
+        </button>
+        <button type="button" class="push" :disabled="step.against.length > 0" @click="end(() => (failed = { kit: step.onVehicle.kit.slug, test: step.test.id }))">
+          {{ step.failed ? FIT_FLOOR.failed : FIT_FLOOR.fails }}
+        </button>
+      </template>
+    </template>
+    <template #drawing="{ step }">
+      <VehicleSheet :profile="context.profile" v-bind="sheetOf(step.onVehicle, step.kind === 'pass' ? step.step.side : step.test.side)" :label="FIT_FLOOR.where" />
+    </template>
+  </FloorFrame>
+  <AskText
+    v-if="failed"
+    :title="FIT_FLOOR.title"
+    :label="FIT_FLOOR.did"
+    :action="FIT_FLOOR.record"
+    :about="`${job.view?.id}/test/${failed.kit}/${failed.test}`"
+    :most="LONGEST_TEXT.note"
+    @written="fail"
+    @close="failed = undefined"
+  />
+</template>
