@@ -6,6 +6,9 @@ const LONG_MS = 240_000;
 
 const shop = new TestBench(LONG_MS);
 
+/** Panel gaps as they are measured, in millimetres. */
+const GAPS = { 'Skin to wing, left': '4.7', 'Skin to wing, right': '5.2', 'Headlamp to skin, left': '3.9', 'Headlamp to skin, right': '4,3' };
+
 type Press = (target: Locator) => Promise<void>;
 const byTouch: Press = (target) => target.tap();
 const byKeyboard: Press = async (target) => {
@@ -70,9 +73,9 @@ class Walk {
     await this.press(this.page.getByRole('button', { name: 'Dipped beam, left' }));
     await this.radio('Dipped beam, left', 'works');
     await this.button(/^The other \d+ work/);
-    for (const gap of ['Skin to wing, left', 'Skin to wing, right', 'Headlamp to skin, left', 'Headlamp to skin, right']) {
+    for (const [gap, widthMm] of Object.entries(GAPS)) {
       await this.press(this.page.getByRole('button', { name: new RegExp(`^${gap}`) }));
-      await this.measure('Gap', '5');
+      await this.measure('Gap', widthMm);
     }
     await this.measure('Battery at rest', '12.6');
     await this.button('Read: none stored');
@@ -197,7 +200,12 @@ class Walk {
     await this.button(/^Tried: all \d+ light as they should/);
     await this.button(/^Tried: (all|the other) \d+ are as on arrival/);
     await this.button('Read: none stored');
-    for (const gap of ['Skin to wing, left', 'Skin to wing, right', 'Headlamp to skin, left', 'Headlamp to skin, right']) await this.measure(new RegExp(`^${gap}`), '5.5');
+    // One of them is wider than it came: that is said, measured again, and kept with a word.
+    for (const [gap, widthMm] of Object.entries(GAPS)) if (!gap.startsWith('Skin to wing, right')) await this.measure(new RegExp(`^${gap}`), widthMm);
+    await this.measure(/^Skin to wing, right/, '0.31 in');
+    await this.page.getByText(/^It was 5\.2.*on arrival/).waitFor();
+    await this.page.getByLabel('Why it is so').fill('clip was bent on arrival');
+    await this.button('Keep it');
     await this.page.getByRole('heading', { name: 'It can leave' }).waitFor();
     // The lead signs off: whoever else worked hands the bench over.
     if (await this.page.getByText('Only the lead may sign off').isVisible()) {

@@ -77,8 +77,8 @@ test(
       const { events } = route.request().postDataJSON() as { events: { id: string }[] };
       return route.fulfill({ status: 422, json: { answers: events.map(({ id }) => ({ id, status: 'refused', faults: [{ message: 'it came too late' }] })) } });
     });
-    await enter('11.11');
-    await page.getByText(/Battery at rest.*11\.1.*it came too late/).waitFor();
+    await enter('12.11');
+    await page.getByText(/Battery at rest.*12\.1.*it came too late/).waitFor();
     await page.reload();
     await page.getByText(/it came too late/).waitFor();
     await page.getByRole('button', { name: 'Read, put it away' }).click();

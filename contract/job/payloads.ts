@@ -86,6 +86,7 @@ class LampTried implements P<'baseline.tried'> {
 
 class BatteryMeasured implements P<'battery.measured'> {
   @Amount(0, 60) restV!: number;
+  @Optional() @Text(MOST.why) why?: string;
 }
 
 class CodeRecorded implements P<'code.recorded'> {
@@ -103,6 +104,7 @@ class GapMeasured implements P<'gap.measured'> {
   @Slug() gap!: string;
   @OneOf(MOMENTS) moment!: P<'gap.measured'>['moment'];
   @Amount(0, 100) widthMm!: number;
+  @Optional() @Text(MOST.why) why?: string;
 }
 
 class DamageNoted implements P<'damage.noted'> {

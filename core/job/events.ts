@@ -99,10 +99,11 @@ export interface Payloads {
   /** `seenAt` where the fact comes from an earlier job of the same vehicle; `not` names values that are ruled out while it is not known. */
   'fact.recorded': { fact: string; certainty: FactCertainty; value?: string; not?: string[]; seenAt?: string };
   'baseline.tried': { lamp: string; result: BaselineResult };
-  'battery.measured': { restV: number };
+  /** `why`: what was said where a measure made one wonder. */
+  'battery.measured': { restV: number; why?: string };
   'code.recorded': { moment: Moment; code: string; note?: string };
   'codes.read': { moment: Moment; count: number };
-  'gap.measured': { gap: string; moment: Moment; widthMm: number };
+  'gap.measured': { gap: string; moment: Moment; widthMm: number; why?: string };
   'damage.noted': { place: string; note: string };
   'option.chosen': { kit: string; option: string; choice: string };
   'match.confirmed': { kit: string };

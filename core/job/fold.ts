@@ -2,7 +2,7 @@ import { onWith, type VehicleState } from '../states/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
-import { emptyJob, records, wanting, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
+import { emptyJob, gapWhyKey, records, wanting, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
 
@@ -54,6 +54,12 @@ function keyIn(state: JobState, read: VehicleState, at: string): void {
   else delete state.ignition;
 }
 
+/** A word on a measure stands as long as that measure does. */
+function said(state: JobState, key: string, why: string | undefined): void {
+  if (why === undefined) delete state.measureWhy[key];
+  else state.measureWhy[key] = why;
+}
+
 /** The key of a plug that is capped: one of the vehicle by its own id, one of a kit by both. */
 export const cappedKey = (plug: string, kit?: string): string => (kit === undefined ? plug : `${kit}/${plug}`);
 
@@ -73,10 +79,16 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'number.recorded': (state, { number }) => void (state.number = number),
   'fact.recorded': (state, { fact, ...record }) => void (state.facts[fact] = record),
   'baseline.tried': (state, { lamp, result }) => void (state.baseline[lamp] = result),
-  'battery.measured': (state, { restV }) => void (state.restV = restV),
+  'battery.measured': (state, { restV, why }) => {
+    state.restV = restV;
+    said(state, 'battery', why);
+  },
   'code.recorded': (state, { moment, code, note }) => void state.codes[moment].push({ code, note }),
   'codes.read': (state, { moment, count }) => void (state.codesRead[moment] = count),
-  'gap.measured': (state, { gap, moment, widthMm }) => void (state.gaps[moment][gap] = widthMm),
+  'gap.measured': (state, { gap, moment, widthMm, why }) => {
+    state.gaps[moment][gap] = widthMm;
+    said(state, gapWhyKey(gap, moment), why);
+  },
   'damage.noted': (state, { place, note }, event) => void state.damage.push({ event: event.id, place, note }),
   'option.chosen': (state, { kit, option, choice }) => void (within(state.options, kit)[option] = choice),
   'match.confirmed': (state, { kit }) => addOnce(state.confirmed, kit),

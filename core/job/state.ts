@@ -68,6 +68,8 @@ export interface JobState {
   codes: Record<Moment, { code: string; note?: string }[]>;
   codesRead: Partial<Record<Moment, number>>;
   gaps: Record<Moment, Record<string, number>>;
+  /** What was said of measures that made one wonder: of the battery, or of a gap and its moment. */
+  measureWhy: Record<string, string>;
   damage: { event: string; place: string; note: string }[];
   options: Record<string, Record<string, string>>;
   confirmed: string[];
@@ -169,6 +171,9 @@ export interface JobState {
   questions: OpenQuestion[];
 }
 
+/** Under what a word on a gap is kept. */
+export const gapWhyKey = (gap: string, moment: Moment): string => `${gap}/${moment}`;
+
 /** A record without a prototype, so that an id may be any word. */
 export function records<T>(): Record<string, T> {
   return Object.create(null) as Record<string, T>;
@@ -185,6 +190,7 @@ export function emptyJob(): JobState {
     codes: { before: [], after: [] },
     codesRead: records(),
     gaps: { before: records(), after: records() },
+    measureWhy: records(),
     damage: [],
     options: records(),
     confirmed: [],

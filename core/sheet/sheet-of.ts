@@ -4,6 +4,7 @@ import {
   contentChecks,
   fitStepsOf,
   functionsOf,
+  gapWhyKey,
   kitsOnVehicle,
   lampAims,
   leftoverPlugs,
@@ -158,7 +159,7 @@ function arrivalLines({ said, state }: With): ArrivalLine[] {
   return [
     ...(wish ? [{ code: 'wish' as const, text: wish, from: opened }] : []),
     { code: 'mileage', ...(mileage ? { mileage, from: opened } : { from: [] }) },
-    { code: 'battery', restV: state.restV, from: said.last('battery.measured') },
+    { code: 'battery', restV: state.restV, why: state.measureWhy.battery, from: said.last('battery.measured') },
     ...state.damage.map(({ event, place, note }): ArrivalLine => ({ code: 'damage', place, note, from: [event] })),
     ...Object.values(state.accessories).map((accessory): ArrivalLine => ({
       code: 'accessory',
@@ -186,7 +187,15 @@ function factoryLines({ said, ...context }: With): FactoryLine[] {
 function gapLines({ said, state, profile }: With): GapLine[] {
   return profile.gaps.map((gap): GapLine => {
     const at = (moment: 'before' | 'after') => said.last('gap.measured', (own) => own.gap === gap.id && own.moment === moment);
-    return { gap, beforeMm: state.gaps.before[gap.id], afterMm: state.gaps.after[gap.id], from: [...at('before'), ...at('after')] };
+    const why = (moment: 'before' | 'after') => state.measureWhy[gapWhyKey(gap.id, moment)];
+    return {
+      gap,
+      beforeMm: state.gaps.before[gap.id],
+      afterMm: state.gaps.after[gap.id],
+      beforeWhy: why('before'),
+      afterWhy: why('after'),
+      from: [...at('before'), ...at('after')],
+    };
   });
 }
 

@@ -56,7 +56,7 @@ export type ArrivalLine = Said &
   (
     | { code: 'wish'; text: string }
     | { code: 'mileage'; mileage?: Mileage }
-    | { code: 'battery'; restV?: number }
+    | { code: 'battery'; restV?: number; why?: string }
     | { code: 'damage'; place: string; note: string }
     | { code: 'accessory'; accessory: Accessory }
   );
@@ -73,6 +73,9 @@ export interface GapLine extends Said {
   gap: GapPoint;
   beforeMm?: number;
   afterMm?: number;
+  /** What was said of them where they made one wonder. */
+  beforeWhy?: string;
+  afterWhy?: string;
 }
 
 export interface AimLine extends Said {

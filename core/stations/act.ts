@@ -1,5 +1,6 @@
 import { tooManyIn, type FeedBar, type Happened, type SupplyBar } from '../job/index.ts';
 import type { Pass } from '../kit/index.ts';
+import type { MeasureDoubt } from '../judging/index.ts';
 import type { ReadingDoubt, ReferenceVerdict } from '../probing/index.ts';
 import type { Subject } from '../subject/index.ts';
 import type { SupplyId } from '../vehicle/index.ts';
@@ -13,6 +14,7 @@ export type Refusal =
   | { code: 'already' }
   | { code: 'nothing' }
   | { code: 'too-long'; over: number; most: number }
+  | { code: 'doubtful'; doubts: MeasureDoubt[] }
   | { code: 'unknown'; what: string; id: string }
   | { code: 'open-first'; pieces: string[] }
   | { code: 'back-first'; pieces: string[] }

@@ -332,6 +332,28 @@ describe('close up', () => {
   });
 });
 
+describe('a measure that makes one wonder', () => {
+  test('is kept with a word and not without one; the word goes where the measure goes', () => {
+    const log = openedLog();
+    expect(checkIn.batteryMeasured(now(log).context, 24.6)).toEqual({ refused: [{ code: 'doubtful', doubts: [{ code: 'other system', systemV: 12 }] }] });
+    expect(checkIn.batteryMeasured(now(log).context, 12.5, ' not needed ')).toEqual({ events: [{ type: 'battery.measured', payload: { restV: 12.5 } }] });
+    write(log, checkIn.batteryMeasured(now(log).context, 11.4, ' stood for a month '));
+    expect([log.state.restV, log.state.measureWhy]).toEqual([11.4, { battery: 'stood for a month' }]);
+    write(log, checkIn.batteryMeasured(now(log).context, 12.6));
+    expect(log.state.measureWhy).toEqual({});
+    expect(codes(checkIn.batteryMeasured(now(log).context, 11.4, 'x'.repeat(301)))).toEqual(['too-long']);
+  });
+
+  test('a gap leaving is held against how it came', () => {
+    const log = openedLog();
+    expect(codes(checkIn.gapMeasured(now(log).context, 'nowhere', 'before', 5))).toEqual(['unknown']);
+    write(log, checkIn.gapMeasured(now(log).context, 'wing', 'before', 4.3));
+    expect(checkIn.gapMeasured(now(log).context, 'wing', 'after', 5.6)).toEqual({ refused: [{ code: 'doubtful', doubts: [{ code: 'changed', beforeMm: 4.3 }] }] });
+    write(log, checkIn.gapMeasured(now(log).context, 'wing', 'after', 5.6, 'clip was bent on arrival'));
+    expect([log.state.gaps.after, log.state.measureWhy]).toEqual([{ wing: 5.6 }, { 'wing/after': 'clip was bent on arrival' }]);
+  });
+});
+
 describe('what nobody saw is not written down', () => {
   test('a height measured at the lamp is no reading on the wall', () => {
     const log = openedLog();

@@ -1,3 +1,5 @@
+export * from './typed.ts';
+
 /** Minutes as whole hundredths, so that sums and comparisons of plans are exact. */
 export function minutesToHundredths(minutes: number): number {
   return Math.round(minutes * 100);

@@ -1,14 +1,28 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue';
+import { computed, ref, useId, watch } from 'vue';
+import type { MeasureDoubt } from '@jade/core/judging';
+import { LONGEST_TEXT } from '@jade/core/job';
+import { typedMeasure, type TypedUnit } from '@jade/core/units';
+import { DOUBTED, sayDoubt, sayTyped } from '@jade/words/judging';
+import { sayBetween } from '@jade/words/units';
 import { useLine } from '../drafts/index.ts';
+import { fits } from './words.ts';
+import WordsField from './WordsField.vue';
 
-/** A number measured at the vehicle, with its unit. Written when it is confirmed, not while it is typed; what is typed is kept on its page, `about` parting entries of the same label. */
-const props = defineProps<{ label: string; about?: string; unit: string; value?: number; step?: number; least?: number; most?: number }>();
-const emit = defineEmits<{ measured: [value: number] }>();
+/**
+ * A number measured at the vehicle, with its unit, as it is typed: with a comma, in inches, as a fraction. Written when it is confirmed, not while it is typed;
+ * what is typed is kept on its page, `about` parting entries of the same label. Where it makes one wonder that is said, and it is kept with a word.
+ */
+const props = defineProps<{ label: string; about?: string; unit: TypedUnit; value?: number; least?: number; most?: number; doubts?: (value: number) => MeasureDoubt[] }>();
+const emit = defineEmits<{ measured: [value: number, why?: string] }>();
 const fault = ref('');
 const id = useId();
 const written = () => (props.value === undefined ? '' : String(props.value));
 const { text, typed, drop } = useLine(() => `${location.pathname}/${props.label}/${props.about ?? ''}`, written);
+/** A measure that makes one wonder, until it is kept with a word or measured again. */
+const doubted = ref<number>();
+const why = ref('');
+const wonder = computed(() => (doubted.value === undefined ? [] : (props.doubts?.(doubted.value) ?? [])));
 
 watch(
   () => props.value,
@@ -25,15 +39,31 @@ function leave(): void {
 
 function confirm(): void {
   typed.value = false;
-  const line = text.value.trim().replace(',', '.');
+  const line = text.value.trim();
   if (line === '' || line === written()) return;
-  const value = Number(line);
-  if (!Number.isFinite(value)) fault.value = `Write a number in ${props.unit}.`;
-  else if (value < (props.least ?? -Infinity) || value > (props.most ?? Infinity)) fault.value = `Between ${props.least} and ${props.most} ${props.unit}.`;
+  const measure = typedMeasure(line, props.unit);
+  if ('fault' in measure) fault.value = sayTyped(measure, props.unit);
+  else if (measure.value < (props.least ?? -Infinity) || measure.value > (props.most ?? Infinity)) fault.value = sayBetween(props.least, props.most, props.unit);
   else {
     fault.value = '';
-    emit('measured', value);
+    if ((props.doubts?.(measure.value) ?? []).length > 0) doubted.value = measure.value;
+    else keep(measure.value);
   }
+}
+
+function keep(value: number, word?: string): void {
+  doubted.value = undefined;
+  why.value = '';
+  // It stands there as it is kept, in the unit that is wanted.
+  text.value = String(value);
+  if (word === undefined) emit('measured', value);
+  else emit('measured', value, word);
+}
+
+function again(): void {
+  doubted.value = undefined;
+  why.value = '';
+  drop();
 }
 </script>
 
@@ -52,6 +82,14 @@ function confirm(): void {
       @blur="leave"
       @keydown.enter="confirm"
     />
+    <div v-if="doubted !== undefined" class="doubt" role="alert">
+      <p v-for="doubt in wonder" :key="doubt.code">{{ sayDoubt(doubt) }}</p>
+      <WordsField v-model="why" :label="DOUBTED.why" :most="LONGEST_TEXT.why" />
+      <div class="line">
+        <button type="button" class="push small" :disabled="!fits(why, LONGEST_TEXT.why)" @click="keep(doubted, why.trim())">{{ DOUBTED.keep }}</button>
+        <button type="button" class="push small" @click="again">{{ DOUBTED.again }}</button>
+      </div>
+    </div>
   </div>
 </template>
 
@@ -59,6 +97,20 @@ function confirm(): void {
 .measure {
   min-width: 128px;
   max-width: 215px;
+}
+
+/* What makes one wonder takes the room that it needs. */
+.measure:has(.doubt) {
+  max-width: 420px;
+}
+
+.doubt {
+  display: grid;
+  gap: 6px;
+  margin-top: 6px;
+  padding: 8px 10px;
+  border-left: 5px solid var(--amber);
+  background: var(--amber-soft);
 }
 
 /* The unit stands there before anything is written. */

@@ -74,10 +74,10 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'fact.recorded': ({ fact, certainty, value, not = [] }, names) =>
     `${names.fact(fact)}: ${certainty === 'unknown' ? 'not known' : `${value ?? ''}${certainty === 'assumed' ? ', assumed' : ''}`}${not.length > 0 ? `, surely not ${not.join(' or ')}` : ''}`,
   'baseline.tried': ({ lamp, result }, names) => `${names.factory(lamp)}, on arrival: ${result}`,
-  'battery.measured': ({ restV }) => `Battery at rest ${amount(restV, 'V', 1)}`,
+  'battery.measured': ({ restV, why }) => `Battery at rest ${amount(restV, 'V', 1)}${why ? `, ${why}` : ''}`,
   'code.recorded': ({ code, moment }) => `Fault code ${code}, ${moment}`,
   'codes.read': ({ moment, count }) => `Fault codes read ${moment}: ${count === 0 ? 'none' : count}`,
-  'gap.measured': ({ gap, widthMm, moment }, names) => `${names.gap(gap)}, ${moment}: ${amount(widthMm, 'mm', 1)}`,
+  'gap.measured': ({ gap, widthMm, moment, why }, names) => `${names.gap(gap)}, ${moment}: ${amount(widthMm, 'mm', 1)}${why ? `, ${why}` : ''}`,
   'damage.noted': ({ place, note }) => `Damage, ${place}: ${note}`,
   'option.chosen': ({ kit, option, choice }, names) => `${names.kit(kit)}, ${inSentence(names.option(kit, option))}: ${inSentence(names.choice(kit, option, choice))}`,
   'match.confirmed': ({ kit }, names) => `Match of ${names.kit(kit)} confirmed`,

@@ -153,7 +153,7 @@ function arrivalRow(line: ArrivalLine, names: Names): string[] {
     case 'mileage':
       return ['Counter', line.mileage ? sayMileage(line.mileage) : 'not written down'];
     case 'battery':
-      return ['Battery at rest', line.restV === undefined ? 'not measured' : volts(line.restV, 1)];
+      return ['Battery at rest', line.restV === undefined ? 'not measured' : `${volts(line.restV, 1)}${line.why ? `: ${line.why}` : ''}`];
     case 'damage':
       return [`Damage: ${inSentence(line.place)}`, line.note];
     case 'accessory': {
@@ -175,13 +175,13 @@ function factoryRows(lines: readonly FactoryLine[]): string[][] {
   });
 }
 
-function gapRow({ gap, beforeMm, afterMm }: GapLine): string[] {
-  const said = (widthMm: number | undefined) => {
+function gapRow({ gap, beforeMm, afterMm, beforeWhy, afterWhy }: GapLine): string[] {
+  const said = (widthMm: number | undefined, why: string | undefined) => {
     if (widthMm === undefined) return 'not measured';
     const beside = Math.abs(widthMm - gap.nominalMm) > gap.toleranceMm + 1e-9;
-    return `${millimetres(widthMm, 1)}${beside ? ', outside' : ''}`;
+    return `${millimetres(widthMm, 1)}${beside ? ', outside' : ''}${why ? `: ${why}` : ''}`;
   };
-  return [gap.name, said(beforeMm), said(afterMm), `${millimetres(gap.nominalMm, 1)} ± ${millimetres(gap.toleranceMm, 1)}`];
+  return [gap.name, said(beforeMm, beforeWhy), said(afterMm, afterWhy), `${millimetres(gap.nominalMm, 1)} ± ${millimetres(gap.toleranceMm, 1)}`];
 }
 
 const aimRow =

@@ -3,6 +3,7 @@ import type { FaceFault, Hold, HoldCode, Refusal, Station, StationState } from '
 import type { PoweredFault } from '@jade/core/wiring';
 import type { Names } from '@jade/words/names';
 import { saySubject, sayTarget } from '@jade/words/subject';
+import { sayDoubt } from '@jade/words/judging';
 import { DOUBT_WORDS, POWERED_FAULTS, sayReference } from '@jade/words/probing';
 import { BAR_WORDS } from '@jade/words/wiring';
 import { amount, inSentence, percent, plural, sayTooLong } from '@jade/words/units';
@@ -162,6 +163,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `Before the supply goes dead: ${refusal.what.map((what) => (what === 'codes' ? 'read the fault codes' : 'try every factory lamp')).join(' and ')}, at Check in.`;
     case 'too-long':
       return sayTooLong(refusal.over, refusal.most);
+    case 'doubtful':
+      return `${refusal.doubts.map(sayDoubt).join(' ')} Keep it with a word, or measure again.`;
     case 'qualified-first':
       return `${names.supply(refusal.supply)}: only by qualified people and the maker’s procedure. Write down who isolates it and how.`;
     case 'bolts-asked':

@@ -84,5 +84,9 @@ export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;
 }
 
+/** Between what a measure lies. */
+export const sayBetween = (least: number | undefined, most: number | undefined, unit: string): string =>
+  least === undefined ? `At most ${most} ${unit}.` : most === undefined ? `At least ${least} ${unit}.` : `Between ${least} and ${most} ${unit}.`;
+
 /** A text that is longer than what is kept of it. */
 export const sayTooLong = (over: number, most: number): string => `${plural(over, 'character')} too many: ${most} at most.`;

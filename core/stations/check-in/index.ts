@@ -1,4 +1,5 @@
-import { factValues, functionsOf, LONGEST_TEXT, LOW_LIVE, supplyBars, type BaselineResult, type JobContext, type Moment } from '../../job/index.ts';
+import { factValues, functionsOf, LONGEST_TEXT, LOW_LIVE, supplyBars, type BaselineResult, type Happened, type JobContext, type Moment } from '../../job/index.ts';
+import { judgeGap, judgeRest, type MeasureDoubt } from '../../judging/index.ts';
 import { key } from '../../subject/index.ts';
 import { checkVehicleNumber } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act } from '../act.ts';
@@ -30,6 +31,31 @@ export function recordNumber({ state }: JobContext, text: string): Act {
   const { number } = checkVehicleNumber(text, false);
   if (!number) return refused({ code: 'nothing' });
   return number === state.number ? refused({ code: 'already' }) : happened({ type: 'number.recorded', payload: { number } });
+}
+
+/** What makes one wonder about a battery at rest, and about a gap of a moment: said where it is entered. */
+export const doubtsOfRest = ({ profile }: Pick<JobContext, 'profile'>, restV: number): MeasureDoubt[] => judgeRest(restV, profile.systemVoltageV);
+export function doubtsOfGap({ state, profile }: Pick<JobContext, 'state' | 'profile'>, id: string, moment: Moment, widthMm: number): MeasureDoubt[] {
+  const gap = profile.gaps.find((entry) => entry.id === id);
+  return gap ? judgeGap(gap, widthMm, profile.gaps, state.gaps[moment], moment === 'after' ? state.gaps.before[id] : undefined) : [];
+}
+
+/** A measure that makes one wonder is kept with a word, which stays with it; without one it is not. */
+function unlessDoubtful(doubts: readonly MeasureDoubt[], why: string | undefined, event: (word: { why?: string }) => Happened): Act {
+  const word = why?.trim() ?? '';
+  if (doubts.length > 0 && word === '') return refused({ code: 'doubtful', doubts: [...doubts] });
+  return unless(tooLong(word, LONGEST_TEXT.why), () => [event(doubts.length > 0 ? { why: word } : {})]);
+}
+
+/** The battery measured at rest. */
+export function batteryMeasured(context: JobContext, restV: number, why?: string): Act {
+  return unlessDoubtful(doubtsOfRest(context, restV), why, (word) => ({ type: 'battery.measured', payload: { restV, ...word } }));
+}
+
+/** A panel gap measured, on arrival or leaving. */
+export function gapMeasured(context: JobContext, gap: string, moment: Moment, widthMm: number, why?: string): Act {
+  if (!context.profile.gaps.some((entry) => entry.id === gap)) return refused({ code: 'unknown', what: 'gap', id: gap });
+  return unlessDoubtful(doubtsOfGap(context, gap, moment, widthMm), why, (word) => ({ type: 'gap.measured', payload: { gap, moment, widthMm, ...word } }));
 }
 
 /** A factory lamp tried, or found not fitted; lamps are tried with the supply live. */

@@ -149,10 +149,10 @@ export class Robot {
     if (!state.number) yield () => checkIn.recordNumber(context, '11111111111111111');
     for (const fact of profile.facts) if (!state.facts[fact.id]) yield () => checkIn.recordFact(context, fact.id, 'known', facts[fact.id]);
     for (const lamp of functionsOf(context)) if (!state.baseline[lamp.id]) yield () => checkIn.tryLamp(context, lamp.id, this.lampIs(lamp.id), this.at);
-    if (state.restV === undefined) yield () => ({ events: [{ type: 'battery.measured', payload: { restV: 12.6 * (profile.systemVoltageV / 12) } }] });
+    if (state.restV === undefined) yield () => checkIn.batteryMeasured(context, 12.6 * (profile.systemVoltageV / 12));
     if (state.codesRead.before === undefined) yield () => checkIn.codesRead(context, 'before', this.at);
-    for (const gap of profile.gaps)
-      if (state.gaps.before[gap.id] === undefined) yield () => ({ events: [{ type: 'gap.measured', payload: { gap: gap.id, moment: 'before', widthMm: 5 } }] });
+    for (const [place, gap] of profile.gaps.entries())
+      if (state.gaps.before[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'before', gap.nominalMm + place / 10);
     for (const verdict of verdicts(context)) if (!state.confirmed.includes(verdict.kit)) yield () => match.confirm(context, verdict.kit);
     for (const kit of context.kits) {
       for (const item of gather.uncounted(context, kit.slug)) {
@@ -285,8 +285,8 @@ export class Robot {
     for (const { kit, test, passed } of handOver.closedTests(context)) if (!passed) yield () => handOver.triedClosed(context, kit, test.id, true, this.at);
     for (const lamp of handOver.toTryAgain(context)) yield () => handOver.tryAgain(context, lamp.id, this.lampIs(lamp.id), this.at);
     if (state.codesRead.after === undefined) yield () => handOver.codesReadAfter(context, this.at);
-    for (const gap of profile.gaps)
-      if (state.gaps.after[gap.id] === undefined) yield () => ({ events: [{ type: 'gap.measured', payload: { gap: gap.id, moment: 'after', widthMm: 5 } }] });
+    for (const [place, gap] of profile.gaps.entries())
+      if (state.gaps.after[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'after', gap.nominalMm - place / 10);
     yield () => handOver.sign(context, standingOf(context, plan, closing));
   }
 }

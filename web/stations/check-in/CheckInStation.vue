@@ -158,7 +158,8 @@ function written(text: string): void {
               :least="0"
               :most="100"
               :value="job.state.gaps.before[gap.id]"
-              @measured="(widthMm) => job.record('gap.measured', { gap: gap?.id ?? '', moment: 'before', widthMm })"
+              :doubts="(widthMm) => checkIn.doubtsOfGap(context, gap?.id ?? '', 'before', widthMm)"
+              @measured="(widthMm, why) => job.perform(checkIn.gapMeasured(context, gap?.id ?? '', 'before', widthMm, why))"
             />
           </template>
           <span v-else class="soft">Rings are lamps, bars are panel gaps.</span>
@@ -219,7 +220,15 @@ function written(text: string): void {
       <div class="leaf stack">
         <h2>Battery and fault codes</h2>
         <div class="line">
-          <MeasureEntry label="Battery at rest" unit="V" :least="0" :most="60" :value="job.state.restV" @measured="(restV) => job.record('battery.measured', { restV })" />
+          <MeasureEntry
+            label="Battery at rest"
+            unit="V"
+            :least="0"
+            :most="60"
+            :value="job.state.restV"
+            :doubts="(restV) => checkIn.doubtsOfRest(context, restV)"
+            @measured="(restV, why) => job.perform(checkIn.batteryMeasured(context, restV, why))"
+          />
           <button type="button" class="push small" @click="asking = 'code'">Add a fault code</button>
           <button type="button" class="push small" :aria-pressed="job.state.codesRead.before !== undefined" @click="noCodes">
             {{ job.state.codes.before.length === 0 ? 'Read: none stored' : 'All codes entered' }}

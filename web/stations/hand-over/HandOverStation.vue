@@ -232,7 +232,9 @@ function written(text: string): void {
             :least="0"
             :most="100"
             :value="job.state.gaps.after[gap.id]"
-            @measured="(widthMm) => job.record('gap.measured', { gap: gap.id, moment: 'after', widthMm })"
+            :about="gap.id"
+            :doubts="(widthMm) => checkIn.doubtsOfGap(context, gap.id, 'after', widthMm)"
+            @measured="(widthMm, why) => job.perform(checkIn.gapMeasured(context, gap.id, 'after', widthMm, why))"
           />
         </div>
       </div>

@@ -1,0 +1,56 @@
+import type { GapPoint } from '../vehicle/index.ts';
+import { acrossFrom, judgeGap, judgeRest } from './index.ts';
+
+const codes = (list: readonly { code: string }[]) => list.map(({ code }) => code);
+const gap = (id: string, side: GapPoint['side'], yMm: number, part: Partial<GapPoint> = {}): GapPoint => ({
+  id,
+  name: id,
+  side,
+  at: { xMm: 600, yMm, zMm: 700 },
+  nominalMm: 5,
+  toleranceMm: 1.5,
+  ...part,
+});
+const [left, right, roof] = [gap('left', 'left', 820), gap('right', 'right', -822), gap('roof', 'centre', 0)];
+const ALL = [left, right, roof];
+
+test.each([
+  [12.4, 12, []],
+  [12, 12, []],
+  [13, 12, []],
+  [11.9, 12, ['battery low']],
+  [13.1, 12, ['not at rest']],
+  [24.8, 12, ['other system']],
+  [7.9, 12, ['other system']],
+  [24.8, 24, []],
+  [12.4, 24, ['other system']],
+  [23.9, 24, ['battery low']],
+  [26.1, 24, ['not at rest']],
+])('%d V at rest of %d V: %j', (restV, systemV, expected) => {
+  expect(codes(judgeRest(restV, systemV))).toEqual(expected);
+});
+
+test('a gap is held against what it is meant to be; the limit itself passes', () => {
+  expect(judgeGap(left, 6.5, ALL, {})).toEqual([]);
+  expect(judgeGap(left, 3.5, ALL, {})).toEqual([]);
+  expect(judgeGap(left, 6.6, ALL, {})).toEqual([{ code: 'outside', nominalMm: 5, toleranceMm: 1.5 }]);
+});
+
+test('it is held against the other side, and against how it was before', () => {
+  expect(acrossFrom(left, ALL)).toBe(right);
+  expect([acrossFrom(roof, ALL), acrossFrom(left, [left, gap('else', 'right', -760)]), acrossFrom(left, [left, gap('same', 'left', -820)])]).toEqual([
+    undefined,
+    undefined,
+    undefined,
+  ]);
+  expect(judgeGap(left, 6.2, ALL, { right: 4.6 })).toEqual([{ code: 'uneven', otherMm: 4.6 }]);
+  expect(judgeGap(left, 6, ALL, { right: 4.6 })).toEqual([]);
+  expect(judgeGap(left, 6.2, ALL, {}, 4.6)).toEqual([{ code: 'changed', beforeMm: 4.6 }]);
+  expect(codes(judgeGap(left, 8, ALL, { right: 4.6 }, 4.6))).toEqual(['outside', 'changed', 'uneven']);
+});
+
+test('three of one moment that are the same to the tenth are wondered at, two are not; its own earlier value does not count', () => {
+  expect(codes(judgeGap(left, 5, ALL, { right: 5, left: 5 }))).toEqual([]);
+  expect(judgeGap(left, 5, ALL, { right: 5, roof: 5.04 })).toEqual([{ code: 'alike', count: 3 }]);
+  expect(judgeGap(left, 5, ALL, { right: 5, roof: 5.1 })).toEqual([]);
+});

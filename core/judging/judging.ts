@@ -1,0 +1,61 @@
+import type { GapPoint } from '../vehicle/index.ts';
+
+/** What makes one wonder about a measure. It is said where it is entered, and allowed with a word that stays in the record. */
+export type MeasureDoubt =
+  | { code: 'other system'; systemV: number }
+  | { code: 'battery low'; leastV: number }
+  | { code: 'not at rest'; mostV: number }
+  | { code: 'outside'; nominalMm: number; toleranceMm: number }
+  | { code: 'changed'; beforeMm: number }
+  | { code: 'uneven'; otherMm: number }
+  | { code: 'alike'; count: number };
+
+/** Of a battery of 12 V, at rest: below the first it should be charged, above the second it was charged just now, beyond the others it is another battery. Defaults, to be confirmed. */
+const REST = { lowV: 12, highV: 13, leastV: 8, mostV: 16 };
+const OF_V = 12;
+
+/** A battery at rest against the system of its vehicle. 12.4 V of 12 V and 24.8 V of 24 V say nothing. */
+export function judgeRest(restV: number, systemVoltageV: number): MeasureDoubt[] {
+  const times = systemVoltageV / OF_V;
+  if (restV < REST.leastV * times || restV > REST.mostV * times) return [{ code: 'other system', systemV: systemVoltageV }];
+  if (restV < REST.lowV * times) return [{ code: 'battery low', leastV: REST.lowV * times }];
+  return restV > REST.highV * times ? [{ code: 'not at rest', mostV: REST.highV * times }] : [];
+}
+
+/** Gaps of one moment that are the same to the tenth of a millimetre before it is wondered at: this one among them. */
+const ALIKE_FROM = 3;
+/** Mirrored points of a profile lie so close, in millimetres. */
+const MIRRORED_MM = 5;
+const far = (one: number, other: number, mostMm: number) => Math.abs(one - other) > mostMm + 1e-9;
+
+/** The gap at the same place on the other side, where there is one. */
+export function acrossFrom(gap: GapPoint, gaps: readonly GapPoint[]): GapPoint | undefined {
+  if (gap.side === 'centre') return undefined;
+  return gaps.find(
+    (other) =>
+      other.id !== gap.id &&
+      other.side !== gap.side &&
+      other.side !== 'centre' &&
+      !far(other.at.xMm, gap.at.xMm, MIRRORED_MM) &&
+      !far(other.at.zMm, gap.at.zMm, MIRRORED_MM) &&
+      !far(other.at.yMm, -gap.at.yMm, MIRRORED_MM),
+  );
+}
+
+/**
+ * A panel gap against what it is meant to be, against the other side, against how it was before, and against the others of the same moment.
+ * @param measured widths of the same moment in millimetres, by gap
+ * @param beforeMm how it was on arrival, of one that is measured leaving
+ */
+export function judgeGap(gap: GapPoint, widthMm: number, gaps: readonly GapPoint[], measured: Readonly<Record<string, number>>, beforeMm?: number): MeasureDoubt[] {
+  const { nominalMm, toleranceMm } = gap;
+  const across = acrossFrom(gap, gaps);
+  const otherMm = across && measured[across.id];
+  const alike = Object.entries(measured).filter(([id, width]) => id !== gap.id && !far(width, widthMm, 0.05)).length + 1;
+  return [
+    ...(far(widthMm, nominalMm, toleranceMm) ? [{ code: 'outside' as const, nominalMm, toleranceMm }] : []),
+    ...(beforeMm !== undefined && far(widthMm, beforeMm, toleranceMm) ? [{ code: 'changed' as const, beforeMm }] : []),
+    ...(otherMm !== undefined && far(widthMm, otherMm, toleranceMm) ? [{ code: 'uneven' as const, otherMm }] : []),
+    ...(alike >= ALIKE_FROM ? [{ code: 'alike' as const, count: alike }] : []),
+  ];
+}

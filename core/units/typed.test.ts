@@ -1,0 +1,43 @@
+import { typedMeasure } from './typed.ts';
+
+test.each([
+  ['0.18 in', 4.572],
+  ['4,5', 4.5],
+  ['4 1/2 in', 114.3],
+  ['1/4"', 6.35],
+  ['-3', -3],
+  ['−3', -3],
+  ['- 3 mm', -3],
+  ['+12', 12],
+  ['.5', 0.5],
+  ['12.', 12],
+  ['10 m', 10_000],
+  ['1.5cm', 15],
+  ['25 ft', 7620],
+  [' 374 ', 374],
+])('“%s” in millimetres is %d', (text, value) => {
+  expect(typedMeasure(text, 'mm')).toEqual({ value });
+});
+
+test.each([
+  ['12.6 V', 'V', 12.6],
+  ['1.4', 'm', 1.4],
+  ['4 ft', 'm', 1.219],
+  ['12600 mV', 'V', 12.6],
+  ['1,5h', 'min', 90],
+  ['0.4 ohm', 'Ω', 0.4],
+  ['−0,5°', '°', -0.5],
+] as const)('“%s” in %s is %d', (text, unit, value) => {
+  expect(typedMeasure(text, unit)).toEqual({ value });
+});
+
+test.each([
+  ['', 'mm', { fault: 'not a number' }],
+  ['tea', 'mm', { fault: 'not a number' }],
+  ['1/0 in', 'mm', { fault: 'not a number' }],
+  ['4 V', 'mm', { fault: 'unit', unit: 'v' }],
+  ['4 in', 'V', { fault: 'unit', unit: 'in' }],
+  ['4.5.6', 'mm', { fault: 'unit', unit: '.6' }],
+] as const)('“%s” in %s is refused: %j', (text, unit, fault) => {
+  expect(typedMeasure(text, unit)).toEqual(fault);
+});

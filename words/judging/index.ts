@@ -1,0 +1,31 @@
+import type { MeasureDoubt } from '@jade/core/judging';
+import type { TypedMeasure } from '@jade/core/units';
+import { millimetres, volts } from '@jade/words/units';
+
+/** What makes one wonder about a measure, and what to do. */
+export function sayDoubt(doubt: MeasureDoubt): string {
+  switch (doubt.code) {
+    case 'other system':
+      return `No battery of ${doubt.systemV} V: read it again, on the posts.`;
+    case 'battery low':
+      return `Below ${volts(doubt.leastV, 1)}: charge it before anything is tried with the ignition on.`;
+    case 'not at rest':
+      return `Above ${volts(doubt.mostV, 1)}: it was charged just now. Lamps on for a minute, then read it again.`;
+    case 'outside':
+      return `Meant to be ${millimetres(doubt.nominalMm, 1)} ± ${millimetres(doubt.toleranceMm, 1)}.`;
+    case 'changed':
+      return `It was ${millimetres(doubt.beforeMm, 1)} on arrival.`;
+    case 'uneven':
+      return `The other side has ${millimetres(doubt.otherMm, 1)}.`;
+    case 'alike':
+      return `The same as ${doubt.count - 1} others: is each of them measured?`;
+  }
+}
+
+/** How a measure that makes one wonder is kept. */
+export const DOUBTED = { why: 'Why it is so', keep: 'Keep it', again: 'Measure again' } as const;
+
+/** What cannot be read of a measure as it was typed. */
+export function sayTyped(typed: Extract<TypedMeasure, { fault: string }>, unit: string): string {
+  return typed.fault === 'unit' ? `“${typed.unit}” is no measure here: write it in ${unit}${unit === 'mm' ? ', or in inches as 4 1/2 in' : ''}.` : `Write a number in ${unit}.`;
+}
