@@ -44,6 +44,14 @@ test(
     await page.keyboard.press('ArrowDown');
     await page.getByRole('option', { name: 'Cairn Fen pair' }).click();
     await page.keyboard.press('Escape');
+    // The vehicle has a job that is open: a second one is meant, or it is not opened; and none is promised for yesterday.
+    await page.getByText('This vehicle has a job that is still open.').waitFor();
+    expect(await open.isDisabled()).toBe(true);
+    await page.getByRole('button', { name: 'A second job is meant' }).click();
+    await page.getByLabel('Promised for').fill('2020-01-01T12:00');
+    await page.getByText('That time is past').waitFor();
+    expect(await open.isDisabled()).toBe(true);
+    await page.getByLabel('Promised for').fill('2199-01-01T12:00');
     await open.click();
     await page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
     expect(page.url()).toMatch(/\/jobs\/job-[0-9a-f-]+\/check-in$/);

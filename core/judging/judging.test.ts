@@ -1,5 +1,5 @@
 import type { GapPoint } from '../vehicle/index.ts';
-import { acrossFrom, judgeGap, judgeRest } from './index.ts';
+import { acrossFrom, judgeGap, judgeOpening, judgeRest } from './index.ts';
 
 const codes = (list: readonly { code: string }[]) => list.map(({ code }) => code);
 const gap = (id: string, side: GapPoint['side'], yMm: number, part: Partial<GapPoint> = {}): GapPoint => ({
@@ -53,4 +53,13 @@ test('three of one moment that are the same to the tenth are wondered at, two ar
   expect(codes(judgeGap(left, 5, ALL, { right: 5, left: 5 }))).toEqual([]);
   expect(judgeGap(left, 5, ALL, { right: 5, roof: 5.04 })).toEqual([{ code: 'alike', count: 3 }]);
   expect(judgeGap(left, 5, ALL, { right: 5, roof: 5.1 })).toEqual([]);
+});
+
+test('a job is not promised for a time that is past, and a second one of a vehicle is meant', () => {
+  const [now, past, later] = ['2026-03-05T12:00:00Z', '2026-03-05T11:59:00Z', '2026-03-05T12:00:00Z'];
+  expect(judgeOpening(past, true, false, now)).toEqual(['promise past']);
+  expect(judgeOpening(later, undefined, false, now)).toEqual([]);
+  expect(judgeOpening(undefined, false, false, now)).toEqual(['job open']);
+  expect(judgeOpening(undefined, false, true, now)).toEqual([]);
+  expect(judgeOpening(past, false, false, now)).toEqual(['promise past', 'job open']);
 });

@@ -59,3 +59,19 @@ export function judgeGap(gap: GapPoint, widthMm: number, gaps: readonly GapPoint
     ...(alike >= ALIKE_FROM ? [{ code: 'alike' as const, count: alike }] : []),
   ];
 }
+
+/** What stands against opening a job: it is promised for a time that is past, or the vehicle has one that is open. */
+export type OpeningDoubt = 'promise past' | 'job open';
+
+/**
+ * What makes one wonder about a job that is to be opened.
+ * @param promisedAt when it is promised for, as an ISO time; undefined where it is not
+ * @param lastSigned whether the vehicle's last job is signed; undefined of a vehicle that was not here before
+ * @param second somebody said that a second one is meant
+ */
+export function judgeOpening(promisedAt: string | undefined, lastSigned: boolean | undefined, second: boolean, now: string): OpeningDoubt[] {
+  return [
+    ...(promisedAt !== undefined && Date.parse(promisedAt) < Date.parse(now) ? ['promise past' as const] : []),
+    ...(lastSigned === false && !second ? ['job open' as const] : []),
+  ];
+}

@@ -1,4 +1,4 @@
-import type { MeasureDoubt } from '@jade/core/judging';
+import type { MeasureDoubt, OpeningDoubt } from '@jade/core/judging';
 import type { TypedMeasure } from '@jade/core/units';
 import { millimetres, volts } from '@jade/words/units';
 
@@ -29,3 +29,10 @@ export const DOUBTED = { why: 'Why it is so', keep: 'Keep it', again: 'Measure a
 export function sayTyped(typed: Extract<TypedMeasure, { fault: string }>, unit: string): string {
   return typed.fault === 'unit' ? `“${typed.unit}” is no measure here: write it in ${unit}${unit === 'mm' ? ', or in inches as 4 1/2 in' : ''}.` : `Write a number in ${unit}.`;
 }
+
+/** What makes one wonder about a job that is to be opened. */
+export const OPENING_DOUBTS: Readonly<Record<OpeningDoubt, string>> = {
+  'promise past': 'That time is past: promise one that is still to come.',
+  'job open': 'This vehicle has a job that is still open. Another kit can be fitted with it, while everything is open anyway.',
+};
+export const SECOND_JOB = { go: 'Go to the open job', second: 'A second job is meant' } as const;

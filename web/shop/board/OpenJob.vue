@@ -5,12 +5,15 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { mileageFell, plateKey, MILEAGE_UNITS, readCounter, type MileageUnit } from '@jade/core/customers';
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
+import { judgeOpening } from '@jade/core/judging';
 import { sayMileage } from '@jade/words/customers';
+import { OPENING_DOUBTS, SECOND_JOB } from '@jade/words/judging';
 import FormDialog from '../../design/FormDialog.vue';
 import { within } from '../../design/words.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../ask/index.ts';
+import { useClock } from '../../job/clock.ts';
 import { bodyOf, newDraft } from '../customers/draft.ts';
 import VehicleFields, { type VehicleDraft } from '../customers/VehicleFields.vue';
 import VehicleLine from '../customers/VehicleLine.vue';
@@ -80,6 +83,7 @@ const ownUnit = field('unit');
 /** What the shop's counters show, unless something else is chosen for this one. */
 const shopUnit = ref<MileageUnit>('km');
 const unit = computed({ get: () => ownUnit.value ?? shopUnit.value, set: (chosen: MileageUnit) => void (ownUnit.value = chosen) });
+const clock = useClock();
 const fault = ref('');
 /** A vehicle of the shop has the plate or the number that was written. */
 const alike = ref<'plate-known' | 'number-known'>();
@@ -105,6 +109,7 @@ function back(): void {
   known.value = null;
   making.value = false;
   another.value = false;
+  second.value = false;
   alike.value = undefined;
   fault.value = '';
 }
@@ -134,7 +139,12 @@ const before = computed(() => known.value?.lastVisit?.mileage ?? undefined);
 const fell = computed(() => mileage.value !== undefined && before.value !== undefined && mileageFell(before.value, mileage.value));
 const hasVehicle = computed(() => (making.value ? draftReady.value : known.value !== null));
 const wordsFit = computed(() => within(wish.value, LONGEST_TEXT.wish) && within(keys.value, LONGEST_TEXT.keys));
-const ready = computed(() => hasVehicle.value && wordsFit.value && chosen.value.length > 0 && !wrongCounter.value && !sending.value);
+/** A second job beside one that is open is meant. */
+const second = ref(false);
+const doubts = computed(() =>
+  judgeOpening(promised.value ? new Date(promised.value).toISOString() : undefined, making.value ? undefined : known.value?.lastVisit?.signed, second.value, clock.value),
+);
+const ready = computed(() => doubts.value.length === 0 && hasVehicle.value && wordsFit.value && chosen.value.length > 0 && !wrongCounter.value && !sending.value);
 const missing = computed(() => [...(hasVehicle.value ? [] : [making.value ? 'plate, kind and customer' : 'the vehicle']), ...(chosen.value.length > 0 ? [] : ['a kit'])]);
 
 async function open(): Promise<void> {
@@ -223,6 +233,11 @@ async function openAnyway(): Promise<void> {
       <p v-if="wrongCounter" class="bad" role="alert">The counter is a whole number, such as 41250.</p>
       <p v-if="fell && before" class="odd" role="status">It showed {{ sayMileage(before) }} last time: read it again, or it is another vehicle.</p>
     </section>
+    <p v-for="doubt in doubts" :key="doubt" class="odd" role="alert">{{ OPENING_DOUBTS[doubt] }}</p>
+    <div v-if="doubts.includes('job open')" class="line">
+      <button type="button" class="push small" @click="emit('opened', known?.lastVisit?.job ?? '')">{{ SECOND_JOB.go }}</button>
+      <button type="button" class="push small" @click="second = true">{{ SECOND_JOB.second }}</button>
+    </div>
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     <div v-if="alike" class="line">
       <button type="button" class="push small" @click="takeKnown">Take the known one</button>
