@@ -38,6 +38,11 @@ test(
     expect(await page.locator(':focus').innerText()).toBe('miles');
     await page.keyboard.press('Space');
     await page.keyboard.press('Tab');
+    expect(await page.locator(':focus').innerText()).toBe('millimetres');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('Space');
+    expect(await page.getByRole('radio', { name: 'inches' }).getAttribute('aria-checked')).toBe('true');
+    await page.keyboard.press('Tab');
     await page.keyboard.type('Slate');
     await page.getByRole('button', { name: 'Another person' }).press('Enter');
     await page.keyboard.type('slate');

@@ -31,6 +31,10 @@ test('a shop of its own has its people, its bays, a rule set, and nothing else y
   });
 });
 
+test('how it writes lengths and times is kept where it is said', () => {
+  expect(newShop({ ...FIRST, lengths: 'in', timeZone: 'Etc/GMT-2' }, 'r')).toMatchObject({ lengths: 'in', timeZone: 'Etc/GMT-2' });
+});
+
 test('names that make the same id, or none, still make different people', () => {
   const people = ['Fern', 'fern!', 'Φ', 'Ω'].map((benchName) => ({ benchName, role: 'installer' as const }));
   expect(newShop({ ...FIRST, name: '灯', people }, 'r')).toMatchObject({ slug: 'shop', people: [{ id: 'fern' }, { id: 'fern-2' }, { id: 'bench' }, { id: 'bench-2' }] });

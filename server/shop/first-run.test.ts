@@ -11,6 +11,8 @@ const FIRST = {
   currency: 'crowns',
   bays: ['Bay 1', 'Yard'],
   mileageUnit: 'mi',
+  lengths: 'in',
+  timeZone: 'Etc/GMT-2',
   people: [
     { benchName: 'Slate', role: 'lead' },
     { benchName: 'Fern', role: 'installer' },
@@ -27,6 +29,7 @@ test('an empty database is opened as a shop, with its people and with rules to b
     { id: 'fern', benchName: 'Fern', role: 'installer', rev: 1, left: false },
     { id: 'slate', benchName: 'Slate', role: 'lead', rev: 1, left: false },
   ]);
+  expect(await get('/api/documents/shop/harrow-quay-lamp-works')).toMatchObject({ document: { lengths: 'in', timeZone: 'Etc/GMT-2' } });
   expect(await get('/api/documents/rules/starting-rules')).toMatchObject({ document: { aim: [] } });
   expect((await shop.app.inject({ method: 'POST', url: '/api/session', payload: { person: 'slate', device: 'counter' } })).statusCode).toBe(201);
   // From now on somebody has to be signed in, and it is open already.
@@ -40,6 +43,8 @@ test.each<[object, string, string]>([
   [{ name: '' }, 'name', 'length'],
   [{ people: [] }, 'people', 'no-lead'],
   [{ mileageUnit: 'leagues' }, 'mileageUnit', 'choice'],
+  [{ lengths: 'ells' }, 'lengths', 'choice'],
+  [{ timeZone: 'Quay/Nowhere' }, 'timeZone', 'type'],
   [{ people: [{ benchName: 'Slate', role: 'boss' }] }, 'people[0].role', 'choice'],
   [{ people: [...FIRST.people, { benchName: 'slate', role: 'planner' }] }, 'people[2].benchName', 'name-twice'],
   [{ bays: ['Yard', 'Yard'] }, 'bays[1]', 'name-twice'],

@@ -199,7 +199,8 @@ export const sayConsent = (by: string): string => `Agreed to: ${by}`;
 
 /** One line of the log with who made it, where that is known. */
 export function sayLogLine(event: LoggedEvent, names: Names, benchName: (id: string) => string): string {
-  return event.person === undefined ? sayEvent(event, names) : `${benchName(event.person)}: ${sayEvent(event, names)}`;
+  const said = event.type === 'job.assigned' ? `Given to ${benchName(event.payload.person)}` : sayEvent(event, names);
+  return event.person === undefined ? said : `${benchName(event.person)}: ${said}`;
 }
 
 /** Two entries of which the one contradicts the other: who said what. */

@@ -107,6 +107,7 @@ test('a line of the log names who made it; two that contradict each other stand 
   const called = (id: string) => ({ fern: 'Fern', copper: 'Copper' })[id] ?? id;
   expect(sayLogLine(lamp('dim', 'fern'), names, called)).toBe('Fern: Dipped beam, left, on arrival: dim');
   expect(sayLogLine(lamp('dim'), names, called)).toBe('Dipped beam, left, on arrival: dim');
+  expect(sayLogLine({ ...event('job.assigned', { person: 'copper' }), person: 'fern' }, names, called)).toBe('Fern: Given to Copper');
   expect(sayContradiction([lamp('works', 'copper'), lamp('dim', 'fern')], names, called)).toBe(
     'Copper: Dipped beam, left, on arrival: works. Fern: Dipped beam, left, on arrival: dim. Within a minute: look again together, and say it once more.',
   );

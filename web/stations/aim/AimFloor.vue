@@ -34,6 +34,9 @@ const read = ({ key }: LampAim, heightMm: number) => void job.perform(aim.measur
         <p v-if="step.lamp.after" class="bad">{{ sayAimError(step.lamp.after) }}</p>
         <p v-if="step.lamp.mark">{{ sayMark(step.lamp.mark) }}</p>
         <CautionNote :text="AIM_FLOOR.eyes" />
+        <div>
+          <button type="button" class="push" @click="emit('others', step.lamp.key)">{{ AIM_FLOOR.others }}</button>
+        </div>
       </template>
     </template>
     <template #reach="{ step, end }">
@@ -72,7 +75,6 @@ const read = ({ key }: LampAim, heightMm: number) => void job.perform(aim.measur
       />
       <!-- Leaving the field writes it down: this is where the thumb goes to leave it. -->
       <button v-if="step.kind === 'height' || step.kind === 'read'" type="button" class="push main big">{{ AIM_FLOOR.record }}</button>
-      <button v-if="step.kind === 'read'" type="button" class="push" @click="end(() => emit('others', step.lamp.key))">{{ AIM_FLOOR.others }}</button>
     </template>
     <template #drawing="{ step }">
       <AimWall v-if="wall.length > 0" :lamps="wall" :picked="step.kind === 'read' || step.kind === 'height' ? step.lamp.key : undefined" :label="AIM_FLOOR.drawing" />
