@@ -110,6 +110,15 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
 }
 
 @media (max-width: 1180px) {
+  /* One line on a tablet. */
+  .strip {
+    gap: 6px 10px;
+  }
+
+  .hold {
+    flex-basis: 160px;
+  }
+
   .to-tray {
     display: inline-block;
   }
