@@ -1,6 +1,6 @@
 // npm test: the same set-up as the demo with a throwaway database, then checks, unit, server and browser tests. The last line
 // counts all of them together. Words after -- go to Jest and leave the checks out.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -14,12 +14,16 @@ const wanted = process.argv.slice(2);
 /** A busy machine is no fault of what is tested. */
 const MOST_MS = 30_000;
 
-function runJest(databaseUrl, folder, words) {
+/** The tests that are running, so that they end with this. */
+let running;
+
+async function runJest(databaseUrl, folder, words) {
   const output = join(folder, 'jest.json');
   rmSync(output, { force: true });
   const jest = ['--experimental-vm-modules', '--no-warnings', join(ROOT, 'node_modules/jest/bin/jest.js')];
   const args = [...jest, '--json', `--outputFile=${output}`, '--forceExit', `--testTimeout=${MOST_MS}`, ...words];
-  spawnSync(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'ignore', 2], env: { ...process.env, JADE_TEST_DATABASE_URL: databaseUrl } });
+  running = spawn(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'ignore', 2], env: { ...process.env, JADE_TEST_DATABASE_URL: databaseUrl } });
+  await new Promise((settle) => running.on('exit', settle));
   try {
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(output, 'utf8'));
     return { passed: numPassedTests, failed: numFailedTests + numRuntimeErrorTestSuites };
@@ -29,9 +33,10 @@ function runJest(databaseUrl, folder, words) {
 }
 
 /** All of them one kind after the other: a process that runs every file holds on to the modules of each and grows slow. */
-function runAll(databaseUrl, folder) {
+async function runAll(databaseUrl, folder) {
   const kinds = wanted.length > 0 ? [wanted] : ['unit', 'server', 'browser'].map((kind) => ['--selectProjects', kind]);
-  const runs = kinds.map((words) => runJest(databaseUrl, folder, words));
+  const runs = [];
+  for (const words of kinds) if (!stopped) runs.push(await runJest(databaseUrl, folder, words));
   return { passed: runs.reduce((sum, run) => sum + run.passed, 0), failed: runs.reduce((sum, run) => sum + run.failed, 0) };
 }
 
@@ -43,12 +48,19 @@ build('web');
 const folder = mkdtempSync(join(tmpdir(), 'jade-test-'));
 say('starting a throwaway database');
 const database = await startDatabase(folder, { all: true });
+let stopped = false;
 const stop = async () => {
   await database.stop();
   rmSync(folder, { recursive: true, force: true });
 };
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stop().then(() => process.exit(1)));
-const tests = runAll(database.url, folder);
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    if (stopped) return;
+    stopped = true;
+    running?.kill('SIGTERM');
+    void stop().then(() => process.exit(1));
+  });
+const tests = await runAll(database.url, folder);
 await stop();
 const passed = checks.passed + tests.passed;
 const failed = checks.failed + tests.failed;
