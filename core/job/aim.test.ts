@@ -1,5 +1,5 @@
 import { contextOf, openedLog, PAIR, RULES, type TestLog } from './test/log.ts';
-import { lampAims } from './index.ts';
+import { floorSlope, lampAims } from './index.ts';
 
 // The lamp sits with its centre 430 mm high and is 112 mm tall: its lower edge is 374 mm above the floor.
 const aimOf = (log: TestLog) => {
@@ -42,6 +42,14 @@ test('an angle over the pitch of the screw gives its turns: 61 mm at 10 m is 0.3
   const log = withWall();
   log.add('aim.measured', { lamp: 'test-kit/lamp', moment: 'before', heightMm: 260, referenceMm: 374 });
   expect(aimOf(log).before?.screwTurns).toBeCloseTo(1.398, 3);
+});
+
+test('a floor beyond the rule set’s tolerance is told, at the tolerance it passes: 30 mm over 10 m are 3 mm for each metre', () => {
+  const slope = (floorAtWallMm: number, toleranceMmPerM: number) =>
+    floorSlope({ state: withWall(floorAtWallMm).state, rules: { ...RULES, floorToleranceMmPerM: toleranceMmPerM } });
+  expect(slope(-30, 3)).toEqual({ mmPerM: 3, toleranceMmPerM: 3, beyond: false });
+  expect(slope(31, 3)).toMatchObject({ mmPerM: 3.1, beyond: true });
+  expect(floorSlope({ state: openedLog().state, rules: RULES })).toBeUndefined();
 });
 
 test('a lamp aimed by others says by whom; a lamp whose beam has no rule is not aimed', () => {

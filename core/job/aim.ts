@@ -19,6 +19,21 @@ function referenceByProfileMm({ lamp, mount, rule }: LampToAim): number {
   return rule.reference === 'centre' ? mount.at.zMm : mount.at.zMm - lamp.box.heightMm / 2;
 }
 
+/** How far the floor at the wall lies off the plane that the wheels stand on, in millimetres for each metre of the way to it. */
+export interface FloorSlope {
+  mmPerM: number;
+  toleranceMmPerM: number;
+  /** Beyond what the rule set allows: then what is read on the wall is not certified. */
+  beyond: boolean;
+}
+
+/** The floor between the vehicle and the wall against the rule set's tolerance; undefined until it was measured. */
+export function floorSlope({ state: { wall }, rules }: Pick<JobContext, 'state' | 'rules'>): FloorSlope | undefined {
+  if (wall?.floorAtWallMm === undefined) return undefined;
+  const mmPerM = Math.abs(wall.floorAtWallMm) / (wall.distanceMm / 1000);
+  return { mmPerM, toleranceMmPerM: rules.floorToleranceMmPerM, beyond: mmPerM > rules.floorToleranceMmPerM + 1e-9 };
+}
+
 /** Every lamp to be aimed with its wall mark and its errors before and after; heights measured on this vehicle win over the profile's. */
 export const lampAims = once((context: JobContext): LampAim[] => {
   const { aims, aimByOthers, references } = context.state;

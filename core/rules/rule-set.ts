@@ -55,6 +55,7 @@ export interface RuleSet {
   /** Minutes first offered for a seized fastener, to be put right at the vehicle; none offered where it is not said. */
   seizedMin?: number;
   probing: { offBelow: number; onFrom: number; groundMaxV: number; groundMaxOhm: number };
+  /** How far the floor may lie off for each metre between vehicle and wall; beyond it an aim is not certified. */
   floorToleranceMmPerM: number;
   neverUseCircuits: string[];
 }

@@ -43,7 +43,9 @@ test('an aim says its rule, the height that was measured, the mark and what was 
   const [aim] = sheet(log).aims;
   // 1.75 % at 10 m is 175 mm below 381 mm.
   expect(aim).toMatchObject({ rule: { id: 'fog' }, distanceMm: 10_000, referenceMm: 381, after: { heightMm: 210, within: true }, from: [wall, height, read] });
-  expect(aim?.wantedMm).toBeCloseTo(206, 6);
+  expect([aim?.wantedMm?.toFixed(6), aim?.floorBeyond]).toEqual(['206.000000', false]);
+  log.add('wall.set', { rule: 'fog', distanceMm: 10_000, floorAtWallMm: -31 });
+  expect(sheet(log).aims[0]?.floorBeyond).toBe(true);
 });
 
 test('what is left over, renewed, kept and still open is told apart', () => {

@@ -2,6 +2,7 @@ import type { KitControl } from '../kit/index.ts';
 import {
   circuitLoads,
   contentChecks,
+  floorSlope,
   fitStepsOf,
   functionsOf,
   gapWhyKey,
@@ -215,6 +216,7 @@ function aimLines({ said, ...context }: With): AimLine[] {
       before: aim.before,
       after: aim.after,
       byOthers: aim.byOthers,
+      floorBeyond: floorSlope(context)?.beyond ?? false,
       from: from.length > 0 ? [...said.last('wall.set'), ...from] : [],
     };
   });

@@ -89,6 +89,8 @@ export interface AimLine extends Said {
   before?: AimError & { heightMm: number };
   after?: AimError & { heightMm: number };
   byOthers?: string;
+  /** The floor lay beyond the rule set's tolerance: what was read is not certified. */
+  floorBeyond: boolean;
 }
 
 export interface SensorLine extends Said {

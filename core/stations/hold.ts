@@ -59,6 +59,7 @@ export type HoldCode =
   | 'setting-forgotten'
   | 'wall-missing'
   | 'floor-missing'
+  | 'floor-beyond'
   | 'aim-preparation'
   | 'height-missing'
   | 'aim-missing'

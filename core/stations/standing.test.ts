@@ -229,6 +229,15 @@ test('aim: wall, preparation, then in or out; by others is a result', () => {
   expect(stateOf(log, 'aim')).toBe('settled');
 });
 
+test('a floor beyond the tolerance is a question, not hidden in the mark', () => {
+  const log = readyJob();
+  log.add('wall.set', { rule: 'fog', distanceMm: 10_000, floorAtWallMm: 400 });
+  expect(standing(log).missing.filter(({ station }) => station === 'aim')).toMatchObject([
+    { code: 'floor-beyond', kind: 'question', about: 'floor', data: { mmPerM: 40 } },
+    { code: 'aim-out' },
+  ]);
+});
+
 test('without a measured height the lower edge lies half the lamp below the middle of its place', () => {
   expect(lampAims(contextOf(openedLog()))[0]?.referenceMm).toBe(430 - 56);
 });

@@ -28,6 +28,8 @@ export type Subject =
   | { kind: 'setting'; supply: string; setting: string }
   | { kind: 'number' }
   | { kind: 'codes' }
+  /** The floor that is aimed on. */
+  | { kind: 'floor' }
   | { kind: 'log' };
 
 /** The one text under which a subject is kept and compared: its kind, then its ids. */

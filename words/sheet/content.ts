@@ -186,8 +186,9 @@ function gapRow({ gap, beforeMm, afterMm, beforeWhy, afterWhy }: GapLine): strin
 
 const aimRow =
   (names: Names, { lengths }: ShopWays) =>
-  ({ kit, lamp, rule, before, after, byOthers, wantedMm, referenceMm }: AimLine): string[] => {
-    const said = (error: AimLine['after']) => (error ? `${bothLengths(error.heightMm, lengths)}, ${error.within ? 'in' : 'out'}` : 'not read');
+  ({ kit, lamp, rule, before, after, byOthers, wantedMm, referenceMm, floorBeyond }: AimLine): string[] => {
+    const said = (error: AimLine['after']) =>
+      error ? `${bothLengths(error.heightMm, lengths)}, ${error.within ? 'in' : 'out'}${floorBeyond ? ', not certified: the floor is beyond the tolerance' : ''}` : 'not read';
     const mark = wantedMm === undefined ? '' : `; mark at ${bothLengths(wantedMm, lengths)}`;
     const height = referenceMm === undefined ? '; its height was not measured' : `; it sits at ${bothLengths(referenceMm, lengths)}`;
     return [names.lamp(kit, lamp), `${sayAimRuleShort(rule)}${mark}${height}`, said(before), byOthers ? `by others: ${byOthers}` : said(after)];

@@ -117,6 +117,8 @@ const HOLDS: Record<HoldCode, Say> = {
   'part-to-bag': ({ piece }, names) => `Bag ${inSentence(names.piece(text(piece)))} for the owner`,
   'wall-missing': () => 'Set the wall: rule and distance',
   'floor-missing': () => 'Measure the floor at the wall, or find it level',
+  'floor-beyond': ({ mmPerM, toleranceMmPerM }) =>
+    `The floor is ${amount(number(mmPerM), 'mm', 1)} off for each metre, at most ${amount(number(toleranceMmPerM), 'mm', 1)} are allowed: aim elsewhere, or it is not certified`,
   'aim-preparation': () => 'Tyres, load and levelling before aiming',
   'height-missing': ({ kit, lamp }, names) => `Measure how high ${inSentence(names.lamp(text(kit), text(lamp)))} sits`,
   'aim-missing': ({ kit, lamp }, names) => `Aim ${inSentence(names.lamp(text(kit), text(lamp)))}`,

@@ -60,6 +60,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return 'vehicle number';
     case 'codes':
       return 'fault codes';
+    case 'floor':
+      return 'floor that was aimed on';
     case 'log':
       return 'log';
   }
@@ -91,6 +93,7 @@ const KINDS: readonly Subject['kind'][] = [
   'setting',
   'number',
   'codes',
+  'floor',
   'log',
 ];
 const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {

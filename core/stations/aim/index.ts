@@ -1,4 +1,4 @@
-import { lampAims, LOW_LIVE, supplyBars, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
+import { floorSlope, lampAims, LOW_LIVE, supplyBars, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
 import type { AimRule } from '../../rules/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, unless, type Act } from '../act.ts';
@@ -11,6 +11,8 @@ export function asked(context: JobContext): Asked[] {
   const wanted: Asked[] = [];
   if (own.length > 0 && !context.state.wall) wanted.push(todo('wall-missing'));
   if (own.length > 0 && context.state.wall && context.state.wall.floorAtWallMm === undefined) wanted.push(todo('floor-missing'));
+  const slope = floorSlope(context);
+  if (own.length > 0 && slope?.beyond) wanted.push(question('floor-beyond', { mmPerM: slope.mmPerM, toleranceMmPerM: slope.toleranceMmPerM }, key({ kind: 'floor' })));
   const prepared = context.state.aimPrepared;
   if (own.length > 0 && !(prepared?.tyres && prepared.load && prepared.levelling)) wanted.push(todo('aim-preparation'));
   for (const lamp of own) {
