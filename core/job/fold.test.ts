@@ -54,6 +54,10 @@ test('a new fastener fills the place of a broken one first; beyond that a whole 
   // Opened again all six lie in the tray, whatever was renewed.
   log.add('piece.moved', { piece: 'skin', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 6 }] });
   expect([outstanding(tally() as GroupTally), wanting(tally() as GroupTally)]).toEqual([6, 0]);
+  // One that breaks now leaves its own place empty: what was renewed before fills others.
+  const late = log.add('fastener.broken', { piece: 'skin', group: 'bolts', count: 1 });
+  expect([outstanding(tally() as GroupTally), wanting(tally() as GroupTally)]).toEqual([5, 1]);
+  log.add('undone', { event: late });
   const more = log.add('fastener.renewed', { piece: 'skin', group: 'bolts', count: 7 });
   expect(log.state.questions).toEqual([{ code: 'more-back-than-out', event: more, piece: 'skin', group: 'bolts' }]);
   log.add('undone', { event: more });

@@ -1,4 +1,5 @@
-import { contextOf, openedLog, type TestLog } from '../job/test/log.ts';
+import { contextOf, openedLog, PAIR, type TestLog } from '../job/test/log.ts';
+import type { Kit } from '../kit/index.ts';
 import { entriesOf, sheetOf } from './index.ts';
 
 const AT = '2026-03-05T15:00:00Z';
@@ -33,6 +34,55 @@ test('a lamp is fitted once every pass of every step of its side is done, and be
   const last = log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'tighten' });
   expect(sheet(log).fitted).toMatchObject([{ is: 'fitted', from: [...passes, last] }]);
   expect(sheet(log).recheck).toEqual({ afterKm: 100, on: '2026-03-19' });
+});
+
+test('a lamp is fitted by the steps of its own side and of the middle, whatever the other side still wants', () => {
+  const [screw] = PAIR.fitments[0]?.fitSteps ?? [];
+  const [lamp] = PAIR.lamps;
+  if (!screw || !lamp) throw new Error('no step');
+  const kit: Kit = {
+    ...PAIR,
+    lamps: [lamp, { ...lamp, id: 'other', side: 'right' }],
+    fitments: PAIR.fitments.map((fitment) => ({
+      ...fitment,
+      mounts: [...fitment.mounts, { lamp: 'other', mount: 'place' }],
+      fitSteps: [screw, { ...screw, id: 'right', side: 'right' as const }],
+    })),
+  };
+  const log = openedLog();
+  for (const pass of ['start', 'align', 'tighten'] as const) log.add('step.passed', { kit: 'test-kit', step: 'screw', pass });
+  const states = () => sheetOf({ ...contextOf(log), kits: [kit] }, log.events, AT).fitted.map(({ lamp: id, is }) => `${id} ${is}`);
+  expect(states()).toEqual(['lamp fitted', 'other not begun']);
+  log.add('step.passed', { kit: 'test-kit', step: 'right', pass: 'start' });
+  expect(states()).toEqual(['lamp fitted', 'other begun']);
+});
+
+test('a joint stands on its joining, and on the readings that prove its wire once they do', () => {
+  const log = openedLog();
+  const joined = log.add('plug.joined', { kit: 'test-kit', connection: 'joint', checked: ['click', 'pull'] });
+  log.add('reference.checked', { groundV: 0.02, feedV: 12.6 });
+  const off = log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'key off', lowV: 0, highV: 0 });
+  const made = () => sheet(log).made.find(({ code }) => code === 'joint');
+  expect(made()).toMatchObject({ proved: false, checked: ['click', 'pull'], from: [joined] });
+  const on = log.add('reading.taken', { plug: 'fog-plug', pin: '2', state: 'front fog', lowV: 12.4, highV: 12.4 });
+  expect(made()).toMatchObject({ proved: true, from: [joined, off, on] });
+});
+
+test('what this vehicle does not need of the kit is left over whole, of the rest what is beyond the list', () => {
+  const [item] = PAIR.contents;
+  if (!item) throw new Error('no item');
+  const kit: Kit = {
+    ...PAIR,
+    contents: [
+      { ...item, count: 2 },
+      { ...item, id: 'adapter', count: 2, when: { fact: 'trim', is: 'guard' } },
+    ],
+  };
+  const log = openedLog();
+  log.add('fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' });
+  for (const id of ['lamp', 'adapter']) log.add('content.counted', { kit: 'test-kit', item: id, count: 3 });
+  const over = sheetOf({ ...contextOf(log), kits: [kit] }, log.events, AT).parts.flatMap((line) => (line.code === 'left over' ? [`${line.item} ${line.count}`] : []));
+  expect(over).toEqual(['lamp 1', 'adapter 3']);
 });
 
 test('an aim says its rule, the height that was measured, the mark and what was read', () => {
