@@ -1,3 +1,5 @@
+import type { Names } from '@jade/words/names';
+import { sayLabel } from '@jade/words/labels';
 import { sayLearned, sayStep, sayStepTime } from '@jade/words/access';
 import { sayAimError, sayRule } from '@jade/words/aiming';
 import { saySwitch } from '@jade/words/closing';
@@ -298,4 +300,15 @@ test('a change of a supply says how many fasteners go with it', () => {
     'It is live, 1 fastener in',
     'It is live',
   ]);
+});
+
+test('a label says what it is on, what is in it, and where it belongs', () => {
+  const names = { piece: () => 'Grille', group: () => 'T25 six-lobe × 25 mm' } as unknown as Names;
+  expect(sayLabel({ kind: 'keys' }, names)).toEqual({ title: 'Keys', lines: [] });
+  expect(sayLabel({ kind: 'keys', where: 'hook 4' }, names)).toEqual({ title: 'Keys', lines: ['hook 4'] });
+  expect(sayLabel({ kind: 'slot', slot: 4, piece: 'grille', groups: [{ group: 'bolts', count: 5 }] }, names)).toEqual({
+    title: 'Slot 4: grille',
+    lines: ['5 × T25 six-lobe × 25 mm'],
+  });
+  expect(sayLabel({ kind: 'part', piece: 'grille', where: 'shelf 3' }, names)).toEqual({ title: 'Original: grille', lines: ['shelf 3'] });
 });

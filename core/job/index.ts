@@ -14,6 +14,7 @@ export * from './closing.ts';
 export * from './parts.ts';
 export * from './tools.ts';
 export * from './tray.ts';
+export * from './labels.ts';
 export * from './led.ts';
 export * from './plug-probe.ts';
 export * from './proved.ts';

@@ -16,6 +16,7 @@ import { logging, logRequests, type LogStream } from '../log/index.ts';
 import { fromThisMachine, guardDoor, peopleRoutes } from '../people/index.ts';
 import { stopPlanner } from '../planner/index.ts';
 import { harnessRoutes } from '../harness/index.ts';
+import { labelRoutes } from '../labels/index.ts';
 import { helperRoutes } from '../helper/index.ts';
 import { practiceRoutes } from '../practice/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
@@ -154,6 +155,7 @@ export function buildApp({
     jobRoutes(api, { db, onSigned: (job) => ensureSheet(db, job) });
     sheetRoutes(api, { db });
     harnessRoutes(api, { db });
+    labelRoutes(api, { db });
     helperRoutes(api, { db, addresses });
     computeRoutes(api);
     practiceRoutes(api, { db });

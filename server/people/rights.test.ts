@@ -47,6 +47,7 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'GET /api/jobs/:id/harness.csv': null,
   'GET /api/jobs/:id/harness.svg': null,
   'GET /api/jobs/:id/harness.pdf': null,
+  'GET /api/jobs/:id/labels.pdf': null,
   'GET /api/jobs/:id/plugs.json': null,
   'GET /api/jobs/:id/plugs.csv': null,
   'GET /api/jobs/:id/plugs.pdf': null,

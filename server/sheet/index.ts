@@ -11,6 +11,7 @@ import { sheetOf } from '@jade/core/sheet';
 import { sheetContent } from '@jade/words/sheet';
 import { drawSheet } from './pdf.ts';
 
+export { FACES } from './faces.ts';
 export * from './pdf.ts';
 
 const { sheets, jobs, vehicles, customers, people } = tables;

@@ -7,6 +7,7 @@ import { key } from '@jade/core/subject';
 import { sayEstimate } from '@jade/words/access';
 import { PLACES_EMPTY, sayCloseTrouble, sayLeftInTray, sayNewIn, sayOldIn, sayPlacesEmpty, sayPutBack, saySupplyStep, saySwitch, TRAY_OF_STEP } from '@jade/words/closing';
 import { sayThen } from '@jade/words/floor';
+import { LABELS } from '@jade/words/labels';
 import { sayGroup } from '@jade/words/names';
 import { saySubject } from '@jade/words/subject';
 import { inSentence, minutes, plural } from '@jade/words/units';
@@ -87,6 +88,7 @@ function bag(where: string): void {
 <template>
   <div :class="floor ? 'on-floor' : 'stack'">
     <FloorSwitch v-model="floor"
+      ><a class="push small" :href="`/api/jobs/${job.view?.id}/labels.pdf`" target="_blank" rel="noopener">{{ LABELS.print }}</a
       ><span v-if="floor" class="soft">{{ sayLeftInTray(left) }}</span></FloorSwitch
     >
     <div v-if="!floor || shownSlots.length > 0" class="leaf tray-leaf" :class="{ last: floor }">
