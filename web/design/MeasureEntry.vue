@@ -22,6 +22,8 @@ const { text, typed, drop } = useLine(() => `${location.pathname}/${props.label}
 /** A measure that makes one wonder, until it is kept with a word or measured again. */
 const doubted = ref<number>();
 const why = ref('');
+/** What was written down last here: once it is the value it stands there as it is kept, in the unit that is wanted. */
+let sent: number | undefined;
 const wonder = computed(() => (doubted.value === undefined ? [] : (props.doubts?.(doubted.value) ?? [])));
 
 watch(
@@ -29,7 +31,7 @@ watch(
   (now, before) => {
     // What somebody is still writing is not taken from them by what another records.
     const line = text.value.trim().replace(',', '.');
-    if (line === '' || line === String(before) || Number(line) === now) drop();
+    if (line === '' || line === String(before) || Number(line) === now || now === sent) drop();
   },
 );
 
@@ -54,8 +56,8 @@ function confirm(): void {
 function keep(value: number, word?: string): void {
   doubted.value = undefined;
   why.value = '';
-  // It stands there as it is kept, in the unit that is wanted.
-  text.value = String(value);
+  sent = value;
+  if (value === props.value) drop();
   if (word === undefined) emit('measured', value);
   else emit('measured', value, word);
 }
