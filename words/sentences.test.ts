@@ -1,4 +1,3 @@
-import type { Names } from '@jade/words/names';
 import { sayLabel } from '@jade/words/labels';
 import { sayLearned, sayStep, sayStepTime } from '@jade/words/access';
 import { sayAimError, sayRule } from '@jade/words/aiming';
@@ -303,7 +302,7 @@ test('a change of a supply says how many fasteners go with it', () => {
 });
 
 test('a label says what it is on, what is in it, and where it belongs', () => {
-  const names = { piece: () => 'Grille', group: () => 'T25 six-lobe × 25 mm' } as unknown as Names;
+  const names = { piece: () => 'Grille', group: () => 'T25 six-lobe × 25 mm' };
   expect(sayLabel({ kind: 'keys' }, names)).toEqual({ title: 'Keys', lines: [] });
   expect(sayLabel({ kind: 'keys', where: 'hook 4' }, names)).toEqual({ title: 'Keys', lines: ['hook 4'] });
   expect(sayLabel({ kind: 'slot', slot: 4, piece: 'grille', groups: [{ group: 'bolts', count: 5 }] }, names)).toEqual({

@@ -38,8 +38,9 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
     const move = { event: event.id, piece, from, level, way: payload.way, at: event.at };
     state.moves.push(move);
     state.history.push(move);
-    // What was tried with everything closed was tried before this.
+    // What was tried with everything closed was tried before this, and as a lamp was leaving it may no longer be.
     state.finalTests = records();
+    state.final = records();
   } else state.moves = loweredTo(state.moves, piece, level);
   for (const { group, count } of payload.fasteners) {
     const entry = tally(state, piece, group);

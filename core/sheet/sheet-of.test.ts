@@ -85,6 +85,17 @@ test('what this vehicle does not need of the kit is left over whole, of the rest
   expect(over).toEqual(['lamp 1', 'adapter 3']);
 });
 
+test('a sensor that was never out of its plug is not said to be plugged in again', () => {
+  const log = openedLog();
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'front', fasteners: [] });
+  const plug = () => sheet(log).sensors.map(({ sensor, plug: is }) => `${sensor} ${is}`);
+  expect(plug()).toEqual(['radar never out']);
+  log.add('sensor.unplugged', { sensor: 'radar' });
+  expect(plug()).toEqual(['radar unplugged']);
+  log.add('sensor.reconnected', { sensor: 'radar' });
+  expect(plug()).toEqual(['radar reconnected']);
+});
+
 test('an aim says its rule, the height that was measured, the mark and what was read', () => {
   const log = openedLog();
   const wall = log.add('wall.set', { rule: 'fog', distanceMm: 10_000, floorAtWallMm: 0 });

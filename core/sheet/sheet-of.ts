@@ -228,7 +228,7 @@ function sensorLines({ said, ...context }: With): SensorLine[] {
     const touched = [...said.all('sensor.unplugged', of), ...said.all('sensor.reconnected', of), ...said.last('sensor.moved', of), ...said.last('sensor.calibrated', of)];
     return {
       sensor,
-      unplugged: context.state.unplugged.includes(sensor),
+      plug: context.state.unplugged.includes(sensor) ? 'unplugged' : said.all('sensor.reconnected', of).length > 0 ? 'reconnected' : 'never out',
       due: calibrationDue,
       calibrated: context.state.calibrated[sensor],
       from: [...said.all('piece.moved', (moved) => moved.piece === piece), ...touched],
@@ -382,6 +382,5 @@ export function sheetOf(context: JobContext, log: readonly LoggedEvent[], at: st
     who: whoLines(given),
     ...recheckOf(fitted, at),
     rules: context.rules.name,
-    signature: context.state.signature !== undefined,
   };
 }

@@ -95,7 +95,8 @@ export interface AimLine extends Said {
 
 export interface SensorLine extends Said {
   sensor: string;
-  unplugged: boolean;
+  /** Of one that is in its plug: whether it was out of it. */
+  plug: 'unplugged' | 'reconnected' | 'never out';
   due: boolean;
   calibrated?: Omit<Payloads['sensor.calibrated'], 'sensor'>;
 }
@@ -128,8 +129,7 @@ export type UseLine = Said &
     | { code: 'exception'; about: string; note: string }
   );
 
-export const WORKS = ['arrival', 'opening', 'wiring', 'fitting', 'testing', 'aiming', 'leaving'] as const;
-export type Work = (typeof WORKS)[number];
+export type Work = 'arrival' | 'opening' | 'wiring' | 'fitting' | 'testing' | 'aiming' | 'leaving';
 
 export interface WhoLine extends Said {
   work: Work;
@@ -164,5 +164,4 @@ export interface Sheet {
   recheck?: Recheck;
   /** The rule set that the job was checked against. */
   rules: string;
-  signature: boolean;
 }

@@ -293,6 +293,8 @@ test('what the kit lights is tried once more with everything closed, and again o
   expect(handOver.triedClosed(contextOf(log), 'test-kit', 'lights', true, log.events.at(-1)?.at ?? '')).toMatchObject({ refused: [{ code: 'back-first', pieces: ['grille'] }] });
   log.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [] });
   expect(wanted()).toEqual(['new-untried']);
+  // The factory lamp was tried before it, too.
+  expect(codesOf(log, 'hand-over')).toContain('final-missing');
   expect(handOver.othersTriedClosed(contextOf(log), log.events.at(-1)?.at ?? '')).toEqual({
     events: [{ type: 'final.tested', payload: { kit: 'test-kit', test: 'lights', passed: true } }],
   });

@@ -8,7 +8,7 @@ export interface LabelText {
   lines: string[];
 }
 
-export function sayLabel(label: JobLabel, names: Names): LabelText {
+export function sayLabel(label: JobLabel, names: Pick<Names, 'piece' | 'group'>): LabelText {
   switch (label.kind) {
     case 'keys':
       return { title: 'Keys', lines: label.where === undefined ? [] : [label.where] };

@@ -23,7 +23,7 @@ import { namesOf, type Names } from '@jade/words/names';
 import { sayCalibration } from '@jade/words/sensing';
 import { sayHold } from '@jade/words/stations';
 import { sayKey } from '@jade/words/subject';
-import { amperes, bothLengths, inSentence, millimetres, percent, plural, sayDay, sayMoment, volts, type ShopWays } from '@jade/words/units';
+import { amperes, bothLengths, inSentence, metres, millimetres, percent, plural, sayDay, sayMoment, volts, type ShopWays } from '@jade/words/units';
 import { sayChecked, sayJoinedHow, sayProtection } from '@jade/words/wiring';
 import { saySide } from '@jade/words/vehicle';
 import { sayTriedClosed } from './new-lamps.ts';
@@ -91,6 +91,7 @@ export const SIGNING = {
 } as const;
 
 const NONE = '—';
+const SENSOR_PLUG: Readonly<Record<SensorLine['plug'], string>> = { unplugged: 'still unplugged', reconnected: 'plugged in again', 'never out': 'not unplugged' };
 const FITTED: Readonly<Record<FittedLine['is'], string>> = { fitted: 'fitted', begun: 'begun, not finished', 'not begun': 'not fitted' };
 const WORK: Readonly<Record<WhoLine['work'], string>> = {
   arrival: 'Looked at on arrival',
@@ -186,19 +187,20 @@ function gapRow({ gap, beforeMm, afterMm, beforeWhy, afterWhy }: GapLine): strin
 
 const aimRow =
   (names: Names, { lengths }: ShopWays) =>
-  ({ kit, lamp, rule, before, after, byOthers, wantedMm, referenceMm, floorBeyond }: AimLine): string[] => {
+  ({ kit, lamp, rule, before, after, byOthers, wantedMm, referenceMm, floorBeyond, distanceMm }: AimLine): string[] => {
     const said = (error: AimLine['after']) =>
       error ? `${bothLengths(error.heightMm, lengths)}, ${error.within ? 'in' : 'out'}${floorBeyond ? ', not certified: the floor is beyond the tolerance' : ''}` : 'not read';
-    const mark = wantedMm === undefined ? '' : `; mark at ${bothLengths(wantedMm, lengths)}`;
+    const wall = distanceMm === undefined ? '' : `, wall at ${metres(distanceMm / 1000)}`;
+    const mark = wantedMm === undefined ? '' : `; mark at ${bothLengths(wantedMm, lengths)}${wall}`;
     const height = referenceMm === undefined ? '; its height was not measured' : `; it sits at ${bothLengths(referenceMm, lengths)}`;
     return [names.lamp(kit, lamp), `${sayAimRuleShort(rule)}${mark}${height}`, said(before), byOthers ? `by others: ${byOthers}` : said(after)];
   };
 
 const sensorRow =
   (names: Names) =>
-  ({ sensor, unplugged, due, calibrated }: SensorLine): string[] => [
+  ({ sensor, plug, due, calibrated }: SensorLine): string[] => [
     names.sensor(sensor),
-    unplugged ? 'still unplugged' : 'in its plug',
+    SENSOR_PLUG[plug],
     calibrated ? sayCalibration(calibrated) : due ? 'calibration due, not done' : 'the profile asks for no calibration',
   ];
 

@@ -57,7 +57,7 @@ export function expectTrueSheet({ log, vehicle, documents, truth }: Pick<Robot, 
       .map(({ joint }) => `${joint.kit.slug}/${joint.connection.id}`)
       .sort(),
   ).toEqual([...joined].sort());
-  expect(sheet.sensors.filter(({ unplugged }) => unplugged)).toEqual([]);
+  expect(sheet.sensors.filter(({ plug }) => plug === 'unplugged')).toEqual([]);
   expect(vehicle.unplugged.size).toBe(0);
   // Every lamp that the kits have a place for here is fitted, by every pass of its steps; each was lit open and closed.
   const there = documents.kits.flatMap((kit) =>
