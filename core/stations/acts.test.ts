@@ -239,6 +239,15 @@ describe('close up', () => {
     };
     const moved = (count: number) => ({ type: 'piece.moved', payload: { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count }] } });
     expect(put({}, {})).toEqual({ refused: [{ code: 'new-or-old', piece: 'grille', groups: ['bolts'] }] });
+    const { context, closing } = now(log, docs);
+    const step = closing.steps.find((entry) => entry.kind === 'piece' && entry.piece === 'grille');
+    const group = step?.kind === 'piece' ? step.fasteners[0] : undefined;
+    if (step?.kind !== 'piece' || !group) throw new Error('no grille');
+    expect([closeUp.filled(context, step, group, 'new'), closeUp.filled(context, step, group, 'old')]).toEqual([
+      { old: 0, fresh: 2 },
+      { old: 2, fresh: 0 },
+    ]);
+    expect(closeUp.countedAll(context, step, { counts: { bolts: 0 }, renewed: { bolts: 1 } })).toEqual({ old: 0, fresh: 1, places: 2 });
     expect(put({ bolts: 1 }, { bolts: 2 })).toEqual({ refused: [{ code: 'count', group: 'bolts', most: 2 }] });
     expect(put({ bolts: 0 }, { bolts: 2 })).toEqual({ events: [moved(0), { type: 'fastener.renewed', payload: { piece: 'grille', group: 'bolts', count: 2 } }] });
     write(log, put({ bolts: 2 }, { bolts: 0 }));
@@ -510,6 +519,19 @@ describe('what cannot be undone', () => {
     write(log, consented(context, { kind: 'piece', piece: step.piece, level: step.level }, 'the owner'));
     expect(bars()).toEqual([]);
   });
+});
+
+test('a signature has a line in it, and is given before the job is signed off', () => {
+  const log = openedLog();
+  const sign = (...points: number[][]) =>
+    handOver.customerSigned(
+      now(log).context,
+      points.map((list) => ({ points: list })),
+    );
+  expect([codes(sign()), codes(sign([10, 20]))]).toEqual([['nothing'], ['nothing']]);
+  expect(sign([10, 20], [5, 6, 90, 40])).toEqual({ events: [{ type: 'customer.signed', payload: { strokes: [{ points: [5, 6, 90, 40] }] } }] });
+  log.add('job.signed', { atSeq: 1 });
+  expect(codes(sign([5, 6, 90, 40]))).toEqual(['already']);
 });
 
 test('a calibration left to others says who and until when', () => {

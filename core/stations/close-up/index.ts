@@ -215,6 +215,18 @@ export function countedBack(
   return { old: counts[group.id] ?? Math.min(ready, Math.max(0, places - put)), fresh: put };
 }
 
+/** All places of a group filled with new ones, or with the old ones that lie ready again. */
+export function filled(context: Pick<JobContext, 'state'>, step: Pick<CloseStep, 'piece'>, group: FastenerGroup, by: 'new' | 'old'): { old: number; fresh: number } {
+  return by === 'new' ? { old: 0, fresh: placesOf(context, step.piece, group) } : { old: readyOf(context, step.piece, group), fresh: 0 };
+}
+
+/** Fasteners that go back with a step in all, old and new, and the places that there are for them. */
+export function countedAll(context: Pick<JobContext, 'state'>, step: CloseStep, back: Omit<PutBack, 'lengthsMm'>): { old: number; fresh: number; places: number } {
+  const groups = step.fasteners.map((group) => ({ ...countedBack(context, step, group, back), places: placesOf(context, step.piece, group) }));
+  const sum = (of: 'old' | 'fresh' | 'places') => groups.reduce((total, group) => total + group[of], 0);
+  return { old: sum('old'), fresh: sum('fresh'), places: sum('places') };
+}
+
 /** A piece put back by one step: its fasteners counted, new ones apart, its supply live where it isolates one. */
 export function putBack(context: JobContext, closing: ClosePlan, step: CloseStep, back: PutBack, at: string): Act {
   const wrong = lengthsAsked(step).filter(({ group }) => back.lengthsMm[group.id] !== group.lengthMm);

@@ -72,10 +72,13 @@ export function othersTriedClosed(context: JobContext, at: string): Act {
   return unless(againstClosed(context, at), () => open.map(({ kit, test }): Happened => ({ type: 'final.tested', payload: { kit, test: test.id, passed: true } })));
 }
 
+/** Strokes that are lines: a tap alone is none. */
+export const linesOf = (strokes: readonly Stroke[]): Stroke[] => strokes.filter(({ points }) => points.length >= 4);
+
 /** The customer's signature, as it was drawn. */
 export function customerSigned({ state }: JobContext, strokes: readonly Stroke[]): Act {
   if (state.signed) return refused({ code: 'already' });
-  const drawn = strokes.filter(({ points }) => points.length >= 4);
+  const drawn = linesOf(strokes);
   return drawn.length > 0 ? happened({ type: 'customer.signed', payload: { strokes: drawn } }) : refused({ code: 'nothing' });
 }
 

@@ -48,14 +48,13 @@ const asked = computed(() => closeUp.lengthsAsked(props.step));
 const unanswered = computed(() => asked.value.filter(({ group }) => lengths.value[group.id] !== group.lengthMm));
 const wrong = (group: FastenerGroup) => lengths.value[group.id] !== undefined && lengths.value[group.id] !== group.lengthMm;
 const unsaid = computed(() => onceOnly.value.filter(({ id }) => fresh.value[id] === undefined));
-const total = (of: (group: FastenerGroup) => number) => props.step.fasteners.reduce((sum, group) => sum + of(group), 0);
-const counted = computed(() => ({ old: total((group) => countOf(group).old), fresh: total((group) => countOf(group).fresh), places: total(placesOf) }));
+const counted = computed(() => closeUp.countedAll(context.value, props.step, back.value));
 const sayOf = (group: FastenerGroup) => sayGroup(unanswered.value.some((entry) => entry.group === group) ? { ...group, lengthMm: undefined } : group) ?? group.id;
 
 function newOrOld(group: FastenerGroup, value: 'new' | 'old'): void {
-  const places = placesOf(group);
-  fresh.value = { ...fresh.value, [group.id]: value === 'new' ? places : 0 };
-  counts.value = { ...counts.value, [group.id]: value === 'new' ? 0 : Math.min(places, readyOf(group)) };
+  const to = closeUp.filled(context.value, props.step, group, value);
+  fresh.value = { ...fresh.value, [group.id]: to.fresh };
+  counts.value = { ...counts.value, [group.id]: to.old };
 }
 
 function finish(): void {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { MOST_STROKE, MOST_STROKES, type Stroke } from '@jade/core/job';
+import { handOver } from '@jade/core/stations';
 import { SIGNING } from '@jade/words/sheet';
 import { strokePath } from '../../design/geometry/strokes.ts';
 
@@ -12,7 +13,7 @@ const APART = 4;
 const strokes = ref<Stroke[]>([]);
 const drawing = ref(false);
 const d = computed(() => strokePath(strokes.value));
-const drawn = computed(() => strokes.value.some(({ points }) => points.length >= 4));
+const drawn = computed(() => handOver.linesOf(strokes.value).length > 0);
 
 function at(event: PointerEvent): [number, number] {
   const box = (event.currentTarget as Element).getBoundingClientRect();
