@@ -1,7 +1,10 @@
+import type { LampAim } from '@jade/core/job';
+import { sayDoubt, sayTyped } from '@jade/words/judging';
+import { bothLengths, sayDay, sayMoment } from '@jade/words/units';
 import { sayLabel } from '@jade/words/labels';
 import { sayLearned, sayStep, sayStepTime } from '@jade/words/access';
-import { sayAimError, sayRule } from '@jade/words/aiming';
-import { saySwitch } from '@jade/words/closing';
+import { sayAimError, sayAimStep, sayRule } from '@jade/words/aiming';
+import { sayBack, saySwitch } from '@jade/words/closing';
 import { sayFault, sayFaults } from '@jade/words/faults';
 import { sayGatherTrouble, sayStack } from '@jade/words/gather';
 import { sayReason } from '@jade/words/match';
@@ -310,4 +313,40 @@ test('a label says what it is on, what is in it, and where it belongs', () => {
     lines: ['5 × T25 six-lobe × 25 mm'],
   });
   expect(sayLabel({ kind: 'part', piece: 'grille', where: 'shelf 3' }, names)).toEqual({ title: 'Original: grille', lines: ['shelf 3'] });
+});
+
+test('the tap of a step back says what is in, and how many of it new', () => {
+  const said = (old: number, fresh: number, places: number) => sayBack({ to: 'fitted' }, { old, fresh, places });
+  expect([said(0, 0, 0), said(5, 0, 5), said(1, 0, 1), said(4, 0, 5), said(3, 2, 5), said(0, 5, 5), said(0, 4, 5)]).toEqual([
+    'It is back',
+    'It is back, 5 fasteners in',
+    'It is back, 1 fastener in',
+    'It is back, 4 of 5 in',
+    'It is back, 5 fasteners in, 2 of them new',
+    'It is back, 5 fasteners in, all new',
+    'It is back, 4 of 5 in, all new',
+  ]);
+  expect(sayBack({ to: 'hung' }, { old: 0, fresh: 0, places: 0 })).toBe('It is hung');
+});
+
+test('a step of Aim on the floor says what is asked; a lamp that was read is read again', () => {
+  const lamp = (after?: object) => ({ lamp: { name: 'Fen lamp, left' }, after }) as unknown as LampAim;
+  expect(sayAimStep({ kind: 'read', id: 'r', lamp: lamp() })).toBe('Where does it land: fen lamp, left');
+  expect(sayAimStep({ kind: 'read', id: 'r', lamp: lamp({ within: false }) })).toBe('Read it again: fen lamp, left');
+  expect(sayAimStep({ kind: 'height', id: 'h', lamp: lamp() })).toBe('How high does fen lamp, left sit?');
+  expect(sayAimStep({ kind: 'prepare', id: 'tyres', what: 'tyres' })).toBe('Before aiming: tyres at pressure');
+});
+
+test('what makes one wonder says what to do, and what was typed is asked for as it can be read', () => {
+  expect(plain(sayDoubt({ code: 'battery low', leastV: 24 }))).toBe('Below 24.0 V: charge it before anything is tried with the ignition on.');
+  expect(plain(sayDoubt({ code: 'outside', nominalMm: 5, toleranceMm: 1.5 }))).toBe('Meant to be 5.0 mm ± 1.5 mm.');
+  expect(sayDoubt({ code: 'alike', count: 4 })).toBe('The same as 3 others: is each of them measured?');
+  expect(sayTyped({ fault: 'not a number' }, 'V')).toBe('Write a number in V.');
+  expect(sayTyped({ fault: 'unit', unit: 'v' }, 'mm')).toBe('“v” is no measure here: write it in mm, or in inches as 4 1/2 in.');
+});
+
+test('a moment is said by the clock of the shop, a day by itself', () => {
+  expect(sayMoment('2026-03-05T22:30:00Z', { timeZone: 'Etc/GMT-2' })).toBe('6 March 2026, 00:30');
+  expect(sayMoment('2026-03-05T22:30:00Z', {})).toBe('5 March 2026, 22:30');
+  expect([sayDay('2026-03-19'), plain(bothLengths(254, 'in')), plain(bothLengths(254))]).toEqual(['19 March 2026', '10.0 in (254 mm)', '254 mm (10.0 in)']);
 });

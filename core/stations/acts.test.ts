@@ -268,6 +268,10 @@ describe('close up', () => {
     const [group] = step.fasteners;
     if (!group) throw new Error('no bolts');
     expect([closeUp.readyOf(context, 'grille', group), closeUp.placesOf(context, 'grille', group)]).toEqual([1, 2]);
+    expect([closeUp.filled(context, step, group, 'new'), closeUp.filled(context, step, group, 'old')]).toEqual([
+      { old: 0, fresh: 2 },
+      { old: 1, fresh: 0 },
+    ]);
     const both = closeUp.putBack(context, closing, step, { counts: {}, renewed: { bolts: 1 }, lengthsMm: {} }, AT);
     expect(both).toMatchObject({ events: [{ payload: { fasteners: [{ group: 'bolts', count: 1 }] } }, { type: 'fastener.renewed', payload: { count: 1 } }] });
     write(log, closeUp.putBack(context, closing, step, { counts: {}, renewed: {}, lengthsMm: {} }, AT));

@@ -43,6 +43,8 @@ export const useSession = defineStore('session', () => {
   const benchNameOf = (id: string): string => people.value.find((person) => person.id === id)?.benchName ?? id;
 
   async function load(): Promise<void> {
+    // Until the server answers, which can take long where something of it is away, whoever was here last is here.
+    session.value ??= keptSession() ?? undefined;
     try {
       opened.value = (await ask<object | null>('/api/shop')) !== null;
       session.value = await ask<SessionShown | null>('/api/session');
@@ -51,7 +53,6 @@ export const useSession = defineStore('session', () => {
       shut.value = '';
     } catch (error) {
       // A server that is away is said where something is missing.
-      if (!(error instanceof Refused)) session.value ??= keptSession() ?? undefined;
       const fault = error instanceof Refused && error.status === 403 ? error.faults[0] : undefined;
       if (fault) shut.value = `${sayFaultAlone(fault)}.`;
     }
