@@ -1,4 +1,4 @@
-import { standingEvents, type EventType, type LoggedEvent, type Payloads } from '../job/index.ts';
+import { standingEvents, type EventType, type JobContext, type LoggedEvent, type Payloads } from '../job/index.ts';
 
 /** Looks up which entries of a log say something: only those that count. */
 export interface Entries {
@@ -9,6 +9,9 @@ export interface Entries {
   /** Who made entries of some types, each person once in the order of the log, with the entries. */
   people: (types: readonly EventType[]) => { people: string[]; from: string[] };
 }
+
+/** A job with the entries of its log. */
+export type With = JobContext & { said: Entries };
 
 /** The entries of a log by what they say. */
 export function entriesOf(log: readonly LoggedEvent[]): Entries {
