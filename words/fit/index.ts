@@ -11,11 +11,10 @@ export const FIT_FLOOR = {
   works: 'It works',
   fails: 'It does not',
   failed: 'Failed: write what it did now',
-  title: 'The test failed',
-  did: 'What it did',
-  record: 'Record the failure',
   where: 'Where this is',
 } as const;
+/** A test that failed. */
+export const FAILURE = { open: 'The test failed', closed: 'It failed with everything closed', did: 'What it did', record: 'Record the failure' } as const;
 export const LAMP_TESTED = 'tested';
 const PASS_VERBS: Readonly<Record<Pass, { does: string; done: string }>> = {
   start: { does: 'Start all', done: 'All are started' },

@@ -4,9 +4,6 @@ export const NEW_LAMPS = {
   why: 'What lit while it was open can be pinched or off its plug since. Each once more, both sides; nobody looks into a beam from near.',
   works: 'It works',
   fails: 'It does not',
-  failed: 'It failed with everything closed',
-  did: 'What it did',
-  record: 'Record the failure',
 } as const;
 
 export const sayTriedClosed = (passed: boolean): string => (passed ? 'works' : 'does not work');

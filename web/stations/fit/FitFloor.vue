@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT, stackOfStep } from '@jade/core/job';
+import { stackOfStep } from '@jade/core/job';
 import { fit } from '@jade/core/stations';
 import { FIT_FLOOR, sayFitStep, sayPassDone } from '@jade/words/fit';
 import { sayHelper } from '@jade/words/kit';
 import { sayStack } from '@jade/words/gather';
 import { sayRefusal } from '@jade/words/stations';
-import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import FloorFrame from '../../floor/FloorFrame.vue';
 import ConsentAsk from '../../job/ConsentAsk.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
+import FailureAsk from '../../job/FailureAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import { useKitSheet } from './kit-sheet.ts';
 
@@ -79,14 +79,5 @@ function fail(note: string): void {
       <VehicleSheet :profile="context.profile" v-bind="sheetOf(step.onVehicle, step.kind === 'pass' ? step.step.side : step.test.side)" :label="FIT_FLOOR.where" />
     </template>
   </FloorFrame>
-  <AskText
-    v-if="failed"
-    :title="FIT_FLOOR.title"
-    :label="FIT_FLOOR.did"
-    :action="FIT_FLOOR.record"
-    :about="`${job.view?.id}/test/${failed.kit}/${failed.test}`"
-    :most="LONGEST_TEXT.note"
-    @written="fail"
-    @close="failed = undefined"
-  />
+  <FailureAsk v-if="failed" :of="failed" @written="fail" @close="failed = undefined" />
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { fitStepsOf, kitsOnVehicle, LONGEST_TEXT, stackOfStep, testsOf, type KitOnVehicle } from '@jade/core/job';
+import { fitStepsOf, kitsOnVehicle, stackOfStep, testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
 import { saySwitch } from '@jade/words/closing';
@@ -8,10 +8,10 @@ import { sayStack } from '@jade/words/gather';
 import { sayHelper, sayTest } from '@jade/words/kit';
 import { sayRefusal } from '@jade/words/stations';
 import { inSentence, minutes } from '@jade/words/units';
-import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
+import FailureAsk from '../../job/FailureAsk.vue';
 import ConsentAsk from '../../job/ConsentAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
@@ -149,16 +149,7 @@ function fail(note: string): void {
         </div>
       </div>
     </template>
-    <AskText
-      v-if="failedTest"
-      title="The test failed"
-      label="What it did"
-      action="Record the failure"
-      :about="`${job.view?.id}/test/${failedTest.kit}/${failedTest.test}`"
-      :most="LONGEST_TEXT.note"
-      @written="fail"
-      @close="failedTest = undefined"
-    />
+    <FailureAsk v-if="failedTest" :of="failedTest" @written="fail" @close="failedTest = undefined" />
   </div>
 </template>
 

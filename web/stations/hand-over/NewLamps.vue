@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
 import { handOver } from '@jade/core/stations';
 import { NEW_LAMPS, sayOthersWork, sayTriedClosed } from '@jade/words/sheet';
 import { sayRefusal } from '@jade/words/stations';
-import AskText from '../../design/AskText.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
+import FailureAsk from '../../job/FailureAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** What the kits light, tried once more with everything closed. */
@@ -44,16 +43,7 @@ function fail(note: string): void {
         </template>
       </li>
     </ul>
-    <AskText
-      v-if="failed"
-      :title="NEW_LAMPS.failed"
-      :label="NEW_LAMPS.did"
-      :action="NEW_LAMPS.record"
-      :about="`${job.view?.id}/closed/${failed.kit}/${failed.test}`"
-      :most="LONGEST_TEXT.note"
-      @written="fail"
-      @close="failed = undefined"
-    />
+    <FailureAsk v-if="failed" :of="failed" closed @written="fail" @close="failed = undefined" />
   </section>
 </template>
 
