@@ -19,7 +19,7 @@ test(
     expect(
       await page
         .locator('a.job')
-        .filter({ hasText: /left \d+ \w{3}/ })
+        .filter({ hasText: /left \w{3} \d+ \w{3}/ })
         .count(),
     ).toBe(3);
     const job = page.locator('a.job').filter({ hasText: /HR 07.*to open, next:/s });

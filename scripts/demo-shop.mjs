@@ -48,7 +48,7 @@ export async function refuseDemo(port) {
 }
 
 /** The demo shop, or one that nobody has opened yet, on a database of its own in a temporary folder; gives back its addresses and how to end it. */
-export async function openThrowawayShop({ empty = false } = {}) {
+export async function openThrowawayShop() {
   ensurePrograms({ ...DATABASE, ...BROWSER });
   ensureModules();
   build('programs');
@@ -57,7 +57,7 @@ export async function openThrowawayShop({ empty = false } = {}) {
   const database = await startDatabase(folder);
   const port = await freePort();
   const server = await startServer({ databaseUrl: database.url, ownerUrl: database.ownerUrl, port });
-  if (!empty) loadDemo(port);
+  loadDemo(port);
   const end = async () => {
     await server.stop();
     await database.stop();

@@ -9,6 +9,7 @@ const PHONE = { width: 390, height: 844 };
 const job = (id, station) => `/jobs/${id}/${station}`;
 const PICTURES = [
   ['board', '/', COUNTER],
+  ['the-job', job('hill-road-07', 'job'), COUNTER],
   ['library', '/library?show=vehicle/wexholm-bollard-35', COUNTER],
   ['customers', '/customers?vehicle=hill-road-02', COUNTER],
   ['people', '/people', COUNTER, { by: 'slate', press: 'Let a device in' }],
@@ -67,17 +68,6 @@ for (const [name, path, viewport, { floor = false, light = 'counter', by = 'fern
   await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
   await context.close();
   say(`docs/screenshots/${name}.png`);
-}
-if (wanted.length === 0 || wanted.includes('first-run')) {
-  const unopened = await openThrowawayShop({ empty: true });
-  const page = await browser.newPage({ viewport: COUNTER });
-  await page.goto(unopened.address);
-  await page.getByRole('textbox', { name: 'Name of the shop' }).fill('Harrow Quay Lamp Works');
-  await page.getByRole('textbox', { name: 'What money is called' }).fill('crowns');
-  await page.getByRole('textbox', { name: 'Bench name 1' }).fill('Slate');
-  await page.screenshot({ path: join(ROOT, 'docs/screenshots/first-run.png') });
-  say('docs/screenshots/first-run.png');
-  await unopened.end();
 }
 await browser.close();
 await shop.end();

@@ -1,5 +1,5 @@
 import type { Kit } from '@jade/core/kit';
-import type { LoggedEvent } from '@jade/core/job';
+import type { FollowsWhy, LoggedEvent } from '@jade/core/job';
 import type { RuleSet } from '@jade/core/rules';
 import type { TakenBySteps } from '@jade/core/schedule';
 import type { Hold, Station, StationState } from '@jade/core/stations';
@@ -11,9 +11,14 @@ export interface JobSummary {
   stations: { station: Station; state: StationState }[];
   holding: Pick<Hold, 'station' | 'code' | 'kind'> | null;
   sentence: string;
+  /** Whether it has left the shop: signed, or cancelled before anything was touched. */
   signed: boolean;
-  /** When it was signed, by the clock of the device. */
+  /** When it left, by the clock of the device. */
   signedAt: string | null;
+  /** Why it was cancelled, where it was. */
+  cancelled: string | null;
+  /** Since when it is left open overnight, where it is. */
+  night: string | null;
   assigned: string | null;
   /** Maker and model as the pinned profile names them. */
   vehicle: string;
@@ -30,7 +35,16 @@ export interface JobLine {
   openedAt: string;
   promisedAt: string | null;
   seq: number;
+  /** The job that it follows, and why. */
+  follows: Followed | null;
   summary: JobSummary;
+}
+
+/** A job that another one follows, or that follows it. */
+export interface Followed {
+  job: string;
+  why: FollowsWhy;
+  openedAt: string;
 }
 
 /** A job with the documents it pins: all that a browser needs to go on without the server. */
@@ -43,6 +57,11 @@ export interface JobView {
   customer: string;
   profile: VehicleProfile;
   kits: Kit[];
+  /** Kits that were on the vehicle when the job that this one follows left. */
+  fitted?: Kit[];
+  /** The job that this one follows; and those that follow it. */
+  follows: Followed | null;
+  followedBy: Followed[];
   rules: RuleSet;
   plugs?: PlugLibrary;
   /** Whether one of the job's kits has not yet left the shop on another job. */

@@ -6,9 +6,23 @@ const pin = { slug: 'a', version: 1 };
 
 /** One well-formed payload of every type, with every optional field. */
 const WHOLE: Record<EventType, Record<string, unknown>> = {
-  'job.opened': { vehicle: 'v', profile: pin, kits: [pin], rules: pin, promisedAt: '2026-03-05T16:00:00Z' },
+  'job.opened': { vehicle: 'v', profile: pin, kits: [pin], rules: pin, promisedAt: '2026-03-05T16:00:00Z', bay: 'Yard', follows: { job: 'j', why: 'recheck' }, fitted: [pin] },
   'job.repinned': { profile: pin, kits: [pin], rules: pin, lost: ['pieces/grille'] },
   'job.assigned': { person: 'fern' },
+  'promise.made': { at: '2026-03-05T16:00:00Z', why: 'as agreed' },
+  'bay.taken': { bay: 'Yard' },
+  'wish.written': { wish: 'Seen from further' },
+  'note.written': { station: 'fit', note: 'Tight behind the beam' },
+  'kit.added': { kit: pin },
+  'kit.dropped': { kit: 'k', why: 'too dear' },
+  'job.cancelled': { why: 'sold' },
+  'plug.parted': { kit: 'k', connection: 'c' },
+  'leg.lifted': { kit: 'k', leg: 'l' },
+  'contact.pulled': { plug: 'p', row: 1, column: 2 },
+  'step.undone': { kit: 'k', step: 's', lamps: ['l'] },
+  'step.rechecked': { kit: 'k', step: 's' },
+  'night.left': { seen: ['battery', 'cover'], where: 'rack 2' },
+  'night.over': { asLeft: false, note: 'the cover lay on the floor' },
   'number.recorded': { number: '11111111111111111' },
   'fact.recorded': { fact: 'trim', certainty: 'known', value: 'plain', not: ['gold'], seenAt: '2026-03-05T16:00:00Z' },
   'baseline.tried': { lamp: 'dipped', result: 'works' },
@@ -96,6 +110,13 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
 };
 const OPTIONAL = new Set(['not', 'promisedAt', 'value', 'seenAt', 'underLamp']);
 const FREE: Partial<Record<EventType, string[]>> = {
+  'job.opened': ['bay', 'follows', 'fitted'],
+  'job.assigned': ['person'],
+  'promise.made': ['at', 'why'],
+  'bay.taken': ['bay'],
+  'wish.written': ['wish'],
+  'night.left': ['where'],
+  'night.over': ['note'],
   'piece.moved': ['way'],
   'way.chosen': ['way', 'level'],
   'way.blocked': ['level'],

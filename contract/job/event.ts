@@ -2,7 +2,7 @@ import type { Fault } from '@jade/core/faults';
 import { liftEvent, newestVersion, type EventType, type JobEvent } from '@jade/core/job';
 import { AnyObject, checkForm, EventId, Moment, Part, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
 import { VehicleToMake } from '@jade/contract/customers';
-import { BroughtIn, PAYLOADS } from './payloads.ts';
+import { BroughtIn, Follows, PAYLOADS } from './payloads.ts';
 
 /** Envelope of an event as a client sends it. */
 export class Envelope {
@@ -29,6 +29,14 @@ export class NewJob extends BroughtIn {
   @Each(() => KitName, 20) kits!: KitName[];
   @Optional() @Moment() promisedAt?: string;
   @Optional() @Text(40) bay?: string;
+  /** A job of the same vehicle that this one follows, and why; its kits are on the vehicle already. */
+  @Optional() @Part(() => Follows) follows?: Follows;
+}
+
+/** A kit added to a job that is open. */
+export class AddKit {
+  @EventId() id!: string;
+  @Slug() kit!: string;
 }
 
 export class KitName {
@@ -36,7 +44,7 @@ export class KitName {
 }
 
 /** Types of event that only the server writes. */
-export const SERVER_ONLY: readonly EventType[] = ['job.opened', 'job.repinned'];
+export const SERVER_ONLY: readonly EventType[] = ['job.opened', 'job.repinned', 'kit.added'];
 
 function isEventType(type: string): type is EventType {
   return Object.hasOwn(PAYLOADS, type);

@@ -6,6 +6,9 @@ import {
   BASELINE_RESULTS,
   LONGEST_TEXT as MOST,
   FACT_CERTAINTIES,
+  FOLLOWS,
+  NIGHT_ITEMS,
+  STATIONS,
   JOINT_CHECKS,
   LED_TO,
   MOST_PINS,
@@ -18,6 +21,7 @@ import {
   type DocumentPin as PlainPin,
   type BroughtIn as PlainBroughtIn,
   type EventType,
+  type FollowsWhy,
   type GroupCount as PlainCount,
   type LedTo,
   type Stroke as PlainStroke,
@@ -44,6 +48,12 @@ export class BroughtIn implements PlainBroughtIn {
   @Optional() @Text(MOST.keys) keys?: string;
 }
 
+/** The job that another one follows, and why. */
+export class Follows {
+  @Slug() job!: string;
+  @OneOf(FOLLOWS) why!: FollowsWhy;
+}
+
 class JobOpened extends BroughtIn implements P<'job.opened'> {
   @Slug() vehicle!: string;
   @Part(() => DocumentPin) profile!: DocumentPin;
@@ -51,6 +61,9 @@ class JobOpened extends BroughtIn implements P<'job.opened'> {
   @Part(() => DocumentPin) rules!: DocumentPin;
   @Optional() @Part(() => DocumentPin) plugs?: DocumentPin;
   @Optional() @Moment() promisedAt?: string;
+  @Optional() @Text(40) bay?: string;
+  @Optional() @Part(() => Follows) follows?: Follows;
+  @Optional() @Each(() => DocumentPin, 20) fitted?: DocumentPin[];
 }
 
 class JobRepinned implements P<'job.repinned'> {
@@ -64,7 +77,75 @@ class JobRepinned implements P<'job.repinned'> {
 type P<T extends EventType> = Payloads[T];
 
 class JobAssigned implements P<'job.assigned'> {
-  @Slug() person!: string;
+  @Optional() @Slug() person?: string;
+}
+
+class PromiseMade implements P<'promise.made'> {
+  @Optional() @Moment() at?: string;
+  @Optional() @Text(MOST.why) why?: string;
+}
+
+class BayTaken implements P<'bay.taken'> {
+  @Optional() @Text(40) bay?: string;
+}
+
+class WishWritten implements P<'wish.written'> {
+  @Optional() @Text(MOST.wish) wish?: string;
+}
+
+class NoteWritten implements P<'note.written'> {
+  @OneOf(STATIONS) station!: P<'note.written'>['station'];
+  @Text(MOST.jobNote) note!: string;
+}
+
+class KitAdded implements P<'kit.added'> {
+  @Part(() => DocumentPin) kit!: DocumentPin;
+}
+
+class KitDropped implements P<'kit.dropped'> {
+  @Slug() kit!: string;
+  @Text(MOST.why) why!: string;
+}
+
+class JobCancelled implements P<'job.cancelled'> {
+  @Text(MOST.why) why!: string;
+}
+
+class PlugParted implements P<'plug.parted'> {
+  @Slug() kit!: string;
+  @Slug() connection!: string;
+}
+
+class LegLifted implements P<'leg.lifted'> {
+  @Slug() kit!: string;
+  @Slug() leg!: string;
+}
+
+class ContactPulled implements P<'contact.pulled'> {
+  @Slug() plug!: string;
+  @Whole(1, 20) row!: number;
+  @Whole(1, 40) column!: number;
+}
+
+class StepUndone implements P<'step.undone'> {
+  @Slug() kit!: string;
+  @Slug() step!: string;
+  @Slugs(40) lamps!: string[];
+}
+
+class StepRechecked implements P<'step.rechecked'> {
+  @Slug() kit!: string;
+  @Slug() step!: string;
+}
+
+class NightLeft implements P<'night.left'> {
+  @OneOfEach(NIGHT_ITEMS, 20) seen!: P<'night.left'>['seen'];
+  @Optional() @Text(MOST.where) where?: string;
+}
+
+class NightOver implements P<'night.over'> {
+  @Flag() asLeft!: boolean;
+  @Optional() @Text(MOST.note) note?: string;
 }
 
 class NumberRecorded implements P<'number.recorded'> {
@@ -485,6 +566,20 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'job.opened': JobOpened,
   'job.repinned': JobRepinned,
   'job.assigned': JobAssigned,
+  'promise.made': PromiseMade,
+  'bay.taken': BayTaken,
+  'wish.written': WishWritten,
+  'note.written': NoteWritten,
+  'kit.added': KitAdded,
+  'kit.dropped': KitDropped,
+  'job.cancelled': JobCancelled,
+  'plug.parted': PlugParted,
+  'leg.lifted': LegLifted,
+  'contact.pulled': ContactPulled,
+  'step.undone': StepUndone,
+  'step.rechecked': StepRechecked,
+  'night.left': NightLeft,
+  'night.over': NightOver,
   'number.recorded': NumberRecorded,
   'fact.recorded': FactRecorded,
   'baseline.tried': LampTried,

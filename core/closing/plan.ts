@@ -272,7 +272,7 @@ function inCircle(before: readonly (readonly number[])[]): number[] {
 
 /** What is left to do for a test or an aim; fitting and joining cannot come after what covers them. */
 function offersFor(gate: Gate, stuck: Stuck, { pieces }: VehicleProfile): GateOffer[] {
-  if (gate.subject.kind === 'fit' || ['joint', 'cap', 'leg'].includes(gate.subject.kind)) return [];
+  if (gate.subject.kind === 'fit' || ['joint', 'cap', 'leg', 'out'].includes(gate.subject.kind)) return [];
   const hangs = stuck.pieces.some((piece) => pieces.find((entry) => entry.id === piece)?.levels.some((level) => level.level === 'hung'));
   return [
     ...(hangs ? ['test with the piece hung' as const] : []),

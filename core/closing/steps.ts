@@ -28,7 +28,7 @@ export interface MadeMove {
 
 /** Work that must be behind the job before something covers it: a test, an aim, a fitting step, a joint. */
 export interface Gate {
-  subject: Subject & { kind: 'test' | 'aim' | 'fit' | 'joint' | 'cap' | 'leg' };
+  subject: Subject & { kind: 'test' | 'aim' | 'fit' | 'joint' | 'cap' | 'leg' | 'out' };
   side: Side;
   /** What covers it: each piece once it goes back below that level. */
   coveredBy: LevelNeed[];

@@ -1,5 +1,5 @@
 import { remainingPlan, type AccessPlan } from '../access/index.ts';
-import type { ClosePlan, ClosingStep } from '../closing/index.ts';
+import type { ClosePlan, ClosingStep, Gate } from '../closing/index.ts';
 import { key as subjectKey } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import { planClosingOf } from './closing.ts';
@@ -29,6 +29,9 @@ const LEARNED: readonly EventType[] = [
   'source.chosen',
   'order.chosen',
   'opening.left',
+  'kit.added',
+  'kit.dropped',
+  'job.cancelled',
   'opening.resumed',
   'fastener.seized',
 ];
@@ -229,14 +232,16 @@ function mark(steps: readonly ClosingStep[], done: Set<number>, next: (step: Clo
 /** What is left of a way back: steps not done, with gates as they stand now; the moment for a gate that is passed is over. */
 function remainingClosing(plan: ClosePlan, done: ReadonlySet<number>, context: JobContext): ClosePlan {
   const now = new Map(gatesOf(context, undefined).map((gate) => [subjectKey(gate.subject), gate]));
+  // What was taken out is no longer asked for.
+  const gateNow = (gate: Gate): Gate => now.get(subjectKey(gate.subject)) ?? (gate.subject.kind === 'out' ? { ...gate, passed: true } : gate);
   const steps = plan.steps.flatMap((step, index): ClosingStep[] => {
     if (done.has(index)) return [];
     if (step.kind === 'gate') {
-      const gate = now.get(subjectKey(step.gate.subject)) ?? step.gate;
+      const gate = gateNow(step.gate);
       return gate.passed ? [] : [{ ...step, gate }];
     }
     if (step.kind === 'supply') return [step];
-    return [{ ...step, gates: step.gates.map((gate) => ({ ...gate, passed: now.get(subjectKey(gate.subject))?.passed ?? gate.passed })) }];
+    return [{ ...step, gates: step.gates.map((gate) => ({ ...gate, passed: gateNow(gate).passed })) }];
   });
   const { lanes, ...rest } = plan;
   return { ...rest, steps, ...(lanes && done.size === 0 ? { lanes } : {}) };

@@ -3,7 +3,7 @@ import { testsThatFollow } from '../kit/index.ts';
 import { factChoices } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
-import type { FoundPlug, JobEvent } from './events.ts';
+import type { EventType, FoundPlug, JobEvent } from './events.ts';
 import { madeCircuitId } from './led.ts';
 
 type Lists = Readonly<Record<string, readonly { id: string }[]>>;
@@ -18,7 +18,7 @@ export type IdCheck = (event: JobEvent, path: string) => Fault[];
  * @param found ids of accessories and plugs that were found before
  */
 export function idCheck(
-  documents: Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>,
+  documents: Pick<JobDocuments, 'profile' | 'kits' | 'fitted' | 'rules' | 'plugs'>,
   found: { accessories?: Iterable<string>; plugs?: Iterable<FoundPlug> } = {},
 ): IdCheck {
   const accessories = new Set(found.accessories ?? []);
@@ -44,14 +44,19 @@ function plugFaults({ pins, rows, columns }: FoundPlug, path: string): Fault[] {
   ];
 }
 
+/** Events that are also of kits that an earlier job fitted. */
+const AGAIN: readonly EventType[] = ['final.tested', 'step.rechecked', 'option.chosen'];
+
 function eventFaults(
   event: JobEvent,
-  { profile, kits, rules, plugs }: Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>,
+  { profile, kits: own, fitted = [], rules, plugs }: Pick<JobDocuments, 'profile' | 'kits' | 'fitted' | 'rules' | 'plugs'>,
   accessories: ReadonlySet<string>,
   found: readonly FoundPlug[],
   path: string,
 ): Fault[] {
   const at = (field: string) => `${path}.payload.${field}`;
+  // What an earlier job fitted is tried, aimed and held again.
+  const kits = AGAIN.includes(event.type) ? [...own, ...fitted] : own;
   const among = (items: readonly { id: string }[] | undefined, id: string, field: string, what: string) =>
     unknownId(id, new Set((items ?? []).map((item) => item.id)), at(field), what);
   const kitOf = (slug: string) => kits.find((kit) => kit.slug === slug);
@@ -162,6 +167,16 @@ function eventFaults(
         ...(to?.ground === undefined ? [] : among(profile.grounds, to.ground, 'to.ground', 'ground point')),
       ];
     }
+    case 'kit.dropped':
+      return inKit(event.payload.kit, {});
+    case 'plug.parted':
+      return inKit(event.payload.kit, { connection: fitmentOf(event.payload.kit)?.connections ?? [] });
+    case 'leg.lifted':
+      return inKit(event.payload.kit, { leg: kitOf(event.payload.kit)?.legs ?? [] });
+    case 'contact.pulled':
+      return among(profile.plugs, event.payload.plug, 'plug', 'plug');
+    case 'step.undone':
+    case 'step.rechecked':
     case 'step.passed':
       return inKit(event.payload.kit, { step: fitmentOf(event.payload.kit)?.fitSteps ?? [] });
     case 'test.tried':

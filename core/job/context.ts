@@ -11,6 +11,8 @@ export interface JobContext {
   state: JobState;
   profile: VehicleProfile;
   kits: Kit[];
+  /** Kits that were on the vehicle when the job that this one follows left. */
+  fitted?: Kit[];
   rules: RuleSet;
   /** The plug library that the job pins; one opened before there was one has none. */
   plugs?: PlugLibrary;
@@ -25,7 +27,16 @@ export interface JobContext {
 /** A job's state with the documents it pins, as they hold for this one vehicle: what it does not have is gone, what was found on it is there. */
 export function jobContext(state: JobState, documents: Omit<JobContext, 'state'>): JobContext {
   const opened = new Set(Object.keys(state.reached));
-  return { ...documents, state, profile: onlyPresent(onThisVehicle(documents.profile, state), factValues(state), opened) };
+  const { replaced, lost } = goneBefore(documents);
+  const here = onThisVehicle(documents.profile, state);
+  const profile = onlyPresent(lost.length > 0 ? { ...here, functions: here.functions.filter(({ id }) => !lost.includes(id)) } : here, factValues(state), opened, replaced);
+  return { ...documents, state, profile };
+}
+
+/** What kits of an earlier job took the place of, and the factory functions that went with it. */
+function goneBefore({ profile, fitted = [] }: Omit<JobContext, 'state'>): { replaced: string[]; lost: string[] } {
+  const fitments = fitted.flatMap((kit) => kit.fitments.filter(({ vehicle }) => vehicle === profile.slug));
+  return { replaced: fitments.flatMap(({ replaces }) => replaces), lost: fitments.flatMap(({ losesFunctions }) => losesFunctions) };
 }
 
 /** A reading of a job that is worked out once for the same context and then given again. */

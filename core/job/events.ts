@@ -4,6 +4,7 @@ import type { ProbeFunction } from '../probing/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
 import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
+import type { StationId } from './stations.ts';
 import type { SeenLit } from '../wiring/index.ts';
 
 export const BASELINE_RESULTS = ['works', 'dim', 'flickers', 'dead', 'not fitted'] as const;
@@ -89,12 +90,57 @@ export interface BroughtIn {
   keys?: string;
 }
 
+export const FOLLOWS = ['recheck', 'comeback'] as const;
+/** Why a vehicle comes again for what an earlier job fitted: as agreed, to look at it; or because something is not right. */
+export type FollowsWhy = (typeof FOLLOWS)[number];
+
+export const NIGHT_ITEMS = ['loose', 'off', 'tray', 'bared', 'battery', 'charger', 'sensors', 'cover', 'key'] as const;
+/** What is seen to before a vehicle that is open is left for the night. */
+export type NightItem = (typeof NIGHT_ITEMS)[number];
+
 /** What happens to a job: the payload of every type of event. Ids and values only, never names of customers. */
 export interface Payloads {
-  'job.opened': { vehicle: string; profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; plugs?: DocumentPin; promisedAt?: string } & BroughtIn;
+  'job.opened': {
+    vehicle: string;
+    profile: DocumentPin;
+    kits: DocumentPin[];
+    rules: DocumentPin;
+    plugs?: DocumentPin;
+    promisedAt?: string;
+    bay?: string;
+    /** The job that it follows, and why; `fitted` are the kits that were on the vehicle when that one left. */
+    follows?: { job: string; why: FollowsWhy };
+    fitted?: DocumentPin[];
+  } & BroughtIn;
   /** Newer versions taken over; `lost` names ids of the old documents that the new ones no longer have. */
   'job.repinned': { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; plugs?: DocumentPin; lost: string[] };
-  'job.assigned': { person: string };
+  /** Without a person nobody is on it. */
+  'job.assigned': { person?: string };
+  /** What is promised to the customer; nothing any more without a time. `why`: what was said where that time made one wonder. */
+  'promise.made': { at?: string; why?: string };
+  /** Where it stands; nowhere that is known without a bay. */
+  'bay.taken': { bay?: string };
+  'wish.written': { wish?: string };
+  /** What a person wants to keep, at the station where it came up. */
+  'note.written': { station: StationId; note: string };
+  /** A kit added while the job runs, or one that was dropped taken up again. */
+  'kit.added': { kit: DocumentPin };
+  /** A kit that is not fitted after all: what is on the vehicle of it is taken out again. */
+  'kit.dropped': { kit: string; why: string };
+  /** The work is not done after all: every kit is taken out again, what is open is closed, and the vehicle leaves. */
+  'job.cancelled': { why: string };
+  /** A joint parted, a leg lifted out, a contact pulled out of a cavity of the vehicle, a fitting step undone: of a kit that is taken out again. */
+  'plug.parted': { kit: string; connection: string };
+  'leg.lifted': { kit: string; leg: string };
+  'contact.pulled': { plug: string; row: number; column: number };
+  /** `lamps`: those that it held, which are no longer aimed. */
+  'step.undone': { kit: string; step: string; lamps: string[] };
+  /** Of a kit that an earlier job fitted: its bolts were held again with the tool of the step, and do not move. */
+  'step.rechecked': { kit: string; step: string };
+  /** Left open for the night: what was seen to, and where what is off lies. */
+  'night.left': { seen: NightItem[]; where?: string };
+  /** Work goes on: it was found as it was left, or not. */
+  'night.over': { asLeft: boolean; note?: string };
   'number.recorded': { number: string };
   /** `seenAt` where the fact comes from an earlier job of the same vehicle; `not` names values that are ruled out while it is not known. */
   'fact.recorded': { fact: string; certainty: FactCertainty; value?: string; not?: string[]; seenAt?: string };

@@ -1,4 +1,5 @@
 import { onWith, type VehicleState } from '../states/index.ts';
+import { key } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
@@ -34,6 +35,8 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
   state.pieces[piece] = level;
   state.lastMoved[piece] = { order: state.eventCount, at: event.at };
   if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
+  // What hangs on the vehicle again lies in no bag.
+  if (!opening) delete state.bagged[piece];
   if (opening) {
     const move = { event: event.id, piece, from, level, way: payload.way, at: event.at };
     state.moves.push(move);
@@ -64,12 +67,40 @@ function said(state: JobState, key: string, why: string | undefined): void {
 /** The key of a plug that is capped: one of the vehicle by its own id, one of a kit by both. */
 export const cappedKey = (plug: string, kit?: string): string => (kit === undefined ? plug : `${kit}/${plug}`);
 
+/** What was tried of a kit says nothing any more once something of it is parted or loose. */
+function untried(state: JobState, kit: string): void {
+  delete state.tests[kit];
+  delete state.finalTests[kit];
+}
+
+/** What may come after a job was signed without changing what was signed for. */
+const AFTER_SIGNING: readonly EventType[] = ['job.reopened', 'job.signed', 'note.written'];
+
+/** Events that change something on the vehicle: after one of them it does not leave without being looked over. */
+const TOUCHES: readonly EventType[] = [
+  'piece.moved',
+  'supply.set',
+  'plug.joined',
+  'cavity.populated',
+  'leg.laid',
+  'wire.opened',
+  'sensor.unplugged',
+  'sensor.moved',
+  'step.passed',
+  'drill.agreed',
+  'plug.capped',
+];
+
 const APPLY: { [T in EventType]: Apply<T> } = {
   'job.opened': (state, payload, event) => {
     if (state.opened) state.questions.push({ code: 'second-opening', event: event.id });
     else {
       state.opened = payload;
       state.openedYear = Number(event.at.slice(0, 4));
+      const { promisedAt, bay, wish } = payload;
+      if (promisedAt !== undefined) state.promise = { at: promisedAt };
+      if (bay !== undefined) state.bay = { bay };
+      if (wish !== undefined) state.wish = wish;
     }
   },
   'job.repinned': (state, { profile, kits, rules, plugs, lost }) => {
@@ -77,6 +108,39 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     state.lost = lost;
   },
   'job.assigned': (state, { person }) => void (state.assigned = person),
+  'promise.made': (state, { at, why }) => void (state.promise = { ...(at === undefined ? {} : { at }), ...(why === undefined ? {} : { why }) }),
+  'bay.taken': (state, { bay }) => void (state.bay = bay === undefined ? {} : { bay }),
+  'wish.written': (state, { wish }) => void (state.wish = wish),
+  'note.written': (state, { station, note }, { id, at, person }) => void state.notes.push({ event: id, at, station, note, ...(person === undefined ? {} : { by: person }) }),
+  'kit.added': (state, { kit }) => {
+    delete state.dropped[kit.slug];
+    state.confirmed = state.confirmed.filter((slug) => slug !== kit.slug);
+    if (state.opened) state.opened = { ...state.opened, kits: [...state.opened.kits.filter(({ slug }) => slug !== kit.slug), kit] };
+  },
+  'kit.dropped': (state, { kit, why }) => void (state.dropped[kit] = why),
+  'job.cancelled': (state, { why }, { at }) => void (state.cancelled = { why, at }),
+  'plug.parted': (state, { kit, connection }) => {
+    state.joined[kit] = (state.joined[kit] ?? []).filter((id) => id !== connection);
+    delete state.jointChecked[`${kit}/${connection}`];
+    delete state.adaptersUsed[`${kit}/${connection}`];
+    untried(state, kit);
+  },
+  'leg.lifted': (state, { kit, leg }) => void delete state.laid[`${kit}/${leg}`],
+  'contact.pulled': (state, { plug, row, column }) =>
+    void (state.populated[plug] = (state.populated[plug] ?? []).filter((contact) => contact.row !== row || contact.column !== column)),
+  'step.undone': (state, { kit, step, lamps }) => {
+    delete state.passes[kit]?.[step];
+    delete state.consents[key({ kind: 'fit', kit, step })];
+    for (const lamp of lamps) delete state.aims[`${kit}/${lamp}`];
+    untried(state, kit);
+  },
+  'step.rechecked': (state, { kit, step }) => addOnce((state.rechecked[kit] ??= []), step),
+  'night.left': (state, { seen, where }, { id, at, person }) =>
+    void (state.night = { event: id, at, seen, ...(where === undefined ? {} : { where }), ...(person === undefined ? {} : { by: person }) }),
+  'night.over': (state, { asLeft, note = '' }, { id }) => {
+    delete state.night;
+    if (!asLeft) state.notAsLeft.push({ event: id, note });
+  },
   'number.recorded': (state, { number }) => void (state.number = number),
   'fact.recorded': (state, { fact, ...record }) => void (state.facts[fact] = record),
   'baseline.tried': (state, { lamp, result }) => void (state.baseline[lamp] = result),
@@ -270,7 +334,12 @@ export function foldJob(log: readonly LoggedEvent[]): JobState {
     if (undone.has(event.id)) continue;
     state.at = event.at;
     if (!state.opened && event.type !== 'job.opened') state.questions.push({ code: 'event-before-opening', event: event.id });
-    if (state.signed && event.type !== 'job.reopened' && event.type !== 'job.signed') state.questions.push({ code: 'late-event', event: event.id });
+    if (state.signed && !AFTER_SIGNING.includes(event.type)) state.questions.push({ code: 'late-event', event: event.id });
+    if (TOUCHES.includes(event.type)) {
+      state.touched = true;
+      // Whoever works on it is there.
+      delete state.night;
+    }
     apply(state, event);
   }
   state.questions.push(...contradictions(log.filter(({ id }) => !undone.has(id))));

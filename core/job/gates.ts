@@ -2,14 +2,15 @@ import type { AccessPlan } from '../access/index.ts';
 import type { Gate } from '../closing/index.ts';
 import { PASSES, type FitStep, type KitTest } from '../kit/index.ts';
 import { key, type Subject } from '../subject/index.ts';
-import { levelRank, type LevelNeed } from '../vehicle/index.ts';
+import { levelRank, needsHold, type LevelNeed, type Side } from '../vehicle/index.ts';
 import { lampAims } from './aim.ts';
 import { once, type JobContext } from './context.ts';
-import { connectionsOf, feedsOf, fitStepsOf, kitsOnVehicle, plugsOf, sideOf, testsOf, type KitOnVehicle } from './kits.ts';
+import { connectionsOf, feedsOf, fitStepsOf, kitsDropped, kitsOnVehicle, plugsOf, sideOf, testsOf, type KitOnVehicle } from './kits.ts';
 import { placeRules } from './places.ts';
 import { LOW_LIVE } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
 import { legOf, legRoutes } from './route.ts';
+import { toTakeOut } from './take-out.ts';
 
 /** Whether a fitting step is through all its passes. */
 export function stepDone({ state }: Pick<JobContext, 'state'>, kit: string, step: FitStep): boolean {
@@ -101,6 +102,23 @@ function capGates(context: JobContext, levels: ReadonlyMap<string, number>): Gat
   });
 }
 
+/** What is taken out again of a dropped kit: before something covers it, and before what it took the place of goes back. */
+function takeOutGates(context: JobContext, levels: ReadonlyMap<string, number>): Gate[] {
+  const kits = kitsDropped(context);
+  return toTakeOut(context).map((out): Gate => {
+    const replaced = kits.find(({ kit }) => kit.slug === out.kit)?.fitment?.replaces ?? [];
+    const inTheWay = out.kind === 'step' ? replaced.filter((piece) => sideBeside(context, piece, out.side)).flatMap((piece) => firstLevelOf(context, piece)) : [];
+    const needs = out.reach.find((way) => needsHold(way.needs, context.state.reached))?.needs ?? out.reach[0]?.needs ?? [];
+    const subject = { kind: 'out' as const, kit: out.kit, what: `${out.kind}/${out.id}` };
+    return { subject, side: out.side, coveredBy: opened([...needs, ...inTheWay], levels), after: [], asks: out.asks, passed: false };
+  });
+}
+
+const sideBeside = ({ profile }: JobContext, id: string, side: Side): boolean => {
+  const own = profile.pieces.find((piece) => piece.id === id)?.side ?? 'centre';
+  return own === side || own === 'centre' || side === 'centre';
+};
+
 /**
  * All that must be behind the job before something covers it: tests that are gates, fitting steps and joints while what they need is
  * open, aims whose adjuster goes out of reach. A test that has passed, an aim that is in, aim by others and a named exception pass.
@@ -122,6 +140,7 @@ function gatesAt(context: JobContext, plan: AccessPlan | undefined): Gate[] {
         .filter((test) => test.gate)
         .map((test) => testGate(context, onVehicle, test, levels)),
     ),
+    ...takeOutGates(context, levels),
     ...capGates(context, levels),
     ...legGates(context, levels),
     ...aimGates(context, levels),

@@ -1,3 +1,4 @@
+export * from './stations.ts';
 export * from './events.ts';
 export * from './state.ts';
 export * from './fold.ts';
@@ -9,6 +10,7 @@ export * from './moves.ts';
 export * from './supply.ts';
 export * from './places.ts';
 export * from './gates.ts';
+export * from './take-out.ts';
 export * from './opening.ts';
 export * from './closing.ts';
 export * from './parts.ts';
@@ -39,3 +41,4 @@ export * from './lift.ts';
 export * from './longest.ts';
 export * from './check.ts';
 export * from './rests.ts';
+export * from './overnight.ts';

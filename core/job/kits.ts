@@ -50,17 +50,38 @@ function fitmentLed(context: Pick<JobContext, 'profile' | 'state' | 'rules'>, ki
 const changesOf = (context: Pick<JobContext, 'profile'>, connection: Connection, wires: readonly LedWire[]): FedOtherwise[] =>
   wires.flatMap(({ pin, circuit }) => (circuit ? [{ carries: pin.carries, was: ownLiveIn(context, connection, pin), is: circuit.liveIn }] : []));
 
-/** The kits of a job with what holds for them on this vehicle; none once opening was given up. */
-export const kitsOnVehicle = once((context): KitOnVehicle[] => {
-  const { state, kits } = context;
-  if (state.left !== undefined) return [];
+/** Whether a kit is not fitted after all: dropped by itself, or with all of the work. */
+export const isDropped = ({ state }: Pick<JobContext, 'state'>, kit: string): boolean =>
+  state.left !== undefined || state.cancelled !== undefined || state.dropped[kit] !== undefined;
+
+function onVehicle(context: JobContext, kits: readonly Kit[]): KitOnVehicle[] {
+  const { state } = context;
   const values = factValues(state);
   return kits.map((kit) => {
     const facts = withOptions(values, kit, state.options[kit.slug] ?? {});
     const made = fitmentOn(kit, context, facts);
     return { kit, facts, ...(made ? fitmentLed(context, kit, made) : {}) };
   });
-});
+}
+
+/** The kits of a job with what holds for them on this vehicle; without those that were dropped, none once opening was given up or the job cancelled. */
+export const kitsOnVehicle = once((context): KitOnVehicle[] =>
+  onVehicle(
+    context,
+    context.kits.filter(({ slug }) => !isDropped(context, slug)),
+  ),
+);
+
+/** Kits of the job that are not fitted after all, with what held for them. */
+export const kitsDropped = once((context): KitOnVehicle[] =>
+  onVehicle(
+    context,
+    context.kits.filter(({ slug }) => isDropped(context, slug)),
+  ),
+);
+
+/** Kits that were on the vehicle when the job that this one follows left. */
+export const kitsFittedBefore = once((context): KitOnVehicle[] => onVehicle(context, context.fitted ?? []));
 
 /** The match verdict of every kit of the job. */
 export const verdicts = once((context): MatchVerdict[] => kitsOnVehicle(context).map(({ kit, facts }) => matchKit(kit, context.profile, context.year, facts)));
@@ -142,7 +163,7 @@ export interface LampToAim {
 
 /** Lamps of the job that are to be aimed: those whose beam has a rule. The rule chosen at the wall wins for its beam. */
 export const lampsToAim = once((context): LampToAim[] =>
-  kitsOnVehicle(context).flatMap(({ kit, fitment }) =>
+  [...kitsOnVehicle(context), ...kitsFittedBefore(context)].flatMap(({ kit, fitment }) =>
     kit.lamps.flatMap((lamp) => {
       const rules = context.rules.aim.filter((rule) => rule.beam === lamp.optics.beam);
       const rule = rules.find((candidate) => candidate.id === context.state.wall?.rule) ?? rules[0];

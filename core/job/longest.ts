@@ -15,6 +15,8 @@ export const LONGEST_TEXT = {
   size: 20,
   /** Why something is as it is: a way blocked, an opening given up, a job reopened. */
   why: 300,
+  /** What a person wants to keep. */
+  jobNote: 600,
   /** What a test did, where and by whom a sensor is calibrated. */
   note: 300,
   aimer: 160,

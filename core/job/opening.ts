@@ -12,6 +12,7 @@ import { factValues } from './state.ts';
 import { LOW_LIVE, suppliesNow } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
 import { legOf, legRoutes } from './route.ts';
+import { inReach, toTakeOut } from './take-out.ts';
 
 const holdsBy = (way: Way, levels: Readonly<Record<string, Level>>) => needsHold(way.needs, levels);
 
@@ -69,7 +70,23 @@ function workToReach(context: JobContext): FurtherTarget[] {
     if (capped || !('reach' in plug) || plug.reach.length === 0 || plug.reach.some((way) => holdsBy(way, pieces))) return [];
     return [{ id: key({ kind: 'cap', plug: plug.id }), side: plug.side, ways: plug.reach }];
   });
-  return [...work, ...caps, ...legsToLay(context), ...isolationsToReach(context)];
+  return [...work, ...caps, ...legsToLay(context), ...takeOutsToReach(context), ...isolationsToReach(context)];
+}
+
+/** What is to be taken out again of kits that are not fitted after all and lies behind something that went back. */
+function takeOutsToReach(context: JobContext): FurtherTarget[] {
+  const supplies = suppliesNow(context);
+  return toTakeOut(context).flatMap((out): FurtherTarget[] => {
+    const isolated = dead(out.asks).every((ask) => supplies.find(({ supply }) => supply.id === ask.supply)?.is !== 'live');
+    if (inReach(context, out) && isolated) return [];
+    return [
+      {
+        id: key({ kind: 'out', kit: out.kit, what: `${out.kind}/${out.id}` }),
+        side: out.side,
+        ways: (out.reach.length > 0 ? out.reach : needsAsWay([], undefined)).map((way) => ({ ...way, asks: [...(way.asks ?? []), ...dead(out.asks)] })),
+      },
+    ];
+  });
 }
 
 /** Legs that are still to be laid, each with its cheapest ways: what is opened for it and the way it takes are least together. */
@@ -106,7 +123,6 @@ function isolationsToReach(context: JobContext): FurtherTarget[] {
 
 /** All of this job that is still to be made reachable; a piece that a kit takes the place of counts by itself. */
 const openTargets = once((context): { mounts: string[]; further: FurtherTarget[]; replaced: string[] } => {
-  if (context.state.left !== undefined) return { mounts: [], further: isolationsToReach(context), replaced: [] };
   const further = workToReach(context);
   const mounts = mountsToReach(context).map((mount) => mount.id);
   const replaced = replacedPieces(context);
@@ -152,6 +168,8 @@ function sideProved(context: JobContext, side: 'left' | 'right'): boolean {
 /** The side that was begun first and is still to be proved, where one side is proved before the other. */
 export function provingSide(context: JobContext): 'left' | 'right' | undefined {
   const side = context.state.order?.side;
+  // What comes out again comes out as it lies.
+  if (toTakeOut(context).length > 0) return undefined;
   return side === undefined || schoolOf(context) !== 'prove one side first' || sideProved(context, side) ? undefined : side;
 }
 

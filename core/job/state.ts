@@ -5,10 +5,11 @@ import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
-import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, Payloads, PlugSide, Stroke, WireOpening } from './events.ts';
+import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, NightItem, Payloads, PlugSide, Stroke, WireOpening } from './events.ts';
+import type { StationId } from './stations.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 10;
+export const FOLD_VERSION = 11;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -60,6 +61,24 @@ export interface JobState {
   /** Ids that were lost when newer documents were taken over. */
   lost: string[];
   assigned?: string;
+  /** What is promised to the customer, with what was said of it. */
+  promise: { at?: string; why?: string };
+  /** Where it stands; undefined where the log does not say, as in one that was opened before logs did. */
+  bay?: { bay?: string };
+  wish?: string;
+  notes: { event: string; at: string; by?: string; station: StationId; note: string }[];
+  /** Kits that are not fitted after all, with the reason. */
+  dropped: Record<string, string>;
+  /** Why the work is not done after all, and since when. */
+  cancelled?: { why: string; at: string };
+  /** Whether anything was ever taken apart, joined or opened on the vehicle. */
+  touched: boolean;
+  /** Steps of kits that an earlier job fitted, whose bolts were held again. */
+  rechecked: Record<string, string[]>;
+  /** Left open for the night: since when, by whom, what was seen to; until somebody looks it over or works on it. */
+  night?: { event: string; at: string; by?: string; seen: NightItem[]; where?: string };
+  /** It was not found as it was left. */
+  notAsLeft: { event: string; note: string }[];
   number?: string;
   facts: Record<string, FactRecord>;
   baseline: Record<string, BaselineResult>;
@@ -184,6 +203,12 @@ export function emptyJob(): JobState {
   return {
     lastSeq: 0,
     eventCount: 0,
+    promise: {},
+    notes: [],
+    dropped: records(),
+    touched: false,
+    rechecked: records(),
+    notAsLeft: [],
     facts: records(),
     baseline: records(),
     final: records(),
@@ -269,11 +294,15 @@ export function wanting({ broken, spent, renewed }: GroupTally): number {
   return Math.max(0, broken + spent - renewed);
 }
 
+/** Whether a job has left the shop: signed, or cancelled before anything on the vehicle was touched. */
+export const hasLeft = ({ signed, cancelled, touched }: Pick<JobState, 'signed' | 'cancelled' | 'touched'>): boolean =>
+  signed !== undefined || (cancelled !== undefined && !touched);
+
 /** The pins of a job, or undefined before it is opened. */
-export function pinsOf(state: JobState): Pick<Payloads['job.opened'], 'profile' | 'kits' | 'rules' | 'plugs'> | undefined {
+export function pinsOf(state: JobState): Pick<Payloads['job.opened'], 'profile' | 'kits' | 'rules' | 'plugs' | 'fitted'> | undefined {
   if (!state.opened) return undefined;
-  const { profile, kits, rules, plugs } = state.opened;
-  return { profile, kits, rules, ...(plugs ? { plugs } : {}) };
+  const { profile, kits, rules, plugs, fitted } = state.opened;
+  return { profile, kits, rules, ...(plugs ? { plugs } : {}), ...(fitted ? { fitted } : {}) };
 }
 
 /** Name of the place a way leads to: a mount position, or a piece with its level. */

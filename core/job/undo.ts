@@ -3,7 +3,7 @@ import type { EventType, JobEvent, LoggedEvent } from './events.ts';
 import { undoneEvents } from './fold.ts';
 
 /** What is never taken back: a signed job is opened again by another event, with its reason. */
-const FIXED: readonly EventType[] = ['job.opened', 'job.repinned', 'job.signed'];
+const FIXED: readonly EventType[] = ['job.opened', 'job.repinned', 'kit.added', 'job.signed'];
 
 /** Whether an event is of a kind that can be undone. */
 export const canUndo = ({ type }: Pick<JobEvent, 'type'>): boolean => !FIXED.includes(type);

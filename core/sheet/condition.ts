@@ -6,9 +6,11 @@ import type { AimLine, ArrivalLine, CodesLine, FactoryLine, GapLine, SensorLine 
 /** How the vehicle came. */
 export function arrivalLines({ said, state }: With): ArrivalLine[] {
   const opened = said.all('job.opened');
-  const { wish, mileage } = state.opened ?? {};
+  const wished = said.last('wish.written');
+  const { wish } = state;
+  const { mileage } = state.opened ?? {};
   return [
-    ...(wish ? [{ code: 'wish' as const, text: wish, from: opened }] : []),
+    ...(wish ? [{ code: 'wish' as const, text: wish, from: wished.length > 0 ? wished : opened }] : []),
     { code: 'mileage', ...(mileage ? { mileage, from: opened } : { from: [] }) },
     { code: 'battery', restV: state.restV, why: state.measureWhy.battery, from: said.last('battery.measured') },
     ...state.damage.map(({ event, place, note }): ArrivalLine => ({ code: 'damage', place, note, from: [event] })),

@@ -1,6 +1,6 @@
-import { circuitLoads, fitStepsOf, kitsOnVehicle, leftoverPlugs, stepDone, testsOf, wireJoints } from '../job/index.ts';
+import { circuitLoads, fitStepsOf, kitsDropped, kitsFittedBefore, kitsOnVehicle, leftoverPlugs, stepDone, testsOf, toTakeOut, wireJoints } from '../job/index.ts';
 import type { With } from './entries.ts';
-import type { FedLine, FittedLine, LitLine, MadeLine } from './sheet.ts';
+import type { DroppedLine, HeldLine, FedLine, FittedLine, LitLine, MadeLine } from './sheet.ts';
 
 /** Lamps of the kits at their places, with the fitting steps of their side. */
 export function fittedLines({ said, ...context }: With): FittedLine[] {
@@ -14,6 +14,29 @@ export function fittedLines({ said, ...context }: With): FittedLine[] {
       return { kit: kit.slug, lamp, mount, is: done ? 'fitted' : from.length > 0 ? 'begun' : 'not begun', from };
     });
   });
+}
+
+/** Kits that were not fitted after all, with what stays of them. */
+export function droppedLines({ said, ...context }: With): DroppedLine[] {
+  const out = toTakeOut(context);
+  return kitsDropped(context).map(({ kit, fitment }): DroppedLine => {
+    const passed = (step: string) => said.all('step.passed', (pass) => pass.kit === kit.slug && pass.step === step);
+    const why = context.state.dropped[kit.slug];
+    return {
+      kit: kit.slug,
+      ...(why === undefined ? {} : { why }),
+      stays: (fitment?.fitSteps ?? []).filter(({ id, irreversible }) => irreversible && passed(id).length > 0).map(({ id }) => id),
+      left: out.filter((entry) => entry.kit === kit.slug).length,
+      from: [...said.last('kit.dropped', (dropped) => dropped.kit === kit.slug), ...said.last('job.cancelled'), ...said.last('opening.left')],
+    };
+  });
+}
+
+/** Bolts of kits that an earlier job fitted. */
+export function heldLines({ said, state }: With): HeldLine[] {
+  return Object.entries(state.rechecked).flatMap(([kit, steps]) =>
+    steps.map((step): HeldLine => ({ kit, step, from: said.last('step.rechecked', (held) => held.kit === kit && held.step === step) })),
+  );
 }
 
 /** What feeds the lamps that are joined, by circuit. */
@@ -40,19 +63,16 @@ export function fedLines({ said, ...context }: With): FedLine[] {
 
 /** What the tests of the kits lit, open and closed. */
 export function litLines({ said, ...context }: With): LitLine[] {
-  return kitsOnVehicle(context).flatMap((onVehicle) => {
+  const before = kitsFittedBefore(context);
+  return [...kitsOnVehicle(context), ...before].flatMap((onVehicle) => {
     const kit = onVehicle.kit.slug;
-    return testsOf(onVehicle).map(({ id, lamps }): LitLine => {
+    const earlier = before.includes(onVehicle);
+    return testsOf(onVehicle).flatMap(({ id, lamps }): LitLine[] => {
+      if (earlier && lamps.length === 0) return [];
       const [open, closed] = [context.state.tests[kit]?.[id], context.state.finalTests[kit]?.[id]];
       const of = (test: { kit: string; test: string }) => test.kit === kit && test.test === id;
-      return {
-        kit,
-        test: id,
-        open,
-        closed,
-        lights: lamps.length > 0,
-        from: [...(open === undefined ? [] : said.last('test.tried', of)), ...(closed === undefined ? [] : said.last('final.tested', of))],
-      };
+      const from = [...(open === undefined ? [] : said.last('test.tried', of)), ...(closed === undefined ? [] : said.last('final.tested', of))];
+      return [{ kit, test: id, open, closed, lights: lamps.length > 0, before: earlier, from }];
     });
   });
 }

@@ -18,7 +18,7 @@ test('a line names the entries that say it: the last one where a later takes the
 test('nothing is said of what nobody did: no lamp fitted, lit, fed or aimed, no code read', () => {
   const said = sheet(openedLog());
   expect(said.fitted).toEqual([{ kit: 'test-kit', lamp: 'lamp', mount: 'place', is: 'not begun', from: [] }]);
-  expect(said.lit).toEqual([{ kit: 'test-kit', test: 'lights', open: undefined, closed: undefined, lights: true, from: [] }]);
+  expect(said.lit).toEqual([{ kit: 'test-kit', test: 'lights', open: undefined, closed: undefined, lights: true, before: false, from: [] }]);
   expect([said.fed, said.made, said.sensors, said.who, said.recheck]).toEqual([[], [], [], [], undefined]);
   expect(said.aims).toMatchObject([{ before: undefined, after: undefined, from: [] }]);
   expect(said.codes.map(({ read, from }) => [read, from])).toEqual([

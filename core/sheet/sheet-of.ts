@@ -2,7 +2,7 @@ import type { JobContext, LoggedEvent } from '../job/index.ts';
 import { partLines, useLines } from './afterwards.ts';
 import { aimLines, arrivalLines, codeLines, factoryLines, gapLines, sensorLines } from './condition.ts';
 import { entriesOf, type With } from './entries.ts';
-import { fedLines, fittedLines, litLines, madeLines } from './fitting.ts';
+import { droppedLines, fedLines, fittedLines, heldLines, litLines, madeLines } from './fitting.ts';
 import { whoLines } from './people.ts';
 import type { FittedLine, Recheck, Sheet } from './sheet.ts';
 
@@ -27,6 +27,9 @@ export function sheetOf(context: JobContext, log: readonly LoggedEvent[], at: st
   return {
     seq: context.state.lastSeq,
     ...(context.state.left === undefined ? {} : { left: context.state.left }),
+    ...(context.state.cancelled ? { cancelled: context.state.cancelled.why } : {}),
+    dropped: droppedLines(given),
+    held: heldLines(given),
     fitted,
     fed: fedLines(given),
     lit: litLines(given),

@@ -38,6 +38,23 @@ export interface LitLine extends Said {
   closed?: boolean;
   /** Whether it lights anything, and so is tried once more with everything closed. */
   lights: boolean;
+  /** Of a kit that an earlier job fitted: it was never tried open on this one. */
+  before: boolean;
+}
+
+/** A kit that was not fitted after all, with the steps of it that were done and cannot be undone. */
+export interface DroppedLine extends Said {
+  kit: string;
+  why?: string;
+  stays: string[];
+  /** How much of it is still on the vehicle. */
+  left: number;
+}
+
+/** Bolts of a kit that an earlier job fitted, held again with their tool. */
+export interface HeldLine extends Said {
+  kit: string;
+  step: string;
 }
 
 /** How something was joined, changed or made ready. */
@@ -147,6 +164,10 @@ export interface Sheet {
   seq: number;
   /** Why opening was given up; then nothing was fitted. */
   left?: string;
+  /** Why the work was not done after all. */
+  cancelled?: string;
+  dropped: DroppedLine[];
+  held: HeldLine[];
   fitted: FittedLine[];
   fed: FedLine[];
   lit: LitLine[];

@@ -5,6 +5,7 @@ import type { Role } from './shop.ts';
 export const RIGHTS = [
   'record',
   'open a job',
+  'change the order',
   'take over documents',
   'keep customers',
   'join customers',
@@ -23,6 +24,7 @@ const NOT_IN_TRAINING: readonly Role[] = ['lead', 'planner', 'installer'];
 const WHO: Record<Right, readonly Role[]> = {
   record: EVERYONE,
   'open a job': NOT_IN_TRAINING,
+  'change the order': NOT_IN_TRAINING,
   'take over documents': NOT_IN_TRAINING,
   'keep customers': NOT_IN_TRAINING,
   'join customers': ['lead', 'planner'],
@@ -41,9 +43,13 @@ export function may(role: string | undefined, right: Right): boolean {
   return WHO[right].some((entry) => entry === role);
 }
 
+/** What was agreed with the customer. */
+const CHANGES_ORDER: readonly string[] = ['promise.made', 'wish.written', 'kit.dropped', 'job.cancelled'];
+
 /** The right that recording an event asks for. */
 export function rightFor(eventType: string): Right {
   if (eventType === 'job.signed') return 'sign off';
+  if (CHANGES_ORDER.includes(eventType)) return 'change the order';
   return eventType === 'job.reopened' ? 'reopen' : 'record';
 }
 

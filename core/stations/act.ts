@@ -32,6 +32,9 @@ export type Refusal =
   | { code: 'pass-first'; pass: Pass; steps: string[] }
   | { code: 'step-first'; steps: { kit: string; step: string }[] }
   | { code: 'join-first'; connections: string[] }
+  | { code: 'part-first'; kit: string; connections: string[] }
+  | { code: 'has-left' }
+  | { code: 'promise-past' }
   | { code: 'does-not-fit'; kit: string }
   | { code: 'facts-first'; facts: string[] }
   | { code: 'year-first' }

@@ -1,5 +1,7 @@
-export const STATIONS = ['check-in', 'match', 'gather', 'open-up', 'wire', 'probe', 'sense', 'fit', 'close-up', 'aim', 'hand-over'] as const;
-export type Station = (typeof STATIONS)[number];
+import { STATIONS, type StationId } from '../job/index.ts';
+
+export { STATIONS };
+export type Station = StationId;
 export type StationState = 'not begun' | 'under way' | 'settled' | 'needs an answer' | 'blocked';
 
 /** One thing that a station still wants. `about` is the key under which an exception can be named for it, where one can. */
@@ -45,6 +47,8 @@ export type HoldCode =
   | 'sensor-unplugged'
   | 'calibration-due'
   | 'fit-passes'
+  | 'kit-to-take-out'
+  | 'bolts-to-recheck'
   | 'test-failed'
   | 'test-missing'
   | 'covered-untested'
@@ -72,6 +76,8 @@ export type HoldCode =
   | 'code-new'
   | 'gap-after-missing'
   | 'sign-off'
+  | 'left-overnight'
+  | 'not-as-left'
   | 'contradicted'
   | 'log-question';
 

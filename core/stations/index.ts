@@ -8,6 +8,7 @@ export * as closeUp from './close-up/index.ts';
 export * as fit from './fit/index.ts';
 export * as gather from './gather/index.ts';
 export * as handOver from './hand-over/index.ts';
+export * as itself from './itself/index.ts';
 export * as match from './match/index.ts';
 export * as openUp from './open-up/index.ts';
 export * as probe from './probe/index.ts';

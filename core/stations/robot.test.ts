@@ -7,7 +7,7 @@ import type { VehicleProfile } from '../vehicle/index.ts';
 import type { PlugLibrary } from '../wiring/index.ts';
 import { casesOf } from './test/cases.ts';
 import { Robot } from './test/robot.ts';
-import { expectTrueSheet } from './test/true-sheet.ts';
+import { expectNothingFitted, expectTrueSheet } from './test/true-sheet.ts';
 import { TrueVehicle } from './test/true-vehicle.ts';
 
 const demo = join(import.meta.dirname, '../../demo');
@@ -57,6 +57,26 @@ test.each(halfWay)('$name: where a lamp came dim and a fastener broke, the sheet
   expect(robot.vehicle.faults()).toEqual([]);
   expectTrueSheet(robot);
 });
+
+test.each(halfWay)(
+  '$name: cancelled at half-way states it is taken out, closed and leaves as it came',
+  ({ documents, truth }) => {
+    const first = new Robot(documents, truth);
+    expect(first.work()).toBeUndefined();
+    const signed = first.log.length - 1;
+    const step = EVERY > 1 ? Math.max(EVERY, Math.floor(signed / 5)) : 1;
+    for (let from = signed; from > 2; from -= step) {
+      // What one act recorded is stored together or not at all.
+      let count = from;
+      while (first.log[count]?.act === first.log[count - 1]?.act) count--;
+      const other = first.takeOver(count);
+      other.cancel();
+      expect([count, other.work(), other.vehicle.faults()]).toEqual([count, undefined, []]);
+      expectNothingFitted(other);
+    }
+  },
+  600_000,
+);
 
 test('the logs of the demo shop are true: nothing stands in them that could not have happened', () => {
   const shop = read<{

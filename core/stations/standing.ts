@@ -1,12 +1,12 @@
 import type { AccessPlan } from '../access/index.ts';
-import { openingDone, planClosingOf, type JobContext } from '../job/index.ts';
+import { hasLeft, nightLines, openingDone, planClosingOf, type JobContext } from '../job/index.ts';
 import * as aim from './aim/index.ts';
 import * as checkIn from './check-in/index.ts';
 import * as closeUp from './close-up/index.ts';
 import * as fit from './fit/index.ts';
 import * as gather from './gather/index.ts';
 import * as handOver from './hand-over/index.ts';
-import { STATIONS, todo, type Asked, type Hold, type Standing, type Station, type StationStanding, type StationState } from './hold.ts';
+import { question, STATIONS, todo, type Asked, type Hold, type Standing, type Station, type StationStanding, type StationState } from './hold.ts';
 import * as match from './match/index.ts';
 import * as openUp from './open-up/index.ts';
 import * as probe from './probe/index.ts';
@@ -58,13 +58,20 @@ export function standingOf(context: JobContext, plan: AccessPlan | undefined, cl
     aim: true,
     'hand-over': false,
   };
+  const night = context.state.night && question('left-overnight', { count: nightLines(context).length });
   const stations = STATIONS.map((station): StationStanding => {
     const holds = keep(station, asked[station]);
-    if (station === 'hand-over' && !context.state.signed) holds.push({ station, ...todo('sign-off') });
+    if (station === 'open-up' && night) holds.unshift({ station, ...night });
+    if (station === 'hand-over' && !hasLeft(context.state)) holds.push({ station, ...todo('sign-off') });
     const isBegun = RULES[station].begun(context);
     return { station, holds, begun: isBegun, state: stateOf(holds, isBegun, ready[station]) };
   });
   const all = stations.flatMap((entry) => entry.holds);
   const missing = all.filter((hold) => hold.code !== 'sign-off');
-  return { stations, missing, holding: all.find((hold) => hold.kind === 'block') ?? all[0], readyToSign: missing.length === 0 && !context.state.signed };
+  return {
+    stations,
+    missing,
+    holding: all.find((hold) => hold.code === 'left-overnight') ?? all.find((hold) => hold.kind === 'block') ?? all[0],
+    readyToSign: missing.length === 0 && !hasLeft(context.state),
+  };
 }

@@ -10,6 +10,8 @@ export type Subject =
   | { kind: 'plug'; connection: string }
   | { kind: 'cap'; plug: string }
   | { kind: 'leg'; kit: string; leg: string }
+  /** Something of a dropped kit that is taken out again, as in `joint/left-plug`. */
+  | { kind: 'out'; kit: string; what: string }
   | { kind: 'wire'; plug: string; pin: string }
   | { kind: 'open-wire'; plug: string; pin: string }
   | { kind: 'lamp-wire'; kit: string; wire: string }

@@ -17,9 +17,10 @@ export function needsPresent(needs: readonly LevelNeed[], absent: ReadonlySet<st
  * A profile without the pieces that this vehicle does not have, and without every need, cover and rule that names one of them: what is
  * not there is no obstacle, hides nothing and waits for nothing.
  * @param opened pieces that were opened on this vehicle
+ * @param replaced pieces in whose place something else sits for good
  */
-export function onlyPresent<T extends WithPieces>(profile: T, facts: FactValues, opened: ReadonlySet<string> = new Set()): T {
-  const absent = absentPieces(profile, facts, opened);
+export function onlyPresent<T extends WithPieces>(profile: T, facts: FactValues, opened: ReadonlySet<string> = new Set(), replaced: readonly string[] = []): T {
+  const absent = new Set([...absentPieces(profile, facts, opened), ...replaced]);
   if (absent.size === 0) return profile;
   const kept = (needs: readonly LevelNeed[]) => needsPresent(needs, absent);
   const ways = (list: readonly Way[]) => list.map((way) => (way.needs.some((need) => absent.has(need.piece)) ? { ...way, needs: kept(way.needs) } : way));

@@ -28,6 +28,35 @@ function named(text: string): SQL | undefined {
   return or(and(...each), whole ? like(vehicles.plateKey, whole) : undefined);
 }
 
+/** Every word of a search is in the plate, the number, the customer's name, the kind or body of the vehicle, or the name of a kit of the job. */
+function namedJob(text: string): SQL | undefined {
+  const words = wordsOf(text);
+  if (words.length === 0) return undefined;
+  const { documents, jobKits } = tables;
+  return and(
+    ...words.map((word) => {
+      const key = plateKey(word);
+      const kind = sql`exists (select 1 from ${documents} d where d.kind = 'vehicle' and d.slug = ${vehicles.profile} and (${like(sql`d.title`, word)} or ${like(sql`json_value(d.body, '$.body')`, word)}))`;
+      const kit = sql`exists (select 1 from ${jobKits} k join ${documents} d on d.kind = 'kit' and d.slug = k.kit where k.job = ${jobs.id} and ${like(sql`d.title`, word)})`;
+      return or(key ? like(vehicles.plateKey, key) : undefined, like(vehicles.number, word), like(customers.name, word), kind, kit);
+    }),
+  );
+}
+
+/** Ids of jobs that a search names, the last opened first, at most so many: by plate, number, customer, kit, kind of vehicle or body. */
+export async function jobsNamed(db: Connection, text: string, most: number): Promise<string[]> {
+  const whole = plateKey(text);
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
+    .innerJoin(customers, eq(customers.id, vehicles.customer))
+    .where(or(namedJob(text), whole ? like(vehicles.plateKey, whole) : undefined))
+    .orderBy(desc(jobs.openedAt), desc(jobs.id))
+    .limit(most);
+  return rows.map((row) => row.id);
+}
+
 const owned = (db: Connection) =>
   db
     .select({

@@ -1,3 +1,3 @@
-export { vehicleNow, vehiclesNamed } from './find.ts';
+export { jobsNamed, vehicleNow } from './find.ts';
 export { makeVehicle, vehicleRow } from './keep.ts';
 export * from './routes.ts';

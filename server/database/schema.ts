@@ -107,8 +107,11 @@ export const jobs = mysqlTable(
     openedAt: moment('opened_at').notNull(),
     promisedAt: moment('promised_at'),
     bay: varchar('bay', { length: 40 }),
+    /** The job of the same vehicle that it follows: it comes again for what that one fitted. */
+    follows: id('follows'),
   },
   (table) => [
+    index('jobs_follows').on(table.follows),
     index('jobs_vehicle_opened').on(table.vehicle, table.openedAt, table.id),
     index('jobs_left').on(table.signed, table.openedAt, table.id),
     index('jobs_fold').on(table.foldVersion),

@@ -66,14 +66,22 @@ async function readPinned(db: Connection, wanted: readonly Wanted[]): Promise<{ 
 /** The documents that a job pins, and their hashes in the order profile, rules, plugs, kits. */
 export async function getPinned(
   db: Connection,
-  { profile, kits, rules, plugs }: { profile: DocumentPin; kits: readonly DocumentPin[]; rules: DocumentPin; plugs?: DocumentPin },
-): Promise<{ profile: Documents['vehicle']; rules: Documents['rules']; plugs?: Documents['plugs']; kits: Documents['kit'][]; hashes: string[] }> {
+  { profile, kits, rules, plugs, fitted = [] }: { profile: DocumentPin; kits: readonly DocumentPin[]; rules: DocumentPin; plugs?: DocumentPin; fitted?: readonly DocumentPin[] },
+): Promise<{ profile: Documents['vehicle']; rules: Documents['rules']; plugs?: Documents['plugs']; kits: Documents['kit'][]; fitted?: Documents['kit'][]; hashes: string[] }> {
   const library: Wanted[] = plugs ? [{ kind: 'plugs', pin: plugs }] : [];
-  const wanted: Wanted[] = [{ kind: 'vehicle', pin: profile }, { kind: 'rules', pin: rules }, ...library, ...kits.map((pin): Wanted => ({ kind: 'kit', pin }))];
+  const wanted: Wanted[] = [{ kind: 'vehicle', pin: profile }, { kind: 'rules', pin: rules }, ...library, ...[...kits, ...fitted].map((pin): Wanted => ({ kind: 'kit', pin }))];
   const read = await readPinned(db, wanted);
   const [first, second, ...others] = read.map((entry) => entry.document);
   const third = plugs ? { plugs: others.shift() as Documents['plugs'] } : {};
-  return { profile: first as Documents['vehicle'], rules: second as Documents['rules'], ...third, kits: others as Documents['kit'][], hashes: read.map((entry) => entry.hash) };
+  const all = others as Documents['kit'][];
+  return {
+    profile: first as Documents['vehicle'],
+    rules: second as Documents['rules'],
+    ...third,
+    kits: all.slice(0, kits.length),
+    ...(fitted.length > 0 ? { fitted: all.slice(kits.length) } : {}),
+    hashes: read.map((entry) => entry.hash),
+  };
 }
 
 /** What the library holds, in short: documents are only added, so it is another where one was. A column of a question that asks for something else. */

@@ -26,12 +26,12 @@ type Pins = Parameters<typeof getPinned>[1];
 const pinnedByLog = new WeakMap<LoggedEvent, { key: string; documents: Awaited<ReturnType<typeof getPinned>> }>();
 
 /** The documents that a log pins. */
-export async function pinnedOf(db: Connection, log: readonly LoggedEvent[], { profile, kits, rules, plugs }: Pins): ReturnType<typeof getPinned> {
+export async function pinnedOf(db: Connection, log: readonly LoggedEvent[], { profile, kits, fitted, rules, plugs }: Pins): ReturnType<typeof getPinned> {
   const [first] = log;
-  const key = JSON.stringify([profile, kits, rules, plugs ?? []].flat().map(({ slug, version }) => [slug, version]));
+  const key = JSON.stringify([profile, kits, rules, plugs ?? [], fitted ?? []].map((part) => [part].flat().map(({ slug, version }) => [slug, version])));
   const known = first && pinnedByLog.get(first);
   if (known?.key === key) return known.documents;
-  const documents = await getPinned(db, { profile, kits, rules, plugs });
+  const documents = await getPinned(db, { profile, kits, rules, plugs, ...(fitted ? { fitted } : {}) });
   if (first) pinnedByLog.set(first, { key, documents });
   return documents;
 }

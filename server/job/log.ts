@@ -1,6 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
-import { foldJob, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { foldJob, hasLeft, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
@@ -70,15 +70,20 @@ const setCounter = asked<unknown, { job: string; seq: number }>((tx) =>
     .where(eq(jobs.id, sql.placeholder('job'))),
 );
 
-/** Types of event that can change whether a job has left the shop. */
-const LEAVES: readonly EventType[] = ['job.signed', 'job.reopened', 'undone'];
+/** Types of event that can change what stands in a job's row besides its counter: whether it has left the shop, what is promised, where it stands. */
+const IN_THE_ROW: readonly EventType[] = ['job.signed', 'job.reopened', 'job.cancelled', 'promise.made', 'bay.taken', 'undone'];
 
-/** Writes a job's counter, and whether it has left where that can be another, with the events that they come from. */
+/** Writes a job's counter, and what else of its row can be another, with the events that they come from. */
 export async function countUp(tx: Connection, job: string, seq: number, appended: readonly JobEvent[], log: readonly LoggedEvent[]): Promise<void> {
-  if (!appended.some((event) => LEAVES.includes(event.type))) return void (await setCounter(tx, { job, seq }));
+  // After a job was cancelled the first thing that is touched keeps it in the shop.
+  const can = appended.some((event) => IN_THE_ROW.includes(event.type)) || log.some(({ type }) => type === 'job.cancelled');
+  if (!can) return void (await setCounter(tx, { job, seq }));
+  const state = foldJob(log);
+  // One that was opened before logs said where it stands keeps what its row says until somebody says it.
+  const bay = state.bay || log.some(({ type }) => type === 'bay.taken') ? { bay: state.bay?.bay ?? null } : {};
   await tx
     .update(jobs)
-    .set({ seq, signed: foldJob(log).signed !== undefined })
+    .set({ seq, signed: hasLeft(state), promisedAt: state.promise.at === undefined ? null : new Date(state.promise.at), ...bay })
     .where(eq(jobs.id, job));
 }
 

@@ -1,6 +1,6 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { foldJob, type BroughtIn, type JobEvent } from '@jade/core/job';
+import { foldJob, hasLeft, type BroughtIn, type DocumentPin, type FollowsWhy, type JobEvent } from '@jade/core/job';
 import { duplicateIds, FaultyInput } from '@jade/core/faults';
 import type { NewJob } from '@jade/contract/job';
 import { makeVehicle, vehicleNow } from '../customers/index.ts';
@@ -22,10 +22,11 @@ export interface JobToOpen {
   promisedAt?: Date;
   bay?: string;
   brought?: BroughtIn;
+  follows?: { job: string; why: FollowsWhy };
 }
 
 /** Refuses a job whose id was used to open another one; the same one again is the same job. */
-async function refuseOther(tx: Connection, { id, vehicle, kits, promisedAt, brought }: JobToOpen): Promise<void> {
+async function refuseOther(tx: Connection, { id, vehicle, kits, promisedAt, brought, follows }: JobToOpen): Promise<void> {
   const [first] = await tx
     .select({ payload: tables.events.payload })
     .from(tables.events)
@@ -38,6 +39,8 @@ async function refuseOther(tx: Connection, { id, vehicle, kits, promisedAt, brou
     (await vehicleNow(tx, payload.vehicle)) === vehicle &&
     slugs.join() === kits.join() &&
     payload.promisedAt === promisedAt?.toISOString() &&
+    payload.follows?.job === follows?.job &&
+    payload.follows?.why === follows?.why &&
     canonicalHash({ wish, mileage, keys }) === canonicalHash({ wish: brought?.wish, mileage: brought?.mileage, keys: brought?.keys });
   if (!same) throw new Refusal(409, [{ path: 'id', code: 'conflict', data: { what: 'this id was used to open another job' } }]);
 }
@@ -58,6 +61,24 @@ async function factsOfLastJob(tx: Connection, vehicle: string): Promise<JobEvent
   );
 }
 
+type Chosen = JobEvent<'option.chosen'>['payload'];
+
+/**
+ * What was on the vehicle when the job that is followed left: its kits that were not dropped, with those that it followed itself, and the options that
+ * were chosen for them. It has to be a job of this vehicle that has left.
+ */
+async function fittedBy(tx: Connection, job: string, vehicle: string): Promise<{ fitted: DocumentPin[]; chosen: Chosen[] }> {
+  const [row] = await tx.select({ vehicle: tables.jobs.vehicle }).from(tables.jobs).where(eq(tables.jobs.id, job));
+  if (!row || row.vehicle !== vehicle) throw new FaultyInput([{ path: 'follows.job', code: 'unknown-id', data: { id: job, what: 'job of this vehicle' } }]);
+  const state = foldJob(await readEvents(tx, job));
+  if (!hasLeft(state)) throw new Refusal(409, [{ path: 'follows.job', code: 'conflict', data: { what: 'that job is still open: go on with it' } }]);
+  const { kits = [], fitted = [] } = state.opened ?? {};
+  const own = state.cancelled || state.left !== undefined ? [] : kits.filter(({ slug }) => state.dropped[slug] === undefined);
+  const all = [...fitted.filter(({ slug }) => !own.some((pin) => pin.slug === slug)), ...own];
+  const chosen = all.flatMap(({ slug: kit }) => Object.entries(state.options[kit] ?? {}).map(([option, choice]): Chosen => ({ kit, option, choice })));
+  return { fitted: all, chosen };
+}
+
 /**
  * Opens a job with the newest versions of its documents pinned: its row, the opening event as number one of its log, and what the
  * vehicle's last job knew of its facts. Gives back the last seq.
@@ -72,6 +93,9 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
   const plugs = await plugsOfShop(tx);
   const kits = [];
   for (const slug of job.kits) kits.push(await pin('kit', slug));
+  const before = job.follows && (await fittedBy(tx, job.follows.job, job.vehicle));
+  const twice = before?.fitted.find(({ slug }) => job.kits.includes(slug));
+  if (twice) throw new Refusal(409, [{ path: `kits[${job.kits.indexOf(twice.slug)}].slug`, code: 'conflict', data: { what: 'this kit is on the vehicle already' } }]);
   const event: JobEvent<'job.opened'> = {
     id: job.eventId,
     type: 'job.opened',
@@ -84,9 +108,13 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
       rules: await pin('rules', job.rules),
       ...(plugs === undefined ? {} : { plugs: await pin('plugs', plugs) }),
       ...(job.promisedAt ? { promisedAt: job.promisedAt.toISOString() } : {}),
+      ...(job.bay === undefined ? {} : { bay: job.bay }),
+      ...(job.follows ? { follows: job.follows } : {}),
+      ...(before && before.fitted.length > 0 ? { fitted: before.fitted } : {}),
       ...job.brought,
     },
   };
+  const options = (before?.chosen ?? []).map((payload): JobEvent<'option.chosen'> => ({ id: v7(), type: 'option.chosen', v: 1, at: job.at.toISOString(), payload }));
   const carried = (await factsOfLastJob(tx, job.vehicle)).map((payload): JobEvent<'fact.recorded'> => ({
     id: v7(),
     type: 'fact.recorded',
@@ -94,10 +122,18 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
     at: job.at.toISOString(),
     payload,
   }));
-  const events = [event, ...carried];
-  await tx
-    .insert(tables.jobs)
-    .values({ id: job.id, vehicle: job.vehicle, seq: events.length, summary: '{}', foldVersion: 0, openedAt: job.at, promisedAt: job.promisedAt, bay: job.bay });
+  const events = [event, ...carried, ...options];
+  await tx.insert(tables.jobs).values({
+    id: job.id,
+    vehicle: job.vehicle,
+    seq: events.length,
+    summary: '{}',
+    foldVersion: 0,
+    openedAt: job.at,
+    promisedAt: job.promisedAt,
+    bay: job.bay,
+    follows: job.follows?.job,
+  });
   if (kits.length > 0) await tx.insert(tables.jobKits).values([...new Set(job.kits)].map((kit) => ({ job: job.id, kit })));
   await insertEvents(
     tx,
@@ -126,7 +162,7 @@ export async function openAsked(tx: Connection, asked: NewJob, author: Author): 
   if (asked.bay !== undefined && shop && !shop.document.bays.includes(asked.bay)) {
     throw new FaultyInput([{ path: 'bay', code: 'choice', data: { value: asked.bay, choices: shop.document.bays.join(', ') } }]);
   }
-  const { wish, mileage, keys, promisedAt, bay } = asked;
+  const { wish, mileage, keys, promisedAt, bay, follows } = asked;
   const job: JobToOpen = {
     id: jobIdOf(asked),
     eventId: asked.id,
@@ -136,6 +172,7 @@ export async function openAsked(tx: Connection, asked: NewJob, author: Author): 
     at: new Date(),
     promisedAt: promisedAt ? new Date(promisedAt) : undefined,
     bay,
+    ...(follows ? { follows } : {}),
     brought: { ...(wish ? { wish } : {}), ...(mileage ? { mileage } : {}), ...(keys ? { keys } : {}) },
   };
   const [known] = await tx.select({ id: tables.jobs.id }).from(tables.jobs).where(eq(tables.jobs.id, job.id));
@@ -143,6 +180,7 @@ export async function openAsked(tx: Connection, asked: NewJob, author: Author): 
     await refuseOther(tx, job);
     return undefined;
   }
+  if (asked.kits.length === 0 && !asked.follows) throw new FaultyInput([{ path: 'kits', code: 'missing', data: {} }]);
   return openJob(tx, job, author);
 }
 

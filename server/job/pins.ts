@@ -36,7 +36,7 @@ async function plugsPair(db: Connection, pin: DocumentPin | undefined): Promise<
 }
 
 /** Documents that a job pins, as its log says it now; undefined before it is opened. */
-export const pinsIn = (log: readonly LoggedEvent[]) => pinsOf(foldJob(standingEvents(log, ['job.opened', 'job.repinned'])));
+export const pinsIn = (log: readonly LoggedEvent[]) => pinsOf(foldJob(standingEvents(log, ['job.opened', 'job.repinned', 'kit.added'])));
 
 /** Documents of a job of which a newer version is published; a job goes on with its pins until somebody takes them over. */
 export async function newerThan(db: Connection, { profile, kits, rules, plugs }: NonNullable<ReturnType<typeof pinsIn>>): Promise<NewerDocument[]> {

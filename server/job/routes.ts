@@ -4,12 +4,13 @@ import { FaultyInput } from '@jade/core/faults';
 import { rightFor, roleFaults } from '@jade/core/shop';
 import { foldJob, idCheck, standingEvents, undoFaults, undoTargets, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { beyondMeasure } from '@jade/contract/check';
-import { NewJob, Repin } from '@jade/contract/job';
+import { AddKit, NewJob, Repin } from '@jade/contract/job';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
 import { authorOf, isLetIn, requireRight } from '../people/index.ts';
 import { appendEvents, type AppendAnswer } from './log.ts';
 import { pinnedOf } from './documents.ts';
+import { addKit } from './kits.ts';
 import { jobIdOf, openAsked } from './open.ts';
 import { repinJob } from './pins.ts';
 import { lookOften, openStream } from '../streams/index.ts';
@@ -50,7 +51,7 @@ function statusOf(answers: readonly AppendAnswer[]): number {
 }
 
 /** Events that tell which ids others may name: the documents pinned, and what was found fitted. */
-const TELL_IDS: readonly EventType[] = ['job.opened', 'job.repinned', 'accessory.found', 'plug.found'];
+const TELL_IDS: readonly EventType[] = ['job.opened', 'job.repinned', 'kit.added', 'accessory.found', 'plug.found'];
 
 /** What an event does or does over: to take something back asks for the same right as to do it, however often it was taken back before. */
 const doneOver = (log: readonly JobEvent[], event: JobEvent): JobEvent[] =>
@@ -175,6 +176,15 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     const seq = await retrying(() => db.transaction((tx) => repinJob(tx, job, id, { person, device })));
     if (seq !== undefined) afterAppend(job);
     return reply.status(seq === undefined ? 200 : 201).send({ repinned: seq !== undefined });
+  });
+
+  app.post<{ Params: { id: string } }>('/api/jobs/:id/kits', async (request, reply) => {
+    const { person, device } = await requireRight(db, request, 'change the order');
+    const job = request.params.id;
+    const asked = formOf(AddKit, request.body);
+    const seq = await retrying(() => db.transaction((tx) => addKit(tx, job, asked, { person, device })));
+    if (seq !== undefined) afterAppend(job);
+    return reply.status(seq === undefined ? 200 : 201).send({ added: seq !== undefined });
   });
 
   app.get<{ Params: { id: string }; Querystring: { since?: string } }>('/api/jobs/:id/stream', async (request, reply) => {

@@ -1,9 +1,9 @@
 import { and, eq, gte, lte, ne, or, sql } from 'drizzle-orm';
-import { FOLD_VERSION, foldJob, jobContext, jobNow, planMemory, type LoggedEvent, type PlanMemory } from '@jade/core/job';
+import { FOLD_VERSION, foldJob, hasLeft, jobContext, jobNow, planMemory, type LoggedEvent, type PlanMemory } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
 import type { JobSummary } from '@jade/contract/job';
 import { namesOf } from '@jade/words/names';
-import { sayHold } from '@jade/words/stations';
+import { sayHold, sayLeft } from '@jade/words/stations';
 import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { Kept } from '../documents/index.ts';
 import { documentsOf, type PinnedDocuments } from './documents.ts';
@@ -36,12 +36,14 @@ async function summarise(job: string, log: readonly LoggedEvent[], documents: Pi
   return {
     stations: standing.stations.map(({ station, state }) => ({ station, state })),
     holding: holding ? { station: holding.station, code: holding.code, kind: holding.kind } : null,
-    sentence: holding ? sayHold(holding, names) : 'Signed and ready to leave',
-    signed: context.state.signed !== undefined,
-    signedAt: context.state.signed?.at ?? null,
+    sentence: holding ? sayHold(holding, names) : sayLeft(context.state),
+    signed: hasLeft(context.state),
+    signedAt: hasLeft(context.state) ? (context.state.signed?.at ?? context.state.cancelled?.at ?? null) : null,
+    cancelled: context.state.cancelled?.why ?? null,
+    night: context.state.night?.at ?? null,
     assigned: context.state.assigned ?? null,
     vehicle: `${context.profile.maker} ${context.profile.model}`,
-    kits: context.kits.map((kit) => names.kit(kit.slug)),
+    kits: [...context.kits.filter(({ slug }) => context.state.dropped[slug] === undefined), ...(context.fitted ?? [])].map((kit) => names.kit(kit.slug)),
   };
 }
 

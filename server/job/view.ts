@@ -1,9 +1,9 @@
-import { count, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import { FOLD_VERSION } from '@jade/core/job';
+import { and, count, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
+import { FOLD_VERSION, type JobEvent } from '@jade/core/job';
 import type { Shop } from '@jade/core/shop';
-import type { JobLine, JobSummary, JobView } from '@jade/contract/job';
+import type { Followed, JobLine, JobSummary, JobView } from '@jade/contract/job';
 import { UNREADABLE } from '@jade/words/job';
-import { vehiclesNamed } from '../customers/index.ts';
+import { jobsNamed } from '../customers/index.ts';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { Kept, kitsFor, libraryState, newestDocuments } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
@@ -28,6 +28,7 @@ const joined = <More extends Record<string, SQL>>(db: Connection, more = {} as M
       openedAt: jobs.openedAt,
       promisedAt: jobs.promisedAt,
       bay: jobs.bay,
+      follows: jobs.follows,
       vehicle: vehicles,
       customer: customers.name,
     })
@@ -51,7 +52,18 @@ async function freshSummary(db: Connection, row: Row, summaries: Summaries): Pro
   );
   const [again] = await db.select({ summary: jobs.summary }).from(jobs).where(eq(jobs.id, row.id));
   if (made && again && again.summary !== '{}') return JSON.parse(again.summary) as JobSummary;
-  return { stations: [], holding: null, sentence: UNREADABLE, signed: row.signed, signedAt: null, assigned: null, vehicle: row.vehicle.profile, kits: [] };
+  return {
+    stations: [],
+    holding: null,
+    sentence: UNREADABLE,
+    signed: row.signed,
+    signedAt: null,
+    cancelled: null,
+    night: null,
+    assigned: null,
+    vehicle: row.vehicle.profile,
+    kits: [],
+  };
 }
 
 /** Jobs that have left the shop, of which the board is told. */
@@ -63,6 +75,7 @@ async function linesOf(db: Connection, rows: readonly Row[], summaries: Summarie
   const people = await everybody(db, {});
   const benchName = (id: string | null) => people.find((person) => person.id === id)?.benchName ?? id;
   const lines: JobLine[] = [];
+  const follows = await followedOf(db, rows);
   for (const row of rows) {
     const summary = await freshSummary(db, row, summaries);
     lines.push({
@@ -74,10 +87,52 @@ async function linesOf(db: Connection, rows: readonly Row[], summaries: Summarie
       seq: row.seq,
       openedAt: row.openedAt.toISOString(),
       promisedAt: row.promisedAt?.toISOString() ?? null,
+      follows: follows.get(row.id) ?? null,
       summary: { ...summary, assigned: benchName(summary.assigned) },
     });
   }
   return lines;
+}
+
+type Opened = JobEvent<'job.opened'>['payload'];
+const openingOf = async (db: Connection, ids: readonly string[]) => {
+  const { events } = tables;
+  const rows = await db
+    .select({ job: events.job, payload: events.payload })
+    .from(events)
+    .where(and(inArray(events.job, [...ids]), eq(events.seq, 1)));
+  return new Map(rows.map(({ job, payload }) => [job, JSON.parse(payload) as Opened]));
+};
+
+/** The jobs that jobs follow, by the one that follows. */
+async function followedOf(db: Connection, rows: readonly { id: string; follows: string | null }[]): Promise<Map<string, Followed>> {
+  const those = rows.flatMap(({ id, follows }) => (follows === null ? [] : [{ id, follows }]));
+  if (those.length === 0) return new Map();
+  const ids = [...new Set(those.map(({ follows }) => follows))];
+  const opened = new Map((await db.select({ id: jobs.id, openedAt: jobs.openedAt }).from(jobs).where(inArray(jobs.id, ids))).map((row) => [row.id, row.openedAt]));
+  const openings = await openingOf(
+    db,
+    those.map(({ id }) => id),
+  );
+  return new Map(
+    those.flatMap(({ id, follows }): [string, Followed][] => {
+      const [at, why] = [opened.get(follows), openings.get(id)?.follows?.why];
+      return at && why ? [[id, { job: follows, why, openedAt: at.toISOString() }]] : [];
+    }),
+  );
+}
+
+/** The jobs that follow a job, the first one first. */
+async function followersOf(db: Connection, job: string): Promise<Followed[]> {
+  const rows = await db.select({ id: jobs.id, openedAt: jobs.openedAt }).from(jobs).where(eq(jobs.follows, job)).orderBy(jobs.openedAt, jobs.id).limit(50);
+  const openings = await openingOf(
+    db,
+    rows.map(({ id }) => id),
+  );
+  return rows.flatMap(({ id, openedAt }) => {
+    const why = openings.get(id)?.follows?.why;
+    return why ? [{ job: id, why, openedAt: openedAt.toISOString() }] : [];
+  });
 }
 
 const inShop = asked<Row[]>((db) => joined(db).where(eq(jobs.signed, false)));
@@ -96,14 +151,11 @@ export async function listJobs(db: Connection, summaries: Summaries): Promise<Jo
   return lines.sort((a, b) => Number(a.summary.signed) - Number(b.summary.signed) || (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id));
 }
 
-/** Vehicles whose jobs a search looks through. */
-const MOST_VEHICLES = 200;
-
-/** Jobs by words of the plate, the number or the customer's name, the last opened first, whether they have left or not. */
+/** Jobs by words of plate, number, customer, kit, kind or body of the vehicle, the last opened first, whether they have left or not. */
 export async function findJobs(db: Connection, text: string, summaries: Summaries): Promise<JobLine[]> {
-  const found = await vehiclesNamed(db, text, MOST_VEHICLES);
+  const found = await jobsNamed(db, text, MOST_FOUND);
   if (found.length === 0) return [];
-  const rows = await joined(db).where(inArray(jobs.vehicle, found)).orderBy(desc(jobs.openedAt), desc(jobs.id)).limit(MOST_FOUND);
+  const rows = await joined(db).where(inArray(jobs.id, found)).orderBy(desc(jobs.openedAt), desc(jobs.id));
   return linesOf(db, rows, summaries);
 }
 
@@ -132,7 +184,7 @@ async function besideOf(db: Connection, library: number, pins: NonNullable<Retur
   const key = JSON.stringify([library, pins]);
   const known = kept.get(key);
   if (known) return known;
-  const otherKits = (await kitsFor(db, pins.profile.slug)).filter((kit) => !pins.kits.some((pin) => pin.slug === kit.slug));
+  const otherKits = (await kitsFor(db, pins.profile.slug)).filter((kit) => ![...pins.kits, ...(pins.fitted ?? [])].some((pin) => pin.slug === kit.slug));
   const [shop] = await newestDocuments(db, 'shop');
   const made = { newer: await newerThan(db, pins), otherKits, currency: shop?.document.currency ?? '', shop: waysOf(shop?.document) };
   kept.set(key, made);
@@ -150,7 +202,7 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
   const events = await wholeLog(db, id);
   const pins = pinsIn(events);
   if (!pins) throw notFound('job', id);
-  const { profile, kits, rules, plugs } = await pinnedOf(db, events, pins);
+  const { profile, kits, fitted, rules, plugs } = await pinnedOf(db, events, pins);
   return {
     id,
     bay: row.bay,
@@ -160,6 +212,9 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
     customer: row.customer,
     profile,
     kits,
+    ...(fitted ? { fitted } : {}),
+    follows: (await followedOf(db, [row])).get(id) ?? null,
+    followedBy: await followersOf(db, id),
     rules,
     ...(plugs ? { plugs } : {}),
     newKit: row.newKit,

@@ -40,6 +40,7 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'GET /api/jobs/:id/events': null,
   'POST /api/jobs/:id/events': 'record',
   'POST /api/jobs/:id/pins': 'take over documents',
+  'POST /api/jobs/:id/kits': 'change the order',
   'GET /api/jobs/:id/stream': null,
   'GET /api/board/stream': null,
   'GET /api/jobs/:id/sheet.pdf': null,

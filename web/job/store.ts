@@ -56,6 +56,7 @@ export const useJob = defineStore('job', () => {
       view.value && {
         profile: view.value.profile,
         kits: view.value.kits,
+        ...(view.value.fitted ? { fitted: view.value.fitted } : {}),
         rules: view.value.rules,
         plugs: view.value.plugs,
         year: view.value.vehicle.year ?? undefined,
@@ -145,13 +146,24 @@ export const useJob = defineStore('job', () => {
     if (!id) return;
     const fresh = await ask<JobView>(`/api/jobs/${encodeURIComponent(id)}`);
     void keepView(id, fresh);
-    if (view.value?.id === id) show(fresh);
+    if (view.value?.id !== id) return;
+    // What was told of while the answer was on its way is not lost with it.
+    const told = log.value.filter(({ seq }) => seq !== undefined);
+    show(fresh);
+    settle(told);
   }
 
   /** Takes over the newest versions of the job's documents. */
   async function repin(): Promise<void> {
     const id = view.value?.id;
     if (id) await ask(`/api/jobs/${encodeURIComponent(id)}/pins`, { id: v7() });
+    await refresh();
+  }
+
+  /** Adds a kit to the job, in its newest version. */
+  async function addKit(kit: string): Promise<void> {
+    const id = view.value?.id;
+    if (id) await ask(`/api/jobs/${encodeURIComponent(id)}/kits`, { id: v7(), kit });
     await refresh();
   }
 
@@ -170,7 +182,7 @@ export const useJob = defineStore('job', () => {
           // What is told follows what is here; where something is missing between, all since is fetched.
           if (after > lastSeq()) void fetchGap(id).catch(() => undefined);
           settle(events);
-          if (events.some((event) => event.type === 'job.repinned')) void refresh();
+          if (events.some(({ type }) => type === 'job.repinned' || type === 'kit.added')) void refresh();
         },
       },
     });
@@ -301,5 +313,6 @@ export const useJob = defineStore('job', () => {
     lastSeq,
     undo,
     repin,
+    addKit,
   };
 });

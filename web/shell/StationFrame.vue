@@ -1,12 +1,17 @@
 <script setup lang="ts">
+import dayjs from 'dayjs';
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { LONGEST_TEXT } from '@jade/core/job';
-import type { Station } from '@jade/core/stations';
-import { STATION_NAMES, STATION_QUESTIONS, sayHold, sayRefusal } from '@jade/words/stations';
+import { LONGEST_TEXT, toTakeOut } from '@jade/core/job';
+import { itself, type Station } from '@jade/core/stations';
+import { NIGHT, sayNothingFitted } from '@jade/words/itself';
+import { FRAME, sayNewer } from '@jade/words/shell';
+import { STATION_NAMES, STATION_QUESTIONS, sayHold } from '@jade/words/stations';
 import { sayContradiction } from '@jade/words/job';
 import AskText from '../design/AskText.vue';
 import EmptyNote from '../design/EmptyNote.vue';
+import NotesPane from '../itself/NotesPane.vue';
+import JobGate from '../job/JobGate.vue';
 import { useJob } from '../job/store.ts';
 import { useSession } from '../session/index.ts';
 import { planner, readOfPlanner } from '../workers/bridge.ts';
@@ -16,11 +21,6 @@ const route = useRoute();
 const job = useJob();
 const session = useSession();
 const station = computed(() => route.params.station as Station);
-watch(
-  () => String(route.params.id),
-  (id) => void job.load(id),
-  { immediate: true },
-);
 watch(
   () => [station.value, job.view?.vehicle.plate],
   () => void (document.title = `${STATION_NAMES[station.value]} · ${job.view?.vehicle.plate ?? ''} · Jade Bench`),
@@ -37,7 +37,12 @@ const wants = computed(() => {
 });
 
 const OF_THE_KITS: readonly Station[] = ['match', 'gather', 'wire', 'probe', 'fit', 'aim'];
-const nothingToFit = computed(() => job.state.left !== undefined && OF_THE_KITS.includes(station.value));
+/** Why nothing is fitted on this job, at stations that have nothing else to do then. */
+const nothingToFit = computed(() => {
+  const why = job.state.cancelled?.why ?? job.state.left;
+  const busy = station.value === 'fit' && job.context !== undefined && toTakeOut(job.context).length > 0;
+  return OF_THE_KITS.includes(station.value) && !busy ? why : undefined;
+});
 /** Two people who said otherwise of one thing within a minute: who said what. */
 const contradicted = computed(() => {
   const { names } = job;
@@ -47,6 +52,10 @@ const contradicted = computed(() => {
     const entries = [question.other, question.event].flatMap((id) => job.log.find((event) => event.id === id) ?? []);
     return [sayContradiction(entries, names, session.benchNameOf)];
   });
+});
+const night = computed(() => {
+  const { night: left } = job.state;
+  return left && NIGHT.since(dayjs(left.at).format('dddd HH:mm'), left.by === undefined ? undefined : session.benchNameOf(left.by));
 });
 const asking = ref<{ about: string; text: string } | undefined>();
 
@@ -59,61 +68,65 @@ function except(note: string): void {
 </script>
 
 <template>
-  <EmptyNote v-if="job.loading && !job.view" kind="loading">Opening the job…</EmptyNote>
-  <EmptyNote v-else-if="job.failed" kind="failed"
-    >{{ job.failed }} <button type="button" class="push small" @click="job.load(String(route.params.id))">Try again</button>
-    <router-link class="push small" :to="{ name: 'board' }">Back to the board</router-link></EmptyNote
-  >
-  <div v-else-if="job.view && job.context && job.names" class="stack">
-    <header class="head">
-      <h1>{{ STATION_NAMES[station] }}</h1>
-      <p class="soft">{{ STATION_QUESTIONS[station] }}</p>
-      <details v-if="wants.length > 0" class="wants">
-        <summary>{{ wants.length }} open here</summary>
-        <ul class="leaf">
-          <li v-for="want in wants" :key="want.text" :class="want.kind">
-            <span>{{ want.text }}</span>
-            <button v-if="want.about" type="button" class="push small" @click="asking = { about: want.about, text: want.text }">Name an exception</button>
-          </li>
-        </ul>
-      </details>
-      <p v-else class="wants done">Settled here</p>
-    </header>
-    <p v-if="job.view.newer.length > 0" class="newer">
-      Newer: {{ job.view.newer.map((entry) => `${entry.slug.replaceAll('-', ' ')} version ${entry.version}`).join(', ') }}. This job goes on with its own until you take them over.
-      <button type="button" class="push small" @click="job.repin()">Take them over</button>
-    </p>
-    <ul v-if="job.refusals.length > 0" class="newer" role="alert">
-      <li v-for="refusal in job.refusals" :key="refusal.code">Not recorded: {{ sayRefusal(refusal, job.names) }}</li>
-    </ul>
-    <p v-for="text in contradicted" :key="text" class="newer" role="alert">{{ text }}</p>
-    <p v-if="planner.failed" class="newer" role="alert">
-      The way in could not be worked out: that is a fault of this program, not of yours. What is recorded is kept; load the page anew, or go on without the plan.
-      <button type="button" class="push small" @click="anew">Load it anew</button>
-    </p>
-    <p v-else-if="planner.inPage && !planner.read" class="newer" role="status">
-      The planner did not start beside this page: ways in are worked out in the page itself, which may answer slowly meanwhile. Load it anew when you can.
-      <button type="button" class="push small" @click="anew">Load it anew</button>
-      <button type="button" class="push small" @click="readOfPlanner">Go on so</button>
-    </p>
-    <p v-if="job.state.lost.length > 0" class="newer">No longer in the documents taken over: {{ job.state.lost.join(', ') }}.</p>
-    <AskText
-      v-if="asking"
-      title="Name an exception"
-      :hint="asking.text"
-      label="What was agreed, and with whom"
-      action="Record the exception"
-      :about="`${job.view.id}/exception/${asking.about}`"
-      :most="LONGEST_TEXT.exception"
-      @written="except"
-      @close="asking = undefined"
-    />
-    <EmptyNote v-if="nothingToFit" kind="empty"
-      >Opening was given up: {{ job.state.left }}. Nothing is fitted on this job; what is open goes back at Close up.
-      <router-link class="push small" :to="{ name: 'station', params: { id: job.view.id, station: 'close-up' } }">Go to Close up</router-link></EmptyNote
-    >
-    <component :is="STATION_VIEWS[station]" v-else :key="`${job.view.id}/${station}`" />
-  </div>
+  <JobGate>
+    <template #head>
+      <header class="head">
+        <h1>{{ STATION_NAMES[station] }}</h1>
+        <p class="soft">{{ STATION_QUESTIONS[station] }}</p>
+        <details v-if="wants.length > 0" class="wants">
+          <summary>{{ FRAME.open(wants.length) }}</summary>
+          <ul class="leaf">
+            <li v-for="want in wants" :key="want.text" :class="want.kind">
+              <span>{{ want.text }}</span>
+              <button v-if="want.about" type="button" class="push small" @click="asking = { about: want.about, text: want.text }">{{ FRAME.except }}</button>
+            </li>
+          </ul>
+        </details>
+        <p v-else class="wants done">{{ FRAME.settled }}</p>
+      </header>
+    </template>
+    <template #default="{ view, context }">
+      <p v-if="view.newer.length > 0" class="heeded">
+        {{ sayNewer(view.newer) }}
+        <button type="button" class="push small" @click="job.repin()">{{ FRAME.takeOver }}</button>
+      </p>
+      <div v-if="job.state.night" class="heeded" role="status">
+        <span class="grow"
+          ><strong>{{ night }}.</strong> {{ NIGHT.look }}</span
+        >
+        <router-link class="push small" :to="{ name: 'itself', params: { id: view.id } }">{{ NIGHT.list }}</router-link>
+        <button type="button" class="push small" @click="job.perform(itself.foundAgain(context))">{{ NIGHT.asLeft }}</button>
+      </div>
+      <p v-for="text in contradicted" :key="text" class="heeded" role="alert">{{ text }}</p>
+      <p v-if="planner.failed" class="heeded" role="alert">
+        {{ FRAME.planFailed }}
+        <button type="button" class="push small" @click="anew">{{ FRAME.anew }}</button>
+      </p>
+      <p v-else-if="planner.inPage && !planner.read" class="heeded" role="status">
+        {{ FRAME.planInPage }}
+        <button type="button" class="push small" @click="anew">{{ FRAME.anew }}</button>
+        <button type="button" class="push small" @click="readOfPlanner">{{ FRAME.goOn }}</button>
+      </p>
+      <p v-if="job.state.lost.length > 0" class="heeded">{{ FRAME.lost(job.state.lost) }}</p>
+      <AskText
+        v-if="asking"
+        :title="FRAME.except"
+        :hint="asking.text"
+        :label="FRAME.agreed"
+        :action="FRAME.recordException"
+        :about="`${view.id}/exception/${asking.about}`"
+        :most="LONGEST_TEXT.exception"
+        @written="except"
+        @close="asking = undefined"
+      />
+      <EmptyNote v-if="nothingToFit !== undefined" kind="empty"
+        >{{ sayNothingFitted(nothingToFit, job.state.cancelled !== undefined) }}
+        <router-link class="push small" :to="{ name: 'station', params: { id: view.id, station: 'close-up' } }">{{ FRAME.toCloseUp }}</router-link></EmptyNote
+      >
+      <component :is="STATION_VIEWS[station]" v-else :key="`${view.id}/${station}`" />
+      <NotesPane :key="`notes/${view.id}/${station}`" :station="station" />
+    </template>
+  </JobGate>
 </template>
 
 <style scoped>
@@ -167,16 +180,6 @@ function except(note: string): void {
 
 .wants li.question {
   border-color: var(--amber);
-}
-
-.newer {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
-  padding: 8px 12px;
-  border-left: 5px solid var(--amber);
-  background: var(--amber-soft);
 }
 
 .done {

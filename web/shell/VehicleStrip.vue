@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed } from 'vue';
-import { sayHold } from '@jade/words/stations';
+import { bayOf, STRIP } from '@jade/words/itself';
+import { sayHold, sayLeft } from '@jade/words/stations';
 import TapeLabel from '../design/TapeLabel.vue';
 import { useJob } from '../job/store.ts';
 import KeptCount from './KeptCount.vue';
@@ -15,9 +16,13 @@ const session = useSession();
 const holding = computed(() => {
   const { standing, names } = job;
   if (!standing || !names) return '';
-  return standing.holding ? sayHold(standing.holding, names) : 'Signed: ready to leave';
+  return standing.holding ? sayHold(standing.holding, names) : sayLeft(job.state);
 });
-const promised = computed(() => (job.view?.promisedAt ? dayjs(job.view.promisedAt).format('ddd D MMM, HH:mm') : undefined));
+const said = computed(() => {
+  const { promise, assigned } = job.state;
+  const when = promise.at ? STRIP.promised(dayjs(promise.at).format('ddd D MMM, HH:mm')) : STRIP.nothing;
+  return [job.view?.customer, bayOf(job.state, job.view?.bay ?? null), when, ...(assigned === undefined ? [] : [session.benchNameOf(assigned)])].join(' · ');
+});
 const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view.profile.model}` : ''));
 </script>
 
@@ -25,10 +30,11 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
   <header class="strip">
     <template v-if="job.view">
       <TapeLabel big>{{ job.view.vehicle.plate }}</TapeLabel>
-      <div class="who">
+      <router-link class="who" :to="{ name: 'itself', params: { id: job.view.id } }">
+        <span class="out-of-sight">{{ STRIP.open }}</span>
         <strong>{{ vehicle }}</strong>
-        <span>{{ job.view.customer }} · {{ job.view.bay ?? 'no bay' }} · {{ promised ? `promised ${promised}` : 'nothing promised' }}</span>
-      </div>
+        <span>{{ said }}</span>
+      </router-link>
       <router-link
         v-if="job.standing?.holding"
         class="hold"
@@ -63,6 +69,18 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
 .who {
   display: grid;
   line-height: 1.25;
+}
+
+.who {
+  padding: 4px 6px;
+  margin: -4px -6px;
+  border-radius: 4px;
+  text-decoration: none;
+  color: inherit;
+}
+
+.who:hover {
+  background: var(--slate-deep);
 }
 
 .who span {

@@ -10,6 +10,7 @@ export const router = createRouter({
     { path: '/people', name: 'people', component: () => import('../shop/people/PeopleView.vue'), meta: { title: 'People and devices' } },
     { path: '/library', name: 'library', component: () => import('../shop/library/LibraryView.vue'), meta: { title: 'Vehicles and kits' } },
     { path: `/jobs/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./StationFrame.vue') },
+    { path: '/jobs/:id/job', name: 'itself', component: () => import('../itself/ItselfView.vue') },
     { path: '/practice', name: 'practice', component: () => import('../shop/practice/PracticeView.vue'), meta: { title: 'Practice bench' } },
     { path: '/helper/:token', name: 'helper', component: () => import('../helper/HelperView.vue'), meta: { title: 'For the helper', alone: true } },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'station', params: { id: to.params.id, station: 'check-in' } }) },

@@ -1,6 +1,8 @@
 import type { Pass } from '@jade/core/kit';
+import type { TakenOutKind } from '@jade/core/job';
 import type { fit } from '@jade/core/stations';
 import type { Names } from '@jade/words/names';
+import { saySubject } from '@jade/words/subject';
 import { inSentence } from '@jade/words/units';
 
 /** One pass or one test of Fit at a time. */
@@ -22,8 +24,32 @@ const PASS_VERBS: Readonly<Record<Pass, { does: string; done: string }>> = {
   tighten: { does: 'Tighten', done: 'All are tight' },
 };
 /** What a step of Fit is, and the tap that ends a pass. */
-export const sayFitStep = (step: fit.FitFloorStep, names: Pick<Names, 'step' | 'test'>): string =>
-  step.kind === 'pass'
-    ? `${PASS_VERBS[step.pass].does}: ${inSentence(names.step(step.onVehicle.kit.slug, step.step.id))}`
-    : `Test: ${inSentence(names.test(step.onVehicle.kit.slug, step.test.id))}`;
+export function sayFitStep(step: fit.FitFloorStep, names: Names): string {
+  switch (step.kind) {
+    case 'pass':
+      return `${PASS_VERBS[step.pass].does}: ${inSentence(names.step(step.onVehicle.kit.slug, step.step.id))}`;
+    case 'test':
+      return `Test: ${inSentence(names.test(step.onVehicle.kit.slug, step.test.id))}`;
+    case 'again':
+      return `Hold the bolts again: ${inSentence(names.step(step.onVehicle.kit.slug, step.step.id))}`;
+    case 'out':
+      return saySubject({ kind: 'out', kit: step.out.kit, what: `${step.out.kind}/${step.out.id}` }, names);
+  }
+}
+/** The tap that ends a step which is neither a pass nor a test. */
+export const OUT_DONE: Readonly<Record<TakenOutKind | 'again', string>> = {
+  joint: 'It is parted',
+  leg: 'It is out',
+  contact: 'It is out',
+  step: 'It is undone',
+  again: 'They hold',
+};
+/** Taking a kit out again, and bolts of an earlier job. */
+export const TAKE_OUT = {
+  title: 'Comes out again',
+  why: (kit: string, reason: string) =>
+    `${kit} is not fitted after all: ${reason}. What is on the vehicle of it comes out in this order; then the vehicle’s own parts go back at Close up.`,
+  again: 'Bolts of the earlier job',
+  againWhy: 'Held again with the tool and the tightening of the step. A bolt that moves is tightened, and the step is looked at.',
+} as const;
 export const sayPassDone = (pass: Pass): string => PASS_VERBS[pass].done;

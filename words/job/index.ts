@@ -1,4 +1,4 @@
-import type { EventType, LedTo, LoggedEvent, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
+import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import type { Names } from '@jade/words/names';
@@ -66,10 +66,41 @@ export function sayQuestion(question: OpenQuestion, names: Names): string {
 /** A lamp of a kit by the key of its aim. */
 const lampOf = (kept: string, names: Names): string => inSentence(names.lamp(kept.slice(0, kept.indexOf('/')), kept.slice(kept.indexOf('/') + 1)));
 
+/** A moment by the clock of whoever reads it. */
+const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** What is seen to before the night, in short. */
+const NIGHT_NAMES: Record<NightItem, string> = {
+  loose: 'what hangs loose',
+  off: 'what is off',
+  tray: 'the trays',
+  bared: 'bared wires',
+  battery: 'the battery',
+  charger: 'the charger',
+  sensors: 'sensors unplugged',
+  cover: 'the cover',
+  key: 'the key',
+};
+
 const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string } = {
   'job.opened': () => 'Job opened',
   'job.repinned': ({ profile, lost }) => `Newer documents taken over, profile version ${profile.version}${lost.length > 0 ? `; lost: ${lost.join(', ')}` : ''}`,
-  'job.assigned': ({ person }) => `Given to ${person}`,
+  'job.assigned': ({ person }) => (person === undefined ? 'Given to nobody' : `Given to ${person}`),
+  'promise.made': ({ at, why }) => (at === undefined ? 'Nothing promised any more' : `Promised for ${when(at)}${why ? `, ${why}` : ''}`),
+  'bay.taken': ({ bay }) => (bay === undefined ? 'In no bay' : `In ${bay}`),
+  'wish.written': ({ wish }) => (wish === undefined ? 'No wish of the customer' : `The customer wants: ${wish}`),
+  'note.written': ({ note }) => `Note: ${note}`,
+  'kit.added': ({ kit }, names) => `${names.kit(kit.slug)} added, version ${kit.version}`,
+  'kit.dropped': ({ kit, why }, names) => `${names.kit(kit)} is not fitted: ${why}`,
+  'job.cancelled': ({ why }) => `Cancelled: ${why}`,
+  'plug.parted': ({ kit, connection }, names) => `Plug parted: ${inSentence(names.connection(kit, connection))}`,
+  'leg.lifted': ({ kit, leg }, names) => `Leg to ${inSentence(names.leg(kit, leg))} lifted out`,
+  'contact.pulled': ({ plug, row, column }, names) => `${names.plug(plug)}, row ${row}, column ${column}: contact pulled out`,
+  'step.undone': ({ kit, step }, names) => `${names.step(kit, step)}: undone`,
+  'step.rechecked': ({ kit, step }, names) => `${names.step(kit, step)}: bolts held again, they do not move`,
+  'night.left': ({ seen, where }) =>
+    `Left open overnight; seen to: ${seen.length > 0 ? seen.map((item) => NIGHT_NAMES[item]).join(', ') : 'nothing'}${where ? `; what is off: ${where}` : ''}`,
+  'night.over': ({ asLeft, note }) => (asLeft ? 'Found as it was left' : `Not found as it was left: ${note ?? ''}`),
   'number.recorded': ({ number: read }) => `Number ${read}`,
   'fact.recorded': ({ fact, certainty, value, not = [] }, names) =>
     `${names.fact(fact)}: ${certainty === 'unknown' ? 'not known' : `${value ?? ''}${certainty === 'assumed' ? ', assumed' : ''}`}${not.length > 0 ? `, surely not ${not.join(' or ')}` : ''}`,
@@ -199,7 +230,7 @@ export const sayConsent = (by: string): string => `Agreed to: ${by}`;
 
 /** One line of the log with who made it, where that is known. */
 export function sayLogLine(event: LoggedEvent, names: Names, benchName: (id: string) => string): string {
-  const said = event.type === 'job.assigned' ? `Given to ${benchName(event.payload.person)}` : sayEvent(event, names);
+  const said = event.type === 'job.assigned' && event.payload.person !== undefined ? `Given to ${benchName(event.payload.person)}` : sayEvent(event, names);
   return event.person === undefined ? said : `${benchName(event.person)}: ${said}`;
 }
 

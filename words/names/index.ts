@@ -43,7 +43,8 @@ function find<T extends { id: string }>(items: readonly T[] | undefined, id: str
 }
 
 /** Names from the documents of a job; an id that is not found stands for itself. */
-export function namesOf({ profile, kits, rules, plugs }: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'rules' | 'plugs'>>): Names {
+export function namesOf({ profile, kits: own, fitted = [], rules, plugs }: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'fitted' | 'rules' | 'plugs'>>): Names {
+  const kits = [...own, ...fitted];
   const kit = (slug: string) => kits.find((candidate) => candidate.slug === slug);
   const fitment = (slug: string) => kit(slug)?.fitments.find((candidate) => candidate.vehicle === profile.slug);
   /** A circuit that the shop lays, by the plug that it feeds. */

@@ -1,10 +1,10 @@
 import type { Sheet } from '@jade/core/sheet';
-import type { JobContext, Stroke } from '@jade/core/job';
+import { isDropped, type FollowsWhy, type JobContext, type Stroke } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/names';
 import { sayHold } from '@jade/words/stations';
 import { plural, sayDay, sayMoment, type ShopWays } from '@jade/words/units';
-import { fittedRow, fedRow, litRow, madeRow, arrivalRow, factoryRows, gapRow, aimRow, sensorRow, codeRows, partRow, useRow, whoRow } from './rows.ts';
+import { fittedRow, fedRow, litRow, madeRow, arrivalRow, factoryRows, gapRow, aimRow, sensorRow, codeRows, partRow, useRow, whoRow, droppedRow, heldRow } from './rows.ts';
 
 export interface SheetTable {
   title: string;
@@ -56,6 +56,11 @@ export const SHEET = {
   open: 'Not signed off yet.',
   late: 'These came after the job was signed. They count once it is opened again; the sheet is made anew when it is signed again.',
 } as const;
+
+const FOLLOWED: Readonly<Record<FollowsWhy, string>> = {
+  recheck: 'This is the recheck of what an earlier job fitted: what it lights, its aim, and those of its bolts that a hand gets to.',
+  comeback: 'The vehicle came back for what an earlier job fitted; what that lights was tried again.',
+};
 
 /** What stands around a signature. */
 export const SIGNING = {
@@ -123,11 +128,17 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
       rows: sheet.use.filter(({ code }) => code !== 'exception').map((line) => useRow(line, names)),
       empty: 'Nothing beside the factory lamps’ own switches.',
     },
+    ...(sheet.dropped.length > 0
+      ? [{ title: 'Not fitted after all', head: ['Kit', 'Why', 'What stays'], rows: sheet.dropped.map(droppedRow(names)), empty: '', shares: [0.3, 0.3, 0.4] }]
+      : []),
+    ...(sheet.held.length > 0 ? [{ title: 'Bolts of the earlier job', head: ['Bolts', 'As found'], rows: sheet.held.map(heldRow(names)), empty: '' }] : []),
     { title: 'Named exceptions', head: ['About', 'What was agreed'], rows: exceptions.map((line) => useRow(line, names)), empty: 'None.' },
     { title: 'By whom', head: ['Work', 'Who'], rows: sheet.who.map(whoRow(benchName)), empty: 'Nobody has recorded anything yet.' },
   ];
   const notes = [
     ...(sheet.left === undefined ? [] : [`Opening was given up and nothing was fitted: ${sheet.left}.`]),
+    ...(sheet.cancelled === undefined ? [] : [`The work was cancelled and nothing is fitted: ${sheet.cancelled}.`]),
+    ...(state.opened?.follows ? [FOLLOWED[state.opened.follows.why]] : []),
     ...(sheet.recheck ? [`Come back after ${sheet.recheck.afterKm} km, or on ${sayDay(sheet.recheck.on)}: new fasteners and the aim are looked at again.`] : []),
     `Checked against the rule set “${sheet.rules}”. Local rules and the maker’s procedure decide; this sheet does not say that anything is lawful.`,
   ];
@@ -139,7 +150,7 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
     seq: sheet.seq,
     vehicle: `${profile.maker} ${profile.model}`,
     number: state.number ?? 'not read',
-    kits: context.kits.map((kit) => names.kit(kit.slug)),
+    kits: [...context.kits.filter(({ slug }) => !isDropped(context, slug)), ...(context.fitted ?? [])].map((kit) => names.kit(kit.slug)),
     verdict:
       missing.length === 0
         ? exceptions.length > 0
@@ -155,6 +166,6 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
 }
 
 /** What stands below the plate, at the foot, and how its pages are counted. */
-export const sayHead = ({ number, kits }: Pick<SheetContent, 'number' | 'kits'>): string => `Vehicle number ${number} · kits: ${kits.join(', ')}`;
+export const sayHead = ({ number, kits }: Pick<SheetContent, 'number' | 'kits'>): string => `Vehicle number ${number} · ${kits.length > 0 ? `kits: ${kits.join(', ')}` : 'no kit'}`;
 export const sayFoot = ({ job, seq }: Pick<SheetContent, 'job' | 'seq'>): string => `${job} · log at ${seq}`;
 export const sayPage = (foot: string, page: number, of: number): string => `${foot} · page ${page} of ${of}`;

@@ -1,4 +1,20 @@
-import type { FactoryLine, AimLine, FittedLine, GapLine, MadeLine, PartLine, SensorLine, UseLine, WhoLine, ArrivalLine, CodesLine, FedLine, LitLine } from '@jade/core/sheet';
+import type {
+  DroppedLine,
+  HeldLine,
+  FactoryLine,
+  AimLine,
+  FittedLine,
+  GapLine,
+  MadeLine,
+  PartLine,
+  SensorLine,
+  UseLine,
+  WhoLine,
+  ArrivalLine,
+  CodesLine,
+  FedLine,
+  LitLine,
+} from '@jade/core/sheet';
 import { sayAimRuleShort } from '@jade/words/aiming';
 import { sayMileage } from '@jade/words/customers';
 import { sayConsent } from '@jade/words/job';
@@ -37,11 +53,23 @@ export const fedRow =
     `${amperes(afterA)} at worst, ${percent(share)} of the ${weakest}`,
   ];
 
+export const droppedRow =
+  (names: Names) =>
+  ({ kit, why, stays, left }: DroppedLine): string[] => {
+    const still = left > 0 ? [`${plural(left, 'thing')} of it still on the vehicle`] : [];
+    const for_ever = stays.map((step) => `${inSentence(names.step(kit, step))}, which cannot be undone`);
+    return [names.kit(kit), why ?? 'with the whole job', [...still, ...for_ever].join('; ') || 'nothing of it is on the vehicle'];
+  };
+
+export const heldRow =
+  (names: Names) =>
+  ({ kit, step }: HeldLine): string[] => [names.step(kit, step), 'held again with the tool, they do not move'];
+
 export const litRow =
   (names: Names) =>
-  ({ kit, test, open, closed, lights }: LitLine): string[] => [
+  ({ kit, test, open, closed, lights, before }: LitLine): string[] => [
     names.test(kit, test),
-    open === undefined ? 'not tried' : open ? 'works' : 'does not work',
+    before ? NONE : open === undefined ? 'not tried' : open ? 'works' : 'does not work',
     closed === undefined ? (lights ? 'not tried' : NONE) : sayTriedClosed(closed),
   ];
 

@@ -1,4 +1,4 @@
-import { MOST_PINS } from '@jade/core/job';
+import { MOST_PINS, type JobState } from '@jade/core/job';
 import type { FaceFault, Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
 import type { PoweredFault } from '@jade/core/wiring';
 import type { Names } from '@jade/words/names';
@@ -101,6 +101,9 @@ const HOLDS: Record<HoldCode, Say> = {
   'sensor-unplugged': ({ sensor }, names) => `${names.sensor(text(sensor))} is still unplugged`,
   'calibration-due': ({ sensor }, names) => `${names.sensor(text(sensor))} was disturbed: calibration due`,
   'fit-passes': ({ step, kit, count }, names) => `${plural(number(count), 'fitting step')} open, next: ${names.step(text(kit), text(step))}`,
+  'kit-to-take-out': ({ kit, count }, names) => `Take ${names.kit(text(kit))} out again: ${plural(number(count), 'thing')}`,
+  'bolts-to-recheck': ({ kit, step, count }, names) =>
+    `Hold the bolts again: ${names.step(text(kit), text(step))}${number(count) > 1 ? ` and ${plural(number(count) - 1, 'more step')}` : ''}`,
   'test-failed': ({ kit, test }, names) => `Test failed: ${names.test(text(kit), text(test))}`,
   'test-missing': ({ kit, test }, names) => `Test: ${names.test(text(kit), text(test))}`,
   'covered-untested': ({ kit, test, piece }, names) => `${names.piece(text(piece))} went back before “${names.test(text(kit), text(test))}” had passed`,
@@ -131,6 +134,8 @@ const HOLDS: Record<HoldCode, Say> = {
   'code-new': ({ code }) => `Fault code ${code} was not there on arrival`,
   'gap-after-missing': ({ count }) => `Measure ${plural(number(count), 'panel gap')} again`,
   'sign-off': () => 'Sign the job off',
+  'left-overnight': () => 'Left open overnight: look it over, then go on',
+  'not-as-left': ({ note }) => `It was not found as it was left: ${text(note)}`,
   contradicted: () => 'Two people said otherwise of the same thing within a minute: look again together',
   'log-question': ({ count }) => (number(count) === 1 ? '1 entry in the log does not fit what came before' : `${count} entries in the log do not fit what came before`),
 };
@@ -139,6 +144,9 @@ const HOLDS: Record<HoldCode, Say> = {
 export function sayHold(hold: Hold, names: Names): string {
   return HOLDS[hold.code](hold.data, names);
 }
+
+/** What a job that holds nothing back says of itself. */
+export const sayLeft = ({ cancelled }: Pick<JobState, 'cancelled'>): string => (cancelled ? `Cancelled: ${cancelled.why}` : 'Signed and ready to leave');
 
 const listed = (ids: readonly string[], say: (id: string) => string) => ids.map((id) => inSentence(say(id))).join(', ');
 
@@ -190,6 +198,12 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       )}.`;
     case 'join-first':
       return 'First join its plug, at Wire.';
+    case 'part-first':
+      return `First part: ${listed(refusal.connections, (connection) => names.connection(refusal.kit, connection))}.`;
+    case 'has-left':
+      return 'The job has left the shop. A lead opens it again, with the reason.';
+    case 'promise-past':
+      return 'That time is past. Choose another, or say why it is kept.';
     case 'does-not-fit':
       return `${names.kit(refusal.kit)} does not fit this vehicle.`;
     case 'facts-first':

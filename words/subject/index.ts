@@ -8,6 +8,24 @@ function sayCapped(kept: string, names: Names): string {
   return plug === undefined ? names.plug(kept) : names.kitPlug(kit, plug);
 }
 
+/** What is done to take something of a dropped kit out again. */
+function sayOut({ kit, what }: Extract<Subject, { kind: 'out' }>, names: Names): string {
+  const kind = what.slice(0, what.indexOf('/'));
+  const id = what.slice(kind.length + 1);
+  switch (kind) {
+    case 'joint':
+      return `Part ${inSentence(names.connection(kit, id))}`;
+    case 'leg':
+      return `Lift out the leg to ${inSentence(names.leg(kit, id))}`;
+    case 'contact': {
+      const [plug = '', row = '', column = ''] = id.split('.');
+      return `Pull the contact out of ${inSentence(names.plug(plug))}, row ${row}, column ${column}`;
+    }
+    default:
+      return `Undo: ${inSentence(names.step(kit, id))}`;
+  }
+}
+
 /** What a subject is called where something waits for it. */
 export function saySubject(subject: Subject, names: Names): string {
   switch (subject.kind) {
@@ -29,6 +47,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return `plug of ${subject.connection}`;
     case 'leg':
       return `Lay the leg to ${inSentence(names.leg(subject.kit, subject.leg))}`;
+    case 'out':
+      return sayOut(subject, names);
     case 'cap':
       return `Cap ${inSentence(sayCapped(subject.plug, names))}`;
     case 'wire':
@@ -78,6 +98,7 @@ const KINDS: readonly Subject['kind'][] = [
   'plug',
   'cap',
   'leg',
+  'out',
   'wire',
   'open-wire',
   'lamp-wire',
@@ -107,6 +128,7 @@ const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
   plug: ['connection'],
   cap: ['plug'],
   leg: ['kit', 'leg'],
+  out: ['kit', 'what'],
   wire: ['plug', 'pin'],
   'open-wire': ['plug', 'pin'],
   'lamp-wire': ['kit', 'wire'],

@@ -6,6 +6,8 @@ import { happened, refused, tooLong, unless, type Act } from '../act.ts';
 import { todo, type Asked } from '../hold.ts';
 
 export function asked({ state, profile, ...context }: JobContext): Asked[] {
+  // A vehicle that leaves without the work is not looked over for it.
+  if (state.cancelled) return [];
   const lamps = functionsOf({ state, profile, ...context });
   const wanted: Asked[] = [];
   if (!state.number) wanted.push(todo('number-missing', {}, key({ kind: 'number' })));

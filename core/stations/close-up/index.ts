@@ -1,5 +1,5 @@
 import { lookAlikeGroups, type AccessPlan } from '../../access/index.ts';
-import { supplyStep, type ClosePlan, type CloseStep, type Gate, type SupplyStep } from '../../closing/index.ts';
+import { supplyStep, type ClosePlan, type CloseStep, type ClosingStep, type Gate, type SupplyStep } from '../../closing/index.ts';
 import {
   gatesOf,
   keepingDead,
@@ -156,12 +156,19 @@ export function gatesAgainst(step: CloseStep): Gate[] {
   return step.gates.filter((gate) => !gate.passed);
 }
 
+/** Pieces that go back while a supply is dead and stand before a step that makes it live. */
+function backWhileDead(context: JobContext, closing: ClosePlan, step: ClosingStep, supply: SupplyId): string[] {
+  const list = stepsNow(context, closing);
+  return list.slice(0, Math.max(0, list.indexOf(step))).flatMap((entry) => (entry.kind === 'piece' && entry.dead.includes(supply) ? [entry.piece] : []));
+}
+
 /** What stands against putting a piece back: gates, pieces that go first, a supply that is not as it must be. */
 export function against(context: JobContext, closing: ClosePlan, step: CloseStep, at: string): Refusal[] {
   const gates = gatesAgainst(step);
   const list = stepsNow(context, closing);
-  const earlier = list.slice(0, list.indexOf(step)).flatMap((entry) => (entry.kind === 'piece' ? [entry.piece] : []));
-  const first = step.first.filter((piece) => earlier.includes(piece));
+  const earlier = list.slice(0, list.indexOf(step)).flatMap((entry) => (entry.kind === 'piece' ? [entry] : []));
+  const wantsDead = step.enlivens ? backWhileDead(context, closing, step, step.enlivens) : [];
+  const first = [...new Set([...step.first.filter((piece) => earlier.some((entry) => entry.piece === piece)), ...wantsDead])];
   return [
     ...(gates.length > 0 ? [{ code: 'gate-first' as const, subjects: gates.map((gate) => gate.subject) }] : []),
     ...(first.length > 0 ? [{ code: 'back-first' as const, pieces: first }] : []),
@@ -278,7 +285,8 @@ export function switchSupply(context: JobContext, closing: ClosePlan, step: Supp
   const fasteners = switchCounts(context, step);
   const isOff = levelRank(state.pieces[piece.id] ?? 'fitted') >= levelRank(known.level);
   if (step.to === 'live') {
-    return unless(againstLive(context, closing, known.id, false), () => [
+    const first = backWhileDead(context, closing, step, known.id);
+    return unless([...againstLive(context, closing, known.id, false), ...(first.length > 0 ? [{ code: 'back-first' as const, pieces: first }] : [])], () => [
       ...(isOff
         ? [
             {

@@ -1,4 +1,18 @@
-import { feedsOf, fitStepsOf, kitsOnVehicle, LOW_LIVE, placeRules, planClosingOf, stepDone, supplyBars, testsOf, type JobContext, type KitOnVehicle } from '../../job/index.ts';
+import {
+  feedsOf,
+  fitStepsOf,
+  kitsOnVehicle,
+  LOW_LIVE,
+  placeRules,
+  planClosingOf,
+  stepDone,
+  supplyBars,
+  testsOf,
+  toTakeOut,
+  type JobContext,
+  type KitOnVehicle,
+  type TakeOut,
+} from '../../job/index.ts';
 import type { FitStep, KitTest, Pass } from '../../kit/index.ts';
 import { key, same } from '../../subject/index.ts';
 import { levelRank } from '../../vehicle/index.ts';
@@ -6,9 +20,12 @@ import { refused, unless, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
 import { block, todo, type Asked } from '../hold.ts';
 import { missingFor } from '../open-up/index.ts';
+import { againstOut, askedAgain, askedOfDropped, toRecheck } from './take-out.ts';
+
+export * from './take-out.ts';
 
 export function asked(context: JobContext): Asked[] {
-  return kitsOnVehicle(context).flatMap((onVehicle): Asked[] => {
+  const kits = kitsOnVehicle(context).flatMap((onVehicle): Asked[] => {
     const { kit } = onVehicle;
     const passes = context.state.passes[kit.slug] ?? {};
     const steps = fitStepsOf(onVehicle).filter((step) => step.passes.some((pass) => !(passes[step.id] ?? []).includes(pass)));
@@ -22,6 +39,7 @@ export function asked(context: JobContext): Asked[] {
     }
     return wanted;
   });
+  return [...askedOfDropped(context), ...kits, ...askedAgain(context)];
 }
 
 export function begun({ state }: JobContext): boolean {
@@ -109,13 +127,19 @@ export function tested(context: JobContext, kit: string, testId: string, works: 
 /** One thing that hands do at Fit. */
 export type FitFloorStep =
   | { kind: 'pass'; id: string; onVehicle: KitOnVehicle; step: FitStep; pass: Pass; against: Refusal[] }
-  | { kind: 'test'; id: string; onVehicle: KitOnVehicle; test: KitTest; failed: boolean; against: Refusal[] };
+  | { kind: 'test'; id: string; onVehicle: KitOnVehicle; test: KitTest; failed: boolean; against: Refusal[] }
+  /** Something of a kit that is not fitted after all. */
+  | { kind: 'out'; id: string; out: TakeOut; against: Refusal[] }
+  /** Bolts of a kit that an earlier job fitted. */
+  | { kind: 'again'; id: string; onVehicle: KitOnVehicle; step: FitStep; against: Refusal[] };
 
 /**
- * What is left to do with hands at Fit, one at a time: of each step the pass that is next, and the tests that have not passed. What cannot be done
+ * What is left to do with hands at Fit, one at a time: what is taken out again first; of each step the pass that is next, and the tests that have not passed. What cannot be done
  * yet comes after what can; else kit by kit and side by side, every fastener of a side started before one is aligned, aligned before one is tightened.
  */
 export function floorSteps(context: JobContext, at: string): FitFloorStep[] {
+  const outs = toTakeOut(context).map((out): FitFloorStep => ({ kind: 'out', id: `out/${out.kit}/${out.kind}/${out.id}`, out, against: againstOut(context, out, at) }));
+  const again = toRecheck(context).map(({ onVehicle, step }): FitFloorStep => ({ kind: 'again', id: `again/${onVehicle.kit.slug}/${step.id}`, onVehicle, step, against: [] }));
   const steps = kitsOnVehicle(context).flatMap((onVehicle): FitFloorStep[] => {
     const kit = onVehicle.kit.slug;
     const passes = fitStepsOf(onVehicle).flatMap((step): (FitFloorStep & { kind: 'pass' })[] => {
@@ -129,5 +153,6 @@ export function floorSteps(context: JobContext, at: string): FitFloorStep[] {
     return [...passes, ...tests];
   });
   const can = (step: FitFloorStep) => step.against.length === 0 && !(step.kind === 'test' && step.failed);
-  return [...steps.filter(can), ...steps.filter((step) => !can(step))];
+  const all = [...outs, ...steps, ...again];
+  return [...all.filter(can), ...all.filter((step) => !can(step))];
 }

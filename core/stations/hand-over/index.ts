@@ -1,5 +1,7 @@
 import {
   functionsOf,
+  hasLeft,
+  kitsFittedBefore,
   kitsOnVehicle,
   LOW_LIVE,
   lostFunctions,
@@ -17,6 +19,7 @@ import { key } from '../../subject/index.ts';
 import type { LampFunction } from '../../vehicle/index.ts';
 import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
 import { block, question, todo, type Asked, type Standing } from '../hold.ts';
+import { askedOfNights } from '../itself/index.ts';
 
 const RESULT_ORDER: BaselineResult[] = ['works', 'dim', 'flickers', 'dead'];
 
@@ -42,7 +45,7 @@ export interface ClosedTest {
 
 /** What the kits light, each to be tried once more with everything closed: what worked while it was open can be pinched since. */
 export function closedTests(context: JobContext): ClosedTest[] {
-  return kitsOnVehicle(context).flatMap((onVehicle) => {
+  return [...kitsOnVehicle(context), ...kitsFittedBefore(context)].flatMap((onVehicle) => {
     const kit = onVehicle.kit.slug;
     return testsOf(onVehicle)
       .filter(({ lamps }) => lamps.length > 0)
@@ -84,7 +87,9 @@ export function customerSigned({ state }: JobContext, strokes: readonly Stroke[]
 
 export function asked(context: JobContext): Asked[] {
   const { state, profile } = context;
-  const wanted: Asked[] = [];
+  // Cancelled before anything was touched it leaves as it came.
+  if (state.cancelled && !state.touched) return [];
+  const wanted = askedOfNights(context);
   const closed = closedTests(context);
   const unlit = closed.filter(({ passed }) => passed === undefined);
   if (unlit.length > 0) wanted.push(todo('new-untried', { count: unlit.length }));
@@ -148,7 +153,7 @@ export function othersAsOnArrival(context: JobContext, at: string): Act {
 
 /** The job signed off at the last event seen; `lastSeq` where the device knows of a later one than the state. */
 export function sign({ state }: JobContext, standing: Standing, lastSeq = state.lastSeq): Act {
-  if (state.signed) return refused({ code: 'already' });
+  if (hasLeft(state)) return refused({ code: 'already' });
   if (!standing.readyToSign) return refused({ code: 'missing', count: standing.missing.length });
   return happened({ type: 'job.signed', payload: { atSeq: lastSeq } });
 }

@@ -137,5 +137,5 @@ export function wayBlocked({ profile }: JobContext, place: string, way: string, 
 
 /** Whether pieces are open that opening could be given up for. */
 export function canLeave(context: JobContext): boolean {
-  return context.state.left === undefined && Object.values(context.state.pieces).some((level) => levelRank(level) > 0) && !openingDone(context);
+  return context.state.left === undefined && !context.state.cancelled && Object.values(context.state.pieces).some((level) => levelRank(level) > 0) && !openingDone(context);
 }

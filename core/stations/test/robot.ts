@@ -3,6 +3,7 @@ import {
   circuitLoads,
   fitStepsOf,
   functionsOf,
+  hasLeft,
   jobNow,
   kitsOnVehicle,
   leftoverPlugs,
@@ -13,6 +14,7 @@ import {
   provingSide,
   suppliesNow,
   testsOf,
+  toTakeOut,
   watchedLamps,
   verdicts,
   wireJoints,
@@ -26,7 +28,7 @@ import {
 } from '../../job/index.ts';
 import { liveWith } from '../../states/index.ts';
 import { key } from '../../subject/index.ts';
-import { aim, checkIn, closeUp, consented, fit, gather, handOver, isRefused, match, openUp, probe, sense, standingOf, wire, type Act, type Refusal } from '../index.ts';
+import { aim, checkIn, closeUp, consented, fit, gather, handOver, isRefused, itself, match, openUp, probe, sense, standingOf, wire, type Act, type Refusal } from '../index.ts';
 import { TrueVehicle } from './true-vehicle.ts';
 
 /** What is so of the vehicle and the shop, and how the job is to be done. */
@@ -93,6 +95,13 @@ export class Robot {
     this.clock += 60_000;
   }
 
+  /** The work is not done after all. */
+  cancel(): void {
+    const act = itself.cancelled(this.now().context, 'sold');
+    if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
+    this.write(act.events);
+  }
+
   get at(): string {
     return new Date(this.clock).toISOString();
   }
@@ -105,7 +114,7 @@ export class Robot {
   work(mostActs = MOST_ACTS): string | undefined {
     for (let acts = 0; acts < mostActs; acts++) {
       const now = this.now();
-      if (now.context.state.signed) return undefined;
+      if (hasLeft(now.context.state)) return undefined;
       const refusals: Refusal[] = [];
       let done = false;
       for (const offer of this.offers(now)) {
@@ -146,6 +155,7 @@ export class Robot {
     const { context, plan, closing } = now;
     const { state, profile } = context;
     const { facts } = this.truth;
+    for (const out of toTakeOut(context)) yield () => fit.takenOut(context, out.kit, out.kind, out.id, this.at);
     if (!state.number) yield () => checkIn.recordNumber(context, '11111111111111111');
     for (const fact of profile.facts) if (!state.facts[fact.id]) yield () => checkIn.recordFact(context, fact.id, 'known', facts[fact.id]);
     for (const lamp of functionsOf(context)) if (!state.baseline[lamp.id]) yield () => checkIn.tryLamp(context, lamp.id, this.lampIs(lamp.id), this.at);
@@ -154,7 +164,7 @@ export class Robot {
     for (const [place, gap] of profile.gaps.entries())
       if (state.gaps.before[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'before', gap.nominalMm + place / 10);
     for (const verdict of verdicts(context)) if (!state.confirmed.includes(verdict.kit)) yield () => match.confirm(context, verdict.kit);
-    for (const kit of context.kits) {
+    for (const { kit } of kitsOnVehicle(context)) {
       for (const item of gather.uncounted(context, kit.slug)) {
         const wanted = kit.contents.find((entry) => entry.id === item)?.count ?? 0;
         yield () => gather.count(context, kit.slug, item, wanted);

@@ -18,6 +18,8 @@ const linesOf = (sheet: Sheet): Said[] => [
   ...sheet.parts,
   ...sheet.use,
   ...sheet.who,
+  ...sheet.dropped,
+  ...sheet.held,
 ];
 
 /** Whether a line says only that something is not on record. */
@@ -27,6 +29,20 @@ function saysNothing(line: Said): boolean {
   if ('code' in line && (line.code === 'mileage' || line.code === 'battery')) return !('mileage' in line && line.mileage) && !('restV' in line && line.restV !== undefined);
   if ('read' in line) return line.read === false;
   return false;
+}
+
+/** Holds the sheet of a cancelled job against its vehicle: nothing of a kit is said to be on it, and what was opened is home. */
+export function expectNothingFitted({ log, vehicle, documents }: Pick<Robot, 'log' | 'vehicle' | 'documents'>): void {
+  const context = jobContext(foldJob(log), documents);
+  const sheet = sheetOf(context, log, log.at(-1)?.at ?? '');
+  const known = new Set(log.map(({ id }) => id));
+  expect([sheet.cancelled, sheet.fitted, sheet.fed, sheet.lit, sheet.recheck]).toEqual(['sold', [], [], [], undefined]);
+  expect(sheet.made.filter(({ code }) => code === 'joint' || code === 'leg')).toEqual([]);
+  expect(sheet.dropped.map(({ kit, left }) => [kit, left])).toEqual(documents.kits.map(({ slug }) => [slug, 0]));
+  expect(sheet.parts.filter(({ code }) => ['bagged', 'wanting', 'again', 'dropped', 'out', 'open'].includes(code))).toEqual([]);
+  const home = [...vehicle.opened].filter((piece) => (vehicle.levels.get(piece) ?? 'fitted') === 'fitted').length;
+  expect(sheet.parts.flatMap((line) => (line.code === 'closed' ? [line.count] : []))).toEqual(home > 0 ? [home] : []);
+  for (const line of linesOf(sheet)) for (const id of line.from) expect(known.has(id)).toBe(true);
 }
 
 /** Holds the customer's sheet of a finished job against the vehicle as it really stands, line by line; and every line against the log. */

@@ -22,6 +22,8 @@ export class TrueVehicle {
   readonly fresh = new Map<string, number>();
   readonly opened = new Set<string>();
   readonly bagged = new Set<string>();
+  /** The work is not done after all: nothing of a kit may stay. */
+  cancelled = false;
   private readonly profile: VehicleProfile;
   /** What is so of it, and of the kits on it: options as chosen, or as they are usual. */
   readonly facts: FactValues;
@@ -81,7 +83,9 @@ export class TrueVehicle {
     }
     this.levels.set(id, to);
     if (opening) this.opened.add(id);
+    else this.bagged.delete(id);
     if (!opening) this.mustStayOpen(id);
+    if (to === 'fitted') this.notInTheWay(id);
     if (to === 'fitted') this.byTheRules(id);
     for (const supply of this.profile.supplies) {
       if (supply.piece !== id) continue;
@@ -119,6 +123,18 @@ export class TrueVehicle {
     }
   }
 
+  /** What a kit took the place of does not go back while the kit's part sits there. */
+  private notInTheWay(id: string): void {
+    for (const { kit, fitment } of this.fitments()) {
+      if (!fitment.replaces.includes(id)) continue;
+      const side = this.piece(id).side;
+      const sits = fitment.fitSteps.find(
+        (step) => (step.side === side || step.side === 'centre' || side === 'centre') && step.passes.some((pass) => this.passes.has(`${kit}/${step.id}/${pass}`)),
+      );
+      if (sits) throw new Error(`${id} went back while ${sits.id} is not undone`);
+    }
+  }
+
   private mayBeLive(supply: SupplyId): void {
     for (const piece of this.profile.pieces) {
       const kept = piece.levels.some((level) => level.deadWhileOpen?.includes(supply) && rank(this.level(piece.id)) >= rank(level.level));
@@ -130,7 +146,9 @@ export class TrueVehicle {
     return this.documents.kits.flatMap((kit) => kit.fitments.filter((fitment) => fitment.vehicle === this.profile.slug).map((fitment) => ({ kit: kit.slug, fitment })));
   }
 
+  /** Pieces whose place a kit's part has taken, or is to take. */
   replaced(): Set<string> {
+    if (this.cancelled) return new Set();
     return new Set(this.fitments().flatMap(({ fitment }) => fitment.replaces));
   }
 
@@ -241,6 +259,21 @@ export class TrueVehicle {
       this.want(known.asks ?? [], at, step);
       this.passes.add(`${kit}/${step}/${pass}`);
     },
+    'job.cancelled': () => void (this.cancelled = true),
+    'plug.parted': ({ kit, connection }, at) => {
+      const joint = this.connection(kit, connection);
+      const plug = this.profile.plugs.find((entry) => entry.id === joint?.vehiclePlug);
+      if (plug && plug.reach.length > 0 && !plug.reach.some((way) => this.holds(way.needs))) throw new Error(`${plug.id} is out of reach`);
+      this.want(joint?.asks ?? [], at, connection);
+      if (!this.joined.delete(`${kit}/${connection}`)) throw new Error(`${connection} was parted, and was not joined`);
+    },
+    'step.undone': ({ kit, step }, at) => {
+      const known = this.step(kit, step);
+      if (!known || !this.holds(known.needs)) throw new Error(`${step} is not to be got at`);
+      this.want(known.asks ?? [], at, step);
+      const gone = known.passes.filter((pass) => this.passes.delete(`${kit}/${step}/${pass}`));
+      if (gone.length === 0) throw new Error(`${step} was undone, and was not begun`);
+    },
     'final.tested': ({ kit, test, passed }, at) => {
       const open = [...this.levels].find(([piece, level]) => level !== 'fitted' && !this.replaced().has(piece));
       if (open) throw new Error(`${test} was tried closed while ${open[0]} is ${open[1]}`);
@@ -263,12 +296,13 @@ export class TrueVehicle {
     const loose = [...this.out].filter(([group, count]) => count > 0 && !replaced.has(group.split('/')[0] ?? '')).map(([group]) => `${group} is out`);
     const dead = [...this.live].filter(([, { is }]) => is === 'dead').map(([supply]) => `${supply} is dead`);
     const plugs = [...this.unplugged].map((sensor) => `${sensor} is unplugged`);
-    const undone = this.fitments().flatMap(({ kit, fitment }) => [
+    const stays = this.cancelled ? [...this.joined, ...this.passes].map((what) => `${what} is still on the vehicle`) : [];
+    const undone = (this.cancelled ? [] : this.fitments()).flatMap(({ kit, fitment }) => [
       ...fitment.connections.filter((entry) => evaluate(entry.when, this.facts) !== 'no' && !this.joined.has(`${kit}/${entry.id}`)).map((entry) => `${entry.id} is not joined`),
       ...fitment.fitSteps
         .filter((step) => evaluate(step.when, this.facts) !== 'no')
         .flatMap((step) => step.passes.filter((pass) => !this.passes.has(`${kit}/${step.id}/${pass}`)).map((pass) => `${step.id}: ${pass} is missing`)),
     ]);
-    return [...open, ...stillThere, ...loose, ...dead, ...plugs, ...undone, ...[...this.forgotten].map((setting) => `${setting} is forgotten`)];
+    return [...open, ...stillThere, ...loose, ...dead, ...plugs, ...stays, ...undone, ...[...this.forgotten].map((setting) => `${setting} is forgotten`)];
   }
 }

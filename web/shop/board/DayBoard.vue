@@ -1,30 +1,33 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
-import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import { byBay, byDay, byWeekLeft } from '@jade/core/board';
 import type { JobLine as Line } from '@jade/contract/job';
-import { STATION_NAMES } from '@jade/words/stations';
-import { plural } from '@jade/words/units';
+import { BOARD, MARKS, sayDayGroup, sayWeek } from '@jade/words/itself';
+import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import StationMark from '../../design/StationMark.vue';
-import TapeLabel from '../../design/TapeLabel.vue';
 import { ask } from '../../ask/index.ts';
+import { useClock } from '../../job/clock.ts';
 import { follow } from '../../stream/index.ts';
 import RightGate from '../../session/RightGate.vue';
+import JobRow from './JobRow.vue';
 import OpenJob from './OpenJob.vue';
 
 const router = useRouter();
+const clock = useClock();
 const jobs = ref<Line[]>();
-const shop = ref<{ name: string } | null>(null);
+const shop = ref<{ name: string; bays: string[] } | null>(null);
 const failed = ref(false);
 const opening = ref(false);
 /** Of the jobs that have left only the last few are shown, until all are asked for. */
 const all = ref(false);
-const MOST_LEFT = 3;
+const MOST_LEFT = 4;
 
 async function load(): Promise<void> {
   try {
-    [jobs.value, shop.value] = await Promise.all([ask<Line[]>('/api/jobs'), ask<{ name: string } | null>('/api/shop')]);
+    [jobs.value, shop.value] = await Promise.all([ask<Line[]>('/api/jobs'), ask<{ name: string; bays: string[] } | null>('/api/shop')]);
     failed.value = false;
   } catch {
     // What was read before stays in sight.
@@ -57,59 +60,125 @@ onUnmounted(() => {
   clearTimeout(waiting);
 });
 
-const groups = computed(() => {
-  const list = jobs.value ?? [];
-  const left = list.filter((job) => job.summary.signed).sort((a, b) => (b.summary.signedAt ?? '').localeCompare(a.summary.signedAt ?? ''));
-  const due = (job: Line) => (job.promisedAt ? dayjs(job.promisedAt).startOf('day').diff(dayjs().startOf('day'), 'day') : 99);
-  return [
-    { name: 'Promised for today', jobs: list.filter((job) => !job.summary.signed && due(job) <= 0) },
-    { name: 'Next', jobs: list.filter((job) => !job.summary.signed && due(job) > 0) },
-    { name: 'Left the shop', jobs: all.value ? left : left.slice(0, MOST_LEFT), more: all.value ? 0 : Math.max(0, left.length - MOST_LEFT) },
-  ].filter((group) => group.jobs.length > 0);
-});
-/** When it is promised, or when it left. */
-function whenOf({ promisedAt, summary }: Line): string {
-  if (summary.signedAt) return `left ${dayjs(summary.signedAt).format('D MMM')}`;
-  return promisedAt ? dayjs(promisedAt).format('ddd HH:mm') : 'no promise';
+const AS = [
+  { value: 'day', text: BOARD.byDay },
+  { value: 'bay', text: BOARD.byBay },
+] as const;
+const KEPT = 'jade-board';
+const as = ref<'day' | 'bay'>(kept());
+function kept(): 'day' | 'bay' {
+  try {
+    return localStorage.getItem(KEPT) === 'bay' ? 'bay' : 'day';
+  } catch {
+    return 'day';
+  }
 }
-const late = (job: Line) => !job.summary.signed && job.promisedAt !== null && dayjs(job.promisedAt).isBefore(dayjs());
-const target = (job: Line) => ({ name: 'station', params: { id: job.id, station: job.summary.holding?.station ?? 'hand-over' } });
+watch(as, (value) => {
+  try {
+    localStorage.setItem(KEPT, value);
+  } catch {
+    // A device that keeps nothing shows the days first.
+  }
+});
+
+const dayOf = (iso: string) => Math.round(dayjs(iso).startOf('day').diff(dayjs('2000-01-03').startOf('day'), 'hour') / 24);
+const weekdayOf = (iso: string) => (dayjs(iso).day() + 6) % 7;
+const lines = computed(() => (jobs.value ?? []).map((job) => ({ ...job, left: job.summary.signed, leftAt: job.summary.signedAt })));
+const groups = computed(() =>
+  as.value === 'day'
+    ? byDay(lines.value, clock.value, dayOf).map(({ group, jobs: own }) => ({ name: sayDayGroup(group), jobs: own }))
+    : byBay(lines.value, shop.value?.bays ?? []).map(({ bay, jobs: own }) => ({ name: bay ?? BOARD.noBayName, jobs: own })),
+);
+const weeks = computed(() => {
+  let room = all.value ? Infinity : MOST_LEFT;
+  return byWeekLeft(lines.value, clock.value, dayOf, weekdayOf).flatMap(({ weeksAgo, mondayAgoDays, jobs: own }) => {
+    const shown = own.slice(0, room);
+    room -= shown.length;
+    return shown.length > 0 ? [{ name: sayWeek(weeksAgo, dayjs(clock.value).subtract(mondayAgoDays, 'day').format('D MMMM')), jobs: shown }] : [];
+  });
+});
+const more = computed(() => lines.value.filter(({ left }) => left).length - weeks.value.reduce((sum, week) => sum + week.jobs.length, 0));
+
+/** A search over all jobs of the shop, those that have left long ago too. */
+const words = ref('');
+const found = ref<Line[]>();
+const notFound = ref(false);
+const WAIT_MS = 250;
+let asking: ReturnType<typeof setTimeout> | undefined;
+watch(words, (text) => {
+  clearTimeout(asking);
+  found.value = undefined;
+  notFound.value = false;
+  if (text.trim() === '') return;
+  asking = setTimeout(async () => {
+    const answer = await ask<Line[]>(`/api/jobs?find=${encodeURIComponent(text.trim())}`).catch(() => undefined);
+    if (words.value !== text) return;
+    found.value = answer;
+    notFound.value = answer === undefined;
+  }, WAIT_MS);
+});
+onUnmounted(() => clearTimeout(asking));
 </script>
 
 <template>
   <div class="stack">
     <header class="line">
-      <h1>{{ shop?.name ?? 'Day board' }}</h1>
-      <span class="soft">{{ dayjs().format('dddd D MMMM') }}</span>
+      <h1>{{ shop?.name ?? BOARD.title }}</h1>
+      <span class="soft">{{ dayjs(clock).format('dddd D MMMM') }}</span>
       <span class="grow" />
-      <RightGate right="open a job"><button type="button" class="push main" @click="opening = true">Open a job</button></RightGate>
+      <RightGate right="open a job"
+        ><button type="button" class="push main" @click="opening = true">{{ BOARD.open }}</button></RightGate
+      >
     </header>
-    <EmptyNote v-if="failed" kind="failed">The board cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
-    <EmptyNote v-else-if="!jobs" kind="loading">Reading the board…</EmptyNote>
-    <EmptyNote v-else-if="jobs.length === 0" kind="empty">No job is open. Open one for the vehicle that stands in the yard.</EmptyNote>
-    <section v-for="group in groups" :key="group.name" class="stack">
-      <h2>{{ group.name }}</h2>
-      <router-link v-for="job in group.jobs" :key="job.id" class="job leaf" :to="target(job)" :class="{ late: late(job) }">
-        <div class="who">
-          <TapeLabel big>{{ job.plate }}</TapeLabel>
-          <div>
-            <strong>{{ job.customer }}</strong>
-            <span class="soft">{{ job.summary.vehicle }} · {{ job.summary.kits.join(', ') }}</span>
-          </div>
+    <div class="line ways">
+      <ChoiceRow :label="BOARD.by" :choices="AS" :value="as" @choose="(value) => (as = value)" />
+      <v-text-field v-model="words" class="find" :label="BOARD.find" :placeholder="BOARD.findHint" type="search" variant="outlined" density="compact" hide-details />
+      <details class="marks">
+        <summary>{{ BOARD.marks }}</summary>
+        <div class="leaf stack">
+          <p>{{ BOARD.marksWhy }}</p>
+          <ul>
+            <li v-for="mark in MARKS" :key="mark.state">
+              <span class="on-slate"><StationMark :state="mark.state" :size="17" /></span> {{ mark.text }}
+            </li>
+          </ul>
         </div>
-        <div class="promise">
-          <strong>{{ whenOf(job) }}</strong>
-          <span class="soft">{{ late(job) ? 'past its promise' : (job.bay ?? 'no bay') }}{{ job.summary.assigned ? ` · ${job.summary.assigned}` : '' }}</span>
+      </details>
+    </div>
+    <EmptyNote v-if="failed" kind="failed"
+      >{{ BOARD.away }} <button type="button" class="push small" @click="load">{{ BOARD.again }}</button></EmptyNote
+    >
+    <template v-else-if="words.trim() !== ''">
+      <EmptyNote v-if="notFound" kind="failed">{{ BOARD.away }}</EmptyNote>
+      <EmptyNote v-else-if="!found" kind="loading">{{ BOARD.finding }}</EmptyNote>
+      <EmptyNote v-else-if="found.length === 0" kind="empty">{{ BOARD.noneFound(words.trim()) }}</EmptyNote>
+      <section v-else class="stack">
+        <h2>{{ BOARD.found(found.length, words.trim()) }}</h2>
+        <JobRow v-for="job in found" :key="job.id" :job="job" :now="clock" />
+      </section>
+      <div>
+        <button type="button" class="push small" @click="words = ''">{{ BOARD.clear }}</button>
+      </div>
+    </template>
+    <EmptyNote v-else-if="!jobs" kind="loading">{{ BOARD.reading }}</EmptyNote>
+    <EmptyNote v-else-if="jobs.length === 0" kind="empty">{{ BOARD.empty }}</EmptyNote>
+    <template v-else>
+      <section v-for="group in groups" :key="group.name" class="stack">
+        <h2>{{ group.name }}</h2>
+        <p v-if="group.jobs.length === 0" class="soft">{{ BOARD.free }}</p>
+        <JobRow v-for="job in group.jobs" :key="job.id" :job="job" :now="clock" />
+      </section>
+      <section v-if="weeks.length > 0" class="stack">
+        <h2>{{ BOARD.left }}</h2>
+        <template v-for="week in weeks" :key="week.name">
+          <h3>{{ week.name }}</h3>
+          <JobRow v-for="job in week.jobs" :key="job.id" :job="job" :now="clock" />
+        </template>
+        <div v-if="more > 0">
+          <button type="button" class="push small" @click="all = true">{{ BOARD.more(more) }}</button>
         </div>
-        <ol class="scale" :aria-label="`Stations of ${job.plate}`">
-          <li v-for="mark in job.summary.stations" :key="mark.station" :title="`${STATION_NAMES[mark.station]}: ${mark.state}`">
-            <StationMark :state="mark.state" :size="17" /><span class="out-of-sight">{{ STATION_NAMES[mark.station] }}: {{ mark.state }}</span>
-          </li>
-        </ol>
-        <p class="now" :class="job.summary.holding?.kind.replace(' ', '-')">{{ job.summary.sentence }}</p>
-      </router-link>
-      <button v-if="group.more" type="button" class="push small" @click="all = true">Show {{ plural(group.more, 'earlier job') }}</button>
-    </section>
+      </section>
+    </template>
     <OpenJob v-if="opening" @close="opening = false" @opened="(id) => router.push({ name: 'station', params: { id, station: 'check-in' } })" />
   </div>
 </template>
@@ -119,65 +188,45 @@ const target = (job: Line) => ({ name: 'station', params: { id: job.id, station:
   flex: 1;
 }
 
-.job {
-  display: grid;
-  grid-template-columns: minmax(320px, 1.2fr) 150px minmax(250px, 1fr);
-  gap: 8px 20px;
-  align-items: center;
-  text-decoration: none;
+.ways {
+  position: relative;
 }
 
-.job:hover {
-  border-color: var(--jade);
+.find {
+  flex: 1 1 240px;
+  max-width: 460px;
 }
 
-.late {
-  border-left: 6px solid var(--red);
+.marks {
+  margin-left: auto;
 }
 
-.who {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-}
-
-.who div,
-.promise {
-  display: grid;
-  line-height: 1.3;
-}
-
-.scale {
-  display: flex;
-  justify-content: space-between;
-  padding: 10px 12px 6px;
-  background: repeating-linear-gradient(to right, var(--slate-line) 0 1px, transparent 1px 7px) 0 0 / 100% 6px no-repeat var(--slate);
-  border-radius: 3px;
-}
-
-.scale li {
-  display: flex;
-}
-
-.now {
-  grid-column: 1 / -1;
-  padding: 5px 12px;
-  border-left: 4px solid var(--jade);
-  background: var(--paper);
+.marks summary {
+  min-height: 40px;
+  align-content: center;
+  cursor: pointer;
   font-weight: 560;
 }
 
-.now.block {
-  border-color: var(--red);
+.marks > .leaf {
+  position: absolute;
+  right: 0;
+  z-index: 4;
+  width: min(380px, 90vw);
+  box-shadow: 0 6px 24px rgb(0 0 0 / 30%);
 }
 
-.now.question {
-  border-color: var(--amber);
+.marks li {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 3px 0;
 }
 
-@media (max-width: 900px) {
-  .job {
-    grid-template-columns: minmax(0, 1fr);
-  }
+.on-slate {
+  display: inline-flex;
+  padding: 4px 6px;
+  border-radius: 3px;
+  background: var(--slate);
 }
 </style>

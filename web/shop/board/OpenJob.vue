@@ -2,12 +2,14 @@
 import dayjs from 'dayjs';
 import { v7 } from 'uuid';
 import { computed, onMounted, ref, watch } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT, type FollowsWhy } from '@jade/core/job';
 import { mileageFell, plateKey, MILEAGE_UNITS, readCounter, type MileageUnit } from '@jade/core/customers';
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
 import { judgeOpening } from '@jade/core/judging';
 import { sayMileage } from '@jade/words/customers';
+import { FOLLOWING } from '@jade/words/itself';
 import { OPENING_DOUBTS, SECOND_JOB } from '@jade/words/judging';
+import ChoiceRow from '../../design/ChoiceRow.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import { within } from '../../design/words.ts';
 import WordsField from '../../design/WordsField.vue';
@@ -44,6 +46,8 @@ interface Written {
   keys: string;
   counter: string;
   unit: MileageUnit | null;
+  /** Why it comes again for what its last job fitted. */
+  follows: FollowsWhy | null;
 }
 const {
   draft: written,
@@ -60,6 +64,7 @@ const {
   keys: '',
   counter: '',
   unit: null,
+  follows: null,
 }));
 /** A field of what is written. */
 const field = <K extends keyof Written>(name: K) => computed({ get: () => written.value[name], set: (value: Written[K]) => void (written.value[name] = value) });
@@ -79,6 +84,15 @@ const bay = field('bay');
 const wish = field('wish');
 const keys = field('keys');
 const counter = field('counter');
+const why = field('follows');
+/** The last job of the vehicle, where it has left: this one may follow it. */
+const last = computed(() => (!making.value && known.value?.lastVisit?.signed ? known.value.lastVisit : undefined));
+const follows = computed(() => (last.value && why.value ? { job: last.value.job, why: why.value } : undefined));
+const REASONS = [
+  { value: 'no', text: FOLLOWING.no },
+  { value: 'recheck', text: FOLLOWING.recheck },
+  { value: 'comeback', text: FOLLOWING.comeback },
+] as const;
 const ownUnit = field('unit');
 /** What the shop's counters show, unless something else is chosen for this one. */
 const shopUnit = ref<MileageUnit>('km');
@@ -139,13 +153,15 @@ const before = computed(() => known.value?.lastVisit?.mileage ?? undefined);
 const fell = computed(() => mileage.value !== undefined && before.value !== undefined && mileageFell(before.value, mileage.value));
 const hasVehicle = computed(() => (making.value ? draftReady.value : known.value !== null));
 const wordsFit = computed(() => within(wish.value, LONGEST_TEXT.wish) && within(keys.value, LONGEST_TEXT.keys));
+/** A job without a kit looks at what an earlier one fitted. */
+const hasWork = computed(() => chosen.value.length > 0 || follows.value !== undefined);
 /** A second job beside one that is open is meant. */
 const second = ref(false);
 const doubts = computed(() =>
   judgeOpening(promised.value ? new Date(promised.value).toISOString() : undefined, making.value ? undefined : known.value?.lastVisit?.signed, second.value, clock.value),
 );
-const ready = computed(() => doubts.value.length === 0 && hasVehicle.value && wordsFit.value && chosen.value.length > 0 && !wrongCounter.value && !sending.value);
-const missing = computed(() => [...(hasVehicle.value ? [] : [making.value ? 'plate, kind and customer' : 'the vehicle']), ...(chosen.value.length > 0 ? [] : ['a kit'])]);
+const ready = computed(() => doubts.value.length === 0 && hasVehicle.value && wordsFit.value && hasWork.value && !wrongCounter.value && !sending.value);
+const missing = computed(() => [...(hasVehicle.value ? [] : [making.value ? 'plate, kind and customer' : 'the vehicle']), ...(hasWork.value ? [] : ['a kit'])]);
 
 async function open(): Promise<void> {
   fault.value = '';
@@ -156,6 +172,7 @@ async function open(): Promise<void> {
       id,
       ...(making.value ? { newVehicle: { ...bodyOf(draft.value), ...(another.value ? { another: true } : {}) } } : { vehicle: known.value?.id }),
       kits: chosen.value.map((slug) => ({ slug })),
+      ...(follows.value ? { follows: follows.value } : {}),
       ...(promised.value ? { promisedAt: new Date(promised.value).toISOString() } : {}),
       ...(bay.value ? { bay: bay.value } : {}),
       ...(wish.value.trim() ? { wish: wish.value.trim() } : {}),
@@ -210,6 +227,11 @@ async function openAnyway(): Promise<void> {
           }}{{ known.lastVisit.mileage ? `, at ${sayMileage(known.lastVisit.mileage)}` : '' }}{{ known.lastVisit.signed ? '' : '; that job is still open' }}. What was known of it
           then comes along as assumed.
         </p>
+        <template v-if="last">
+          <h4>{{ FOLLOWING.ask }}</h4>
+          <ChoiceRow :label="FOLLOWING.ask" :choices="REASONS" :value="why ?? 'no'" small @choose="(value) => (why = value === 'no' ? null : value)" />
+          <p v-if="follows" class="soft">{{ FOLLOWING.hint }}</p>
+        </template>
       </template>
       <template v-else>
         <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (draftReady = value)" />

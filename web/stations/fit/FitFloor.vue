@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { stackOfStep } from '@jade/core/job';
+import { kitsDropped, stackOfStep } from '@jade/core/job';
 import { fit } from '@jade/core/stations';
-import { FIT_FLOOR, sayFitStep, sayPassDone } from '@jade/words/fit';
+import { FIT_FLOOR, OUT_DONE, sayFitStep, sayPassDone, TAKE_OUT } from '@jade/words/fit';
 import { sayHelper } from '@jade/words/kit';
 import { sayStack } from '@jade/words/gather';
 import { sayRefusal } from '@jade/words/stations';
@@ -13,7 +13,7 @@ import ConsentAsk from '../../job/ConsentAsk.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import FailureAsk from '../../job/FailureAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
-import { useKitSheet } from './kit-sheet.ts';
+import { useKitSheet, type KitSheet } from './kit-sheet.ts';
 
 /** One pass of one fitting step, or one test, at a time. */
 const { job, context, names } = useCurrentJob();
@@ -29,6 +29,18 @@ function stackOf({ step }: fit.FitFloorStep & { kind: 'pass' }): string {
 /** What is said of a step as a whole: consent has its own place. */
 const against = (step: fit.FitFloorStep) => step.against.filter(({ code }) => code !== 'consent-first');
 
+/** What ends a step that takes something out, or holds bolts again. */
+const actOf = (step: fit.FitFloorStep & { kind: 'out' | 'again' }) =>
+  step.kind === 'out' ? fit.takenOut(context.value, step.out.kit, step.out.kind, step.out.id, actedAt()) : fit.rechecked(context.value, step.onVehicle.kit.slug, step.step.id);
+
+/** Where a step is: of a kit that comes out again, where it sat. */
+function drawn(step: fit.FitFloorStep): KitSheet | undefined {
+  if (step.kind === 'test') return sheetOf(step.onVehicle, step.test.side);
+  if (step.kind !== 'out') return sheetOf(step.onVehicle, step.step.side);
+  const onVehicle = kitsDropped(context.value).find(({ kit }) => kit.slug === step.out.kit);
+  return onVehicle && sheetOf(onVehicle, step.out.side);
+}
+
 function fail(note: string): void {
   if (failed.value) void job.perform(fit.tested(context.value, failed.value.kit, failed.value.test, false, actedAt(), note));
   failed.value = undefined;
@@ -43,6 +55,14 @@ function fail(note: string): void {
         <CautionNote v-if="step.step.caution" :text="step.step.caution" />
         <ConsentAsk v-if="step.step.irreversible" :about="{ kind: 'fit', kit: step.onVehicle.kit.slug, step: step.step.id }" />
         <p v-if="stackOf(step)">{{ stackOf(step) }}</p>
+      </template>
+      <template v-else-if="step.kind === 'out'">
+        <p v-if="step.out.step" class="soft">{{ step.out.step.tool }}</p>
+        <CautionNote v-if="step.out.step?.caution" :text="step.out.step.caution" />
+      </template>
+      <template v-else-if="step.kind === 'again'">
+        <p class="soft">{{ step.step.tool }} · {{ step.step.tighten }}</p>
+        <p>{{ TAKE_OUT.againWhy }}</p>
       </template>
       <template v-else>
         <p>{{ FIT_FLOOR.helper }} {{ sayHelper(step.onVehicle.kit, step.test) }}</p>
@@ -61,6 +81,9 @@ function fail(note: string): void {
       >
         {{ sayPassDone(step.pass) }}
       </button>
+      <button v-else-if="step.kind !== 'test'" type="button" class="push main big" :disabled="step.against.length > 0" @click="end(() => job.perform(actOf(step)))">
+        {{ OUT_DONE[step.kind === 'out' ? step.out.kind : 'again'] }}
+      </button>
       <template v-else>
         <button
           type="button"
@@ -76,7 +99,7 @@ function fail(note: string): void {
       </template>
     </template>
     <template #drawing="{ step }">
-      <VehicleSheet :profile="context.profile" v-bind="sheetOf(step.onVehicle, step.kind === 'pass' ? step.step.side : step.test.side)" :label="FIT_FLOOR.where" />
+      <VehicleSheet v-if="drawn(step)" :profile="context.profile" v-bind="drawn(step) as KitSheet" :label="FIT_FLOOR.where" />
     </template>
   </FloorFrame>
   <FailureAsk v-if="failed" :of="failed" @written="fail" @close="failed = undefined" />

@@ -17,6 +17,7 @@ import { useCurrentJob } from '../../job/current.ts';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useFloor } from '../floor.ts';
 import FitFloor from './FitFloor.vue';
+import TakeOutList from './TakeOutList.vue';
 import { useKitSheet } from './kit-sheet.ts';
 
 const { job, context, names } = useCurrentJob();
@@ -77,6 +78,7 @@ function fail(note: string): void {
     <FloorSwitch v-model="floor" />
     <FitFloor v-if="floor" />
     <template v-else>
+      <TakeOutList />
       <div v-for="{ onVehicle, kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">
         <div class="stack">
           <div class="leaf"><VehicleSheet :profile="context.profile" v-bind="sheet" :label="`Where ${kit.name} sits`" /></div>

@@ -1,0 +1,171 @@
+import { contextOf, openedLog, PAIR, RULES, VAN, type TestLog } from '../../job/test/log.ts';
+import { hasLeft, jobContext, lampAims, nightLines, openingDone, toTakeOut } from '../../job/index.ts';
+import { fit, itself, standingOf, type Act } from '../index.ts';
+
+const AT = '2026-03-05T08:40:00Z';
+const NOON = '2026-03-05T12:00:00Z';
+/** Records what an act would; gives back why it cannot be. */
+function take(log: TestLog, act: Act): string[] {
+  if ('refused' in act) return act.refused.map(({ code }) => code);
+  for (const { type, payload } of act.events) log.add(type, payload);
+  return [];
+}
+const asked = (log: TestLog) => standingOf(contextOf(log), undefined).stations.flatMap(({ holds }) => holds.map(({ code }) => code));
+
+/** A job of which the kit is fitted and tested while the grille is off. */
+function fittedLog(): TestLog {
+  const log = openedLog();
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [{ group: 'bolts', count: 2 }] });
+  log.add('piece.moved', { piece: 'old-lamp', level: 'off', way: 'w', fasteners: [] });
+  log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+  for (const pass of ['start', 'align', 'tighten'] as const) log.add('step.passed', { kit: 'test-kit', step: 'screw', pass });
+  log.add('test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+  log.add('aim.measured', { lamp: 'test-kit/lamp', moment: 'after', heightMm: 255, referenceMm: 430 });
+  log.add('part.bagged', { piece: 'old-lamp', where: 'shelf' });
+  return log;
+}
+
+test('what is promised, where it stands, who is on it and what is wanted are said anew, each once', () => {
+  const log = openedLog();
+  const promise = (at: string | undefined, why = '') => take(log, itself.promised(contextOf(log), at, NOON, why));
+  expect(promise('2026-03-06T16:00:00Z')).toEqual([]);
+  expect(promise('2026-03-06T16:00:00Z')).toEqual(['already']);
+  expect(promise('2026-03-05T11:59:00Z')).toEqual(['promise-past']);
+  expect(promise('2026-03-05T11:59:00Z', ' as agreed ')).toEqual([]);
+  expect(log.state.promise).toEqual({ at: '2026-03-05T11:59:00Z', why: 'as agreed' });
+  expect([promise(undefined), log.state.promise]).toEqual([[], {}]);
+  const bay = (name: string | undefined) => take(log, itself.baySet(log, name, ['Bay 1', 'Yard']));
+  expect([bay('Bay 9'), bay('Yard'), bay('Yard'), log.state.bay, bay(undefined), log.state.bay]).toEqual([['unknown'], [], ['already'], { bay: 'Yard' }, [], {}]);
+  const person = (id: string | undefined) => take(log, itself.assigned(log, id));
+  expect([person('fern'), person('fern'), log.state.assigned, person(undefined), log.state.assigned]).toEqual([[], ['already'], 'fern', [], undefined]);
+  expect([take(log, itself.wished(log, '  brighter ')), take(log, itself.wished(log, 'brighter')), log.state.wish]).toEqual([[], ['already'], 'brighter']);
+  expect([take(log, itself.wished(log, ' ')), log.state.wish]).toEqual([[], undefined]);
+  expect([take(log, itself.wished(log, 'x'.repeat(601))), take(log, itself.noted('fit', ' ')), take(log, itself.noted('fit', 'x'.repeat(601)))]).toEqual([
+    ['too-long'],
+    ['nothing'],
+    ['too-long'],
+  ]);
+  expect(take(log, itself.noted('fit', ' tight '))).toEqual([]);
+  expect(log.state.notes).toMatchObject([{ station: 'fit', note: 'tight', by: 'fern' }]);
+});
+
+test('a note after signing changes nothing that was signed for; anything else of it is late', () => {
+  const log = openedLog();
+  log.add('job.signed', { atSeq: 1 });
+  log.add('note.written', { station: 'hand-over', note: 'Called: all well' });
+  expect(log.state.questions).toEqual([]);
+  log.add('wish.written', { wish: 'more' });
+  expect(log.state.questions.map(({ code }) => code)).toEqual(['late-event']);
+  expect(take(log, itself.promised(contextOf(log), '2026-03-09T16:00:00Z', NOON))).toEqual(['has-left']);
+  expect(take(log, itself.cancelled(contextOf(log), 'sold'))).toEqual(['has-left']);
+});
+
+test('a dropped kit comes out joint first, then its steps; nothing that was tried or aimed of it counts any more', () => {
+  const log = fittedLog();
+  expect(itself.undoing(contextOf(log), 'test-kit')).toEqual({ out: 2, open: 2 });
+  expect([take(log, itself.kitDropped(contextOf(log), 'other', 'x')), take(log, itself.kitDropped(contextOf(log), 'test-kit', ' '))]).toEqual([['unknown'], ['nothing']]);
+  expect(take(log, itself.kitDropped(contextOf(log), 'test-kit', 'too dear'))).toEqual([]);
+  expect(take(log, itself.kitDropped(contextOf(log), 'test-kit', 'again'))).toEqual(['already']);
+  expect(toTakeOut(contextOf(log)).map(({ kind, id, after }) => [kind, id, after])).toEqual([
+    ['joint', 'joint', []],
+    ['step', 'screw', ['joint']],
+  ]);
+  expect(asked(log)).toContain('kit-to-take-out');
+  const out = (kind: 'joint' | 'step', id: string) => take(log, fit.takenOut(contextOf(log), 'test-kit', kind, id, AT));
+  expect([out('step', 'screw'), out('joint', 'joint'), out('joint', 'joint'), out('step', 'screw')]).toEqual([['part-first'], [], ['already'], []]);
+  expect(toTakeOut(contextOf(log))).toEqual([]);
+  expect(asked(log)).not.toContain('kit-to-take-out');
+  const { joined, passes, tests, aims } = log.state;
+  expect([joined, passes, tests, aims]).toEqual([{ 'test-kit': [] }, { 'test-kit': {} }, {}, {}]);
+  // Its own lamp goes back in place of the kit's, out of its bag.
+  expect(asked(log)).toContain('piece-open');
+  log.add('piece.moved', { piece: 'old-lamp', level: 'fitted', fasteners: [] });
+  expect(log.state.bagged).toEqual({});
+  // Taken up again it is begun anew, its match too.
+  log.add('kit.added', { kit: { slug: 'test-kit', version: 2 } });
+  expect([log.state.dropped, log.state.opened?.kits]).toEqual([{}, [{ slug: 'test-kit', version: 2 }]]);
+  expect(lampAims(contextOf(log)).map(({ after }) => after)).toEqual([undefined]);
+  expect(asked(log)).toEqual(expect.arrayContaining(['kit-unconfirmed', 'fit-passes', 'plug-to-join', 'test-missing']));
+});
+
+test('what lies behind something that went back is opened again to be taken out, and nothing covers it before', () => {
+  const log = fittedLog();
+  const needing = {
+    ...PAIR,
+    fitments: PAIR.fitments.map((own) => ({ ...own, fitSteps: own.fitSteps.map((step) => ({ ...step, needs: [{ piece: 'grille', level: 'off' as const }] })) })),
+  };
+  const context = () => ({ ...contextOf(log), kits: [needing] });
+  log.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count: 2 }] });
+  expect(openingDone(context())).toBe(true);
+  log.add('kit.dropped', { kit: 'test-kit', why: 'too dear' });
+  expect(openingDone(context())).toBe(false);
+  log.add('plug.parted', { kit: 'test-kit', connection: 'joint' });
+  const act = () => fit.takenOut(context(), 'test-kit', 'step', 'screw', AT);
+  expect(act()).toMatchObject({ refused: [{ code: 'open-first', pieces: ['grille'] }] });
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [{ group: 'bolts', count: 2 }] });
+  expect(openingDone(context())).toBe(true);
+  expect(act()).toMatchObject({ events: [{ type: 'step.undone', payload: { step: 'screw', lamps: ['lamp'] } }] });
+});
+
+test('cancelled before anything was touched it has left; else it leaves once it is closed and looked over', () => {
+  const log = openedLog();
+  expect(take(log, itself.cancelled(contextOf(log), ''))).toEqual(['nothing']);
+  expect(take(log, itself.cancelled(contextOf(log), 'sold'))).toEqual([]);
+  expect([hasLeft(log.state), asked(log)]).toEqual([true, []]);
+  expect(take(log, itself.cancelled(contextOf(log), 'sold'))).toEqual(['already']);
+  const begun = openedLog();
+  begun.add('piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [{ group: 'bolts', count: 2 }] });
+  take(begun, itself.cancelled(contextOf(begun), 'sold'));
+  expect(hasLeft(begun.state)).toBe(false);
+  expect(asked(begun)).toEqual(expect.arrayContaining(['piece-open', 'fasteners-out', 'final-missing', 'codes-after-missing', 'sign-off']));
+  expect(asked(begun)).not.toEqual(expect.arrayContaining(['number-missing']));
+  expect(asked(begun)).not.toEqual(expect.arrayContaining(['kit-unconfirmed']));
+});
+
+test('left for the night it says what hangs loose, what is off and how the battery is; found otherwise, that is asked for', () => {
+  const log = openedLog();
+  expect([nightLines(contextOf(log)), take(log, itself.leftOvernight(contextOf(log), []))]).toEqual([[], ['nothing']]);
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [{ group: 'bolts', count: 2 }] });
+  log.add('sensor.unplugged', { sensor: 'radar' });
+  log.add('wire.opened', { plug: 'fog-plug', pin: '2', how: 'pierced' });
+  expect(nightLines(contextOf(log)).map(({ item, count }) => [item, count])).toEqual([
+    ['off', 1],
+    ['tray', 2],
+    ['bared', 1],
+    ['sensors', 1],
+    ['battery', 1],
+    ['cover', 1],
+    ['key', 1],
+  ]);
+  expect(take(log, itself.leftOvernight(contextOf(log), ['charger']))).toEqual(['unknown']);
+  expect(take(log, itself.leftOvernight(contextOf(log), ['cover', 'tray', 'cover'], ' rack 2 '))).toEqual([]);
+  expect(log.state.night).toMatchObject({ seen: ['cover', 'tray'], where: 'rack 2', by: 'fern' });
+  expect(take(log, itself.leftOvernight(contextOf(log), ['cover']))).toEqual(['already']);
+  expect(standingOf(contextOf(log), undefined).holding?.code).toBe('left-overnight');
+  expect(take(log, itself.foundAgain(contextOf(log), 'the cover lay on the floor'))).toEqual([]);
+  expect([log.state.night, take(log, itself.foundAgain(contextOf(log)))]).toEqual([undefined, ['nothing']]);
+  expect(asked(log)).toContain('not-as-left');
+});
+
+test('whoever goes on to work was there: the night is over', () => {
+  const log = openedLog();
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [{ group: 'bolts', count: 2 }] });
+  take(log, itself.leftOvernight(contextOf(log), ['cover']));
+  log.add('note.written', { station: 'open-up', note: 'Fern comes at eight' });
+  expect(log.state.night).toBeDefined();
+  log.add('piece.moved', { piece: 'old-lamp', level: 'off', way: 'w', fasteners: [] });
+  expect(log.state.night).toBeUndefined();
+});
+
+test('on a recheck the kit of the earlier job is tried, aimed and held again; what it replaced is not there', () => {
+  const log = openedLog();
+  const context = () => ({ ...contextOf(log), kits: [], fitted: [PAIR] });
+  const { profile } = jobContext(log.state, { profile: VAN, kits: [], fitted: [PAIR], rules: RULES });
+  expect([profile.pieces.map(({ id }) => id), profile.functions.map(({ id }) => id)]).toEqual([['grille'], ['dipped']]);
+  expect(fit.toRecheck(context()).map(({ step }) => step.id)).toEqual(['screw']);
+  expect(fit.asked(context()).map(({ code }) => code)).toEqual(['bolts-to-recheck']);
+  expect(take(log, fit.rechecked(context(), 'test-kit', 'screw'))).toEqual([]);
+  expect([fit.toRecheck(context()), take(log, fit.rechecked(context(), 'test-kit', 'screw'))]).toEqual([[], ['already']]);
+  expect(lampAims(context()).map(({ key }) => key)).toEqual(['test-kit/lamp']);
+  expect(standingOf(context(), undefined).missing.map(({ code }) => code)).toEqual(expect.arrayContaining(['new-untried', 'wall-missing']));
+});

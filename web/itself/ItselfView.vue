@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { itself } from '@jade/core/stations';
+import { LONGEST_TEXT } from '@jade/core/job';
+import { CANCEL, ITSELF, sayUndoing } from '@jade/words/itself';
+import AskText from '../design/AskText.vue';
+import JobGate from '../job/JobGate.vue';
+import { useJob } from '../job/store.ts';
+import RightGate from '../session/RightGate.vue';
+import AgreedPane from './AgreedPane.vue';
+import FollowPane from './FollowPane.vue';
+import KitsPane from './KitsPane.vue';
+import NightPane from './NightPane.vue';
+import NotesPane from './NotesPane.vue';
+import PlacePane from './PlacePane.vue';
+
+/** A job apart from its stations: what was agreed, who is on it, its kits, notes, the night, and its end before the work is done. */
+const job = useJob();
+const cancelling = ref(false);
+watch(
+  () => job.view?.vehicle.plate,
+  (plate = '') => void (document.title = `${ITSELF.title} · ${plate} · Jade Bench`),
+  { immediate: true },
+);
+const undoing = computed(() => job.context && sayUndoing(itself.undoing(job.context), 'job'));
+
+function cancel(why: string): void {
+  if (job.context) void job.perform(itself.cancelled(job.context, why));
+  cancelling.value = false;
+}
+</script>
+
+<template>
+  <JobGate>
+    <template #head>
+      <header class="head">
+        <h1>{{ ITSELF.title }}</h1>
+        <p class="soft">{{ ITSELF.question }}</p>
+      </header>
+    </template>
+    <p v-if="job.state.cancelled" class="heeded" role="status">
+      {{ CANCEL.is(job.state.cancelled.why) }} {{ job.state.touched ? CANCEL.touched : CANCEL.untouched }}
+      <router-link v-if="job.standing?.holding" class="push small" :to="{ name: 'station', params: { id: job.view?.id, station: job.standing.holding.station } }"
+        >Go there</router-link
+      >
+    </p>
+    <div class="panes">
+      <AgreedPane />
+      <PlacePane />
+      <KitsPane />
+      <FollowPane />
+      <NotesPane />
+      <NightPane />
+    </div>
+    <RightGate v-if="!job.state.cancelled && !job.state.signed" right="change the order">
+      <div>
+        <button type="button" class="push" @click="cancelling = true">{{ CANCEL.title }}</button>
+      </div>
+    </RightGate>
+    <AskText
+      v-if="cancelling"
+      :title="CANCEL.title"
+      :hint="`${CANCEL.hint}. ${undoing}`"
+      :label="CANCEL.why"
+      :action="CANCEL.action"
+      :about="`${job.view?.id}/cancel`"
+      :most="LONGEST_TEXT.why"
+      @written="cancel"
+      @close="cancelling = false"
+    />
+  </JobGate>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 14px;
+}
+
+.panes {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 330px), 1fr));
+  gap: 14px;
+  align-items: start;
+}
+</style>

@@ -1,0 +1,209 @@
+import type { DayGroup } from '@jade/core/board';
+import type { FollowsWhy, JobState, NightItem, NightLine } from '@jade/core/job';
+import type { itself } from '@jade/core/stations';
+import type { Names } from '@jade/words/names';
+import { inSentence, plural } from '@jade/words/units';
+
+/** The page of a job itself: who, where, until when, with which kits. */
+export const ITSELF = {
+  title: 'The job',
+  question: 'What was agreed, who does it, where does it stand, and what of it changes?',
+  toStations: 'To the stations',
+  agreed: 'What was agreed',
+  wish: 'What the customer wants',
+  noWish: 'Nothing was written down.',
+  changeWish: 'Write the wish anew',
+  changePromise: 'Promise another time',
+  counter: 'Counter on arrival',
+  record: 'Record it',
+  promise: 'Promised for',
+  nothingPromised: 'Nothing is promised.',
+  takeBack: 'No promise',
+  promiseWhy: 'Why it is kept although it is past',
+  promiseTitle: 'What is promised',
+  keys: 'Keys hang at',
+  where: 'Where it stands, and who is on it',
+  bay: 'Bay',
+  noBay: 'no bay',
+  noBays: 'The shop has no bays yet.',
+  person: 'Who is on it',
+  nobody: 'nobody',
+  away: 'The server is away: this is done once it is back.',
+} as const;
+
+/** A job that is being opened, or cannot be. */
+export const OPENING = { loading: 'Opening the job…', again: 'Try again', board: 'Back to the board', refused: 'Not recorded:' } as const;
+
+/** Kits of a job, added and dropped while it runs. */
+export const KITS = {
+  title: 'Kits',
+  none: 'No kit is fitted on this job.',
+  fitted: 'on the vehicle since an earlier job',
+  dropped: (why: string) => `not fitted: ${why}`,
+  stillOn: (count: number) => `${plural(count, 'thing')} of it to be taken out, at Fit`,
+  add: 'Add a kit',
+  addAgain: 'Take it up again',
+  addTitle: 'Add a kit to the job',
+  which: 'Which kit',
+  noOther: 'The library has no other kit that names this kind of vehicle.',
+  addHint: 'The way in is planned anew from what is open now. What is done stays done.',
+  drop: 'Drop it',
+  dropTitle: (kit: string) => `Drop ${kit}`,
+  why: 'Why, and who decided it',
+} as const;
+
+const left = (count: number) => (count === 1 ? 'is 1 thing' : `are ${count} things`);
+/** What dropping a kit, or cancelling the job, leaves to be done. */
+export function sayUndoing({ out, open }: itself.Undoing, what: 'kit' | 'job'): string {
+  const gone =
+    out === 0 ? 'Nothing of it is on the vehicle yet.' : `There ${left(out)} of it on the vehicle: joints, legs and fitting steps come out again at Fit, in their order.`;
+  const closed = open === 0 ? '' : ` ${plural(open, 'piece')} ${open === 1 ? 'is' : 'are'} open and ${open === 1 ? 'goes' : 'go'} back at Close up.`;
+  if (what === 'kit') return gone;
+  if (out + open === 0) return 'Nothing on the vehicle was touched: it leaves the board at once.';
+  return `${gone}${closed} Then it is looked over and signed as any other.`;
+}
+
+export const CANCEL = {
+  title: 'Cancel the job',
+  action: 'Cancel it',
+  hint: 'The work is not done after all',
+  why: 'Why, and who decided it',
+  is: (why: string) => `Cancelled: ${why}.`,
+  touched: 'What is on the vehicle of its kits comes out at Fit, what is open goes back at Close up; then it is signed at Hand over.',
+  go: 'Go there',
+  untouched: 'Nothing was touched: the vehicle has left the board.',
+} as const;
+
+export const NOTES = {
+  title: 'Notes',
+  write: 'Write a note',
+  writeTitle: 'A note for whoever comes next',
+  label: 'What to know',
+  keep: 'Keep it',
+  none: 'Nobody has written one. They stand at the station where they were written, and here.',
+  here: (count: number) => plural(count, 'note'),
+} as const;
+
+/** When a vehicle comes again. */
+export const FOLLOWS_WORDS: Readonly<Record<FollowsWhy, string>> = { recheck: 'Recheck', comeback: 'Comeback' };
+export const FOLLOWING = {
+  title: 'Earlier and later',
+  of: (why: FollowsWhy, day: string) => `${FOLLOWS_WORDS[why]} of the job of ${day}`,
+  by: (why: FollowsWhy, day: string) => `${why === 'recheck' ? 'Looked at again' : 'Came back'} on ${day}`,
+  ask: 'It comes because of that job',
+  no: 'Other work',
+  recheck: 'As agreed, to look at it again',
+  comeback: 'Something is not right with it',
+  hint: 'What that job fitted counts as on the vehicle: what it lights is tried again, its lamps are aimed, and the bolts that a hand gets to are held again.',
+} as const;
+
+export const NIGHT = {
+  title: 'Leave it open for the night',
+  is: 'Left open for the night',
+  none: 'Nothing is open and nothing is unplugged: the vehicle can stand as it is.',
+  ask: 'Tap what was seen to. What is not tapped stands on the list as not seen to.',
+  where: 'Where what is off lies',
+  leave: 'Leave it for the night',
+  since: (when: string, who: string | undefined) => `Left open${who === undefined ? '' : ` by ${who}`}, ${when}`,
+  seen: 'seen to',
+  unseen: 'not seen to',
+  asLeft: 'It is as it was left',
+  otherwise: 'It is not',
+  otherwiseTitle: 'Not as it was left',
+  found: 'What is otherwise',
+  look: 'Look it over before work goes on.',
+  list: 'The list',
+} as const;
+
+/** One thing that is seen to before the night, as an instruction. */
+export function sayNight({ item, pieces, count }: Pick<NightLine, 'item' | 'pieces' | 'count'>, names: Names): string {
+  const named = pieces.slice(0, 4).map((piece) => inSentence(names.piece(piece)));
+  const more = pieces.length > named.length ? ` and ${pieces.length - named.length} more` : '';
+  const list = `${named.join(', ')}${more}`;
+  const words: Readonly<Record<NightItem, string>> = {
+    loose: `Tied or propped so that nothing falls: ${list}`,
+    off: `Laid where nobody steps on it, with the plate on it: ${list}`,
+    tray: `Trays closed: ${plural(count, 'fastener')} in them`,
+    bared: `Bared wires covered: ${count}`,
+    battery: count > 0 ? 'Battery isolated; or nothing bare can touch, and nothing draws from it' : 'Battery stays isolated, its clamp tied away from the post',
+    charger: 'Charger off, or somebody is with it',
+    sensors: `${plural(count, 'sensor')} unplugged: a tag on the wheel, ignition stays off`,
+    cover: 'Openings covered against rain, dust and animals',
+    key: 'Key out and hung in its place',
+  };
+  return words[item];
+}
+
+/** What stands at a station of the kits where nothing is fitted. */
+export const sayNothingFitted = (why: string, cancelled: boolean): string =>
+  `${cancelled ? 'The job was cancelled' : 'Opening was given up'}: ${why}. Nothing is fitted on it; what is open goes back at Close up.`;
+
+/** Where a vehicle stands, as the log says it or, of an older one, as its row has it. */
+export const bayOf = ({ bay }: Pick<JobState, 'bay'>, row: string | null): string => (bay ? (bay.bay ?? ITSELF.noBay) : (row ?? ITSELF.noBay));
+
+/** The day board. */
+export const BOARD = {
+  title: 'Day board',
+  open: 'Open a job',
+  by: 'Board by',
+  byDay: 'By day',
+  byBay: 'By bay',
+  noPromise: 'nothing promised',
+  noBay: 'no bay',
+  noBayName: 'In no bay',
+  leftOn: (day: string) => `left ${day}`,
+  stationsOf: (plate: string) => `Stations of ${plate}`,
+  nobody: 'nobody on it',
+  night: 'left open overnight',
+  left: 'Left the shop',
+  free: 'Nothing stands here.',
+  find: 'Find a job',
+  findHint: 'number, plate, customer, kit, vehicle or body',
+  finding: 'Searching…',
+  found: (count: number, words: string) => `${plural(count, 'job')} for “${words}”`,
+  noneFound: (words: string) => `No job is found by “${words}”.`,
+  clear: 'Back to the board',
+  away: 'The board cannot be read: the server is away.',
+  again: 'Try again',
+  reading: 'Reading the board…',
+  empty: 'No job is open. Open one for the vehicle that stands in the yard.',
+  marks: 'What the marks mean',
+  marksWhy: 'Eleven marks, one for each station in the order of work, each with its state. The line below says what holds the job back now.',
+  more: (count: number) => `Show ${plural(count, 'earlier job')}`,
+} as const;
+
+/** The strip above a job. */
+export const STRIP = {
+  open: 'The job itself: ',
+  promised: (when: string) => `promised ${when}`,
+  nothing: 'nothing promised',
+} as const;
+
+/** What each mark of a station says. */
+export const MARKS: readonly { state: 'not begun' | 'under way' | 'settled' | 'needs an answer' | 'blocked'; text: string }[] = [
+  { state: 'not begun', text: 'not begun' },
+  { state: 'under way', text: 'under way' },
+  { state: 'settled', text: 'settled: nothing is open there' },
+  { state: 'needs an answer', text: 'somebody has to decide something' },
+  { state: 'blocked', text: 'cannot go on as it is' },
+];
+
+const DAY_GROUPS: Readonly<Record<DayGroup, string>> = {
+  late: 'Past its promise',
+  today: 'Today',
+  tomorrow: 'Tomorrow',
+  later: 'Later',
+  'no promise': 'Nothing promised',
+};
+export const sayDayGroup = (group: DayGroup): string => DAY_GROUPS[group];
+
+/** A week that jobs left in. */
+export const sayWeek = (weeksAgo: number, monday: string): string => (weeksAgo === 0 ? 'This week' : weeksAgo === 1 ? 'Last week' : `Week of ${monday}`);
+
+const HOUR_MS = 3_600_000;
+/** By how much a promise is past: in hours up to two days, then in days. */
+export function sayBoardLate(promisedAt: string, now: string): string {
+  const hours = Math.floor((Date.parse(now) - Date.parse(promisedAt)) / HOUR_MS);
+  if (hours < 1) return 'just past its promise';
+  return hours < 48 ? `${plural(hours, 'hour')} past its promise` : `${plural(Math.floor(hours / 24), 'day')} past its promise`;
+}
