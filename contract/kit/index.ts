@@ -27,6 +27,8 @@ import {
   type LegWire as PlainLegWire,
   type Optics as PlainOptics,
   type OptionChoice as PlainChoice,
+  USED,
+  type Used,
 } from '@jade/core/kit';
 import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
 import { LOAD_KINDS, SIDES } from '@jade/core/vehicle';
@@ -124,6 +126,7 @@ export class BenchTask implements PlainTask {
   @Text(160) name!: string;
   @Amount(0, 600) minutes!: number;
   @Amount(0, 10_000) cureMin!: number;
+  @Optional() @OneOfEach(USED, 10) uses?: Used[];
   @Optional() @Text(240) caution?: string;
 }
 
@@ -201,6 +204,7 @@ export class FitStep implements PlainStep {
   @Text(80) tool!: string;
   @Text(160) tighten!: string;
   @Optional() @Text(240) caution?: string;
+  @Optional() @OneOfEach(USED, 10) uses?: Used[];
   @Optional() @Flag() irreversible?: boolean;
   @Optional() @Part(() => Condition) when?: Condition;
   @Optional() @Part(() => BoltStack) stack?: BoltStack;

@@ -37,6 +37,8 @@ import {
   type VehicleProfile as PlainProfile,
   type Way as PlainWay,
   type Years as PlainYears,
+  BESIDE,
+  type Beside,
 } from '@jade/core/vehicle';
 import { VEHICLE_STATES } from '@jade/core/states';
 import { Amount, Each, Exactly, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
@@ -173,6 +175,7 @@ export class Piece implements PlainPiece {
   @Each(() => FastenerGroup, 40) fasteners!: FastenerGroup[];
   @Each(() => Caution, 20) cautions!: Caution[];
   @Optional() @Text(300) movement?: string;
+  @Optional() @OneOfEach(BESIDE, 10) beside?: Beside[];
   @Optional() @Flag() brittle?: boolean;
   @Optional() @Flag() painted?: boolean;
   @Optional() @Text(160) witness?: string;

@@ -42,3 +42,4 @@ export * from './longest.ts';
 export * from './check.ts';
 export * from './rests.ts';
 export * from './overnight.ts';
+export * from './cautions.ts';

@@ -10,6 +10,9 @@ export type Pass = (typeof PASSES)[number];
 export const BEAMS = ['front fog', 'dipped', 'driving', 'work', 'marker', 'signal'] as const;
 export type Beam = (typeof BEAMS)[number];
 
+export const USED = ['solvent', 'sealant', 'adhesive', 'heat'] as const;
+export type Used = (typeof USED)[number];
+
 export const THREAD_INTO = ['steel', 'nut', 'aluminium', 'plastic'] as const;
 export type ThreadInto = (typeof THREAD_INTO)[number];
 
@@ -194,6 +197,8 @@ export interface FitStep {
   tool: string;
   tighten: string;
   caution?: string;
+  /** What is used at it that asks for air, gloves or time. */
+  uses?: Used[];
   irreversible?: boolean;
   when?: Condition;
   /** Parts that lie under a bolt: whether it still holds. */
@@ -262,6 +267,8 @@ export interface Fitment {
 }
 
 export interface BenchTask {
+  /** What is used at it that asks for air, gloves or time. */
+  uses?: Used[];
   id: string;
   name: string;
   minutes: number;

@@ -1,6 +1,6 @@
 import type { KitControl } from '../kit/index.ts';
 import { evaluate } from '../facts/index.ts';
-import { contentChecks, kitsOnVehicle, lampAims, outstanding, replacedPieces, suppliesNow, wanting, watchedLamps } from '../job/index.ts';
+import { contentChecks, kitsFittedBefore, kitsOnVehicle, lampAims, leavingCautions, outstanding, replacedPieces, suppliesNow, wanting, watchedLamps } from '../job/index.ts';
 import type { With } from './entries.ts';
 import type { PartLine, UseLine } from './sheet.ts';
 
@@ -64,6 +64,14 @@ export function useLines({ said, ...context }: With): UseLine[] {
     ),
     ...kit.warnings.map((text): UseLine => ({ code: 'warning', text, from: pinned })),
   ]);
+  const on = [...kitsOnVehicle(context), ...kitsFittedBefore(context)].filter(
+    ({ kit, fitment }) => fitment && (context.fitted?.includes(kit) || Object.keys(state.passes[kit.slug] ?? {}).length > 0),
+  );
+  const driving = leavingCautions(context, on).map((caution): UseLine => ({
+    code: 'caution',
+    caution,
+    from: [...said.all('step.passed', (own) => on.some(({ kit }) => kit.slug === own.kit)), ...(context.fitted ? pinned : [])],
+  }));
   const aims = lampAims(context).flatMap((aim): UseLine[] =>
     aim.byOthers ? [{ code: 'aim by others', kit: aim.kit.slug, lamp: aim.lamp.id, by: aim.byOthers, from: said.last('aim.by-others', (own) => own.lamp === aim.key) }] : [],
   );
@@ -87,5 +95,5 @@ export function useLines({ said, ...context }: With): UseLine[] {
     note,
     from: said.last('exception.named', (own) => own.about === about),
   }));
-  return [...kits, ...aims, ...calibrations, ...reported, ...restored, ...exceptions];
+  return [...kits, ...driving, ...aims, ...calibrations, ...reported, ...restored, ...exceptions];
 }

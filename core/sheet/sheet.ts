@@ -1,6 +1,6 @@
 import type { AimError } from '../aiming/index.ts';
 import type { Mileage } from '../customers/index.ts';
-import type { Accessory, BaselineResult, JointCheck, Payloads, WireJoint } from '../job/index.ts';
+import type { Accessory, BaselineResult, CautionCode, JointCheck, Payloads, WireJoint } from '../job/index.ts';
 import type { AimRule } from '../rules/index.ts';
 import type { Circuit, GapPoint, LampFunction, SupplyId } from '../vehicle/index.ts';
 
@@ -139,6 +139,7 @@ export type UseLine = Said &
     | { code: 'option'; kit: string; option: string; choice: string }
     | { code: 'position'; kit: string; control: string; position: string; lights: string[] }
     | { code: 'warning'; text: string }
+    | { code: 'caution'; caution: CautionCode }
     | { code: 'aim by others'; kit: string; lamp: string; by: string }
     | { code: 'calibration'; sensor: string; by: string; dueOn?: string }
     | { code: 'reported'; channel: string }

@@ -164,6 +164,9 @@ export interface Caution {
   asks?: SupplyAsk;
 }
 
+export const BESIDE = ['wheel', 'brakes', 'fuel', 'steering', 'sharp edge', 'hot part', 'moving part'] as const;
+export type Beside = (typeof BESIDE)[number];
+
 /** Anything of the vehicle that is loosened, folded back, taken off or unplugged. */
 export interface Piece {
   id: string;
@@ -178,6 +181,8 @@ export interface Piece {
   cautions: Caution[];
   /** Said at the step: path out, protection, support. */
   movement?: string;
+  /** What it is beside, or is itself, that can hurt somebody or is not to be hurt. */
+  beside?: Beside[];
   brittle?: boolean;
   /** Painted edges want cover before it moves. */
   painted?: boolean;

@@ -44,7 +44,7 @@ export const AIM_FLOOR = {
   distance: 'Lamp to wall',
   floor: 'Floor at the wall, up +',
   after: 'On the wall, after',
-  eyes: 'Level floor, dark bay. Nobody looks into the beam.',
+  local: 'Level floor, dark bay. The rule set is the shop’s own: the local rule decides.',
   metres: 'The wall is at 10 m',
   feet: 'The wall is at 25 ft',
   level: 'The floor is level',

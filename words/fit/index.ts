@@ -9,7 +9,6 @@ import { inSentence } from '@jade/words/units';
 export const FIT_FLOOR = {
   done: 'Everything is fitted, and every test has passed.',
   helper: 'Helper:',
-  eyes: 'Nobody looks into a beam from near. A lamp that was on for minutes is hot.',
   works: 'It works',
   fails: 'It does not',
   failed: 'Failed: write what it did now',

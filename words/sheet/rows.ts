@@ -16,6 +16,7 @@ import type {
   LitLine,
 } from '@jade/core/sheet';
 import { sayAimRuleShort } from '@jade/words/aiming';
+import { CAUTIONS } from '@jade/words/cautions';
 import { sayMileage } from '@jade/words/customers';
 import { sayConsent } from '@jade/words/job';
 import type { Names } from '@jade/words/names';
@@ -190,6 +191,8 @@ export function useRow(line: UseLine, names: Names): string[] {
       const lights = line.lights.map((lamp) => inSentence(names.lamp(line.kit, lamp))).join(', ');
       return [names.position(line.kit, line.control, line.position), lights === '' ? 'nothing lights' : `lights ${lights}`];
     }
+    case 'caution':
+      return ['On the road', CAUTIONS[line.caution]];
     case 'warning':
       return ['Of the kit', line.text];
     case 'aim by others':

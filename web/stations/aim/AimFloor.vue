@@ -3,7 +3,8 @@ import { computed } from 'vue';
 import type { LampAim } from '@jade/core/job';
 import { aim } from '@jade/core/stations';
 import { AIM_FLOOR, sayAimError, sayAimStep, sayByProfile, sayMark, sayPrepared, sayReferencePoint, sayRule } from '@jade/words/aiming';
-import CautionNote from '../../design/CautionNote.vue';
+import { aimCautions } from '@jade/core/job';
+import CautionList from '../../design/CautionList.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import AimWall, { type WallLamp } from '../../design/drawings/AimWall.vue';
 import FloorFrame from '../../floor/FloorFrame.vue';
@@ -33,7 +34,7 @@ const read = ({ key }: LampAim, heightMm: number) => void job.perform(aim.measur
       <template v-else-if="step.kind === 'read'">
         <p v-if="step.lamp.after" class="bad">{{ sayAimError(step.lamp.after) }}</p>
         <p v-if="step.lamp.mark">{{ sayMark(step.lamp.mark) }}</p>
-        <CautionNote :text="AIM_FLOOR.eyes" />
+        <CautionList :codes="aimCautions()" />
         <div>
           <button type="button" class="push" @click="emit('others', step.lamp.key)">{{ AIM_FLOOR.others }}</button>
         </div>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { lampAims, LONGEST_TEXT, type LampAim, type Moment } from '@jade/core/job';
+import { aimCautions, lampAims, LONGEST_TEXT, type LampAim, type Moment } from '@jade/core/job';
 import { reachM } from '@jade/core/aiming';
 import { aim } from '@jade/core/stations';
-import { PREPARED, sayAimError, sayByProfile, sayReferencePoint, sayRule } from '@jade/words/aiming';
+import { AIM_FLOOR, PREPARED, sayAimError, sayByProfile, sayReferencePoint, sayRule } from '@jade/words/aiming';
 import { inches, metres, millimetres } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
@@ -185,7 +185,7 @@ function others(by: string): void {
               </li>
             </ul>
           </div>
-          <CautionNote text="Level floor, dark bay. Nobody looks into the beam. The rule set is the shop’s own: the local rule decides." />
+          <CautionList :codes="aimCautions()" :own="[AIM_FLOOR.local]" />
         </div>
       </div>
     </template>

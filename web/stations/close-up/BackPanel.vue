@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { ClosePlan, CloseStep } from '@jade/core/closing';
-import { partsToOrder } from '@jade/core/job';
+import { closingCautions, partsToOrder } from '@jade/core/job';
 import { closeUp, sense } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
@@ -14,7 +14,7 @@ import { saySubject } from '@jade/words/subject';
 import { saySide } from '@jade/words/vehicle';
 import { inSentence } from '@jade/words/units';
 import BoltChoice from '../../design/drawings/BoltChoice.vue';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
@@ -72,7 +72,7 @@ function finish(): void {
       <router-link :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(open.subject.kind) } }">Go there</router-link>
     </p>
     <p v-if="step.position"><strong>First.</strong> {{ sayPreparation({ code: 'turn', ...step.position }, names, () => '') }}</p>
-    <CautionNote v-for="{ text } in piece?.cautions ?? []" :key="text" :text="text" />
+    <CautionList :codes="closingCautions(context, step.piece)" :own="piece?.cautions.map(({ text }) => text)" />
     <div v-for="sensor in sensors" :key="sensor" class="line sensor">
       <span class="grow">{{ sayPlugIn(names.sensor(sensor), lockOf(sensor)) }}</span>
       <button type="button" class="push" @click="job.perform(sense.reconnected(context, sensor))">{{ sayPluggedIn(names.sensor(sensor)) }}</button>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { kitsDropped, stackOfStep } from '@jade/core/job';
+import { kitsDropped, outCautions, stackOfStep, stepCautions, testCautions } from '@jade/core/job';
 import { fit } from '@jade/core/stations';
 import { FIT_FLOOR, OUT_DONE, sayFitStep, sayPassDone, TAKE_OUT } from '@jade/words/fit';
 import { sayHelper } from '@jade/words/kit';
 import { sayStack } from '@jade/words/gather';
 import { sayRefusal } from '@jade/words/stations';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import FloorFrame from '../../floor/FloorFrame.vue';
 import ConsentAsk from '../../job/ConsentAsk.vue';
@@ -52,13 +52,13 @@ function fail(note: string): void {
     <template #default="{ step }">
       <template v-if="step.kind === 'pass'">
         <p class="soft">{{ step.step.tool }} · {{ step.step.tighten }}</p>
-        <CautionNote v-if="step.step.caution" :text="step.step.caution" />
+        <CautionList :codes="stepCautions(context, step.onVehicle, step.step)" :own="[step.step.caution]" />
         <ConsentAsk v-if="step.step.irreversible" :about="{ kind: 'fit', kit: step.onVehicle.kit.slug, step: step.step.id }" />
         <p v-if="stackOf(step)">{{ stackOf(step) }}</p>
       </template>
       <template v-else-if="step.kind === 'out'">
         <p v-if="step.out.step" class="soft">{{ step.out.step.tool }}</p>
-        <CautionNote v-if="step.out.step?.caution" :text="step.out.step.caution" />
+        <CautionList :codes="outCautions(context, step.out)" :own="[step.out.step?.caution]" />
       </template>
       <template v-else-if="step.kind === 'again'">
         <p class="soft">{{ step.step.tool }} · {{ step.step.tighten }}</p>
@@ -66,8 +66,7 @@ function fail(note: string): void {
       </template>
       <template v-else>
         <p>{{ FIT_FLOOR.helper }} {{ sayHelper(step.onVehicle.kit, step.test) }}</p>
-        <CautionNote v-if="step.test.caution" :text="step.test.caution" />
-        <CautionNote :text="FIT_FLOOR.eyes" />
+        <CautionList :codes="testCautions(step.onVehicle, step.test)" :own="[step.test.caution]" />
       </template>
     </template>
     <template #reach="{ step, end }">

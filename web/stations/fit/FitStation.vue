@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { fitStepsOf, kitsOnVehicle, stackOfStep, testsOf, type KitOnVehicle } from '@jade/core/job';
+import { fitStepsOf, kitsOnVehicle, stackOfStep, stepCautions, testCautions, testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
 import { saySwitch } from '@jade/words/closing';
@@ -8,7 +8,7 @@ import { sayStack } from '@jade/words/gather';
 import { sayHelper, sayTest } from '@jade/words/kit';
 import { sayRefusal } from '@jade/words/stations';
 import { inSentence, minutes } from '@jade/words/units';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import FailureAsk from '../../job/FailureAsk.vue';
@@ -112,7 +112,7 @@ function fail(note: string): void {
                 <button v-if="!tested(kit, test) && sayLive(onVehicle, test) && job.closing" type="button" class="push small" @click="enliven(onVehicle, test)">
                   {{ sayLive(onVehicle, test) }}
                 </button>
-                <CautionNote v-if="test.caution" :text="test.caution" />
+                <CautionList :codes="testCautions(onVehicle, test)" :own="[test.caution]" />
               </li>
             </ul>
           </div>
@@ -144,7 +144,7 @@ function fail(note: string): void {
                 <strong v-if="step.under">Under {{ inSentence(names.piece(step.under.piece)) }}, {{ names.group(step.under.piece, step.under.group) }}.</strong>
                 {{ sayStackOf(step) }}
               </p>
-              <CautionNote v-if="step.caution" :text="step.caution" />
+              <CautionList :codes="stepCautions(context, onVehicle, step)" :own="[step.caution]" />
               <ConsentAsk v-if="step.irreversible" :about="{ kind: 'fit', kit: kit.slug, step: step.id }" />
             </li>
           </ol>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { outCautions } from '@jade/core/job';
 import { fit } from '@jade/core/stations';
 import { OUT_DONE, sayFitStep, TAKE_OUT } from '@jade/words/fit';
 import { sayRefusal } from '@jade/words/stations';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -33,7 +34,7 @@ const reasons = computed(() =>
           {{ OUT_DONE[step.out.kind] }}
         </button>
         <p v-for="refusal in step.against" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
-        <CautionNote v-if="step.out.step?.caution" :text="step.out.step.caution" />
+        <CautionList :codes="outCautions(context, step.out)" :own="[step.out.step?.caution]" />
       </li>
     </ol>
   </section>

@@ -2,7 +2,8 @@
 import { ref, watch } from 'vue';
 import { gather } from '@jade/core/stations';
 import { GATHER_FLOOR, sayCounted, sayGatherStep, sayListed, sayTaskTime } from '@jade/words/gather';
-import CautionNote from '../../design/CautionNote.vue';
+import { benchCautions } from '@jade/core/job';
+import CautionList from '../../design/CautionList.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import FloorFrame from '../../floor/FloorFrame.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -26,7 +27,7 @@ const counted = ({ item }: gather.GatherStep & { kind: 'count' }) => count.value
       </template>
       <template v-else>
         <p class="soft">{{ names.kit(step.kit) }} · {{ sayTaskTime(step.task) }}</p>
-        <CautionNote v-if="step.task.caution" :text="step.task.caution" />
+        <CautionList :codes="benchCautions(step.task)" :own="[step.task.caution]" />
       </template>
     </template>
     <template #reach="{ step, end }">

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { contentChecks, leadsToBring, ledParts, partsToOrder, routeParts, wireJoints } from '@jade/core/job';
+import { benchCautions, contentChecks, leadsToBring, ledParts, partsToOrder, routeParts, wireJoints } from '@jade/core/job';
 import type { CountLine, GatherCheck } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
 import { gather } from '@jade/core/stations';
 import { sayGatherTrouble, sayTaskTime } from '@jade/words/gather';
 import { sayLedParts, sayRouteParts } from '@jade/words/wiring';
 import { money, plural } from '@jade/words/units';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import NewFasteners from '../../job/NewFasteners.vue';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -100,7 +100,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
               <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.perform(gather.benchDone(context, kit.slug, task.id))">
                 {{ done(kit, task.id) ? 'Done' : 'Mark done' }}
               </button>
-              <CautionNote v-if="task.caution" :text="task.caution" />
+              <CautionList :codes="benchCautions(task)" :own="[task.caution]" />
             </li>
           </ul>
         </div>

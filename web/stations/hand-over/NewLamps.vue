@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { closedCautions } from '@jade/core/job';
 import { handOver } from '@jade/core/stations';
 import { NEW_LAMPS, sayOthersWork, sayTriedClosed } from '@jade/words/sheet';
 import { sayRefusal } from '@jade/words/stations';
 import { actedAt, useClock } from '../../job/clock.ts';
+import CautionList from '../../design/CautionList.vue';
 import FailureAsk from '../../job/FailureAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -13,6 +15,8 @@ const clock = useClock();
 const failed = ref<{ kit: string; test: string }>();
 const tests = computed(() => handOver.closedTests(context.value));
 const open = computed(() => tests.value.filter(({ passed }) => passed === undefined));
+/** While they are tried, and for whoever drives it then. */
+const cautions = computed(() => closedCautions(context.value));
 const against = computed(() => handOver.againstClosed(context.value, clock.value));
 
 function fail(note: string): void {
@@ -30,6 +34,7 @@ function fail(note: string): void {
       </button>
     </div>
     <p class="soft">{{ NEW_LAMPS.why }}</p>
+    <CautionList :codes="cautions" />
     <p v-for="refusal in open.length > 0 ? against : []" :key="refusal.code" class="odd">{{ sayRefusal(refusal, names) }}</p>
     <ul class="rows">
       <li v-for="{ kit, test, passed } in tests" :key="`${kit}/${test.id}`">

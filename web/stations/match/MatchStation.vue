@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { connectionsOf, kitsOnVehicle, verdicts } from '@jade/core/job';
+import { connectionsOf, kitsOnVehicle, leavingCautions, verdicts } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import { isRefused, match } from '@jade/core/stations';
 import { sayReason, TRUTH_WORDS } from '@jade/words/match';
 import ChoiceRow from '../../design/ChoiceRow.vue';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import OpeningFit from '../../design/drawings/OpeningFit.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import FactList from '../check-in/FactList.vue';
@@ -22,7 +22,7 @@ const kits = computed(() => {
       const lamp = kit.lamps.find((entry) => entry.id === place.lamp);
       return mount?.opening && lamp ? [{ name: mount.name, opening: mount.opening, box: lamp.box }] : [];
     });
-    return { kit, verdict: all[index], facts, openings: openings.slice(0, 1), joints: connectionsOf(onVehicle).length };
+    return { kit, cautions: leavingCautions(context.value, [onVehicle]), verdict: all[index], facts, openings: openings.slice(0, 1), joints: connectionsOf(onVehicle).length };
   });
 });
 const chosen = (kit: Kit, option: string, standard: string) => job.state.options[kit.slug]?.[option] ?? standard;
@@ -33,7 +33,7 @@ const confirmation = (kit: Kit) => match.confirm(context.value, kit.slug);
 
 <template>
   <div class="stack">
-    <section v-for="{ kit, verdict, openings } in kits" :key="kit.slug" class="pair">
+    <section v-for="{ kit, verdict, openings, cautions } in kits" :key="kit.slug" class="pair">
       <div v-if="verdict" class="leaf stack">
         <div class="verdict" :class="verdict.value">
           <span class="sign" aria-hidden="true">{{ SIGNS[verdict.value] }}</span>
@@ -50,7 +50,7 @@ const confirmation = (kit: Kit) => match.confirm(context.value, kit.slug);
           </li>
         </ul>
         <OpeningFit v-for="place in openings" :key="place.name" :opening="place.opening" :box="place.box" :label="`${place.name}: lamp in its opening`" />
-        <CautionNote v-for="text in kit.warnings" :key="text" :text="text" />
+        <CautionList :codes="cautions" :own="kit.warnings" />
       </div>
       <div class="stack">
         <FactList v-if="verdict && verdict.ask.length > 0" :only="verdict.ask" />

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT, openingCautions } from '@jade/core/job';
 import type { Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/names';
 import { sayRefusal } from '@jade/words/stations';
 import { inSentence, plural } from '@jade/words/units';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import WordsField from '../../design/WordsField.vue';
 import ConsentAsk from '../../job/ConsentAsk.vue';
@@ -60,8 +60,7 @@ function broken(group: string): void {
         </p>
       </div>
     </header>
-    <CautionNote v-for="{ text } in piece?.cautions ?? []" :key="text" :text="text" />
-    <CautionNote v-if="piece?.brittle" text="Brittle: by hand only, no power driver." />
+    <CautionList :codes="openingCautions(context, step.piece, step.level, step.way)" :own="piece?.cautions.map(({ text }) => text)" />
     <ConsentAsk v-if="way?.irreversible" :about="{ kind: 'piece', piece: step.piece, level: step.level }" />
     <div v-if="step.prepare.length > 0" class="prepare">
       <strong>First</strong>

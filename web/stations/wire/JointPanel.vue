@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { familyOf, jointChecks, overloadedPins, pinLoads, type WireJoint } from '@jade/core/job';
+import { familyOf, jointCautions, jointChecks, overloadedPins, pinLoads, type WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
 import { MATE_WORDS, sayHowToJoin, sayLed, sayLedCaution, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
 import { inSentence, millimetres, money } from '@jade/words/units';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import EmptyCavities from './EmptyCavities.vue';
@@ -36,7 +36,7 @@ const chain = computed(() => props.joint.between?.chain);
     </div>
     <JointFaces v-if="!joint.plugless" :joint="joint" />
     <p v-if="joint.plugless || joint.led.length > 0">{{ sayLed(joint) }}</p>
-    <CautionNote v-if="caution" :text="caution" />
+    <CautionList :codes="jointCautions(context, joint)" :own="[caution]" />
     <p v-if="joint.plugless" class="good">No plug is joined here: each wire has its place.</p>
     <p v-else-if="joint.tapped" :class="joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(joint) }}</p>
     <p v-else :class="joint.mate.value === 'mates' ? 'good' : 'bad'">

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { legOf, legRoutes, LONGEST_TEXT, routeParts, type LegPath, type LegRoute } from '@jade/core/job';
+import { legCautions, legOf, legRoutes, LONGEST_TEXT, routeParts, type LegPath, type LegRoute } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { sayRefusal } from '@jade/words/stations';
 import { sayAlong, sayLegUse, sayPath, sayPathPrice, sayRouteParts } from '@jade/words/wiring';
+import CautionList from '../../design/CautionList.vue';
 import CableWay from '../../design/drawings/CableWay.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -53,6 +54,7 @@ const behind = ref('');
             <strong>{{ names.leg(route.kit, route.leg) }}</strong>
             <p v-if="route.path">{{ sayPath(route.path) }}.</p>
             <p class="soft">{{ sayLegUse(route) }}</p>
+            <CautionList v-if="!route.laid" :codes="legCautions(route)" />
             <p v-for="text in route.path ? sayAlong(route.path) : []" :key="text" class="soft">{{ text }}</p>
             <p v-if="route.step && !route.laid" class="soft">Laid with its fitting step: {{ names.step(route.kit, route.step) }}.</p>
             <details v-if="route.others.length > 0 && !route.laid" class="fold">

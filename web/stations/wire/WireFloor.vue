@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
-import { legOf } from '@jade/core/job';
+import { jointCautions, legCautions, legOf } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
 import {
@@ -20,7 +20,7 @@ import {
   sayWireStep,
 } from '@jade/words/wiring';
 import { inSentence } from '@jade/words/units';
-import CautionNote from '../../design/CautionNote.vue';
+import CautionList from '../../design/CautionList.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useSecondTap } from '../../floor/second-tap.ts';
@@ -74,7 +74,7 @@ function done(): void {
         <p v-if="current.joint.tapped" :class="current.joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(current.joint) }}</p>
         <p v-else-if="current.joint.verdict && current.joint.mate.value !== 'mates'" class="bad">{{ sayPlugVerdict(current.joint.verdict) }}</p>
         <p v-if="!current.joint.plugless && current.joint.led.length > 0">{{ sayLed(current.joint) }}</p>
-        <CautionNote v-if="caution" :text="caution" />
+        <CautionList :codes="jointCautions(context, current.joint)" :own="[caution]" />
         <p>{{ sayFirst(current.joint) }}</p>
         <ul class="checks">
           <li v-for="check in current.checks" :key="check">{{ CHECK_WORDS[check].look }}</li>
@@ -89,6 +89,7 @@ function done(): void {
       <p v-else-if="current.kind === 'cap'">{{ sayLeftover(current.left) }}</p>
       <template v-else-if="current.kind === 'lay'">
         <template v-if="current.route.path">
+          <CautionList :codes="legCautions(current.route)" />
           <p>{{ sayPath(current.route.path) }}.</p>
           <p>{{ sayLegUse(current.route) }}</p>
           <ul class="checks">
