@@ -65,12 +65,20 @@ export class ElectricsRules implements PlainElectrics {
   @OneOf(CERTAINTIES) certainty!: PlainElectrics['certainty'];
 }
 
+/** Minutes that it takes to bring the vehicle into a position. */
+export class PositionTime {
+  @Slug() kind!: string;
+  @Slug() place!: string;
+  @Amount(0, 120) min!: number;
+}
+
 export class SequenceRules {
   @Amount(0, 60) sideMin!: number;
   @Amount(0, 60) zoneMin!: number;
   @Amount(0, 60) toolMin!: number;
   @Amount(0, 60) helperMin!: number;
   @Optional() @Amount(0, 60) positionMin?: number;
+  @Optional() @Each(() => PositionTime, 40) positions?: PositionTime[];
 }
 
 export class ProbingRules {

@@ -148,6 +148,7 @@ export class Tightening implements PlainTightening {
   @Optional() @Amount(0.1, 400) torqueNm?: number;
   @Optional() @Text(120) source?: string;
   @Optional() @OneOf(SNUG_CLASSES) snug?: PlainTightening['snug'];
+  @Optional() @Amount(1, 10_000) recheckKm?: number;
 }
 
 export class FastenerGroup implements PlainGroup {

@@ -88,13 +88,16 @@ const POSITION_MIN = 0.5;
 
 /** Set-up times of a rule set in whole hundredths of a minute. */
 export function setUpOf(rules: Pick<RuleSet, 'sequence'>): SetUp {
-  const { sideMin, zoneMin, toolMin, helperMin, positionMin = POSITION_MIN } = rules.sequence;
+  const { sideMin, zoneMin, toolMin, helperMin, positionMin = POSITION_MIN, positions = [] } = rules.sequence;
+  const places: Record<string, Record<string, number>> = {};
+  for (const { kind, place, min } of positions) places[kind] = { ...places[kind], [place]: minutesToHundredths(min) };
   return {
     side: minutesToHundredths(sideMin),
     zone: minutesToHundredths(zoneMin),
     tool: minutesToHundredths(toolMin),
     helper: minutesToHundredths(helperMin),
     position: minutesToHundredths(positionMin),
+    ...(positions.length > 0 ? { places } : {}),
   };
 }
 

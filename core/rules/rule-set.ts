@@ -48,8 +48,8 @@ export interface RuleSet {
   name: string;
   aim: AimRule[];
   electrics: ElectricsRules;
-  /** `positionMin`: a change of the vehicle's own position, such as turning the wheels; half a minute where it is not said. */
-  sequence: { sideMin: number; zoneMin: number; toolMin: number; helperMin: number; positionMin?: number };
+  /** `positionMin`: a change of the vehicle's own position, such as turning the wheels; half a minute where it is not said. `positions` have a time of their own: raised onto stands. */
+  sequence: { sideMin: number; zoneMin: number; toolMin: number; helperMin: number; positionMin?: number; positions?: { kind: string; place: string; min: number }[] };
   /** Clips break more easily with age: the chance grows by `perYear` of itself for every year beyond `fromYears`. No allowance where it is not said. */
   ageing?: { fromYears: number; perYear: number };
   /** Minutes first offered for a seized fastener, to be put right at the vehicle; none offered where it is not said. */

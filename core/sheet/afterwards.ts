@@ -38,8 +38,15 @@ export function partLines({ said, ...context }: With): PartLine[] {
     .filter(([piece, level]) => level !== 'fitted' && !(replaced.includes(piece) && state.bagged[piece] !== undefined))
     .map(([piece, level]): PartLine => ({ code: 'open', piece, level, from: said.last('piece.moved', (own) => own.piece === piece) }));
   const closed = Object.keys(state.reached).filter((piece) => (state.pieces[piece] ?? 'fitted') === 'fitted');
+  const again = Object.entries(state.tray).flatMap(([piece, groups]) =>
+    (profile.pieces.find(({ id }) => id === piece)?.fasteners ?? []).flatMap(({ id: group, count, tighten: { recheckKm } }): PartLine[] =>
+      recheckKm !== undefined && groups[group] && (state.pieces[piece] ?? 'fitted') === 'fitted'
+        ? [{ code: 'tighten again', piece, group, count, afterKm: recheckKm, from: said.all('piece.moved', (own) => own.piece === piece) }]
+        : [],
+    ),
+  );
   const backs = said.all('piece.moved', (own) => closed.includes(own.piece) && own.level === 'fitted');
-  return [...(closed.length > 0 ? [{ code: 'closed' as const, count: closed.length, from: backs }] : []), ...open, ...bagged, ...fasteners, ...over];
+  return [...(closed.length > 0 ? [{ code: 'closed' as const, count: closed.length, from: backs }] : []), ...open, ...bagged, ...fasteners, ...again, ...over];
 }
 
 function controlLines(slug: string, controls: readonly KitControl[], from: string[]): UseLine[] {

@@ -129,6 +129,7 @@ export type PartLine = Said &
   (
     | { code: 'bagged'; piece: string; where: string }
     | { code: 'renewed' | 'wanting' | 'again' | 'dropped' | 'out'; piece: string; group: string; count: number }
+    | { code: 'tighten again'; piece: string; group: string; count: number; afterKm: number }
     | { code: 'left over'; kit: string; item: string; count: number }
     | { code: 'open'; piece: string; level: string }
     | { code: 'closed'; count: number }

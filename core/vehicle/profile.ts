@@ -139,6 +139,8 @@ export interface Tightening {
   source?: string;
   /** What it goes into: a screwed one is snug in that, any other one goes home in it. */
   snug?: SnugClass;
+  /** Kilometres after which it is tightened once more, such as of wheel nuts. */
+  recheckKm?: number;
 }
 
 /** Fasteners of one kind and length in one place. */

@@ -4,11 +4,15 @@ import type { Names } from '@jade/words/names';
 import { sayTarget } from '@jade/words/subject';
 import { amount, inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 
+/** How the vehicle is brought into a position. */
+const sayPosition = ({ kind, place }: { kind: string; place: string }): string =>
+  kind === 'raised' ? `Raise the ${place} at the maker’s points, onto stands; chock the wheels that stay down.` : `Turn the ${kind} ${place}.`;
+
 /** What has to be done before a piece moves. */
 export function sayPreparation(preparation: Preparation, names: Names, lockOf: (sensor: string) => string): string {
   switch (preparation.code) {
     case 'turn':
-      return `Turn the ${preparation.kind} ${preparation.place}.`;
+      return sayPosition(preparation);
     case 'mark':
       return `Mark ${preparation.what}, so that it returns to its place.`;
     case 'cover-paint':

@@ -43,7 +43,8 @@ const HOME: Record<Exclude<Release, 'unscrew'>, string> = {
 /** How a fastener goes back: what is screwed by its torque with the source, or snug in what it goes into; what is not, by how it goes home. */
 export function sayHome({ release, tighten }: { release: Release; tighten: Tightening }): string {
   if (!isScrewed(release)) return HOME[release];
-  if (tighten.torqueNm !== undefined) return `${amount(tighten.torqueNm, 'Nm', Number.isInteger(tighten.torqueNm) ? 0 : 1)} (${tighten.source ?? 'no source'})`;
+  const again = tighten.recheckKm === undefined ? '' : `, once more after ${amount(tighten.recheckKm, 'km')}`;
+  if (tighten.torqueNm !== undefined) return `${amount(tighten.torqueNm, 'Nm', Number.isInteger(tighten.torqueNm) ? 0 : 1)} (${tighten.source ?? 'no source'})${again}`;
   return tighten.snug ? `snug, in ${tighten.snug}` : 'snug, by hand';
 }
 

@@ -167,6 +167,11 @@ export function partRow(line: PartLine, names: Names): string[] {
       return [names.piece(line.piece), `still ${line.level}`];
     case 'bagged':
       return [`${names.piece(line.piece)}, original`, line.where];
+    case 'tighten again':
+      return [
+        `${names.group(line.piece, line.group)}, ${inSentence(names.piece(line.piece))}`,
+        `${line.count} were out and are tight: tightened once more after ${line.afterKm} km`,
+      ];
     case 'left over':
       return [`${names.item(line.kit, line.item)}, of the kit`, `${line.count} left over`];
     default: {
