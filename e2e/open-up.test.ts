@@ -35,7 +35,7 @@ test(
     const { page, complaints } = await shop.open('fern');
     const job = await openedJob(page, shop.address);
     await goTo(page, shop.address, job, 'open-up', 'Open up');
-    await page.getByText('proved least').waitFor();
+    await page.getByText('no shorter way is known').waitFor();
     const least = await figure(page);
     await page.getByRole('button', { name: /^\d+ Number plate holder/ }).click();
     await doStep(page);
@@ -54,7 +54,7 @@ test(
     await news.getByText(/^Now also: .*wheel arch liner, left folded/).waitFor();
     await page.getByRole('button', { name: /^Undo/ }).first().click();
     await page.waitForFunction(() => document.querySelector('.news')?.textContent?.includes('less in all') ?? true);
-    await page.getByText('proved least').waitFor();
+    await page.getByText('no shorter way is known').waitFor();
     expect(await figure(page)).toBeLessThan(least);
     await settled(page);
     expect((await logOf(page, job)).map((event) => event.type)).toEqual(expect.arrayContaining(['fastener.broken', 'way.blocked', 'undone']));
@@ -188,9 +188,9 @@ test(
     expect(await page.getByRole('button', { name: /^Sign off as/ }).isDisabled()).toBe(true);
     await goTo(page, shop.address, job, 'close-up', 'Close up');
     await page.getByText(/open here$/).tap();
-    await page.getByRole('listitem').filter({ hasText: 'number plate holder still in the tray' }).getByRole('button', { name: 'Name an exception' }).tap();
+    await page.getByRole('listitem').filter({ hasText: 'number plate holder still in the tray' }).getByRole('button', { name: 'Leave open, with a reason' }).tap();
     await page.getByLabel('What was agreed, and with whom').fill('Fell into the crossmember, owner told');
-    await page.getByRole('button', { name: 'Record the exception' }).tap();
+    await page.getByRole('button', { name: 'Leave it open' }).tap();
     await goTo(page, shop.address, job, 'hand-over', 'Hand over');
     await page.getByRole('main').getByText('Fell into the crossmember, owner told').waitFor();
     expect(await line.count()).toBe(0);

@@ -136,7 +136,7 @@ class Hand {
       const name = fitment?.fitSteps.find((entry) => entry.id === step)?.name ?? step;
       await this.page
         .getByRole('group', { name: `Passes of ${name}`, exact: true })
-        .getByRole('button', { name: PASSES[pass] })
+        .getByRole('button', { name: new RegExp(`^(${PASSES[pass]}|Done)$`) })
         .click();
     } else if (first.type === 'test.tried') {
       const { test } = first.payload;

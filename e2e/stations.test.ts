@@ -73,11 +73,11 @@ test(
     const { page, complaints } = await shop.open('till');
     const job = await openedJob(page, shop.address, ['cairn-fen-pair', 'tarn-gantry-1100']);
     await goTo(page, shop.address, job, 'open-up', 'Open up');
-    await page.getByText('proved least').waitFor();
+    await page.getByText('no shorter way is known').waitFor();
     const together = parseFloat((await page.locator('.figures strong').first().textContent()) ?? '');
     const alone = await openedJob(page, shop.address);
     await goTo(page, shop.address, alone, 'open-up', 'Open up');
-    await page.getByText('proved least').waitFor();
+    await page.getByText('no shorter way is known').waitFor();
     expect(together).toBeGreaterThan(parseFloat((await page.locator('.figures strong').first().textContent()) ?? ''));
     await goTo(page, shop.address, job, 'gather', 'Gather');
     const laidOut = page.getByRole('heading', { level: 2, name: /laid out$/ });
@@ -208,7 +208,7 @@ test(
     await page.getByRole('main').getByText('Stone guard', { exact: true }).waitFor();
     await settled(page);
     await goTo(page, shop.address, job, 'open-up', 'Open up');
-    await page.getByText('proved least').waitFor();
+    await page.getByText('no shorter way is known').waitFor();
     const steps = await page.locator('ol.rows .step').allTextContents();
     const place = (name: string) => steps.findIndex((text) => text.includes(name));
     expect(place('Stone guard')).toBeGreaterThanOrEqual(0);

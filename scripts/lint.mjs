@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, ensureModules, say } from './packages.mjs';
 import { build } from './build.mjs';
+import { newSentences } from './words-in-views.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 const CHECKS = {
@@ -32,6 +33,10 @@ export function lint() {
     say(`checking ${name}`);
     return spawnSync(command, args, { cwd: ROOT, stdio: ['ignore', 2, 2] }).status === 0;
   });
+  say('checking that views take their sentences from words/');
+  const sentences = newSentences();
+  for (const text of sentences) process.stderr.write(`${text}\n`);
+  results.push(sentences.length === 0);
   say('checking that docs/formats is fresh');
   build('programs');
   results.push(formatsAreFresh());

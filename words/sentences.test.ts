@@ -281,7 +281,7 @@ test('a fuse of 7.5 A is not rounded, and loads that are alike are counted', () 
 
 test('a step says its time, and what that rests on', () => {
   const step = (taken: number) => ({ minutes: 4, estimate: { medianMin: 5, p80Min: 6.7, sigma: 0.35, taken } });
-  expect(plain(sayStepTime(step(0)))).toBe('5 min · eight of ten within 6.7 min');
+  expect(plain(sayStepTime(step(0)))).toBe('about 5 min, 6.7 min on a slow day');
   expect(plain(sayStepTime(step(0), true))).toBe('5 min');
   expect(sayLearned(step(0))).toContain('not been timed');
   expect(plain(sayLearned(step(1)))).toBe('The profile gives it 4 min; done 1 time at this shop, it is reckoned with 5 min.');

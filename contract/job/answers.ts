@@ -66,6 +66,8 @@ export interface JobView {
   plugs?: PlugLibrary;
   /** Whether one of the job's kits has not yet left the shop on another job. */
   newKit: boolean;
+  /** Those that have not. */
+  newKits: string[];
   /** Times that steps took at this shop on vehicles of this kind. */
   taken: TakenBySteps;
   /** Documents of which a newer version is published. */

@@ -135,6 +135,7 @@ export class Breakage {
 
 export class PieceLevel implements PlainLevel {
   @OneOf(OPEN_LEVELS) level!: PlainLevel['level'];
+  @Optional() @Text(80) say?: string;
   @Amount(0, 6000) openMin!: number;
   @Amount(0, 6000) closeMin!: number;
   @Whole(1, 6) people!: number;

@@ -60,7 +60,7 @@ test('between two levels come out the fasteners above the one up to the other', 
     ['nuts', 'plug'],
     ['pins', 'bolts', 'nuts', 'plug'],
   ]);
-  expect(toolsBetween(skin, 'fitted', 'off')).toEqual(['8 mm push-pin', '10 mm hex']);
+  expect(toolsBetween(skin, 'fitted', 'off')).toEqual(['trim tool', '10 mm hex']);
 });
 
 test('a level takes what it takes beyond the one below, by its own people, with the extra of its way', () => {
@@ -87,7 +87,7 @@ test('a step says all that comes before it, in that order, and no mark where the
     minutes: 14 / 4,
     setUpMin: 0,
     needs: [{ piece: 'liner', level: 'off' }],
-    tools: ['8 mm push-pin', '10 mm hex'],
+    tools: ['trim tool', '10 mm hex'],
     position: { kind: 'wheels', place: 'left' },
     dead: [],
     isolates: 'low',

@@ -77,9 +77,13 @@ export interface OpenStep {
   isolates?: SupplyId;
 }
 
+/** Clips that a trim tool lets go, whatever their size. */
+const TRIM_CLIPS: readonly string[] = ['push-pin', 'fir-tree clip'];
+
 /** Name of the tool that a fastener group wants: size before drive, or the drive alone. */
 export function toolOf(group: FastenerGroup): string | undefined {
   if (group.drive === 'none' || group.drive === 'plug lock') return undefined;
+  if (TRIM_CLIPS.includes(group.drive)) return 'trim tool';
   return group.size ? `${group.size} ${group.drive}` : group.drive;
 }
 

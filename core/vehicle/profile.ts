@@ -121,6 +121,8 @@ export interface Way {
 
 export interface PieceLevel {
   level: OpenLevel;
+  /** What is done, as an installer says it, where the level alone does not say it well. */
+  say?: string;
   /** Minutes from fitted to this level, by as many people as stated. */
   openMin: number;
   closeMin: number;

@@ -20,6 +20,19 @@ const kitsOfJob = sql<number>`(select count(*) from ${jobKits} own where own.job
 /** Whether one of a job's kits has not yet left the shop on another job: a column of a question that asks for the job's row. */
 export const newKitColumn = sql<boolean>`${kitsThatLeft} < ${kitsOfJob}`.mapWith(Boolean);
 
+/** Kits of a job that have not left the shop on another job. */
+export async function newKitsOf(db: Connection, job: string): Promise<string[]> {
+  const rows = await db
+    .select({ kit: jobKits.kit })
+    .from(jobKits)
+    .where(
+      sql`${jobKits.job} = ${job} and not exists (
+        select 1 from ${jobKits} other join ${jobs} earlier on earlier.id = other.job where other.kit = ${jobKits.kit} and earlier.signed and earlier.id <> ${job} limit 1)`,
+    )
+    .orderBy(jobKits.kit);
+  return rows.map(({ kit }) => kit);
+}
+
 type Pins = Parameters<typeof getPinned>[1];
 
 /** Documents of logs that are kept, by the event that opened them: a version never changes, so it is asked for once. */

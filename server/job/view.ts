@@ -9,7 +9,7 @@ import { Kept, kitsFor, libraryState, newestDocuments } from '../documents/index
 import { notFound } from '../faults/index.ts';
 import { newerThan, pinsIn } from './pins.ts';
 import { takenOn } from './times.ts';
-import { newKitColumn, pinnedOf } from './documents.ts';
+import { newKitColumn, newKitsOf, pinnedOf } from './documents.ts';
 import { isFresh, type Summaries } from './summary.ts';
 import { wholeLog } from './whole-log.ts';
 
@@ -218,6 +218,7 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
     rules,
     ...(plugs ? { plugs } : {}),
     newKit: row.newKit,
+    newKits: row.newKit ? await newKitsOf(db, id) : [],
     taken: await takenOn(db, pins.profile.slug),
     ...(await besideOf(db, row.library, pins)),
     events: [...events],

@@ -73,15 +73,16 @@ export function sayChange(change: PlanChange, names: Names): string[] {
   ];
 }
 
-/** Half of the times within the first, eight of ten within the second. */
+/** Half of the times are within the first; eight of ten within the second, which is a slow day. */
 export function sayEstimate({ medianMin, p80Min }: { medianMin: number; p80Min: number }): string {
-  return `half of the times within ${minutes(medianMin)}, eight of ten within ${minutes(p80Min)}`;
+  return `about ${minutes(medianMin)}, ${minutes(p80Min)} on a slow day`;
 }
+export const sayOpening = (estimate: { medianMin: number; p80Min: number }): string => `to open: ${sayEstimate(estimate)}`;
 
 /** How long a step takes at this shop; briefly where the next glance is at the vehicle. */
 export function sayStepTime({ estimate }: Pick<OpenStep, 'estimate'>, brief = false): string {
   const median = minutes(estimate.medianMin);
-  return brief || estimate.medianMin === 0 ? median : `${median} · eight of ten within ${minutes(estimate.p80Min)}`;
+  return brief || estimate.medianMin === 0 ? median : sayEstimate(estimate);
 }
 
 /** What the estimate of a step rests on. */

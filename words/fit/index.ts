@@ -1,4 +1,4 @@
-import type { Pass } from '@jade/core/kit';
+import type { FitStep, Pass } from '@jade/core/kit';
 import type { TakenOutKind } from '@jade/core/job';
 import type { fit } from '@jade/core/stations';
 import type { Names } from '@jade/words/names';
@@ -14,9 +14,22 @@ export const FIT_FLOOR = {
   failed: 'Failed: write what it did now',
   where: 'Where this is',
 } as const;
+/** The whole of Fit. */
+export const FIT = {
+  where: (kit: string) => `Where ${kit} sits`,
+  tests: 'Tests before anything covers them',
+  passed: 'Passed',
+  failed: 'Failed',
+  fitting: (kit: string) => `${kit}: fitting`,
+  rule: 'Start every fastener of a side before aligning, align all before tightening.',
+  passes: (step: string) => `Passes of ${step}`,
+  under: (piece: string, group: string) => `Under ${inSentence(piece)}, ${group}.`,
+  forTest: (what: string) => `${what}, for the test`,
+} as const;
 /** A test that failed. */
 export const FAILURE = { open: 'The test failed', closed: 'It failed with everything closed', did: 'What it did', record: 'Record the failure' } as const;
 export const LAMP_TESTED = 'tested';
+const ONE_PASS = 'Done';
 const PASS_VERBS: Readonly<Record<Pass, { does: string; done: string }>> = {
   start: { does: 'Start all', done: 'All are started' },
   align: { does: 'Align', done: 'It is aligned' },
@@ -25,8 +38,10 @@ const PASS_VERBS: Readonly<Record<Pass, { does: string; done: string }>> = {
 /** What a step of Fit is, and the tap that ends a pass. */
 export function sayFitStep(step: fit.FitFloorStep, names: Names): string {
   switch (step.kind) {
-    case 'pass':
-      return `${PASS_VERBS[step.pass].does}: ${inSentence(names.step(step.onVehicle.kit.slug, step.step.id))}`;
+    case 'pass': {
+      const name = names.step(step.onVehicle.kit.slug, step.step.id);
+      return step.step.passes.length > 1 ? `${PASS_VERBS[step.pass].does}: ${inSentence(name)}` : name;
+    }
     case 'test':
       return `Test: ${inSentence(names.test(step.onVehicle.kit.slug, step.test.id))}`;
     case 'again':
@@ -51,4 +66,6 @@ export const TAKE_OUT = {
   again: 'Bolts of the earlier job',
   againWhy: 'Held again with the tool and the tightening of the step. A bolt that moves is tightened, and the step is looked at.',
 } as const;
-export const sayPassDone = (pass: Pass): string => PASS_VERBS[pass].done;
+/** Where there is one pass only, nothing is started or tightened by itself: it is done. */
+export const sayPassDone = ({ passes }: Pick<FitStep, 'passes'>, pass: Pass): string => (passes.length > 1 ? PASS_VERBS[pass].done : ONE_PASS);
+export const sayPass = ({ passes }: Pick<FitStep, 'passes'>, pass: Pass): string => (passes.length > 1 ? PASS_VERBS[pass].does : ONE_PASS);

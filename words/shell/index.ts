@@ -5,9 +5,9 @@ export const LIGHT = { toBay: 'Dark, for the bay', toCounter: 'Light, for the co
 export const FRAME = {
   open: (count: number) => `${count} open here`,
   settled: 'Settled here',
-  except: 'Name an exception',
+  except: 'Leave open, with a reason',
   agreed: 'What was agreed, and with whom',
-  recordException: 'Record the exception',
+  recordException: 'Leave it open',
   takeOver: 'Take them over',
   planFailed: 'The way in could not be worked out: that is a fault of this program, not of yours. What is recorded is kept; load the page anew, or go on without the plan.',
   planInPage: 'The planner did not start beside this page: ways in are worked out in the page itself, which may answer slowly meanwhile. Load it anew when you can.',

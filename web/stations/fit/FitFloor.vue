@@ -78,7 +78,7 @@ function fail(note: string): void {
         :disabled="step.against.length > 0"
         @click="end(() => job.perform(fit.passed(context, step.onVehicle.kit.slug, step.step.id, step.pass, actedAt())))"
       >
-        {{ sayPassDone(step.pass) }}
+        {{ sayPassDone(step.step, step.pass) }}
       </button>
       <button v-else-if="step.kind !== 'test'" type="button" class="push main big" :disabled="step.against.length > 0" @click="end(() => job.perform(actOf(step)))">
         {{ OUT_DONE[step.kind === 'out' ? step.out.kind : 'again'] }}

@@ -4,10 +4,11 @@ import { fitStepsOf, kitsOnVehicle, stackOfStep, stepCautions, testCautions, tes
 import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
 import { saySwitch } from '@jade/words/closing';
+import { FIT, FIT_FLOOR, sayPass } from '@jade/words/fit';
 import { sayStack } from '@jade/words/gather';
 import { sayHelper, sayTest } from '@jade/words/kit';
 import { sayRefusal } from '@jade/words/stations';
-import { inSentence, minutes } from '@jade/words/units';
+import { minutes } from '@jade/words/units';
 import CautionList from '../../design/CautionList.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
@@ -24,7 +25,6 @@ const { job, context, names } = useCurrentJob();
 const floor = useFloor('fit');
 const sheetOf = useKitSheet();
 const failedTest = ref<{ kit: string; test: string }>();
-const WORDS: Record<Pass, string> = { start: 'Start all', align: 'Align', tighten: 'Tighten' };
 
 const kits = computed(() =>
   kitsOnVehicle(context.value).map((onVehicle) => {
@@ -59,7 +59,7 @@ const sayStackOf = (step: FitStep) => {
 
 const sayLive = (onVehicle: KitOnVehicle, test: KitTest) => {
   const step = toEnliven(onVehicle, test);
-  return step && `${saySwitch(step, closeUp.switchCounts(context.value, step))}, for the test`;
+  return step && FIT.forTest(saySwitch(step, closeUp.switchCounts(context.value, step)));
 };
 
 function enliven(onVehicle: KitOnVehicle, test: KitTest): void {
@@ -81,14 +81,14 @@ function fail(note: string): void {
       <TakeOutList />
       <div v-for="{ onVehicle, kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">
         <div class="stack">
-          <div class="leaf"><VehicleSheet :profile="context.profile" v-bind="sheet" :label="`Where ${kit.name} sits`" /></div>
+          <div class="leaf"><VehicleSheet :profile="context.profile" v-bind="sheet" :label="FIT.where(kit.name)" /></div>
           <div class="leaf">
-            <h2>Tests before anything covers them</h2>
+            <h2>{{ FIT.tests }}</h2>
             <ul class="rows">
               <li v-for="test in tests" :key="test.id">
                 <div class="grow">
                   <strong>{{ sayTest(kit, test) }}</strong>
-                  <p class="soft">Helper: {{ sayHelper(kit, test) }}</p>
+                  <p class="soft">{{ FIT_FLOOR.helper }} {{ sayHelper(kit, test) }}</p>
                 </div>
                 <button
                   type="button"
@@ -97,7 +97,7 @@ function fail(note: string): void {
                   :disabled="tested(kit, test) === undefined && againstTest(onVehicle, test).length > 0"
                   @click="tested(kit, test) !== true && job.perform(fit.tested(context, kit.slug, test.id, true, actedAt()))"
                 >
-                  {{ tested(kit, test) === true ? 'Passed' : 'It works' }}
+                  {{ tested(kit, test) === true ? FIT.passed : FIT_FLOOR.works }}
                 </button>
                 <button
                   type="button"
@@ -106,7 +106,7 @@ function fail(note: string): void {
                   :disabled="tested(kit, test) === undefined && againstTest(onVehicle, test).length > 0"
                   @click="failedTest = { kit: kit.slug, test: test.id }"
                 >
-                  {{ tested(kit, test) === false ? 'Failed' : 'It does not' }}
+                  {{ tested(kit, test) === false ? FIT.failed : FIT_FLOOR.fails }}
                 </button>
                 <p v-for="refusal in tested(kit, test) ? [] : againstTest(onVehicle, test)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
                 <button v-if="!tested(kit, test) && sayLive(onVehicle, test) && job.closing" type="button" class="push small" @click="enliven(onVehicle, test)">
@@ -118,15 +118,15 @@ function fail(note: string): void {
           </div>
         </div>
         <div class="leaf">
-          <h2>{{ kit.maker }} {{ kit.name }}: fitting</h2>
-          <p class="soft">Start every fastener of a side before aligning, align all before tightening.</p>
+          <h2>{{ FIT.fitting(names.kit(kit.slug)) }}</h2>
+          <p class="soft">{{ FIT.rule }}</p>
           <ol class="rows">
             <li v-for="step in steps" :key="step.id" class="step">
               <div class="grow">
                 <strong>{{ step.name }}</strong>
                 <p class="soft">{{ step.tool }} · {{ step.tighten }} · {{ minutes(step.minutes) }}</p>
               </div>
-              <div class="passes" role="group" :aria-label="`Passes of ${step.name}`">
+              <div class="passes" role="group" :aria-label="FIT.passes(step.name)">
                 <button
                   v-for="pass in step.passes"
                   :key="pass"
@@ -136,12 +136,12 @@ function fail(note: string): void {
                   :disabled="!passed(kit, step).includes(pass) && !open(onVehicle, step, pass)"
                   @click="!passed(kit, step).includes(pass) && job.perform(fit.passed(context, kit.slug, step.id, pass, actedAt()))"
                 >
-                  {{ WORDS[pass] }}
+                  {{ sayPass(step, pass) }}
                 </button>
               </div>
               <p v-for="refusal in againstStep(onVehicle, step)" :key="refusal.code" class="why">{{ sayRefusal(refusal, names) }}</p>
               <p v-if="stackOf(step)" class="stack-line" :class="stackOf(step)?.value.replaceAll(' ', '-')">
-                <strong v-if="step.under">Under {{ inSentence(names.piece(step.under.piece)) }}, {{ names.group(step.under.piece, step.under.group) }}.</strong>
+                <strong v-if="step.under">{{ FIT.under(names.piece(step.under.piece), names.group(step.under.piece, step.under.group)) }}</strong>
                 {{ sayStackOf(step) }}
               </p>
               <CautionList :codes="stepCautions(context, onVehicle, step)" :own="[step.caution]" />

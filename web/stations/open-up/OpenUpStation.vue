@@ -6,10 +6,11 @@ import { openingDone, provingSide, schoolOf, suppliesNow, targetMounts } from '@
 import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
 import { listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
-import { sayEstimate, sayTrouble, sayWithout } from '@jade/words/access';
+import { sayOpening, sayTrouble, sayWithout } from '@jade/words/access';
 import { FLOOR } from '@jade/words/floor';
+import { OPEN_UP, sayLooked, sayNewKits, sayProved, saySetUp, sayWork } from '@jade/words/open-up';
 import { sayTarget } from '@jade/words/subject';
-import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
+import { inSentence, minutes } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import TwoLanes from '../../design/drawings/TwoLanes.vue';
@@ -81,6 +82,8 @@ const slotOffset = computed(() => done.value.length);
 const school = computed(() => schoolOf(context.value));
 const people = computed(() => job.state.order?.people ?? 1);
 const oneSide = computed(() => plan.value?.schools.oneSideFirst);
+/** Kits of the job that the shop has not handed over yet, by name. */
+const newKits = computed(() => (job.view?.newKits ?? []).map((kit) => names.value.kit(kit)));
 /** What could still be saved where the plan is not proved least. */
 const gapMin = computed(() => (plan.value ? plan.value.personMin - plan.value.leastPersonMin : 0));
 /** Before which step the first side is fitted and tested; undefined once it is proved. */
@@ -143,30 +146,31 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <div v-if="plan" class="line figures">
       <template v-if="!settled && !floor && plan.steps.length > 0">
         <span
-          ><strong>{{ personMinutes(plan.personMin) }}</strong> in and back, {{ plan.proved ? 'proved least' : `at most ${personMinutes(gapMin)} above the least` }}</span
+          ><strong>{{ sayWork(plan.personMin) }}</strong> {{ sayProved(plan.proved, gapMin) }}</span
         >
-        <span class="soft">opening: {{ sayEstimate(plan.estimate) }}</span>
+        <span class="soft">{{ sayOpening(plan.estimate) }}</span>
       </template>
       <span v-if="settled"
-        ><strong>Everything is reachable.</strong> Go on with the <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'wire' } }">wires</router-link>.</span
+        ><strong>{{ OPEN_UP.reachable }}</strong> <router-link :to="{ name: 'station', params: { id: job.view?.id, station: 'wire' } }">{{ OPEN_UP.goOn }}</router-link></span
       >
       <span class="grow" />
       <button type="button" class="push small" @click="floor = !floor">{{ floor ? FLOOR.off : FLOOR.on }}</button>
     </div>
     <EmptyNote v-if="(!plan && !planner.failed) || progress" kind="loading"
-      >Working out the least-labour way in…
+      >{{ OPEN_UP.working }}
       <template v-if="progress">
-        {{ progress.looked }} places looked at; {{ personMinutes(hundredthsToMinutes(progress.best)) }} found, the least is
-        {{ personMinutes(hundredthsToMinutes(Math.max(0, progress.bound))) }} or more.
-        <button type="button" class="push small" @click="job.stopPlanning()">Take this one</button>
+        {{ sayLooked(progress.looked, hundredthsToMinutes(progress.best), hundredthsToMinutes(Math.max(0, progress.bound))) }}
+        <button type="button" class="push small" @click="job.stopPlanning()">{{ OPEN_UP.take }}</button>
       </template>
     </EmptyNote>
     <p v-for="{ supply, deadAt } in waits" :key="supply.id" class="wait" role="status">
-      <strong>{{ supply.name }}: waiting until {{ dayjs(deadAt).format('HH:mm:ss') }}.</strong> Until then it counts as live; what does not ask for it can go on.
+      <strong>{{ OPEN_UP.waiting(supply.name, dayjs(deadAt).format('HH:mm:ss')) }}</strong> {{ OPEN_UP.waitingWhy }}
     </p>
     <div v-if="job.state.left !== undefined" class="problem line" role="status">
-      <span class="grow"><strong>Opening was given up:</strong> {{ job.state.left }}. What is open goes back at Close up.</span>
-      <button type="button" class="push small" @click="job.record('opening.resumed', { why: 'taken up again at the vehicle' })">Take it up again</button>
+      <span class="grow"
+        ><strong>{{ OPEN_UP.left }}</strong> {{ OPEN_UP.leftThen(job.state.left) }}</span
+      >
+      <button type="button" class="push small" @click="job.record('opening.resumed', { why: 'taken up again at the vehicle' })">{{ OPEN_UP.resume }}</button>
     </div>
     <PlanNews v-if="job.changed && !floor" :key="job.changed.because" :told="job.changed" @seen="job.changed = undefined" />
     <ul v-if="plan && plan.problems.length > 0">
@@ -174,36 +178,33 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     </ul>
     <div v-show="!floor && plan" class="leaf">
       <div ref="sheet">
-        <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" label="The way in, from outside to the targets" @pick="(piece) => (picked = piece)" />
-        <EmptyNote v-else-if="plan" kind="empty">Nothing has to come off for this job.</EmptyNote>
+        <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" :label="OPEN_UP.wayIn" @pick="(piece) => (picked = piece)" />
+        <EmptyNote v-else-if="plan" kind="empty">{{ OPEN_UP.nothing }}</EmptyNote>
       </div>
       <div v-if="plan && plan.steps.length > 1" class="line order">
         <ChoiceRow
           v-if="oneSide && people === 1"
-          label="Order"
+          :label="OPEN_UP.order"
           small
           :choices="[
-            { value: 'least set-up', text: `Least set-up, ${minutes(plan.schools.leastSetUpMin)}` },
-            { value: 'prove one side first', text: `Prove the ${oneSide.side} first, ${minutes(oneSide.setUpMin + oneSide.cycleMin)}` },
+            { value: 'least set-up', text: OPEN_UP.leastSetUp(plan.schools.leastSetUpMin) },
+            { value: 'prove one side first', text: OPEN_UP.oneSide(oneSide.side, oneSide.setUpMin + oneSide.cycleMin) },
           ]"
           :value="school"
           @choose="(value) => order({ school: value })"
         />
         <ChoiceRow
-          label="People"
+          :label="OPEN_UP.people"
           small
           :choices="[
-            { value: '1', text: 'One person' },
-            { value: '2', text: 'Two people' },
+            { value: '1', text: OPEN_UP.one },
+            { value: '2', text: OPEN_UP.two },
           ]"
           :value="String(people)"
           @choose="(value) => order({ people: value === '2' ? 2 : 1 })"
         />
-        <span v-if="context.newKit && !job.state.order && oneSide" class="soft">This kit is new to the shop: one side is proved first.</span>
-        <span class="soft"
-          >set-up {{ minutes(plan.setUpMin) }}{{ plan.waitMin > 0 ? `, waiting ${minutes(plan.waitMin)}` : ''
-          }}<template v-if="plan.lanes">, both done after {{ minutes(plan.lanes.elapsedMin) }}{{ plan.lanes.proved ? '' : ', not proved soonest' }}</template></span
-        >
+        <span v-if="context.newKit && newKits.length > 0 && !job.state.order && oneSide" class="soft">{{ sayNewKits(newKits) }}</span>
+        <span class="soft">{{ saySetUp(plan.setUpMin, plan.waitMin, plan.lanes) }}</span>
       </div>
       <TwoLanes
         v-if="plan?.lanes && plan.steps.length > 0"
@@ -211,22 +212,22 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         :names="plan.steps.map((step) => names.piece(step.piece))"
         :first="slotOffset + 1"
         :room="room"
-        label="Who does what, two people"
+        :label="OPEN_UP.twoLanes"
       />
     </div>
     <div class="pair" :class="{ floor }">
       <div v-if="!floor || current" class="stack" :class="{ where: floor }">
         <div class="leaf stack">
           <div v-if="!floor" class="line">
-            <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (chosenView = value)" />
-            <span class="soft key"><i class="now" /> next <i class="planned" /> planned <i class="gone" /> open</span>
+            <ChoiceRow :label="OPEN_UP.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (chosenView = value)" />
+            <span class="soft key"><i class="now" /> {{ OPEN_UP.next }} <i class="planned" /> {{ OPEN_UP.planned }} <i class="gone" /> {{ OPEN_UP.open }}</span>
           </div>
           <VehicleSheet
             :profile="profile"
             :view="view"
             :part="part"
             :pieces="pieces"
-            :label="floor ? 'Where this step is' : `Pieces to open, from the ${view}`"
+            :label="floor ? OPEN_UP.whereStep : OPEN_UP.whereAll(view)"
             @piece="(piece) => (picked = piece)"
           />
         </div>
@@ -248,24 +249,24 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           @seized="finding = 'seized'"
         />
         <div v-if="!floor && plan && plan.steps.length > 0" class="leaf">
-          <h2>{{ plural(plan.steps.length, 'step') }} to go</h2>
+          <h2>{{ OPEN_UP.toGo(plan.steps.length) }}</h2>
           <ol class="rows">
             <template v-for="(step, index) in plan.steps" :key="step.piece + step.level">
-              <li v-if="proveAfter === index" class="prove">Fit and test the {{ job.state.order?.side ?? oneSide?.side }} here, before the other side is touched.</li>
+              <li v-if="proveAfter === index" class="prove">{{ OPEN_UP.prove(job.state.order?.side ?? oneSide?.side) }}</li>
               <li>
                 <button type="button" class="push plain small step" :aria-pressed="current === step" @click="picked = step.piece">
                   <span class="slot">{{ slotOffset + step.slot }}</span> {{ names.piece(step.piece) }} <span class="soft">{{ step.level }}</span>
                 </button>
-                <span class="soft">{{ minutes(step.estimate.medianMin) }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span>
+                <span class="soft">{{ minutes(step.estimate.medianMin) }}{{ step.people > 1 ? OPEN_UP.several(step.people) : '' }}</span>
               </li>
             </template>
           </ol>
         </div>
         <ToolsAndParts v-if="!floor && plan" />
         <div v-if="!floor" class="leaf line">
-          <span class="grow soft">Different from the profile?</span>
-          <button type="button" class="push small" @click="accessory = true">Something was fitted here</button>
-          <button v-if="openUp.canLeave(context)" type="button" class="push small" @click="finding = 'leave'">Back out</button>
+          <span class="grow soft">{{ OPEN_UP.different }}</span>
+          <button type="button" class="push small" @click="accessory = true">{{ OPEN_UP.fitted }}</button>
+          <button v-if="openUp.canLeave(context)" type="button" class="push small" @click="finding = 'leave'">{{ OPEN_UP.backOut }}</button>
         </div>
       </div>
     </div>

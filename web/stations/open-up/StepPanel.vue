@@ -5,8 +5,9 @@ import { LONGEST_TEXT, openingCautions } from '@jade/core/job';
 import type { Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/names';
+import { sayOpen, sayPlace, STEP } from '@jade/words/open-up';
 import { sayRefusal } from '@jade/words/stations';
-import { inSentence, plural } from '@jade/words/units';
+import { inSentence } from '@jade/words/units';
 import CautionList from '../../design/CautionList.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import WordsField from '../../design/WordsField.vue';
@@ -21,13 +22,12 @@ const by = defineModel<string>('by', { required: true });
 const emit = defineEmits<{ done: [counts: { group: string; count: number }[]]; blocked: []; seized: [] }>();
 const { job, context, names } = useCurrentJob();
 
-const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
+const piece = computed(() => pieceOf(props.step.piece));
 const way = computed(() => piece.value?.levels.find((level) => level.level === props.step.level)?.ways.find((entry) => entry.id === props.step.way));
 const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fasteners.map((group) => [group.id, group.count])));
 /** Fasteners that came out, as the button says it. */
 const total = computed(() => Object.values(counts.value).reduce((sum, count) => sum + count, 0));
 const asksBy = computed(() => context.value.profile.supplies.find((supply) => supply.id === props.step.isolates)?.by === 'qualified people');
-const VERBS: Record<string, string> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
 
 const meant = useSecondTap(() => `${props.step.piece}/${props.step.level}`);
 
@@ -39,8 +39,8 @@ function finish(): void {
   );
 }
 
-const sayNext = (step: OpenStep) =>
-  `${VERBS[step.level]?.toLowerCase()} ${inSentence(names.value.piece(step.piece))}${step.people > 1 ? `, ${plural(step.people, 'person', 'people')}` : ''}.`;
+const pieceOf = (id: string) => context.value.profile.pieces.find((entry) => entry.id === id);
+const sayNext = (step: OpenStep) => STEP.then(inSentence(sayOpen(step, pieceOf(step.piece), names.value, step.piece)), step.people);
 const lockOf = (sensor: string) => context.value.profile.sensors.find((entry) => entry.id === sensor)?.lock ?? 'its own lock';
 
 function broken(group: string): void {
@@ -51,19 +51,16 @@ function broken(group: string): void {
 <template>
   <article class="leaf step" :class="{ floor }" aria-live="polite">
     <header>
-      <span class="slot" :aria-label="`Tray slot ${slotNumber}`">{{ slotNumber }}</span>
+      <span class="slot" :aria-label="STEP.slot(slotNumber)">{{ slotNumber }}</span>
       <div>
-        <h2>{{ VERBS[step.level] }}: {{ inSentence(names.piece(step.piece)) }}</h2>
-        <p class="soft">
-          {{ step.side === 'centre' ? 'middle' : `${step.side} side` }}, {{ step.zone.replace('-', ' ') }} · {{ sayStepTime(step, floor)
-          }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}
-        </p>
+        <h2>{{ sayOpen(step, piece, names, step.piece) }}</h2>
+        <p class="soft">{{ sayPlace(step, names.piece(step.piece)) }} · {{ sayStepTime(step, floor) }}{{ step.people > 1 ? STEP.people(step.people) : '' }}</p>
       </div>
     </header>
     <CautionList :codes="openingCautions(context, step.piece, step.level, step.way)" :own="piece?.cautions.map(({ text }) => text)" />
     <ConsentAsk v-if="way?.irreversible" :about="{ kind: 'piece', piece: step.piece, level: step.level }" />
     <div v-if="step.prepare.length > 0" class="prepare">
-      <strong>First</strong>
+      <strong>{{ STEP.first }}</strong>
       <ol>
         <li v-for="(entry, index) in step.prepare" :key="index">{{ sayPreparation(entry, names, lockOf) }}</li>
       </ol>
@@ -72,32 +69,34 @@ function broken(group: string): void {
       <li v-for="group in step.fasteners" :key="group.id">
         <div class="grow">
           <strong>{{ group.count }} × {{ sayGroup(group) }}</strong>
-          <p class="soft">{{ group.place }} · {{ group.release }}{{ group.singleUse ? ' · once only, take a new one' : '' }}</p>
+          <p class="soft">{{ [group.place, group.release, ...(group.singleUse ? [STEP.once] : [])].join(' · ') }}</p>
         </div>
         <CountEntry :label="sayGroup(group) ?? group.id" :count="counts[group.id] ?? 0" @counted="(count) => (counts = { ...counts, [group.id]: count })">
-          <button type="button" class="push small plain" @click="broken(group.id)">broke</button>
-          <button type="button" class="push small plain" @click="job.record('fastener.dropped', { piece: step.piece, group: group.id, count: 1 })">fell</button>
+          <button type="button" class="push small plain" @click="broken(group.id)">{{ STEP.broke }}</button>
+          <button type="button" class="push small plain" @click="job.record('fastener.dropped', { piece: step.piece, group: group.id, count: 1 })">{{ STEP.fell }}</button>
         </CountEntry>
       </li>
-      <li v-if="step.fasteners.length === 0" class="soft">No fasteners.</li>
+      <li v-if="step.fasteners.length === 0" class="soft">{{ STEP.none }}</li>
     </ul>
-    <p v-if="piece?.movement"><strong>Way out.</strong> {{ piece.movement }}</p>
+    <p v-if="piece?.movement">
+      <strong>{{ STEP.wayOut }}</strong> {{ piece.movement }}
+    </p>
     <p v-if="way?.note">{{ way.note }}</p>
-    <WordsField v-if="asksBy" v-model="by" label="Who isolates it, and by which procedure" :most="LONGEST_TEXT.isolation" />
+    <WordsField v-if="asksBy" v-model="by" :label="STEP.isolates" :most="LONGEST_TEXT.isolation" />
     <div class="reach">
       <p v-for="refusal in against" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
       <button type="button" class="push main big" :disabled="against.length > 0" :aria-disabled="!meant" @click="finish">
-        {{ step.fasteners.length > 0 ? `Done, ${total} into slot ${slotNumber}` : 'Done' }}
+        {{ step.fasteners.length > 0 ? STEP.doneInto(total, slotNumber) : STEP.done }}
       </button>
     </div>
-    <p v-if="floor" class="soft then">{{ next ? `Then: ${sayNext(next)}` : 'Then everything is reachable.' }}</p>
+    <p v-if="floor" class="soft then">{{ next ? sayNext(next) : STEP.last }}</p>
     <div class="line">
-      <button type="button" class="push small" @click="emit('blocked')">This way is blocked</button>
-      <button v-if="step.fasteners.length > 0" type="button" class="push small" @click="emit('seized')">One is seized</button>
+      <button type="button" class="push small" @click="emit('blocked')">{{ STEP.blocked }}</button>
+      <button v-if="step.fasteners.length > 0" type="button" class="push small" @click="emit('seized')">{{ STEP.seized }}</button>
     </div>
     <details>
-      <summary>Why this?</summary>
-      <p class="soft">{{ why }} It is part of the way in that costs the fewest person-minutes, opening, closing and expected breakage together. {{ sayLearned(step) }}</p>
+      <summary>{{ STEP.why }}</summary>
+      <p class="soft">{{ why }} {{ STEP.because }} {{ sayLearned(step) }}</p>
     </details>
   </article>
 </template>

@@ -1,0 +1,98 @@
+import type { OpenStep } from '@jade/core/access';
+import type { Piece } from '@jade/core/vehicle';
+import type { Names } from '@jade/words/names';
+import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
+
+/** Open up, the whole station. */
+export const OPEN_UP = {
+  reachable: 'Everything is reachable.',
+  goOn: 'Go on with the wires',
+  working: 'Working out the least-labour way in…',
+  take: 'Take this one',
+  waiting: (supply: string, until: string) => `${supply}: waiting until ${until}.`,
+  waitingWhy: 'Until then it counts as live; what does not ask for it can go on.',
+  left: 'Opening was given up:',
+  leftThen: (why: string) => `${why}. What is open goes back at Close up.`,
+  resume: 'Take it up again',
+  wayIn: 'The way in, from outside to the targets',
+  nothing: 'Nothing has to come off for this job.',
+  order: 'Order',
+  leastSetUp: (min: number) => `Least set-up, ${minutes(min)}`,
+  oneSide: (side: string, min: number) => `Prove the ${side} first, ${minutes(min)}`,
+  people: 'People',
+  one: 'One person',
+  two: 'Two people',
+  twoLanes: 'Who does what, two people',
+  view: 'View',
+  next: 'next',
+  planned: 'planned',
+  open: 'open',
+  whereStep: 'Where this step is',
+  whereAll: (view: string) => `Pieces to open, from the ${view}`,
+  toGo: (count: number) => `${plural(count, 'step')} to go`,
+  prove: (side: string | undefined) => `Fit and test the ${side ?? 'first side'} here, before the other side is touched.`,
+  different: 'Different from the profile?',
+  fitted: 'Something was fitted here',
+  backOut: 'Back out',
+  several: (people: number) => `, ${people} people`,
+} as const;
+
+/** How much work it is in all, and whether that is the least. */
+export const sayWork = (personMin: number): string => `${minutes(personMin)} of work`;
+export const sayProved = (proved: boolean, gapMin: number): string => `in and back, ${proved ? 'no shorter way is known' : `at most ${personMinutes(gapMin)} above the least`}`;
+
+/** How far a search has come. */
+export const sayLooked = (looked: number, bestMin: number, boundMin: number): string =>
+  `${looked} places looked at; ${personMinutes(bestMin)} found, the least is ${personMinutes(boundMin)} or more.`;
+
+/** What set-up costs, and when two people are done. */
+export function saySetUp(setUpMin: number, waitMin: number, lanes: { elapsedMin: number; proved: boolean } | undefined): string {
+  const both = lanes ? `, both done after ${minutes(lanes.elapsedMin)}${lanes.proved ? '' : ', not proved soonest'}` : '';
+  return `set-up ${minutes(setUpMin)}${waitMin > 0 ? `, waiting ${minutes(waitMin)}` : ''}${both}`;
+}
+
+/** Kits that the shop has not handed over yet. */
+export const sayNewKits = (kits: readonly string[]): string => `${kits.join(' and ')} ${kits.length === 1 ? 'is' : 'are'} new to the shop: one side is proved first.`;
+
+const VERBS: Readonly<Record<string, string>> = { loosened: 'Loosen', folded: 'Fold back', hung: 'Hang', off: 'Take off' };
+
+/** What is done to a piece, as an installer says it: in the profile's own words, unplugged where its only fastener is the lock of a plug, else by its level. */
+export function sayOpen(
+  { level }: Pick<OpenStep, 'level'>,
+  piece: Pick<Piece, 'id' | 'fasteners' | 'levels'> | undefined,
+  names: Pick<Names, 'piece'>,
+  id = piece?.id ?? '',
+): string {
+  const own = piece?.levels.find((entry) => entry.level === level)?.say;
+  if (own !== undefined) return own;
+  const isPlug = piece !== undefined && piece.fasteners.length > 0 && piece.fasteners.every(({ drive }) => drive === 'plug lock');
+  return isPlug && level === 'off' ? `Unplug ${inSentence(names.piece(id))}` : `${VERBS[level] ?? level}: ${inSentence(names.piece(id))}`;
+}
+
+/** Where a step is; a side that the name of its piece says already is not said again. */
+export function sayPlace({ side, zone }: Pick<OpenStep, 'side' | 'zone'>, name: string): string {
+  const where = zone.replace('-', ' ');
+  if (side === 'centre') return `middle, ${where}`;
+  return new RegExp(`\\b${side}\\b`).test(name) || zone.startsWith(side) ? where : `${side} side, ${where}`;
+}
+
+/** One step of opening. */
+export const STEP = {
+  slot: (slot: number) => `Tray slot ${slot}`,
+  first: 'First',
+  once: 'once only, take a new one',
+  broke: 'broke',
+  fell: 'fell',
+  none: 'No fasteners.',
+  wayOut: 'Way out.',
+  isolates: 'Who isolates it, and by which procedure',
+  done: 'Done',
+  doneInto: (count: number, slot: number) => `Done, ${count} into slot ${slot}`,
+  then: (next: string, people: number) => `Then: ${next}${people > 1 ? `, ${plural(people, 'person', 'people')}` : ''}.`,
+  last: 'Then everything is reachable.',
+  blocked: 'This way is blocked',
+  seized: 'One is seized',
+  why: 'Why this?',
+  because: 'It is part of the way in that costs the fewest minutes of work, opening, closing and expected breakage together.',
+  people: (people: number) => ` · ${people} people`,
+} as const;
