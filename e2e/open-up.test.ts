@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { settled, TABLET, TestBench } from './test/bench.ts';
-import { append, findAccessory, goTo, openedJob, readyForBack } from './test/job.ts';
+import { minutesIn, append, findAccessory, goTo, openedJob, readyForBack } from './test/job.ts';
 
 const LONG_MS = 180_000;
 const shop = new TestBench(LONG_MS);
@@ -8,7 +8,7 @@ async function logOf(page: Page, job: string) {
   return ((await (await page.context().request.get(`${shop.address}/api/jobs/${job}/events`)).json()) as { events: { type: string; payload: Record<string, unknown> }[] }).events;
 }
 
-const figure = async (page: Page) => parseFloat((await page.locator('.figures strong').first().textContent()) ?? '');
+const figure = async (page: Page) => minutesIn(await page.locator('.figures strong').first().textContent());
 const stepName = (page: Page) => page.getByRole('article').getByRole('heading', { level: 2 }).textContent();
 
 async function doStep(page: Page): Promise<void> {
@@ -76,9 +76,10 @@ test(
     await first.waitFor();
     const price = parseFloat((await first.locator('strong').textContent()) ?? '');
     const least = await figure(page);
+    const said = await page.locator('.figures strong').first().textContent();
     await first.getByRole('button').click();
     await page.getByText('Chosen by hand.').waitFor();
-    await page.waitForFunction((before) => parseFloat(document.querySelector('.figures strong')?.textContent ?? '') !== before, least);
+    await page.waitForFunction((before) => document.querySelector('.figures strong')?.textContent !== before, said);
     expect(Math.abs((await figure(page)) - least - price)).toBeLessThanOrEqual(1);
     await page.getByText(/would add .*person-min of opening and closing/).waitFor();
     await page.getByRole('button', { name: 'Back to the least' }).click();

@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { settled, TestBench } from './test/bench.ts';
-import { append, goTo, openedJob, VAN_FACTS } from './test/job.ts';
+import { append, goTo, minutesIn, openedJob, VAN_FACTS } from './test/job.ts';
 
 const LONG_MS = 120_000;
 const shop = new TestBench(LONG_MS);
@@ -74,11 +74,11 @@ test(
     const job = await openedJob(page, shop.address, ['cairn-fen-pair', 'tarn-gantry-1100']);
     await goTo(page, shop.address, job, 'open-up', 'Open up');
     await page.getByText('no shorter way is known').waitFor();
-    const together = parseFloat((await page.locator('.figures strong').first().textContent()) ?? '');
+    const together = minutesIn(await page.locator('.figures strong').first().textContent());
     const alone = await openedJob(page, shop.address);
     await goTo(page, shop.address, alone, 'open-up', 'Open up');
     await page.getByText('no shorter way is known').waitFor();
-    expect(together).toBeGreaterThan(parseFloat((await page.locator('.figures strong').first().textContent()) ?? ''));
+    expect(together).toBeGreaterThan(minutesIn(await page.locator('.figures strong').first().textContent()));
     await goTo(page, shop.address, job, 'gather', 'Gather');
     const laidOut = page.getByRole('heading', { level: 2, name: /laid out$/ });
     await laidOut.first().waitFor();

@@ -67,3 +67,9 @@ export async function readyForBack(page: Page, press: (button: Locator) => Promi
   }
   for (const choice of await page.getByRole('radio', { name: 'New ones in' }).all()) if ((await choice.getAttribute('aria-checked')) !== 'true') await press(choice);
 }
+
+/** Minutes that a text says: "37 min", "1 h 12 min". */
+export function minutesIn(text: string | null): number {
+  const [, hours = '0', rest = '0'] = /^(?:(\d+)\s*h\s*)?(?:([\d.]+)\s*min)?/.exec((text ?? '').replaceAll('\u202f', ' ')) ?? [];
+  return 60 * Number(hours) + Number(rest);
+}
