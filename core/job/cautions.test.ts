@@ -49,6 +49,15 @@ const opening = (vehicle: string, piece: string, level: 'off' | 'folded', way?: 
 
 test('work from below asks for stands; a hand behind a wheel for chocks, the brakes and the steering beside it; the roof for a platform', () => {
   expect(opening('wexholm-bollard-35', 'undertray', 'off')).toEqual(['raised', 'sharp edges', 'hot parts']);
+  expect(opening('wexholm-bollard-35', 'undertray', 'off', 'from-below')).toEqual(['raised', 'sharp edges', 'hot parts']);
+  const turned = bareProfile({
+    pieces: [
+      barePiece('liner', {
+        levels: [{ level: 'off', openMin: 1, closeMin: 1, people: 1, ways: [{ id: 'w', needs: [], extraMin: 0, position: { kind: 'wheels', place: 'left' } }] }],
+      }),
+    ],
+  });
+  expect(openingCautions({ profile: turned }, 'liner', 'off', 'w')).toEqual(['arch']);
   expect(opening('wexholm-bollard-35', 'arch-liner-left', 'folded')).toEqual(['arch', 'brakes', 'steering']);
   expect(opening('wexholm-bollard-35', 'gutter-strip-right', 'off')).toEqual(['height', 'brittle']);
   expect(opening('pellorin-trio-300', 'seat', 'off')).toEqual(['fuel']);

@@ -54,7 +54,7 @@ function besideOf({ beside = [] }: Pick<Piece, 'beside'>): CautionCode[] {
 
 /** Where a piece is worked at: below the vehicle, in an arch behind a wheel, above the head. */
 function placeOf({ zone, beside = [] }: Pick<Piece, 'zone' | 'beside'>, way?: Pick<Way, 'position'>): CautionCode[] {
-  return once([zone === 'underneath' && 'raised', (way?.position !== undefined || beside.includes('wheel')) && 'arch', zone === 'roof' && 'height']);
+  return once([zone === 'underneath' && 'raised', (way?.position?.kind === 'wheels' || beside.includes('wheel')) && 'arch', zone === 'roof' && 'height']);
 }
 
 /** Whether a piece bares or touches the high-voltage side of its vehicle: it asks for it dead, isolates it, or lies below, where its battery and cables are. */

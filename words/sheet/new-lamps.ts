@@ -1,7 +1,7 @@
 /** What the kits light, tried once more with everything closed. */
 export const NEW_LAMPS = {
   title: 'What the kit lights, everything closed',
-  why: 'What lit while it was open can be pinched or off its plug since. Each once more, both sides; nobody looks into a beam from near.',
+  why: 'What lit while it was open can be pinched or off its plug since. Each once more, both sides.',
   works: 'It works',
   fails: 'It does not',
 } as const;
