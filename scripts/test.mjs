@@ -42,7 +42,7 @@ async function runAll(databaseUrl, folder) {
 
 ensurePrograms({ ...DATABASE, ...BROWSER });
 ensureModules();
-const checks = wanted.length > 0 ? { passed: 0, failed: 0 } : lint();
+const checks = wanted.length > 0 ? { passed: 0, failed: 0 } : await lint();
 build('programs');
 build('web');
 const folder = mkdtempSync(join(tmpdir(), 'jade-test-'));
