@@ -69,3 +69,8 @@ test('what has left stands by week, Monday to Sunday, the last first', () => {
     [3, 24, ['long ago']],
   ]);
 });
+
+test('what left by a clock that goes before counts to this week', () => {
+  const ahead = job('ahead', { left: true, leftAt: '2026-03-10T09:00:00Z' });
+  expect(byWeekLeft([ahead], NOW, dayOf, weekdayOf).map(({ weeksAgo }) => weeksAgo)).toEqual([0]);
+});

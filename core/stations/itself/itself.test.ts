@@ -88,6 +88,15 @@ test('a dropped kit comes out joint first, then its steps; nothing that was trie
   expect(asked(log)).toEqual(expect.arrayContaining(['kit-unconfirmed', 'fit-passes', 'plug-to-join', 'test-missing']));
 });
 
+test('what dropping one kit undoes is not what dropping another does', () => {
+  const log = fittedLog();
+  log.add('plug.joined', { kit: 'second', connection: 'joint' });
+  const context = { ...contextOf(log), kits: [PAIR, { ...PAIR, slug: 'second' }] };
+  expect([itself.undoing(context, 'test-kit').out, itself.undoing(context, 'second').out, itself.undoing(context).out]).toEqual([2, 1, 3]);
+  log.add('kit.dropped', { kit: 'second', why: 'x' });
+  expect(itself.undoing({ ...contextOf(log), kits: context.kits }, 'test-kit').out).toBe(2);
+});
+
 test('what lies behind something that went back is opened again to be taken out, and nothing covers it before', () => {
   const log = fittedLog();
   const needing = {
