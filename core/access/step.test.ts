@@ -1,7 +1,8 @@
 import { bareGroup, barePiece, bareProfile } from '../test/bare-profile.ts';
 import type { LevelNeed, PieceLevel, Supply, Way } from '../vehicle/index.ts';
 import { fastenersBetween, moveNamed, openMinutes, planChange, precedence, remainingPlan, stepName, toolOf, toolsBetween, type AccessPlan, type OpenStep } from './index.ts';
-import { deadFor, isolatedBy, stepOf } from './step.ts';
+import { turningTo } from './sequence.ts';
+import { deadFor, isolatedBy, setUpOf, stepOf } from './step.ts';
 
 const way = (id: string, part: Partial<Way> = {}): Way => ({ id, needs: [], extraMin: 0, ...part });
 const level = (name: PieceLevel['level'], openMin: number, part: Partial<PieceLevel> = {}): PieceLevel => ({
@@ -198,4 +199,22 @@ describe('from one plan to the next', () => {
     expect(rest.setUpMin).toBeCloseTo(0.9, 9);
     expect(rest).not.toHaveProperty('proveAfter');
   });
+});
+
+test('a position with a time of its own costs that, another what any change costs', () => {
+  const setUp = setUpOf({
+    sequence: {
+      sideMin: 0.5,
+      zoneMin: 0.3,
+      toolMin: 0.2,
+      helperMin: 1,
+      positions: [
+        { kind: 'raised', place: 'front', min: 2 },
+        { kind: 'raised', place: 'rear', min: 3 },
+      ],
+    },
+  });
+  expect([turningTo({ kind: 'raised', place: 'front' }, setUp), turningTo({ kind: 'raised', place: 'rear' }, setUp), turningTo({ kind: 'wheels', place: 'left' }, setUp)]).toEqual([
+    200, 300, 50,
+  ]);
 });

@@ -149,6 +149,14 @@ test('a leg along an edge or something hot says so', () => {
   expect(legCautions({})).toEqual([]);
 });
 
+test('steering alone is looked at before it closes; a signal lamp on the roof blinds nobody', () => {
+  const profile = bareProfile({ pieces: [barePiece('column', { beside: ['steering'] }), barePiece('edge', { beside: ['sharp edge'] })] });
+  expect([closingCautions({ profile }, 'column'), closingCautions({ profile }, 'edge'), closingCautions({ profile }, 'none')]).toEqual([['check after'], ['sharp edges'], []]);
+  const kit = bareKit({ lamps: [bareLamp('s', { optics: { ...bareLamp('s').optics, beam: 'signal' } })], fitments: [bareFitment({ mounts: [{ lamp: 's', mount: 'top' }] })] });
+  const above = bareProfile({ mounts: [{ ...bareMount, id: 'top', at: { xMm: 0, yMm: 0, zMm: 9000 } }] });
+  expect(leavingCautions({ profile: above }, [{ kit, facts: {}, fitment: kit.fitments[0] }])).toEqual([]);
+});
+
 test('a brittle piece is named brittle, a plain one by nothing', () => {
   const profile = bareProfile({ pieces: [barePiece('brittle', { brittle: true }), barePiece('plain')] });
   expect([openingCautions({ profile }, 'brittle', 'off'), openingCautions({ profile }, 'plain', 'off')]).toEqual([['brittle'], []]);

@@ -1,8 +1,10 @@
 import { bareFitment } from '../test/bare-kit.ts';
+import { barePiece } from '../test/bare-profile.ts';
 import type { FitStep, Kit } from '../kit/index.ts';
 import type { VehiclePlug } from '../vehicle/index.ts';
 import { contextOf, openedLog, PAIR, VAN, type TestLog } from './test/log.ts';
-import { inReach, lampsHeld, nightLines, toTakeOut, type JobContext } from './index.ts';
+import { fit } from '../stations/index.ts';
+import { gatesOf, inReach, lampsHeld, nightLines, openingDone, provingSide, toTakeOut, type JobContext } from './index.ts';
 
 const [first] = PAIR.fitments;
 const [fog] = VAN.plugs;
@@ -124,6 +126,50 @@ test('each is gone once it is taken out; an adapter, a word of consent and what 
   // Taken up again its match is confirmed anew.
   log.add('kit.added', { kit: { slug: 'both', version: 1 } });
   expect([log.state.confirmed, toTakeOut(on(log))]).toEqual([[], []]);
+});
+
+const BATTERY = { id: 'low' as const, name: 'Battery', piece: 'battery', level: 'off' as const, waitMin: 0, liveMin: 1, by: 'anyone' as const, before: [], forgets: [] };
+/** The same with a battery that lies under a hatch. */
+function live(log: TestLog): JobContext {
+  const context = on(log);
+  const battery = barePiece('battery', {
+    levels: [{ level: 'off', openMin: 1, closeMin: 1, people: 1, ways: [{ id: 'w', needs: [{ piece: 'hatch', level: 'off' }], extraMin: 0 }] }],
+  });
+  return { ...context, profile: { ...context.profile, supplies: [BATTERY], pieces: [...context.profile.pieces, battery, barePiece('hatch')] } };
+}
+
+test('a joint that was made dead is parted dead: the battery is got at again for it, however open its place is', () => {
+  const log = fitted();
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [{ group: 'bolts', count: 2 }] });
+  log.add('kit.dropped', { kit: 'both', why: 'x' });
+  const part = () => fit.takenOut(live(log), 'both', 'joint', 'joint-r', '2026-03-05T10:00:00Z');
+  expect(part()).toEqual({ refused: [{ code: 'supply-live', supply: 'low', piece: 'battery' }] });
+  expect(openingDone(live(log))).toBe(false);
+  log.add('supply.set', { supply: 'low', is: 'dead' });
+  expect(part()).toMatchObject({ events: [{ type: 'plug.parted' }] });
+  expect(openingDone(live(log))).toBe(true);
+});
+
+test('what a kit took the place of stays off until the kit’s part is out; a joint stands in no place', () => {
+  const log = openedLog();
+  log.add('piece.moved', { piece: 'old-lamp', level: 'off', way: 'w', fasteners: [] });
+  log.add('plug.joined', { kit: 'test-kit', connection: 'joint' });
+  log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  log.add('kit.dropped', { kit: 'test-kit', why: 'x' });
+  const gates = gatesOf(contextOf(log), undefined).filter(({ subject }) => subject.kind === 'out');
+  expect(gates.map(({ subject, coveredBy, passed }) => [subject.kind === 'out' && subject.what, coveredBy, passed])).toEqual([
+    ['joint/joint', [], false],
+    ['step/screw', [{ piece: 'old-lamp', level: 'off' }], false],
+  ]);
+});
+
+test('no side is proved first while something comes out', () => {
+  const log = openedLog();
+  log.add('order.chosen', { school: 'prove one side first', people: 1, side: 'left' });
+  log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  expect(provingSide(contextOf(log))).toBe('left');
+  log.add('kit.dropped', { kit: 'test-kit', why: 'x' });
+  expect(provingSide(contextOf(log))).toBeUndefined();
 });
 
 test('lamps that a step held are those of its side, all of one in the middle', () => {

@@ -1,5 +1,6 @@
-import { contextOf, openedLog, PAIR, type TestLog } from '../job/test/log.ts';
+import { contextOf, openedLog, PAIR, VAN, type TestLog } from '../job/test/log.ts';
 import type { Kit } from '../kit/index.ts';
+import { bareGroup } from '../test/bare-profile.ts';
 import { entriesOf, sheetOf } from './index.ts';
 
 const AT = '2026-03-05T15:00:00Z';
@@ -132,4 +133,43 @@ test('who did what: each person once, in the order of the log', () => {
   const others = log.events.map((event, index) => ({ ...event, person: index % 2 === 0 ? 'copper' : 'fern' }));
   const { people, from } = entriesOf(others).people(['job.opened', 'piece.moved']);
   expect([people, from]).toEqual([['copper', 'fern'], log.events.map(({ id }) => id)]);
+});
+
+test('of a kit that was not fitted after all only what was done and cannot be undone stays', () => {
+  const [fitment] = PAIR.fitments;
+  if (!fitment) throw new Error('no fitment');
+  const [screw] = fitment.fitSteps;
+  if (!screw) throw new Error('no step');
+  const drilled = { ...PAIR, fitments: [{ ...fitment, fitSteps: [screw, { ...screw, id: 'hole', irreversible: true }, { ...screw, id: 'slot', irreversible: true }] }] };
+  const log = openedLog();
+  log.add('step.passed', { kit: 'test-kit', step: 'hole', pass: 'start' });
+  log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  const dropped = log.add('kit.dropped', { kit: 'test-kit', why: 'too dear' });
+  log.add('step.undone', { kit: 'test-kit', step: 'hole', lamps: [] });
+  const said = sheetOf({ ...contextOf(log), kits: [drilled] }, log.events, '2026-03-05T16:00:00Z');
+  expect(said.dropped).toEqual([{ kit: 'test-kit', why: 'too dear', stays: ['hole'], left: 1, from: [dropped] }]);
+  expect([said.fitted, said.lit]).toEqual([[], []]);
+});
+
+test('what an earlier job fitted is said as tried closed, and no pairing that lights nothing', () => {
+  const [fitment] = PAIR.fitments;
+  if (!fitment) throw new Error('no fitment');
+  const [lights] = fitment.tests;
+  if (!lights) throw new Error('no test');
+  const paired = { ...PAIR, fitments: [{ ...fitment, tests: [lights, { ...lights, id: 'pair', lamps: [] }] }] };
+  const log = openedLog();
+  log.add('final.tested', { kit: 'test-kit', test: 'lights', passed: true });
+  const said = sheetOf({ ...contextOf(log), kits: [], fitted: [paired] }, log.events, '2026-03-05T16:00:00Z');
+  expect(said.lit.map(({ test, before, closed }) => [test, before, closed])).toEqual([['lights', true, true]]);
+});
+
+test('nuts that are tightened once more are said once their piece is home', () => {
+  const nuts = { ...bareGroup('bolts', { count: 2 }), tighten: { torqueNm: 180, source: 'profile', recheckKm: 50 } };
+  const profile = { ...VAN, pieces: VAN.pieces.map((piece) => (piece.id === 'grille' ? { ...piece, fasteners: [nuts] } : piece)) };
+  const log = openedLog();
+  log.add('piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [{ group: 'bolts', count: 2 }] });
+  const again = () => sheetOf({ ...contextOf(log), profile }, log.events, '2026-03-05T16:00:00Z').parts.filter(({ code }) => code === 'tighten again');
+  expect(again()).toEqual([]);
+  log.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count: 2 }] });
+  expect(again()).toMatchObject([{ piece: 'grille', group: 'bolts', count: 2, afterKm: 50 }]);
 });

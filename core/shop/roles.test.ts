@@ -13,6 +13,8 @@ test('the table of roles: everyone records, who is in training opens and signs n
 
 test('an event asks for the right to what it does', () => {
   expect(['job.signed', 'job.reopened', 'fact.recorded'].map(rightFor)).toEqual(['sign off', 'reopen', 'record']);
+  expect(['promise.made', 'wish.written', 'kit.dropped', 'job.cancelled'].map(rightFor)).toEqual(Array(4).fill('change the order'));
+  expect(['bay.taken', 'job.assigned', 'note.written', 'night.left', 'plug.parted'].map(rightFor)).toEqual(Array(5).fill('record'));
   expect(roleFaults('installer', 'sign off', 'events[2]')).toEqual([{ path: 'events[2]', code: 'role', data: { right: 'sign off', role: 'installer', who: 'lead' } }]);
   expect(roleFaults('lead', 'sign off')).toEqual([]);
 });

@@ -178,3 +178,14 @@ test('on a recheck the kit of the earlier job is tried, aimed and held again; wh
   expect(lampAims(context()).map(({ key }) => key)).toEqual(['test-kit/lamp']);
   expect(standingOf(context(), undefined).missing.map(({ code }) => code)).toEqual(expect.arrayContaining(['new-untried', 'wall-missing']));
 });
+
+test('only what was tightened is held again, and nothing once the work is cancelled', () => {
+  const log = openedLog();
+  const [fitment] = PAIR.fitments;
+  const clicked = { ...PAIR, fitments: [{ ...fitment, fitSteps: (fitment?.fitSteps ?? []).map((step) => ({ ...step, passes: ['start' as const] })) }] } as typeof PAIR;
+  expect(fit.toRecheck({ ...contextOf(log), kits: [], fitted: [clicked] })).toEqual([]);
+  const asking = () => fit.asked({ ...contextOf(log), kits: [], fitted: [PAIR] }).map(({ code }) => code);
+  expect(asking()).toEqual(['bolts-to-recheck']);
+  log.add('job.cancelled', { why: 'sold' });
+  expect(asking()).toEqual([]);
+});
