@@ -31,6 +31,8 @@ test(
     const { page, context } = await openBench(browser, server.address, 'fern');
     await page.goto(`${server.address}/jobs/hill-road-12/check-in`);
     await page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
+    // Who is here is told and kept beside the job: before that nobody is known while the server is away.
+    await page.getByRole('banner').getByRole('button', { name: 'Fern' }).waitFor();
     await database.stop();
     expect(await healthy(server.address)).toBe(503);
     await page.getByRole('textbox', { name: 'Battery at rest' }).fill('12.3');

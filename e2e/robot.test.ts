@@ -79,7 +79,9 @@ class Hand {
     const name = this.nameOf(piece).toLowerCase();
     const opening = LEVELS.indexOf(level) > LEVELS.indexOf(this.levels.get(piece) ?? 'fitted');
     this.levels.set(piece, level);
-    if (opening && (await this.opened(name))) return;
+    // Some levels have a saying of their own: the bonnet is opened and propped.
+    const own = this.documents.profile.pieces.find(({ id }) => id === piece)?.levels.find((entry) => entry.level === level)?.say;
+    if (opening && (await this.opened(own ?? name))) return;
     await this.go('Close up');
     await this.page.locator('article.step').waitFor();
     const shown = await this.heading();
