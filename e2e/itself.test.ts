@@ -153,3 +153,27 @@ test(
   },
   LONG_MS,
 );
+
+test(
+  'what was tapped for the night holds for what it was tapped for: more of it since, or another job, and it is to be seen to again',
+  async () => {
+    const { page } = await shop.open('fern');
+    const [one, two] = [await openedJob(page, shop.address), await openedJob(page, shop.address)];
+    const off = (piece: string, way: string, group: string, count: number): [string, object] => ['piece.moved', { piece, level: 'off', way, fasteners: [{ group, count }] }];
+    for (const job of [one, two]) await append(page, shop.address, job, [off('tow-eye-cover', 'front', 'tab', 1)]);
+    await itself(page, one);
+    const trays = page.getByRole('button', { name: /^Trays closed/ });
+    await trays.click();
+    expect(await trays.getAttribute('aria-pressed')).toBe('true');
+    await append(page, shop.address, one, [off('gutter-strip-left', 'from-step', 'clips', 6)]);
+    await page.getByRole('button', { name: 'Trays closed: 7 fasteners in them' }).waitFor();
+    expect(await trays.getAttribute('aria-pressed')).toBe('false');
+    await trays.click();
+    // The other job by its own address, in the same page.
+    await page.evaluate((to) => window.history.pushState({}, '', to), `/jobs/${two}/job`);
+    await page.evaluate(() => window.dispatchEvent(new PopStateEvent('popstate', { state: window.history.state })));
+    await page.getByRole('button', { name: 'Trays closed: 1 fastener in them' }).waitFor();
+    expect(await trays.getAttribute('aria-pressed')).toBe('false');
+  },
+  LONG_MS,
+);

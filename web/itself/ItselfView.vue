@@ -40,9 +40,9 @@ function cancel(why: string): void {
     </template>
     <p v-if="job.state.cancelled" class="heeded" role="status">
       {{ CANCEL.is(job.state.cancelled.why) }} {{ job.state.touched ? CANCEL.touched : CANCEL.untouched }}
-      <router-link v-if="job.standing?.holding" class="push small" :to="{ name: 'station', params: { id: job.view?.id, station: job.standing.holding.station } }"
-        >Go there</router-link
-      >
+      <router-link v-if="job.standing?.holding" class="push small" :to="{ name: 'station', params: { id: job.view?.id, station: job.standing.holding.station } }">{{
+        CANCEL.go
+      }}</router-link>
     </p>
     <div class="panes">
       <AgreedPane />

@@ -1,40 +1,41 @@
 <script setup lang="ts">
-import dayjs from 'dayjs';
 import { computed, ref, watch } from 'vue';
-import { LONGEST_TEXT, nightLines, type NightItem } from '@jade/core/job';
+import { LONGEST_TEXT, nightLines, type NightLine } from '@jade/core/job';
 import { itself } from '@jade/core/stations';
 import { NIGHT, sayNight } from '@jade/words/itself';
-import { fits, within } from '../design/words.ts';
+import { within } from '../design/words.ts';
 import AskText from '../design/AskText.vue';
 import WordsField from '../design/WordsField.vue';
 import { useCurrentJob } from '../job/current.ts';
-import { useSession } from '../session/index.ts';
+import { useNight } from './night.ts';
 
 /** A vehicle that stays open for the night: what is seen to before, and whether it is found so again. */
 const { job, context, names } = useCurrentJob();
-const session = useSession();
 const lines = computed(() => nightLines(context.value));
-const seen = ref<NightItem[]>([]);
+/** What was seen to, by the words under which it was tapped: where there is more of it since, it is to be seen to again. */
+const tapped = ref<Record<string, string>>({});
 const where = ref('');
 const telling = ref(false);
 const night = computed(() => job.state.night);
+const since = useNight();
 watch(night, (now) => {
-  if (now) [seen.value, where.value] = [[], ''];
+  if (now) [tapped.value, where.value] = [{}, ''];
 });
-const since = computed(
-  () => night.value && NIGHT.since(dayjs(night.value.at).format('dddd HH:mm'), night.value.by === undefined ? undefined : session.benchNameOf(night.value.by)),
-);
-const isSeen = (item: NightItem) => (night.value?.seen ?? seen.value).includes(item);
+const sayOf = (line: NightLine) => sayNight(line, names.value);
+const isSeen = (line: NightLine) => (night.value ? night.value.seen.includes(line.item) : tapped.value[line.item] === sayOf(line));
 
-function toggle(item: NightItem): void {
-  seen.value = isSeen(item) ? seen.value.filter((entry) => entry !== item) : [...seen.value, item];
+function toggle(line: NightLine): void {
+  tapped.value = { ...tapped.value, [line.item]: isSeen(line) ? '' : sayOf(line) };
 }
-const leave = () => void job.perform(itself.leftOvernight(context.value, seen.value, where.value));
+function leave(): void {
+  const seen = lines.value.filter(isSeen).map(({ item }) => item);
+  void job.perform(itself.leftOvernight(context.value, seen, where.value));
+}
 function again(note?: string): void {
   telling.value = false;
   void job.perform(itself.foundAgain(context.value, note));
 }
-const ready = computed(() => within(where.value, LONGEST_TEXT.where) && (where.value === '' || fits(where.value, LONGEST_TEXT.where)));
+const ready = computed(() => within(where.value, LONGEST_TEXT.where));
 </script>
 
 <template>
@@ -48,8 +49,8 @@ const ready = computed(() => within(where.value, LONGEST_TEXT.where) && (where.v
       <p v-if="night.where">{{ NIGHT.where }}: {{ night.where }}</p>
       <ul class="rows">
         <li v-for="line in lines" :key="line.item">
-          <span class="grow">{{ sayNight(line, names) }}</span>
-          <span :class="isSeen(line.item) ? 'good' : 'odd'">{{ isSeen(line.item) ? NIGHT.seen : NIGHT.unseen }}</span>
+          <span class="grow">{{ sayOf(line) }}</span>
+          <span :class="isSeen(line) ? 'good' : 'odd'">{{ isSeen(line) ? NIGHT.seen : NIGHT.unseen }}</span>
         </li>
       </ul>
       <p>{{ NIGHT.look }}</p>
@@ -62,7 +63,7 @@ const ready = computed(() => within(where.value, LONGEST_TEXT.where) && (where.v
       <p class="soft">{{ NIGHT.ask }}</p>
       <ul class="items">
         <li v-for="line in lines" :key="line.item">
-          <button type="button" class="push item" :aria-pressed="isSeen(line.item)" @click="toggle(line.item)">{{ sayNight(line, names) }}</button>
+          <button type="button" class="push item" :aria-pressed="isSeen(line)" @click="toggle(line)">{{ sayOf(line) }}</button>
         </li>
       </ul>
       <WordsField v-model="where" :label="NIGHT.where" :most="LONGEST_TEXT.where" />

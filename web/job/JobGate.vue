@@ -22,7 +22,8 @@ watch(
     >{{ job.failed }} <button type="button" class="push small" @click="job.load(String(route.params.id))">{{ OPENING.again }}</button>
     <router-link class="push small" :to="{ name: 'board' }">{{ OPENING.board }}</router-link></EmptyNote
   >
-  <div v-else-if="job.view && job.context && job.names" class="stack">
+  <!-- What is begun on one job is not taken to another. -->
+  <div v-else-if="job.view && job.context && job.names" :key="job.view.id" class="stack">
     <slot name="head" :view="job.view" :context="job.context" />
     <ul v-if="job.refusals.length > 0" class="heeded" role="alert">
       <li v-for="refusal in job.refusals" :key="refusal.code">{{ OPENING.refused }} {{ sayRefusal(refusal, job.names) }}</li>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import dayjs from 'dayjs';
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { LONGEST_TEXT, toTakeOut } from '@jade/core/job';
@@ -10,6 +9,7 @@ import { STATION_NAMES, STATION_QUESTIONS, sayHold } from '@jade/words/stations'
 import { sayContradiction } from '@jade/words/job';
 import AskText from '../design/AskText.vue';
 import EmptyNote from '../design/EmptyNote.vue';
+import { useNight } from '../itself/night.ts';
 import NotesPane from '../itself/NotesPane.vue';
 import JobGate from '../job/JobGate.vue';
 import { useJob } from '../job/store.ts';
@@ -53,10 +53,7 @@ const contradicted = computed(() => {
     return [sayContradiction(entries, names, session.benchNameOf)];
   });
 });
-const night = computed(() => {
-  const { night: left } = job.state;
-  return left && NIGHT.since(dayjs(left.at).format('dddd HH:mm'), left.by === undefined ? undefined : session.benchNameOf(left.by));
-});
+const night = useNight();
 const asking = ref<{ about: string; text: string } | undefined>();
 
 const anew = () => location.reload();
