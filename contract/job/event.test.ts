@@ -6,7 +6,16 @@ const pin = { slug: 'a', version: 1 };
 
 /** One well-formed payload of every type, with every optional field. */
 const WHOLE: Record<EventType, Record<string, unknown>> = {
-  'job.opened': { vehicle: 'v', profile: pin, kits: [pin], rules: pin, promisedAt: '2026-03-05T16:00:00Z', bay: 'Yard', follows: { job: 'j', why: 'recheck' }, fitted: [pin] },
+  'job.opened': {
+    vehicle: 'v',
+    profile: pin,
+    kits: [pin],
+    rules: pin,
+    promisedAt: '2026-03-05T16:00:00Z',
+    bay: 'Yard',
+    follows: { job: 'j', why: 'recheck' },
+    fitted: [{ ...pin, options: [{ option: 'lens', choice: 'clear' }] }],
+  },
   'job.repinned': { profile: pin, kits: [pin], rules: pin, lost: ['pieces/grille'] },
   'job.assigned': { person: 'fern' },
   'promise.made': { at: '2026-03-05T16:00:00Z', why: 'as agreed' },

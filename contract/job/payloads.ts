@@ -19,6 +19,7 @@ import {
   SCHOOLS,
   WIRE_OPENINGS,
   type DocumentPin as PlainPin,
+  type FittedKit as PlainFitted,
   type BroughtIn as PlainBroughtIn,
   type EventType,
   type FollowsWhy,
@@ -48,6 +49,16 @@ export class BroughtIn implements PlainBroughtIn {
   @Optional() @Text(MOST.keys) keys?: string;
 }
 
+class FittedChoice {
+  @Slug() option!: string;
+  @Slug() choice!: string;
+}
+
+/** A kit that an earlier job fitted, with the choices that stand for it. */
+class FittedKit extends DocumentPin implements PlainFitted {
+  @Each(() => FittedChoice, 40) options!: FittedChoice[];
+}
+
 /** The job that another one follows, and why. */
 export class Follows {
   @Slug() job!: string;
@@ -63,7 +74,7 @@ class JobOpened extends BroughtIn implements P<'job.opened'> {
   @Optional() @Moment() promisedAt?: string;
   @Optional() @Text(40) bay?: string;
   @Optional() @Part(() => Follows) follows?: Follows;
-  @Optional() @Each(() => DocumentPin, 20) fitted?: DocumentPin[];
+  @Optional() @Each(() => FittedKit, 20) fitted?: FittedKit[];
 }
 
 class JobRepinned implements P<'job.repinned'> {

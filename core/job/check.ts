@@ -45,7 +45,7 @@ function plugFaults({ pins, rows, columns }: FoundPlug, path: string): Fault[] {
 }
 
 /** Events that are also of kits that an earlier job fitted. */
-const AGAIN: readonly EventType[] = ['final.tested', 'step.rechecked', 'option.chosen'];
+const AGAIN: readonly EventType[] = ['final.tested', 'step.rechecked'];
 
 function eventFaults(
   event: JobEvent,

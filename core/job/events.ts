@@ -56,6 +56,11 @@ export interface DocumentPin {
   version: number;
 }
 
+/** A kit that an earlier job fitted, with the choices that stand for it: they were made then, and are not said anew. */
+export interface FittedKit extends DocumentPin {
+  options: { option: string; choice: string }[];
+}
+
 /** A count of one fastener group. */
 export interface GroupCount {
   group: string;
@@ -110,7 +115,7 @@ export interface Payloads {
     bay?: string;
     /** The job that it follows, and why; `fitted` are the kits that were on the vehicle when that one left. */
     follows?: { job: string; why: FollowsWhy };
-    fitted?: DocumentPin[];
+    fitted?: FittedKit[];
   } & BroughtIn;
   /** Newer versions taken over; `lost` names ids of the old documents that the new ones no longer have. */
   'job.repinned': { profile: DocumentPin; kits: DocumentPin[]; rules: DocumentPin; plugs?: DocumentPin; lost: string[] };

@@ -74,7 +74,7 @@ function untried(state: JobState, kit: string): void {
 }
 
 /** What may come after a job was signed without changing what was signed for. */
-const AFTER_SIGNING: readonly EventType[] = ['job.reopened', 'job.signed', 'note.written'];
+const AFTER_SIGNING: readonly EventType[] = ['job.reopened', 'job.signed', 'note.written', 'bay.taken', 'job.assigned'];
 
 /** Events that change something on the vehicle: after one of them it does not leave without being looked over. */
 const TOUCHES: readonly EventType[] = [
@@ -91,13 +91,17 @@ const TOUCHES: readonly EventType[] = [
   'plug.capped',
 ];
 
+/** Events that change what is fitted on the job. */
+const ORDERS: readonly EventType[] = ['kit.added', 'kit.dropped', 'job.cancelled', 'opening.left', 'opening.resumed'];
+
 const APPLY: { [T in EventType]: Apply<T> } = {
   'job.opened': (state, payload, event) => {
     if (state.opened) state.questions.push({ code: 'second-opening', event: event.id });
     else {
       state.opened = payload;
       state.openedYear = Number(event.at.slice(0, 4));
-      const { promisedAt, bay, wish } = payload;
+      const { promisedAt, bay, wish, fitted = [] } = payload;
+      for (const { slug, options } of fitted) for (const { option, choice } of options) within(state.options, slug)[option] = choice;
       if (promisedAt !== undefined) state.promise = { at: promisedAt };
       if (bay !== undefined) state.bay = { bay };
       if (wish !== undefined) state.wish = wish;
@@ -335,6 +339,8 @@ export function foldJob(log: readonly LoggedEvent[]): JobState {
     state.at = event.at;
     if (!state.opened && event.type !== 'job.opened') state.questions.push({ code: 'event-before-opening', event: event.id });
     if (state.signed && !AFTER_SIGNING.includes(event.type)) state.questions.push({ code: 'late-event', event: event.id });
+    // The customer signed for what there was then.
+    if (!state.signed && (TOUCHES.includes(event.type) || ORDERS.includes(event.type))) delete state.signature;
     if (TOUCHES.includes(event.type)) {
       state.touched = true;
       // Whoever works on it is there.

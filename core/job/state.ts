@@ -9,7 +9,7 @@ import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, L
 import type { StationId } from './stations.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 11;
+export const FOLD_VERSION = 12;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -294,9 +294,9 @@ export function wanting({ broken, spent, renewed }: GroupTally): number {
   return Math.max(0, broken + spent - renewed);
 }
 
-/** Whether a job has left the shop: signed, or cancelled before anything on the vehicle was touched. */
-export const hasLeft = ({ signed, cancelled, touched }: Pick<JobState, 'signed' | 'cancelled' | 'touched'>): boolean =>
-  signed !== undefined || (cancelled !== undefined && !touched);
+/** Whether a job has left the shop: signed, or cancelled before anything on the vehicle was touched, with no charger on it. */
+export const hasLeft = ({ signed, cancelled, touched, charger }: Pick<JobState, 'signed' | 'cancelled' | 'touched' | 'charger'>): boolean =>
+  signed !== undefined || (cancelled !== undefined && !touched && !charger);
 
 /** The pins of a job, or undefined before it is opened. */
 export function pinsOf(state: JobState): Pick<Payloads['job.opened'], 'profile' | 'kits' | 'rules' | 'plugs' | 'fitted'> | undefined {

@@ -91,13 +91,21 @@ test('a vehicle comes again for what an earlier job fitted: its kits, their opti
   const second = await open({ kits: [], follows: { job: first.id, why: 'comeback' } });
   const view = await get<JobView>(`/api/jobs/${second.id}`);
   expect([view.kits, view.fitted?.map(({ slug }) => slug), view.follows?.job, view.follows?.why]).toEqual([[], ['cairn-fen-pair'], first.id, 'comeback']);
-  expect(view.events.filter(({ type }) => type === 'option.chosen').map(({ payload }) => payload)).toEqual([{ kit: 'cairn-fen-pair', option: 'colour', choice: 'amber' }]);
+  // What was chosen then stands with the opening: nobody chose it now.
+  expect(view.events.map(({ type }) => type)).not.toContain('option.chosen');
+  expect(view.events[0]?.payload).toMatchObject({ fitted: [{ slug: 'cairn-fen-pair', options: [{ option: 'colour', choice: 'amber' }] }] });
   expect((await line(second.id))?.follows?.job).toBe(first.id);
   expect((await line(second.id))?.summary.kits).toEqual(['Cairn Fen pair']);
   expect((await get<JobView>(`/api/jobs/${first.id}`)).followedBy.map(({ job, why }) => [job, why])).toEqual([[second.id, 'comeback']]);
   // What was tried and held on the earlier job's kit is taken; what fits anything is not.
   const { body } = await send(second.id, event('final.tested', { kit: 'cairn-fen-pair', test: 'no-such', passed: true }), event('match.confirmed', { kit: 'cairn-fen-pair' }));
   expect(body.answers?.map(({ faults }) => faults?.[0]?.code)).toEqual(['unknown-id', 'unknown-id']);
+});
+
+test('what an earlier job did not fit is followed by nothing', async () => {
+  const { id } = await open();
+  await send(id, event('job.cancelled', { why: 'sold' }));
+  expect(await open({ kits: [], follows: { job: id, why: 'comeback' } })).toMatchObject({ status: 409, faults: ['follows.job conflict'] });
 });
 
 test('jobs are found by number, customer, kit, kind of vehicle and body, all words together', async () => {

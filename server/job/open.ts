@@ -1,6 +1,6 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { foldJob, hasLeft, type BroughtIn, type DocumentPin, type FollowsWhy, type JobEvent } from '@jade/core/job';
+import { foldJob, hasLeft, isDropped, type BroughtIn, type FittedKit, type FollowsWhy, type JobEvent } from '@jade/core/job';
 import { duplicateIds, FaultyInput } from '@jade/core/faults';
 import type { NewJob } from '@jade/contract/job';
 import { makeVehicle, vehicleNow } from '../customers/index.ts';
@@ -61,22 +61,21 @@ async function factsOfLastJob(tx: Connection, vehicle: string): Promise<JobEvent
   );
 }
 
-type Chosen = JobEvent<'option.chosen'>['payload'];
-
 /**
  * What was on the vehicle when the job that is followed left: its kits that were not dropped, with those that it followed itself, and the options that
- * were chosen for them. It has to be a job of this vehicle that has left.
+ * were chosen for them. It has to be a job of this vehicle that has left and fitted something.
  */
-async function fittedBy(tx: Connection, job: string, vehicle: string): Promise<{ fitted: DocumentPin[]; chosen: Chosen[] }> {
+async function fittedBy(tx: Connection, job: string, vehicle: string): Promise<FittedKit[]> {
   const [row] = await tx.select({ vehicle: tables.jobs.vehicle }).from(tables.jobs).where(eq(tables.jobs.id, job));
   if (!row || row.vehicle !== vehicle) throw new FaultyInput([{ path: 'follows.job', code: 'unknown-id', data: { id: job, what: 'job of this vehicle' } }]);
   const state = foldJob(await readEvents(tx, job));
-  if (!hasLeft(state)) throw new Refusal(409, [{ path: 'follows.job', code: 'conflict', data: { what: 'that job is still open: go on with it' } }]);
+  const against = (what: string) => new Refusal(409, [{ path: 'follows.job', code: 'conflict', data: { what } }]);
+  if (!hasLeft(state)) throw against('that job is still open: go on with it');
   const { kits = [], fitted = [] } = state.opened ?? {};
-  const own = state.cancelled || state.left !== undefined ? [] : kits.filter(({ slug }) => state.dropped[slug] === undefined);
+  const own = kits.filter(({ slug }) => !isDropped({ state }, slug));
   const all = [...fitted.filter(({ slug }) => !own.some((pin) => pin.slug === slug)), ...own];
-  const chosen = all.flatMap(({ slug: kit }) => Object.entries(state.options[kit] ?? {}).map(([option, choice]): Chosen => ({ kit, option, choice })));
-  return { fitted: all, chosen };
+  if (all.length === 0) throw against('that job fitted nothing');
+  return all.map(({ slug, version }) => ({ slug, version, options: Object.entries(state.options[slug] ?? {}).map(([option, choice]) => ({ option, choice })) }));
 }
 
 /**
@@ -93,8 +92,8 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
   const plugs = await plugsOfShop(tx);
   const kits = [];
   for (const slug of job.kits) kits.push(await pin('kit', slug));
-  const before = job.follows && (await fittedBy(tx, job.follows.job, job.vehicle));
-  const twice = before?.fitted.find(({ slug }) => job.kits.includes(slug));
+  const fitted = job.follows && (await fittedBy(tx, job.follows.job, job.vehicle));
+  const twice = fitted?.find(({ slug }) => job.kits.includes(slug));
   if (twice) throw new Refusal(409, [{ path: `kits[${job.kits.indexOf(twice.slug)}].slug`, code: 'conflict', data: { what: 'this kit is on the vehicle already' } }]);
   const event: JobEvent<'job.opened'> = {
     id: job.eventId,
@@ -110,11 +109,10 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
       ...(job.promisedAt ? { promisedAt: job.promisedAt.toISOString() } : {}),
       ...(job.bay === undefined ? {} : { bay: job.bay }),
       ...(job.follows ? { follows: job.follows } : {}),
-      ...(before && before.fitted.length > 0 ? { fitted: before.fitted } : {}),
+      ...(fitted ? { fitted } : {}),
       ...job.brought,
     },
   };
-  const options = (before?.chosen ?? []).map((payload): JobEvent<'option.chosen'> => ({ id: v7(), type: 'option.chosen', v: 1, at: job.at.toISOString(), payload }));
   const carried = (await factsOfLastJob(tx, job.vehicle)).map((payload): JobEvent<'fact.recorded'> => ({
     id: v7(),
     type: 'fact.recorded',
@@ -122,7 +120,7 @@ export async function openJob(tx: Connection, job: JobToOpen, author: Author): P
     at: job.at.toISOString(),
     payload,
   }));
-  const events = [event, ...carried, ...options];
+  const events = [event, ...carried];
   await tx.insert(tables.jobs).values({
     id: job.id,
     vehicle: job.vehicle,

@@ -36,10 +36,10 @@ export const assigned = ({ state }: Pick<JobContext, 'state'>, person: string | 
 const happenedUnless = (already: boolean, event: Happened): Act => (already ? refused({ code: 'already' }) : happened(event));
 
 /** What the customer wants, in their words. */
-export function wished({ state }: Pick<JobContext, 'state'>, text: string): Act {
+export function wished(context: Pick<JobContext, 'state'>, text: string): Act {
   const wish = text.trim();
-  if (wish === (state.wish ?? '')) return refused({ code: 'already' });
-  return unless(tooLong(wish, LONGEST_TEXT.wish), () => [{ type: 'wish.written', payload: wish === '' ? {} : { wish } }]);
+  if (wish === (context.state.wish ?? '')) return refused({ code: 'already' });
+  return unless([...ended(context), ...tooLong(wish, LONGEST_TEXT.wish)], () => [{ type: 'wish.written', payload: wish === '' ? {} : { wish } }]);
 }
 
 /** Something that a person wants to keep, at the station where it came up. */

@@ -189,3 +189,47 @@ test('only what was tightened is held again, and nothing once the work is cancel
   log.add('job.cancelled', { why: 'sold' });
   expect(asking()).toEqual([]);
 });
+
+test('with a charger on it a cancelled vehicle stays until that is off; where it stands is no matter of what was signed', () => {
+  const log = openedLog();
+  log.add('charger.set', { on: true });
+  log.add('job.cancelled', { why: 'sold' });
+  expect(hasLeft(log.state)).toBe(false);
+  log.add('charger.set', { on: false });
+  expect(hasLeft(log.state)).toBe(true);
+  const signed = openedLog();
+  signed.add('job.signed', { atSeq: 1 });
+  signed.add('bay.taken', { bay: 'Yard' });
+  signed.add('job.assigned', { person: 'till' });
+  expect(signed.state.questions).toEqual([]);
+  expect(take(signed, itself.wished(contextOf(signed), 'more'))).toEqual(['has-left']);
+});
+
+test('what the customer signed stands for what there was then', () => {
+  const strokes = [{ points: [1, 2, 3, 4] }];
+  for (const [type, payload] of [
+    ['kit.dropped', { kit: 'test-kit', why: 'x' }],
+    ['job.cancelled', { why: 'x' }],
+    ['piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [] }],
+  ] as const) {
+    const log = openedLog();
+    log.add('customer.signed', { strokes });
+    log.add('note.written', { station: 'fit', note: 'n' });
+    expect(log.state.signature).toEqual(strokes);
+    log.add(type, payload as never);
+    expect([type, log.state.signature]).toEqual([type, undefined]);
+  }
+  // What comes late after signing off is shown before the job is opened again, and does not take the signature from it.
+  const late = openedLog();
+  late.add('customer.signed', { strokes });
+  late.add('job.signed', { atSeq: 2 });
+  late.add('piece.moved', { piece: 'grille', level: 'off', way: 'w', fasteners: [] });
+  expect(late.state.signature).toEqual(strokes);
+});
+
+test('choices of a kit that an earlier job fitted stand with it, though nobody makes them now', () => {
+  const log = openedLog();
+  const [opened] = log.events;
+  Object.assign(opened?.payload ?? {}, { fitted: [{ slug: 'fog-kit', version: 2, options: [{ option: 'lens', choice: 'amber' }] }] });
+  expect(log.state.options).toEqual({ 'fog-kit': { lens: 'amber' } });
+});
