@@ -1,9 +1,9 @@
-import { and, count, desc, eq, inArray, isNull, or, sql, type SQL, type SQLWrapper } from 'drizzle-orm';
+import { and, count, desc, eq, exists, inArray, isNull, or, sql, type SQL, type SQLWrapper } from 'drizzle-orm';
 import { plateKey } from '@jade/core/customers';
 import type { JobEvent } from '@jade/core/job';
 import type { CustomerFound, CustomerShown, CustomersFound, VehicleFound, VehicleShown, VehiclesFound, Visit } from '@jade/contract/customers';
 import { tables, type Connection } from '../database/index.ts';
-import { titlesOf } from '../documents/index.ts';
+import { libraryState, titlesOf } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 
 const { customers, events, jobs, vehicles } = tables;
@@ -28,17 +28,43 @@ function named(text: string): SQL | undefined {
   return or(and(...each), whole ? like(vehicles.plateKey, whole) : undefined);
 }
 
+/** What the library is searched by, as long as nothing is added to it: names of kits and kinds of vehicle, and the body of these. */
+const library = new WeakMap<Connection, { state: number; entries: { kind: string; slug: string; text: string }[] }>();
+
+async function libraryEntries(db: Connection) {
+  const { documents } = tables;
+  const [row] = await db.select({ state: libraryState }).from(sql`dual`);
+  const known = library.get(db);
+  if (known && known.state === row?.state) return known.entries;
+  const rows = await db
+    .select({ kind: documents.kind, slug: documents.slug, title: documents.title, body: sql<string | null>`json_value(${documents.body}, '$.body')` })
+    .from(documents)
+    .where(inArray(documents.kind, ['vehicle', 'kit']));
+  const entries = rows.map(({ kind, slug, title, body }) => ({ kind, slug, text: `${title} ${body ?? ''}`.toLowerCase() }));
+  library.set(db, { state: row?.state ?? 0, entries });
+  return entries;
+}
+
 /** Every word of a search is in the plate, the number, the customer's name, the kind or body of the vehicle, or the name of a kit of the job. */
-function namedJob(text: string): SQL | undefined {
-  const words = wordsOf(text);
-  if (words.length === 0) return undefined;
-  const { documents, jobKits } = tables;
+async function namedJob(db: Connection, text: string): Promise<SQL | undefined> {
+  const { jobKits } = tables;
+  const entries = await libraryEntries(db);
   return and(
-    ...words.map((word) => {
+    ...wordsOf(text).map((word) => {
       const key = plateKey(word);
-      const kind = sql`exists (select 1 from ${documents} d where d.kind = 'vehicle' and d.slug = ${vehicles.profile} and (${like(sql`d.title`, word)} or ${like(sql`json_value(d.body, '$.body')`, word)}))`;
-      const kit = sql`exists (select 1 from ${jobKits} k join ${documents} d on d.kind = 'kit' and d.slug = k.kit where k.job = ${jobs.id} and ${like(sql`d.title`, word)})`;
-      return or(key ? like(vehicles.plateKey, key) : undefined, like(vehicles.number, word), like(customers.name, word), kind, kit);
+      const slugs = (kind: string) => [...new Set(entries.filter((entry) => entry.kind === kind && entry.text.includes(word.toLowerCase())).map(({ slug }) => slug))];
+      const [kinds, kits] = [slugs('vehicle'), slugs('kit')];
+      const kit = db
+        .select({ job: jobKits.job })
+        .from(jobKits)
+        .where(and(eq(jobKits.job, jobs.id), inArray(jobKits.kit, kits)));
+      return or(
+        key ? like(vehicles.plateKey, key) : undefined,
+        like(vehicles.number, word),
+        like(customers.name, word),
+        kinds.length > 0 ? inArray(vehicles.profile, kinds) : undefined,
+        kits.length > 0 ? exists(kit) : undefined,
+      );
     }),
   );
 }
@@ -51,7 +77,7 @@ export async function jobsNamed(db: Connection, text: string, most: number): Pro
     .from(jobs)
     .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
     .innerJoin(customers, eq(customers.id, vehicles.customer))
-    .where(or(namedJob(text), whole ? like(vehicles.plateKey, whole) : undefined))
+    .where(or(await namedJob(db, text), whole ? like(vehicles.plateKey, whole) : undefined))
     .orderBy(desc(jobs.openedAt), desc(jobs.id))
     .limit(most);
   return rows.map((row) => row.id);
