@@ -100,6 +100,20 @@ const owned = (db: Connection) =>
 
 type Owned = Awaited<ReturnType<typeof owned>>[number];
 
+/** Kits of jobs as they are now, without those that are not fitted after all. */
+async function kitsOf(db: Connection, ids: readonly string[]): Promise<Map<string, string[]>> {
+  const { jobKits } = tables;
+  const found = new Map<string, string[]>();
+  if (ids.length === 0) return found;
+  const rows = await db
+    .select({ job: jobKits.job, kit: jobKits.kit })
+    .from(jobKits)
+    .where(and(inArray(jobKits.job, [...ids]), eq(jobKits.dropped, false)))
+    .orderBy(jobKits.kit);
+  for (const { job, kit } of rows) found.set(job, [...(found.get(job) ?? []), kit]);
+  return found;
+}
+
 /** Visits of vehicles to the shop, the last first; at most `most` of each. */
 async function visitsOf(db: Connection, ids: readonly string[], most: number): Promise<Map<string, Visit[]>> {
   const found = new Map<string, Visit[]>(ids.map((id) => [id, []]));
@@ -117,11 +131,15 @@ async function visitsOf(db: Connection, ids: readonly string[], most: number): P
     .where(sql`${ranked.place} <= ${most}`)
     .orderBy(desc(ranked.openedAt), desc(ranked.id));
   const opened = rows.map((row) => ({ ...row, payload: JSON.parse(row.payload) as JobEvent<'job.opened'>['payload'] }));
-  const titles = await titlesOf(db, 'kit', [...new Set(opened.flatMap(({ payload }) => payload.kits.map((kit) => kit.slug)))]);
+  const kits = await kitsOf(
+    db,
+    opened.map(({ job }) => job),
+  );
+  // What an earlier job fitted is on the vehicle too.
+  const on = new Map(opened.map(({ job, payload }) => [job, [...(payload.fitted ?? []).map(({ slug }) => slug), ...(kits.get(job) ?? [])]]));
+  const titles = await titlesOf(db, 'kit', [...new Set([...on.values()].flat())]);
   for (const { job, vehicle, openedAt, signed, payload } of opened)
-    found
-      .get(vehicle)
-      ?.push({ job, openedAt: openedAt.toISOString(), signed, kits: payload.kits.map((kit) => titles.get(kit.slug) ?? kit.slug), mileage: payload.mileage ?? null });
+    found.get(vehicle)?.push({ job, openedAt: openedAt.toISOString(), signed, kits: (on.get(job) ?? []).map((kit) => titles.get(kit) ?? kit), mileage: payload.mileage ?? null });
   return found;
 }
 

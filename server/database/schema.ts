@@ -126,6 +126,8 @@ export const jobKits = mysqlTable(
       .notNull()
       .references(() => jobs.id),
     kit: id('kit').notNull(),
+    /** It is not fitted after all, as folded. */
+    dropped: boolean('dropped').notNull().default(false),
   },
   (table) => [primaryKey({ columns: [table.job, table.kit] }), index('job_kits_kit').on(table.kit)],
 );

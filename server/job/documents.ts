@@ -14,8 +14,10 @@ const { jobs, jobKits, vehicles } = tables;
 /** How many of a job's kits have left the shop on another job: a column of a question that asks for the job's row. */
 const kitsThatLeft = sql<number>`(
   select count(*) from ${jobKits} own where own.job = ${jobs.id} and exists (
-    select 1 from ${jobKits} other join ${jobs} earlier on earlier.id = other.job where other.kit = own.kit and earlier.signed and earlier.id <> own.job limit 1))`.mapWith(Number);
-const kitsOfJob = sql<number>`(select count(*) from ${jobKits} own where own.job = ${jobs.id})`.mapWith(Number);
+    select 1 from ${jobKits} other join ${jobs} earlier on earlier.id = other.job where other.kit = own.kit and not other.dropped and earlier.signed and earlier.id <> own.job limit 1) and not own.dropped)`.mapWith(
+  Number,
+);
+const kitsOfJob = sql<number>`(select count(*) from ${jobKits} own where own.job = ${jobs.id} and not own.dropped)`.mapWith(Number);
 
 /** Whether one of a job's kits has not yet left the shop on another job: a column of a question that asks for the job's row. */
 export const newKitColumn = sql<boolean>`${kitsThatLeft} < ${kitsOfJob}`.mapWith(Boolean);
@@ -26,8 +28,8 @@ export async function newKitsOf(db: Connection, job: string): Promise<string[]> 
     .select({ kit: jobKits.kit })
     .from(jobKits)
     .where(
-      sql`${jobKits.job} = ${job} and not exists (
-        select 1 from ${jobKits} other join ${jobs} earlier on earlier.id = other.job where other.kit = ${jobKits.kit} and earlier.signed and earlier.id <> ${job} limit 1)`,
+      sql`${jobKits.job} = ${job} and not ${jobKits.dropped} and not exists (
+        select 1 from ${jobKits} other join ${jobs} earlier on earlier.id = other.job where other.kit = ${jobKits.kit} and not other.dropped and earlier.signed and earlier.id <> ${job} limit 1)`,
     )
     .orderBy(jobKits.kit);
   return rows.map(({ kit }) => kit);

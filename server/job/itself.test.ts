@@ -97,9 +97,30 @@ test('a vehicle comes again for what an earlier job fitted: its kits, their opti
   expect((await line(second.id))?.follows?.job).toBe(first.id);
   expect((await line(second.id))?.summary.kits).toEqual(['Cairn Fen pair']);
   expect((await get<JobView>(`/api/jobs/${first.id}`)).followedBy.map(({ job, why }) => [job, why])).toEqual([[second.id, 'comeback']]);
+  // The visit names it too, so that a third job can follow this one.
+  const found = await get<{ vehicles: { lastVisit: { job: string; kits: string[] } | null }[] }>('/api/vehicles?find=SV%203');
+  expect(found.vehicles[0]?.lastVisit).toMatchObject({ job: second.id, kits: ['Cairn Fen pair'] });
   // What was tried and held on the earlier job's kit is taken; what fits anything is not.
   const { body } = await send(second.id, event('final.tested', { kit: 'cairn-fen-pair', test: 'no-such', passed: true }), event('match.confirmed', { kit: 'cairn-fen-pair' }));
   expect(body.answers?.map(({ faults }) => faults?.[0]?.code)).toEqual(['unknown-id', 'unknown-id']);
+});
+
+test('a kit that was dropped, or cancelled with its job, has never left the shop; the last visit names what was fitted', async () => {
+  const kits = async (id: string) => (await get<JobView>(`/api/jobs/${id}`)).newKits;
+  const last = async () => (await get<{ vehicles: { lastVisit: { kits: string[] } | null }[] }>('/api/vehicles?find=HR%2012')).vehicles[0]?.lastVisit?.kits;
+  const opened = async () => (await open({ vehicle: 'hill-road-12', kits: [{ slug: 'tarn-stern-pair' }, { slug: 'cairn-fen-pair' }] })).id;
+  const [one, two] = [await opened(), await opened()];
+  expect(await kits(two)).toContain('tarn-stern-pair');
+  await send(one, event('kit.dropped', { kit: 'tarn-stern-pair', why: 'too dear' }), event('job.signed', { atSeq: 1 }));
+  expect(await kits(two)).toContain('tarn-stern-pair');
+  expect(await kits(one)).not.toContain('tarn-stern-pair');
+  const gone = event('job.cancelled', { why: 'sold' });
+  await send(two, gone);
+  expect(await last()).toEqual([]);
+  const three = await opened();
+  expect(await kits(three)).toContain('tarn-stern-pair');
+  await send(two, event('undone', { event: gone.id }), event('job.signed', { atSeq: 1 }));
+  expect(await kits(three)).not.toContain('tarn-stern-pair');
 });
 
 test('what an earlier job did not fit is followed by nothing', async () => {

@@ -30,7 +30,7 @@ export async function addKit(tx: Connection, job: string, { id, kit: slug }: { i
   const { version } = await getDocument(tx, 'kit', slug);
   const event: JobEvent<'kit.added'> = { id, type: 'kit.added', v: 1, at: new Date().toISOString(), payload: { kit: { slug, version } } };
   await insertEvents(tx, [eventRow(job, row.seq + 1, event, canonicalHash(event), author)], chain);
-  await countUp(tx, job, row.seq + 1, [event], [...log, event]);
   await tx.insert(tables.jobKits).ignore().values({ job, kit: slug });
+  await countUp(tx, job, row.seq + 1, [event], [...log, event]);
   return row.seq + 1;
 }

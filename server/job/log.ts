@@ -1,6 +1,6 @@
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
-import { foldJob, hasLeft, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { foldJob, hasLeft, isDropped, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
@@ -70,8 +70,19 @@ const setCounter = asked<unknown, { job: string; seq: number }>((tx) =>
     .where(eq(jobs.id, sql.placeholder('job'))),
 );
 
-/** Types of event that can change what stands in a job's row besides its counter: whether it has left the shop, what is promised, where it stands. */
-const IN_THE_ROW: readonly EventType[] = ['job.signed', 'job.reopened', 'job.cancelled', 'promise.made', 'bay.taken', 'undone'];
+/** Types of event that can change what stands in a job's row besides its counter: whether it has left the shop, what is promised, where it stands, which of its kits are fitted. */
+const IN_THE_ROW: readonly EventType[] = [
+  'job.signed',
+  'job.reopened',
+  'job.cancelled',
+  'promise.made',
+  'bay.taken',
+  'kit.added',
+  'kit.dropped',
+  'opening.left',
+  'opening.resumed',
+  'undone',
+];
 
 /** Writes a job's counter, and what else of its row can be another, with the events that they come from. */
 export async function countUp(tx: Connection, job: string, seq: number, appended: readonly JobEvent[], log: readonly LoggedEvent[]): Promise<void> {
@@ -85,6 +96,16 @@ export async function countUp(tx: Connection, job: string, seq: number, appended
     .update(jobs)
     .set({ seq, signed: hasLeft(state), promisedAt: state.promise.at === undefined ? null : new Date(state.promise.at), ...bay })
     .where(eq(jobs.id, job));
+  const { jobKits } = tables;
+  const kits = state.opened?.kits ?? [];
+  for (const dropped of [false, true]) {
+    const slugs = kits.flatMap(({ slug }) => (isDropped({ state }, slug) === dropped ? [slug] : []));
+    if (slugs.length > 0)
+      await tx
+        .update(jobKits)
+        .set({ dropped })
+        .where(and(eq(jobKits.job, job), inArray(jobKits.kit, slugs)));
+  }
 }
 
 /**

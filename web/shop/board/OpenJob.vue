@@ -86,7 +86,7 @@ const keys = field('keys');
 const counter = field('counter');
 const why = field('follows');
 /** The last job of the vehicle, where it has left: this one may follow it. */
-const last = computed(() => (!making.value && known.value?.lastVisit?.signed ? known.value.lastVisit : undefined));
+const last = computed(() => (!making.value && known.value?.lastVisit?.signed && known.value.lastVisit.kits.length > 0 ? known.value.lastVisit : undefined));
 const follows = computed(() => (last.value && why.value ? { job: last.value.job, why: why.value } : undefined));
 const REASONS = [
   { value: 'no', text: FOLLOWING.no },

@@ -1,0 +1,1 @@
+ALTER TABLE `job_kits` ADD `dropped` boolean DEFAULT false NOT NULL;
