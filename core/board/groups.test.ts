@@ -1,4 +1,4 @@
-import { byBay, byDay, byWeekLeft, dayGroupOf, type OnBoard } from './index.ts';
+import { byBay, byDay, byWeekLeft, dayGroupOf, lateBy, type OnBoard } from './index.ts';
 
 const DAY_MS = 86_400_000;
 const dayOf = (iso: string) => Math.floor(Date.parse(iso) / DAY_MS);
@@ -73,4 +73,16 @@ test('what has left stands by week, Monday to Sunday, the last first', () => {
 test('what left by a clock that goes before counts to this week', () => {
   const ahead = job('ahead', { left: true, leftAt: '2026-03-10T09:00:00Z' });
   expect(byWeekLeft([ahead], NOW, dayOf, weekdayOf).map(({ weeksAgo }) => weeksAgo)).toEqual([0]);
+});
+
+test.each([
+  [null, undefined],
+  ['2026-03-05T12:00:00Z', undefined],
+  ['2026-03-05T11:59:00Z', { in: 'hours', count: 0 }],
+  ['2026-03-05T10:30:00Z', { in: 'hours', count: 1 }],
+  ['2026-03-03T12:30:00Z', { in: 'hours', count: 47 }],
+  ['2026-03-03T12:00:00Z', { in: 'days', count: 2 }],
+  ['2026-02-28T13:00:00Z', { in: 'days', count: 4 }],
+])('promised for %s it is late by %j', (promisedAt, late) => {
+  expect(lateBy({ promisedAt }, NOW)).toEqual(late);
 });

@@ -7,7 +7,7 @@ export interface OnBoard {
   leftAt: string | null;
 }
 
-/** A day as it is counted from the first of year one in the reader's own calendar. */
+/** The number of a day in the reader's own calendar, from whatever day it is counted. */
 export type DayOf = (iso: string) => number;
 
 export type DayGroup = 'late' | 'today' | 'tomorrow' | 'later' | 'no promise';
@@ -19,6 +19,22 @@ export function dayGroupOf({ promisedAt }: Pick<OnBoard, 'promisedAt'>, now: str
   if (Date.parse(promisedAt) < Date.parse(now)) return 'late';
   const days = dayOf(promisedAt) - dayOf(now);
   return days <= 0 ? 'today' : days === 1 ? 'tomorrow' : 'later';
+}
+
+/** By how much a promise is past: whole hours up to two days, then whole days. */
+export interface Late {
+  in: 'hours' | 'days';
+  count: number;
+}
+const HOUR_MS = 3_600_000;
+const DAY_HOURS = 24;
+
+/** By how much what was promised is past; undefined where it is not, or nothing was. */
+export function lateBy({ promisedAt }: Pick<OnBoard, 'promisedAt'>, now: string): Late | undefined {
+  const pastMs = promisedAt === null ? -1 : Date.parse(now) - Date.parse(promisedAt);
+  if (pastMs <= 0) return undefined;
+  const hours = Math.floor(pastMs / HOUR_MS);
+  return hours < 2 * DAY_HOURS ? { in: 'hours', count: hours } : { in: 'days', count: Math.floor(hours / DAY_HOURS) };
 }
 
 const byPromise = (a: OnBoard, b: OnBoard) => (a.promisedAt ?? '9').localeCompare(b.promisedAt ?? '9') || a.id.localeCompare(b.id);

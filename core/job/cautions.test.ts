@@ -25,7 +25,6 @@ import {
   wireJoints,
   type CautionCode,
   type JobContext,
-  type LegRoute,
 } from './index.ts';
 
 const demo = join(import.meta.dirname, '../../demo');
@@ -141,11 +140,10 @@ test('a beam above the roof and a work lamp are spoken of before the vehicle lea
 
 test('a leg along an edge or something hot says so', () => {
   const segments = profileOf('wexholm-bollard-35').cableWays?.segments ?? [];
-  const along = (...ids: string[]) => legCautions({ path: { along: segments.filter(({ id }) => ids.includes(id)) } as LegRoute['path'] });
+  const along = (...ids: string[]) => legCautions({ path: { along: segments.filter(({ id }) => ids.includes(id)) } });
   expect([along('gutter'), along('pillar')]).toEqual([['sharp edges'], []]);
   const [gutter] = segments;
-  const path = gutter && ({ along: [{ ...gutter, hazards: { heat: 1, movement: 0 }, drill: true }] } as unknown as LegRoute['path']);
-  expect(legCautions({ path })).toEqual(['hot parts', 'drilling']);
+  expect(legCautions({ path: { along: gutter ? [{ ...gutter, hazards: { heat: 1, movement: 0 }, drill: true }] : [] } })).toEqual(['hot parts', 'drilling']);
   expect(legCautions({})).toEqual([]);
 });
 

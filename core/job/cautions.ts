@@ -3,7 +3,7 @@ import { onWith } from '../states/index.ts';
 import type { Level, Piece, SupplyAsk, Way } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
 import { kitsFittedBefore, kitsOnVehicle, testsOf, type KitOnVehicle } from './kits.ts';
-import type { LegRoute } from './route.ts';
+import type { LegPath } from './route.ts';
 import type { TakeOut } from './take-out.ts';
 import type { WireJoint } from './wire.ts';
 
@@ -123,7 +123,7 @@ export function jointCautions(
 }
 
 /** What can hurt where a leg is laid. */
-export function legCautions({ path }: Pick<LegRoute, 'path'>): CautionCode[] {
+export function legCautions({ path }: { path?: Pick<LegPath, 'along'> }): CautionCode[] {
   const has = (hazard: 'edge' | 'heat' | 'movement') => path?.along.some(({ hazards }) => (hazards[hazard] ?? 0) > 0);
   return once([has('edge') && 'sharp edges', has('heat') && 'hot parts', has('movement') && 'moving parts', path?.along.some(({ drill }) => drill) && 'drilling']);
 }

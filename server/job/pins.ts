@@ -1,13 +1,12 @@
 import { and, eq, max, or } from 'drizzle-orm';
-import type { DocumentPin, JobEvent, LoggedEvent } from '@jade/core/job';
+import type { DocumentPin, LoggedEvent } from '@jade/core/job';
 import { foldJob, lostIn, pinsOf, standingEvents } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
-import { canonicalHash, getDocument, type StoredDocument } from '../documents/index.ts';
+import { getDocument, type StoredDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
-import { insertEvents } from './chain.ts';
-import { countUp, eventRow, lockJob, type Author } from './log.ts';
+import type { Author } from './log.ts';
+import { writeOwn } from './own.ts';
 import { plugsOfShop } from './library.ts';
-import { readLog } from './whole-log.ts';
 
 export interface NewerDocument extends DocumentPin {
   kind: 'vehicle' | 'kit' | 'rules' | 'plugs';
@@ -61,31 +60,19 @@ export async function newerThan(db: Connection, { profile, kits, rules, plugs }:
 }
 
 /** Takes over the newest documents as an event that lists the ids lost. Gives back the new last seq, or undefined where nothing was newer or the id is known. */
-export async function repinJob(tx: Connection, job: string, id: string, author: Author): Promise<number | undefined> {
-  const [row] = await lockJob(tx, { job });
-  if (!row) throw notFound('job', job);
-  const [known] = await tx.select({ id: tables.events.id }).from(tables.events).where(eq(tables.events.id, id));
-  if (known) return undefined;
-  const { log, chain } = await readLog(tx, job);
-  const { profile, kits, rules, plugs } = await pinnedAndNewest(tx, job, log);
-  if ([profile, ...kits, rules, ...(plugs ? [plugs] : [])].every(([pinned, newest]) => newest.version === pinned?.version)) return undefined;
-  const pin = ([, { slug, version }]: readonly [unknown, DocumentPin]): DocumentPin => ({ slug, version });
-  const side = (place: 0 | 1) => ({
-    profile: profile[place].document,
-    kits: kits.map((kit) => kit[place].document),
-    rules: rules[place].document,
-    plugs: plugs?.[place]?.document,
+export function repinJob(tx: Connection, job: string, id: string, author: Author): Promise<number | undefined> {
+  return writeOwn(tx, job, id, author, async (log) => {
+    const { profile, kits, rules, plugs } = await pinnedAndNewest(tx, job, log);
+    if ([profile, ...kits, rules, ...(plugs ? [plugs] : [])].every(([pinned, newest]) => newest.version === pinned?.version)) return undefined;
+    const pin = ([, { slug, version }]: readonly [unknown, DocumentPin]): DocumentPin => ({ slug, version });
+    const side = (place: 0 | 1) => ({
+      profile: profile[place].document,
+      kits: kits.map((kit) => kit[place].document),
+      rules: rules[place].document,
+      plugs: plugs?.[place]?.document,
+    });
+    const all = lostIn(side(0), side(1));
+    const lost = all.length > MOST_LOST ? [...all.slice(0, MOST_LOST), `and ${all.length - MOST_LOST} more`] : all;
+    return { type: 'job.repinned', payload: { profile: pin(profile), kits: kits.map(pin), rules: pin(rules), ...(plugs ? { plugs: pin(plugs) } : {}), lost } };
   });
-  const all = lostIn(side(0), side(1));
-  const lost = all.length > MOST_LOST ? [...all.slice(0, MOST_LOST), `and ${all.length - MOST_LOST} more`] : all;
-  const event: JobEvent<'job.repinned'> = {
-    id,
-    type: 'job.repinned',
-    v: 1,
-    at: new Date().toISOString(),
-    payload: { profile: pin(profile), kits: kits.map(pin), rules: pin(rules), ...(plugs ? { plugs: pin(plugs) } : {}), lost },
-  };
-  await insertEvents(tx, [eventRow(job, row.seq + 1, event, canonicalHash(event), author)], chain);
-  await countUp(tx, job, row.seq + 1, [event], log);
-  return row.seq + 1;
 }

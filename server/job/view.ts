@@ -125,6 +125,7 @@ async function followedOf(db: Connection, rows: readonly { id: string; follows: 
 /** The jobs that follow a job, the first one first. */
 async function followersOf(db: Connection, job: string): Promise<Followed[]> {
   const rows = await db.select({ id: jobs.id, openedAt: jobs.openedAt }).from(jobs).where(eq(jobs.follows, job)).orderBy(jobs.openedAt, jobs.id).limit(50);
+  if (rows.length === 0) return [];
   const openings = await openingOf(
     db,
     rows.map(({ id }) => id),

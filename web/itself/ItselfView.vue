@@ -33,7 +33,7 @@ function cancel(why: string): void {
 <template>
   <JobGate>
     <template #head>
-      <header class="head">
+      <header class="page-head">
         <h1>{{ ITSELF.title }}</h1>
         <p class="soft">{{ ITSELF.question }}</p>
       </header>
@@ -72,13 +72,6 @@ function cancel(why: string): void {
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 4px 14px;
-}
-
 .panes {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 330px), 1fr));

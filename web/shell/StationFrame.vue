@@ -67,7 +67,7 @@ function except(note: string): void {
 <template>
   <JobGate>
     <template #head>
-      <header class="head">
+      <header class="page-head">
         <h1>{{ STATION_NAMES[station] }}</h1>
         <p class="soft">{{ STATION_QUESTIONS[station] }}</p>
         <details v-if="wants.length > 0" class="wants">
@@ -127,15 +127,8 @@ function except(note: string): void {
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 4px 14px;
-}
-
 @media (max-width: 700px) {
-  .head > .soft {
+  .page-head > .soft {
     display: none;
   }
 }

@@ -1,4 +1,3 @@
-import type { DayGroup } from '@jade/core/board';
 import type { FollowsWhy, JobState, NightItem, NightLine } from '@jade/core/job';
 import type { itself } from '@jade/core/stations';
 import type { Names } from '@jade/words/names';
@@ -141,69 +140,9 @@ export const sayNothingFitted = (why: string, cancelled: boolean): string =>
 /** Where a vehicle stands, as the log says it or, of an older one, as its row has it. */
 export const bayOf = ({ bay }: Pick<JobState, 'bay'>, row: string | null): string => (bay ? (bay.bay ?? ITSELF.noBay) : (row ?? ITSELF.noBay));
 
-/** The day board. */
-export const BOARD = {
-  title: 'Day board',
-  open: 'Open a job',
-  by: 'Board by',
-  byDay: 'By day',
-  byBay: 'By bay',
-  noPromise: 'nothing promised',
-  noBay: 'no bay',
-  noBayName: 'In no bay',
-  leftOn: (day: string) => `left ${day}`,
-  stationsOf: (plate: string) => `Stations of ${plate}`,
-  nobody: 'nobody on it',
-  night: 'left open overnight',
-  left: 'Left the shop',
-  free: 'Nothing stands here.',
-  find: 'Find a job',
-  findHint: 'number, plate, customer, kit, vehicle or body',
-  finding: 'Searching…',
-  found: (count: number, words: string) => `${plural(count, 'job')} for “${words}”`,
-  noneFound: (words: string) => `No job is found by “${words}”.`,
-  clear: 'Back to the board',
-  away: 'The board cannot be read: the server is away.',
-  again: 'Try again',
-  reading: 'Reading the board…',
-  empty: 'No job is open. Open one for the vehicle that stands in the yard.',
-  marks: 'What the marks mean',
-  marksWhy: 'Eleven marks, one for each station in the order of work, each with its state. The line below says what holds the job back now.',
-  more: (count: number) => `Show ${plural(count, 'earlier job')}`,
-} as const;
-
 /** The strip above a job. */
 export const STRIP = {
   open: 'The job itself: ',
   promised: (when: string) => `promised ${when}`,
   nothing: 'nothing promised',
 } as const;
-
-/** What each mark of a station says. */
-export const MARKS: readonly { state: 'not begun' | 'under way' | 'settled' | 'needs an answer' | 'blocked'; text: string }[] = [
-  { state: 'not begun', text: 'not begun' },
-  { state: 'under way', text: 'under way' },
-  { state: 'settled', text: 'settled: nothing is open there' },
-  { state: 'needs an answer', text: 'somebody has to decide something' },
-  { state: 'blocked', text: 'cannot go on as it is' },
-];
-
-const DAY_GROUPS: Readonly<Record<DayGroup, string>> = {
-  late: 'Past its promise',
-  today: 'Today',
-  tomorrow: 'Tomorrow',
-  later: 'Later',
-  'no promise': 'Nothing promised',
-};
-export const sayDayGroup = (group: DayGroup): string => DAY_GROUPS[group];
-
-/** A week that jobs left in. */
-export const sayWeek = (weeksAgo: number, monday: string): string => (weeksAgo === 0 ? 'This week' : weeksAgo === 1 ? 'Last week' : `Week of ${monday}`);
-
-const HOUR_MS = 3_600_000;
-/** By how much a promise is past: in hours up to two days, then in days. */
-export function sayBoardLate(promisedAt: string, now: string): string {
-  const hours = Math.floor((Date.parse(now) - Date.parse(promisedAt)) / HOUR_MS);
-  if (hours < 1) return 'just past its promise';
-  return hours < 48 ? `${plural(hours, 'hour')} past its promise` : `${plural(Math.floor(hours / 24), 'day')} past its promise`;
-}

@@ -166,9 +166,9 @@ function backWhileDead(context: JobContext, closing: ClosePlan, step: ClosingSte
 export function against(context: JobContext, closing: ClosePlan, step: CloseStep, at: string): Refusal[] {
   const gates = gatesAgainst(step);
   const list = stepsNow(context, closing);
-  const earlier = list.slice(0, list.indexOf(step)).flatMap((entry) => (entry.kind === 'piece' ? [entry] : []));
+  const earlier = list.slice(0, list.indexOf(step)).flatMap((entry) => (entry.kind === 'piece' ? [entry.piece] : []));
   const wantsDead = step.enlivens ? backWhileDead(context, closing, step, step.enlivens) : [];
-  const first = [...new Set([...step.first.filter((piece) => earlier.some((entry) => entry.piece === piece)), ...wantsDead])];
+  const first = [...new Set([...step.first.filter((piece) => earlier.includes(piece)), ...wantsDead])];
   return [
     ...(gates.length > 0 ? [{ code: 'gate-first' as const, subjects: gates.map((gate) => gate.subject) }] : []),
     ...(first.length > 0 ? [{ code: 'back-first' as const, pieces: first }] : []),

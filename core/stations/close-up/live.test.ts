@@ -1,4 +1,5 @@
-import type { ClosePlan, CloseStep } from '../../closing/index.ts';
+import type { CloseStep } from '../../closing/index.ts';
+import { planClosingOf } from '../../job/index.ts';
 import { contextOf, openedLog, VAN } from '../../job/test/log.ts';
 import { barePiece } from '../../test/bare-profile.ts';
 import { closeUp } from '../index.ts';
@@ -43,7 +44,8 @@ test('what goes back while a supply is dead is back before that supply is live, 
   const trim = step('trim', 'folded', { dead: ['low'] });
   const cover = step('cover', 'off');
   const battery = step('battery', 'off', { enlivens: 'low' });
-  const against = (steps: CloseStep[]) => closeUp.against({ ...contextOf(log), profile: PROFILE }, { steps, personMin: 3, problems: [] } as unknown as ClosePlan, battery, AT);
+  const context = { ...contextOf(log), profile: PROFILE };
+  const against = (steps: CloseStep[]) => closeUp.against(context, { ...planClosingOf(context, undefined), steps }, battery, AT);
   expect(against([trim, cover, battery])).toEqual([{ code: 'back-first', pieces: ['trim'] }]);
   // What stands behind it in the order, or does not ask for it dead, is not waited for.
   expect(against([cover, battery, trim])).toEqual([]);

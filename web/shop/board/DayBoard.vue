@@ -4,7 +4,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { byBay, byDay, byWeekLeft } from '@jade/core/board';
 import type { JobLine as Line } from '@jade/contract/job';
-import { BOARD, MARKS, sayDayGroup, sayWeek } from '@jade/words/itself';
+import { BOARD, MARKS, sayDayGroup, sayWeek } from '@jade/words/board';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import StationMark from '../../design/StationMark.vue';

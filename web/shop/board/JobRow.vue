@@ -2,7 +2,9 @@
 import dayjs from 'dayjs';
 import { computed } from 'vue';
 import type { JobLine } from '@jade/contract/job';
-import { BOARD, FOLLOWS_WORDS, sayBoardLate } from '@jade/words/itself';
+import { lateBy } from '@jade/core/board';
+import { BOARD, sayLate } from '@jade/words/board';
+import { FOLLOWS_WORDS } from '@jade/words/itself';
 import { STATION_NAMES } from '@jade/words/stations';
 import StationMark from '../../design/StationMark.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
@@ -10,7 +12,7 @@ import TapeLabel from '../../design/TapeLabel.vue';
 /** A job on the board: whose it is, what was promised, where it stands, what holds it back. */
 const props = defineProps<{ job: JobLine; now: string }>();
 const left = computed(() => props.job.summary.signed);
-const late = computed(() => !left.value && props.job.promisedAt !== null && Date.parse(props.job.promisedAt) < Date.parse(props.now));
+const late = computed(() => (left.value ? undefined : lateBy(props.job, props.now)));
 const when = computed(() => {
   const { promisedAt, summary } = props.job;
   if (summary.signedAt) return BOARD.leftOn(dayjs(summary.signedAt).format('ddd D MMM'));
@@ -19,7 +21,7 @@ const when = computed(() => {
 const place = computed(() => [props.job.bay ?? BOARD.noBay, props.job.summary.assigned ?? BOARD.nobody].join(' · '));
 /** What is said of it besides: late, open overnight, why it comes again. */
 const tags = computed(() => [
-  ...(late.value ? [sayBoardLate(props.job.promisedAt ?? '', props.now)] : []),
+  ...(late.value ? [sayLate(late.value)] : []),
   ...(props.job.summary.night ? [BOARD.night] : []),
   ...(props.job.follows ? [FOLLOWS_WORDS[props.job.follows.why]] : []),
 ]);
@@ -29,7 +31,7 @@ const target = computed(() =>
 </script>
 
 <template>
-  <router-link class="job leaf" :to="target" :class="{ late, left }">
+  <router-link class="job leaf" :to="target" :class="{ late: late !== undefined, left }">
     <div class="who">
       <TapeLabel big>{{ job.plate }}</TapeLabel>
       <div>
