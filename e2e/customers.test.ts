@@ -27,7 +27,7 @@ test(
     await page.keyboard.press('ArrowDown');
     await page.getByRole('option', { name: 'Cairn Fen pair' }).click();
     await page.keyboard.press('Escape');
-    await page.getByRole('textbox', { name: 'Counter shows' }).fill('41.250');
+    await page.getByRole('textbox', { name: 'Odometer or hour meter shows' }).fill('41.250');
     await page.getByRole('textbox', { name: 'Keys hang at' }).fill('hook 4');
     expect(await serious(page)).toEqual([]);
     await page.getByRole('button', { name: 'Open it' }).click();
@@ -68,7 +68,7 @@ test(
     await page.reload();
     await page.getByText('red', { exact: true }).waitFor();
     expect(await serious(page)).toEqual([]);
-    await page.getByRole('button', { name: 'It is the same as another' }).click();
+    await page.getByRole('button', { name: 'The same vehicle as another' }).click();
     await page.getByRole('dialog').getByRole('button', { name: /HR 09/ }).click();
     await page.getByRole('button', { name: 'Join them' }).click();
     await page.getByRole('region', { name: 'The vehicle' }).getByText('HR 09').waitFor();

@@ -102,7 +102,7 @@ test(
     await page.getByText('Wren, installer').waitFor();
     await page.getByRole('banner').getByRole('button', { name: 'Slate' }).click();
     expect(await page.getByRole('dialog').getByRole('button', { name: /^Wren/ }).count()).toBe(0);
-    await page.getByRole('button', { name: 'Slate leaves this bench, nobody comes' }).click();
+    await page.getByRole('button', { name: 'Slate leaves this bench, nobody takes it over' }).click();
     await page.getByRole('heading', { name: 'Who is at this bench?' }).waitFor();
   },
   LONG_MS,

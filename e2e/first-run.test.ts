@@ -28,7 +28,7 @@ test(
     expect(await serious(page)).toEqual([]);
     const opening = page.getByRole('button', { name: 'Open the shop' });
     expect(await opening.isDisabled()).toBe(true);
-    await page.getByText('Still missing: the shop’s name, a bench name, what money is called.').waitFor();
+    await page.getByText('Still missing: the shop’s name, a bench name, the currency.').waitFor();
     // The first field has the focus; Tab leads on.
     await page.keyboard.type('Harrow Quay Lamp Works');
     await page.keyboard.press('Tab');

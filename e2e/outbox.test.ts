@@ -90,7 +90,7 @@ test(
       return route.fulfill({ status: 404, json: { faults: [{ path: 'job', code: 'unknown-id', data: {}, message: 'no job is called so' }] } });
     });
     await enter('12.22');
-    await page.getByText(/The server does not take what was recorded here \(1 waiting\): no job is called so/).waitFor();
+    await page.getByText(/The server does not accept what was recorded here \(1 waiting\): no job is called so/).waitFor();
     await page.waitForTimeout(1500);
     expect(tries).toBe(1);
     await page.unroute(OUT);

@@ -84,7 +84,7 @@ test(
     await page.getByRole('heading', { level: 2, name: /^Oskarre Linnet/ }).waitFor();
     await page.keyboard.press('/');
     await page.getByRole('textbox', { name: 'Station, job, vehicle or kit' }).fill('no such thing');
-    await page.getByText('Nothing is called that.').waitFor();
+    await page.getByText('Nothing by that name.').waitFor();
     await page.keyboard.press('Escape');
     await page.getByRole('dialog').waitFor({ state: 'hidden' });
   },

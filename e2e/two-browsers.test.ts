@@ -10,7 +10,7 @@ test(
     const counter = await shop.open('till', { viewport: COUNTER });
     const place = `${shop.address}/jobs/hill-road-12/check-in`;
     await Promise.all([tablet.page.goto(place), counter.page.goto(place)]);
-    await counter.page.getByRole('complementary', { name: 'Tray' }).getByText('Tray is empty').waitFor();
+    await counter.page.getByRole('complementary', { name: 'Tray' }).getByText('The tray is empty').waitFor();
     await tablet.page.getByRole('textbox', { name: 'Battery at rest' }).fill('12.4');
     await tablet.page.getByRole('textbox', { name: 'Battery at rest' }).press('Enter');
     await counter.page.getByRole('complementary', { name: 'Tray' }).getByText('Battery at rest 12.4').waitFor();

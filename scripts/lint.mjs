@@ -34,8 +34,8 @@ export async function lint() {
   });
   say('checking that views take their sentences from words/');
   // Reads templates with a package that is there only once the modules are.
-  const { newSentences } = await import('./words-in-views.mjs');
-  const sentences = newSentences();
+  const { sentencesInViews } = await import('./words-in-views.mjs');
+  const sentences = sentencesInViews();
   for (const text of sentences) process.stderr.write(`${text}\n`);
   results.push(sentences.length === 0);
   say('checking that docs/formats is fresh');

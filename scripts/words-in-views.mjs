@@ -1,6 +1,7 @@
-// Finds sentences that stand in a view's template instead of in words/.
-import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
+// Finds sentences that stand in a view, its template or its script, instead of in words/.
+import { readFileSync, readdirSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import ts from 'typescript';
 import { parse } from 'vue/compiler-sfc';
 import { ROOT } from './packages.mjs';
 
@@ -13,67 +14,110 @@ const ATTRIBUTE = 6;
 const DIRECTIVE = 7;
 /** Two letters in a row, outside of a unit: something is said. */
 const saysSomething = (text) => /\p{L}{2}/u.test(text);
-/** Texts inside an expression, without what only compares or names: a string with a space or a capital in it. */
-const saidIn = (expression) =>
-  [...expression.matchAll(/'([^'\\]*)'|`([^`\\]*)`|"([^"\\]*)"/g)]
-    .map(([, one, two, three]) => (one ?? two ?? three ?? '').replace(/\$\{[^}]*\}/g, ' '))
-    .filter((text) => /\p{Lu}?\p{Ll}+ \p{L}/u.test(text) || /^\p{Lu}\p{Ll}+/u.test(text.trim()));
+/** A string in code says something where a word stands beside a space or it begins with a capital; the forms that dates are written in do not. */
+const isSaid = (text) => /\p{L}{2,}[,.:;]? | \p{L}{2,}/u.test(text) || /^\p{Lu}\p{Ll}+/u.test(text.trim());
+const isDateForm = (text) => /^[DMYHmds ,:.·T-]+$/.test(text);
+/** Values of the program that read like words: states, the hands of the tray, keys of the keyboard. */
+const VALUES = new Set([
+  ...['key off', 'not begun', 'not known', 'left hand', 'right hand', 'nothing there', 'left over', 'qualified people', 'to do', 'done here', 'by others', 'not required'],
+  ...['Escape', 'Enter', 'Tab', 'Refused', 'Content-Type'],
+]);
 
-function* saidBy(node) {
+/** Functions whose strings nobody reads: what finds an element or asks the browser, and what is thrown at a programmer. */
+const UNREAD = new Set([
+  'querySelector',
+  'querySelectorAll',
+  'matchMedia',
+  'closest',
+  'matches',
+  'Error',
+  'TypeError',
+  'RegExp',
+  'replace',
+  'replaceAll',
+  'split',
+  'startsWith',
+  'endsWith',
+  'includes',
+]);
+const isUnread = (node) =>
+  (ts.isCallExpression(node) || ts.isNewExpression(node)) && UNREAD.has(ts.isPropertyAccessExpression(node.expression) ? node.expression.name.text : node.expression.getText());
+const isComparison = (node) => ts.isBinaryExpression(node) && /^[!=]==?$/.test(node.operatorToken.getText());
+
+/** Where a value stands in a text. */
+const HOLE = '…';
+function textOf(node) {
+  if (ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)) return node.text;
+  if (ts.isTemplateExpression(node)) return [node.head.text, ...node.templateSpans.map((span) => span.literal.text)].join(HOLE);
+  return undefined;
+}
+
+/** What is said in code, with its lines: not in what it imports, its types, names of properties, comparisons or what nobody reads. */
+function* saidIn(code, fromLine = 1) {
+  const source = ts.createSourceFile('view.ts', code, ts.ScriptTarget.Latest, true);
+  function* visit(node) {
+    if (ts.isImportDeclaration(node) || ts.isTypeNode(node) || ts.isTypeAliasDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
+    if (isComparison(node) && (textOf(node.left) ?? textOf(node.right)) !== undefined) {
+      for (const side of [node.left, node.right]) if (textOf(side) === undefined) yield* visit(side);
+      return;
+    }
+    if (ts.isElementAccessExpression(node)) return yield* visit(node.expression);
+    if (ts.isPropertyAssignment(node)) return yield* visit(node.initializer);
+    if (ts.isCaseClause(node)) {
+      for (const statement of node.statements) yield* visit(statement);
+      return;
+    }
+    if (isUnread(node)) {
+      for (const argument of node.arguments ?? []) if (textOf(argument) === undefined) yield* visit(argument);
+      return yield* visit(node.expression);
+    }
+    const text = textOf(node);
+    if (text !== undefined && isSaid(text) && !isDateForm(text) && !VALUES.has(text)) yield { line: fromLine + source.getLineAndCharacterOfPosition(node.getStart()).line, text };
+    const children = [];
+    ts.forEachChild(node, (child) => void children.push(child));
+    for (const child of children) yield* visit(child);
+  }
+  yield* visit(source);
+}
+const saidByExpression = (expression) => saidIn(`(${expression.loc.source})`, expression.loc.start.line);
+
+function* saidByNode(node) {
   if (node.type === TEXT && saysSomething(node.content)) yield { line: node.loc.start.line, text: node.content.trim() };
-  if (node.type === INTERPOLATION) for (const text of saidIn(node.content.loc.source)) yield { line: node.loc.start.line, text };
+  if (node.type === INTERPOLATION) yield* saidByExpression(node.content);
   if (node.type === ELEMENT) {
     for (const prop of node.props) {
       if (prop.type === ATTRIBUTE && READ.has(prop.name) && prop.value && saysSomething(prop.value.content)) yield { line: prop.loc.start.line, text: prop.value.content };
-      if (prop.type === DIRECTIVE && prop.arg && READ.has(prop.arg.content) && prop.exp) for (const text of saidIn(prop.exp.loc.source)) yield { line: prop.loc.start.line, text };
+      if (prop.type === DIRECTIVE && prop.name === 'bind' && prop.exp && READ.has(prop.arg?.content)) yield* saidByExpression(prop.exp);
     }
   }
-  for (const child of node.children ?? []) yield* saidBy(child);
+  for (const child of node.children ?? []) yield* saidByNode(child);
 }
 
-function views(folder) {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
-    entry.isDirectory() ? views(join(folder, entry.name)) : entry.name.endsWith('.vue') ? [join(folder, entry.name)] : [],
-  );
-}
-
-/** Sentences that stand in the template of a view, with their lines. */
+/** Sentences that stand in a view, with their lines. */
 export function sentencesIn(source) {
   const { descriptor } = parse(source);
-  return descriptor.template?.ast ? [...saidBy(descriptor.template.ast)] : [];
+  const { template, script, scriptSetup } = descriptor;
+  return [...(template?.ast ? saidByNode(template.ast) : []), ...[script, scriptSetup].flatMap((block) => (block ? [...saidIn(block.content, block.loc.start.line)] : []))];
 }
 
-/** Sentences in templates, by file. */
+/** Sentences that stand in code beside the views. */
+export const sentencesInCode = (source) => [...saidIn(source)];
+
+function files(folder) {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) return entry.name === 'test' || entry.name === 'dist' || entry.name === 'node_modules' ? [] : files(path);
+    return /\.(vue|ts)$/.test(entry.name) && !/\.(test|d)\.ts$/.test(entry.name) && entry.name !== 'vite.config.ts' ? [path] : [];
+  });
+}
+
+/** What speaks against the views and the code beside them: sentences of their own. */
 export function sentencesInViews() {
-  return views(join(ROOT, 'web')).flatMap((file) => {
-    const found = sentencesIn(readFileSync(file, 'utf8'));
-    return found.length > 0 ? [{ file: relative(ROOT, file), found }] : [];
+  return files(join(ROOT, 'web')).flatMap((file) => {
+    const source = readFileSync(file, 'utf8');
+    const found = file.endsWith('.vue') ? sentencesIn(source) : sentencesInCode(source);
+    return found.map(({ line, text }) => `${relative(ROOT, file)}:${line}: put it into words/: ${text}`);
   });
 }
 
-/** Views that still have sentences of their own, and how many at most: the numbers only fall. */
-const KEPT = join(ROOT, 'scripts/words-in-views.json');
-
-/** What speaks against the views: sentences in one that had none, or more of them than it had; and numbers that could be lower. */
-export function newSentences() {
-  const kept = JSON.parse(readFileSync(KEPT, 'utf8'));
-  const found = new Map(sentencesInViews().map((view) => [view.file, view.found]));
-  const more = [...found].flatMap(([file, list]) => {
-    const most = kept[file] ?? 0;
-    if (list.length <= most) return [];
-    return [`${file} has ${list.length} sentences of its own, ${most} at most: put them into words/. ${list.map(({ line, text }) => `${line}: ${text}`).join('; ')}`];
-  });
-  const fewer = Object.entries(kept).flatMap(([file, most]) => {
-    const now = found.get(file)?.length ?? 0;
-    return now < most ? [`${file} has ${now} sentences of its own: write that for ${most} into scripts/words-in-views.json`] : [];
-  });
-  return [...more, ...fewer];
-}
-
-if (process.argv[1] === import.meta.filename) {
-  if (process.argv.includes('--keep')) {
-    const counts = Object.fromEntries(sentencesInViews().map(({ file, found }) => [file, found.length]));
-    writeFileSync(KEPT, `${JSON.stringify(counts, null, 2)}\n`);
-  }
-  for (const { file, found } of sentencesInViews()) for (const { line, text } of found) process.stdout.write(`${file}:${line}: ${text}\n`);
-}
+if (process.argv[1] === import.meta.filename) process.stdout.write(`${sentencesInViews().join('\n')}\n`);

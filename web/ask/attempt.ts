@@ -1,4 +1,5 @@
 import { ref } from 'vue';
+import { COMMON } from '@jade/words/common';
 import { Refused } from './index.ts';
 
 /** A write that may be refused: what was said against it, and whether the plate is that of a known vehicle. What was written stays. */
@@ -14,7 +15,7 @@ export function useAttempt() {
       await work();
       return true;
     } catch (error) {
-      fault.value = error instanceof Refused ? error.message : 'The server is away: what you wrote stays here, try again.';
+      fault.value = error instanceof Refused ? error.message : COMMON.keptHere;
       plateKnown.value = error instanceof Refused && error.faults.some(({ code }) => code === 'plate-known');
       return false;
     }

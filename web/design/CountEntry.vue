@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COUNT_ENTRY } from '@jade/words/design';
 import TapeLabel from './TapeLabel.vue';
 
 /** A count on tape with a step down and a step up, for gloves. */
@@ -9,9 +10,9 @@ const change = (by: number) => emit('counted', Math.min(props.most ?? Infinity, 
 
 <template>
   <div class="counter" role="group" :aria-label="label">
-    <button type="button" class="push small" :aria-label="`One ${label} less`" @click="change(-1)">−</button>
+    <button type="button" class="push small" :aria-label="COUNT_ENTRY.less(label)" @click="change(-1)">−</button>
     <TapeLabel>{{ count }}</TapeLabel>
-    <button type="button" class="push small" :aria-label="`One ${label} more`" @click="change(1)">+</button>
+    <button type="button" class="push small" :aria-label="COUNT_ENTRY.more(label)" @click="change(1)">+</button>
     <slot />
   </div>
 </template>

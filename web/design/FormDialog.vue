@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { FORM_DIALOG } from '@jade/words/design';
 /** A short form in a dialog: its own fields, one action, and a way out. What was `kept` of it from before can be left for an empty one. */
 defineProps<{ title: string; action: string; ready: boolean; width?: number; kept?: boolean }>();
 const emit = defineEmits<{ confirm: []; close: []; anew: [] }>();
@@ -8,11 +9,13 @@ const emit = defineEmits<{ confirm: []; close: []; anew: [] }>();
   <v-dialog :model-value="true" :max-width="width ?? 560" :aria-label="title" @update:model-value="emit('close')">
     <form class="leaf form" @submit.prevent="emit('confirm')">
       <h2>{{ title }}</h2>
-      <p v-if="kept" class="line soft kept"><span>Taken up where you left it.</span> <button type="button" class="push small" @click="emit('anew')">Begin anew</button></p>
+      <p v-if="kept" class="line soft kept">
+        <span>{{ FORM_DIALOG.takenUp }}</span> <button type="button" class="push small" @click="emit('anew')">{{ FORM_DIALOG.beginAnew }}</button>
+      </p>
       <slot />
       <div class="line foot">
         <button type="submit" class="push main" :disabled="!ready">{{ action }}</button>
-        <button type="button" class="push" @click="emit('close')">Leave it</button>
+        <button type="button" class="push" @click="emit('close')">{{ FORM_DIALOG.leave }}</button>
       </div>
     </form>
   </v-dialog>

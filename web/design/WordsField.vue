@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { tooManyIn } from '@jade/core/job';
+import { WORDS_FIELD } from '@jade/words/design';
 import { sayTooLong } from '@jade/words/units';
 
 /** Words that a person writes, with how many more there is room for while they are written. Nothing is cut: what is too long is said. */
@@ -23,7 +24,7 @@ const left = computed(() => props.most - text.value.trim().length);
     @blur="writing = false"
   >
     <template v-if="writing && text !== '' && over === 0" #append-inner>
-      <span class="left" aria-hidden="true">{{ left }} left</span>
+      <span class="left" aria-hidden="true">{{ WORDS_FIELD.left(left) }}</span>
     </template>
   </v-text-field>
 </template>

@@ -2,9 +2,11 @@
 import { computed, onUnmounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import type { HelperShown } from '@jade/contract/helper';
+import { COMMON } from '@jade/words/common';
 import { sayFaultAlone } from '@jade/words/faults';
 import { sayHelperState } from '@jade/words/kit';
 import { HELPER_WORDS, sayStateCaution } from '@jade/words/probing';
+import { HELPER_VIEW } from '@jade/words/shell';
 import { ask, Refused } from '../ask/index.ts';
 import CautionNote from '../design/CautionNote.vue';
 import { follow } from '../stream/index.ts';
@@ -67,7 +69,7 @@ const caution = computed(() => shown.value?.state && sayStateCaution(shown.value
         </template>
       </div>
     </template>
-    <p v-else class="say">{{ away ? 'The shop is not reached. Trying again …' : 'Reading …' }}</p>
+    <p v-else class="say">{{ away ? HELPER_VIEW.away : COMMON.reading }}</p>
   </div>
 </template>
 

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { itself } from '@jade/core/stations';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { CANCEL, ITSELF, sayUndoing } from '@jade/words/itself';
+import { sayPageTitle } from '@jade/words/shell';
 import AskText from '../design/AskText.vue';
 import JobGate from '../job/JobGate.vue';
 import { useJob } from '../job/store.ts';
@@ -19,7 +20,7 @@ const job = useJob();
 const cancelling = ref(false);
 watch(
   () => job.view?.vehicle.plate,
-  (plate = '') => void (document.title = `${ITSELF.title} · ${plate} · Jade Bench`),
+  (plate) => void (document.title = sayPageTitle(ITSELF.title, plate)),
   { immediate: true },
 );
 const undoing = computed(() => job.context && sayUndoing(itself.undoing(job.context), 'job'));

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { DRIVES, SIDES, type Drive, type Side } from '@jade/core/vehicle';
+import { ACCESSORY_FOUND } from '@jade/words/job';
 import ChoiceRow from '../design/ChoiceRow.vue';
 import FormDialog from '../design/FormDialog.vue';
 import { fits, within } from '../design/words.ts';
@@ -70,24 +71,24 @@ function record(): void {
 </script>
 
 <template>
-  <FormDialog title="Something was fitted here" action="Record it and plan again" :ready="ready" :kept="kept" @confirm="record" @anew="drop" @close="emit('close')">
-    <p class="soft">It comes off before the pieces it holds, and the plan is made again around it. Its own wires, weight and faults are looked at before it moves.</p>
-    <WordsField v-model="draft.name" autofocus label="What it is" :most="LONGEST_TEXT.accessory" />
-    <v-select v-model="draft.holds" label="Pieces it holds back" multiple :items="pieces.map((piece) => ({ value: piece.id, title: piece.name }))" />
+  <FormDialog :title="ACCESSORY_FOUND.title" :action="ACCESSORY_FOUND.record" :ready="ready" :kept="kept" @confirm="record" @anew="drop" @close="emit('close')">
+    <p class="soft">{{ ACCESSORY_FOUND.why }}</p>
+    <WordsField v-model="draft.name" autofocus :label="ACCESSORY_FOUND.what" :most="LONGEST_TEXT.accessory" />
+    <v-select v-model="draft.holds" :label="ACCESSORY_FOUND.holds" multiple :items="pieces.map((piece) => ({ value: piece.id, title: piece.name }))" />
     <ChoiceRow
-      label="Side"
+      :label="ACCESSORY_FOUND.side"
       small
       :choices="SIDES.map((value) => ({ value, text: value === 'centre' ? 'middle' : value }))"
       :value="draft.side"
       @choose="(value) => (draft.side = value)"
     />
     <div class="fields">
-      <v-select v-model="draft.drive" label="Its fasteners" :items="[...DRIVES]" />
-      <WordsField v-model="draft.size" label="Size" :most="LONGEST_TEXT.size" />
-      <v-text-field v-model="draft.count" label="How many" type="number" min="0" max="200" variant="outlined" hide-details />
-      <v-text-field v-model="draft.openMin" label="Minutes to take it off" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
+      <v-select v-model="draft.drive" :label="ACCESSORY_FOUND.fasteners" :items="[...DRIVES]" />
+      <WordsField v-model="draft.size" :label="ACCESSORY_FOUND.size" :most="LONGEST_TEXT.size" />
+      <v-text-field v-model="draft.count" :label="ACCESSORY_FOUND.howMany" type="number" min="0" max="200" variant="outlined" hide-details />
+      <v-text-field v-model="draft.openMin" :label="ACCESSORY_FOUND.minutesOff" type="number" min="0.5" max="600" step="0.5" variant="outlined" hide-details />
       <v-text-field
-        label="Minutes to put it back"
+        :label="ACCESSORY_FOUND.minutesBack"
         type="number"
         min="0"
         max="600"
@@ -97,7 +98,7 @@ function record(): void {
         :model-value="draft.closeMin ?? draft.openMin"
         @update:model-value="(value) => (draft.closeMin = value === '' ? undefined : value)"
       />
-      <v-text-field v-model="draft.people" label="People" type="number" min="1" max="6" variant="outlined" hide-details />
+      <v-text-field v-model="draft.people" :label="ACCESSORY_FOUND.people" type="number" min="1" max="6" variant="outlined" hide-details />
     </div>
   </FormDialog>
 </template>

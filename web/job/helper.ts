@@ -1,6 +1,8 @@
 import { onMounted, onUnmounted, ref, watch, type Ref } from 'vue';
 import type { HelperLink, HelperLinks } from '@jade/contract/helper';
 import type { VehicleState } from '@jade/core/states';
+import { COMMON } from '@jade/words/common';
+import { HELPER_PHONE } from '@jade/words/probing';
 import { ask, Refused } from '../ask/index.ts';
 
 /** The phone of a job's helper: what is asked of it is told as soon as it changes, for as long as a link is open. */
@@ -29,7 +31,7 @@ export function useHelper(job: () => string | undefined, asked: Ref<VehicleState
       open.value = true;
       await tell(asked.value);
     } catch (error) {
-      fault.value = error instanceof Refused ? `${error.message}.` : 'The server is away: try again.';
+      fault.value = error instanceof Refused ? `${error.message}.` : COMMON.serverAway;
     }
   }
 
@@ -38,7 +40,7 @@ export function useHelper(job: () => string | undefined, asked: Ref<VehicleState
       await ask(`/api/jobs/${job() ?? ''}/helper/shut`, {});
       [open.value, link.value, behind.value] = [false, undefined, false];
     } catch (error) {
-      fault.value = error instanceof Refused ? `${error.message}.` : 'The server is away: the link is still open.';
+      fault.value = error instanceof Refused ? `${error.message}.` : HELPER_PHONE.stillOpen;
     }
   }
 

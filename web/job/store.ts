@@ -21,6 +21,7 @@ import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/statio
 import { needsHold, type OpenLevel } from '@jade/core/vehicle';
 import { sayEvent } from '@jade/words/job';
 import { namesOf } from '@jade/words/names';
+import { JOB_KEPT } from '@jade/words/shell';
 import { explainInWorker, planInWorker } from '../workers/bridge.ts';
 import { follow } from '../stream/index.ts';
 import { ask, Refused } from '../ask/index.ts';
@@ -117,7 +118,7 @@ export const useJob = defineStore('job', () => {
     const change = planChange(earlier, after, done);
     const last = log.value.at(-1);
     const undone = last ? undoTargets(log.value, last).at(-1) : undefined;
-    const said = undone ? `taken back: ${sayEvent(undone, names.value)}` : because && sayEvent(because, names.value);
+    const said = undone ? JOB_KEPT.takenBack(sayEvent(undone, names.value)) : because && sayEvent(because, names.value);
     changed.value = change && said ? { change, because: said } : undefined;
   }
 
@@ -210,7 +211,7 @@ export const useJob = defineStore('job', () => {
       else {
         outbox.seen(false);
         fresh = await keptView<JobView>(id).catch(() => undefined);
-        why = 'The server cannot be reached and this job was not opened on this device before.';
+        why = JOB_KEPT.notHere;
       }
     }
     await outbox.loaded;

@@ -1,4 +1,5 @@
 import type { JobEvent, LoggedEvent } from '@jade/core/job';
+import { OUTBOX_BAR } from '@jade/words/shell';
 import type { Waiting } from './shelf.ts';
 
 /** What the server said of one event. */
@@ -217,7 +218,7 @@ export class Outbox {
       const answer = answers[place];
       if (!answer) return;
       if (answer.seq !== undefined) stored.push({ ...entry.event, seq: answer.seq });
-      else refused.push({ ...entry, refused: (answer.faults ?? []).map((fault) => fault.message).join('; ') || 'the server did not take it' });
+      else refused.push({ ...entry, refused: (answer.faults ?? []).map((fault) => fault.message).join('; ') || OUTBOX_BAR.notAccepted });
     });
     const done = new Set([...stored.map((event) => event.id), ...refused.map((entry) => entry.id)]);
     queue.entries = queue.entries.filter((entry) => !done.has(entry.id));
@@ -227,7 +228,7 @@ export class Outbox {
     // An answer for none of them would be asked for over and over.
     if (done.size === 0) {
       queue.state = 'stuck';
-      queue.why = 'the server answered for none of it';
+      queue.why = OUTBOX_BAR.noAnswer;
     }
     this.options.changed();
     await this.options.forget(stored.map((event) => event.id)).catch(() => undefined);

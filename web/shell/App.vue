@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { STATIONS } from '@jade/core/stations';
+import { APP } from '@jade/words/shell';
 import { useJob } from '../job/store.ts';
 import BenchNames from './BenchNames.vue';
 import FinderPanel from './FinderPanel.vue';
@@ -94,16 +95,16 @@ async function picked(person: string): Promise<void> {
 <template>
   <v-app v-if="alone"><router-view /></v-app>
   <v-app v-else>
-    <a class="skip push main" href="#work">To the work surface</a>
+    <a class="skip push main" href="#work">{{ APP.toWork }}</a>
     <div class="bench" :class="{ shop: !inJob, trayed: inJob }">
       <StationRule :in-job="inJob" @finder="panel = 'finder'" @keys="panel = 'keys'" />
       <VehicleStrip v-if="inJob" @people="panel = 'people'" @tray="trayOpen = !trayOpen" />
       <header v-else class="shop-head">
-        <strong>Jade Bench</strong>
+        <strong>{{ APP.name }}</strong>
         <span class="grow" />
         <KeptCount />
         <LightButton />
-        <button v-if="!unopened && !session.shut" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? 'Who is here?' }}</button>
+        <button v-if="!unopened && !session.shut" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? APP.whoHere }}</button>
       </header>
       <main id="work" class="work" tabindex="-1">
         <OutboxBar v-if="!session.shut" />

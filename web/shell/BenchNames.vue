@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Person } from '@jade/core/shop';
+import { BENCH_NAMES } from '@jade/words/shell';
 
 defineProps<{ people: readonly Pick<Person, 'id' | 'benchName' | 'role'>[]; closable: boolean; here?: string }>();
 const emit = defineEmits<{ picked: [person: string]; left: []; close: [] }>();
@@ -8,12 +9,12 @@ const emit = defineEmits<{ picked: [person: string]; left: []; close: [] }>();
 <template>
   <v-dialog :model-value="true" :persistent="!closable" max-width="440" aria-labelledby="who-title" @update:model-value="emit('close')">
     <div class="leaf names">
-      <h2 id="who-title">Who is at this bench?</h2>
-      <p class="soft">What is recorded here is recorded under this name.</p>
+      <h2 id="who-title">{{ BENCH_NAMES.who }}</h2>
+      <p class="soft">{{ BENCH_NAMES.why }}</p>
       <button v-for="person in people" :key="person.id" type="button" class="push" @click="emit('picked', person.id)">
         <strong>{{ person.benchName }}</strong> <span class="role">{{ person.role }}</span>
       </button>
-      <button v-if="here" type="button" class="push plain" @click="emit('left')">{{ here }} leaves this bench, nobody comes</button>
+      <button v-if="here" type="button" class="push plain" @click="emit('left')">{{ BENCH_NAMES.leaves(here) }}</button>
     </div>
   </v-dialog>
 </template>

@@ -5,6 +5,8 @@ import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router';
 import { STATIONS } from '@jade/core/stations';
 import { STATION_NAMES } from '@jade/words/stations';
 import type { VehiclesFound } from '@jade/contract/customers';
+import { COMMON } from '@jade/words/common';
+import { FINDER_PANEL, VIEW_TITLES } from '@jade/words/shell';
 import { ask } from '../ask/index.ts';
 
 interface Place {
@@ -43,10 +45,10 @@ onMounted(async () => {
   const stations =
     typeof id === 'string' ? STATIONS.map((station): Place => ({ text: STATION_NAMES[station], kind: 'station', to: { name: 'station', params: { id, station } } })) : [];
   const shop: Place[] = [
-    { text: 'Day board', kind: 'shop', to: { name: 'board' } },
-    { text: 'Customers and vehicles', kind: 'shop', to: { name: 'customers' } },
-    { text: 'People and devices', kind: 'shop', to: { name: 'people' } },
-    { text: 'Vehicles and kits', kind: 'shop', to: { name: 'library' } },
+    { text: VIEW_TITLES.board, kind: 'shop', to: { name: 'board' } },
+    { text: VIEW_TITLES.customers, kind: 'shop', to: { name: 'customers' } },
+    { text: VIEW_TITLES.people, kind: 'shop', to: { name: 'people' } },
+    { text: VIEW_TITLES.library, kind: 'shop', to: { name: 'library' } },
   ];
   places.value = [...stations, ...shop];
   const jobs = await ask<Job[]>('/api/jobs').catch(() => []);
@@ -79,7 +81,7 @@ watch(text, (wanted) => {
       ...jobs.map(placeOf),
       ...vehicles.map((entry): Place => ({
         text: `${entry.plate} ${entry.customer.name}, ${entry.kind}`,
-        kind: 'customer’s vehicle',
+        kind: FINDER_PANEL.vehicle,
         to: { name: 'customers', query: { vehicle: entry.id } },
       })),
     ];
@@ -112,12 +114,12 @@ function step(by: number): void {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="520" aria-label="Find a station, job, vehicle or kit" @update:model-value="emit('close')">
+  <v-dialog :model-value="true" max-width="520" :aria-label="FINDER_PANEL.title" @update:model-value="emit('close')">
     <div class="leaf finder">
       <v-text-field
         v-model="text"
         autofocus
-        label="Station, job, vehicle or kit"
+        :label="FINDER_PANEL.field"
         variant="outlined"
         hide-details
         @update:model-value="
@@ -134,7 +136,7 @@ function step(by: number): void {
             {{ place.text }} <span class="soft">{{ place.kind }}</span>
           </button>
         </li>
-        <li v-if="found.length === 0" class="soft">{{ loading ? 'Looking …' : 'Nothing is called that.' }}</li>
+        <li v-if="found.length === 0" class="soft">{{ loading ? COMMON.looking : FINDER_PANEL.none }}</li>
       </ul>
     </div>
   </v-dialog>

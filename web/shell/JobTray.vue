@@ -2,10 +2,12 @@
 import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
 import { canUndo, lastEvents, traySlots, undoneEvents } from '@jade/core/job';
+import { TRAY_DRAWING } from '@jade/words/design';
 import { sayEvent, sayLogLine, sayQuestion } from '@jade/words/job';
 import { sayGroup } from '@jade/words/names';
+import { JOB_TRAY } from '@jade/words/shell';
 import { sayHold } from '@jade/words/stations';
-import { inSentence, plural } from '@jade/words/units';
+import { inSentence } from '@jade/words/units';
 import { useOutbox } from '../outbox/index.ts';
 import { useJob } from '../job/store.ts';
 import { useSession } from '../session/index.ts';
@@ -32,7 +34,7 @@ const slots = computed(() =>
     .filter((slot) => slot.left > 0 || slot.dropped > 0)
     .map((slot) => ({
       key: `${slot.piece}/${slot.group}`,
-      piece: `${slot.slot > 0 ? `slot ${slot.slot}, ` : ''}${inSentence(job.names?.piece(slot.piece) ?? slot.piece)}`,
+      piece: TRAY_DRAWING.named(slot.slot, inSentence(job.names?.piece(slot.piece) ?? slot.piece)),
       group: sayGroup(slot.fastener) ?? slot.group,
       out: slot.left,
       dropped: slot.dropped,
@@ -70,22 +72,22 @@ const entries = computed(() => {
 </script>
 
 <template>
-  <aside class="tray" :class="{ open }" aria-label="Tray">
-    <button type="button" class="push small shut" @click="emit('close')">Close the tray</button>
+  <aside class="tray" :class="{ open }" :aria-label="JOB_TRAY.tray">
+    <button type="button" class="push small shut" @click="emit('close')">{{ JOB_TRAY.close }}</button>
     <section>
-      <h2>{{ total === 0 ? 'Tray is empty' : `${plural(total, 'fastener')} out` }}</h2>
+      <h2>{{ JOB_TRAY.out(total) }}</h2>
       <ul class="slots">
         <li v-for="slot in slots" :key="slot.key">
           <span class="count">{{ slot.out }}</span>
           <span
             >{{ slot.group }}<small>{{ slot.piece }}</small
-            ><small v-if="slot.dropped" class="lost">{{ slot.dropped }} dropped, not found</small></span
+            ><small v-if="slot.dropped" class="lost">{{ JOB_TRAY.droppedNotFound(slot.dropped) }}</small></span
           >
         </li>
       </ul>
     </section>
     <section v-if="pieces.length > 0">
-      <h2>{{ plural(pieces.length, 'piece') }} open</h2>
+      <h2>{{ JOB_TRAY.open(pieces.length) }}</h2>
       <ul class="plain">
         <li v-for="piece in pieces" :key="piece.id">
           {{ piece.name }} <small>{{ piece.level }}</small>
@@ -93,30 +95,32 @@ const entries = computed(() => {
       </ul>
     </section>
     <section v-if="questions.length > 0">
-      <h2>Open questions</h2>
+      <h2>{{ JOB_TRAY.questions }}</h2>
       <ul class="plain asks">
         <li v-for="text in questions" :key="text">{{ text }}</li>
       </ul>
     </section>
     <section v-if="refused.length > 0">
-      <h2>Not taken by the server</h2>
+      <h2>{{ JOB_TRAY.refused }}</h2>
       <ul class="plain asks">
         <li v-for="entry in refused" :key="entry.id">{{ entry.text }}: {{ entry.why }}</li>
       </ul>
-      <button type="button" class="push small" @click="outbox.dismiss(refused.map((entry) => entry.id))">Read, put it away</button>
+      <button type="button" class="push small" @click="outbox.dismiss(refused.map((entry) => entry.id))">{{ JOB_TRAY.read }}</button>
     </section>
     <section>
-      <h2>Log</h2>
+      <h2>{{ JOB_TRAY.log }}</h2>
       <ul class="plain log">
         <li v-for="entry in entries" :key="entry.id" :class="{ undone: entry.undone }">
           <span
             ><time class="mono">{{ entry.when }}</time> {{ entry.text }}</span
           >
-          <button v-if="!entry.undone && !entry.fixed && !entry.again" type="button" class="undo" :aria-label="`Undo: ${entry.text}`" @click="job.undo(entry.id)">undo</button>
+          <button v-if="!entry.undone && !entry.fixed && !entry.again" type="button" class="undo" :aria-label="JOB_TRAY.undoThat(entry.text)" @click="job.undo(entry.id)">
+            {{ JOB_TRAY.undo }}
+          </button>
         </li>
       </ul>
-      <button v-if="lines > shown" type="button" class="more" @click="shown += MORE">{{ `${Math.min(MORE, lines - shown)} more of ${plural(lines, 'line')}` }}</button>
-      <button v-if="shown > FEW" type="button" class="more" @click="shown = FEW">Only the last lines</button>
+      <button v-if="lines > shown" type="button" class="more" @click="shown += MORE">{{ JOB_TRAY.more(Math.min(MORE, lines - shown), lines) }}</button>
+      <button v-if="shown > FEW" type="button" class="more" @click="shown = FEW">{{ JOB_TRAY.lastOnly }}</button>
     </section>
   </aside>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { KEPT_COUNT } from '@jade/words/shell';
 import { useOutbox } from '../outbox/index.ts';
 
 /** How much of all jobs is kept on this device until the server has it. `always` also says that the server is away where nothing is kept. */
@@ -7,7 +8,7 @@ const outbox = useOutbox();
 </script>
 
 <template>
-  <span v-if="outbox.count > 0 || (always && !outbox.online)" class="away" role="status">{{ outbox.online ? 'sending' : 'no server' }}: {{ outbox.count }} kept here</span>
+  <span v-if="outbox.count > 0 || (always && !outbox.online)" class="away" role="status">{{ KEPT_COUNT.keptHere(outbox.online, outbox.count) }}</span>
 </template>
 
 <style scoped>

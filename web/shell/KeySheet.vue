@@ -1,28 +1,19 @@
 <script setup lang="ts">
+import { KEY_SHEET } from '@jade/words/shell';
 const emit = defineEmits<{ close: [] }>();
-const KEYS = [
-  ['/', 'Find a station, job, vehicle or kit'],
-  ['[ and ]', 'Station before and after'],
-  ['u', 'Undo what was recorded last'],
-  ['l', 'Light for the counter, dark for the bay'],
-  ['Tab, Enter', 'Move to a place on a drawing and pick it'],
-  ['arrows', 'Move among choices'],
-  ['?', 'This sheet'],
-  ['Esc', 'Close what is open'],
-];
 </script>
 
 <template>
   <v-dialog :model-value="true" max-width="460" aria-labelledby="keys-title" @update:model-value="emit('close')">
     <div class="leaf keys">
-      <h2 id="keys-title">Keys</h2>
+      <h2 id="keys-title">{{ KEY_SHEET.keys }}</h2>
       <dl>
-        <template v-for="[key, text] in KEYS" :key="key">
+        <template v-for="[key, text] in KEY_SHEET.list" :key="key">
           <dt class="mono">{{ key }}</dt>
           <dd>{{ text }}</dd>
         </template>
       </dl>
-      <button type="button" class="push" autofocus @click="emit('close')">Close</button>
+      <button type="button" class="push" autofocus @click="emit('close')">{{ KEY_SHEET.close }}</button>
     </div>
   </v-dialog>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { COMMON } from '@jade/words/common';
+import { OUTBOX_BAR } from '@jade/words/shell';
 import { useOutbox } from '../outbox/index.ts';
 
 /** What keeps records from reaching the server by themselves: said once, with what to do. */
@@ -7,12 +9,12 @@ const outbox = useOutbox();
 
 <template>
   <div v-if="outbox.keepsNothing && outbox.count > 0" class="bar" role="alert">
-    This device keeps nothing of what is recorded. Leave this page open until all is sent: {{ outbox.count }} waiting.
+    {{ OUTBOX_BAR.keepsNothing(outbox.count) }}
   </div>
   <div v-for="queue in outbox.stuck" :key="queue.job" class="bar" role="alert">
-    <span>The server does not take what was recorded here ({{ queue.events.length }} waiting): {{ queue.why }}. It stays on this device.</span>
-    <router-link class="push small" :to="{ name: 'station', params: { id: queue.job, station: 'check-in' } }">Look at the job</router-link>
-    <button type="button" class="push small" @click="outbox.again(queue.job)">Try again</button>
+    <span>{{ OUTBOX_BAR.refused(queue.events.length, queue.why) }}</span>
+    <router-link class="push small" :to="{ name: 'station', params: { id: queue.job, station: 'check-in' } }">{{ OUTBOX_BAR.lookJob }}</router-link>
+    <button type="button" class="push small" @click="outbox.again(queue.job)">{{ COMMON.tryAgain }}</button>
   </div>
 </template>
 

@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router';
 import { LONGEST_TEXT, toTakeOut } from '@jade/core/job';
 import { itself, type Station } from '@jade/core/stations';
 import { NIGHT, sayNothingFitted } from '@jade/words/itself';
-import { FRAME, sayNewer } from '@jade/words/shell';
+import { FRAME, sayNewer, sayPageTitle } from '@jade/words/shell';
 import { STATION_NAMES, STATION_QUESTIONS, sayHold } from '@jade/words/stations';
 import { sayContradiction } from '@jade/words/job';
 import AskText from '../design/AskText.vue';
@@ -23,7 +23,7 @@ const session = useSession();
 const station = computed(() => route.params.station as Station);
 watch(
   () => [station.value, job.view?.vehicle.plate],
-  () => void (document.title = `${STATION_NAMES[station.value]} · ${job.view?.vehicle.plate ?? ''} · Jade Bench`),
+  () => void (document.title = sayPageTitle(STATION_NAMES[station.value], job.view?.vehicle.plate)),
   { immediate: true },
 );
 /** Once the first view has had its turn. */

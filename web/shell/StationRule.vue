@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { STATIONS } from '@jade/core/stations';
+import { STATION_RULE } from '@jade/words/shell';
 import { STATION_NAMES } from '@jade/words/stations';
 import StationMark from '../design/StationMark.vue';
 import { useJob } from '../job/store.ts';
@@ -17,7 +18,7 @@ const marks = computed(() =>
 </script>
 
 <template>
-  <nav class="rule" aria-label="Stations and shop">
+  <nav class="rule" :aria-label="STATION_RULE.label">
     <ol v-if="inJob" class="scale">
       <li v-for="mark in marks" :key="mark.station">
         <router-link
@@ -33,16 +34,26 @@ const marks = computed(() =>
     </ol>
     <p v-else class="scale blank" aria-hidden="true" />
     <ul class="foot">
-      <li><router-link class="shop-link" :to="{ name: 'board' }">Board</router-link></li>
-      <li><router-link class="shop-link" :to="{ name: 'customers' }">Customers</router-link></li>
-      <li><router-link class="shop-link" :to="{ name: 'library' }">Library</router-link></li>
-      <li><router-link class="shop-link" :to="{ name: 'people' }">People</router-link></li>
-      <li class="desk"><router-link class="shop-link" :to="{ name: 'practice' }">Practice</router-link></li>
       <li>
-        <button type="button" class="shop-link" @click="emit('finder')">Find <kbd>/</kbd></button>
+        <router-link class="shop-link" :to="{ name: 'board' }">{{ STATION_RULE.board }}</router-link>
+      </li>
+      <li>
+        <router-link class="shop-link" :to="{ name: 'customers' }">{{ STATION_RULE.customers }}</router-link>
+      </li>
+      <li>
+        <router-link class="shop-link" :to="{ name: 'library' }">{{ STATION_RULE.library }}</router-link>
+      </li>
+      <li>
+        <router-link class="shop-link" :to="{ name: 'people' }">{{ STATION_RULE.people }}</router-link>
+      </li>
+      <li class="desk">
+        <router-link class="shop-link" :to="{ name: 'practice' }">{{ STATION_RULE.practice }}</router-link>
+      </li>
+      <li>
+        <button type="button" class="shop-link" @click="emit('finder')">{{ STATION_RULE.find }} <kbd>/</kbd></button>
       </li>
       <li class="keys">
-        <button type="button" class="shop-link" @click="emit('keys')">Keys <kbd>?</kbd></button>
+        <button type="button" class="shop-link" @click="emit('keys')">{{ STATION_RULE.keys }} <kbd>?</kbd></button>
       </li>
     </ul>
   </nav>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import type { LoggedEvent } from '@jade/core/job';
 import { sayEvent } from '@jade/words/job';
+import { UNDO_BAR } from '@jade/words/shell';
 import { useJob } from '../job/store.ts';
 
 /** For ten seconds after something was recorded it can be taken back here; afterwards from the log. */
@@ -24,7 +25,7 @@ const text = computed(() => (job.lastDone && job.names ? sayEvent(job.lastDone a
 <template>
   <div v-if="shown && job.lastDone && !job.state.signed" class="undo" role="status">
     <span>{{ text }}</span>
-    <button type="button" class="push small" @click="job.undo(job.lastDone.id)">Undo <kbd>u</kbd></button>
+    <button type="button" class="push small" @click="job.undo(job.lastDone.id)">{{ UNDO_BAR.undo }} <kbd>u</kbd></button>
   </div>
 </template>
 

@@ -2,6 +2,7 @@
 import dayjs from 'dayjs';
 import { computed } from 'vue';
 import { bayOf, STRIP } from '@jade/words/itself';
+import { VEHICLE_STRIP } from '@jade/words/shell';
 import { sayHold, sayLeft } from '@jade/words/stations';
 import TapeLabel from '../design/TapeLabel.vue';
 import { useJob } from '../job/store.ts';
@@ -41,15 +42,19 @@ const vehicle = computed(() => (job.view ? `${job.view.profile.maker} ${job.view
         :class="job.standing.holding.kind.replace(' ', '-')"
         :to="{ name: 'station', params: { id: job.view.id, station: job.standing.holding.station } }"
       >
-        <span class="lead">Now</span> {{ holding }}
+        <span class="lead">{{ VEHICLE_STRIP.now }}</span> {{ holding }}
       </router-link>
-      <p v-else class="hold"><span class="lead">Now</span> {{ holding }}</p>
+      <p v-else class="hold">
+        <span class="lead">{{ VEHICLE_STRIP.now }}</span> {{ holding }}
+      </p>
       <KeptCount always />
     </template>
-    <p v-else class="hold">{{ job.loading ? 'Opening the job…' : '' }}</p>
+    <p v-else class="hold">{{ job.loading ? VEHICLE_STRIP.opening : '' }}</p>
     <LightButton />
-    <button type="button" class="bench-name" @click="emit('people')"><span class="out-of-sight">At the bench: </span>{{ session.session?.benchName ?? 'Who is here?' }}</button>
-    <button type="button" class="bench-name to-tray" @click="emit('tray')">Tray</button>
+    <button type="button" class="bench-name" @click="emit('people')">
+      <span class="out-of-sight">{{ VEHICLE_STRIP.atBench }} </span>{{ session.session?.benchName ?? VEHICLE_STRIP.whoHere }}
+    </button>
+    <button type="button" class="bench-name to-tray" @click="emit('tray')">{{ VEHICLE_STRIP.tray }}</button>
   </header>
 </template>
 

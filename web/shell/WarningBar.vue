@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted, ref } from 'vue';
 import type { Warning } from '@jade/core/shop';
+import { COMMON } from '@jade/words/common';
 import { ask } from '../ask/index.ts';
 
 /** What should be seen to before it stops the shop, said until somebody puts it away. */
@@ -25,7 +26,7 @@ onUnmounted(() => clearInterval(looking));
   <template v-if="!away">
     <div v-for="warning in warnings" :key="warning.code" class="bar" role="alert">
       <span>{{ warning.message }}</span>
-      <button type="button" class="push small" @click="away = true">Put it away</button>
+      <button type="button" class="push small" @click="away = true">{{ COMMON.putAway }}</button>
     </div>
   </template>
 </template>

@@ -66,3 +66,5 @@ export function sayAimStep(step: aim.AimStep): string {
       return `${step.lamp.after ? 'Read it again' : 'Where does it land'}: ${inSentence(step.lamp.lamp.name)}`;
   }
 }
+
+export * from './views.ts';

@@ -57,3 +57,5 @@ export const sayWeek = (weeksAgo: number, monday: string): string => (weeksAgo =
 export function sayLate({ in: unit, count }: Late): string {
   return unit === 'hours' && count < 1 ? 'just past its promise' : `${plural(count, unit === 'hours' ? 'hour' : 'day')} past its promise`;
 }
+
+export * from './views.ts';

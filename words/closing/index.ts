@@ -72,3 +72,5 @@ export const sayPlacesEmpty = ({ piece, group, places }: { piece: string; group:
   `${names.piece(piece)}: ${places} × ${names.group(piece, group)} to go in.`;
 export const sayOldIn = (count: number): string => `${plural(count, 'old one')} in`;
 export const sayNewIn = (count: number): string => `${plural(count, 'new one')} in`;
+
+export * from './views.ts';

@@ -19,3 +19,5 @@ export function sayVehicleRemark(remark: VehicleRemark): string {
 export function sayMileage({ value, unit }: Mileage): string {
   return `${value.toLocaleString('en-GB').replaceAll(',', ' ')} ${unit}`;
 }
+
+export * from './views.ts';

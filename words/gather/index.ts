@@ -38,3 +38,5 @@ export const sayListed = ({ item, needed }: { item: { count: number }; needed: '
 export const sayCounted = (count: number): string => (count === 0 ? 'None is here' : `${count} ${count === 1 ? 'is' : 'are'} here`);
 /** How long a task of the bench takes, and until it has cured. */
 export const sayTaskTime = (task: { minutes: number; cureMin: number }): string => `${minutes(task.minutes)}${task.cureMin > 0 ? `, then ${minutes(task.cureMin)} to cure` : ''}`;
+
+export * from './views.ts';

@@ -242,3 +242,5 @@ export function sayContradiction(entries: readonly LoggedEvent[], names: Names, 
 
 /** What stands in the place of what holds a job, where its log cannot be read. */
 export const UNREADABLE = 'This job cannot be read: npm run check says where its log is damaged';
+
+export * from './views.ts';

@@ -27,3 +27,5 @@ export function sayReason(reason: MatchReason, factName: (id: string) => string,
     }
   }
 }
+
+export * from './views.ts';

@@ -5,6 +5,7 @@ import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 
 /** Open up, the whole station. */
 export const OPEN_UP = {
+  neededFor: (targets: readonly string[]) => (targets.length > 0 ? `Needed for ${targets.join(' and ')}.` : 'The kit takes its place, or it was chosen by hand.'),
   reachable: 'Everything is reachable.',
   goOn: 'Go on with the wires',
   working: 'Working out the least-labour way in…',
@@ -78,6 +79,7 @@ export function sayPlace({ side, zone }: Pick<OpenStep, 'side' | 'zone'>, name: 
 
 /** One step of opening. */
 export const STEP = {
+  ownLock: 'its own lock',
   slot: (slot: number) => `Tray slot ${slot}`,
   first: 'First',
   once: 'once only, take a new one',
@@ -96,3 +98,5 @@ export const STEP = {
   because: 'It is part of the way in that costs the fewest minutes of work, opening, closing and expected breakage together.',
   people: (people: number) => ` · ${people} people`,
 } as const;
+
+export * from './views.ts';

@@ -326,3 +326,5 @@ export function sayScore({ minutes, bestMin, readings, bestReadings, wastedMin }
 /** A practice that was kept, in few words. */
 export const sayKeptPractice = ({ score, minutes, premature, wrong }: PracticeScore): string =>
   `${score} of 100, ${tenths(minutes)}${premature > 0 ? `, ${premature} said too early` : ''}${wrong > 0 ? `, ${wrong} wrong` : ''}`;
+
+export * from './views.ts';

@@ -30,3 +30,5 @@ export function sayCalibration({ how, note, by, dueOn }: Omit<Payloads['sensor.c
   const who = by === undefined ? '' : `, ${by}`;
   return `${CALIBRATION[how]}${who}${dueOn === undefined ? '' : `, until ${dueOn}`}${note ? `: ${note}` : ''}`;
 }
+
+export * from './views.ts';

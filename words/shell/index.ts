@@ -20,3 +20,5 @@ export const FRAME = {
 /** Documents of which a newer version is published. */
 export const sayNewer = (newer: readonly { slug: string; version: number }[]): string =>
   `Newer: ${newer.map(({ slug, version }) => `${slug.replaceAll('-', ' ')} version ${version}`).join(', ')}. This job goes on with its own until you take them over.`;
+
+export * from './views.ts';

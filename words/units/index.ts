@@ -30,6 +30,9 @@ export function personMinutes(value: number): string {
   return `${fixed(value, value < 10 && !Number.isInteger(value) ? 1 : 0)}${GAP}person-min`;
 }
 
+/** Time that runs down, in seconds: 605 is 10 min 05 s. */
+export const minutesSeconds = (seconds: number): string => `${Math.floor(seconds / 60)}${GAP}min ${String(seconds % 60).padStart(2, '0')}${GAP}s`;
+
 export function millimetres(value: number, digits = 0): string {
   return amount(value, 'mm', digits);
 }

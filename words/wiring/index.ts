@@ -16,6 +16,9 @@ export const MATE_WORDS: Record<MateVerdict['value'], string> = {
   'mates with pins wrong': 'Plugs meet, but pins are wrong',
   'does not mate': 'These plugs do not meet',
 };
+/** Two plugs held against each other, as their drawing is called. */
+export const sayFacesOf = ({ vehiclePlug, kitPlug, mate }: Pick<WireJoint, 'vehiclePlug' | 'kitPlug' | 'mate'>): string =>
+  `${vehiclePlug.name} against ${kitPlug.name}: ${MATE_WORDS[mate.value]}`;
 export const PIN_WORDS: Record<PinVerdict, string> = {
   meets: 'meets',
   swapped: 'carries something else',
@@ -254,3 +257,5 @@ export function sayAdded(loads: readonly Load[]): string {
     })
     .join('; ');
 }
+
+export * from './views.ts';

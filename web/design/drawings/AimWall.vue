@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { AIM_WALL } from '@jade/words/design';
 import { millimetres } from '@jade/words/units';
 
 export interface WallLamp {
@@ -35,7 +36,7 @@ const x = (sidewaysMm: number) => 450 - (sidewaysMm / spread.value) * 232;
     <rect class="wall" x="0" y="0" width="900" height="372" />
     <path class="floor" d="M0 372H900" />
     <path class="middle" d="M450 0V372" />
-    <text x="456" y="366" font-size="12">vehicle’s centre line</text>
+    <text x="456" y="366" font-size="12">{{ AIM_WALL.vehiclesCentreLine }}</text>
     <g v-for="lamp in lamps" :key="lamp.key" class="lamp" :class="{ picked: lamp.key === picked }" @click="emit('pick', lamp.key)">
       <rect
         class="tap"
@@ -45,22 +46,22 @@ const x = (sidewaysMm: number) => 450 - (sidewaysMm / spread.value) * 232;
         height="364"
         role="button"
         tabindex="0"
-        :aria-label="`${lamp.name}: wanted ${millimetres(lamp.wantedMm)}`"
+        :aria-label="AIM_WALL.whole(lamp.name, millimetres(lamp.wantedMm))"
         @keydown.enter.prevent="emit('pick', lamp.key)"
       />
       <path class="column" :d="`M${x(lamp.sidewaysMm)} 6V370`" />
       <rect class="band" :x="x(lamp.sidewaysMm) - HALF" :y="y(lamp.highestMm)" :width="HALF * 2" :height="Math.max(2, y(lamp.lowestMm) - y(lamp.highestMm))" />
       <path class="wanted" :d="`M${x(lamp.sidewaysMm) - HALF} ${y(lamp.wantedMm)}h${HALF * 2}`" />
-      <text class="strong" :x="x(lamp.sidewaysMm) - HALF + 5" :y="y(lamp.wantedMm) - 5">wanted {{ millimetres(lamp.wantedMm) }}</text>
+      <text class="strong" :x="x(lamp.sidewaysMm) - HALF + 5" :y="y(lamp.wantedMm) - 5">{{ AIM_WALL.wanted(millimetres(lamp.wantedMm)) }}</text>
       <path class="reference" :d="`M${x(lamp.sidewaysMm) - 26} ${y(lamp.referenceMm)}h52M${x(lamp.sidewaysMm)} ${y(lamp.referenceMm) - 10}v20`" />
       <text :x="x(lamp.sidewaysMm) + 32" :y="y(lamp.referenceMm) + 4">{{ lamp.name }}, {{ millimetres(lamp.referenceMm) }}</text>
       <g v-if="lamp.beforeMm !== undefined" class="tape old">
         <path :d="`M${x(lamp.sidewaysMm) - 96} ${y(lamp.beforeMm) - 8}l3 16h98l-2 -16z`" />
-        <text :x="x(lamp.sidewaysMm) - 90" :y="y(lamp.beforeMm) + 5">before {{ millimetres(lamp.beforeMm) }}</text>
+        <text :x="x(lamp.sidewaysMm) - 90" :y="y(lamp.beforeMm) + 5">{{ AIM_WALL.before(millimetres(lamp.beforeMm)) }}</text>
       </g>
       <g v-if="lamp.afterMm !== undefined" class="tape">
         <path :d="`M${x(lamp.sidewaysMm) + 34} ${y(lamp.afterMm) - 10}l3 20h122l-3 -20z`" />
-        <text :x="x(lamp.sidewaysMm) + 42" :y="y(lamp.afterMm) + 5">after {{ millimetres(lamp.afterMm) }} {{ lamp.within ? 'in' : 'out' }}</text>
+        <text :x="x(lamp.sidewaysMm) + 42" :y="y(lamp.afterMm) + 5">{{ AIM_WALL.after(millimetres(lamp.afterMm), lamp.within) }}</text>
       </g>
     </g>
   </svg>

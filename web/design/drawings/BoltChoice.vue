@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { BOLT_CHOICE } from '@jade/words/design';
 
 /** Fasteners that are told apart by their length alone, drawn to scale: which one belongs here? */
 const props = defineProps<{ lengthsMm: readonly number[]; taken?: number; label: string }>();
@@ -17,7 +18,7 @@ const width = (lengthMm: number) => lengthMm * PER_MM + 22;
         <path class="shaft" :d="`M13 12h${lengthMm * PER_MM}`" />
         <path class="thread" :d="`M15 7v10M21 7v10M27 7v10M${9 + lengthMm * PER_MM} 7v10`" />
       </svg>
-      {{ lengthMm }} mm
+      {{ BOLT_CHOICE.long(lengthMm) }}
     </button>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { LegPath } from '@jade/core/job';
 import type { VehicleProfile } from '@jade/core/vehicle';
+import { CABLE_WAY } from '@jade/words/design';
 import { frameAround, outline, project, type View } from '../geometry/outline.ts';
 
 /** The ways of legs on the vehicle, from two sides, with the places that they turn at. */
@@ -32,7 +33,7 @@ const drawings = computed(() =>
 <template>
   <div class="views">
     <figure v-for="drawing in drawings" :key="drawing.view">
-      <svg :viewBox="drawing.box.join(' ')" role="img" :aria-label="`Ways of the legs, from the ${drawing.view}`">
+      <svg :viewBox="drawing.box.join(' ')" role="img" :aria-label="CABLE_WAY.ways(drawing.view)">
         <path v-for="(stroke, index) in drawing.strokes" :key="index" :d="stroke.path" class="body" :stroke-width="2 * drawing.size" />
         <polyline
           v-for="(line, index) in drawing.lines"
@@ -46,7 +47,7 @@ const drawings = computed(() =>
           <text :x="turn.spot[0] + 13 * drawing.size" :y="turn.spot[1] + (index % 2 === 0 ? -12 : 38) * drawing.size" :font-size="33 * drawing.size">{{ turn.name }}</text>
         </g>
       </svg>
-      <figcaption class="soft">from the {{ drawing.view }}</figcaption>
+      <figcaption class="soft">{{ CABLE_WAY.from(drawing.view) }}</figcaption>
     </figure>
   </div>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LoadCheck } from '@jade/core/wiring';
+import { FUSE_WIRE } from '@jade/words/design';
 import { amperes, percent, stated } from '@jade/words/units';
 
 /** A fuse's load as a filled wire: what was on it, what is added, where it warns and where it ends; below it what is lost on the way, of what may be. */
@@ -26,11 +27,11 @@ const lost = computed(() => at((props.check.dropShare / props.check.dropLimitSha
     <text :x="at(check.warnShare)" y="16" text-anchor="middle" font-size="12">{{ percent(check.warnShare) }}</text>
     <text :x="at(check.refuseShare)" y="12" text-anchor="start" font-size="12">{{ check.weakest }} {{ stated(check.limitA, 'A') }}</text>
     <text class="after" :x="after" y="80" text-anchor="middle" font-size="14">{{ amperes(check.afterA) }}</text>
-    <text x="6" y="111" font-size="12">lost {{ percent(check.dropShare, 1) }}</text>
+    <text x="6" y="111" font-size="12">{{ FUSE_WIRE.lost(percent(check.dropShare, 1)) }}</text>
     <rect class="wire" :x="LEFT" y="100" :width="FULL" height="14" rx="3" />
     <rect class="lost" :class="{ over: check.troubles.includes('drop') }" :x="LEFT" y="100" :width="lost - LEFT" height="14" />
     <path class="limit" :d="`M${at(LOST_END)} 94v26`" />
-    <text :x="at(LOST_END)" y="133" text-anchor="middle" font-size="12">{{ percent(check.dropLimitShare, 1) }} at most</text>
+    <text :x="at(LOST_END)" y="133" text-anchor="middle" font-size="12">{{ FUSE_WIRE.atMost(percent(check.dropLimitShare, 1)) }}</text>
   </svg>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { OPENING_FIT } from '@jade/words/design';
 
 /** A lamp's box in the opening it goes into, seen from ahead and from the side, to one scale. */
 const props = defineProps<{ opening: { widthMm: number; heightMm: number; depthMm: number }; box: { widthMm: number; heightMm: number; depthMm: number }; label: string }>();
@@ -15,15 +16,15 @@ const fits = computed(() => props.opening.widthMm >= props.box.widthMm && props.
     <g :transform="`translate(${width / 2} ${height / 2})`">
       <rect class="opening" :x="-opening.widthMm / 2" :y="-opening.heightMm / 2" :width="opening.widthMm" :height="opening.heightMm" rx="14" />
       <rect class="lamp" :x="-box.widthMm / 2" :y="-box.heightMm / 2" :width="box.widthMm" :height="box.heightMm" rx="10" />
-      <text y="4" text-anchor="middle" font-size="13">{{ box.widthMm }} × {{ box.heightMm }} mm</text>
+      <text y="4" text-anchor="middle" font-size="13">{{ OPENING_FIT.size(box.widthMm, box.heightMm) }}</text>
     </g>
     <g :transform="`translate(${width + GAP} ${height / 2})`">
       <path class="opening" :d="`M${opening.depthMm} ${-opening.heightMm / 2}H0V${opening.heightMm / 2}H${opening.depthMm}`" />
       <rect class="lamp" x="0" :y="-box.heightMm / 2" :width="box.depthMm" :height="box.heightMm" rx="6" />
-      <text :x="box.depthMm / 2" y="4" text-anchor="middle" font-size="13">{{ box.depthMm }} mm</text>
+      <text :x="box.depthMm / 2" y="4" text-anchor="middle" font-size="13">{{ OPENING_FIT.depth(box.depthMm) }}</text>
     </g>
-    <text class="foot" x="0" :y="height + 20" font-size="12">from ahead</text>
-    <text class="foot" :x="width + GAP" :y="height + 20" font-size="12">from the side</text>
+    <text class="foot" x="0" :y="height + 20" font-size="12">{{ OPENING_FIT.fromAhead }}</text>
+    <text class="foot" :x="width + GAP" :y="height + 20" font-size="12">{{ OPENING_FIT.fromSide }}</text>
   </svg>
 </template>
 

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { PlugFace } from '@jade/core/vehicle';
 import type { MateVerdict } from '@jade/core/wiring';
+import { PLUG_FACES } from '@jade/words/design';
 import { bandsOf, layFaces, type FaceEnd } from '@jade/words/drawing';
 
 /** Two plugs seen from the wire side with their pins in the true grid, joined by pin lines. */
@@ -19,7 +20,7 @@ const isWired = ({ pin, carries }: FaceEnd) => pin !== undefined && carries !== 
       <path class="shell" :d="`M${face.x + face.width / 2 - 10} ${face.y}v-8h20v8`" />
     </g>
     <text class="head" :x="drawing.vehicle.x + drawing.vehicle.width / 2" y="14" text-anchor="middle">{{ from }} · {{ vehicle.family }} {{ vehicle.keying }}</text>
-    <text class="head" :x="drawing.kit.x + drawing.kit.width / 2" y="14" text-anchor="middle">kit · {{ kit.family }} {{ kit.keying }}</text>
+    <text class="head" :x="drawing.kit.x + drawing.kit.width / 2" y="14" text-anchor="middle">{{ PLUG_FACES.ofKit(kit.family, kit.keying) }}</text>
     <g v-for="line in drawing.lines" :key="`${line.pair.row}/${line.pair.column}`" :class="PIN_STYLE[line.pair.verdict]">
       <path class="join" :d="line.join" />
       <g v-for="end in line.ends.filter(isWired)" :key="end.side">

@@ -2,18 +2,19 @@
 import type { ApexOptions } from 'apexcharts';
 import { computed } from 'vue';
 import ApexChart from 'vue3-apexcharts';
+import { PRACTICE_CHART } from '@jade/words/design';
 import { chartOf, token } from './chart.ts';
 
 /** Scores of practices as they came, one after the other. */
 const props = defineProps<{ rows: { name: string; score: number; says: string }[]; label: string }>();
-const series = computed(() => [{ name: 'score', data: props.rows.map(({ name, score }) => ({ x: name, y: score })) }]);
+const series = computed(() => [{ name: PRACTICE_CHART.score, data: props.rows.map(({ name, score }) => ({ x: name, y: score })) }]);
 const options = computed<ApexOptions>(() => ({
   chart: chartOf('line'),
   colors: [token('--jade')],
   stroke: { width: 3, curve: 'straight' },
   markers: { size: 5, strokeWidth: 0 },
   grid: { borderColor: token('--line') },
-  yaxis: { min: 0, max: 100, tickAmount: 4, title: { text: 'score of 100', style: { fontWeight: 500, color: token('--ink-soft') } } },
+  yaxis: { min: 0, max: 100, tickAmount: 4, title: { text: PRACTICE_CHART.axis, style: { fontWeight: 500, color: token('--ink-soft') } } },
   xaxis: { type: 'category', tickAmount: Math.min(10, props.rows.length), axisBorder: { show: false } },
   legend: { show: false },
   tooltip: {

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { PinFound } from '@jade/core/probing';
 import type { VehiclePlug } from '@jade/core/vehicle';
+import { PROBE_FACE } from '@jade/words/design';
 import { layOneFace } from '@jade/words/drawing';
 import { sayPinFound } from '@jade/words/probing';
 
@@ -15,13 +16,13 @@ const kind = (pin: string | undefined) => statusOf(pin)?.status.code.replaceAll(
 const MARKS: Readonly<Record<string, string>> = { proved: '✓', 'by-elimination': '≈', contradictory: '!', indistinguishable: '=' };
 const label = (pin: string) => {
   const found = statusOf(pin);
-  return `Pin ${pin}${found ? `: ${sayPinFound(found)}` : ''}`;
+  return PROBE_FACE.pin(pin, found && sayPinFound(found));
 };
 </script>
 
 <template>
   <figure>
-    <svg :viewBox="`0 0 ${drawing.width} ${drawing.height}`" :style="{ width: `${drawing.width * 1.25}px` }" role="group" :aria-label="`${plug.name} from the wire side`">
+    <svg :viewBox="`0 0 ${drawing.width} ${drawing.height}`" :style="{ width: `${drawing.width * 1.25}px` }" role="group" :aria-label="PROBE_FACE.face(plug.name)">
       <rect class="shell" x="2" y="2" :width="drawing.width - 4" :height="drawing.height - 4" rx="8" />
       <g
         v-for="(cell, index) in drawing.cells"
@@ -41,7 +42,7 @@ const label = (pin: string) => {
         </template>
       </g>
     </svg>
-    <figcaption class="soft">from the wire side</figcaption>
+    <figcaption class="soft">{{ PROBE_FACE.fromWireSide }}</figcaption>
   </figure>
 </template>
 

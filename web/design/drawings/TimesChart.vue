@@ -2,6 +2,7 @@
 import type { ApexOptions } from 'apexcharts';
 import { computed } from 'vue';
 import ApexChart from 'vue3-apexcharts';
+import { TIMES_CHART } from '@jade/words/design';
 import { chartOf, token } from './chart.ts';
 import { minutes } from '@jade/words/units';
 
@@ -12,11 +13,11 @@ const ROW = 34;
 
 const series = computed(() => [
   {
-    name: 'this shop',
+    name: TIMES_CHART.median,
     data: props.rows.map((row) => ({
       x: row.name,
       y: row.medianMin,
-      goals: [{ name: 'profile', value: row.profileMin, strokeWidth: 4, strokeHeight: 15, strokeColor: token('--amber') }],
+      goals: [{ name: TIMES_CHART.profile, value: row.profileMin, strokeWidth: 4, strokeHeight: 15, strokeColor: token('--amber') }],
     })),
   },
 ]);
@@ -28,7 +29,12 @@ const options = computed<ApexOptions>(() => ({
   dataLabels: { enabled: false },
   grid: { borderColor: token('--line'), xaxis: { lines: { show: true } }, yaxis: { lines: { show: false } }, padding: { left: 6, right: 20, top: -14 } },
   states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
-  xaxis: { min: 0, title: { text: 'minutes', style: { fontWeight: 500, color: token('--ink-soft') } }, labels: { style: { fontSize: '12px' } }, axisBorder: { show: false } },
+  xaxis: {
+    min: 0,
+    title: { text: TIMES_CHART.axis, style: { fontWeight: 500, color: token('--ink-soft') } },
+    labels: { style: { fontSize: '12px' } },
+    axisBorder: { show: false },
+  },
   yaxis: { labels: { maxWidth: 300, style: { fontSize: '13px', colors: props.rows.map(() => token('--ink')) } } },
   legend: { show: false },
   tooltip: {
@@ -37,7 +43,7 @@ const options = computed<ApexOptions>(() => ({
       if (!row) return '';
       const tip = document.createElement('div');
       tip.className = 'times-tip';
-      tip.textContent = `${row.name}: ${minutes(row.medianMin)} here, eight of ten within ${minutes(row.p80Min)}; the profile gives ${minutes(row.profileMin)}`;
+      tip.textContent = TIMES_CHART.says(row.name, minutes(row.medianMin), minutes(row.p80Min), minutes(row.profileMin));
       return tip.outerHTML;
     },
   },
@@ -46,7 +52,7 @@ const options = computed<ApexOptions>(() => ({
 
 <template>
   <figure role="img" :aria-label="label">
-    <figcaption class="soft"><i class="here" /> median at this shop <i class="profile" /> the profile</figcaption>
+    <figcaption class="soft"><i class="here" /> {{ TIMES_CHART.median }} <i class="profile" /> {{ TIMES_CHART.profile }}</figcaption>
     <ApexChart type="bar" :height="rows.length * ROW + 70" :options="options" :series="series" />
   </figure>
 </template>

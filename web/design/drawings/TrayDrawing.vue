@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TRAY_DRAWING } from '@jade/words/design';
 /** The tray emptying: a slot for each fastener group, full, part or empty. */
 export interface DrawnSlot {
   slot: number;
@@ -26,10 +27,12 @@ const emit = defineEmits<{ dropped: [slot: DrawnSlot]; found: [slot: DrawnSlot] 
           >{{ slot.left }}<small>/{{ slot.out }}</small></span
         >
         <span class="what"
-          >{{ slot.fastener }}<small>{{ slot.slot > 0 ? `slot ${slot.slot}, ` : '' }}{{ slot.name }}</small></span
+          >{{ slot.fastener }}<small>{{ TRAY_DRAWING.named(slot.slot, slot.name) }}</small></span
         >
-        <button v-if="slot.dropped > 0" type="button" class="act" @click="emit('found', slot)">{{ slot.dropped }} dropped: found</button>
-        <button v-else-if="slot.left > 0" type="button" class="act" :aria-label="`${slot.fastener} of ${slot.name}: one dropped`" @click="emit('dropped', slot)">dropped</button>
+        <button v-if="slot.dropped > 0" type="button" class="act" @click="emit('found', slot)">{{ TRAY_DRAWING.droppedFound(slot.dropped) }}</button>
+        <button v-else-if="slot.left > 0" type="button" class="act" :aria-label="TRAY_DRAWING.oneDropped(slot.fastener, slot.name)" @click="emit('dropped', slot)">
+          {{ TRAY_DRAWING.dropped }}
+        </button>
       </li>
     </ul>
   </section>

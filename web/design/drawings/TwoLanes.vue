@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LanesOnClock } from '@jade/core/access';
+import { TWO_LANES } from '@jade/words/design';
 
 /** Two people side by side: each lane a strip of time, joint moments across both. A strip too short for its name bears its slot, counted from `first`. */
 const props = defineProps<{ lanes: LanesOnClock; names: readonly string[]; first: number; room: number; label: string }>();
@@ -31,10 +32,10 @@ const fits = (box: { name: string; width: number }) => box.name.length * 7 < box
   <svg :width="room" :height="TOP + 2 * LANE + 4" role="img" :aria-label="label">
     <g v-for="mark in marks" :key="mark.x">
       <path class="rule" :d="`M${mark.x} 16V${TOP + 2 * LANE}`" />
-      <text class="minute" :x="mark.x" y="12" text-anchor="middle">{{ mark.minutes }} min</text>
+      <text class="minute" :x="mark.x" y="12" text-anchor="middle">{{ TWO_LANES.at(mark.minutes) }}</text>
     </g>
-    <text class="who" x="0" :y="TOP + 24">one</text>
-    <text class="who" x="0" :y="TOP + LANE + 24">the other</text>
+    <text class="who" x="0" :y="TOP + 24">{{ TWO_LANES.one }}</text>
+    <text class="who" x="0" :y="TOP + LANE + 24">{{ TWO_LANES.other }}</text>
     <g v-for="box in boxes" :key="box.key" :class="{ joint: box.joint }">
       <title>{{ box.name }}</title>
       <rect :x="box.x" :y="box.y" :width="box.width" :height="box.height" />

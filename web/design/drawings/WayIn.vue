@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { WAY_IN } from '@jade/words/design';
 import { BAR_LINE, TARGET_WIDTH, type WayBar, type WayDrawing } from '../geometry/way-in.ts';
 
 /** The way in: layers from outside to the targets, length is minutes, ways not taken fainter. */
@@ -21,7 +22,7 @@ function flag(names: readonly string[]): string[] {
   const [first = '', ...more] = names;
   const sided = first.replace(/, left$/, ' L').replace(/, right$/, ' R');
   const side = / [LR]$/.exec(sided)?.[0] ?? '';
-  if (more.length > 0) return [short(first, room), more.length === 1 ? `and ${short(more[0] ?? '', room - 28)}` : `and ${more.length} more`];
+  if (more.length > 0) return [short(first, room), WAY_IN.more(more.length, short(more[0] ?? '', room - 28))];
   if (sided.length <= most) return [sided];
   const cut = sided.slice(0, sided.length - side.length).lastIndexOf(' ', most);
   return cut > 0 ? [sided.slice(0, cut), short(sided.slice(cut + 1), room)] : [short(first, room)];
@@ -35,10 +36,9 @@ const flags = computed(() =>
   }),
 );
 const figure = (bar: WayBar) => `${bar.minutes.toFixed(1)}${bar.people > 1 ? ` × ${bar.people}` : ''}`;
-const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => (index === 0 ? 'outside, min' : `layer ${index + 1}`)));
-const STATES = { done: 'open', next: 'next', planned: 'planned', other: 'way not taken' } as const;
+const layerNames = computed(() => Array.from({ length: props.drawing.layers }, (_, index) => WAY_IN.layer(index)));
 /** Begins with what stands there to be read, so that it can be called by that. */
-const said = (bar: WayBar) => `${shown(bar)} ${figure(bar)} min, ${STATES[bar.state]}${bar.shared > 1 ? `, shared by ${bar.shared} targets` : ''}`;
+const said = (bar: WayBar) => WAY_IN.bar(shown(bar), figure(bar), bar.state, bar.shared);
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { WIRE_PICTURE } from '@jade/words/design';
 import { bandsOf, layPicture, type PictureLane } from '@jade/words/drawing';
 import { useRoom } from '../room.ts';
 
@@ -33,7 +34,7 @@ const pressed = (id: string, label: string) => ({
 
 <template>
   <div ref="frame" class="frame">
-    <svg :viewBox="`0 0 ${picture.width} ${picture.height}`" :style="{ height: `${picture.height}px` }" role="group" aria-label="Electrical picture, from source to ground">
+    <svg :viewBox="`0 0 ${picture.width} ${picture.height}`" :style="{ height: `${picture.height}px` }" role="group" :aria-label="WIRE_PICTURE.label">
       <path class="ground-rail" :d="picture.rail" />
       <path class="ground" :d="picture.sign" />
       <text :x="picture.name.x" :y="picture.name.y" text-anchor="end">{{ picture.name.text }}</text>

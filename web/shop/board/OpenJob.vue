@@ -6,6 +6,8 @@ import { LONGEST_TEXT, type FollowsWhy } from '@jade/core/job';
 import { mileageFell, plateKey, MILEAGE_UNITS, readCounter, type MileageUnit } from '@jade/core/customers';
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
 import { judgeOpening } from '@jade/core/judging';
+import { OPEN_JOB } from '@jade/words/board';
+import { COMMON } from '@jade/words/common';
 import { sayMileage } from '@jade/words/customers';
 import { FOLLOWING } from '@jade/words/itself';
 import { OPENING_DOUBTS, SECOND_JOB } from '@jade/words/judging';
@@ -110,7 +112,7 @@ onMounted(async () => {
     bays.value = shop?.bays ?? [];
     shopUnit.value = shop?.mileageUnit ?? 'km';
   } catch {
-    fault.value = 'The kits cannot be read: the server is away.';
+    fault.value = COMMON.away(OPEN_JOB.theKits);
   }
 });
 
@@ -141,10 +143,7 @@ const fitting = computed(() => kits.value.filter((kit) => profile.value === unde
 /** Kits that name the vehicle first; the others say that they do not. */
 const offered = computed(() => {
   const others = kits.value.filter((kit) => !fitting.value.includes(kit));
-  return [
-    ...fitting.value.map((kit) => ({ value: kit.slug, title: kit.title })),
-    ...others.map((kit) => ({ value: kit.slug, title: `${kit.title} (does not name this vehicle)` })),
-  ];
+  return [...fitting.value.map((kit) => ({ value: kit.slug, title: kit.title })), ...others.map((kit) => ({ value: kit.slug, title: OPEN_JOB.notNaming(kit.title) }))];
 });
 const readAs = computed(() => readCounter(counter.value, unit.value));
 const mileage = computed(() => readAs.value ?? undefined);
@@ -161,7 +160,7 @@ const doubts = computed(() =>
   judgeOpening(promised.value ? new Date(promised.value).toISOString() : undefined, making.value ? undefined : known.value?.lastVisit?.signed, second.value, clock.value),
 );
 const ready = computed(() => doubts.value.length === 0 && hasVehicle.value && wordsFit.value && hasWork.value && !wrongCounter.value && !sending.value);
-const missing = computed(() => [...(hasVehicle.value ? [] : [making.value ? 'plate, kind and customer' : 'the vehicle']), ...(hasWork.value ? [] : ['a kit'])]);
+const missing = computed(() => [...(hasVehicle.value ? [] : [making.value ? OPEN_JOB.missingNew : OPEN_JOB.missingVehicle]), ...(hasWork.value ? [] : [OPEN_JOB.missingKit])]);
 
 async function open(): Promise<void> {
   fault.value = '';
@@ -183,7 +182,7 @@ async function open(): Promise<void> {
     drop();
     emit('opened', opened.id);
   } catch (error) {
-    fault.value = error instanceof Refused ? error.message : 'The server is away: what you wrote stays here, try again.';
+    fault.value = error instanceof Refused ? error.message : COMMON.keptHere;
     const codes = error instanceof Refused ? error.faults.map(({ code }) => code) : [];
     alike.value = (['number-known', 'plate-known'] as const).find((code) => codes.includes(code));
   } finally {
@@ -211,21 +210,30 @@ async function openAnyway(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog title="Open a job" action="Open it" :ready="ready" :width="760" :kept="kept" @confirm="open" @anew="drop" @close="emit('close')">
+  <FormDialog :title="OPEN_JOB.title" :action="OPEN_JOB.open" :ready="ready" :width="760" :kept="kept" @confirm="open" @anew="drop" @close="emit('close')">
     <section class="stack" aria-labelledby="open-vehicle">
-      <h3 id="open-vehicle">The vehicle</h3>
-      <VehicleSearch v-if="!known && !making" label="Plate, number or customer" :most="5" autofocus @picked="(vehicle) => (known = vehicle)" @typed="(text) => (words = text)">
+      <h3 id="open-vehicle">{{ OPEN_JOB.vehicle }}</h3>
+      <VehicleSearch v-if="!known && !making" :label="OPEN_JOB.find" :most="5" autofocus @picked="(vehicle) => (known = vehicle)" @typed="(text) => (words = text)">
         <template #none="{ words: none }">
-          <p class="soft">{{ none ? `No vehicle of the shop is found by “${none}”.` : 'The shop has no vehicle yet.' }}</p>
+          <p class="soft">{{ none ? OPEN_JOB.noneFound(none) : OPEN_JOB.noVehicle }}</p>
         </template>
       </VehicleSearch>
-      <div v-if="!known && !making"><button type="button" class="push" @click="makeNew(words.trim())">A vehicle that is new to the shop</button></div>
+      <div v-if="!known && !making">
+        <button type="button" class="push" @click="makeNew(words.trim())">{{ OPEN_JOB.newVehicle }}</button>
+      </div>
       <template v-else-if="known">
-        <div class="taken"><VehicleLine :vehicle="known" /><button type="button" class="push small" @click="back">Another vehicle</button></div>
+        <div class="taken">
+          <VehicleLine :vehicle="known" /><button type="button" class="push small" @click="back">{{ OPEN_JOB.anotherVehicle }}</button>
+        </div>
         <p v-if="known.lastVisit" class="soft">
-          Last here on {{ dayjs(known.lastVisit.openedAt).format('D MMMM YYYY') }} with {{ known.lastVisit.kits.join(', ')
-          }}{{ known.lastVisit.mileage ? `, at ${sayMileage(known.lastVisit.mileage)}` : '' }}{{ known.lastVisit.signed ? '' : '; that job is still open' }}. What was known of it
-          then comes along as assumed.
+          {{
+            OPEN_JOB.lastHere(
+              dayjs(known.lastVisit.openedAt).format('D MMMM YYYY'),
+              known.lastVisit.kits,
+              known.lastVisit.mileage ? sayMileage(known.lastVisit.mileage) : undefined,
+              !known.lastVisit.signed,
+            )
+          }}
         </p>
         <template v-if="last">
           <h4>{{ FOLLOWING.ask }}</h4>
@@ -235,25 +243,27 @@ async function openAnyway(): Promise<void> {
       </template>
       <template v-else>
         <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (draftReady = value)" />
-        <div><button type="button" class="push small plain" @click="back">Back to the search</button></div>
+        <div>
+          <button type="button" class="push small plain" @click="back">{{ OPEN_JOB.toSearch }}</button>
+        </div>
       </template>
     </section>
     <section class="stack" aria-labelledby="open-work">
-      <h3 id="open-work">The work</h3>
-      <v-select v-model="chosen" label="Kits to fit" multiple :items="offered" no-data-text="The library has no kit yet: take one in at Library." />
-      <p v-if="profile && kits.length > 0 && fitting.length === 0" class="soft">No kit of the library names this kind of vehicle yet; Match will say so.</p>
-      <WordsField v-model="wish" label="What the customer wants" :most="LONGEST_TEXT.wish" />
+      <h3 id="open-work">{{ OPEN_JOB.work }}</h3>
+      <v-select v-model="chosen" :label="OPEN_JOB.kits" multiple :items="offered" :no-data-text="OPEN_JOB.noKit" />
+      <p v-if="profile && kits.length > 0 && fitting.length === 0" class="soft">{{ OPEN_JOB.noneNames }}</p>
+      <WordsField v-model="wish" :label="OPEN_JOB.wish" :most="LONGEST_TEXT.wish" />
       <div class="fields">
-        <v-text-field v-model="promised" label="Promised for" type="datetime-local" variant="outlined" density="comfortable" hide-details />
-        <v-select v-model="bay" label="Bay" clearable :items="bays" no-data-text="The shop has no bays." />
+        <v-text-field v-model="promised" :label="OPEN_JOB.promised" type="datetime-local" variant="outlined" density="comfortable" hide-details />
+        <v-select v-model="bay" :label="OPEN_JOB.bay" clearable :items="bays" :no-data-text="OPEN_JOB.noBays" />
       </div>
       <div class="fields arrival">
-        <v-text-field v-model="counter" label="Counter shows" maxlength="11" inputmode="numeric" variant="outlined" density="comfortable" hide-details :error="wrongCounter" />
-        <v-select v-model="unit" label="Unit" :items="[...MILEAGE_UNITS]" />
-        <WordsField v-model="keys" label="Keys hang at" :most="LONGEST_TEXT.keys" />
+        <v-text-field v-model="counter" :label="OPEN_JOB.counter" maxlength="11" inputmode="numeric" variant="outlined" density="comfortable" hide-details :error="wrongCounter" />
+        <v-select v-model="unit" :label="OPEN_JOB.unit" :items="[...MILEAGE_UNITS]" />
+        <WordsField v-model="keys" :label="OPEN_JOB.keysHang" :most="LONGEST_TEXT.keys" />
       </div>
-      <p v-if="wrongCounter" class="bad" role="alert">The counter is a whole number, such as 41250.</p>
-      <p v-if="fell && before" class="odd" role="status">It showed {{ sayMileage(before) }} last time: read it again, or it is another vehicle.</p>
+      <p v-if="wrongCounter" class="bad" role="alert">{{ OPEN_JOB.counterWhole }}</p>
+      <p v-if="fell && before" class="odd" role="status">{{ OPEN_JOB.showedBefore(sayMileage(before)) }}</p>
     </section>
     <p v-for="doubt in doubts" :key="doubt" class="odd" role="alert">{{ OPENING_DOUBTS[doubt] }}</p>
     <div v-if="doubts.includes('job open')" class="line">
@@ -262,10 +272,10 @@ async function openAnyway(): Promise<void> {
     </div>
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     <div v-if="alike" class="line">
-      <button type="button" class="push small" @click="takeKnown">Take the known one</button>
-      <button v-if="alike === 'plate-known'" type="button" class="push small" @click="openAnyway">It is another vehicle</button>
+      <button type="button" class="push small" @click="takeKnown">{{ OPEN_JOB.takeKnown }}</button>
+      <button v-if="alike === 'plate-known'" type="button" class="push small" @click="openAnyway">{{ OPEN_JOB.isAnother }}</button>
     </div>
-    <p v-else-if="missing.length > 0" class="soft">Still missing: {{ missing.join(', ') }}.</p>
+    <p v-else-if="missing.length > 0" class="soft">{{ OPEN_JOB.stillMissing(missing) }}</p>
   </FormDialog>
 </template>
 

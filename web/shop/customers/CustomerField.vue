@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { LONGEST, sameCustomer } from '@jade/core/customers';
 import type { CustomersFound } from '@jade/contract/customers';
+import { CUSTOMER_FIELD } from '@jade/words/customers';
 import { plural } from '@jade/words/units';
 import WordsField from '../../design/WordsField.vue';
 import { useSearch } from './search.ts';
@@ -36,15 +37,15 @@ function pick({ id, name }: { id: string; name: string }): void {
 
 <template>
   <div class="owner">
-    <WordsField v-model="words" label="Customer" :most="LONGEST.customer" autocomplete="off" />
-    <ul v-if="offered.length > 0" class="line" aria-label="Known customers">
+    <WordsField v-model="words" :label="CUSTOMER_FIELD.customer" :most="LONGEST.customer" autocomplete="off" />
+    <ul v-if="offered.length > 0" class="line" :aria-label="CUSTOMER_FIELD.known">
       <li v-for="customer in offered" :key="customer.id">
         <button type="button" class="push small" @click="pick(customer)">
           {{ customer.name }} <span class="soft">{{ plural(customer.vehicles, 'vehicle') }}</span>
         </button>
       </li>
     </ul>
-    <p class="soft" aria-live="polite">{{ owner.name === '' ? 'Write the name: who is known comes up.' : owner.id ? 'Known to the shop.' : 'New to the shop.' }}</p>
+    <p class="soft" aria-live="polite">{{ owner.name === '' ? CUSTOMER_FIELD.hint : owner.id ? CUSTOMER_FIELD.isKnown : CUSTOMER_FIELD.isNew }}</p>
   </div>
 </template>
 

@@ -2,6 +2,8 @@
 import { computed, onMounted, ref } from 'vue';
 import { LONGEST } from '@jade/core/customers';
 import type { CustomerFound, CustomerShown, CustomersFound } from '@jade/contract/customers';
+import { COMMON } from '@jade/words/common';
+import { CUSTOMER_PANE } from '@jade/words/customers';
 import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
@@ -37,7 +39,7 @@ async function load(): Promise<void> {
   try {
     customer.value = await ask<CustomerShown>(`/api/customers/${props.id}`);
   } catch (error) {
-    failed.value = error instanceof Refused ? error.message : 'They cannot be read: the server is away.';
+    failed.value = error instanceof Refused ? error.message : COMMON.away(CUSTOMER_PANE.title);
   }
 }
 onMounted(load);
@@ -66,21 +68,27 @@ const join = () => send(async () => ({ customer: (await ask<{ id: string }>(`/ap
 </script>
 
 <template>
-  <section class="stack" aria-label="The customer">
-    <EmptyNote v-if="failed" kind="failed">{{ failed }} <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
-    <EmptyNote v-else-if="!customer" kind="loading">Reading …</EmptyNote>
+  <section class="stack" :aria-label="CUSTOMER_PANE.title">
+    <EmptyNote v-if="failed" kind="failed"
+      >{{ failed }} <button type="button" class="push small" @click="load">{{ COMMON.tryAgain }}</button></EmptyNote
+    >
+    <EmptyNote v-else-if="!customer" kind="loading">{{ COMMON.reading }}</EmptyNote>
     <template v-else>
       <h2>{{ customer.name }}</h2>
       <p v-if="customer.note">
         <TapeLabel class="note">{{ customer.note }}</TapeLabel>
       </p>
       <div class="line">
-        <RightGate right="keep customers" quiet><button type="button" class="push small" @click="begin('change')">Change name or note</button></RightGate>
-        <RightGate right="join customers" quiet><button type="button" class="push small" @click="begin('join')">They are the same as another</button></RightGate>
+        <RightGate right="keep customers" quiet
+          ><button type="button" class="push small" @click="begin('change')">{{ CUSTOMER_PANE.changeThem }}</button></RightGate
+        >
+        <RightGate right="join customers" quiet
+          ><button type="button" class="push small" @click="begin('join')">{{ CUSTOMER_PANE.sameAsAnother }}</button></RightGate
+        >
       </div>
       <div class="leaf">
         <h3>{{ plural(customer.vehicles.length, 'vehicle') }}</h3>
-        <p v-if="customer.vehicles.length === 0" class="soft">None is written down.</p>
+        <p v-if="customer.vehicles.length === 0" class="soft">{{ CUSTOMER_PANE.noVehicle }}</p>
         <ul>
           <li v-for="vehicle in customer.vehicles" :key="vehicle.id">
             <router-link class="push plain" :to="{ query: { vehicle: vehicle.id } }"><VehicleLine :vehicle="vehicle" owner-known /></router-link>
@@ -90,8 +98,8 @@ const join = () => send(async () => ({ customer: (await ask<{ id: string }>(`/ap
     </template>
     <FormDialog
       v-if="doing === 'change'"
-      title="Change the customer"
-      action="Change it"
+      :title="CUSTOMER_PANE.changeCustomer"
+      :action="CUSTOMER_PANE.change"
       :ready="ready"
       :width="560"
       :kept="kept"
@@ -99,36 +107,37 @@ const join = () => send(async () => ({ customer: (await ask<{ id: string }>(`/ap
       @anew="drop"
       @close="doing = undefined"
     >
-      <WordsField v-model="draft.name" label="Name" :most="LONGEST.customer" autofocus />
-      <WordsField v-model="draft.note" label="Note" :most="LONGEST.note" />
+      <WordsField v-model="draft.name" :label="CUSTOMER_PANE.name" :most="LONGEST.customer" autofocus />
+      <WordsField v-model="draft.note" :label="CUSTOMER_PANE.note" :most="LONGEST.note" />
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     </FormDialog>
     <FormDialog
       v-if="doing === 'join' && customer"
-      :title="`${customer.name} is the same as …`"
-      action="Join them"
+      :title="CUSTOMER_PANE.sameAs(customer.name)"
+      :action="CUSTOMER_PANE.join"
       :ready="other !== undefined"
       :width="560"
       @confirm="join"
       @close="doing = undefined"
     >
       <template v-if="!other">
-        <v-text-field v-model="words" label="Customer" maxlength="80" variant="outlined" density="comfortable" hide-details autofocus />
-        <ul aria-label="Customers found">
+        <v-text-field v-model="words" :label="CUSTOMER_PANE.customer" maxlength="80" variant="outlined" density="comfortable" hide-details autofocus />
+        <ul :aria-label="CUSTOMER_PANE.found">
           <li v-for="entry in others" :key="entry.id">
             <button type="button" class="push plain" @click="other = entry">
               {{ entry.name }} <span class="soft">{{ plural(entry.vehicles, 'vehicle') }}</span>
             </button>
           </li>
         </ul>
-        <p v-if="found && others.length === 0" class="soft">No other customer is called that.</p>
+        <p v-if="found && others.length === 0" class="soft">{{ CUSTOMER_PANE.noOther }}</p>
       </template>
       <template v-else>
         <p>
-          {{ plural(customer.vehicles.length, 'vehicle') }} of <strong>{{ customer.name }}</strong> become those of <strong>{{ other.name }}</strong>, and {{ customer.name }} is
-          shown no more. <strong>They cannot be parted again.</strong>
+          {{ CUSTOMER_PANE.joined(customer.vehicles.length, customer.name, other.name) }} <strong>{{ CUSTOMER_PANE.forGood }}</strong>
         </p>
-        <div><button type="button" class="push small" @click="other = undefined">Not that one</button></div>
+        <div>
+          <button type="button" class="push small" @click="other = undefined">{{ CUSTOMER_PANE.notThat }}</button>
+        </div>
       </template>
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     </FormDialog>

@@ -2,6 +2,8 @@
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { CustomersFound, VehiclesFound } from '@jade/contract/customers';
+import { COMMON } from '@jade/words/common';
+import { CUSTOMERS_VIEW } from '@jade/words/customers';
 import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import RightGate from '../../session/RightGate.vue';
@@ -40,21 +42,27 @@ async function changed(show?: { vehicle: string } | { customer: string }): Promi
 <template>
   <div class="stack">
     <header class="line">
-      <h1>Customers and vehicles</h1>
+      <h1>{{ CUSTOMERS_VIEW.title }}</h1>
       <span class="grow" />
-      <RightGate right="join customers" quiet><button type="button" class="push" @click="asking = 'list'">Take in a list</button></RightGate>
-      <RightGate right="keep customers"><button type="button" class="push" @click="asking = 'vehicle'">A new vehicle</button></RightGate>
+      <RightGate right="join customers" quiet
+        ><button type="button" class="push" @click="asking = 'list'">{{ CUSTOMERS_VIEW.takeList }}</button></RightGate
+      >
+      <RightGate right="keep customers"
+        ><button type="button" class="push" @click="asking = 'vehicle'">{{ CUSTOMERS_VIEW.newVehicle }}</button></RightGate
+      >
     </header>
     <div class="split">
-      <section class="stack finder" aria-label="Find">
-        <v-text-field v-model="words" label="Plate, number or customer" maxlength="80" variant="outlined" density="comfortable" hide-details />
-        <EmptyNote v-if="failed" kind="failed">They cannot be read: the server is away. <button type="button" class="push small" @click="again">Try again</button></EmptyNote>
-        <EmptyNote v-else-if="!read" kind="loading">Looking …</EmptyNote>
-        <EmptyNote v-else-if="nobody && words.trim()" kind="empty">Nobody and nothing is called that. Look by fewer letters.</EmptyNote>
-        <EmptyNote v-else-if="nobody" kind="empty">No customer yet. Open a job for the first vehicle, or take in the list that you have.</EmptyNote>
+      <section class="stack finder" :aria-label="CUSTOMERS_VIEW.find">
+        <v-text-field v-model="words" :label="CUSTOMERS_VIEW.findHint" maxlength="80" variant="outlined" density="comfortable" hide-details />
+        <EmptyNote v-if="failed" kind="failed"
+          >{{ CUSTOMERS_VIEW.away }} <button type="button" class="push small" @click="again">{{ COMMON.tryAgain }}</button></EmptyNote
+        >
+        <EmptyNote v-else-if="!read" kind="loading">{{ COMMON.looking }}</EmptyNote>
+        <EmptyNote v-else-if="nobody && words.trim()" kind="empty">{{ CUSTOMERS_VIEW.noneFound }}</EmptyNote>
+        <EmptyNote v-else-if="nobody" kind="empty">{{ CUSTOMERS_VIEW.empty }}</EmptyNote>
         <template v-else>
           <div v-if="vehicles.found.value?.vehicles.length">
-            <h3>Vehicles</h3>
+            <h3>{{ CUSTOMERS_VIEW.vehicles }}</h3>
             <ul class="found">
               <li v-for="entry in vehicles.found.value.vehicles" :key="entry.id">
                 <router-link class="push plain" :to="{ query: { vehicle: entry.id } }" :aria-current="vehicle === entry.id ? 'page' : undefined"
@@ -63,11 +71,11 @@ async function changed(show?: { vehicle: string } | { customer: string }): Promi
               </li>
             </ul>
             <p v-if="vehicles.found.value.count > vehicles.found.value.vehicles.length" class="soft more">
-              {{ vehicles.found.value.vehicles.length }} of {{ vehicles.found.value.count }} are shown: write more of it.
+              {{ CUSTOMERS_VIEW.someVehicles(vehicles.found.value.vehicles.length, vehicles.found.value.count) }}
             </p>
           </div>
           <div v-if="customers.found.value?.customers.length">
-            <h3>Customers</h3>
+            <h3>{{ CUSTOMERS_VIEW.customers }}</h3>
             <ul class="found">
               <li v-for="entry in customers.found.value.customers" :key="entry.id">
                 <router-link class="push plain whom" :to="{ query: { customer: entry.id } }" :aria-current="customer === entry.id ? 'page' : undefined">
@@ -76,14 +84,14 @@ async function changed(show?: { vehicle: string } | { customer: string }): Promi
               </li>
             </ul>
             <p v-if="customers.found.value.count > customers.found.value.customers.length" class="soft more">
-              {{ customers.found.value.customers.length }} of {{ customers.found.value.count }} are shown: write more of the name.
+              {{ CUSTOMERS_VIEW.someCustomers(customers.found.value.customers.length, customers.found.value.count) }}
             </p>
           </div>
         </template>
       </section>
       <VehiclePane v-if="vehicle" :id="vehicle" :key="vehicle" @changed="changed" />
       <CustomerPane v-else-if="customer" :id="customer" :key="customer" @changed="changed" />
-      <p v-else class="soft">Pick a vehicle or a customer.</p>
+      <p v-else class="soft">{{ CUSTOMERS_VIEW.pick }}</p>
     </div>
     <MakeDialog v-if="asking === 'vehicle'" @made="(id) => changed({ vehicle: id })" @close="asking = undefined" />
     <ListDialog v-if="asking === 'list'" @taken="again" @close="asking = undefined" />

@@ -2,6 +2,8 @@
 import { computed, ref } from 'vue';
 import { LIST_COLUMNS } from '@jade/core/customers';
 import type { ListTaken } from '@jade/contract/customers';
+import { COMMON } from '@jade/words/common';
+import { LIST_DIALOG } from '@jade/words/customers';
 import { sayFaultAlone } from '@jade/words/faults';
 import { plural } from '@jade/words/units';
 import FormDialog from '../../design/FormDialog.vue';
@@ -22,7 +24,7 @@ async function send(part: object): Promise<ListTaken | undefined> {
   try {
     return await ask<ListTaken>('/api/customers/list', { text: text.value, ...part });
   } catch (error) {
-    fault.value = error instanceof Refused ? error.message : 'The server is away: try again.';
+    fault.value = error instanceof Refused ? error.message : COMMON.serverAway;
     return undefined;
   } finally {
     busy.value = false;
@@ -46,41 +48,40 @@ async function take(): Promise<void> {
   if (done.value) emit('taken');
 }
 const brings = computed(() => (seen.value?.newCustomers ?? 0) + (seen.value?.newVehicles ?? 0) > 0);
-const action = computed(() => (done.value ? 'Done' : seen.value && seen.value.faultCount > 0 ? 'Take what is right' : 'Take it in'));
-const said = (list: ListTaken) => `${plural(list.newCustomers, 'customer')} and ${plural(list.newVehicles, 'vehicle')}`;
+const action = computed(() => (done.value ? LIST_DIALOG.close : seen.value && seen.value.faultCount > 0 ? LIST_DIALOG.takeRight : LIST_DIALOG.take));
 </script>
 
 <template>
-  <FormDialog title="Take in a list" :action="action" :ready="!busy && (done !== undefined || brings)" :width="680" @confirm="take" @close="emit('close')">
+  <FormDialog :title="LIST_DIALOG.takeList" :action="action" :ready="!busy && (done !== undefined || brings)" :width="680" @confirm="take" @close="emit('close')">
     <p class="soft">
-      A file of cells parted by commas, semicolons or tabs. Its first line names the columns: <span class="mono">{{ LIST_COLUMNS.join(', ') }}</span>. Only
-      <span class="mono">customer</span> has to be there; <span class="mono">vehicle</span> is the kind as the library calls it.
+      {{ LIST_DIALOG.whatFile }} <span class="mono">{{ LIST_COLUMNS.join(', ') }}</span>{{ LIST_DIALOG.only }} <span class="mono">{{ LIST_DIALOG.customer }}</span>
+      {{ LIST_DIALOG.mustBe }} <span class="mono">{{ LIST_DIALOG.vehicle }}</span> {{ LIST_DIALOG.asLibrary }}
     </p>
     <div class="line">
-      <label class="push file">Choose a file<input type="file" accept=".csv,.tsv,.txt,text/csv,text/plain" class="out-of-sight" @change="pick" /></label>
+      <label class="push file">{{ LIST_DIALOG.chooseFile }}<input type="file" accept=".csv,.tsv,.txt,text/csv,text/plain" class="out-of-sight" @change="pick" /></label>
       <span v-if="file" class="mono">{{ file }}</span>
-      <span v-if="busy" class="soft" role="status">Reading …</span>
+      <span v-if="busy" class="soft" role="status">{{ COMMON.reading }}</span>
     </div>
     <div v-if="seen" class="stack" aria-live="polite">
       <p v-if="done">
-        <strong>Taken in: {{ said(done) }}.</strong>
+        <strong>{{ LIST_DIALOG.taken(done.newCustomers, done.newVehicles) }}</strong>
       </p>
       <p v-else>
-        {{ plural(seen.lines, 'line') }}: <strong>{{ brings ? `${said(seen)} are new` : 'nothing in it is new' }}</strong>.
+        {{ plural(seen.lines, 'line') }}: <strong>{{ brings ? LIST_DIALOG.areNew(seen.newCustomers, seen.newVehicles) : LIST_DIALOG.noneNew }}</strong>.
       </p>
       <template v-if="seen.known.length > 0">
-        <p>The shop has these already; they stay as they are:</p>
+        <p>{{ LIST_DIALOG.known }}</p>
         <ul class="told">
           <li v-for="entry in seen.known" :key="entry.line">
-            line {{ entry.line }}: {{ entry.plate }}{{ entry.differs.length > 0 ? `, the list says another ${entry.differs.join(', ')}` : ', the same' }}
+            {{ LIST_DIALOG.line(entry.line, entry.plate, entry.differs) }}
           </li>
         </ul>
       </template>
       <template v-if="seen.faultCount > 0">
-        <p class="bad">{{ plural(seen.faultCount, 'fault') }}; these lines are left out:</p>
+        <p class="bad">{{ LIST_DIALOG.leftOut(seen.faultCount) }}</p>
         <ul class="told">
           <li v-for="entry in seen.faults" :key="entry.path + entry.code">{{ entry.path }}: {{ sayFaultAlone(entry) }}</li>
-          <li v-if="seen.faultCount > seen.faults.length">and {{ seen.faultCount - seen.faults.length }} more</li>
+          <li v-if="seen.faultCount > seen.faults.length">{{ LIST_DIALOG.more(seen.faultCount - seen.faults.length) }}</li>
         </ul>
       </template>
     </div>

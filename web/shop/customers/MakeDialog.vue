@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 } from 'uuid';
 import { ref } from 'vue';
+import { MAKE_DIALOG } from '@jade/words/customers';
 import { useDraft } from '../../drafts/index.ts';
 import FormDialog from '../../design/FormDialog.vue';
 import { ask } from '../../ask/index.ts';
@@ -24,9 +25,11 @@ const make = (another = false) =>
 </script>
 
 <template>
-  <FormDialog title="A new vehicle" action="Keep it" :ready="ready" :width="680" :kept="kept" @confirm="make()" @anew="drop" @close="emit('close')">
+  <FormDialog :title="MAKE_DIALOG.title" :action="MAKE_DIALOG.keep" :ready="ready" :width="680" :kept="kept" @confirm="make()" @anew="drop" @close="emit('close')">
     <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (ready = value)" />
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
-    <div v-if="plateKnown"><button type="button" class="push small" @click="make(true)">It is another vehicle</button></div>
+    <div v-if="plateKnown">
+      <button type="button" class="push small" @click="make(true)">{{ MAKE_DIALOG.isAnother }}</button>
+    </div>
   </FormDialog>
 </template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue';
 import { LONGEST, plateKey, readYear, remarksOn, yearsTold, type NumberedKind } from '@jade/core/customers';
-import { sayVehicleRemark } from '@jade/words/customers';
+import { COMMON } from '@jade/words/common';
+import { sayVehicleRemark, VEHICLE_FIELDS } from '@jade/words/customers';
 import { fits, within } from '../../design/words.ts';
 import { ask } from '../../ask/index.ts';
 import WordsField from '../../design/WordsField.vue';
@@ -65,22 +66,33 @@ watch(told, ([only, ...others]) => {
 <template>
   <div class="stack">
     <div class="row">
-      <WordsField v-model="draft.plate" label="Plate" :most="LONGEST.plate" autocapitalize="characters" />
-      <v-select v-model="draft.profile" label="Kind of vehicle" :items="kinds ?? []" :loading="!kinds && !away" no-data-text="The library has no vehicle profile yet." />
+      <WordsField v-model="draft.plate" :label="VEHICLE_FIELDS.plate" :most="LONGEST.plate" autocapitalize="characters" />
+      <v-select v-model="draft.profile" :label="VEHICLE_FIELDS.kind" :items="kinds ?? []" :loading="!kinds && !away" :no-data-text="VEHICLE_FIELDS.noProfile" />
     </div>
     <p v-if="kinds?.length === 0" class="odd">
-      The library has no kind of vehicle yet: <router-link :to="{ name: 'library' }">take in its profile</router-link> first, then the kits that name it.
+      {{ VEHICLE_FIELDS.noKind }} <router-link :to="{ name: 'library' }">{{ VEHICLE_FIELDS.takeProfile }}</router-link> {{ VEHICLE_FIELDS.thenKits }}
     </p>
-    <p v-if="away" class="bad" role="alert">The kinds of vehicle cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></p>
+    <p v-if="away" class="bad" role="alert">
+      {{ VEHICLE_FIELDS.away }} <button type="button" class="push small" @click="load">{{ COMMON.tryAgain }}</button>
+    </p>
     <div class="row numbers">
-      <WordsField v-model="draft.number" label="Vehicle number, 17 places" class="mono" :most="LONGEST.number" autocapitalize="characters" spellcheck="false" />
-      <v-text-field v-model="draft.year" label="Model year" maxlength="4" inputmode="numeric" variant="outlined" density="comfortable" hide-details :error="wrongYear" />
-      <WordsField v-model="draft.colour" label="Colour" :most="LONGEST.colour" />
+      <WordsField v-model="draft.number" :label="VEHICLE_FIELDS.number" class="mono" :most="LONGEST.number" autocapitalize="characters" spellcheck="false" />
+      <v-text-field
+        v-model="draft.year"
+        :label="VEHICLE_FIELDS.modelYear"
+        maxlength="4"
+        inputmode="numeric"
+        variant="outlined"
+        density="comfortable"
+        hide-details
+        :error="wrongYear"
+      />
+      <WordsField v-model="draft.colour" :label="VEHICLE_FIELDS.colour" :most="LONGEST.colour" />
     </div>
     <div aria-live="polite">
-      <p v-if="told.length > 0" class="soft">The number tells {{ told.join(' or ') }}.</p>
+      <p v-if="told.length > 0" class="soft">{{ VEHICLE_FIELDS.tells(told) }}</p>
       <p v-for="remark in remarks" :key="remark" class="odd">{{ remark }}</p>
-      <p v-if="wrongYear" class="bad">A year has four digits, such as 2021.</p>
+      <p v-if="wrongYear" class="bad">{{ VEHICLE_FIELDS.fourDigits }}</p>
     </div>
     <CustomerField v-model="draft.owner" />
   </div>

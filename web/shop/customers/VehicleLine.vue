@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import type { VehicleFound } from '@jade/contract/customers';
-import { plural } from '@jade/words/units';
+import { VEHICLE_LINE } from '@jade/words/customers';
 import TapeLabel from '../../design/TapeLabel.vue';
 
 /** A vehicle in one line: its plate on tape, whose and what it is, and when it was here. */
@@ -15,7 +15,7 @@ defineProps<{ vehicle: VehicleFound; ownerKnown?: boolean }>();
       <strong>{{ ownerKnown ? vehicle.kind : vehicle.customer.name }}</strong>
       <span class="soft">{{ [...(ownerKnown ? [] : [vehicle.kind]), vehicle.year, vehicle.colour].filter(Boolean).join(', ') }}</span>
     </span>
-    <span class="soft when">{{ vehicle.lastVisit ? `${plural(vehicle.visits, 'visit')}, last ${dayjs(vehicle.lastVisit.openedAt).format('D MMM YYYY')}` : 'never here' }}</span>
+    <span class="soft when">{{ vehicle.lastVisit ? VEHICLE_LINE.last(vehicle.visits, dayjs(vehicle.lastVisit.openedAt).format('D MMM YYYY')) : VEHICLE_LINE.neverHere }}</span>
   </span>
 </template>
 

@@ -5,7 +5,8 @@ import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { counterFell } from '@jade/core/customers';
 import type { VehicleFound, VehicleShown } from '@jade/contract/customers';
-import { sayMileage } from '@jade/words/customers';
+import { COMMON } from '@jade/words/common';
+import { sayMileage, VEHICLE_PANE } from '@jade/words/customers';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
@@ -40,7 +41,7 @@ async function load(): Promise<void> {
   try {
     vehicle.value = await ask<VehicleShown>(`/api/vehicles/${props.id}`);
   } catch (error) {
-    failed.value = error instanceof Refused ? error.message : 'It cannot be read: the server is away.';
+    failed.value = error instanceof Refused ? error.message : COMMON.away(VEHICLE_PANE.title);
   }
 }
 onMounted(load);
@@ -77,55 +78,63 @@ const asFound = (shown: VehicleShown): VehicleFound => ({ ...shown, visits: show
 </script>
 
 <template>
-  <section class="stack" aria-label="The vehicle">
-    <EmptyNote v-if="failed" kind="failed">{{ failed }} <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
-    <EmptyNote v-else-if="!vehicle" kind="loading">Reading …</EmptyNote>
+  <section class="stack" :aria-label="VEHICLE_PANE.title">
+    <EmptyNote v-if="failed" kind="failed"
+      >{{ failed }} <button type="button" class="push small" @click="load">{{ COMMON.tryAgain }}</button></EmptyNote
+    >
+    <EmptyNote v-else-if="!vehicle" kind="loading">{{ COMMON.reading }}</EmptyNote>
     <template v-else>
       <div class="line">
         <TapeLabel big>{{ vehicle.plate }}</TapeLabel>
         <span class="grow" />
-        <RightGate right="open a job" quiet><button type="button" class="push main" @click="doing = 'open'">Open a job</button></RightGate>
+        <RightGate right="open a job" quiet
+          ><button type="button" class="push main" @click="doing = 'open'">{{ VEHICLE_PANE.openJob }}</button></RightGate
+        >
       </div>
       <dl class="leaf said">
-        <dt>Customer</dt>
+        <dt>{{ VEHICLE_PANE.customer }}</dt>
         <dd>
           <router-link :to="{ query: { customer: vehicle.customer.id } }">{{ vehicle.customer.name }}</router-link>
         </dd>
-        <dt>Kind</dt>
+        <dt>{{ VEHICLE_PANE.kind }}</dt>
         <dd>
           <router-link :to="{ name: 'library', query: { show: `vehicle/${vehicle.profile}` } }">{{ vehicle.kind }}</router-link>
         </dd>
-        <dt>Number</dt>
-        <dd class="mono">{{ vehicle.number ?? 'not written down' }}</dd>
-        <dt>Model year</dt>
-        <dd>{{ vehicle.year ?? 'not known' }}</dd>
-        <dt>Colour</dt>
-        <dd>{{ vehicle.colour ?? 'not written down' }}</dd>
+        <dt>{{ VEHICLE_PANE.number }}</dt>
+        <dd class="mono">{{ vehicle.number ?? VEHICLE_PANE.notWrittenDown }}</dd>
+        <dt>{{ VEHICLE_PANE.modelYear }}</dt>
+        <dd>{{ vehicle.year ?? VEHICLE_PANE.notKnown }}</dd>
+        <dt>{{ VEHICLE_PANE.colour }}</dt>
+        <dd>{{ vehicle.colour ?? VEHICLE_PANE.notWrittenDown }}</dd>
       </dl>
       <div class="line">
-        <RightGate right="keep customers" quiet><button type="button" class="push small" @click="begin('change')">Change it</button></RightGate>
-        <RightGate right="join customers" quiet><button type="button" class="push small" @click="begin('join')">It is the same as another</button></RightGate>
+        <RightGate right="keep customers" quiet
+          ><button type="button" class="push small" @click="begin('change')">{{ VEHICLE_PANE.change }}</button></RightGate
+        >
+        <RightGate right="join customers" quiet
+          ><button type="button" class="push small" @click="begin('join')">{{ VEHICLE_PANE.sameAsAnother }}</button></RightGate
+        >
       </div>
       <div class="leaf">
-        <h2>Visits</h2>
-        <p v-if="vehicle.visits.length === 0" class="soft">It was never here.</p>
+        <h2>{{ VEHICLE_PANE.visits }}</h2>
+        <p v-if="vehicle.visits.length === 0" class="soft">{{ VEHICLE_PANE.neverHere }}</p>
         <ol v-else class="rows">
           <li v-for="(visit, index) in vehicle.visits" :key="visit.job">
             <router-link class="grow" :to="{ name: 'station', params: { id: visit.job, station: visit.signed ? 'hand-over' : 'check-in' } }">
               {{ dayjs(visit.openedAt).format('D MMM YYYY') }}: {{ visit.kits.join(', ') }}
             </router-link>
             <span v-if="visit.mileage" :class="{ odd: counterFell(vehicle.visits, index) }"
-              >{{ sayMileage(visit.mileage) }}{{ counterFell(vehicle.visits, index) ? ', less than before' : '' }}</span
+              >{{ sayMileage(visit.mileage) }}{{ counterFell(vehicle.visits, index) ? VEHICLE_PANE.less : '' }}</span
             >
-            <span class="soft">{{ visit.signed ? 'left' : 'in the shop' }}</span>
+            <span class="soft">{{ visit.signed ? VEHICLE_PANE.left : VEHICLE_PANE.inShop }}</span>
           </li>
         </ol>
       </div>
     </template>
     <FormDialog
       v-if="doing === 'change'"
-      title="Change the vehicle"
-      action="Change it"
+      :title="VEHICLE_PANE.changeTitle"
+      :action="VEHICLE_PANE.change"
       :ready="draftReady"
       :width="680"
       :kept="kept"
@@ -135,26 +144,32 @@ const asFound = (shown: VehicleShown): VehicleFound => ({ ...shown, visits: show
     >
       <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (draftReady = value)" />
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
-      <div v-if="plateKnown"><button type="button" class="push small" @click="change(true)">It is another vehicle</button></div>
+      <div v-if="plateKnown">
+        <button type="button" class="push small" @click="change(true)">{{ VEHICLE_PANE.isAnother }}</button>
+      </div>
     </FormDialog>
     <FormDialog
       v-if="doing === 'join' && vehicle"
-      :title="`${vehicle.plate} is the same vehicle as …`"
-      action="Join them"
+      :title="VEHICLE_PANE.sameAs(vehicle.plate)"
+      :action="VEHICLE_PANE.join"
       :ready="other !== undefined"
       :width="680"
       @confirm="join"
       @close="doing = undefined"
     >
-      <VehicleSearch v-if="!other" label="Plate, number or customer" :without="vehicle.id" :words="vehicle.customer.name" :most="6" autofocus @picked="(found) => (other = found)">
-        <template #none><p class="soft">No other vehicle is found by that.</p></template>
+      <VehicleSearch v-if="!other" :label="VEHICLE_PANE.find" :without="vehicle.id" :words="vehicle.customer.name" :most="6" autofocus @picked="(found) => (other = found)">
+        <template #none
+          ><p class="soft">{{ VEHICLE_PANE.noOther }}</p></template
+        >
       </VehicleSearch>
       <template v-else>
         <p>
-          All visits of <strong>{{ vehicle.plate }}</strong> become visits of <strong>{{ other.plate }}</strong>, {{ other.customer.name }}, and {{ vehicle.plate }} is shown no
-          more. <strong>They cannot be parted again.</strong>
+          {{ VEHICLE_PANE.joined(vehicle.plate, other.plate, other.customer.name) }}
+          <strong>{{ VEHICLE_PANE.forGood }}</strong>
         </p>
-        <div><button type="button" class="push small" @click="other = undefined">Not that one</button></div>
+        <div>
+          <button type="button" class="push small" @click="other = undefined">{{ VEHICLE_PANE.notThat }}</button>
+        </div>
       </template>
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     </FormDialog>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
+import { COMMON } from '@jade/words/common';
+import { VEHICLE_SEARCH } from '@jade/words/customers';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { useSearch } from './search.ts';
 import VehicleLine from './VehicleLine.vue';
@@ -17,15 +19,17 @@ const shown = () => (found.value?.vehicles ?? []).filter((vehicle) => vehicle.id
 <template>
   <div class="stack">
     <v-text-field v-model="words" :label="label" :autofocus="autofocus" maxlength="80" variant="outlined" density="comfortable" hide-details />
-    <EmptyNote v-if="failed" kind="failed">The server is away. <button type="button" class="push small" @click="look">Try again</button></EmptyNote>
-    <EmptyNote v-else-if="!found" kind="loading">Looking …</EmptyNote>
+    <EmptyNote v-if="failed" kind="failed"
+      >{{ VEHICLE_SEARCH.away }} <button type="button" class="push small" @click="look">{{ COMMON.tryAgain }}</button></EmptyNote
+    >
+    <EmptyNote v-else-if="!found" kind="loading">{{ COMMON.looking }}</EmptyNote>
     <template v-else>
-      <ul v-if="shown().length > 0" class="found" :aria-busy="looking" aria-label="Vehicles found">
+      <ul v-if="shown().length > 0" class="found" :aria-busy="looking" :aria-label="VEHICLE_SEARCH.found">
         <li v-for="vehicle in shown()" :key="vehicle.id">
           <button type="button" class="push plain" @click="emit('picked', vehicle)"><VehicleLine :vehicle="vehicle" /></button>
         </li>
       </ul>
-      <p v-if="found.count > shown().length && shown().length > 0" class="soft">{{ shown().length }} of {{ found.count }} are shown: write more of the plate or the name.</p>
+      <p v-if="found.count > shown().length && shown().length > 0" class="soft">{{ VEHICLE_SEARCH.some(shown().length, found.count) }}</p>
       <slot v-else-if="shown().length === 0" name="none" :words="words.trim()" />
     </template>
   </div>

@@ -3,7 +3,9 @@ import { computed, nextTick, ref } from 'vue';
 import { MILEAGE_UNITS, type MileageUnit } from '@jade/core/customers';
 import { checkFirstRun, LENGTHS, LONGEST_CURRENCY, LONGEST_NAME, LONGEST_SHOP, ROLES, type FirstRun, type Role } from '@jade/core/shop';
 import type { Fault } from '@jade/core/faults';
+import { COMMON } from '@jade/words/common';
 import { sayFaultAlone } from '@jade/words/faults';
+import { FIRST_RUN } from '@jade/words/first-run';
 import { LENGTHS_LEAD } from '@jade/words/shop';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import WordsField from '../../design/WordsField.vue';
@@ -20,7 +22,7 @@ const { draft, drop } = useDraft('first-run', () => ({
   name: '',
   currency: '',
   people: [{ benchName: '', role: 'lead' as Role }],
-  bays: ['Bay 1'],
+  bays: [FIRST_RUN.firstBay],
   mileageUnit: 'km' as MileageUnit,
   lengths: 'mm' as (typeof LENGTHS)[number],
 }));
@@ -45,9 +47,9 @@ const tooLong = computed(() => {
   return name.length > LONGEST_SHOP || currency.length > LONGEST_CURRENCY || [...here.map((person) => person.benchName), ...places].some((text) => text.length > LONGEST_NAME);
 });
 const missing = computed(() => [
-  ...(written.value.name ? [] : ['the shop’s name']),
-  ...(written.value.people.length > 0 ? [] : ['a bench name']),
-  ...(written.value.currency ? [] : ['what money is called']),
+  ...(written.value.name ? [] : [FIRST_RUN.missingName]),
+  ...(written.value.people.length > 0 ? [] : [FIRST_RUN.missingPerson]),
+  ...(written.value.currency ? [] : [FIRST_RUN.missingCurrency]),
 ]);
 
 async function addPerson(): Promise<void> {
@@ -73,7 +75,7 @@ async function open(): Promise<void> {
     emit('opened', ids.find((person) => person.role === 'lead')?.id ?? '');
   } catch (error) {
     if (error instanceof Refused) faults.value = error.faults;
-    else away.value = 'The server is away: what you wrote stays here, try again.';
+    else away.value = COMMON.keptHere;
   } finally {
     sending.value = false;
   }
@@ -83,18 +85,18 @@ async function open(): Promise<void> {
 <template>
   <form class="first stack" @submit.prevent="open">
     <header>
-      <h1>Open your shop</h1>
-      <p class="soft">This is asked once. People are changed later at People, the rest in the shop’s document.</p>
+      <h1>{{ FIRST_RUN.title }}</h1>
+      <p class="soft">{{ FIRST_RUN.once }}</p>
     </header>
     <section class="leaf stack" aria-labelledby="first-shop">
-      <h2 id="first-shop">The shop</h2>
+      <h2 id="first-shop">{{ FIRST_RUN.shop }}</h2>
       <div class="fields">
-        <WordsField v-model="draft.name" label="Name of the shop" :most="LONGEST_SHOP" autofocus />
-        <WordsField v-model="draft.currency" label="What money is called" hint="as it stands behind an amount" persistent-hint :most="LONGEST_CURRENCY" />
+        <WordsField v-model="draft.name" :label="FIRST_RUN.name" :most="LONGEST_SHOP" autofocus />
+        <WordsField v-model="draft.currency" :label="FIRST_RUN.currency" :hint="FIRST_RUN.currencyHint" persistent-hint :most="LONGEST_CURRENCY" />
       </div>
       <div class="line">
-        <span>Counters of vehicles show</span>
-        <ChoiceRow label="Counters of vehicles show" small :choices="COUNTERS" :value="draft.mileageUnit" @choose="(unit) => (draft.mileageUnit = unit)" />
+        <span>{{ FIRST_RUN.counters }}</span>
+        <ChoiceRow :label="FIRST_RUN.counters" small :choices="COUNTERS" :value="draft.mileageUnit" @choose="(unit) => (draft.mileageUnit = unit)" />
       </div>
       <div class="line">
         <span>{{ LENGTHS_LEAD.label }}</span>
@@ -108,41 +110,45 @@ async function open(): Promise<void> {
       </div>
     </section>
     <section class="leaf stack" aria-labelledby="first-people">
-      <h2 id="first-people">Who works here</h2>
-      <p class="soft">Bench names, as they are called in the bay. What somebody records is recorded under theirs. One of them is the lead.</p>
+      <h2 id="first-people">{{ FIRST_RUN.people }}</h2>
+      <p class="soft">{{ FIRST_RUN.peopleWhy }}</p>
       <ul class="list">
         <li v-for="(person, index) in people" :key="index" class="person line">
-          <WordsField v-model="person.benchName" :label="`Bench name ${index + 1}`" :most="LONGEST_NAME" class="grow" />
-          <v-select v-model="person.role" :label="`Role ${index + 1}`" density="comfortable" :items="[...ROLES]" hide-details class="role" />
-          <button type="button" class="push small" :disabled="people.length === 1" :aria-label="`Take out bench name ${index + 1}`" @click="people.splice(index, 1)">
-            Take out
+          <WordsField v-model="person.benchName" :label="FIRST_RUN.benchName(index + 1)" :most="LONGEST_NAME" class="grow" />
+          <v-select v-model="person.role" :label="FIRST_RUN.role(index + 1)" density="comfortable" :items="[...ROLES]" hide-details class="role" />
+          <button type="button" class="push small" :disabled="people.length === 1" :aria-label="FIRST_RUN.takeOutPerson(index + 1)" @click="people.splice(index, 1)">
+            {{ FIRST_RUN.takeOut }}
           </button>
         </li>
       </ul>
-      <div><button type="button" class="push" :disabled="people.length >= MOST_PEOPLE" @click="addPerson">Another person</button></div>
+      <div>
+        <button type="button" class="push" :disabled="people.length >= MOST_PEOPLE" @click="addPerson">{{ FIRST_RUN.anotherPerson }}</button>
+      </div>
     </section>
     <section class="leaf stack" aria-labelledby="first-bays">
-      <h2 id="first-bays">Bays</h2>
+      <h2 id="first-bays">{{ FIRST_RUN.bays }}</h2>
       <ul class="list">
         <li v-for="(_, index) in bays" :key="index" class="bay line">
-          <WordsField v-model="bays[index]!" :label="`Bay ${index + 1} is called`" :most="LONGEST_NAME" class="grow" />
-          <button type="button" class="push small" :aria-label="`Take out bay ${index + 1}`" @click="bays.splice(index, 1)">Take out</button>
+          <WordsField v-model="bays[index]!" :label="FIRST_RUN.bayCalled(index + 1)" :most="LONGEST_NAME" class="grow" />
+          <button type="button" class="push small" :aria-label="FIRST_RUN.takeOutBay(index + 1)" @click="bays.splice(index, 1)">{{ FIRST_RUN.takeOut }}</button>
         </li>
       </ul>
-      <div><button type="button" class="push" :disabled="bays.length >= MOST_BAYS" @click="addBay">Another bay</button></div>
+      <div>
+        <button type="button" class="push" :disabled="bays.length >= MOST_BAYS" @click="addBay">{{ FIRST_RUN.anotherBay }}</button>
+      </div>
     </section>
     <section class="leaf" aria-labelledby="first-rules">
-      <h2 id="first-rules">Rules</h2>
+      <h2 id="first-rules">{{ FIRST_RUN.rules }}</h2>
       <p>
-        The shop begins with the rule set <strong>starting-rules</strong>: defaults for wires, fuses and readings, all still to be confirmed, and nothing on aim, because where the
-        beam must land is the law of the place. A rule set of that name that is taken in at <strong>Library</strong> is its next version.
+        {{ FIRST_RUN.beginsWith }} <strong>{{ FIRST_RUN.rulesId }}</strong>{{ FIRST_RUN.rulesWhy }} <strong>{{ FIRST_RUN.library }}</strong>
+        {{ FIRST_RUN.rulesNext }}
       </p>
     </section>
     <p v-for="fault in faults" :key="fault.path + fault.code" class="problem" role="alert">{{ sayFaultAlone(fault) }}.</p>
     <p v-if="away" class="problem" role="alert">{{ away }}</p>
     <div class="line">
-      <button type="submit" class="push main" :disabled="missing.length > 0 || tooLong || sending">Open the shop</button>
-      <span v-if="missing.length > 0" class="soft">Still missing: {{ missing.join(', ') }}.</span>
+      <button type="submit" class="push main" :disabled="missing.length > 0 || tooLong || sending">{{ FIRST_RUN.openShop }}</button>
+      <span v-if="missing.length > 0" class="soft">{{ FIRST_RUN.stillMissing(missing) }}</span>
     </div>
   </form>
 </template>

@@ -4,7 +4,9 @@ import { learnedSteps, type LearnedStep } from '@jade/core/job';
 import type { TakenBySteps } from '@jade/core/schedule';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { sayLearned, sayStep } from '@jade/words/access';
-import { minutes, plural } from '@jade/words/units';
+import { COMMON } from '@jade/words/common';
+import { LEARNED_TIMES } from '@jade/words/library';
+import { minutes } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { ask } from '../../ask/index.ts';
 
@@ -38,21 +40,21 @@ const rows = computed(() =>
 
 <template>
   <div class="leaf stack">
-    <h2>Times at this shop</h2>
-    <EmptyNote v-if="failed" kind="failed">The times cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
-    <EmptyNote v-else-if="!taken" kind="loading">Reading the times…</EmptyNote>
-    <EmptyNote v-else-if="steps.length === 0" kind="empty"
-      >No vehicle of this kind has left the shop yet. The profile’s times stand until one is done step by step and signed.</EmptyNote
+    <h2>{{ LEARNED_TIMES.title }}</h2>
+    <EmptyNote v-if="failed" kind="failed"
+      >{{ LEARNED_TIMES.away }} <button type="button" class="push small" @click="load">{{ COMMON.tryAgain }}</button></EmptyNote
     >
+    <EmptyNote v-else-if="!taken" kind="loading">{{ LEARNED_TIMES.reading }}</EmptyNote>
+    <EmptyNote v-else-if="steps.length === 0" kind="empty">{{ LEARNED_TIMES.none }}</EmptyNote>
     <template v-else>
-      <p class="soft">{{ plural(steps.length, 'step') }} timed on vehicles that have left, the farthest from the profile first.</p>
-      <TimesChart :rows="rows" label="Minutes by the profile and at this shop" />
+      <p class="soft">{{ LEARNED_TIMES.timed(steps.length) }}</p>
+      <TimesChart :rows="rows" :label="LEARNED_TIMES.chart" />
       <details>
-        <summary>All {{ plural(steps.length, 'step') }}</summary>
+        <summary>{{ LEARNED_TIMES.all(steps.length) }}</summary>
         <ul class="rows">
           <li v-for="step in steps" :key="`${step.piece}/${step.from}/${step.level}/${step.way ?? ''}`">
             <span class="grow">{{ nameOf(step) }}</span>
-            <span class="soft">{{ sayLearned({ estimate: step.estimate, minutes: step.profileMin }) }} Eight of ten within {{ minutes(step.estimate.p80Min) }}.</span>
+            <span class="soft">{{ LEARNED_TIMES.within(sayLearned({ estimate: step.estimate, minutes: step.profileMin }), minutes(step.estimate.p80Min)) }}</span>
           </li>
         </ul>
       </details>

@@ -5,7 +5,9 @@ import type { Fault } from '@jade/core/faults';
 import type { Kit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import type { PlugLibrary } from '@jade/core/wiring';
-import { metres, money, plural } from '@jade/words/units';
+import { COMMON } from '@jade/words/common';
+import { LIBRARY_VIEW } from '@jade/words/library';
+import { metres, money } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
@@ -41,10 +43,10 @@ const report = ref<string[]>([]);
 const losing = shallowRef<Losing[]>([]);
 const shown = computed(() => (typeof route.query.show === 'string' ? route.query.show : undefined));
 const groups = computed(() => [
-  { kind: 'vehicle', name: 'Vehicles', lines: (lines.value ?? []).filter((line) => line.kind === 'vehicle') },
-  { kind: 'kit', name: 'Kits', lines: (lines.value ?? []).filter((line) => line.kind === 'kit') },
-  { kind: 'plugs', name: 'Plugs', lines: (lines.value ?? []).filter((line) => line.kind === 'plugs') },
-  { kind: 'rules', name: 'Rule sets', lines: (lines.value ?? []).filter((line) => line.kind === 'rules') },
+  { kind: 'vehicle', name: LIBRARY_VIEW.vehicles, lines: (lines.value ?? []).filter((line) => line.kind === 'vehicle') },
+  { kind: 'kit', name: LIBRARY_VIEW.kits, lines: (lines.value ?? []).filter((line) => line.kind === 'kit') },
+  { kind: 'plugs', name: LIBRARY_VIEW.plugs, lines: (lines.value ?? []).filter((line) => line.kind === 'plugs') },
+  { kind: 'rules', name: LIBRARY_VIEW.rules, lines: (lines.value ?? []).filter((line) => line.kind === 'rules') },
 ]);
 
 async function load(): Promise<void> {
@@ -54,7 +56,7 @@ async function load(): Promise<void> {
     lines.value = documents;
     currency.value = shop?.currency ?? '';
   } catch {
-    failed.value = 'The library cannot be read: the server is away.';
+    failed.value = COMMON.away(LIBRARY_VIEW.theLibrary);
   }
 }
 
@@ -85,15 +87,15 @@ interface Taken {
 async function takeOne(name: string, value: unknown, acceptLosses = false): Promise<void> {
   try {
     const { kind, slug, version, stored, losses } = await ask<Taken>(`/api/documents${acceptLosses ? '?losses=accepted' : ''}`, value);
-    const lost = losses.length > 0 ? [`${plural(losses.length, 'thing')} no longer ${losses.length === 1 ? 'stands' : 'stand'}:`, ...losses.map((fault) => fault.message)] : [];
-    report.value.push(`${name}: ${kind} ${slug}, version ${version}${stored ? '' : ', nothing new'}`, ...lost);
+    const lost = losses.length > 0 ? [LIBRARY_VIEW.lost(losses.length), ...losses.map((fault) => fault.message)] : [];
+    report.value.push(LIBRARY_VIEW.taken(name, `${kind} ${slug}`, version, stored), ...lost);
   } catch (error) {
     if (error instanceof Refused && error.more.losses === true) {
       losing.value = [...losing.value, { name, value, lost: error.faults.map((fault) => fault.message ?? fault.path) }];
       return;
     }
     const why = error instanceof Refused ? error.faults.map((fault) => fault.message ?? fault.path) : [(error as Error).message];
-    report.value.push(`${name} was not taken.`, ...why);
+    report.value.push(LIBRARY_VIEW.fileNotTaken(name), ...why);
   }
 }
 
@@ -105,7 +107,7 @@ async function take(event: Event): Promise<void> {
     try {
       await takeOne(file.name, JSON.parse(await file.text()));
     } catch (error) {
-      report.value.push(`${file.name} was not taken.`, (error as Error).message);
+      report.value.push(LIBRARY_VIEW.fileNotTaken(file.name), (error as Error).message);
     }
   }
   input.value = '';
@@ -129,10 +131,10 @@ onMounted(async () => {
 <template>
   <div class="stack">
     <header class="line">
-      <h1>Vehicles and kits</h1>
+      <h1>{{ LIBRARY_VIEW.title }}</h1>
       <span class="grow" />
       <RightGate right="take in documents"
-        ><label class="push file">Take in a file<input type="file" accept="application/json,.json" multiple class="out-of-sight" @change="take" /></label
+        ><label class="push file">{{ LIBRARY_VIEW.takeFile }}<input type="file" accept="application/json,.json" multiple class="out-of-sight" @change="take" /></label
       ></RightGate>
     </header>
     <div v-if="report.length > 0" class="leaf" role="status">
@@ -140,25 +142,24 @@ onMounted(async () => {
     </div>
     <div v-for="entry in losing" :key="entry.name" class="leaf stack losing" role="alert">
       <p>
-        <strong>{{ entry.name }} was not taken: {{ plural(entry.lost.length, 'thing') }} of the shop rest on what it no longer has.</strong> Open jobs go on with the version they
-        have; whoever takes this one over on such a job loses what is named here. Kits that are named do not fit this vehicle until they are taken in anew.
+        <strong>{{ LIBRARY_VIEW.notTaken(entry.name, entry.lost.length) }}</strong> {{ LIBRARY_VIEW.lostWhy }}
       </p>
       <ul class="lost">
         <li v-for="text in entry.lost" :key="text" class="mono">{{ text }}</li>
       </ul>
       <div class="line">
-        <button type="button" class="push" @click="takeAllTheSame(entry)">Take it in all the same</button>
-        <button type="button" class="push small" @click="losing = losing.filter((other) => other !== entry)">Leave it</button>
+        <button type="button" class="push" @click="takeAllTheSame(entry)">{{ LIBRARY_VIEW.allTheSame }}</button>
+        <button type="button" class="push small" @click="losing = losing.filter((other) => other !== entry)">{{ LIBRARY_VIEW.leave }}</button>
       </div>
     </div>
     <EmptyNote v-if="failed" kind="failed">{{ failed }}</EmptyNote>
-    <EmptyNote v-else-if="!lines" kind="loading">Reading the library…</EmptyNote>
-    <EmptyNote v-else-if="lines.length === 0" kind="empty">The library is empty. Take in a vehicle profile first, then the kits that name it.</EmptyNote>
+    <EmptyNote v-else-if="!lines" kind="loading">{{ LIBRARY_VIEW.reading }}</EmptyNote>
+    <EmptyNote v-else-if="lines.length === 0" kind="empty">{{ LIBRARY_VIEW.empty }}</EmptyNote>
     <div v-else class="shelf">
-      <nav aria-label="Library">
+      <nav :aria-label="LIBRARY_VIEW.library">
         <template v-for="group in groups" :key="group.kind">
           <h3>{{ group.name }}</h3>
-          <p v-if="group.lines.length === 0" class="soft none">None yet: take in a file.</p>
+          <p v-if="group.lines.length === 0" class="soft none">{{ LIBRARY_VIEW.none }}</p>
           <ul v-else>
             <li v-for="line in group.lines" :key="line.slug">
               <router-link
@@ -173,12 +174,17 @@ onMounted(async () => {
       </nav>
       <section v-if="profile" class="stack">
         <div class="line">
-          <h2>{{ profile.maker }} {{ profile.model }}, {{ profile.years.from }}–{{ profile.years.to ?? 'today' }}</h2>
-          <span class="soft"
-            >{{ profile.systemVoltageV }} V{{ profile.highVoltage ? ', high-voltage drive' : '' }} · {{ metres(profile.measures.lengthMm / 1000) }} long,
-            {{ metres(profile.measures.widthMm / 1000) }} wide, {{ metres(profile.measures.heightMm / 1000) }} high</span
-          >
-          <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>Export</a>
+          <h2>{{ LIBRARY_VIEW.vehicle(profile) }}</h2>
+          <span class="soft">{{
+            LIBRARY_VIEW.measures(
+              profile.systemVoltageV,
+              profile.highVoltage,
+              metres(profile.measures.lengthMm / 1000),
+              metres(profile.measures.widthMm / 1000),
+              metres(profile.measures.heightMm / 1000),
+            )
+          }}</span>
+          <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
         </div>
         <div class="views leaf">
           <figure v-for="view in VIEWS" :key="view" :class="view">
@@ -187,14 +193,13 @@ onMounted(async () => {
               :view="view"
               :part="frame(view, profile.measures, 120)"
               :pieces="profile.pieces.map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }))"
-              :label="`${profile.model} from the ${view}`"
+              :label="LIBRARY_VIEW.drawing(profile.model, view)"
             />
             <figcaption class="soft">{{ view }}</figcaption>
           </figure>
         </div>
         <p>
-          {{ plural(profile.pieces.length, 'piece') }}, {{ plural(profile.facts.length, 'fact') }}, {{ plural(profile.sensors.length, 'sensor') }},
-          {{ plural(profile.plugs.length, 'plug') }}, {{ plural(profile.circuits.length, 'circuit') }}, {{ plural(profile.mounts.length, 'mount position') }}.
+          {{ LIBRARY_VIEW.counts(profile) }}
         </p>
         <LearnedTimes :profile="profile" />
         <p v-for="text in profile.cautions" :key="text">
@@ -204,8 +209,13 @@ onMounted(async () => {
       <section v-else-if="kit" class="stack">
         <div class="line">
           <h2>{{ kit.maker }} {{ kit.name }}</h2>
-          <span class="soft">{{ money(kit.priceCents, currency) }} · for {{ kit.fitments.map((fitment) => fitment.vehicle.replaceAll('-', ' ')).join(', ') }}</span>
-          <a class="push small" :href="`/api/documents/kit/${kit.slug}/export`" download>Export</a>
+          <span class="soft">{{
+            LIBRARY_VIEW.priceFor(
+              money(kit.priceCents, currency),
+              kit.fitments.map((fitment) => fitment.vehicle.replaceAll('-', ' ')),
+            )
+          }}</span>
+          <a class="push small" :href="`/api/documents/kit/${kit.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
         </div>
         <ul class="leaf rows">
           <li v-for="item in kit.contents" :key="item.id">
@@ -219,8 +229,8 @@ onMounted(async () => {
       </section>
       <PlugShelf v-else-if="plugs" :plugs="plugs" :currency="currency" />
       <p v-else class="soft">
-        {{ shown?.startsWith('rules') ? 'A rule set is read and edited as a file for now: export it, change it, take it in again.' : 'Pick a vehicle or a kit.' }}
-        <a v-if="shown?.startsWith('rules')" class="push small" :href="`/api/documents/${shown}/export`" download>Export</a>
+        {{ shown?.startsWith('rules') ? LIBRARY_VIEW.rulesAsFile : LIBRARY_VIEW.pick }}
+        <a v-if="shown?.startsWith('rules')" class="push small" :href="`/api/documents/${shown}/export`" download>{{ LIBRARY_VIEW.export }}</a>
       </p>
     </div>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PlugLibrary } from '@jade/core/wiring';
+import { PLUG_SHELF } from '@jade/words/library';
 import { sayFamily, sayPinMap } from '@jade/words/wiring';
 import { money } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -12,10 +13,10 @@ defineProps<{ plugs: PlugLibrary; currency: string }>();
   <section class="stack">
     <div class="line">
       <h2>{{ plugs.name }}</h2>
-      <a class="push small" :href="`/api/documents/plugs/${plugs.slug}/export`" download>Export</a>
+      <a class="push small" :href="`/api/documents/plugs/${plugs.slug}/export`" download>{{ PLUG_SHELF.export }}</a>
     </div>
-    <h3>Leads from one plug to another</h3>
-    <EmptyNote v-if="plugs.adapters.length === 0" kind="empty">No leads yet: where plugs do not meet, Wire names the joints wire by wire.</EmptyNote>
+    <h3>{{ PLUG_SHELF.leads }}</h3>
+    <EmptyNote v-if="plugs.adapters.length === 0" kind="empty">{{ PLUG_SHELF.noLeads }}</EmptyNote>
     <ul v-else class="leaf rows">
       <li v-for="adapter in plugs.adapters" :key="adapter.id">
         <span class="grow"
@@ -24,7 +25,7 @@ defineProps<{ plugs: PlugLibrary; currency: string }>();
         <span>{{ money(adapter.priceCents, currency) }}</span>
       </li>
     </ul>
-    <h3>Families</h3>
+    <h3>{{ PLUG_SHELF.families }}</h3>
     <ul class="leaf rows">
       <li v-for="family in plugs.families" :key="family.id">
         <strong class="mono">{{ family.id }}</strong>

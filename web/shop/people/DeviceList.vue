@@ -3,6 +3,9 @@ import dayjs from 'dayjs';
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue';
 import { DEVICE_DAYS } from '@jade/core/shop';
 import type { DeviceShown, Pairing } from '@jade/contract/people';
+import { COMMON } from '@jade/words/common';
+import { DEVICE_LIST } from '@jade/words/people';
+import { minutesSeconds } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { ask, Refused } from '../../ask/index.ts';
 
@@ -21,7 +24,7 @@ async function load(): Promise<void> {
     devices.value = await ask<DeviceShown[]>('/api/devices');
     failed.value = '';
   } catch (error) {
-    failed.value = error instanceof Refused ? `${error.message}.` : 'The devices cannot be read: the server is away.';
+    failed.value = error instanceof Refused ? `${error.message}.` : COMMON.away(DEVICE_LIST.theDevices);
   }
 }
 onMounted(load);
@@ -36,7 +39,7 @@ const looking = setInterval(() => {
 onUnmounted(() => clearInterval(looking));
 
 const leftS = computed(() => (pairing.value ? Math.max(0, Math.round((Date.parse(pairing.value.until) - nowMs.value) / 1000)) : 0));
-const left = computed(() => `${Math.floor(leftS.value / 60)} min ${String(leftS.value % 60).padStart(2, '0')} s`);
+const left = computed(() => minutesSeconds(leftS.value));
 const address = computed(() => pairing.value?.addresses[0]);
 const inside = computed(() => devices.value?.filter((device) => device.open) ?? []);
 const outside = computed(() => devices.value?.filter((device) => !device.open) ?? []);
@@ -47,7 +50,7 @@ async function open(): Promise<void> {
     known.value = devices.value?.length ?? 0;
     pairing.value = await ask<Pairing>('/api/pairings', {});
   } catch (error) {
-    failed.value = error instanceof Refused ? `${error.message}.` : 'The server is away: try again.';
+    failed.value = error instanceof Refused ? `${error.message}.` : COMMON.serverAway;
   }
 }
 
@@ -66,40 +69,44 @@ async function shutOut({ id }: DeviceShown): Promise<void> {
 <template>
   <section class="leaf stack" aria-labelledby="devices-in">
     <div class="line">
-      <h2 id="devices-in" class="grow">Devices that are let in</h2>
-      <button type="button" class="push main" :disabled="pairing !== undefined" @click="open">Let a device in</button>
+      <h2 id="devices-in" class="grow">{{ DEVICE_LIST.title }}</h2>
+      <button type="button" class="push main" :disabled="pairing !== undefined" @click="open">{{ DEVICE_LIST.letIn }}</button>
     </div>
     <div v-if="pairing" class="pairing" aria-live="polite">
-      <QrCode v-if="address" class="qr" :text="`${address}/#let-in=${pairing.code}`" :label="`Opens ${address} with the code`" />
+      <QrCode v-if="address" class="qr" :text="`${address}/#let-in=${pairing.code}`" :label="DEVICE_LIST.square(address)" />
       <div class="stack">
         <p class="code mono">{{ pairing.code.slice(0, 3) }} {{ pairing.code.slice(3) }}</p>
         <p v-if="address">
-          On the tablet open <span v-for="(entry, index) in pairing.addresses" :key="entry" class="mono">{{ index > 0 ? ' or ' : '' }}{{ entry }}</span> and type the code, or let
-          its camera read the square.
+          {{ DEVICE_LIST.onTablet }} <span v-for="(entry, index) in pairing.addresses" :key="entry" class="mono">{{ DEVICE_LIST.orAt(entry, index) }}</span>
+          {{ DEVICE_LIST.thenCode }}
         </p>
         <p v-else class="odd">
-          The shop is open on this machine alone. Close it and start it with <span class="mono">JADE_HOST</span> set to this machine’s address; then other devices find it. The page
-          <em>Let a tablet in</em> says how.
+          {{ DEVICE_LIST.alone }} <span class="mono">{{ DEVICE_LIST.host }}</span> {{ DEVICE_LIST.hostWhy }} <em>{{ DEVICE_LIST.page }}</em>
+          {{ DEVICE_LIST.saysHow }}
         </p>
-        <p class="soft">Good for one device, for another {{ left }}.</p>
-        <div><button type="button" class="push small" @click="pairing = undefined">Put it away</button></div>
+        <p class="soft">{{ DEVICE_LIST.goodFor(left) }}</p>
+        <div>
+          <button type="button" class="push small" @click="pairing = undefined">{{ COMMON.putAway }}</button>
+        </div>
       </div>
     </div>
-    <EmptyNote v-if="failed" kind="failed">{{ failed }} <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
-    <EmptyNote v-else-if="!devices" kind="loading">Reading …</EmptyNote>
-    <EmptyNote v-else-if="inside.length === 0" kind="empty">None yet: only this machine works on the shop.</EmptyNote>
+    <EmptyNote v-if="failed" kind="failed"
+      >{{ failed }} <button type="button" class="push small" @click="load">{{ COMMON.tryAgain }}</button></EmptyNote
+    >
+    <EmptyNote v-else-if="!devices" kind="loading">{{ COMMON.reading }}</EmptyNote>
+    <EmptyNote v-else-if="inside.length === 0" kind="empty">{{ DEVICE_LIST.none }}</EmptyNote>
     <ul v-else class="rows">
       <li v-for="device in inside" :key="device.id">
         <strong class="grow">{{ device.name }}</strong>
-        <span class="soft">let in {{ dayjs(device.pairedAt).format('D MMM YYYY') }} by {{ device.pairedBy }}, last used {{ dayjs(device.seenAt).format('D MMM HH:mm') }}</span>
-        <button type="button" class="push small" @click="shutOut(device)">{{ asked === device.id ? `Yes, shut ${device.name} out` : 'Shut out' }}</button>
+        <span class="soft">{{ DEVICE_LIST.used(dayjs(device.pairedAt).format('D MMM YYYY'), device.pairedBy, dayjs(device.seenAt).format('D MMM HH:mm')) }}</span>
+        <button type="button" class="push small" @click="shutOut(device)">{{ asked === device.id ? DEVICE_LIST.yesShutOut(device.name) : DEVICE_LIST.shutOut }}</button>
       </li>
     </ul>
-    <p class="soft">A device that was not used for {{ DEVICE_DAYS }} days has to be let in again.</p>
+    <p class="soft">{{ DEVICE_LIST.forgotten(DEVICE_DAYS) }}</p>
     <details v-if="outside.length > 0">
-      <summary>Shut out or forgotten: {{ outside.length }}</summary>
+      <summary>{{ DEVICE_LIST.outside(outside.length) }}</summary>
       <ul class="rows">
-        <li v-for="device in outside" :key="device.id" class="soft">{{ device.name }}, last used {{ dayjs(device.seenAt).format('D MMM YYYY') }}</li>
+        <li v-for="device in outside" :key="device.id" class="soft">{{ DEVICE_LIST.lastUsed(device.name, dayjs(device.seenAt).format('D MMM YYYY')) }}</li>
       </ul>
     </details>
   </section>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { CODE_PLACES, readCode } from '@jade/core/shop';
+import { COMMON } from '@jade/words/common';
 import { sayFaultAlone } from '@jade/words/faults';
+import { LET_IN_VIEW } from '@jade/words/people';
 import { ask, Refused } from '../../ask/index.ts';
 
 /** What a device sees that the shop does not know yet: it is let in by a code of the counter, typed or read by its camera. */
@@ -9,7 +11,7 @@ const emit = defineEmits<{ letIn: [] }>();
 const MARK = '#let-in=';
 const code = ref(location.hash.startsWith(MARK) ? location.hash.slice(MARK.length) : '');
 const coarse = window.matchMedia('(pointer: coarse)').matches;
-const name = ref(coarse ? (window.innerWidth < 600 ? 'Telephone' : 'Tablet') : 'Desk');
+const name = ref(LET_IN_VIEW.kinds[coarse ? (window.innerWidth < 600 ? 'phone' : 'tablet') : 'desk']);
 const fault = ref('');
 const sending = ref(false);
 const ready = computed(() => readCode(code.value).length === CODE_PLACES && name.value.trim() !== '' && !sending.value);
@@ -22,7 +24,7 @@ async function send(): Promise<void> {
     history.replaceState(null, '', location.pathname);
     emit('letIn');
   } catch (error) {
-    fault.value = error instanceof Refused ? `${error.faults.map(sayFaultAlone).join(' ')}.` : 'The server is away: try again.';
+    fault.value = error instanceof Refused ? `${error.faults.map(sayFaultAlone).join(' ')}.` : COMMON.serverAway;
   } finally {
     sending.value = false;
   }
@@ -31,11 +33,15 @@ async function send(): Promise<void> {
 
 <template>
   <form class="let-in stack" @submit.prevent="send">
-    <h1>This device is not let in yet</h1>
-    <p>At the counter, open <strong>People</strong> and press <strong>Let a device in</strong>: it shows a code of {{ CODE_PLACES }} signs that is good for ten minutes.</p>
+    <h1>{{ LET_IN_VIEW.title }}</h1>
+    <p>
+      {{ LET_IN_VIEW.atCounter }} <strong>{{ LET_IN_VIEW.people }}</strong> {{ LET_IN_VIEW.press }} <strong>{{ LET_IN_VIEW.letDevice }}</strong>{{
+        LET_IN_VIEW.showsCode(CODE_PLACES)
+      }}
+    </p>
     <v-text-field
       v-model="code"
-      label="Code from the counter"
+      :label="LET_IN_VIEW.code"
       class="code mono"
       maxlength="12"
       variant="outlined"
@@ -45,10 +51,12 @@ async function send(): Promise<void> {
       autocomplete="off"
       spellcheck="false"
     />
-    <v-text-field v-model="name" label="What this device is called" maxlength="40" variant="outlined" hide-details />
-    <p class="soft">What is recorded on it carries this name, such as “Bay 1 tablet”.</p>
+    <v-text-field v-model="name" :label="LET_IN_VIEW.name" maxlength="40" variant="outlined" hide-details />
+    <p class="soft">{{ LET_IN_VIEW.nameWhy }}</p>
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
-    <div><button type="submit" class="push main" :disabled="!ready">Let it in</button></div>
+    <div>
+      <button type="submit" class="push main" :disabled="!ready">{{ LET_IN_VIEW.letIn }}</button>
+    </div>
   </form>
 </template>
 

@@ -3,6 +3,8 @@ import { v7 } from 'uuid';
 import { computed, onMounted, ref } from 'vue';
 import { LONGEST_NAME, ROLES, type Role } from '@jade/core/shop';
 import type { PersonShown } from '@jade/contract/people';
+import { COMMON } from '@jade/words/common';
+import { PEOPLE_VIEW } from '@jade/words/people';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import { fits } from '../../design/words.ts';
@@ -63,31 +65,35 @@ function keep(left = false): Promise<void> {
 <template>
   <div class="stack">
     <header class="line">
-      <h1>People and devices</h1>
+      <h1>{{ PEOPLE_VIEW.title }}</h1>
       <span class="grow" />
-      <RightGate right="keep people" quiet><button type="button" class="push" @click="begin('new')">Somebody new</button></RightGate>
+      <RightGate right="keep people" quiet
+        ><button type="button" class="push" @click="begin('new')">{{ PEOPLE_VIEW.somebodyNew }}</button></RightGate
+      >
     </header>
-    <EmptyNote v-if="failed" kind="failed">The people cannot be read: the server is away. <button type="button" class="push small" @click="load">Try again</button></EmptyNote>
-    <EmptyNote v-else-if="!people" kind="loading">Reading …</EmptyNote>
+    <EmptyNote v-if="failed" kind="failed"
+      >{{ PEOPLE_VIEW.away }} <button type="button" class="push small" @click="load">{{ COMMON.tryAgain }}</button></EmptyNote
+    >
+    <EmptyNote v-else-if="!people" kind="loading">{{ COMMON.reading }}</EmptyNote>
     <div v-else class="split">
       <section class="leaf" aria-labelledby="people-here">
-        <h2 id="people-here">Who works here</h2>
+        <h2 id="people-here">{{ PEOPLE_VIEW.working }}</h2>
         <ul class="rows">
           <li v-for="person in here" :key="person.id">
             <strong class="grow">{{ person.benchName }}</strong> <span class="soft">{{ person.role }}</span>
             <RightGate right="keep people" quiet
-              ><button type="button" class="push small" :aria-label="`Change ${person.benchName}`" @click="begin(person)">Change</button></RightGate
+              ><button type="button" class="push small" :aria-label="PEOPLE_VIEW.changeOf(person.benchName)" @click="begin(person)">{{ PEOPLE_VIEW.change }}</button></RightGate
             >
           </li>
         </ul>
         <RightGate right="keep people" />
         <template v-if="gone.length > 0">
-          <h3>Left the shop</h3>
+          <h3>{{ PEOPLE_VIEW.leftShop }}</h3>
           <ul class="rows">
             <li v-for="person in gone" :key="person.id">
               <span class="grow soft">{{ person.benchName }}, {{ person.role }}</span>
               <RightGate right="keep people" quiet
-                ><button type="button" class="push small" :aria-label="`Change ${person.benchName}`" @click="begin(person)">Change</button></RightGate
+                ><button type="button" class="push small" :aria-label="PEOPLE_VIEW.changeOf(person.benchName)" @click="begin(person)">{{ PEOPLE_VIEW.change }}</button></RightGate
               >
             </li>
           </ul>
@@ -99,8 +105,8 @@ function keep(left = false): Promise<void> {
     </div>
     <FormDialog
       v-if="changing"
-      :title="changing === 'new' ? 'Somebody new' : `Change ${changing.benchName}`"
-      :action="changing !== 'new' && changing.left ? 'Take back in' : 'Keep it'"
+      :title="changing === 'new' ? PEOPLE_VIEW.somebodyNew : PEOPLE_VIEW.changeOf(changing.benchName)"
+      :action="changing !== 'new' && changing.left ? PEOPLE_VIEW.takeBack : PEOPLE_VIEW.keep"
       :ready="fits(draft.benchName, LONGEST_NAME)"
       :width="480"
       :kept="kept"
@@ -108,11 +114,13 @@ function keep(left = false): Promise<void> {
       @confirm="keep()"
       @close="changing = undefined"
     >
-      <WordsField v-model="draft.benchName" label="Bench name" :most="LONGEST_NAME" autofocus />
-      <v-select v-model="draft.role" label="Role" :items="[...ROLES]" />
-      <p class="soft">Who is in training records what they see; they open no job. The lead signs off, reopens, and keeps this list.</p>
+      <WordsField v-model="draft.benchName" :label="PEOPLE_VIEW.benchName" :most="LONGEST_NAME" autofocus />
+      <v-select v-model="draft.role" :label="PEOPLE_VIEW.role" :items="[...ROLES]" />
+      <p class="soft">{{ PEOPLE_VIEW.rolesWhy }}</p>
       <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
-      <div v-if="changing !== 'new' && !changing.left"><button type="button" class="push small" @click="keep(true)">They have left the shop</button></div>
+      <div v-if="changing !== 'new' && !changing.left">
+        <button type="button" class="push small" @click="keep(true)">{{ PEOPLE_VIEW.theyLeft }}</button>
+      </div>
     </FormDialog>
   </div>
 </template>

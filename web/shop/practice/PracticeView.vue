@@ -5,7 +5,9 @@ import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { PracticeBench, practiceFace, probeFound, PRACTICE_RULES, wantedLeft, type Practice, type PracticeAct, type ProbeFunction } from '@jade/core/probing';
 import type { VehicleState } from '@jade/core/states';
 import type { PracticeKept } from '@jade/contract/practice';
+import { COMMON } from '@jade/words/common';
 import { sayHelperState } from '@jade/words/kit';
+import { PRACTICE_VIEW } from '@jade/words/practice';
 import { sayClaim, sayFunctions, sayKeptPractice, sayPinFound, sayReading, sayScore, sayWaste, sayWasted, tenths } from '@jade/words/probing';
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -89,49 +91,51 @@ const rows = computed(() =>
 <template>
   <div class="stack">
     <header class="line">
-      <h1>Practice bench</h1>
-      <p class="soft grow">A plug is drawn; nobody knows it. Find what is wanted with as little as proves it.</p>
-      <button type="button" class="push" @click="another">{{ practice.done ? 'Another plug' : 'Leave this plug, draw another' }}</button>
+      <h1>{{ PRACTICE_VIEW.title }}</h1>
+      <p class="soft grow">{{ PRACTICE_VIEW.asks }}</p>
+      <button type="button" class="push" @click="another">{{ practice.done ? PRACTICE_VIEW.anotherPlug : PRACTICE_VIEW.leaveIt }}</button>
     </header>
     <div class="split">
       <section class="leaf stack" aria-labelledby="practice-plug">
-        <h2 id="practice-plug">Wanted: {{ wanted.map((name) => sayFunctions([name])).join(', ') }}</h2>
+        <h2 id="practice-plug">{{ PRACTICE_VIEW.wanted(wanted.map((name) => sayFunctions([name]))) }}</h2>
         <p v-if="!practice.done" class="soft">
-          One reading in a hundred is wrong, one wire may leak. Proved is: on with its state, off without it, and nothing else left to a thousandth.
+          {{ PRACTICE_VIEW.proved }}
         </p>
         <div v-if="!practice.done" class="stack">
           <ChoiceRow
-            label="What the helper switches"
+            :label="PRACTICE_VIEW.helperSwitches"
             :choices="practice.run.states.map((value) => ({ value, text: value }))"
             :value="state"
             small
             @choose="(value) => (state = value)"
           />
           <p>
-            <strong>{{ sayHelperState(state) }}</strong> — now tap the pin to read.
+            <strong>{{ sayHelperState(state) }}</strong> {{ PRACTICE_VIEW.nowTap }}
           </p>
         </div>
         <div class="both">
           <ProbeFace :plug="plug" :found="found" :pin="pin" @pick="read" />
           <div class="stack">
             <p v-if="last" class="shows mono" aria-live="polite">{{ sayReading(last) }}</p>
-            <p v-if="last" class="soft">pin {{ last.pin }} with {{ last.state }}, {{ tenths(last.minutes) }}</p>
-            <p class="soft">{{ tenths(practice.minutes) }} so far, {{ practice.readings.length }} read</p>
+            <p v-if="last" class="soft">{{ PRACTICE_VIEW.reading(last.pin, last.state, tenths(last.minutes)) }}</p>
+            <p class="soft">{{ PRACTICE_VIEW.soFar(tenths(practice.minutes), practice.readings.length) }}</p>
             <div v-if="pin && left.length > 0" class="line">
-              <span>Pin {{ pin }} is proved to be</span>
+              <span>{{ PRACTICE_VIEW.isProved(pin) }}</span>
               <button v-for="name in left" :key="name" type="button" class="push small" @click="claim(name)">{{ sayFunctions([name]) }}</button>
             </div>
           </div>
         </div>
-        <div class="scroll" role="region" aria-label="What was read" tabindex="0">
+        <div class="scroll" role="region" :aria-label="PRACTICE_VIEW.whatRead" tabindex="0">
           <table>
             <caption class="out-of-sight">
-              What was read, a row for each pin
+              {{
+                PRACTICE_VIEW.table
+              }}
             </caption>
             <thead>
               <tr>
-                <th scope="col">Pin</th>
-                <th v-if="practice.done" scope="col">What the readings say</th>
+                <th scope="col">{{ PRACTICE_VIEW.pin }}</th>
+                <th v-if="practice.done" scope="col">{{ PRACTICE_VIEW.say }}</th>
                 <th v-for="at in practice.run.states" :key="at" scope="col">{{ at }}</th>
               </tr>
             </thead>
@@ -149,31 +153,33 @@ const rows = computed(() =>
       </section>
       <section class="stack">
         <article v-if="practice.done" class="leaf stack" aria-live="polite">
-          <h2>{{ score ? `${score.score} of 100` : 'Done' }}</h2>
+          <h2>{{ score ? PRACTICE_VIEW.score(score.score) : PRACTICE_VIEW.done }}</h2>
           <p v-if="score">{{ sayScore(score) }}</p>
-          <p v-else-if="!fault" class="soft">Working out what it was worth …</p>
+          <p v-else-if="!fault" class="soft">{{ PRACTICE_VIEW.working }}</p>
           <ul class="rows">
             <li v-for="entry in practice.claims" :key="entry.function" :class="entry.isReally ? 'bad' : entry.premature ? 'odd' : 'good'">{{ sayClaim(entry) }}</li>
             <li v-for="(reading, index) in wasted" :key="index">{{ sayWasted(reading) }}</li>
           </ul>
-          <p v-if="wasted.length === 0" class="soft">No reading was wasted.</p>
-          <p v-if="fault" class="bad" role="alert">{{ fault }} <button type="button" class="push small" @click="keep">Keep the result</button></p>
+          <p v-if="wasted.length === 0" class="soft">{{ PRACTICE_VIEW.noneWasted }}</p>
+          <p v-if="fault" class="bad" role="alert">
+            {{ fault }} <button type="button" class="push small" @click="keep">{{ PRACTICE_VIEW.keep }}</button>
+          </p>
         </article>
         <article v-else-if="practice.readings.length > 0" class="leaf stack">
-          <h2>As it goes</h2>
+          <h2>{{ PRACTICE_VIEW.goes }}</h2>
           <p v-if="last?.waste" class="odd" role="status">{{ sayWaste(last.waste) }}</p>
-          <p v-else class="soft">The last reading was worth its time.</p>
+          <p v-else class="soft">{{ PRACTICE_VIEW.lastWorth }}</p>
         </article>
         <article class="leaf stack">
-          <h2>Your results</h2>
-          <EmptyNote v-if="!kept" kind="loading">Reading …</EmptyNote>
-          <EmptyNote v-else-if="kept.length === 0" kind="empty">None yet: the first plug that is done stands here.</EmptyNote>
+          <h2>{{ PRACTICE_VIEW.results }}</h2>
+          <EmptyNote v-if="!kept" kind="loading">{{ COMMON.reading }}</EmptyNote>
+          <EmptyNote v-else-if="kept.length === 0" kind="empty">{{ PRACTICE_VIEW.none }}</EmptyNote>
           <template v-else>
-            <PracticeChart :rows="rows" :label="`Scores of ${rows.length} practices: ${rows.map(({ score: own }) => own).join(', ')}`" />
+            <PracticeChart :rows="rows" :label="PRACTICE_VIEW.scores(rows.map(({ score: own }) => own))" />
             <p class="soft">{{ rows.at(-1)?.says }}</p>
           </template>
         </article>
-        <CautionNote text="Training only: on a vehicle the parking brake is set, wheels are chocked, and a powered probe touches no wire of it." />
+        <CautionNote :text="PRACTICE_VIEW.caution" />
       </section>
     </div>
   </div>

@@ -3,7 +3,8 @@ import { computed, ref } from 'vue';
 import { aimCautions, lampAims, LONGEST_TEXT, type LampAim, type Moment } from '@jade/core/job';
 import { reachM } from '@jade/core/aiming';
 import { aim } from '@jade/core/stations';
-import { AIM_FLOOR, PREPARED, sayAimError, sayByProfile, sayReferencePoint, sayRule } from '@jade/words/aiming';
+import { AIM_FLOOR, AIM_STATION, PREPARED, sayAimError, sayByProfile, sayReferencePoint, sayRule } from '@jade/words/aiming';
+import { COMMON } from '@jade/words/common';
 import { inches, metres, millimetres } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionList from '../../design/CautionList.vue';
@@ -72,30 +73,30 @@ function others(by: string): void {
 </script>
 
 <template>
-  <EmptyNote v-if="aims.length === 0" kind="empty">No lamp of this job has a rule of aim in the shop’s rule set.</EmptyNote>
+  <EmptyNote v-if="aims.length === 0" kind="empty">{{ AIM_STATION.noLamp }}</EmptyNote>
   <div v-else class="stack">
     <FloorSwitch v-model="floor" />
     <AimFloor v-if="floor" :wall="onWall" @others="(key) => (byOthers = key)" />
     <template v-else>
       <div class="leaf stack">
-        <AimWall v-if="onWall.length > 0" :lamps="onWall" :picked="current?.key" label="The wall with its marks" @pick="(key) => (picked = key)" />
-        <EmptyNote v-else-if="!job.state.wall" kind="empty">Say how far the wall is, and the marks appear here.</EmptyNote>
+        <AimWall v-if="onWall.length > 0" :lamps="onWall" :picked="current?.key" :label="AIM_STATION.wall" @pick="(key) => (picked = key)" />
+        <EmptyNote v-else-if="!job.state.wall" kind="empty">{{ AIM_STATION.noWall }}</EmptyNote>
         <p v-for="entry in uncovered" :key="entry.key" class="bad" role="alert">
-          {{ entry.lamp.name }}: the rule says nothing about a height of {{ millimetres(entry.referenceMm) }}. Choose another rule or have it aimed by others.
+          {{ AIM_STATION.noRule(entry.lamp.name, millimetres(entry.referenceMm)) }}
         </p>
         <div class="line">
           <v-select
             class="rule"
-            label="Rule"
+            :label="AIM_STATION.rule"
             :items="rules.map((entry) => ({ value: entry.id, title: entry.name }))"
             :model-value="ruleId"
             @update:model-value="(value: string) => wall({ rule: value })"
           />
-          <MeasureEntry label="Lamp to wall" unit="mm" :least="500" :most="50000" :value="job.state.wall?.distanceMm" @measured="(distanceMm) => wall({ distanceMm })" />
+          <MeasureEntry :label="AIM_STATION.distance" unit="mm" :least="500" :most="50000" :value="job.state.wall?.distanceMm" @measured="(distanceMm) => wall({ distanceMm })" />
           <button v-if="!job.state.wall" type="button" class="push" @click="wall({ distanceMm: 10000 })">10 m</button>
-          <button v-if="!job.state.wall" type="button" class="push" @click="wall({ distanceMm: 7620 })">25 ft</button>
+          <button v-if="!job.state.wall" type="button" class="push" @click="wall({ distanceMm: 7620 })">{{ AIM_STATION.twentyFiveFeet }}</button>
           <MeasureEntry
-            label="Floor at the wall, up +"
+            :label="AIM_STATION.floor"
             unit="mm"
             :least="-1000"
             :most="1000"
@@ -104,8 +105,8 @@ function others(by: string): void {
           />
         </div>
         <div v-if="job.state.wall && job.state.wall.floorAtWallMm === undefined" class="line">
-          <span class="grow">The marks below count with a level floor until it is measured.</span>
-          <button type="button" class="push" @click="wall({ floorAtWallMm: 0 })">Found level</button>
+          <span class="grow">{{ AIM_STATION.level }}</span>
+          <button type="button" class="push" @click="wall({ floorAtWallMm: 0 })">{{ AIM_STATION.foundLevel }}</button>
         </div>
         <p v-if="rule" class="soft">{{ sayRule(rule) }}</p>
       </div>
@@ -113,7 +114,7 @@ function others(by: string): void {
         <article v-if="current" class="leaf stack">
           <div class="line">
             <h2>{{ current.lamp.name }}</h2>
-            <span class="soft">{{ current.kit.name }} · reach on axis {{ metres(reachM(current.lamp.optics.peakCd, 1), 0) }} at 1 lx ({{ current.lamp.optics.basis }})</span>
+            <span class="soft">{{ AIM_STATION.reach(current.kit.name, metres(reachM(current.lamp.optics.peakCd, 1), 0), current.lamp.optics.basis) }}</span>
           </div>
           <div class="line">
             <MeasureEntry
@@ -128,7 +129,7 @@ function others(by: string): void {
             />
             <MeasureEntry
               :key="`${current.key}b`"
-              label="On the wall, before"
+              :label="AIM_STATION.wallBefore"
               :about="current.key"
               unit="mm"
               :least="-2000"
@@ -138,7 +139,7 @@ function others(by: string): void {
             />
             <MeasureEntry
               :key="`${current.key}a`"
-              label="On the wall, after"
+              :label="AIM_STATION.wallAfter"
               :about="current.key"
               unit="mm"
               :least="-2000"
@@ -148,21 +149,22 @@ function others(by: string): void {
             />
           </div>
           <p v-if="!current.referenced" class="odd">{{ sayByProfile(current.referenceMm) }}</p>
-          <p v-if="current.before">Before: {{ sayAimError(current.before) }}</p>
-          <p v-if="current.after" :class="current.after.within ? 'good' : 'bad'">After: {{ sayAimError(current.after) }}</p>
+          <p v-if="current.before">{{ AIM_STATION.before(sayAimError(current.before)) }}</p>
+          <p v-if="current.after" :class="current.after.within ? 'good' : 'bad'">{{ AIM_STATION.after(sayAimError(current.after)) }}</p>
           <p v-if="current.mark" class="soft">
-            Mark at {{ millimetres(current.mark.wantedMm) }} ({{ inches(current.mark.wantedMm / 25.4) }}); in from {{ millimetres(current.mark.lowestMm) }} to
-            {{ millimetres(current.mark.highestMm) }}.
+            {{
+              AIM_STATION.mark(millimetres(current.mark.wantedMm), inches(current.mark.wantedMm / 25.4), millimetres(current.mark.lowestMm), millimetres(current.mark.highestMm))
+            }}
           </p>
-          <TapeLabel v-if="current.byOthers">Aim by others: {{ current.byOthers }}. Night use limited until then.</TapeLabel>
+          <TapeLabel v-if="current.byOthers">{{ AIM_STATION.othersAim(current.byOthers) }}</TapeLabel>
           <div class="line">
-            <button type="button" class="push small" @click="byOthers = current.key">This lamp is aimed by others</button>
-            <button v-if="aims.length > 1" type="button" class="push small" @click="byOthers = 'all'">All are aimed by others</button>
+            <button type="button" class="push small" @click="byOthers = current.key">{{ AIM_STATION.oneByOthers }}</button>
+            <button v-if="aims.length > 1" type="button" class="push small" @click="byOthers = 'all'">{{ AIM_STATION.allByOthers }}</button>
           </div>
         </article>
         <div class="stack">
           <div class="leaf stack">
-            <h2>Before aiming</h2>
+            <h2>{{ AIM_STATION.beforeAiming }}</h2>
             <button
               v-for="(text, key) in PREPARED"
               :key="key"
@@ -175,12 +177,12 @@ function others(by: string): void {
             </button>
           </div>
           <div class="leaf">
-            <h2>Lamps</h2>
+            <h2>{{ AIM_STATION.lamps }}</h2>
             <ul class="rows">
               <li v-for="entry in aims" :key="entry.key">
                 <button type="button" class="push plain small" :aria-pressed="entry === current" @click="picked = entry.key">{{ entry.lamp.name }}</button>
                 <span :class="entry.after?.within || entry.byOthers ? 'good' : 'soft'">{{
-                  entry.byOthers ? 'by others' : entry.after ? (entry.after.within ? 'in' : 'out') : 'to aim'
+                  entry.byOthers ? AIM_STATION.byOthers : entry.after ? AIM_STATION.stands(entry.after.within) : AIM_STATION.toAim
                 }}</span>
               </li>
             </ul>
@@ -191,10 +193,10 @@ function others(by: string): void {
     </template>
     <AskText
       v-if="byOthers"
-      title="Aim by others"
-      label="Who aims it, and when"
-      action="Record it"
-      hint="A safe rough aim first, pointing low. The sheet limits night use until it is done."
+      :title="AIM_STATION.byOthersTitle"
+      :label="AIM_STATION.whoAndWhen"
+      :action="COMMON.record"
+      :hint="AIM_STATION.roughFirst"
       :about="`${job.view?.id}/aimer/${byOthers}`"
       :most="LONGEST_TEXT.aimer"
       @written="others"

@@ -4,8 +4,10 @@ import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
 import type { LampFunction } from '@jade/core/vehicle';
+import { CHECK_IN_STATION } from '@jade/words/check-in';
+import { COMMON } from '@jade/words/common';
 import { sayMileage, sayVehicleRemark } from '@jade/words/customers';
-import { inches, inSentence } from '@jade/words/units';
+import { inches, inSentence, millimetres } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -71,7 +73,7 @@ const marks = computed<SheetMark[]>(() => [
         label: gap.name,
         shape: 'bar',
         tone: width === undefined ? 'open' : 'settled',
-        word: width === undefined ? undefined : `${width} mm`,
+        word: width === undefined ? undefined : millimetres(width),
       };
     }),
 ]);
@@ -130,8 +132,8 @@ function written(text: string): void {
     <section class="stack">
       <div class="leaf">
         <div class="line">
-          <ChoiceRow label="View" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
-          <span class="soft">{{ untried.length === 0 ? 'Every factory lamp is tried.' : `${untried.length} of ${lamps.length} lamps to try: pick one on the drawing.` }}</span>
+          <ChoiceRow :label="CHECK_IN_STATION.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
+          <span class="soft">{{ untried.length === 0 ? CHECK_IN_STATION.allTried : CHECK_IN_STATION.toTry(untried.length, lamps.length) }}</span>
         </div>
         <VehicleSheet
           :profile="profile"
@@ -140,19 +142,19 @@ function written(text: string): void {
           :pieces="shell"
           :marks="marks"
           :picked="picked"
-          :label="`${profile.maker} ${profile.model} from the ${view}: lamps and gaps`"
+          :label="CHECK_IN_STATION.drawing(profile.maker, profile.model, view)"
           @pick="(id) => (picked = id)"
         />
         <div class="entry" aria-live="polite">
           <template v-if="lamp">
-            <strong>{{ lamp.name }}</strong> <span class="soft">with {{ lamp.state }} on</span>
+            <strong>{{ lamp.name }}</strong> <span class="soft">{{ CHECK_IN_STATION.withOn(lamp.state) }}</span>
             <ChoiceRow :label="lamp.name" :choices="RESULTS" :value="job.state.baseline[lamp.id]" @choose="tried" />
           </template>
           <template v-else-if="gap">
-            <strong>{{ gap.name }}</strong> <span class="soft">about {{ gap.nominalMm }} mm ({{ inches(gap.nominalMm / 25.4) }})</span>
+            <strong>{{ gap.name }}</strong> <span class="soft">{{ CHECK_IN_STATION.nominal(gap.nominalMm, inches(gap.nominalMm / 25.4)) }}</span>
             <MeasureEntry
               :key="gap.id"
-              label="Gap"
+              :label="CHECK_IN_STATION.gap"
               :about="gap.id"
               unit="mm"
               :least="0"
@@ -162,37 +164,37 @@ function written(text: string): void {
               @measured="(widthMm, why) => job.perform(checkIn.gapMeasured(context, gap?.id ?? '', 'before', widthMm, why))"
             />
           </template>
-          <span v-else class="soft">Rings are lamps, bars are panel gaps.</span>
-          <button v-if="untried.length > 0" type="button" class="push small rest" @click="restWorks">The other {{ untried.length }} work</button>
+          <span v-else class="soft">{{ CHECK_IN_STATION.marks }}</span>
+          <button v-if="untried.length > 0" type="button" class="push small rest" @click="restWorks">{{ CHECK_IN_STATION.othersWork(untried.length) }}</button>
         </div>
       </div>
       <div class="leaf stack">
         <div class="line">
-          <h2>Damage and accessories found</h2>
-          <button type="button" class="push small" @click="asking = 'damage'">Note damage</button>
-          <button type="button" class="push small" @click="accessory = true">Something was fitted here</button>
+          <h2>{{ CHECK_IN_STATION.found }}</h2>
+          <button type="button" class="push small" @click="asking = 'damage'">{{ CHECK_IN_STATION.noteDamage }}</button>
+          <button type="button" class="push small" @click="accessory = true">{{ CHECK_IN_STATION.fitted }}</button>
         </div>
-        <p v-if="job.state.damage.length === 0 && accessories.length === 0" class="soft">None noted. What is not noted now is ours later.</p>
+        <p v-if="job.state.damage.length === 0 && accessories.length === 0" class="soft">{{ CHECK_IN_STATION.noneNoted }}</p>
         <ul class="line">
           <li v-for="entry in job.state.damage" :key="entry.event">
             <TapeLabel>{{ entry.place }}: {{ entry.note }}</TapeLabel>
           </li>
           <li v-for="entry in accessories" :key="entry.accessory">
-            <TapeLabel>{{ entry.name }}</TapeLabel> <span class="soft">off before {{ entry.holds.map((id) => inSentence(names.piece(id))).join(', ') }}</span>
+            <TapeLabel>{{ entry.name }}</TapeLabel> <span class="soft">{{ CHECK_IN_STATION.offBefore(entry.holds.map((id) => inSentence(names.piece(id)))) }}</span>
           </li>
         </ul>
       </div>
     </section>
     <section class="stack">
       <div class="leaf stack">
-        <h2>Vehicle number</h2>
+        <h2>{{ CHECK_IN_STATION.vehicleNumber }}</h2>
         <p v-if="job.view" class="soft">
-          {{ job.view.vehicle.year ? `Model year ${job.view.vehicle.year}` : 'Model year not known' }}:
-          <router-link :to="{ name: 'customers', query: { vehicle: job.view.vehicle.id } }">the vehicle and its visits</router-link>
+          {{ job.view.vehicle.year ? CHECK_IN_STATION.modelYear(job.view.vehicle.year) : CHECK_IN_STATION.noModelYear }}:
+          <router-link :to="{ name: 'customers', query: { vehicle: job.view.vehicle.id } }">{{ CHECK_IN_STATION.toVehicle }}</router-link>
         </p>
         <WordsField
           v-model="number"
-          label="Number, 17 places"
+          :label="CHECK_IN_STATION.number"
           class="mono"
           :most="LONGEST_TEXT.number"
           autocapitalize="characters"
@@ -204,24 +206,24 @@ function written(text: string): void {
         <TapeLabel v-if="job.state.number" class="mono">{{ job.state.number }}</TapeLabel>
       </div>
       <div v-if="brought" class="leaf stack">
-        <h2>As it came in</h2>
+        <h2>{{ CHECK_IN_STATION.asItCame }}</h2>
         <p v-if="brought.wish">
           <TapeLabel class="wish">{{ brought.wish }}</TapeLabel>
         </p>
         <p v-if="brought.mileage || brought.keys" class="line">
           <TapeLabel v-if="brought.mileage">{{ sayMileage(brought.mileage) }}</TapeLabel>
           <span v-if="brought.keys"
-            >Keys at <TapeLabel>{{ brought.keys }}</TapeLabel></span
+            >{{ CHECK_IN_STATION.keys }} <TapeLabel>{{ brought.keys }}</TapeLabel></span
           >
         </p>
       </div>
       <FactList />
       <CautionNote v-for="text in profile.cautions" :key="text" :text="text" />
       <div class="leaf stack">
-        <h2>Battery and fault codes</h2>
+        <h2>{{ CHECK_IN_STATION.battery }}</h2>
         <div class="line">
           <MeasureEntry
-            label="Battery at rest"
+            :label="CHECK_IN_STATION.atRest"
             unit="V"
             :least="0"
             :most="60"
@@ -229,9 +231,9 @@ function written(text: string): void {
             :doubts="(restV) => checkIn.doubtsOfRest(context, restV)"
             @measured="(restV, why) => job.perform(checkIn.batteryMeasured(context, restV, why))"
           />
-          <button type="button" class="push small" @click="asking = 'code'">Add a fault code</button>
+          <button type="button" class="push small" @click="asking = 'code'">{{ CHECK_IN_STATION.addCode }}</button>
           <button type="button" class="push small" :aria-pressed="job.state.codesRead.before !== undefined" @click="noCodes">
-            {{ job.state.codes.before.length === 0 ? 'Read: none stored' : 'All codes entered' }}
+            {{ job.state.codes.before.length === 0 ? CHECK_IN_STATION.noneStored : CHECK_IN_STATION.allEntered }}
           </button>
         </div>
         <ul class="line">
@@ -244,9 +246,9 @@ function written(text: string): void {
     <AccessoryFound v-if="accessory" @close="accessory = false" />
     <AskText
       v-if="asking"
-      :title="asking === 'code' ? 'A fault code' : `Damage seen from the ${view}`"
-      :label="asking === 'code' ? 'Code as the scanner shows it' : 'What and where'"
-      action="Record it"
+      :title="asking === 'code' ? CHECK_IN_STATION.codeTitle : CHECK_IN_STATION.damageTitle(view)"
+      :label="asking === 'code' ? CHECK_IN_STATION.code : CHECK_IN_STATION.whatAndWhere"
+      :action="COMMON.record"
       :about="`${job.view?.id}/check-in/${asking === 'code' ? 'code' : view}`"
       :most="asking === 'code' ? LONGEST_TEXT.code : LONGEST_TEXT.damage"
       @written="written"

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { FactCertainty } from '@jade/core/job';
 import { checkIn, isRefused } from '@jade/core/stations';
 import type { FactDefinition } from '@jade/core/vehicle';
+import { FACT_LIST } from '@jade/words/check-in';
 import { minutes } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -32,21 +33,21 @@ const isOut = (fact: FactDefinition, value: string) => job.state.facts[fact.id]?
 
 <template>
   <div class="leaf">
-    <h2>{{ only ? 'Look at' : 'Facts of this vehicle' }}</h2>
+    <h2>{{ only ? FACT_LIST.lookAt : FACT_LIST.label }}</h2>
     <ul class="rows">
       <li v-for="fact in facts" :key="fact.id">
         <div class="grow">
-          <strong>{{ fact.label }}</strong><span v-if="job.state.facts[fact.id]?.certainty === 'assumed'" class="assumed"
-            >assumed{{ job.state.facts[fact.id]?.seenAt ? `, seen ${dayjs(job.state.facts[fact.id]?.seenAt).format('D MMM YYYY')}` : '' }}</span
-          >
+          <strong>{{ fact.label }}</strong><span v-if="job.state.facts[fact.id]?.certainty === 'assumed'" class="assumed">{{
+            FACT_LIST.assumed(job.state.facts[fact.id]?.seenAt ? dayjs(job.state.facts[fact.id]?.seenAt).format('D MMM YYYY') : undefined)
+          }}</span>
           <p class="soft how">
             {{ fact.howToSee }} <span v-if="!shown(fact)">({{ minutes(fact.lookMin) }})</span>
           </p>
         </div>
         <div>
           <ChoiceRow small :label="fact.label" :choices="choicesOf(fact)" :value="shown(fact)" @choose="(value) => choose(fact, value)" />
-          <div v-if="checkIn.canRuleOut(context, fact.id).length > 0" class="out" role="group" :aria-label="`${fact.label}: surely not`">
-            <span class="soft">Surely not</span>
+          <div v-if="checkIn.canRuleOut(context, fact.id).length > 0" class="out" role="group" :aria-label="FACT_LIST.surelyNotOf(fact.label)">
+            <span class="soft">{{ FACT_LIST.surelyNot }}</span>
             <button
               v-for="value in checkIn.canRuleOut(context, fact.id)"
               :key="value"
@@ -61,7 +62,7 @@ const isOut = (fact: FactDefinition, value: string) => job.state.facts[fact.id]?
         </div>
       </li>
     </ul>
-    <p v-if="facts.length === 0" class="soft">This profile names no facts.</p>
+    <p v-if="facts.length === 0" class="soft">{{ FACT_LIST.none }}</p>
   </div>
 </template>
 

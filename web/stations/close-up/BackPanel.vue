@@ -6,7 +6,7 @@ import { closeUp, sense } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
 import { sayPreparation, sayStepTime } from '@jade/words/access';
-import { NEW_OR_OLD, sayBack, sayLengthAsked, sayNotBack, sayPluggedIn, sayPlugIn, sayPutBack, sayWrongLength } from '@jade/words/closing';
+import { BACK_PANEL, NEW_OR_OLD, sayBack, sayLengthAsked, sayNotBack, sayPluggedIn, sayPlugIn, sayPutBack, sayWrongLength } from '@jade/words/closing';
 import { sayHome, sayNew } from '@jade/words/job';
 import { sayGroup } from '@jade/words/names';
 import { sayRefusal } from '@jade/words/stations';
@@ -66,12 +66,14 @@ function finish(): void {
 <template>
   <article class="leaf stack step" aria-live="polite">
     <h2>{{ sayPutBack(step, names) }}</h2>
-    <p class="soft">{{ saySide(step.side) }} · {{ sayStepTime(step) }}{{ step.people > 1 ? ` · ${step.people} people` : '' }}</p>
+    <p class="soft">{{ saySide(step.side) }} · {{ sayStepTime(step) }}{{ step.people > 1 ? BACK_PANEL.people(step.people) : '' }}</p>
     <p v-for="open in closeUp.gatesAgainst(step)" :key="key(open.subject)" class="problem" role="alert">
-      First this, or it will be covered: {{ inSentence(saySubject(open.subject, names)) }}.
-      <router-link :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(open.subject.kind) } }">Go there</router-link>
+      {{ BACK_PANEL.firstThis(inSentence(saySubject(open.subject, names))) }}
+      <router-link :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(open.subject.kind) } }">{{ BACK_PANEL.goThere }}</router-link>
     </p>
-    <p v-if="step.position"><strong>First.</strong> {{ sayPreparation({ code: 'turn', ...step.position }, names, () => '') }}</p>
+    <p v-if="step.position">
+      <strong>{{ BACK_PANEL.first }}</strong> {{ sayPreparation({ code: 'turn', ...step.position }, names, () => '') }}
+    </p>
     <CautionList :codes="closingCautions(context, step.piece)" :own="piece?.cautions.map(({ text }) => text)" />
     <div v-for="sensor in sensors" :key="sensor" class="line sensor">
       <span class="grow">{{ sayPlugIn(names.sensor(sensor), lockOf(sensor)) }}</span>

@@ -5,12 +5,25 @@ import { LONGEST_TEXT, traySlots } from '@jade/core/job';
 import { closeUp } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { sayEstimate } from '@jade/words/access';
-import { PLACES_EMPTY, sayCloseTrouble, sayLeftInTray, sayNewIn, sayOldIn, sayPlacesEmpty, sayPutBack, saySupplyStep, saySwitch, TRAY_OF_STEP } from '@jade/words/closing';
+import {
+  CLOSE_UP_STATION,
+  PLACES_EMPTY,
+  sayCloseTrouble,
+  sayLeftInTray,
+  sayNewIn,
+  sayOldIn,
+  sayPlacesEmpty,
+  sayPutBack,
+  saySupplyStep,
+  saySwitch,
+  TRAY_OF_STEP,
+} from '@jade/words/closing';
+import { COMMON } from '@jade/words/common';
 import { sayThen } from '@jade/words/floor';
 import { LABELS } from '@jade/words/labels';
 import { sayGroup } from '@jade/words/names';
 import { saySubject } from '@jade/words/subject';
-import { inSentence, minutes, plural } from '@jade/words/units';
+import { inSentence } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import WordsField from '../../design/WordsField.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -99,74 +112,69 @@ function bag(where: string): void {
         @found="(slot) => job.record('fastener.found', { piece: slot.piece, group: slot.group, count: 1 })"
       />
     </div>
-    <EmptyNote v-if="slots.length === 0 && steps.length === 0" kind="empty">Nothing has come off yet: Open up fills the tray, this station empties it.</EmptyNote>
+    <EmptyNote v-if="slots.length === 0 && steps.length === 0" kind="empty">{{ CLOSE_UP_STATION.nothingOff }}</EmptyNote>
     <p v-for="(problem, index) in job.closing?.problems ?? []" :key="index" class="problem" role="alert">
       {{ sayCloseTrouble(problem, names) }}
     </p>
     <div v-if="!floor && closing?.lanes && steps.length > 1 && steps.length === closing.steps.length" class="leaf">
       <div ref="lanesRoom">
-        <TwoLanes :lanes="closing.lanes" :names="piecesBack(closing.steps).map((step) => names.piece(step.piece))" :first="1" :room="room" label="Who puts back what, two people" />
+        <TwoLanes :lanes="closing.lanes" :names="piecesBack(closing.steps).map((step) => names.piece(step.piece))" :first="1" :room="room" :label="CLOSE_UP_STATION.lanes" />
       </div>
     </div>
     <div :class="floor ? 'first' : 'pair'">
       <article v-if="supply && known" class="leaf stack step">
         <h2>{{ saySupplyStep(supply, names) }}</h2>
         <p class="soft">
-          {{ names.piece(supply.piece) }} {{ supply.to === 'live' ? 'on' : 'off' }} · {{ minutes(supply.minutes)
-          }}{{ supply.waitMin > 0 ? ` · then ${minutes(supply.waitMin)} until it is dead` : '' }}
+          {{ CLOSE_UP_STATION.supply(names.piece(supply.piece), supply.to, supply.minutes, supply.waitMin) }}
         </p>
         <template v-if="supply.to === 'dead'">
           <CautionNote v-for="text in known.before" :key="text" :text="`${text}.`" />
         </template>
         <CautionNote v-for="{ text } in piece?.cautions ?? []" :key="text" :text="text" />
-        <WordsField
-          v-if="supply.to === 'dead' && known.by === 'qualified people'"
-          v-model="isolation.by"
-          label="Who isolates it, and by which procedure"
-          :most="LONGEST_TEXT.isolation"
-        />
+        <WordsField v-if="supply.to === 'dead' && known.by === 'qualified people'" v-model="isolation.by" :label="CLOSE_UP_STATION.isolation" :most="LONGEST_TEXT.isolation" />
         <div class="reach">
           <button type="button" class="push main big" @click="switchSupply(supply)">{{ saySwitch(supply, closeUp.switchCounts(context, supply)) }}</button>
         </div>
       </article>
       <article v-else-if="gate" class="leaf stack step">
-        <h2>Now: {{ inSentence(saySubject(gate.subject, names)) }}</h2>
-        <p>It comes here, before {{ gate.coveredBy.length > 0 ? 'it is covered' : 'the supply changes again' }}.</p>
+        <h2>{{ CLOSE_UP_STATION.now(inSentence(saySubject(gate.subject, names))) }}</h2>
+        <p>{{ CLOSE_UP_STATION.comesHereBefore(gate.coveredBy.length > 0) }}</p>
         <div class="reach">
-          <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(gate.subject.kind) } }">Go there</router-link>
+          <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(gate.subject.kind) } }">{{
+            CLOSE_UP_STATION.goThere
+          }}</router-link>
         </div>
       </article>
       <BackPanel v-else-if="back && closing" :key="keyOf(back, 0)" :step="back" :closing="closing" @done="picked = undefined" />
-      <EmptyNote v-else-if="slots.length > 0" kind="empty">{{
-        left === 0 ? 'Everything is back and the tray is empty.' : 'Everything is back, but the tray is not empty: count again.'
-      }}</EmptyNote>
+      <EmptyNote v-else-if="slots.length > 0" kind="empty">{{ left === 0 ? CLOSE_UP_STATION.allBack : CLOSE_UP_STATION.trayNotEmpty }}</EmptyNote>
       <p v-if="floor && following" class="soft then">{{ sayThen(inSentence(following.text), '') }}</p>
       <div class="stack">
         <div v-if="!floor && steps.length > 0" class="leaf">
-          <h2>{{ plural(piecesBack(steps).length, 'step') }} back</h2>
+          <h2>{{ CLOSE_UP_STATION.back(piecesBack(steps).length) }}</h2>
           <p v-if="closing" class="soft">
-            {{ steps.length === closing.steps.length ? 'On the clock' : 'With all that is still planned, on the clock' }}: {{ sayEstimate(closing.estimate) }}.
+            {{ steps.length === closing.steps.length ? CLOSE_UP_STATION.onTheClock : CLOSE_UP_STATION.withPlanned }}: {{ sayEstimate(closing.estimate) }}.
           </p>
           <ol class="rows">
             <li v-for="(step, index) in steps" :key="keyOf(step, index)" :class="step.kind">
               <button type="button" class="push plain small grow" :aria-pressed="step === current" @click="picked = keyOf(step, index)">
                 <span class="mono">{{ index + 1 }}</span>
                 <template v-if="step.kind === 'piece'">
-                  {{ names.piece(step.piece) }} <span class="soft">{{ step.to === 'fitted' ? (step.enlivens ? 'live again' : '') : `to ${step.to}` }}</span>
+                  {{ names.piece(step.piece) }}
+                  <span class="soft">{{ step.to === 'fitted' ? (step.enlivens ? CLOSE_UP_STATION.liveAgain : '') : CLOSE_UP_STATION.to(step.to) }}</span>
                 </template>
                 <template v-else-if="step.kind === 'supply'">{{ names.supply(step.supply) }} {{ step.to }}</template>
                 <template v-else>{{ saySubject(step.gate.subject, names) }}</template>
               </button>
               <span v-if="step.kind === 'piece' && closeUp.gatesAgainst(step).length > 0" class="gate">{{
-                closeUp.gatesAgainst(step).some((entry) => entry.subject.kind === 'test') ? 'test first' : 'work first'
+                closeUp.gatesAgainst(step).some((entry) => entry.subject.kind === 'test') ? CLOSE_UP_STATION.testFirst : CLOSE_UP_STATION.workFirst
               }}</span>
-              <span v-if="step.kind === 'piece' && step.dead.length > 0" class="gate">dead</span>
+              <span v-if="step.kind === 'piece' && step.dead.length > 0" class="gate">{{ CLOSE_UP_STATION.dead }}</span>
             </li>
           </ol>
         </div>
         <div v-if="forgotten.length > 0" class="leaf stack">
-          <h2>Set again what the vehicle forgot</h2>
-          <p class="soft">Before the fault codes are read again.</p>
+          <h2>{{ CLOSE_UP_STATION.forgot }}</h2>
+          <p class="soft">{{ CLOSE_UP_STATION.forgotWhen }}</p>
           <button
             v-for="entry in forgotten"
             :key="entry.supply + entry.setting"
@@ -174,7 +182,7 @@ function bag(where: string): void {
             class="push"
             @click="job.perform(closeUp.settingRestored(context, entry.supply, entry.setting, actedAt()))"
           >
-            {{ entry.setting }} is set
+            {{ CLOSE_UP_STATION.isSet(entry.setting) }}
           </button>
         </div>
         <div v-if="empty.length > 0" class="leaf stack">
@@ -188,18 +196,18 @@ function bag(where: string): void {
           </div>
         </div>
         <div v-if="toBag.length > 0" class="leaf stack">
-          <h2>Original parts for the owner</h2>
-          <p class="soft">Each with its fasteners.</p>
-          <button v-for="id in toBag" :key="id" type="button" class="push" @click="bagging = id">Bag {{ inSentence(names.piece(id)) }}</button>
+          <h2>{{ CLOSE_UP_STATION.originals }}</h2>
+          <p class="soft">{{ CLOSE_UP_STATION.originalsWhy }}</p>
+          <button v-for="id in toBag" :key="id" type="button" class="push" @click="bagging = id">{{ CLOSE_UP_STATION.bag(inSentence(names.piece(id))) }}</button>
         </div>
       </div>
     </div>
     <OtherSteps v-if="floor" :steps="named.filter(({ step }) => step !== current)" @pick="(id) => (picked = id)" />
     <AskText
       v-if="bagging"
-      title="Bagged for the owner"
-      label="Label and place"
-      action="Record it"
+      :title="CLOSE_UP_STATION.bagged"
+      :label="CLOSE_UP_STATION.label"
+      :action="COMMON.record"
       :about="`${job.view?.id}/bag/${bagging}`"
       :most="LONGEST_TEXT.bag"
       @written="bag"

@@ -4,9 +4,9 @@ import { benchCautions, contentChecks, leadsToBring, ledParts, partsToOrder, rou
 import type { CountLine, GatherCheck } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
 import { gather } from '@jade/core/stations';
-import { sayGatherTrouble, sayTaskTime } from '@jade/words/gather';
+import { GATHER_STATION, sayGatherTrouble, sayTaskTime } from '@jade/words/gather';
 import { sayLedParts, sayRouteParts } from '@jade/words/wiring';
-import { money, plural } from '@jade/words/units';
+import { money } from '@jade/words/units';
 import CautionList from '../../design/CautionList.vue';
 import NewFasteners from '../../job/NewFasteners.vue';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
@@ -55,9 +55,9 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
     <template v-else>
       <section v-for="{ kit, check, open, rows } in kits" :key="kit.slug" class="stack">
         <div class="line">
-          <h2>{{ kit.maker }} {{ kit.name }}, laid out</h2>
-          <span class="soft">{{ open === 0 ? 'everything is counted' : `${plural(open, 'item')} to count` }}</span>
-          <button v-if="open > 0" type="button" class="push small" @click="allHere(kit)">The rest is as listed</button>
+          <h2>{{ GATHER_STATION.laidOut(kit.maker, kit.name) }}</h2>
+          <span class="soft">{{ GATHER_STATION.toCount(open) }}</span>
+          <button v-if="open > 0" type="button" class="push small" @click="allHere(kit)">{{ GATHER_STATION.restAsListed }}</button>
         </div>
         <p v-for="(trouble, index) in check.troubles" :key="index" class="trouble" role="alert">{{ sayGatherTrouble(trouble, (id) => names.item(kit.slug, id)) }}</p>
         <div class="bench-top">
@@ -68,37 +68,43 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
                 <div class="name">
                   <strong>{{ line.item.name }}</strong>
                   <span class="soft">{{
-                    line.needed === 'no' ? 'not needed on this vehicle' : line.needed === 'unknown' ? `${line.wanted} if needed` : `${line.wanted} listed`
+                    line.needed === 'no' ? GATHER_STATION.notNeeded : line.needed === 'unknown' ? GATHER_STATION.ifNeeded(line.wanted) : GATHER_STATION.listed(line.wanted)
                   }}</span>
                 </div>
                 <div class="counter">
-                  <button type="button" class="push small" :aria-label="`One ${line.item.name} less`" :disabled="!line.counted" @click="count(kit, line, (line.counted ?? 0) - 1)">
+                  <button
+                    type="button"
+                    class="push small"
+                    :aria-label="GATHER_STATION.less(line.item.name)"
+                    :disabled="!line.counted"
+                    @click="count(kit, line, (line.counted ?? 0) - 1)"
+                  >
                     −
                   </button>
                   <button
                     type="button"
                     class="number"
                     :class="{ counted: line.counted !== undefined }"
-                    :aria-label="`${names.item(kit.slug, line.item.id)}: ${line.counted ?? 'not counted'}, tap when ${line.wanted} are here`"
+                    :aria-label="GATHER_STATION.tapWhenHere(names.item(kit.slug, line.item.id), line.counted, line.wanted)"
                     @click="count(kit, line, line.wanted)"
                   >
                     {{ line.counted ?? '·' }}
                   </button>
-                  <button type="button" class="push small" :aria-label="`One ${line.item.name} more`" @click="count(kit, line, (line.counted ?? 0) + 1)">+</button>
+                  <button type="button" class="push small" :aria-label="GATHER_STATION.more(line.item.name)" @click="count(kit, line, (line.counted ?? 0) + 1)">+</button>
                 </div>
               </li>
             </ul>
           </div>
         </div>
         <div class="leaf">
-          <h2>On the bench first</h2>
+          <h2>{{ GATHER_STATION.bench }}</h2>
           <ul class="rows">
             <li v-for="task in kit.benchTasks" :key="task.id">
               <div class="grow">
                 {{ task.name }} <span class="soft">{{ sayTaskTime(task) }}</span>
               </div>
               <button type="button" class="push" :aria-pressed="done(kit, task.id)" @click="!done(kit, task.id) && job.perform(gather.benchDone(context, kit.slug, task.id))">
-                {{ done(kit, task.id) ? 'Done' : 'Mark done' }}
+                {{ done(kit, task.id) ? GATHER_STATION.done : GATHER_STATION.markDone }}
               </button>
               <CautionList :codes="benchCautions(task)" :own="[task.caution]" />
             </li>
@@ -107,7 +113,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
       </section>
       <div v-if="parts.length > 0" class="leaf"><NewFasteners /></div>
       <section v-if="leads.length > 0 || cable || elsewhere" class="leaf">
-        <h2>From the shelf</h2>
+        <h2>{{ GATHER_STATION.shelf }}</h2>
         <ul class="rows">
           <li v-for="lead in leads" :key="lead.adapter.id">
             <span class="grow">{{ lead.count }} × {{ lead.adapter.name }}</span> <span class="soft">{{ money(lead.priceCents, job.view?.currency ?? '') }}</span>

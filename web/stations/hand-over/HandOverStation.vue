@@ -7,7 +7,6 @@ import { sayKey } from '@jade/words/subject';
 import { checkIn, handOver } from '@jade/core/stations';
 import { sayLogLine } from '@jade/words/job';
 import { sayAsOnArrival, SHEET, SIGNING } from '@jade/words/sheet';
-import { plural } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
@@ -17,6 +16,8 @@ import { frameAround, outerPieces } from '../../design/geometry/outline.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import { may } from '@jade/core/shop';
+import { COMMON } from '@jade/words/common';
+import { HAND_OVER_STATION } from '@jade/words/hand-over';
 import RightGate from '../../session/RightGate.vue';
 import NewLamps from './NewLamps.vue';
 import SheetPage from './SheetPage.vue';
@@ -107,7 +108,7 @@ function written(text: string): void {
       <div class="leaf">
         <div class="line">
           <ChoiceRow
-            label="View"
+            :label="HAND_OVER_STATION.view"
             small
             :choices="[
               { value: 'front', text: 'front' },
@@ -116,7 +117,7 @@ function written(text: string): void {
             :value="view"
             @choose="(value) => (view = value)"
           />
-          <span class="soft">{{ untried.length === 0 ? 'Every lamp is tried again.' : `${plural(untried.length, 'lamp')} to try again.` }}</span>
+          <span class="soft">{{ HAND_OVER_STATION.toTry(untried.length) }}</span>
           <button v-if="asBefore.length > 0" type="button" class="push small" @click="restAsBefore">{{ sayAsOnArrival(asBefore.length, lamps.length) }}</button>
         </div>
         <VehicleSheet
@@ -126,26 +127,28 @@ function written(text: string): void {
           :pieces="shell"
           :marks="marks"
           :picked="picked"
-          :label="`Lamps leaving, from the ${view}`"
+          :label="HAND_OVER_STATION.drawing(view)"
           @pick="(id) => (picked = id)"
         />
         <div v-if="current" class="line entry">
-          <strong>{{ current.name }}</strong> <span class="soft">on arrival: {{ job.state.baseline[current.id] ?? 'not tried' }}</span>
-          <ChoiceRow :label="`${current.name}, leaving`" :choices="RESULTS" :value="job.state.final[current.id]" @choose="tried" />
+          <strong>{{ current.name }}</strong> <span class="soft">{{ HAND_OVER_STATION.onArrival(job.state.baseline[current.id]) }}</span>
+          <ChoiceRow :label="HAND_OVER_STATION.leaving(current.name)" :choices="RESULTS" :value="job.state.final[current.id]" @choose="tried" />
         </div>
       </div>
       <NewLamps />
       <div class="leaf scroll">
         <table>
           <caption class="out-of-sight">
-            Every factory lamp, on arrival and leaving, both sides
+            {{
+              HAND_OVER_STATION.table
+            }}
           </caption>
           <thead>
             <tr>
-              <th scope="col">Function</th>
-              <th scope="col">left</th>
-              <th scope="col">middle</th>
-              <th scope="col">right</th>
+              <th scope="col">{{ HAND_OVER_STATION.function }}</th>
+              <th scope="col">{{ HAND_OVER_STATION.left }}</th>
+              <th scope="col">{{ HAND_OVER_STATION.middle }}</th>
+              <th scope="col">{{ HAND_OVER_STATION.right }}</th>
             </tr>
           </thead>
           <tbody>
@@ -153,10 +156,10 @@ function written(text: string): void {
               <th scope="row">{{ row.name }}</th>
               <td v-for="(lamp, index) in row.cells" :key="index">
                 <template v-if="lamp">
-                  <button type="button" class="cell" :class="tone(lamp)" :aria-label="`${lamp.name}: ${job.state.final[lamp.id] ?? 'not tried'}`" @click="picked = lamp.id">
-                    {{ lost.has(lamp.id) ? 'by the kit' : (job.state.final[lamp.id] ?? '·') }}
+                  <button type="button" class="cell" :class="tone(lamp)" :aria-label="HAND_OVER_STATION.lamp(lamp.name, job.state.final[lamp.id])" @click="picked = lamp.id">
+                    {{ lost.has(lamp.id) ? HAND_OVER_STATION.byKit : (job.state.final[lamp.id] ?? '·') }}
                   </button>
-                  <small v-if="job.state.baseline[lamp.id] !== 'works'" class="soft">was {{ job.state.baseline[lamp.id] ?? 'not tried' }}</small>
+                  <small v-if="job.state.baseline[lamp.id] !== 'works'" class="soft">{{ HAND_OVER_STATION.was(job.state.baseline[lamp.id]) }}</small>
                 </template>
               </td>
             </tr>
@@ -167,26 +170,28 @@ function written(text: string): void {
     <section class="stack">
       <div class="leaf stack verdict" :class="{ ready, signed: job.state.signed }">
         <template v-if="job.state.signed">
-          <h2>Signed off</h2>
+          <h2>{{ HAND_OVER_STATION.signedOff }}</h2>
           <TapeLabel>{{ signer }}</TapeLabel>
           <p v-if="job.state.opened?.keys">
-            The keys hang at <TapeLabel>{{ job.state.opened.keys }}</TapeLabel>
+            {{ HAND_OVER_STATION.keysHang }} <TapeLabel>{{ job.state.opened.keys }}</TapeLabel>
           </p>
           <div>
             <button type="button" class="push" @click="reading = true">{{ SHEET.title }}</button>
           </div>
-          <a v-if="sent" class="push main" :href="`/api/jobs/${job.view?.id}/sheet.pdf`" target="_blank" rel="noopener">Open the customer’s sheet</a>
-          <p v-else class="soft">The sheet is made when the server has everything.</p>
+          <a v-if="sent" class="push main" :href="`/api/jobs/${job.view?.id}/sheet.pdf`" target="_blank" rel="noopener">{{ HAND_OVER_STATION.sheet }}</a>
+          <p v-else class="soft">{{ HAND_OVER_STATION.sheetLater }}</p>
           <template v-if="late.length > 0">
             <p class="odd">{{ SHEET.late }}</p>
             <ul>
               <li v-for="entry in late" :key="entry.id">{{ entry.text }}</li>
             </ul>
           </template>
-          <RightGate right="reopen"><button type="button" class="push small" @click="asking = 'reopen'">Reopen the job</button></RightGate>
+          <RightGate right="reopen"
+            ><button type="button" class="push small" @click="asking = 'reopen'">{{ HAND_OVER_STATION.reopen }}</button></RightGate
+          >
         </template>
         <template v-else>
-          <h2>{{ ready ? 'It can leave' : `${plural(missing.length, 'thing')} still missing` }}</h2>
+          <h2>{{ ready ? HAND_OVER_STATION.canLeave : HAND_OVER_STATION.stillMissing(missing.length) }}</h2>
           <ul class="missing">
             <li v-for="(hold, index) in missing" :key="index" :class="hold.kind.replace(' ', '-')">
               <router-link :to="{ name: 'station', params: { id: job.view?.id, station: hold.station } }">{{ STATION_NAMES[hold.station] }}</router-link>
@@ -196,16 +201,18 @@ function written(text: string): void {
           <button type="button" class="push big" @click="reading = true">{{ SIGNING.read }}</button>
           <RightGate right="sign off">
             <button type="button" class="push main big" :disabled="!ready" @click="job.standing && job.perform(handOver.sign(context, job.standing, job.lastSeq()))">
-              Sign off as {{ session.session?.benchName }}
+              {{ HAND_OVER_STATION.signOff(session.session?.benchName) }}
             </button>
           </RightGate>
-          <div v-if="!may(session.session?.role, 'sign off')"><button type="button" class="push" @click="session.asking = true">Somebody else takes over this bench</button></div>
+          <div v-if="!may(session.session?.role, 'sign off')">
+            <button type="button" class="push" @click="session.asking = true">{{ HAND_OVER_STATION.takesOver }}</button>
+          </div>
         </template>
       </div>
       <div class="leaf stack">
-        <h2>Fault codes leaving</h2>
+        <h2>{{ HAND_OVER_STATION.codes }}</h2>
         <div class="line">
-          <button type="button" class="push small" @click="asking = 'code'">Add a fault code</button>
+          <button type="button" class="push small" @click="asking = 'code'">{{ HAND_OVER_STATION.addCode }}</button>
           <button
             type="button"
             class="push small"
@@ -213,7 +220,7 @@ function written(text: string): void {
             :disabled="againstCodes.length > 0"
             @click="job.perform(handOver.codesReadAfter(context, actedAt()))"
           >
-            {{ job.state.codes.after.length === 0 ? 'Read: none stored' : 'All codes entered' }}
+            {{ job.state.codes.after.length === 0 ? HAND_OVER_STATION.noneStored : HAND_OVER_STATION.allEntered }}
           </button>
         </div>
         <p v-for="refusal in againstCodes" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
@@ -222,12 +229,12 @@ function written(text: string): void {
             <TapeLabel class="mono">{{ entry.code }}</TapeLabel>
           </li>
         </ul>
-        <h2>Panel gaps leaving</h2>
+        <h2>{{ HAND_OVER_STATION.gaps }}</h2>
         <div class="gaps">
           <MeasureEntry
             v-for="gap in profile.gaps"
             :key="gap.id"
-            :label="`${gap.name} (was ${job.state.gaps.before[gap.id] ?? '?'} mm)`"
+            :label="HAND_OVER_STATION.gapWas(gap.name, job.state.gaps.before[gap.id])"
             unit="mm"
             :least="0"
             :most="100"
@@ -239,7 +246,7 @@ function written(text: string): void {
         </div>
       </div>
       <div v-if="Object.keys(job.state.exceptions).length > 0" class="leaf">
-        <h2>Named exceptions</h2>
+        <h2>{{ HAND_OVER_STATION.exceptions }}</h2>
         <ul class="stack">
           <li v-for="(note, about) in job.state.exceptions" :key="about">
             <TapeLabel>{{ note }}</TapeLabel> <span class="soft">{{ sayKey(String(about), names) }}</span>
@@ -249,9 +256,9 @@ function written(text: string): void {
     </section>
     <AskText
       v-if="asking"
-      :title="asking === 'code' ? 'A fault code leaving' : 'Reopen the job'"
-      :label="asking === 'code' ? 'Code as the scanner shows it' : 'Why'"
-      action="Record it"
+      :title="asking === 'code' ? HAND_OVER_STATION.codeTitle : HAND_OVER_STATION.reopen"
+      :label="asking === 'code' ? HAND_OVER_STATION.code : HAND_OVER_STATION.why"
+      :action="COMMON.record"
       :about="`${job.view?.id}/hand-over/${asking}`"
       :most="asking === 'code' ? LONGEST_TEXT.code : LONGEST_TEXT.why"
       @written="written"

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { connectionsOf, kitsOnVehicle, leavingCautions, verdicts } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import { isRefused, match } from '@jade/core/stations';
-import { sayReason, TRUTH_WORDS } from '@jade/words/match';
+import { MATCH_STATION, sayReason, TRUTH_WORDS } from '@jade/words/match';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import CautionList from '../../design/CautionList.vue';
 import OpeningFit from '../../design/drawings/OpeningFit.vue';
@@ -40,22 +40,22 @@ const confirmation = (kit: Kit) => match.confirm(context.value, kit.slug);
           <div>
             <h2>{{ kit.maker }} {{ kit.name }} {{ TRUTH_WORDS[verdict.value] }}</h2>
             <p v-if="verdict.ask[0]" class="soft">
-              {{ verdict.ask.length }} fact{{ verdict.ask.length > 1 ? 's' : '' }} left that could change what is needed; the quickest look first.
+              {{ MATCH_STATION.factsLeft(verdict.ask.length) }}
             </p>
           </div>
         </div>
-        <ul class="reasons" aria-label="Why">
+        <ul class="reasons" :aria-label="MATCH_STATION.why">
           <li v-for="(reason, index) in verdict.reasons" :key="index" :class="reason.value">
             <span class="sign" aria-hidden="true">{{ SIGNS[reason.value] }}</span>{{ sayReason(reason, names.fact, names.mount) }}
           </li>
         </ul>
-        <OpeningFit v-for="place in openings" :key="place.name" :opening="place.opening" :box="place.box" :label="`${place.name}: lamp in its opening`" />
+        <OpeningFit v-for="place in openings" :key="place.name" :opening="place.opening" :box="place.box" :label="MATCH_STATION.opening(place.name)" />
         <CautionList :codes="cautions" :own="kit.warnings" />
       </div>
       <div class="stack">
         <FactList v-if="verdict && verdict.ask.length > 0" :only="verdict.ask" />
         <div v-if="verdict" class="leaf stack">
-          <h2>Options and what they bring</h2>
+          <h2>{{ MATCH_STATION.options }}</h2>
           <div v-for="option in kit.options" :key="option.id" class="stack">
             <h3>{{ option.label }}</h3>
             <ChoiceRow
@@ -66,14 +66,14 @@ const confirmation = (kit: Kit) => match.confirm(context.value, kit.slug);
             />
             <p class="soft">{{ option.choices.find((choice) => choice.id === chosen(kit, option.id, option.default))?.consequence }}</p>
           </div>
-          <h3>Needed from the box because of these facts</h3>
+          <h3>{{ MATCH_STATION.needed }}</h3>
           <ul>
             <li v-for="item in verdict.adapters" :key="item">{{ names.item(kit.slug, item) }}</li>
-            <li v-for="item in verdict.undecidedAdapters" :key="item" class="soft">? {{ names.item(kit.slug, item) }}, hangs on what is not known</li>
-            <li v-if="verdict.adapters.length + verdict.undecidedAdapters.length === 0" class="soft">Nothing beyond the standard contents.</li>
+            <li v-for="item in verdict.undecidedAdapters" :key="item" class="soft">{{ MATCH_STATION.undecided(names.item(kit.slug, item)) }}</li>
+            <li v-if="verdict.adapters.length + verdict.undecidedAdapters.length === 0" class="soft">{{ MATCH_STATION.nothingBeyond }}</li>
           </ul>
           <button type="button" class="push main" :disabled="isRefused(confirmation(kit))" @click="job.perform(confirmation(kit))">
-            {{ isConfirmed(kit) ? 'Match confirmed' : 'Confirm this match' }}
+            {{ isConfirmed(kit) ? MATCH_STATION.confirmed : MATCH_STATION.confirm }}
           </button>
         </div>
       </div>

@@ -5,6 +5,7 @@ import { LONGEST_TEXT, planClosingOf, type Payloads } from '@jade/core/job';
 import type { OpenLevel } from '@jade/core/vehicle';
 import { sayWay } from '@jade/words/job';
 import { sayGroup } from '@jade/words/names';
+import { FOUND_HERE } from '@jade/words/open-up';
 import { inSentence, personMinutes } from '@jade/words/units';
 import FormDialog from '../../design/FormDialog.vue';
 import { fits } from '../../design/words.ts';
@@ -26,7 +27,6 @@ const { draft, kept, drop } = useDraft(
 
 const onward = computed(() => job.plan?.personMin ?? 0);
 const backward = computed(() => planClosingOf({ ...context.value, state: { ...job.state, left: 'asked' } }, undefined).personMin);
-const TITLES = { leave: 'Back out', blocked: 'This way is blocked', seized: 'A fastener is seized' };
 const ready = computed(() => {
   const { why, group, seizedCount, addMin } = draft.value;
   if (props.kind === 'seized') return group !== '' && Number(seizedCount) > 0 && Number(addMin) >= 0;
@@ -50,8 +50,8 @@ function record(): void {
 
 <template>
   <FormDialog
-    :title="TITLES[kind]"
-    :action="kind === 'leave' ? 'Back out' : 'Record it and plan again'"
+    :title="FOUND_HERE.titles[kind]"
+    :action="kind === 'leave' ? FOUND_HERE.backOut : FOUND_HERE.record"
     :ready="ready"
     :kept="kept"
     @confirm="record"
@@ -59,23 +59,22 @@ function record(): void {
     @close="emit('close')"
   >
     <template v-if="kind === 'seized' && step">
-      <p class="soft">{{ names.piece(step.piece) }}: heat and drills near wires, fuel or paint want cover and care. If another way is cheaper now, the plan takes it.</p>
-      <v-select v-model="draft.group" label="Which" :items="step.fasteners.map((entry) => ({ value: entry.id, title: `${sayGroup(entry)}, ${entry.place}` }))" />
+      <p class="soft">{{ FOUND_HERE.seizedWhy(names.piece(step.piece)) }}</p>
+      <v-select v-model="draft.group" :label="FOUND_HERE.which" :items="step.fasteners.map((entry) => ({ value: entry.id, title: `${sayGroup(entry)}, ${entry.place}` }))" />
       <div class="fields">
-        <v-text-field v-model="draft.seizedCount" label="How many" type="number" min="1" max="200" variant="outlined" hide-details />
-        <v-text-field v-model="draft.addMin" label="Minutes it will add" type="number" min="0" max="600" step="0.5" variant="outlined" hide-details />
+        <v-text-field v-model="draft.seizedCount" :label="FOUND_HERE.howMany" type="number" min="1" max="200" variant="outlined" hide-details />
+        <v-text-field v-model="draft.addMin" :label="FOUND_HERE.minutes" type="number" min="0" max="600" step="0.5" variant="outlined" hide-details />
       </div>
     </template>
     <template v-else-if="kind === 'leave'">
       <p>
-        Going on costs {{ personMinutes(onward) }} more, opening and closing. Backing out now costs {{ personMinutes(backward) }} of closing; no kit is fitted and the plan turns to
-        Close up.
+        {{ FOUND_HERE.costs(personMinutes(onward), personMinutes(backward)) }}
       </p>
-      <WordsField v-model="draft.why" autofocus label="Why, and who agreed" :most="LONGEST_TEXT.why" />
+      <WordsField v-model="draft.why" autofocus :label="FOUND_HERE.whyAndWho" :most="LONGEST_TEXT.why" />
     </template>
     <template v-else-if="blocked">
-      <p class="soft">{{ names.place(blocked.place) }} {{ blocked.level ?? '' }}, {{ sayWay(blocked.way) }}. The plan is made again without this way, from what is off already.</p>
-      <WordsField v-model="draft.why" autofocus :label="`What stands in the way of ${inSentence(names.place(blocked.place))}`" :most="LONGEST_TEXT.why" />
+      <p class="soft">{{ FOUND_HERE.blocked(names.place(blocked.place), blocked.level ?? '', sayWay(blocked.way)) }}</p>
+      <WordsField v-model="draft.why" autofocus :label="FOUND_HERE.inTheWay(inSentence(names.place(blocked.place)))" :most="LONGEST_TEXT.why" />
     </template>
   </FormDialog>
 </template>

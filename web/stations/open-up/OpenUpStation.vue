@@ -118,10 +118,7 @@ watch(
 
 function why(step: OpenStep): string {
   const targets = (plan.value?.neededBy[step.piece] ?? []).filter((target) => !target.startsWith('chosen/'));
-  const needed =
-    targets.length > 0
-      ? `Needed for ${[...new Set(targets.map((target) => inSentence(sayTarget(target, names.value))))].join(' and ')}.`
-      : 'The kit takes its place, or it was chosen by hand.';
+  const needed = OPEN_UP.neededFor([...new Set(targets.map((target) => inSentence(sayTarget(target, names.value))))]);
   return `${needed} ${sayWithout(job.explanation?.withoutPiece[step.piece])}`;
 }
 

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { Alternative } from '@jade/core/access';
 import { sayAlternative } from '@jade/words/access';
 import { sayWay } from '@jade/words/job';
+import { OTHER_WAYS } from '@jade/words/open-up';
 import { personMinutes } from '@jade/words/units';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -36,30 +37,37 @@ const take = ({ place, level, way }: { place: string; level?: string; way?: stri
 
 <template>
   <div class="leaf stack">
-    <h2>Other ways</h2>
-    <p v-if="!job.explanation" class="soft">Working out what other ways would cost…</p>
-    <p v-else-if="ways.length === 0 && chosen.length === 0" class="soft">The profile knows no other way that reaches every target.</p>
+    <h2>{{ OTHER_WAYS.title }}</h2>
+    <p v-if="!job.explanation" class="soft">{{ OTHER_WAYS.working }}</p>
+    <p v-else-if="ways.length === 0 && chosen.length === 0" class="soft">{{ OTHER_WAYS.none }}</p>
     <ul class="rows">
       <li v-for="entry in used" :key="entry.target">
-        <span class="grow">Taken: {{ names.mount(entry.target) }}, {{ sayWay(entry.way) }}</span>
-        <button type="button" class="push small" :aria-label="`Blocked: ${names.mount(entry.target)}, ${sayWay(entry.way)}`" @click="emit('blocked', entry.target, entry.way)">
-          Blocked
+        <span class="grow">{{ OTHER_WAYS.taken(names.mount(entry.target), sayWay(entry.way)) }}</span>
+        <button
+          type="button"
+          class="push small"
+          :aria-label="OTHER_WAYS.blockedWay(names.mount(entry.target), sayWay(entry.way))"
+          @click="emit('blocked', entry.target, entry.way)"
+        >
+          {{ OTHER_WAYS.blocked }}
         </button>
       </li>
       <li v-for="entry in chosen" :key="entry.key" class="chosen">
-        <span class="grow"><strong>Chosen by hand.</strong> {{ entry.text }}</span>
-        <button type="button" class="push small" @click="take(entry)">Back to the least</button>
+        <span class="grow"
+          ><strong>{{ OTHER_WAYS.byHand }}</strong> {{ entry.text }}</span
+        >
+        <button type="button" class="push small" @click="take(entry)">{{ OTHER_WAYS.toLeast }}</button>
       </li>
       <li v-for="entry in ways" :key="`${entry.alternative.place}/${entry.alternative.level}/${entry.alternative.way}`">
         <div class="grow">
           <strong>{{ entry.price }}</strong> {{ entry.way }}
           <p v-if="entry.pieces" class="soft">{{ entry.pieces }}</p>
         </div>
-        <button type="button" class="push small" :aria-label="`Take it: ${entry.way}`" @click="take(entry.alternative)">Take it</button>
+        <button type="button" class="push small" :aria-label="OTHER_WAYS.takeWay(entry.way)" @click="take(entry.alternative)">{{ OTHER_WAYS.take }}</button>
       </li>
     </ul>
     <p v-for="entry in kits" :key="entry.kit" class="soft">
-      While it is open: {{ entry.name }} would add {{ personMinutes(entry.addsMin) }} of opening and closing; alone it takes {{ personMinutes(entry.aloneMin) }}.
+      {{ OTHER_WAYS.whileOpen(entry.name, personMinutes(entry.addsMin), personMinutes(entry.aloneMin)) }}
     </p>
   </div>
 </template>

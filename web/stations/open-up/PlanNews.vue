@@ -2,6 +2,7 @@
 import { onMounted, useTemplateRef } from 'vue';
 import type { PlanChange } from '@jade/core/access';
 import { sayChange } from '@jade/words/access';
+import { PLAN_NEWS } from '@jade/words/open-up';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** What the last event changed in the plan, and why. */
@@ -15,10 +16,10 @@ onMounted(() => news.value?.scrollIntoView({ block: 'center' }));
 <template>
   <div ref="news" class="news" role="status">
     <div>
-      <strong>Planned again: {{ told.because }}</strong>
+      <strong>{{ PLAN_NEWS.plannedAgain(told.because) }}</strong>
       <p v-for="text in sayChange(told.change, names)" :key="text">{{ text }}</p>
     </div>
-    <button type="button" class="push small" @click="emit('seen')">Seen</button>
+    <button type="button" class="push small" @click="emit('seen')">{{ PLAN_NEWS.seen }}</button>
   </div>
 </template>
 

@@ -41,7 +41,7 @@ function finish(): void {
 
 const pieceOf = (id: string) => context.value.profile.pieces.find((entry) => entry.id === id);
 const sayNext = (step: OpenStep) => STEP.then(inSentence(sayOpen(step, pieceOf(step.piece), names.value, step.piece)), step.people);
-const lockOf = (sensor: string) => context.value.profile.sensors.find((entry) => entry.id === sensor)?.lock ?? 'its own lock';
+const lockOf = (sensor: string) => context.value.profile.sensors.find((entry) => entry.id === sensor)?.lock ?? STEP.ownLock;
 
 function broken(group: string): void {
   void job.record('fastener.broken', { piece: props.step.piece, group, count: 1 });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { jobTools } from '@jade/core/job';
+import { TOOLS_AND_PARTS } from '@jade/words/open-up';
 import NewFasteners from '../../job/NewFasteners.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -12,11 +13,13 @@ const tools = computed(() => jobTools(context.value, job.plan));
 <template>
   <div class="leaf stack">
     <template v-if="tools.opening.length > 0">
-      <h2>Tools, in the order first needed</h2>
+      <h2>{{ TOOLS_AND_PARTS.tools }}</h2>
       <p>{{ tools.opening.join(', ') }}</p>
-      <p v-if="tools.fitting.length > 0"><span class="soft">To fit besides:</span> {{ tools.fitting.join(', ') }}</p>
+      <p v-if="tools.fitting.length > 0">
+        <span class="soft">{{ TOOLS_AND_PARTS.besides }}</span> {{ tools.fitting.join(', ') }}
+      </p>
       <p v-for="pair in tools.alike" :key="pair.one + pair.other" class="warn">
-        <strong>Look alike:</strong> {{ pair.one }} and {{ pair.other }}. The wrong one slips and rounds the head.
+        <strong>{{ TOOLS_AND_PARTS.lookAlike }}</strong> {{ TOOLS_AND_PARTS.mixUp(pair.one, pair.other) }}
       </p>
     </template>
     <NewFasteners />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { batteryWatch } from '@jade/core/job';
-import { sayWatch } from '@jade/words/probing';
+import { BATTERY_STRIP, sayWatch } from '@jade/words/probing';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -15,9 +15,11 @@ const watched = computed(() => batteryWatch(context.value, clock.value));
 <template>
   <div v-if="watched" class="strip line" :class="watched.is">
     <p role="status">{{ sayWatch(watched) }}</p>
-    <MeasureEntry v-if="watched.is !== 'fine'" label="Battery now" unit="V" :least="0" :most="60" @measured="(volts) => job.record('battery.watched', { volts })" />
-    <button type="button" class="push small" @click="job.record('ignition.set', { on: false })">Ignition is off</button>
-    <button type="button" class="push small" @click="job.record('charger.set', { on: !watched.charger })">{{ watched.charger ? 'Charger off' : 'Charger is on' }}</button>
+    <MeasureEntry v-if="watched.is !== 'fine'" :label="BATTERY_STRIP.batteryNow" unit="V" :least="0" :most="60" @measured="(volts) => job.record('battery.watched', { volts })" />
+    <button type="button" class="push small" @click="job.record('ignition.set', { on: false })">{{ BATTERY_STRIP.ignitionOff }}</button>
+    <button type="button" class="push small" @click="job.record('charger.set', { on: !watched.charger })">
+      {{ watched.charger ? BATTERY_STRIP.chargerOff : BATTERY_STRIP.chargerOn }}
+    </button>
   </div>
 </template>
 

@@ -4,7 +4,7 @@ import { LONGEST_TEXT } from '@jade/core/job';
 import { functionsAt, LAMP_ENDS, usuallyAt, type LampEnd, type ProbeFunction } from '@jade/core/probing';
 import { isRefused, probe, type Refusal } from '@jade/core/stations';
 import { SIDES, type Side } from '@jade/core/vehicle';
-import { sayFunctions } from '@jade/words/probing';
+import { FOUND_PLUG, sayFunctions } from '@jade/words/probing';
 import { sayRefusal } from '@jade/words/stations';
 import FormDialog from '../../design/FormDialog.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -65,27 +65,27 @@ function keep(): void {
 </script>
 
 <template>
-  <FormDialog title="A plug that is not in the profile" action="Read this plug" :ready="true" :width="640" :kept="kept" @anew="drop" @confirm="keep" @close="emit('close')">
-    <WordsField v-model="draft.name" label="What to call it" :most="LONGEST_TEXT.plugName" autofocus />
-    <WordsField v-model="draft.where" label="Where it hides" :most="LONGEST_TEXT.where" />
+  <FormDialog :title="FOUND_PLUG.title" :action="FOUND_PLUG.read" :ready="true" :width="640" :kept="kept" @anew="drop" @confirm="keep" @close="emit('close')">
+    <WordsField v-model="draft.name" :label="FOUND_PLUG.name" :most="LONGEST_TEXT.plugName" autofocus />
+    <WordsField v-model="draft.where" :label="FOUND_PLUG.hides" :most="LONGEST_TEXT.where" />
     <div class="line">
-      <ChoiceRow label="Which lamps it feeds" :choices="LAMP_ENDS.map((value) => ({ value, text: `${value} lamps` }))" :value="draft.end" small @choose="(end) => place({ end })" />
-      <ChoiceRow label="Which side" :choices="SIDES.map((value) => ({ value, text: value }))" :value="draft.side" small @choose="(side) => place({ side })" />
+      <ChoiceRow :label="FOUND_PLUG.feeds" :choices="LAMP_ENDS.map((value) => ({ value, text: `${value} lamps` }))" :value="draft.end" small @choose="(end) => place({ end })" />
+      <ChoiceRow :label="FOUND_PLUG.side" :choices="SIDES.map((value) => ({ value, text: value }))" :value="draft.side" small @choose="(side) => place({ side })" />
     </div>
     <template v-if="draft.end && draft.side">
-      <p class="soft">What its lamps have. What cannot be in it, take away: the fewer there are, the fewer readings it takes.</p>
-      <div class="line chips" role="group" aria-label="What its lamps have">
+      <p class="soft">{{ FOUND_PLUG.lampsWhy }}</p>
+      <div class="line chips" role="group" :aria-label="FOUND_PLUG.lamps">
         <button v-for="name in functionsAt(draft.end, draft.side)" :key="name" type="button" class="push small" :aria-pressed="draft.may.includes(name)" @click="toggle(name)">
           {{ sayFunctions([name]) }}
         </button>
       </div>
     </template>
     <div class="line">
-      <v-select v-model="draft.rows" class="short" label="Rows" :items="numbers(4)" hide-details />
-      <v-select v-model="draft.columns" class="short" label="Wires in a row" :items="numbers(10)" hide-details />
-      <span class="soft">Wires in a loom: one row. Seen from the wire side.</span>
+      <v-select v-model="draft.rows" class="short" :label="FOUND_PLUG.rows" :items="numbers(4)" hide-details />
+      <v-select v-model="draft.columns" class="short" :label="FOUND_PLUG.inRow" :items="numbers(10)" hide-details />
+      <span class="soft">{{ FOUND_PLUG.loom }}</span>
     </div>
-    <div class="face" :style="{ gridTemplateColumns: `repeat(${draft.columns}, 50px)` }" role="group" aria-label="The face from the wire side">
+    <div class="face" :style="{ gridTemplateColumns: `repeat(${draft.columns}, 50px)` }" role="group" :aria-label="FOUND_PLUG.face">
       <button
         v-for="cell in cells"
         :key="cell.at"
@@ -93,7 +93,7 @@ function keep(): void {
         class="cavity"
         :class="{ none: !cell.pin }"
         :aria-pressed="picked === cell.at"
-        :aria-label="cell.pin ? `Pin ${cell.pin.id}${cell.pin.colour ? `, ${cell.pin.colour}` : ''}` : `Row and column ${cell.at}, no wire`"
+        :aria-label="cell.pin ? FOUND_PLUG.pin(cell.pin.id, cell.pin.colour) : FOUND_PLUG.noWireAt(cell.at)"
         @click="picked = cell.at"
       >
         {{ cell.pin?.id ?? '–' }}
@@ -103,13 +103,13 @@ function keep(): void {
       <v-text-field
         v-model="draft.colours[picked]"
         class="colour"
-        label="Colour of the wire"
+        :label="FOUND_PLUG.colour"
         :maxlength="LONGEST_TEXT.colour"
         variant="outlined"
         density="comfortable"
         hide-details
       />
-      <button type="button" class="push small" :aria-pressed="draft.without.includes(picked)" @click="empty(picked)">No wire in it</button>
+      <button type="button" class="push small" :aria-pressed="draft.without.includes(picked)" @click="empty(picked)">{{ FOUND_PLUG.noWire }}</button>
     </div>
     <p v-for="refusal in refused" :key="refusal.code" class="odd" role="alert">{{ sayRefusal(refusal, names) }}</p>
   </FormDialog>

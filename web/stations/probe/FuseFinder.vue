@@ -4,7 +4,7 @@ import { probe } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
 import { BLADE_FUSES_A } from '@jade/core/wiring';
 import { sayHelperState } from '@jade/words/kit';
-import { saySlot, saySlotWanted, sayStateCaution } from '@jade/words/probing';
+import { FUSE_FINDER, saySlot, saySlotWanted, sayStateCaution } from '@jade/words/probing';
 import { stated } from '@jade/words/units';
 import CautionNote from '../../design/CautionNote.vue';
 import { actedAt } from '../../job/clock.ts';
@@ -34,12 +34,12 @@ const act = (lowV: number, highV: number, sure: boolean) =>
 
 <template>
   <details v-if="current" class="leaf fold">
-    <summary>Find a fuse slot</summary>
+    <summary>{{ FUSE_FINDER.title }}</summary>
     <div class="stack">
       <v-select
         v-if="sought.length > 1"
         class="which"
-        label="Supply that it is for"
+        :label="FUSE_FINDER.supply"
         :items="sought.map((entry) => ({ value: keyOf(entry), title: `${entry.joint.kitPlug.name}, pin ${entry.pin.id}` }))"
         :model-value="keyOf(current)"
         variant="outlined"
@@ -47,15 +47,15 @@ const act = (lowV: number, highV: number, sure: boolean) =>
         hide-details
         @update:model-value="(value: string) => (chosen = value)"
       />
-      <p v-else>For {{ current.joint.kitPlug.name }}, pin {{ current.pin.id }}.</p>
+      <p v-else>{{ FUSE_FINDER.forPin(current.joint.kitPlug.name, current.pin.id) }}</p>
       <p class="soft">{{ saySlotWanted(current.wanted) }}</p>
-      <CautionNote text="Measure at the fed side of the slot, the fuse drawn with the key off. Airbag, brake, steering, engine and high-voltage slots are left alone." />
+      <CautionNote :text="FUSE_FINDER.how" />
       <div class="line">
-        <v-text-field v-model="slot" class="short" label="Slot, as printed" maxlength="20" autocomplete="off" variant="outlined" density="comfortable" hide-details />
+        <v-text-field v-model="slot" class="short" :label="FUSE_FINDER.slot" maxlength="20" autocomplete="off" variant="outlined" density="comfortable" hide-details />
         <v-select
           v-model="rated"
           class="short"
-          label="Fuse in it"
+          :label="FUSE_FINDER.fuse"
           :items="[{ value: '', title: 'not read' }, ...BLADE_FUSES_A.map((ampere) => ({ value: String(ampere), title: stated(ampere, 'A') }))]"
           variant="outlined"
           density="comfortable"
@@ -65,16 +65,24 @@ const act = (lowV: number, highV: number, sure: boolean) =>
       <template v-if="state">
         <h3>{{ sayHelperState(state) }}</h3>
         <CautionNote v-if="caution" :text="caution" />
-        <VoltsEntry label="The slot shows" lowest="Slot, lowest" highest="Slot, highest" moves="The slot’s value moves" :about="about" :act="act" :listens="slot.trim() !== ''" />
+        <VoltsEntry
+          :label="FUSE_FINDER.shows"
+          lowest="Slot, lowest"
+          highest="Slot, highest"
+          moves="The slot’s value moves"
+          :about="about"
+          :act="act"
+          :listens="slot.trim() !== ''"
+        />
       </template>
-      <p v-if="current.finding.slots.length === 0" class="soft">No slot is measured yet.</p>
+      <p v-if="current.finding.slots.length === 0" class="soft">{{ FUSE_FINDER.none }}</p>
       <ul v-else class="rows">
         <li v-for="entry in current.finding.slots" :key="entry.slot">
           <span class="grow" :class="entry.value === 'as wanted' ? 'good' : entry.value === 'otherwise' ? 'bad' : ''">{{ saySlot(entry) }}</span>
-          <button v-if="entry.value === 'not yet measured'" type="button" class="push small" @click="slot = entry.slot">Go on with {{ entry.slot }}</button>
-          <router-link v-if="entry.value === 'as wanted'" class="push small" :to="{ name: 'station', params: { id: job.view?.id, station: 'wire' } }"
-            >Choose it at Wire</router-link
-          >
+          <button v-if="entry.value === 'not yet measured'" type="button" class="push small" @click="slot = entry.slot">{{ FUSE_FINDER.goOn(entry.slot) }}</button>
+          <router-link v-if="entry.value === 'as wanted'" class="push small" :to="{ name: 'station', params: { id: job.view?.id, station: 'wire' } }">{{
+            FUSE_FINDER.atWire
+          }}</router-link>
         </li>
       </ul>
     </div>

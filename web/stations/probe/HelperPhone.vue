@@ -2,6 +2,8 @@
 import { computed, defineAsyncComponent, ref, toRef } from 'vue';
 import type { VehicleState } from '@jade/core/states';
 import { HELPER_HOURS } from '@jade/core/shop';
+import { COMMON } from '@jade/words/common';
+import { HELPER_PHONE } from '@jade/words/probing';
 import { useCurrentJob } from '../../job/current.ts';
 import { useHelper } from '../../job/helper.ts';
 
@@ -23,27 +25,29 @@ async function press(): Promise<void> {
 <template>
   <div class="helper">
     <div class="line">
-      <button v-if="!shown" type="button" class="push small" @click="press">Helper’s phone</button>
-      <span v-if="open && !behind" class="good">A helper’s phone can read this</span>
+      <button v-if="!shown" type="button" class="push small" @click="press">{{ HELPER_PHONE.title }}</button>
+      <span v-if="open && !behind" class="good">{{ HELPER_PHONE.open }}</span>
       <template v-else-if="open">
-        <span class="bad" role="alert">The helper’s phone may still show something else: tell them by voice.</span>
-        <button type="button" class="push small" @click="again">Tell it again</button>
+        <span class="bad" role="alert">{{ HELPER_PHONE.mayDiffer }}</span>
+        <button type="button" class="push small" @click="again">{{ HELPER_PHONE.tellAgain }}</button>
       </template>
     </div>
     <div v-if="shown" class="leaf link">
-      <QrCode v-if="address" class="qr" :text="address" label="Opens the helper’s page" />
+      <QrCode v-if="address" class="qr" :text="address" :label="HELPER_PHONE.square" />
       <div class="stack">
-        <h3>For the phone in the driver’s seat</h3>
+        <h3>{{ HELPER_PHONE.where }}</h3>
         <p v-if="address">
-          Let its camera read the square, or open <a :href="address" target="_blank" rel="noopener" class="mono address">{{ address }}</a>
+          {{ HELPER_PHONE.how }} <a :href="address" target="_blank" rel="noopener" class="mono address">{{ address }}</a>
         </p>
-        <p v-if="alone" class="odd">The shop is open on this machine alone; started with <span class="mono">JADE_HOST</span>, a phone finds it.</p>
-        <p class="soft">It shows what the helper is to switch on this job, and nothing else. Good for {{ HELPER_HOURS }} hours or until it is shut.</p>
+        <p v-if="alone" class="odd">
+          {{ HELPER_PHONE.alone }} <span class="mono">{{ HELPER_PHONE.host }}</span>{{ HELPER_PHONE.hostWhy }}
+        </p>
+        <p class="soft">{{ HELPER_PHONE.shows(HELPER_HOURS) }}</p>
         <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
         <div class="line">
-          <button type="button" class="push small" @click="shown = false">Put it away</button>
-          <button v-if="open" type="button" class="push small" @click="shut">Shut the link</button>
-          <button v-else type="button" class="push small" @click="give">Make a new link</button>
+          <button type="button" class="push small" @click="shown = false">{{ COMMON.putAway }}</button>
+          <button v-if="open" type="button" class="push small" @click="shut">{{ HELPER_PHONE.shut }}</button>
+          <button v-else type="button" class="push small" @click="give">{{ HELPER_PHONE.anew }}</button>
         </div>
       </div>
     </div>

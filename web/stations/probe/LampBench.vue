@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { lampWires, supplyFor, type LampWire } from '@jade/core/job';
 import { SEEN_LIT, type SeenLit } from '@jade/core/wiring';
 import { isRefused, probe, type Refusal } from '@jade/core/stations';
-import { sayLampWire, sayPowered, saySupply } from '@jade/words/probing';
+import { LAMP_BENCH, sayLampWire, sayPowered, saySupply } from '@jade/words/probing';
 import { sayRefusal } from '@jade/words/stations';
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -39,11 +39,9 @@ function seen(lit: SeenLit): void {
 
 <template>
   <details v-if="wires.length > 0" class="leaf fold">
-    <summary>Try a new lamp on the bench</summary>
+    <summary>{{ LAMP_BENCH.title }}</summary>
     <div class="stack">
-      <CautionNote
-        text="The lamp lies on the bench, its plug apart from the vehicle. Supply limited as it says, minus to the ground pin. Do not look into it; it gets hot. Work on mains supplies as their maker and local code say."
-      />
+      <CautionNote :text="LAMP_BENCH.caution" />
       <ul class="rows">
         <li v-for="wire in wires" :key="keyOf(wire)">
           <span class="grow">{{ sayLampWire(wire, names.kitPlug(wire.kit.slug, wire.plug.id)) }}</span>
@@ -53,25 +51,34 @@ function seen(lit: SeenLit): void {
             type="button"
             class="push small"
             :aria-pressed="chosen === keyOf(wire)"
-            :aria-label="`Try pin ${wire.pin.id} of ${wire.plug.name}`"
+            :aria-label="LAMP_BENCH.tryPin(wire.pin.id, wire.plug.name)"
             @click="chosen = keyOf(wire)"
           >
-            Try it
+            {{ LAMP_BENCH.try }}
           </button>
         </li>
       </ul>
-      <section v-if="current && supply" class="try stack" aria-label="On the bench now">
+      <section v-if="current && supply" class="try stack" :aria-label="LAMP_BENCH.now">
         <h3>{{ sayLampWire(current, names.kitPlug(current.kit.slug, current.plug.id)) }}</h3>
         <p>{{ saySupply(current, supply) }}</p>
         <div class="line">
-          <MeasureEntry label="Supply set to" unit="V" :least="1" :most="60" :value="volts" @measured="(value) => (volts = value)" />
-          <MeasureEntry :key="keyOf(current)" label="It draws" :about="keyOf(current)" unit="A" :least="0" :most="500" :value="ampere" @measured="(value) => (ampere = value)" />
+          <MeasureEntry :label="LAMP_BENCH.supply" unit="V" :least="1" :most="60" :value="volts" @measured="(value) => (volts = value)" />
+          <MeasureEntry
+            :key="keyOf(current)"
+            :label="LAMP_BENCH.draws"
+            :about="keyOf(current)"
+            unit="A"
+            :least="0"
+            :most="500"
+            :value="ampere"
+            @measured="(value) => (ampere = value)"
+          />
         </div>
         <div class="line">
-          <span>It lights</span>
-          <ChoiceRow label="What was seen to light" :choices="SEEN_LIT.map((value) => ({ value, text: value }))" @choose="seen" />
+          <span>{{ LAMP_BENCH.lights }}</span>
+          <ChoiceRow :label="LAMP_BENCH.seen" :choices="SEEN_LIT.map((value) => ({ value, text: value }))" @choose="seen" />
         </div>
-        <p v-if="volts === undefined || ampere === undefined" class="soft">First write what the supply is set to and what the lamp draws.</p>
+        <p v-if="volts === undefined || ampere === undefined" class="soft">{{ LAMP_BENCH.first }}</p>
         <p v-for="refusal in refused" :key="refusal.code" class="odd" role="alert">{{ sayRefusal(refusal, names) }}</p>
       </section>
     </div>

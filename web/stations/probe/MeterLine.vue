@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue';
 import type { HeldLine } from '@jade/core/probing';
-import { LINE_FAULTS, sayHeld } from '@jade/words/probing';
+import { LINE_FAULTS, METER_LINE, sayHeld } from '@jade/words/probing';
 import { volts as sayVolts } from '@jade/words/units';
 import { METER_ADDRESS, useMeter } from '../../meter/index.ts';
 
@@ -23,29 +23,29 @@ function connect(): void {
   <div class="meter">
     <div class="line">
       <template v-if="meter.state === 'none'">
-        <button v-if="!setting" type="button" class="push small" @click="setting = true">Meter</button>
+        <button v-if="!setting" type="button" class="push small" @click="setting = true">{{ METER_LINE.meter }}</button>
         <template v-else>
-          <v-text-field v-model="address" class="address" label="Address of the meter’s bridge" variant="outlined" density="comfortable" hide-details @keydown.enter="connect" />
-          <button type="button" class="push small" @click="connect">Call it</button>
-          <button type="button" class="push small plain" @click="setting = false">Type values instead</button>
+          <v-text-field v-model="address" class="address" :label="METER_LINE.address" variant="outlined" density="comfortable" hide-details @keydown.enter="connect" />
+          <button type="button" class="push small" @click="connect">{{ METER_LINE.call }}</button>
+          <button type="button" class="push small plain" @click="setting = false">{{ METER_LINE.typeInstead }}</button>
         </template>
       </template>
       <template v-else>
         <span v-if="meter.state === 'open'" class="good">{{ meter.name }}</span>
-        <span v-else-if="meter.state === 'calling'" class="soft">Calling the meter …</span>
-        <span v-else class="odd" role="status">The meter is not heard; calling again. What is held meanwhile is not lost, values can be typed.</span>
-        <span v-if="meter.state === 'open'" class="shows mono">{{ meter.volts === undefined ? 'touches nothing' : sayVolts(meter.volts) }}</span>
-        <button type="button" class="push small plain" @click="meter.disconnect()">Without the meter</button>
+        <span v-else-if="meter.state === 'calling'" class="soft">{{ METER_LINE.calling }}</span>
+        <span v-else class="odd" role="status">{{ METER_LINE.notHeard }}</span>
+        <span v-if="meter.state === 'open'" class="shows mono">{{ meter.volts === undefined ? METER_LINE.touchesNothing : sayVolts(meter.volts) }}</span>
+        <button type="button" class="push small plain" @click="meter.disconnect()">{{ METER_LINE.without }}</button>
       </template>
     </div>
-    <p v-if="meter.fault" class="odd" role="alert">A line of the meter was not understood: {{ LINE_FAULTS[meter.fault] }}. Nothing was taken from it.</p>
-    <section v-if="meter.waiting.length > 0" class="leaf waits" aria-label="Held and not yet taken">
-      <h3>Held at the meter, and nobody has said of what</h3>
+    <p v-if="meter.fault" class="odd" role="alert">{{ METER_LINE.notUnderstood(LINE_FAULTS[meter.fault]) }}</p>
+    <section v-if="meter.waiting.length > 0" class="leaf waits" :aria-label="METER_LINE.held">
+      <h3>{{ METER_LINE.ofWhat }}</h3>
       <ul class="rows">
         <li v-for="held in meter.waiting" :key="held.n">
           <strong class="grow mono">{{ sayHeld(held) }}</strong>
-          <button v-if="takes && held.held === 'voltage'" type="button" class="push small" @click="emit('take', held)">It is of {{ takes }}</button>
-          <button type="button" class="push small plain" @click="meter.settle(held)">Throw it away</button>
+          <button v-if="takes && held.held === 'voltage'" type="button" class="push small" @click="emit('take', held)">{{ METER_LINE.itIsOf(takes) }}</button>
+          <button type="button" class="push small plain" @click="meter.settle(held)">{{ METER_LINE.throwAway }}</button>
         </li>
       </ul>
     </section>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import type { ProbeFunction } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
-import { sayFunctions, sayPlace } from '@jade/words/probing';
+import { ONE_WIRE, sayFunctions, sayPlace } from '@jade/words/probing';
 import EmptyNote from '../../design/EmptyNote.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -17,31 +17,31 @@ const title = (name: ProbeFunction) => sayFunctions([name]).replace(/^./, (lette
 
 <template>
   <details class="leaf fold">
-    <summary>Find one wire</summary>
+    <summary>{{ ONE_WIRE.title }}</summary>
     <div class="stack">
       <v-select
         v-model="chosen"
         class="which"
-        label="What it is to carry"
+        :label="ONE_WIRE.carries"
         :items="names.map((name) => ({ value: name, title: title(name) }))"
         variant="outlined"
         density="comfortable"
         hide-details
       />
-      <p class="soft">Its colour is a hint and changes beyond a plug: it counts once it was read on with its state and off without it.</p>
-      <EmptyNote v-if="names.length === 0" kind="empty">No plug of this vehicle is described. Take the plug before you in hand, below.</EmptyNote>
+      <p class="soft">{{ ONE_WIRE.hint }}</p>
+      <EmptyNote v-if="names.length === 0" kind="empty">{{ ONE_WIRE.noPlug }}</EmptyNote>
       <ul v-else-if="chosen" class="rows">
         <li v-for="place in places" :key="place.plug.id">
           <span class="grow" :class="{ good: place.status?.code === 'proved' }">{{ sayPlace(place) }}</span>
-          <span v-if="isSought(place.plug.id)" class="soft">being read</span>
+          <span v-if="isSought(place.plug.id)" class="soft">{{ ONE_WIRE.beingRead }}</span>
           <button
             v-else-if="place.status?.code !== 'proved'"
             type="button"
             class="push small"
-            :aria-label="`Read it at ${place.plug.name}`"
+            :aria-label="ONE_WIRE.readAt(place.plug.name)"
             @click="job.perform(probe.seek(context, place.plug.id, [...(context.state.sought[place.plug.id] ?? []), place.name]))"
           >
-            Read it here
+            {{ ONE_WIRE.readHere }}
           </button>
         </li>
       </ul>

@@ -3,7 +3,8 @@ import { computed, ref } from 'vue';
 import type { PlugProbe } from '@jade/core/job';
 import { isRefused, probe, type Act, type Refusal } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
-import { sayPinFound } from '@jade/words/probing';
+import { COMMON } from '@jade/words/common';
+import { PLUG_MAP, sayPinFound } from '@jade/words/probing';
 import { sayRefusal } from '@jade/words/stations';
 import CautionNote from '../../design/CautionNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
@@ -47,38 +48,38 @@ const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug
 <template>
   <details class="leaf fold map" :open="open">
     <summary>
-      <h2>{{ plug.name }}, pin by pin</h2>
+      <h2>{{ PLUG_MAP.title(plug.name) }}</h2>
       <span class="soft">{{ plug.whereToLook }}</span>
     </summary>
     <div class="line">
-      <button v-if="sought.length < all.length" type="button" class="push small" @click="record(probe.seek(context, plug.id, all))">Prove every wire of it</button>
-      <button v-if="sought.length > 0" type="button" class="push small" @click="record(probe.seek(context, plug.id, []))">Look for nothing more here</button>
+      <button v-if="sought.length < all.length" type="button" class="push small" @click="record(probe.seek(context, plug.id, all))">{{ PLUG_MAP.proveAll }}</button>
+      <button v-if="sought.length > 0" type="button" class="push small" @click="record(probe.seek(context, plug.id, []))">{{ PLUG_MAP.noMore }}</button>
     </div>
     <div class="both">
       <ProbeFace :plug="plug" :found="probed.found.pins" :pin="pin" @pick="(id) => (pin = id)" />
-      <section v-if="picked" class="stack" :aria-label="`Pin ${picked.pin.id}`">
-        <h3>Pin {{ picked.pin.id }}</h3>
+      <section v-if="picked" class="stack" :aria-label="PLUG_MAP.pinOf(picked.pin.id)">
+        <h3>{{ PLUG_MAP.pinOf(picked.pin.id) }}</h3>
         <div class="line">
           <ColourLine
             :key="`here ${picked.pin.id}`"
-            label="Colour on this side"
+            :label="PLUG_MAP.colourSide"
             :about="`${plug.id}/${picked.pin.id} here`"
             :value="picked.pin.colour"
             @noted="(colour) => record(probe.noteColour(context, plug.id, picked?.pin.id ?? '', 'this side', colour))"
           />
           <ColourLine
             :key="`beyond ${picked.pin.id}`"
-            label="Beyond the plug"
+            :label="PLUG_MAP.beyondPlug"
             :about="`${plug.id}/${picked.pin.id} beyond`"
             :value="picked.pin.beyond"
             @noted="(colour) => record(probe.noteColour(context, plug.id, picked?.pin.id ?? '', 'beyond', colour))"
           />
         </div>
-        <CautionNote text="Continuity: plug apart, key off, nothing switched on. A lamp at the other end reads like a ground; under 1 Ω is the body." />
+        <CautionNote :text="PLUG_MAP.continuity" />
         <div class="line">
           <MeasureEntry
             :key="`ohm ${picked.pin.id}`"
-            label="To the body"
+            :label="PLUG_MAP.toBody"
             :about="`${plug.id}/${picked.pin.id} ohm`"
             unit="Ω"
             :least="0"
@@ -87,7 +88,7 @@ const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug
           />
           <MeasureEntry
             :key="`drop ${picked.pin.id}`"
-            label="Lost with a load over it"
+            :label="PLUG_MAP.lost"
             :about="`${plug.id}/${picked.pin.id} drop`"
             unit="V"
             :least="-30"
@@ -96,41 +97,43 @@ const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug
             @measured="(value) => record(drop(value), () => drop(value, true))"
           />
           <template v-if="picked.opened">
-            <button type="button" class="push" @click="record(probe.sealWire(context, plug.id, picked.pin.id))">Sealed again</button>
+            <button type="button" class="push" @click="record(probe.sealWire(context, plug.id, picked.pin.id))">{{ COMMON.sealedAgain }}</button>
           </template>
           <template v-else>
-            <button type="button" class="push" @click="record(probe.openWire(context, plug.id, picked.pin.id, 'pierced'))">I pierced its wire</button>
-            <button type="button" class="push" @click="record(probe.openWire(context, plug.id, picked.pin.id, 'bared'))">I bared its wire</button>
+            <button type="button" class="push" @click="record(probe.openWire(context, plug.id, picked.pin.id, 'pierced'))">{{ PLUG_MAP.pierced }}</button>
+            <button type="button" class="push" @click="record(probe.openWire(context, plug.id, picked.pin.id, 'bared'))">{{ PLUG_MAP.bared }}</button>
           </template>
         </div>
         <p v-for="refusal in refused" :key="refusal.code" class="odd" role="alert">{{ sayRefusal(refusal, names) }}</p>
-        <button v-if="again" type="button" class="push small" @click="record(again())">It is so: record it</button>
+        <button v-if="again" type="button" class="push small" @click="record(again())">{{ COMMON.record }}</button>
       </section>
-      <p v-else class="soft">Pick a pin for what was opened on its wire, and for a ground: continuity, or what is lost under a load.</p>
+      <p v-else class="soft">{{ PLUG_MAP.pick }}</p>
     </div>
     <div class="scroll">
       <table>
         <caption class="out-of-sight">
-          Readings of every pin: a column for each state of the vehicle
+          {{
+            PLUG_MAP.table
+          }}
         </caption>
         <thead>
           <tr>
-            <th scope="col">Pin</th>
-            <th scope="col">What it is</th>
+            <th scope="col">{{ PLUG_MAP.pin }}</th>
+            <th scope="col">{{ PLUG_MAP.what }}</th>
             <th v-for="state in states" :key="state" scope="col">{{ state }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.pin.id">
             <th scope="row">
-              <button type="button" class="push small" :aria-pressed="pin === row.pin.id" :aria-label="`Pin ${row.pin.id} of ${plug.name}`" @click="pin = row.pin.id">
+              <button type="button" class="push small" :aria-pressed="pin === row.pin.id" :aria-label="PLUG_MAP.pinOfPlug(row.pin.id, plug.name)" @click="pin = row.pin.id">
                 {{ row.pin.id }}
               </button>
-              <span class="soft">{{ row.pin.colour ?? 'no colour noted' }}{{ row.pin.beyond ? `, ${row.pin.beyond} beyond` : '' }}</span>
+              <span class="soft">{{ row.pin.colour ?? COMMON.noColour }}{{ row.pin.beyond ? PLUG_MAP.beyond(row.pin.beyond) : '' }}</span>
             </th>
             <td>
-              <span :class="row.found?.status.code.replaceAll(' ', '-')">{{ row.found ? sayPinFound(row.found) : 'read with the pin of the same function' }}</span>
-              <span v-if="row.opened" class="odd"> · wire {{ row.opened }}</span>
+              <span :class="row.found?.status.code.replaceAll(' ', '-')">{{ row.found ? sayPinFound(row.found) : PLUG_MAP.withSame }}</span>
+              <span v-if="row.opened" class="odd"> {{ PLUG_MAP.opened(row.opened) }}</span>
             </td>
             <td v-for="state in states" :key="state">
               <ReadCell :plug="plug" :pin="row.pin.id" :state="state" @pick="emit('pick', row.pin.id, state)" />

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { mappedPins, withProved, type ProfileLearned } from '@jade/core/job';
 import type { VehicleProfile } from '@jade/core/vehicle';
-import { sayLearned, sayNotLearned } from '@jade/words/probing';
+import { PLUG_RECORDS, sayLearned, sayNotLearned } from '@jade/words/probing';
 import EmptyNote from '../../design/EmptyNote.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import { ask } from '../../ask/index.ts';
@@ -45,33 +45,32 @@ async function keep(): Promise<void> {
 <template>
   <section class="leaf stack" aria-labelledby="plug-records">
     <div class="line">
-      <h2 id="plug-records">What was found</h2>
-      <a class="push small" :href="paper('pdf')" target="_blank" rel="noopener">Print plug cards</a>
-      <a class="push small" :href="paper('csv')" download>Pins, CSV</a>
-      <a class="push small" :href="paper('json')" download="plugs.json">Values, JSON</a>
+      <h2 id="plug-records">{{ PLUG_RECORDS.title }}</h2>
+      <a class="push small" :href="paper('pdf')" target="_blank" rel="noopener">{{ PLUG_RECORDS.print }}</a>
+      <a class="push small" :href="paper('csv')" download>{{ PLUG_RECORDS.csv }}</a>
+      <a class="push small" :href="paper('json')" download="plugs.json">{{ PLUG_RECORDS.json }}</a>
       <span class="grow" />
       <RightGate v-if="proved.length > 0" right="take in documents" quiet>
-        <button type="button" class="push small" @click="offer">Keep it in the profile</button>
+        <button type="button" class="push small" @click="offer">{{ PLUG_RECORDS.keep }}</button>
       </RightGate>
     </div>
     <p v-if="kept" class="good" role="status">
-      Kept: version {{ kept }} of {{ context.profile.maker }} {{ context.profile.model }} holds what was proved. This job goes on with its own version.
+      {{ PLUG_RECORDS.kept(kept, context.profile.maker, context.profile.model) }}
     </p>
     <p v-if="fault && !offered" class="bad" role="alert">{{ fault }}</p>
     <FormDialog
       v-if="offered"
-      title="Keep it in the profile"
-      :action="`Keep ${offered.learned.length} as a new version`"
+      :title="PLUG_RECORDS.keep"
+      :action="PLUG_RECORDS.keepAs(offered.learned.length)"
       :ready="offered.learned.length > 0"
       :width="620"
       @confirm="keep"
       @close="offered = undefined"
     >
       <p>
-        On the next {{ context.profile.maker }} {{ context.profile.model }} these are likelier, and are still read on and off: colours and wiring differ from one vehicle to
-        another.
+        {{ PLUG_RECORDS.next(context.profile.maker, context.profile.model) }}
       </p>
-      <EmptyNote v-if="offered.learned.length === 0" kind="empty">Nothing is proved that the newest profile could hold.</EmptyNote>
+      <EmptyNote v-if="offered.learned.length === 0" kind="empty">{{ PLUG_RECORDS.nothing }}</EmptyNote>
       <ul class="rows">
         <li v-for="entry in offered.learned" :key="`${entry.plug}/${entry.pin}`" :class="{ odd: entry.was !== undefined && entry.was !== 'unknown' && entry.was !== entry.is }">
           {{ sayLearned(entry) }}

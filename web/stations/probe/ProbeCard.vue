@@ -3,9 +3,9 @@ import { computed, nextTick, ref, watch } from 'vue';
 import { probedAs } from '@jade/core/job';
 import type { HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
+import { COMMON } from '@jade/words/common';
 import { sayHelperState } from '@jade/words/kit';
-import { sayLeft, sayStateCaution, sayWhy } from '@jade/words/probing';
-import { plural } from '@jade/words/units';
+import { PROBE_CARD, sayLeft, sayStateCaution, sayWhy, TEST_LAMP } from '@jade/words/probing';
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import ProbeFace from '../../design/drawings/ProbeFace.vue';
@@ -36,8 +36,8 @@ const name = computed(() => probedAs(props.now.pin, props.now.probe.plug));
 const lamp = ref<'holds' | 'collapses'>();
 watch(about, () => void (lamp.value = undefined));
 const LAMP = [
-  { value: 'holds', text: 'it holds' },
-  { value: 'collapses', text: 'it collapses' },
+  { value: 'holds', text: TEST_LAMP.holds },
+  { value: 'collapses', text: TEST_LAMP.collapses },
 ];
 
 function act(lowV: number, highV: number, sure: boolean) {
@@ -49,20 +49,20 @@ function act(lowV: number, highV: number, sure: boolean) {
 <template>
   <article ref="card" class="leaf card" aria-live="polite">
     <div class="words">
-      <p class="soft">Now, for the helper</p>
+      <p class="soft">{{ PROBE_CARD.helper }}</p>
       <h2>{{ sayHelperState(now.reading.state) }}</h2>
       <CautionNote v-if="caution" :text="caution" />
       <p class="pin">
-        Probe on pin <strong>{{ now.pin.id }}</strong> of {{ now.probe.plug.name }}
-        <span class="soft">{{ now.pin.colour ?? 'no colour noted' }} · {{ now.probe.plug.whereToLook }}</span>
+        {{ PROBE_CARD.probeOn }} <strong>{{ now.pin.id }}</strong> {{ PROBE_CARD.of(now.probe.plug.name) }}
+        <span class="soft">{{ now.pin.colour ?? COMMON.noColour }} · {{ now.probe.plug.whereToLook }}</span>
       </p>
       <p>{{ sayWhy(now.reading, name) }}</p>
       <div v-if="probe.wantsLamp(now)" class="line">
-        <span>With a test lamp from it to the ground</span>
-        <ChoiceRow label="What a test lamp does to it" :choices="LAMP" :value="lamp" small @choose="(value) => (lamp = value === 'holds' ? 'holds' : 'collapses')" />
+        <span>{{ TEST_LAMP.title }}</span>
+        <ChoiceRow :label="TEST_LAMP.label" :choices="LAMP" :value="lamp" small @choose="(value) => (lamp = value === 'holds' ? 'holds' : 'collapses')" />
       </div>
-      <VoltsEntry ref="entry" label="The meter shows" lowest="Lowest" highest="Highest" moves="It moves" :about="about" :act="act" :listens="listens" />
-      <p class="soft">{{ plural(now.batch.readings.length, 'reading') }} in this state. {{ sayLeft(now) }}</p>
+      <VoltsEntry ref="entry" :label="PROBE_CARD.meterShows" lowest="Lowest" highest="Highest" moves="It moves" :about="about" :act="act" :listens="listens" />
+      <p class="soft">{{ PROBE_CARD.left(now.batch.readings.length, sayLeft(now)) }}</p>
     </div>
     <ProbeFace :plug="now.probe.plug" :found="now.probe.found.pins" :pin="now.pin.id" @pick="(pin) => emit('pick', pin)" />
   </article>

@@ -3,9 +3,9 @@ import { computed, ref, watch } from 'vue';
 import { probedAs } from '@jade/core/job';
 import type { HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
-import { ended, sayLeft, sayProbeStep, sayStateCaution, sayWhy } from '@jade/words/probing';
+import { ended, PROBE_FLOOR, sayLeft, sayProbeStep, sayStateCaution, sayWhy, TEST_LAMP } from '@jade/words/probing';
 import type { VehicleState } from '@jade/core/states';
-import { plural } from '@jade/words/units';
+import { COMMON } from '@jade/words/common';
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import ProbeFace from '../../design/drawings/ProbeFace.vue';
@@ -37,8 +37,8 @@ const constant = computed(() => pin.value && now.value && probe.wantsLamp({ prob
 const lamp = ref<'holds' | 'collapses'>();
 watch(about, () => void (lamp.value = undefined));
 const LAMP = [
-  { value: 'holds' as const, text: 'it holds' },
-  { value: 'collapses' as const, text: 'it collapses' },
+  { value: 'holds' as const, text: TEST_LAMP.holds },
+  { value: 'collapses' as const, text: TEST_LAMP.collapses },
 ];
 const entry = ref<InstanceType<typeof TwoTap> | null>(null);
 defineExpose({ hear: (held: HeldLine) => entry.value?.hear(held) ?? false });
@@ -57,33 +57,35 @@ const why = computed(() => (reading.value && pin.value && now.value ? sayWhy(rea
 
 <template>
   <article class="leaf step" aria-live="polite">
-    <p v-if="now" class="soft lead">Now, for the helper</p>
+    <p v-if="now" class="soft lead">{{ PROBE_FLOOR.helper }}</p>
     <h2>{{ sayProbeStep(step, names.plug) }}</h2>
     <template v-if="now && reading && pin">
       <CautionNote v-if="caution" :text="caution" />
       <div class="at">
         <div>
-          <p class="pin">Pin {{ pin.id }}</p>
+          <p class="pin">{{ PROBE_FLOOR.pin(pin.id) }}</p>
           <p>
-            {{ now.probe.plug.name }}<br /><span class="soft">{{ pin.colour ?? 'no colour noted' }}</span>
+            {{ now.probe.plug.name }}<br /><span class="soft">{{ pin.colour ?? COMMON.noColour }}</span>
           </p>
         </div>
         <ProbeFace class="face" :plug="now.probe.plug" :found="now.probe.found.pins" :pin="pin.id" @pick="(id) => (picked = id)" />
       </div>
       <div v-if="constant" class="line">
-        <span>With a test lamp from it to the ground</span>
-        <ChoiceRow label="What a test lamp does to it" :choices="LAMP" :value="lamp" @choose="(value) => (lamp = value)" />
+        <span>{{ TEST_LAMP.title }}</span>
+        <ChoiceRow :label="TEST_LAMP.label" :choices="LAMP" :value="lamp" @choose="(value) => (lamp = value)" />
       </div>
       <TwoTap ref="entry" :about="`${about} ${pin.id}`" :act="act" listens />
-      <p class="soft">{{ ended(now.probe.plug.whereToLook) }} {{ why }} {{ plural(readings.length, 'reading') }} in this state. {{ sayLeft(now) }}</p>
+      <p class="soft">{{ PROBE_FLOOR.why(ended(now.probe.plug.whereToLook), why, readings.length, sayLeft(now)) }}</p>
       <div v-if="others.length > 0" class="line">
-        <span class="soft">Another pin first:</span>
-        <button v-for="other in others" :key="other.pin" type="button" class="push big" @click="picked = other.pin">Pin {{ other.pin }}</button>
+        <span class="soft">{{ PROBE_FLOOR.another }}</span>
+        <button v-for="other in others" :key="other.pin" type="button" class="push big" @click="picked = other.pin">{{ PROBE_FLOOR.anotherPin(other.pin) }}</button>
       </div>
     </template>
-    <button v-else-if="step.kind === 'seal'" type="button" class="push main big" @click="job.perform(probe.sealWire(context, step.plug, step.pin))">Sealed again</button>
-    <p v-else-if="step.kind === 'reference'">Write both values above: the ground that you will use, and a feed that you know.</p>
-    <button v-else-if="step.kind === 'stuck'" type="button" class="push main big" @click="emit('whole')">To the whole station</button>
+    <button v-else-if="step.kind === 'seal'" type="button" class="push main big" @click="job.perform(probe.sealWire(context, step.plug, step.pin))">
+      {{ COMMON.sealedAgain }}
+    </button>
+    <p v-else-if="step.kind === 'reference'">{{ PROBE_FLOOR.reference }}</p>
+    <button v-else-if="step.kind === 'stuck'" type="button" class="push main big" @click="emit('whole')">{{ PROBE_FLOOR.wholeStation }}</button>
   </article>
 </template>
 

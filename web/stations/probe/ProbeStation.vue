@@ -4,8 +4,8 @@ import { readingsOf, readingVoltage } from '@jade/core/job';
 import { classifyReading, type HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
-import { CLASS_WORDS, sayProbeStep, sayProof, sayReference } from '@jade/words/probing';
-import { plural } from '@jade/words/units';
+import { COMMON } from '@jade/words/common';
+import { CLASS_WORDS, PROBE_STATION, sayProbeStep, sayProof, sayReference } from '@jade/words/probing';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
@@ -95,19 +95,19 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         :takes="job.state.reference && inHand ? `pin ${inHand.pin} with ${inHand.state}` : undefined"
         @take="(held) => (hand === 'cell' ? cell : card)?.hear(held) && meter.settle(held)"
       />
-      <button type="button" class="push small turn" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole station' : 'Floor mode' }}</button>
+      <button type="button" class="push small turn" :aria-pressed="floor" @click="floor = !floor">{{ floor ? PROBE_STATION.wholeStation : PROBE_STATION.floorMode }}</button>
     </div>
     <BatteryStrip />
-    <EmptyNote v-if="wires.length === 0" kind="empty">No wire of this job wants proof yet: settle the facts at Match, or look for a wire of your own below.</EmptyNote>
+    <EmptyNote v-if="wires.length === 0" kind="empty">{{ PROBE_STATION.noWire }}</EmptyNote>
     <details v-if="!floor || !job.state.reference" class="leaf reference" :open="!job.state.reference || reference?.code !== 'good' || undefined">
       <summary>
-        <h2>Reference first</h2>
+        <h2>{{ PROBE_STATION.reference }}</h2>
         <span v-if="reference" :class="reference.code === 'good' ? 'good' : 'bad'" role="status">{{ sayReference(reference) }}</span>
-        <span v-else class="soft">Meter on the ground you will use, then on a feed you know.</span>
+        <span v-else class="soft">{{ PROBE_STATION.referenceHow }}</span>
       </summary>
       <div class="line">
-        <MeasureEntry label="Ground used to battery −" unit="V" :least="-60" :most="60" :value="ground" @measured="(value) => referenceRead('ground', value)" />
-        <MeasureEntry label="A known feed" unit="V" :least="-60" :most="60" :value="feed" @measured="(value) => referenceRead('feed', value)" />
+        <MeasureEntry :label="PROBE_STATION.ground" unit="V" :least="-60" :most="60" :value="ground" @measured="(value) => referenceRead('ground', value)" />
+        <MeasureEntry :label="PROBE_STATION.knownFeed" unit="V" :least="-60" :most="60" :value="feed" @measured="(value) => referenceRead('feed', value)" />
       </div>
     </details>
     <ProbeFloor v-if="floor" ref="card" @whole="floor = false" @at="(next) => (floorAt = next)" />
@@ -120,27 +120,29 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
         @pick="(pin) => (picked = { plug: now?.probe.plug.id ?? '', pin, state: now?.reading.state ?? 'key off' })"
       />
       <p v-else-if="job.state.reference && open > 0" class="leaf odd">
-        Nothing more to read in these states, and {{ plural(open, 'wire') }} not proved: what each still wants stands in its line.
+        {{ PROBE_STATION.nothingMore(open) }}
       </p>
-      <p v-else-if="job.state.reference && wires.length > 0" class="leaf good">Every wire that the job uses is proved.</p>
+      <p v-else-if="job.state.reference && wires.length > 0" class="leaf good">{{ PROBE_STATION.allProved }}</p>
       <div v-if="wires.length > 0 || picked" class="leaf stack" :class="{ waits: !job.state.reference }">
         <div v-if="wires.length > 0" class="scroll">
           <table>
             <caption class="out-of-sight">
-              Readings: a row for each wire, a column for each state of the vehicle
+              {{
+                PROBE_STATION.table
+              }}
             </caption>
             <thead>
               <tr>
-                <th scope="col">Wire</th>
+                <th scope="col">{{ PROBE_STATION.wire }}</th>
                 <th v-for="state in states" :key="state" scope="col">{{ state }}</th>
-                <th scope="col">What it proves</th>
+                <th scope="col">{{ PROBE_STATION.proves }}</th>
               </tr>
             </thead>
             <tbody>
               <tr v-for="wire in wires" :key="`${wire.plug.id}/${wire.pin.id}`">
                 <th scope="row">
                   {{ wire.plug.name }}
-                  <span class="soft mono">pin {{ wire.pin.id }} · {{ wire.pin.colour ?? 'no colour noted' }}</span>
+                  <span class="soft mono">{{ PROBE_STATION.pinColour(wire.pin.id, wire.pin.colour) }}</span>
                 </th>
                 <td v-for="state in states" :key="state">
                   <ReadCell
@@ -157,10 +159,10 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
           </table>
         </div>
         <div v-if="picked" class="line entry">
-          <strong>Pin {{ picked.pin }} with {{ picked.state }}</strong>
+          <strong>{{ PROBE_STATION.pinWith(picked.pin, picked.state) }}</strong>
           <VoltsEntry
             ref="cell"
-            label="Voltage to the proved ground"
+            :label="PROBE_STATION.volts"
             lowest="Lowest"
             highest="Highest"
             moves="It moves"
@@ -170,29 +172,31 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
           />
           <span v-if="current">{{ CLASS_WORDS[current.found] }}</span>
           <template v-if="current?.found === 'in between'">
-            <button type="button" class="push small" @click="underLamp('holds')">Test lamp lights, it holds</button>
-            <button type="button" class="push small" @click="underLamp('collapses')">It collapses</button>
+            <button type="button" class="push small" @click="underLamp('holds')">{{ PROBE_STATION.holds }}</button>
+            <button type="button" class="push small" @click="underLamp('collapses')">{{ PROBE_STATION.collapses }}</button>
           </template>
-          <button type="button" class="push small plain" @click="picked = undefined">Back to what comes next</button>
+          <button type="button" class="push small plain" @click="picked = undefined">{{ PROBE_STATION.toNext }}</button>
         </div>
-        <p v-else class="soft">{{ job.state.reference ? 'Pick a cell and write what the meter shows.' : 'The cells open when the reference is proved.' }}</p>
+        <p v-else class="soft">{{ job.state.reference ? PROBE_STATION.pick : PROBE_STATION.closed }}</p>
       </div>
-      <ul v-if="toSeal.length > 0" class="leaf rows" aria-label="Wires to seal">
+      <ul v-if="toSeal.length > 0" class="leaf rows" :aria-label="PROBE_STATION.toSeal">
         <li v-for="wire in toSeal" :key="`${wire.plug}/${wire.pin}`">
           <span class="odd grow">{{ sayProbeStep({ kind: 'seal', ...wire }, names.plug) }}</span>
-          <button type="button" class="push small" @click="job.perform(probe.sealWire(context, wire.plug, wire.pin))">Sealed again</button>
+          <button type="button" class="push small" @click="job.perform(probe.sealWire(context, wire.plug, wire.pin))">{{ COMMON.sealedAgain }}</button>
         </li>
       </ul>
       <PlugMap v-for="entry in plugs" :key="entry.plug.id" :probed="entry" :open="sought.includes(entry)" @pick="(pin, state) => (picked = { plug: entry.plug.id, pin, state })" />
       <template v-if="job.state.reference">
         <OneWire />
-        <div><button type="button" class="push" @click="finding = true">A plug that is not in the profile</button></div>
+        <div>
+          <button type="button" class="push" @click="finding = true">{{ PROBE_STATION.found }}</button>
+        </div>
         <FoundPlug v-if="finding" @close="finding = false" />
       </template>
       <LampBench />
       <PlugRecords v-if="Object.keys(job.state.readings).length > 0" />
       <FuseFinder v-if="job.state.reference" @asks="(state) => (slotState = state)" />
-      <CautionNote text="Helper in the seat: parking brake set, wheels chocked, no engine running in a closed bay. A powered probe only on a lamp off the vehicle." />
+      <CautionNote :text="PROBE_STATION.caution" />
     </template>
   </div>
 </template>

@@ -4,7 +4,7 @@ import { readingsOf, readingVoltage } from '@jade/core/job';
 import { classifyReading } from '@jade/core/probing';
 import type { VehicleState } from '@jade/core/states';
 import type { VehiclePlug } from '@jade/core/vehicle';
-import { sayReading } from '@jade/words/probing';
+import { READ_CELL, sayReading } from '@jade/words/probing';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** What was read last at a pin in a state, marked by what it says; pressed to read it. */
@@ -21,11 +21,11 @@ const text = computed(() => last.value && sayReading(last.value));
     type="button"
     class="cell"
     :class="[kind, { picked }]"
-    :aria-label="`${plug.name} pin ${pin}, ${state}: ${text ?? 'not read'}`"
+    :aria-label="READ_CELL.label(plug.name, pin, state, text)"
     :disabled="!context.state.reference"
     @click="emit('pick')"
   >
-    {{ text ?? 'read' }}
+    {{ text ?? READ_CELL.read }}
   </button>
 </template>
 

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { probe, type Act } from '@jade/core/stations';
+import { COMMON } from '@jade/words/common';
+import { TWO_TAP } from '@jade/words/probing';
 import { sayRefusal } from '@jade/words/stations';
 import { useCurrentJob } from '../../job/current.ts';
 import { useVolts } from './volts.ts';
@@ -27,8 +29,8 @@ function tap(tenth: number): void {
   else take(lowest.value ?? value, value);
 }
 const says = computed(() => {
-  const part = moving.value ? (lowest.value === undefined ? 'Lowest. ' : 'Highest. ') : '';
-  return whole.value === undefined ? `${part}Whole volts` : `${part}${minus.value ? '−' : ''}${whole.value}. and …`;
+  const part = moving.value ? (lowest.value === undefined ? ('lowest' as const) : ('highest' as const)) : undefined;
+  return TWO_TAP.asks(part, whole.value === undefined ? undefined : `${minus.value ? '−' : ''}${whole.value}`);
 });
 </script>
 
@@ -36,18 +38,18 @@ const says = computed(() => {
   <div class="taps">
     <div class="line">
       <p class="says" aria-live="polite">{{ says }}</p>
-      <button type="button" class="push small" :aria-pressed="moving" @click="moving = !moving">It moves</button>
-      <button type="button" class="push small" :aria-pressed="minus" aria-label="Below the ground" @click="minus = !minus">−</button>
+      <button type="button" class="push small" :aria-pressed="moving" @click="moving = !moving">{{ TWO_TAP.moves }}</button>
+      <button type="button" class="push small" :aria-pressed="minus" :aria-label="TWO_TAP.belowGround" @click="minus = !minus">−</button>
     </div>
-    <div v-if="whole === undefined" class="keys" role="group" aria-label="Whole volts">
+    <div v-if="whole === undefined" class="keys" role="group" :aria-label="TWO_TAP.whole">
       <button v-for="volts in keys.whole" :key="volts" type="button" class="push key" @click="whole = volts">{{ volts }}</button>
     </div>
-    <div v-else class="keys tenths" role="group" aria-label="Tenths of a volt">
+    <div v-else class="keys tenths" role="group" :aria-label="TWO_TAP.tenths">
       <button v-for="tenth in keys.tenths" :key="tenth" type="button" class="push key" @click="tap(tenth)">{{ minus ? '−' : '' }}{{ whole }}.{{ tenth }}</button>
     </div>
-    <button v-if="whole !== undefined || lowest !== undefined" type="button" class="push plain" @click="anew">From the start</button>
+    <button v-if="whole !== undefined || lowest !== undefined" type="button" class="push plain" @click="anew">{{ TWO_TAP.anew }}</button>
     <p v-for="refusal in refused" :key="refusal.code" class="odd" role="alert">{{ sayRefusal(refusal, names) }}</p>
-    <button v-if="odd" type="button" class="push main" @click="insist">It is so: record it</button>
+    <button v-if="odd" type="button" class="push main" @click="insist">{{ COMMON.record }}</button>
   </div>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
 import type { Act } from '@jade/core/stations';
+import { COMMON } from '@jade/words/common';
 import { sayRefusal } from '@jade/words/stations';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { useVolts } from './volts.ts';
@@ -45,7 +46,7 @@ function both(which: 'low' | 'high', value: number): void {
     <button type="button" class="push" :aria-pressed="moving" @click="moving = !moving">{{ moves }}</button>
   </div>
   <p v-for="refusal in refused" :key="refusal.code" class="odd" role="alert">{{ sayRefusal(refusal, names) }}</p>
-  <button v-if="odd" type="button" class="push small" @click="insist">It is so: record it</button>
+  <button v-if="odd" type="button" class="push small" @click="insist">{{ COMMON.record }}</button>
 </template>
 
 <style scoped>

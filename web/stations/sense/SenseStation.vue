@@ -3,7 +3,8 @@ import { computed, ref } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { sense } from '@jade/core/stations';
 import type { PoseChange } from '@jade/core/sensing';
-import { CALIBRATION, sayCalibration, saySensorEffect } from '@jade/words/sensing';
+import { COMMON } from '@jade/words/common';
+import { CALIBRATION, sayCalibration, saySensorEffect, SENSE_STATION } from '@jade/words/sensing';
 import { degrees, inSentence } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionNote from '../../design/CautionNote.vue';
@@ -62,35 +63,35 @@ function calibrated(note: string): void {
 </script>
 
 <template>
-  <EmptyNote v-if="effects.length === 0" kind="empty">No sensor sits on anything that this job opens. Nothing to reconnect, nothing to calibrate.</EmptyNote>
+  <EmptyNote v-if="effects.length === 0" kind="empty">{{ SENSE_STATION.none }}</EmptyNote>
   <div v-else class="pair">
     <div class="leaf">
-      <VehicleSheet :profile="context.profile" view="top" :part="part" :marks="marks" :picked="picked" label="What the sensors see, from above" @pick="(id) => (picked = id)">
+      <VehicleSheet :profile="context.profile" view="top" :part="part" :marks="marks" :picked="picked" :label="SENSE_STATION.drawing" @pick="(id) => (picked = id)">
         <g v-for="cone in cones" :key="cone.id" class="cone" :class="{ off: cone.off, picked: cone.id === picked }">
           <path class="was" :d="cone.was.path" />
           <path class="now" :d="cone.now.axis" />
         </g>
       </VehicleSheet>
-      <p class="soft">Sectors show each field of view; the line is where it looks now.</p>
+      <p class="soft">{{ SENSE_STATION.marks }}</p>
     </div>
     <div class="stack">
       <article v-for="effect in effects" :key="effect.sensor.id" class="leaf stack" :class="{ chosen: effect.sensor.id === picked }">
         <div class="line">
           <h2>{{ effect.sensor.name }}</h2>
-          <span class="soft">on {{ inSentence(names.piece(effect.piece)) }} · within {{ degrees(effect.sensor.toleranceDeg) }}</span>
+          <span class="soft">{{ SENSE_STATION.within(inSentence(names.piece(effect.piece)), degrees(effect.sensor.toleranceDeg)) }}</span>
         </div>
         <p>{{ saySensorEffect(effect) }}</p>
         <div class="line">
           <button v-if="unplugged(effect.sensor.id)" type="button" class="push main" @click="job.perform(sense.reconnected(context, effect.sensor.id))">
-            Reconnected, {{ effect.sensor.lock }} closed
+            {{ SENSE_STATION.reconnected(effect.sensor.lock) }}
           </button>
-          <button v-else type="button" class="push small" @click="job.perform(sense.unplugged(context, effect.sensor.id))">Unplug it</button>
+          <button v-else type="button" class="push small" @click="job.perform(sense.unplugged(context, effect.sensor.id))">{{ SENSE_STATION.unplug }}</button>
         </div>
         <details>
-          <summary>It was moved: by how much</summary>
+          <summary>{{ SENSE_STATION.moved }}</summary>
           <div class="line entries">
             <MeasureEntry
-              label="Yaw, left +"
+              :label="SENSE_STATION.yaw"
               :about="effect.sensor.id"
               unit="°"
               :least="-45"
@@ -99,7 +100,7 @@ function calibrated(note: string): void {
               @measured="(yawDeg) => moved(effect.sensor.id, { yawDeg })"
             />
             <MeasureEntry
-              label="Pitch, up +"
+              :label="SENSE_STATION.pitch"
               :about="effect.sensor.id"
               unit="°"
               :least="-45"
@@ -108,7 +109,7 @@ function calibrated(note: string): void {
               @measured="(pitchDeg) => moved(effect.sensor.id, { pitchDeg })"
             />
             <MeasureEntry
-              label="Forward"
+              :label="SENSE_STATION.forward"
               :about="effect.sensor.id"
               unit="mm"
               :least="-2000"
@@ -117,7 +118,7 @@ function calibrated(note: string): void {
               @measured="(xMm) => moved(effect.sensor.id, { xMm })"
             />
             <MeasureEntry
-              label="Left"
+              :label="SENSE_STATION.left"
               :about="effect.sensor.id"
               unit="mm"
               :least="-2000"
@@ -126,7 +127,7 @@ function calibrated(note: string): void {
               @measured="(yMm) => moved(effect.sensor.id, { yMm })"
             />
             <MeasureEntry
-              label="Up"
+              :label="SENSE_STATION.up"
               :about="effect.sensor.id"
               unit="mm"
               :least="-2000"
@@ -144,14 +145,14 @@ function calibrated(note: string): void {
           </div>
         </template>
       </article>
-      <p class="soft">{{ all.length }} of {{ context.profile.sensors.length }} sensors in this profile are touched.</p>
+      <p class="soft">{{ SENSE_STATION.touched(all.length, context.profile.sensors.length) }}</p>
     </div>
     <CalibrationByOthers v-if="asking?.how === 'by others'" :sensor="asking.sensor" @close="asking = undefined" />
     <AskText
       v-else-if="asking"
       :title="CALIBRATION[asking.how]"
       :label="CALIBRATION.label"
-      action="Record it"
+      :action="COMMON.record"
       :about="`${job.view?.id}/calibration/${asking.sensor}/${asking.how}`"
       :most="LONGEST_TEXT.note"
       @written="calibrated"

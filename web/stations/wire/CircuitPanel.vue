@@ -2,7 +2,19 @@
 import { computed } from 'vue';
 import { jointKey, otherSources, wireJoints, type CircuitLoad } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
-import { sayAdded, sayFuseSeen, sayJoint, sayLegUnknown, sayLoad, sayProtection, sayRefusedSource, saySource, saySourceName, sayWithdrawn } from '@jade/words/wiring';
+import {
+  CIRCUIT_PANEL,
+  sayAdded,
+  sayFuseSeen,
+  sayJoint,
+  sayLegUnknown,
+  sayLoad,
+  sayProtection,
+  sayRefusedSource,
+  saySource,
+  saySourceName,
+  sayWithdrawn,
+} from '@jade/words/wiring';
 import { stated } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import FuseWire from '../../design/drawings/FuseWire.vue';
@@ -27,16 +39,16 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
   <section class="leaf stack">
     <div class="line">
       <h2>{{ circuit.name }}</h2>
-      <span class="soft">{{ sayProtection(circuit) }} · wire {{ circuit.wire.areaMm2 }} mm² × {{ circuit.wire.lengthM }} m</span>
+      <span class="soft">{{ CIRCUIT_PANEL.circuit(sayProtection(circuit), circuit.wire.areaMm2, circuit.wire.lengthM) }}</span>
     </div>
     <FuseWire :check="load.check" :slot-name="guard" :label="sayLoad(load.check)" />
     <p>{{ sayLoad(load.check) }}</p>
     <p v-if="load.acceptedA !== undefined" class="bad">{{ sayWithdrawn(load.acceptedA, load.check) }}</p>
     <p v-for="{ kit, leg } in unknownLegs" :key="`${kit.slug} ${leg.id}`" class="odd">{{ sayLegUnknown(names.lamp(kit.slug, leg.lamp), leg.lengthMm) }}</p>
     <div v-if="circuit.fuse" class="line">
-      <span>Fuse seen</span>
+      <span>{{ CIRCUIT_PANEL.fuseSeen }}</span>
       <ChoiceRow
-        label="Fuse seen in the slot"
+        :label="CIRCUIT_PANEL.fuseLabel"
         :choices="fuses"
         :value="seen === undefined ? undefined : String(seen)"
         small
@@ -45,7 +57,7 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
     </div>
     <p v-if="circuit.fuse" :class="load.documentedA === undefined ? 'soft' : 'bad'">{{ sayFuseSeen(seen, load.documentedA) }}</p>
     <details v-if="others" class="others" :open="(load.check.verdict === 'refuse' && load.check.troubles.includes('share')) || undefined">
-      <summary>What else could feed it</summary>
+      <summary>{{ CIRCUIT_PANEL.otherSources }}</summary>
       <ol>
         <li v-for="source in others.sources" :key="`${source.kind} ${source.id}`">
           <strong>{{ saySourceName(source) }}</strong> <span class="soft">{{ source.kind }}</span>
@@ -53,7 +65,7 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
         </li>
       </ol>
       <p v-if="joints.length > 0" class="line">
-        <span>Choose it at</span>
+        <span>{{ CIRCUIT_PANEL.chooseAt }}</span>
         <button v-for="joint in joints" :key="jointKey(joint)" type="button" class="push small" @click="emit('look', jointKey(joint))">{{ sayJoint(joint) }}</button>
       </p>
       <p v-for="source in others.refused" :key="source.id" class="bad">{{ sayRefusedSource(source) }}</p>
@@ -67,9 +79,9 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
         :disabled="load.accepted"
         @click="job.perform(wire.acceptLoad(context, circuit.id))"
       >
-        {{ load.accepted ? 'Load accepted' : 'Accept this load' }}
+        {{ load.accepted ? CIRCUIT_PANEL.accepted : CIRCUIT_PANEL.accept }}
       </button>
-      <span class="soft">Added: {{ sayAdded(load.added) }}</span>
+      <span class="soft">{{ CIRCUIT_PANEL.added(sayAdded(load.added)) }}</span>
     </div>
   </section>
 </template>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { groundsAsked, rankedGrounds } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
-import { sayGround } from '@jade/words/wiring';
+import { GROUND_POINTS, sayGround } from '@jade/words/wiring';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -26,12 +26,11 @@ function read(ground: string): void {
 
 <template>
   <section v-if="asked" class="leaf stack">
-    <h2>Ground points</h2>
+    <h2>{{ GROUND_POINTS.title }}</h2>
     <p class="soft">
-      With a load switched on that returns over the point: from the stud to the battery’s negative, and the current. Where a sensor sits on the negative post, ground goes to the
-      body.
+      {{ GROUND_POINTS.how }}
     </p>
-    <p v-if="!grounds" class="odd">The ground points of this vehicle are not described. Take a stud on bare metal, and measure it under load.</p>
+    <p v-if="!grounds" class="odd">{{ GROUND_POINTS.notDescribed }}</p>
     <ul v-else class="rows">
       <li v-for="entry in grounds" :key="entry.ground.id">
         <div class="grow">
@@ -39,7 +38,7 @@ function read(ground: string): void {
           <p class="soft">{{ entry.ground.whereToLook }}</p>
         </div>
         <MeasureEntry
-          label="Current"
+          :label="GROUND_POINTS.current"
           :about="entry.ground.id"
           unit="A"
           :least="0.01"
@@ -48,7 +47,7 @@ function read(ground: string): void {
           @measured="(value) => ((amperes = { ...amperes, [entry.ground.id]: value }), read(entry.ground.id))"
         />
         <MeasureEntry
-          label="Drop"
+          :label="GROUND_POINTS.drop"
           :about="entry.ground.id"
           unit="mV"
           :least="0"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { WireJoint } from '@jade/core/job';
-import { MATE_WORDS } from '@jade/words/wiring';
+import { sayFacesOf } from '@jade/words/wiring';
 import PlugFaces from '../../design/drawings/PlugFaces.vue';
 
 /** Both faces of a joint from the wire side: of a tap the one wire, else the whole plug as it meets the kit's. */
@@ -13,11 +13,5 @@ const face = computed(() => {
 </script>
 
 <template>
-  <PlugFaces
-    :from="joint.between ? 'lead' : 'vehicle'"
-    :vehicle="face"
-    :kit="joint.kitPlug"
-    :mate="joint.mate"
-    :label="`${joint.vehiclePlug.name} against ${joint.kitPlug.name}: ${MATE_WORDS[joint.mate.value]}`"
-  />
+  <PlugFaces :from="joint.between ? 'lead' : 'vehicle'" :vehicle="face" :kit="joint.kitPlug" :mate="joint.mate" :label="sayFacesOf(joint)" />
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { jointList } from '@jade/core/job';
-import { sayJointLine } from '@jade/words/wiring';
+import { JOINT_LIST, sayJointLine } from '@jade/words/wiring';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** Every conductor that is joined, by work place, and the papers to take to it. */
@@ -14,11 +14,11 @@ const paper = (form: string) => `/api/jobs/${job.view?.id ?? ''}/harness.${form}
 <template>
   <section class="leaf stack">
     <div class="line">
-      <h2>Joint list</h2>
-      <a class="push small" :href="paper('pdf')" target="_blank" rel="noopener">Print</a>
-      <a class="push small" :href="paper('svg')" download>Drawing, SVG</a>
-      <a class="push small" :href="paper('csv')" download>List, CSV</a>
-      <a class="push small" :href="paper('json')" download="wiring.json">Values, JSON</a>
+      <h2>{{ JOINT_LIST.title }}</h2>
+      <a class="push small" :href="paper('pdf')" target="_blank" rel="noopener">{{ JOINT_LIST.print }}</a>
+      <a class="push small" :href="paper('svg')" download>{{ JOINT_LIST.svg }}</a>
+      <a class="push small" :href="paper('csv')" download>{{ JOINT_LIST.csv }}</a>
+      <a class="push small" :href="paper('json')" download="wiring.json">{{ JOINT_LIST.json }}</a>
     </div>
     <div v-for="entry in places" :key="entry.place" class="place">
       <h3>{{ entry.place }}</h3>
@@ -28,7 +28,7 @@ const paper = (form: string) => `/api/jobs/${job.view?.id ?? ''}/harness.${form}
           <span>{{ row['Kit wire'] }}</span>
           <span
             >{{ row.How }}<template v-if="row['Where on the wire'] !== '—'">, {{ row['Where on the wire'] }}</template
-            ><template v-if="row.Strip !== '—'">, strip {{ row.Strip }}</template></span
+            ><template v-if="row.Strip !== '—'">{{ JOINT_LIST.strip(row.Strip) }}</template></span
           >
           <span class="soft">{{ row.Tool }}: {{ row.Check }}</span>
           <span class="state">{{ row.State }}</span>

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { familyOf, jointCautions, jointChecks, overloadedPins, pinLoads, type WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { MATE_WORDS, sayHowToJoin, sayLed, sayLedCaution, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
+import { JOINT_PANEL, MATE_WORDS, sayHowToJoin, sayLed, sayLedCaution, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';
 import { inSentence, millimetres, money } from '@jade/words/units';
 import CautionList from '../../design/CautionList.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
@@ -37,15 +37,20 @@ const chain = computed(() => props.joint.between?.chain);
     <JointFaces v-if="!joint.plugless" :joint="joint" />
     <p v-if="joint.plugless || joint.led.length > 0">{{ sayLed(joint) }}</p>
     <CautionList :codes="jointCautions(context, joint)" :own="[caution]" />
-    <p v-if="joint.plugless" class="good">No plug is joined here: each wire has its place.</p>
+    <p v-if="joint.plugless" class="good">{{ JOINT_PANEL.noPlug }}</p>
     <p v-else-if="joint.tapped" :class="joint.mate.value === 'mates' ? 'good' : 'bad'">{{ sayTap(joint) }}</p>
     <p v-else :class="joint.mate.value === 'mates' ? 'good' : 'bad'">
-      {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? `, with ${inSentence(names.item(joint.kit.slug, joint.connection.adapter))}` : '' }}.
+      {{ MATE_WORDS[joint.mate.value] }}{{ joint.connection.adapter ? JOINT_PANEL.with(inSentence(names.item(joint.kit.slug, joint.connection.adapter))) : '' }}.
     </p>
     <p v-if="joint.verdict && joint.verdict.value !== 'works' && !chain" :class="joint.mate.value === 'mates' ? 'soft' : 'bad'">{{ sayPlugVerdict(joint.verdict) }}</p>
     <p v-if="chain && joint.between" class="line">
-      <span>Between them, from the shelf, {{ money(chain.priceCents, currency) }} each: {{ chain.adapters.map(({ name }) => inSentence(name)).join(', then ') }}.</span>
-      <span class="soft">The vehicle’s own plug is {{ joint.between.plug.family }} {{ joint.between.plug.keying }}; each lead’s pins are followed.</span>
+      <span>{{
+        JOINT_PANEL.between(
+          money(chain.priceCents, currency),
+          chain.adapters.map(({ name }) => inSentence(name)),
+        )
+      }}</span>
+      <span class="soft">{{ JOINT_PANEL.ownPlug(joint.between.plug.family, joint.between.plug.keying) }}</span>
     </p>
     <EmptyCavities :joint="joint" />
     <PlugWork :joint="joint" />
@@ -55,7 +60,7 @@ const chain = computed(() => props.joint.between?.chain);
       <li v-for="trouble in joint.mate.troubles" :key="trouble.code" class="bad">{{ sayMateTrouble(trouble) }}</li>
     </ul>
     <p class="soft">
-      {{ sayHowToJoin(joint, family) }}<template v-if="leg"> Leg {{ millimetres(leg.lengthMm) }}.</template>
+      {{ sayHowToJoin(joint, family) }}<template v-if="leg"> {{ JOINT_PANEL.leg(millimetres(leg.lengthMm)) }}</template>
     </p>
     <button
       type="button"
@@ -64,7 +69,7 @@ const chain = computed(() => props.joint.between?.chain);
       :disabled="stands.length > 0"
       @click="job.perform(wire.join(context, joint.kit.slug, joint.connection.id, actedAt()))"
     >
-      <template v-if="joint.joined">{{ joint.tapped ? 'Tapped and sealed' : joint.plugless ? 'Wires joined and sealed' : 'Joined and locked' }}</template>
+      <template v-if="joint.joined">{{ joint.tapped ? JOINT_PANEL.tapped : joint.plugless ? JOINT_PANEL.wires : JOINT_PANEL.joined }}</template>
       <template v-else>{{ sayMade(joint, checks) }}</template>
     </button>
     <p v-for="refusal in said" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>

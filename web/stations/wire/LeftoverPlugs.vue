@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { dormantPlugs, leftoverPlugs } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
-import { sayLeftover } from '@jade/words/wiring';
+import { LEFTOVER_PLUGS, sayLeftover } from '@jade/words/wiring';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** Plugs that nothing is joined to once the job is done, and the vehicle's others with where they hide. */
@@ -14,13 +14,13 @@ const dormant = computed(() => dormantPlugs(context.value));
 
 <template>
   <section v-if="left.length > 0 || dormant.length > 0" class="leaf stack">
-    <h2>Plugs left over</h2>
-    <p v-if="left.length === 0" class="soft">None: every plug of the kit finds its mate.</p>
+    <h2>{{ LEFTOVER_PLUGS.title }}</h2>
+    <p v-if="left.length === 0" class="soft">{{ LEFTOVER_PLUGS.none }}</p>
     <ul v-else class="rows">
       <li v-for="entry in left" :key="`${entry.kit?.slug} ${entry.plug.id}`">
         <span class="grow">{{ sayLeftover(entry) }}</span>
         <button v-if="!entry.capped" type="button" class="push" :disabled="isRefused(entry.act)" @click="job.perform(wire.cap(context, entry.plug.id, entry.kit?.slug))">
-          Capped and tied away
+          {{ LEFTOVER_PLUGS.capped }}
         </button>
         <template v-if="isRefused(entry.act) && !entry.capped">
           <span v-for="refusal in entry.act.refused" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</span>
@@ -28,7 +28,7 @@ const dormant = computed(() => dormantPlugs(context.value));
       </li>
     </ul>
     <details v-if="dormant.length > 0" class="fold">
-      <summary>Other plugs of this vehicle, and where they hide</summary>
+      <summary>{{ LEFTOVER_PLUGS.others }}</summary>
       <ul>
         <li v-for="plug in dormant" :key="plug.id">
           {{ plug.name }} <span class="soft">{{ plug.family }} {{ plug.keying }}. {{ plug.whereToLook }}</span>

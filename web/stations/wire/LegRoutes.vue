@@ -4,7 +4,7 @@ import { legCautions, legOf, legRoutes, LONGEST_TEXT, routeParts, type LegPath, 
 import { isRefused, wire } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { sayRefusal } from '@jade/words/stations';
-import { sayAlong, sayLegUse, sayPath, sayPathPrice, sayRouteParts } from '@jade/words/wiring';
+import { LEG_ROUTES, sayAlong, sayLegUse, sayPath, sayPathPrice, sayRouteParts } from '@jade/words/wiring';
 import CautionList from '../../design/CautionList.vue';
 import CableWay from '../../design/drawings/CableWay.vue';
 import WordsField from '../../design/WordsField.vue';
@@ -42,9 +42,9 @@ const behind = ref('');
 
 <template>
   <section class="leaf stack">
-    <h2>Ways of the legs</h2>
+    <h2>{{ LEG_ROUTES.title }}</h2>
     <p v-if="!routes" class="odd">
-      The ways for cable in this vehicle are not described: whether the legs are long enough is not known. Hold them along the way before anything is tied.
+      {{ LEG_ROUTES.notDescribed }}
     </p>
     <template v-else>
       <CableWay v-if="long.length > 0" :profile="context.profile" :paths="long.flatMap(({ path }) => (path ? [path] : []))" />
@@ -56,15 +56,15 @@ const behind = ref('');
             <p class="soft">{{ sayLegUse(route) }}</p>
             <CautionList v-if="!route.laid" :codes="legCautions(route)" />
             <p v-for="text in route.path ? sayAlong(route.path) : []" :key="text" class="soft">{{ text }}</p>
-            <p v-if="route.step && !route.laid" class="soft">Laid with its fitting step: {{ names.step(route.kit, route.step) }}.</p>
+            <p v-if="route.step && !route.laid" class="soft">{{ LEG_ROUTES.withStep(names.step(route.kit, route.step)) }}</p>
             <details v-if="route.others.length > 0 && !route.laid" class="fold">
-              <summary>Another way</summary>
+              <summary>{{ LEG_ROUTES.anotherWay }}</summary>
               <ul>
                 <li v-for="{ other, more } in route.others" :key="other.id" class="line">
                   <span class="grow"
                     >{{ sayPath(other) }}. <span v-if="route.path" class="soft">{{ sayPathPrice(other, route.path, more) }}</span></span
                   >
-                  <button type="button" class="push small" @click="job.perform(wire.chooseRoute(context, route.kit, route.leg, other.id))">Take this way</button>
+                  <button type="button" class="push small" @click="job.perform(wire.chooseRoute(context, route.kit, route.leg, other.id))">{{ LEG_ROUTES.take }}</button>
                 </li>
               </ul>
             </details>
@@ -74,13 +74,13 @@ const behind = ref('');
               class="push small"
               @click="job.perform(wire.chooseRoute(context, route.kit, route.leg))"
             >
-              Back to the least labour
+              {{ LEG_ROUTES.toLeast }}
             </button>
           </div>
-          <span v-if="route.laid" class="good">laid</span>
+          <span v-if="route.laid" class="good">{{ LEG_ROUTES.laid }}</span>
           <template v-else-if="!route.step && (route.path?.along.length ?? 0) > 0">
             <button type="button" class="push" :disabled="isRefused(route.act)" @click="job.perform(wire.layLeg(context, route.kit, route.leg, route.path?.id))">
-              Laid, tied, ends flush
+              {{ LEG_ROUTES.lay }}
             </button>
             <template v-if="isRefused(route.act)">
               <span v-for="refusal in route.act.refused" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</span>
@@ -90,10 +90,10 @@ const behind = ref('');
       </ul>
       <p v-if="parts" class="soft">{{ parts }}</p>
       <details v-if="holes.length > 0" class="fold">
-        <summary>A hole would open other ways</summary>
-        <p class="soft">Only where the customer agrees, and only once somebody has looked at what lies behind. It cannot be undone.</p>
-        <WordsField v-model="by" label="Who agreed to it" :most="LONGEST_TEXT.why" />
-        <WordsField v-model="behind" label="What lies behind, as seen" :most="LONGEST_TEXT.why" />
+        <summary>{{ LEG_ROUTES.hole }}</summary>
+        <p class="soft">{{ LEG_ROUTES.holeWhy }}</p>
+        <WordsField v-model="by" :label="LEG_ROUTES.who" :most="LONGEST_TEXT.why" />
+        <WordsField v-model="behind" :label="LEG_ROUTES.behind" :most="LONGEST_TEXT.why" />
         <button
           v-for="hole in holes"
           :key="hole.id"
@@ -102,7 +102,7 @@ const behind = ref('');
           :disabled="isRefused(wire.agreeDrill(context, hole.id, by, behind))"
           @click="job.perform(wire.agreeDrill(context, hole.id, by, behind))"
         >
-          Agreed: {{ hole.name }}
+          {{ LEG_ROUTES.agreed(hole.name) }}
         </button>
       </details>
     </template>

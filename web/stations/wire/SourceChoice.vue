@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { asWritten, feedOptions, ownLiveIn, suppliesOf, type FeedOption, type WireJoint } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
-import { BAR_WORDS, sayFeedTo, sayLedShort, saySource, saySourceName } from '@jade/words/wiring';
+import { BAR_WORDS, sayFeedTo, sayLedShort, saySource, saySourceName, SOURCE_CHOICE } from '@jade/words/wiring';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -28,9 +28,9 @@ const choose = (pin: string, option?: FeedOption) =>
 
 <template>
   <details v-if="supplies.length > 0 && !joint.joined" class="sources" :open="shown" @toggle="shown = ($event.target as HTMLDetailsElement).open">
-    <summary>Feed it from elsewhere</summary>
+    <summary>{{ SOURCE_CHOICE.title }}</summary>
     <MeasureEntry
-      label="Length of new wire to there"
+      :label="SOURCE_CHOICE.length"
       :about="`${joint.kit.slug}/${joint.connection.id}`"
       unit="m"
       :value="metres"
@@ -38,27 +38,27 @@ const choose = (pin: string, option?: FeedOption) =>
       :most="30"
       @measured="(value) => (metres = value)"
     />
-    <p v-if="lengthMm === undefined" class="soft">Hold it along its way; 0 where none is needed. Then what could feed it is ranked.</p>
+    <p v-if="lengthMm === undefined" class="soft">{{ SOURCE_CHOICE.lengthHow }}</p>
     <section v-for="{ pin, led, liveIn, options } in supplies" :key="pin.id" class="stack">
-      <h3>Pin {{ pin.id }}, {{ pin.carries }}</h3>
+      <h3>{{ SOURCE_CHOICE.pin(pin.id, pin.carries) }}</h3>
       <p v-if="led" class="line">
-        <strong>Led {{ sayLedShort(led) }}.</strong>
-        <button type="button" class="push small" @click="choose(pin.id)">As the kit has it</button>
+        <strong>{{ SOURCE_CHOICE.led(sayLedShort(led)) }}</strong>
+        <button type="button" class="push small" @click="choose(pin.id)">{{ SOURCE_CHOICE.asKit }}</button>
       </p>
-      <p class="soft">Wanted live in {{ liveIn.join(', ') || 'no state that is known' }}.</p>
+      <p class="soft">{{ SOURCE_CHOICE.wantedLive(liveIn) }}</p>
       <ul class="rows">
         <li v-for="option in options" :key="`${option.source.kind} ${option.source.id}`" class="option">
           <span class="grow">
             <strong>{{ saySourceName(option.source) }}</strong> <span class="soft">{{ option.source.kind }}</span>
             <span class="said">{{ saySource(option.source) }} {{ sayFeedTo(option) }}</span>
-            <span v-for="bar in option.bars" :key="bar" class="bad said">Not from there: {{ BAR_WORDS[bar] }}.</span>
+            <span v-for="bar in option.bars" :key="bar" class="bad said">{{ SOURCE_CHOICE.barred(BAR_WORDS[bar]) }}</span>
           </span>
           <button v-if="option.bars.length === 0" type="button" class="push" @click="choose(pin.id, option)">
-            {{ option.chosen ? 'With this length' : 'Feed it from here' }}
+            {{ option.chosen ? SOURCE_CHOICE.withLength : SOURCE_CHOICE.feedHere }}
           </button>
         </li>
       </ul>
-      <p v-if="lengthMm !== undefined && options.length === 0" class="soft">Nothing else of this vehicle is described or measured that could feed it.</p>
+      <p v-if="lengthMm !== undefined && options.length === 0" class="soft">{{ SOURCE_CHOICE.nothingElse }}</p>
     </section>
   </details>
 </template>

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { touchesFactoryLamps, watchedLamps } from '@jade/core/job';
 import { isRefused, wire } from '@jade/core/stations';
-import { sayNotDescribed, sayWatched, WATCHED_WORDS } from '@jade/words/wiring';
+import { sayNotDescribed, sayWatched, WATCHED_LAMPS, WATCHED_WORDS } from '@jade/words/wiring';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** What the vehicle makes of the job's lamps, by channel. */
@@ -13,7 +13,7 @@ const unknown = computed(() => lamps.value === undefined && touchesFactoryLamps(
 
 <template>
   <section v-if="unknown || (lamps?.length ?? 0) > 0" class="leaf stack">
-    <h2>What the vehicle makes of it</h2>
+    <h2>{{ WATCHED_LAMPS.title }}</h2>
     <p v-if="unknown" class="odd">{{ sayNotDescribed() }}</p>
     <article v-for="lamp in lamps" :key="lamp.channel.id" class="stack lamp">
       <div class="line">
@@ -28,7 +28,7 @@ const unknown = computed(() => lamps.value === undefined && touchesFactoryLamps(
         :disabled="lamp.accepted"
         @click="job.perform(wire.acceptOutage(context, lamp.channel.id))"
       >
-        {{ lamp.accepted ? 'Left so' : 'Leave it so' }}
+        {{ lamp.accepted ? WATCHED_LAMPS.leftSo : WATCHED_LAMPS.leave }}
       </button>
     </article>
   </section>

@@ -18,6 +18,7 @@ import {
   sayTap,
   sayWhereToLook,
   sayWireStep,
+  WIRE_FLOOR,
 } from '@jade/words/wiring';
 import { inSentence } from '@jade/words/units';
 import CautionList from '../../design/CautionList.vue';
@@ -65,7 +66,7 @@ function done(): void {
 
 <template>
   <div class="on-floor">
-    <EmptyNote v-if="!current" kind="empty">Everything at Wire is done.</EmptyNote>
+    <EmptyNote v-if="!current" kind="empty">{{ WIRE_FLOOR.allDone }}</EmptyNote>
     <article v-else ref="shown" class="leaf step" aria-live="polite">
       <h2>{{ sayWireStep(current, names.lamp) }}</h2>
       <template v-if="current.kind === 'join'">
@@ -81,7 +82,7 @@ function done(): void {
         </ul>
       </template>
       <template v-else-if="current.kind === 'prove'">
-        <p>Nobody has proved what {{ current.pins.length > 1 ? 'these wires carry' : 'this wire carries' }} on this vehicle. Once it is joined its back is hard to reach.</p>
+        <p>{{ WIRE_FLOOR.notProved(current.pins.length) }}</p>
         <JointFaces :joint="current.joint" />
       </template>
       <EmptyCavities v-else-if="current.kind === 'populate'" :joint="current.joint" />
@@ -94,7 +95,7 @@ function done(): void {
           <p>{{ sayLegUse(current.route) }}</p>
           <ul class="checks">
             <li v-for="text in sayAlong(current.route.path)" :key="text">{{ text }}</li>
-            <li>Tied often, ends cut flush, nothing hot, sharp or moving beside it</li>
+            <li>{{ WIRE_FLOOR.layHow }}</li>
           </ul>
         </template>
       </template>
@@ -104,22 +105,24 @@ function done(): void {
         <button v-if="current.kind === 'join'" type="button" class="push main big" :disabled="against.length > 0" @click="done">
           {{ sayMade(current.joint, current.checks) }}
         </button>
-        <button v-else-if="current.kind === 'lay'" type="button" class="push main big" :disabled="against.length > 0" @click="done">Laid, tied, ends flush</button>
-        <button v-else-if="current.kind === 'cap'" type="button" class="push main big" :disabled="against.length > 0" @click="done">Capped and tied away</button>
+        <button v-else-if="current.kind === 'lay'" type="button" class="push main big" :disabled="against.length > 0" @click="done">{{ WIRE_FLOOR.lay }}</button>
+        <button v-else-if="current.kind === 'cap'" type="button" class="push main big" :disabled="against.length > 0" @click="done">{{ WIRE_FLOOR.capped }}</button>
         <template v-else-if="current.kind === 'prove'">
-          <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: 'probe' } }">Prove it at Probe</router-link>
-          <button type="button" class="push big" @click="pick(following?.id)">Later</button>
+          <router-link class="push main big" :to="{ name: 'station', params: { id: job.view?.id, station: 'probe' } }">{{ WIRE_FLOOR.prove }}</router-link>
+          <button type="button" class="push big" @click="pick(following?.id)">{{ WIRE_FLOOR.later }}</button>
         </template>
-        <button v-else-if="current.kind === 'wires' && current.by === 'another source'" type="button" class="push main big" @click="emit('whole')">To the picture</button>
+        <button v-else-if="current.kind === 'wires' && current.by === 'another source'" type="button" class="push main big" @click="emit('whole')">
+          {{ WIRE_FLOOR.toPicture }}
+        </button>
         <template v-else-if="current.kind === 'settle'">
-          <button v-if="acceptable" type="button" class="push main big" @click="done">Accept this load</button>
-          <button type="button" class="push big" :class="{ main: !acceptable }" @click="emit('whole')">To the picture</button>
+          <button v-if="acceptable" type="button" class="push main big" @click="done">{{ WIRE_FLOOR.accept }}</button>
+          <button type="button" class="push big" :class="{ main: !acceptable }" @click="emit('whole')">{{ WIRE_FLOOR.toPicture }}</button>
         </template>
       </div>
-      <p v-if="following" class="soft">Then: {{ inSentence(sayWireStep(following, names.lamp)) }}.</p>
+      <p v-if="following" class="soft">{{ WIRE_FLOOR.then(inSentence(sayWireStep(following, names.lamp))) }}</p>
     </article>
     <details v-if="others.length > 0" ref="list" class="leaf">
-      <summary>Another step</summary>
+      <summary>{{ WIRE_FLOOR.another }}</summary>
       <ul>
         <li v-for="step in others" :key="step.id">
           <button type="button" class="push plain big" @click="pick(step.id)">{{ sayWireStep(step, names.lamp) }}</button>

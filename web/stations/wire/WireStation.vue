@@ -3,7 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue';
 import { circuitKey, jointKey, standingOfVehicle, wireJoints, wirePicture } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { pictureLanes } from '@jade/words/drawing';
-import { sayStanding } from '@jade/words/wiring';
+import { sayStanding, WIRE_STATION } from '@jade/words/wiring';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import WirePicture from '../../design/drawings/WirePicture.vue';
@@ -49,13 +49,12 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
   <div class="stack">
     <div class="line">
       <span class="grow" />
-      <button v-if="joints.length > 0" type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">{{ floor ? 'Whole picture' : 'Floor mode' }}</button>
+      <button v-if="joints.length > 0" type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">
+        {{ floor ? WIRE_STATION.whole : WIRE_STATION.floorMode }}
+      </button>
     </div>
-    <CautionNote
-      v-if="context.profile.highVoltage"
-      text="High-voltage vehicle: orange cables stay untouched. Only the 12 V side, after the maker’s isolation procedure, by people qualified for it."
-    />
-    <EmptyNote v-if="joints.length === 0" kind="empty">No plug of this job meets the vehicle yet. Settle the facts at Match: they decide which plugs it has.</EmptyNote>
+    <CautionNote v-if="context.profile.highVoltage" :text="WIRE_STATION.highVoltage" />
+    <EmptyNote v-if="joints.length === 0" kind="empty">{{ WIRE_STATION.noPlug }}</EmptyNote>
     <WireFloor v-else-if="floor" @whole="floor = false" />
     <template v-else>
       <section class="leaf">
@@ -65,7 +64,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
         <CircuitPanel v-if="load" :load="load" @look="look" />
         <JointPanel v-if="joint" :joint="joint" />
       </div>
-      <button v-if="next" type="button" class="push next" @click="look(next)">Next in the picture</button>
+      <button v-if="next" type="button" class="push next" @click="look(next)">{{ WIRE_STATION.next }}</button>
     </template>
     <WatchedLamps v-if="!floor" />
     <GroundPoints v-if="!floor" />
@@ -73,7 +72,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
     <LeftoverPlugs v-if="!floor" />
     <JointList v-if="joints.length > 0 && !floor" />
     <section v-if="standing && !floor" class="leaf stack">
-      <h2>Standing</h2>
+      <h2>{{ WIRE_STATION.standing }}</h2>
       <p>{{ sayStanding(standing) }}</p>
     </section>
   </div>

@@ -1,0 +1,43 @@
+import { plural } from '@jade/words/units';
+
+export const CHECK_IN_STATION = {
+  view: 'View',
+  allTried: 'Every factory lamp is tried.',
+  toTry: (left: number, all: number) => `${left} of ${plural(all, 'lamp')} to try: pick one on the drawing.`,
+  drawing: (maker: string, model: string, view: string) => `${maker} ${model} from the ${view}: lamps and gaps`,
+  withOn: (state: string) => `with ${state} on`,
+  nominal: (nominalMm: number, imperial: string) => `about ${nominalMm} mm (${imperial})`,
+  gap: 'Gap',
+  marks: 'Rings are lamps, bars are panel gaps.',
+  othersWork: (count: number) => `The other ${count} work`,
+  found: 'Damage and accessories found',
+  noteDamage: 'Note damage',
+  fitted: 'Something was fitted here',
+  noneNoted: 'None noted. What is not noted now is ours later.',
+  offBefore: (pieces: readonly string[]) => `off before ${pieces.join(', ')}`,
+  vehicleNumber: 'Vehicle number',
+  modelYear: (year: number) => `Model year ${year}`,
+  noModelYear: 'Model year not known',
+  toVehicle: 'the vehicle and its visits',
+  number: 'Number, 17 places',
+  asItCame: 'As it came in',
+  keys: 'Keys at',
+  battery: 'Battery and fault codes',
+  atRest: 'Battery at rest',
+  addCode: 'Add a fault code',
+  noneStored: 'Read: none stored',
+  allEntered: 'All codes entered',
+  codeTitle: 'A fault code',
+  damageTitle: (view: string) => `Damage seen from the ${view}`,
+  code: 'Code as the scanner shows it',
+  whatAndWhere: 'What and where',
+} as const;
+
+export const FACT_LIST = {
+  lookAt: 'Look at',
+  label: 'Facts of this vehicle',
+  assumed: (seen: string | undefined) => (seen ? `assumed, seen ${seen}` : 'assumed'),
+  surelyNotOf: (label: string) => `${label}: surely not`,
+  surelyNot: 'Surely not',
+  none: 'This profile names no facts.',
+} as const;

@@ -1,0 +1,17 @@
+import { plural } from '@jade/words/units';
+
+export const GATHER_STATION = {
+  laidOut: (maker: string, name: string) => `${maker} ${name}, laid out`,
+  toCount: (items: number) => (items === 0 ? 'everything is counted' : `${plural(items, 'item')} to count`),
+  restAsListed: 'The rest is as listed',
+  notNeeded: 'not needed on this vehicle',
+  ifNeeded: (wanted: number) => `${wanted} if needed`,
+  listed: (wanted: number) => `${wanted} listed`,
+  less: (name: string) => `One ${name} less`,
+  tapWhenHere: (name: string, counted: number | undefined, wanted: number) => `${name}: ${counted ?? 'not counted'}, tap when ${wanted} are here`,
+  more: (name: string) => `One ${name} more`,
+  bench: 'On the bench first',
+  done: 'Done',
+  markDone: 'Mark done',
+  shelf: 'From the shelf',
+} as const;

@@ -1,0 +1,31 @@
+import { plural } from '@jade/words/units';
+
+export const PRACTICE_VIEW = {
+  title: 'Practice bench',
+  asks: 'A plug is drawn; nobody knows it. Find what is wanted with as little as proves it.',
+  anotherPlug: 'Another plug',
+  leaveIt: 'Leave this plug, draw another',
+  wanted: (functions: readonly string[]) => `Wanted: ${functions.join(', ')}`,
+  proved:
+    'One reading in a hundred is wrong, and one wire may leak. A pin is proved when it is on with its state, off without it, and nothing else is left within one in a thousand.',
+  helperSwitches: 'What the helper switches',
+  nowTap: '— now tap the pin to read.',
+  reading: (pin: string, state: string, minutes: string) => `pin ${pin} with ${state}, ${minutes}`,
+  soFar: (minutes: string, count: number) => `${minutes} so far, ${count} read`,
+  isProved: (pin: string) => `Pin ${pin} is proved to be`,
+  whatRead: 'What was read',
+  table: 'What was read, a row for each pin',
+  pin: 'Pin',
+  say: 'What the readings say',
+  score: (score: number) => `${score} of 100`,
+  done: 'Done',
+  working: 'Working out what it was worth …',
+  noneWasted: 'No reading was wasted.',
+  keep: 'Keep the result',
+  goes: 'As it goes',
+  lastWorth: 'The last reading was worth its time.',
+  results: 'Your results',
+  none: 'None yet: the first plug that is done stands here.',
+  scores: (scores: readonly number[]) => `Scores of ${plural(scores.length, 'practice')}: ${scores.join(', ')}`,
+  caution: 'Training only: on a vehicle the parking brake is set, wheels are chocked, and a powered probe touches no wire of it.',
+} as const;
