@@ -125,7 +125,7 @@ test(
     await page.getByLabel('Find a job').fill('wren crossover');
     await page.getByRole('link', { name: /Cancelled: sold the car/ }).waitFor();
     await page.getByRole('button', { name: 'Back to the board' }).click();
-    await page.getByText('What the marks mean').click();
+    await page.getByText('Help', { exact: true }).click();
     await page.getByText('somebody has to decide something').waitFor();
   },
   LONG_MS,

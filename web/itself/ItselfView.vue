@@ -5,6 +5,7 @@ import { LONGEST_TEXT } from '@jade/core/job';
 import { CANCEL, ITSELF, sayUndoing } from '@jade/words/itself';
 import { sayPageTitle } from '@jade/words/shell';
 import AskText from '../design/AskText.vue';
+import HelpHere from '../design/HelpHere.vue';
 import JobGate from '../job/JobGate.vue';
 import { useJob } from '../job/store.ts';
 import RightGate from '../session/RightGate.vue';
@@ -37,6 +38,7 @@ function cancel(why: string): void {
       <header class="page-head">
         <h1>{{ ITSELF.title }}</h1>
         <p class="soft">{{ ITSELF.question }}</p>
+        <HelpHere class="last" of="itself" />
       </header>
     </template>
     <p v-if="job.state.cancelled" class="heeded" role="status">

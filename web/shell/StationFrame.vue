@@ -9,6 +9,8 @@ import { STATION_NAMES, STATION_QUESTIONS, sayHold } from '@jade/words/stations'
 import { sayContradiction } from '@jade/words/job';
 import AskText from '../design/AskText.vue';
 import EmptyNote from '../design/EmptyNote.vue';
+import HelpHere from '../design/HelpHere.vue';
+import StationMarks from '../design/StationMarks.vue';
 import { useNight } from '../itself/night.ts';
 import NotesPane from '../itself/NotesPane.vue';
 import JobGate from '../job/JobGate.vue';
@@ -80,6 +82,7 @@ function except(note: string): void {
           </ul>
         </details>
         <p v-else class="wants done">{{ FRAME.settled }}</p>
+        <HelpHere :key="station" :of="station"><StationMarks /></HelpHere>
       </header>
     </template>
     <template #default="{ view, context }">

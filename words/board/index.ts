@@ -27,8 +27,7 @@ export const BOARD = {
   again: 'Try again',
   reading: 'Reading the board…',
   empty: 'No job is open. Open one for the vehicle that stands in the yard.',
-  marks: 'What the marks mean',
-  marksWhy: 'Eleven marks, one for each station in the order of work, each with its state. The line below says what holds the job back now.',
+  marksWhy: 'Eleven marks, one for each station in the order of work, each with its state. The line beside or below them says what holds the job back now.',
   more: (count: number) => `Show ${plural(count, 'earlier job')}`,
 } as const;
 

@@ -4,10 +4,11 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { byBay, byDay, byWeekLeft } from '@jade/core/board';
 import type { JobLine as Line } from '@jade/contract/job';
-import { BOARD, MARKS, sayDayGroup, sayWeek } from '@jade/words/board';
+import { BOARD, sayDayGroup, sayWeek } from '@jade/words/board';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
-import StationMark from '../../design/StationMark.vue';
+import HelpHere from '../../design/HelpHere.vue';
+import StationMarks from '../../design/StationMarks.vue';
 import { ask } from '../../ask/index.ts';
 import { useClock } from '../../job/clock.ts';
 import { follow } from '../../stream/index.ts';
@@ -129,21 +130,11 @@ onUnmounted(() => clearTimeout(asking));
       <RightGate right="open a job"
         ><button type="button" class="push main" @click="opening = true">{{ BOARD.open }}</button></RightGate
       >
+      <HelpHere of="board"><StationMarks /></HelpHere>
     </header>
     <div class="line ways">
       <ChoiceRow :label="BOARD.by" :choices="AS" :value="as" @choose="(value) => (as = value)" />
       <v-text-field v-model="words" class="find" :label="BOARD.find" :placeholder="BOARD.findHint" type="search" variant="outlined" density="compact" hide-details />
-      <details class="marks">
-        <summary>{{ BOARD.marks }}</summary>
-        <div class="leaf stack">
-          <p>{{ BOARD.marksWhy }}</p>
-          <ul>
-            <li v-for="mark in MARKS" :key="mark.state">
-              <span class="on-slate"><StationMark :state="mark.state" :size="17" /></span> {{ mark.text }}
-            </li>
-          </ul>
-        </div>
-      </details>
     </div>
     <EmptyNote v-if="failed" kind="failed"
       >{{ BOARD.away }} <button type="button" class="push small" @click="load">{{ BOARD.again }}</button></EmptyNote
@@ -195,38 +186,5 @@ onUnmounted(() => clearTimeout(asking));
 .find {
   flex: 1 1 240px;
   max-width: 460px;
-}
-
-.marks {
-  margin-left: auto;
-}
-
-.marks summary {
-  min-height: 40px;
-  align-content: center;
-  cursor: pointer;
-  font-weight: 560;
-}
-
-.marks > .leaf {
-  position: absolute;
-  right: 0;
-  z-index: 4;
-  width: min(380px, 90vw);
-  box-shadow: 0 6px 24px rgb(0 0 0 / 30%);
-}
-
-.marks li {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  padding: 3px 0;
-}
-
-.on-slate {
-  display: inline-flex;
-  padding: 4px 6px;
-  border-radius: 3px;
-  background: var(--slate);
 }
 </style>

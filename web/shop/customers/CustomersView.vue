@@ -6,6 +6,7 @@ import { COMMON } from '@jade/words/common';
 import { CUSTOMERS_VIEW } from '@jade/words/customers';
 import { plural } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
+import HelpHere from '../../design/HelpHere.vue';
 import RightGate from '../../session/RightGate.vue';
 import CustomerPane from './CustomerPane.vue';
 import ListDialog from './ListDialog.vue';
@@ -50,6 +51,7 @@ async function changed(show?: { vehicle: string } | { customer: string }): Promi
       <RightGate right="keep customers"
         ><button type="button" class="push" @click="asking = 'vehicle'">{{ CUSTOMERS_VIEW.newVehicle }}</button></RightGate
       >
+      <HelpHere of="customers" />
     </header>
     <div class="split">
       <section class="stack finder" :aria-label="CUSTOMERS_VIEW.find">

@@ -9,6 +9,7 @@ import { COMMON } from '@jade/words/common';
 import { LIBRARY_VIEW } from '@jade/words/library';
 import { metres, money } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
+import HelpHere from '../../design/HelpHere.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, VIEWS } from '../../design/geometry/outline.ts';
@@ -136,6 +137,7 @@ onMounted(async () => {
       <RightGate right="take in documents"
         ><label class="push file">{{ LIBRARY_VIEW.takeFile }}<input type="file" accept="application/json,.json" multiple class="out-of-sight" @change="take" /></label
       ></RightGate>
+      <HelpHere of="library" />
     </header>
     <div v-if="report.length > 0" class="leaf" role="status">
       <p v-for="text in report" :key="text" class="mono">{{ text }}</p>

@@ -6,6 +6,7 @@ import type { PersonShown } from '@jade/contract/people';
 import { COMMON } from '@jade/words/common';
 import { PEOPLE_VIEW } from '@jade/words/people';
 import EmptyNote from '../../design/EmptyNote.vue';
+import HelpHere from '../../design/HelpHere.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import { fits } from '../../design/words.ts';
 import WordsField from '../../design/WordsField.vue';
@@ -70,6 +71,7 @@ function keep(left = false): Promise<void> {
       <RightGate right="keep people" quiet
         ><button type="button" class="push" @click="begin('new')">{{ PEOPLE_VIEW.somebodyNew }}</button></RightGate
       >
+      <HelpHere of="people" />
     </header>
     <EmptyNote v-if="failed" kind="failed"
       >{{ PEOPLE_VIEW.away }} <button type="button" class="push small" @click="load">{{ COMMON.tryAgain }}</button></EmptyNote

@@ -12,6 +12,7 @@ import { sayClaim, sayFunctions, sayKeptPractice, sayPinFound, sayReading, saySc
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
+import HelpHere from '../../design/HelpHere.vue';
 import ProbeFace from '../../design/drawings/ProbeFace.vue';
 import { ask } from '../../ask/index.ts';
 import { useAttempt } from '../../ask/attempt.ts';
@@ -94,6 +95,7 @@ const rows = computed(() =>
       <h1>{{ PRACTICE_VIEW.title }}</h1>
       <p class="soft grow">{{ PRACTICE_VIEW.asks }}</p>
       <button type="button" class="push" @click="another">{{ practice.done ? PRACTICE_VIEW.anotherPlug : PRACTICE_VIEW.leaveIt }}</button>
+      <HelpHere of="practice" />
     </header>
     <div class="split">
       <section class="leaf stack" aria-labelledby="practice-plug">
