@@ -44,7 +44,7 @@ test(
     await counter.goto(`${shop.address}/people`);
     await counter.getByRole('button', { name: 'Let a device in' }).click();
     const code = ((await counter.locator('.code').textContent()) ?? '').trim();
-    await counter.getByText(/Good for one device, for another (10 min 00|9 min)/).waitFor();
+    await counter.getByText(/Good for one device, for another (10\smin\s00|9\smin)/).waitFor();
     expect(await serious(counter)).toEqual([]);
     await typed.fill(code.toLowerCase());
     await tablet.getByRole('button', { name: 'Let it in' }).click();

@@ -79,6 +79,17 @@ class Walk {
     }
     await this.measure('Battery at rest', '12.6');
     await this.button('Read: none stored');
+    await this.button('None is lit');
+    await this.lens('left', 'light haze');
+    await this.lens('right', 'clear');
+    // One lens is clearer than the other: that is said, and kept with a word.
+    await this.page.getByText('The other side: light haze. Was one of the two renewed?').waitFor();
+    await this.page.getByLabel('Why it is so').fill('renewed last year');
+    await this.button('Keep it');
+  }
+
+  private async lens(side: string, grade: string): Promise<void> {
+    await this.press(this.page.getByRole('radiogroup', { name: `Lens of dipped beam, ${side}` }).getByRole('radio', { name: grade }));
   }
 
   async matchAndGather(): Promise<void> {
@@ -200,6 +211,8 @@ class Walk {
     await this.button(/^Tried: all \d+ light as they should/);
     await this.button(/^Tried: (all|the other) \d+ are as on arrival/);
     await this.button('Read: none stored');
+    await this.button('None is lit');
+    await this.button('The others as on arrival');
     // One of them is wider than it came: that is said, measured again, and kept with a word.
     for (const [gap, widthMm] of Object.entries(GAPS)) if (!gap.startsWith('Skin to wing, right')) await this.measure(new RegExp(`^${gap}`), widthMm);
     await this.measure(/^Skin to wing, right/, '0.31 in');

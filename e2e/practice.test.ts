@@ -63,7 +63,7 @@ test(
     expect(named).toBeGreaterThanOrEqual(2);
     await page.getByRole('heading', { name: / of 100$/ }).waitFor();
     expect(await page.getByText(/, and it was proved\.$/).count()).toBe(named);
-    await page.getByRole('img', { name: /^Scores of 1 practices: \d+$/ }).waitFor();
+    await page.getByRole('img', { name: /^Scores of 1 practice: \d+$/ }).waitFor();
     expect(await serious(page)).toEqual([]);
 
     await page.getByRole('button', { name: 'Another plug' }).click();

@@ -200,6 +200,11 @@ test(
       .waitFor();
     await page.getByRole('button', { name: 'Something was fitted here' }).click();
     await page.getByRole('textbox', { name: 'What it is' }).fill('Stone guard');
+    await page.getByRole('spinbutton', { name: 'How many' }).fill('4');
+    // Minutes that make one wonder are kept with a word.
+    await page.getByRole('spinbutton', { name: 'Minutes to take it off' }).fill('75');
+    await page.getByText(/^More than 1\s*h for this alone/).waitFor();
+    await page.getByLabel('Why it is so').fill('welded on');
     await page.getByRole('combobox', { name: 'Pieces it holds back' }).focus();
     await page.keyboard.press('ArrowDown');
     await page.getByRole('option', { name: 'Wheel arch liner, left', exact: true }).click();

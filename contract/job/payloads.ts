@@ -15,8 +15,10 @@ import {
   MOST_STROKE,
   MOST_STROKES,
   PLUG_SIDES,
+  LENS_GRADES,
   MOMENTS,
   SCHOOLS,
+  WARNING_LAMPS,
   WIRE_OPENINGS,
   type DocumentPin as PlainPin,
   type FittedKit as PlainFitted,
@@ -192,6 +194,19 @@ class CodesRead implements P<'codes.read'> {
   @Whole(0, 500) count!: number;
 }
 
+class WarningsRead implements P<'warnings.read'> {
+  @OneOf(MOMENTS) moment!: P<'warnings.read'>['moment'];
+  @OneOfEach(WARNING_LAMPS, 20) lit!: P<'warnings.read'>['lit'];
+  @Optional() @Text(MOST.why) why?: string;
+}
+
+class LensGraded implements P<'lens.graded'> {
+  @Slug() lamp!: string;
+  @OneOf(MOMENTS) moment!: P<'lens.graded'>['moment'];
+  @OneOf(LENS_GRADES) grade!: P<'lens.graded'>['grade'];
+  @Optional() @Text(MOST.why) why?: string;
+}
+
 class GapMeasured implements P<'gap.measured'> {
   @Slug() gap!: string;
   @OneOf(MOMENTS) moment!: P<'gap.measured'>['moment'];
@@ -255,6 +270,7 @@ class AccessoryFound implements P<'accessory.found'> {
   @OneOf(DRIVES) drive!: P<'accessory.found'>['drive'];
   @Optional() @Text(MOST.size) size?: string;
   @Whole(0, 200) count!: number;
+  @Optional() @Text(MOST.why) why?: string;
 }
 
 class WayBlocked implements P<'way.blocked'> {
@@ -285,6 +301,7 @@ class FastenerSeized implements P<'fastener.seized'> {
   @Slug() group!: string;
   @Whole(1, 500) count!: number;
   @Amount(0, 600) addMin!: number;
+  @Optional() @Text(MOST.why) why?: string;
 }
 
 class FastenersNoted implements P<'fastener.broken'> {
@@ -597,6 +614,8 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'battery.measured': BatteryMeasured,
   'code.recorded': CodeRecorded,
   'codes.read': CodesRead,
+  'warnings.read': WarningsRead,
+  'lens.graded': LensGraded,
   'gap.measured': GapMeasured,
   'damage.noted': DamageNoted,
   'option.chosen': OptionChosen,

@@ -95,6 +95,7 @@ test.each<[Happened['type'], object, [string, string, string][]]>([
   ['step.passed', { kit: 'test-kit', step: 'glue', pass: 'start' }, [['step', 'glue', 'step']]],
   ['test.tried', { kit: 'test-kit', test: 'rain', passed: true }, [['test', 'rain', 'test']]],
   ['final.tried', { lamp: 'beacon', result: 'works' }, [['lamp', 'beacon', 'lamp function']]],
+  ['lens.graded', { lamp: 'beacon', moment: 'before', grade: 'clear' }, [['lamp', 'beacon', 'lamp function']]],
   ['gap.measured', { gap: 'door', moment: 'before', widthMm: 4 }, [['gap', 'door', 'gap']]],
   ['sensor.unplugged', { sensor: 'camera' }, [['sensor', 'camera', 'sensor']]],
   ['sensor.reconnected', { sensor: 'camera' }, [['sensor', 'camera', 'sensor']]],

@@ -183,6 +183,7 @@ function eventFaults(
     case 'final.tested':
       return inKit(event.payload.kit, { test: testsKnown(event.payload.kit) });
     case 'baseline.tried':
+    case 'lens.graded':
     case 'final.tried':
       return among(profile.functions, event.payload.lamp, 'lamp', 'lamp function');
     case 'gap.measured':

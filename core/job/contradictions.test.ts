@@ -40,3 +40,17 @@ test('measures that differ as two hands differ are the same; of other moments th
   expect(pairs(aim('fern', -100), aim('copper', -104))).toEqual([]);
   expect(pairs(aim('fern', -100), aim('copper', 100))).toHaveLength(1);
 });
+
+test('two who see other warning lamps lit, or another grade of one lens, contradict each other; the order of the lamps says nothing', () => {
+  const [one, other] = [
+    said('fern', 0, 'warnings.read', { moment: 'before', lit: ['engine', 'airbag'] }),
+    said('copper', 9, 'warnings.read', { moment: 'before', lit: ['airbag'] }),
+  ];
+  expect(pairs(one, other)).toEqual([[one.id, other.id]]);
+  expect(pairs(one, said('copper', 9, 'warnings.read', { moment: 'before', lit: ['airbag', 'engine'] }))).toEqual([]);
+  expect(pairs(one, said('copper', 9, 'warnings.read', { moment: 'after', lit: [] }))).toEqual([]);
+  const lens = (person: string, grade: string, lamp = 'dipped') => said(person, 3, 'lens.graded', { lamp, moment: 'before', grade });
+  const [clear, hazy] = [lens('fern', 'clear'), lens('copper', 'light haze')];
+  expect(pairs(clear, hazy)).toEqual([[clear.id, hazy.id]]);
+  expect(pairs(clear, lens('copper', 'light haze', 'other'))).toEqual([]);
+});

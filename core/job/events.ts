@@ -67,6 +67,29 @@ export interface GroupCount {
   count: number;
 }
 
+export const WARNING_LAMPS = [
+  'engine',
+  'charging',
+  'oil pressure',
+  'brakes',
+  'anti-lock brakes',
+  'stability',
+  'airbag',
+  'power steering',
+  'tyre pressure',
+  'lamp out',
+  'headlamp levelling',
+  'driver assistance',
+  'high voltage',
+  'another',
+] as const;
+/** A warning lamp of the instrument panel, in generic words. */
+export type WarningLamp = (typeof WARNING_LAMPS)[number];
+
+export const LENS_GRADES = ['clear', 'light haze', 'heavy haze'] as const;
+/** How clear the lens of a factory lamp is, from the best to the worst. */
+export type LensGrade = (typeof LENS_GRADES)[number];
+
 /** Something an owner or another shop added, found on this vehicle: it comes off before the pieces it `holds`, and goes back after them. */
 export interface Accessory {
   accessory: string;
@@ -80,6 +103,8 @@ export interface Accessory {
   drive: Drive;
   size?: string;
   count: number;
+  /** What was said of minutes that made one wonder. */
+  why?: string;
 }
 
 export const SCHOOLS = ['least set-up', 'prove one side first'] as const;
@@ -154,6 +179,8 @@ export interface Payloads {
   'battery.measured': { restV: number; why?: string };
   'code.recorded': { moment: Moment; code: string; note?: string };
   'codes.read': { moment: Moment; count: number };
+  'warnings.read': { moment: Moment; lit: WarningLamp[]; why?: string };
+  'lens.graded': { lamp: string; moment: Moment; grade: LensGrade; why?: string };
   'gap.measured': { gap: string; moment: Moment; widthMm: number; why?: string };
   'damage.noted': { place: string; note: string };
   'option.chosen': { kit: string; option: string; choice: string };
@@ -175,7 +202,7 @@ export interface Payloads {
   'order.chosen': { school: School; people: 1 | 2; side?: 'left' | 'right' };
   'opening.left': { why: string };
   'opening.resumed': { why: string };
-  'fastener.seized': { piece: string; group: string; count: number; addMin: number };
+  'fastener.seized': { piece: string; group: string; count: number; addMin: number; why?: string };
   'fastener.broken': { piece: string; group: string; count: number };
   'fastener.dropped': { piece: string; group: string; count: number };
   'fastener.found': { piece: string; group: string; count: number };

@@ -208,6 +208,12 @@ test.each<[EventType, object, object]>([
   ['battery.measured', { restV: 12.4 }, { restV: 12.4 }],
   ['code.recorded', { code: 'B1', moment: 'after', note: 'x' }, { codes: { before: [], after: [{ code: 'B1', note: 'x' }] } }],
   ['codes.read', { moment: 'before', count: 3 }, { codesRead: { before: 3 } }],
+  ['warnings.read', { moment: 'after', lit: ['airbag'], why: 'owner knows' }, { warnings: { after: ['airbag'] }, measureWhy: { 'warnings/after': 'owner knows' } }],
+  [
+    'lens.graded',
+    { lamp: 'dipped', moment: 'before', grade: 'heavy haze', why: 'old' },
+    { lenses: { before: { dipped: 'heavy haze' }, after: {} }, measureWhy: { 'lens/dipped/before': 'old' } },
+  ],
   ['gap.measured', { gap: 'wing', moment: 'after', widthMm: 4.5 }, { gaps: { before: {}, after: { wing: 4.5 } } }],
   ['damage.noted', { place: 'door', note: 'dent' }, { damage: [{ event: '00000000-0000-7000-8000-000000000002', place: 'door', note: 'dent' }] }],
   ['option.chosen', { kit: 'k', option: 'lens', choice: 'amber' }, { options: { k: { lens: 'amber' } } }],

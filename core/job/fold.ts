@@ -3,7 +3,7 @@ import { key } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
-import { emptyJob, gapWhyKey, records, wanting, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
+import { emptyJob, gapWhyKey, lensWhyKey, records, wanting, warningsWhyKey, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
 
@@ -154,6 +154,14 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'code.recorded': (state, { moment, code, note }) => void state.codes[moment].push({ code, note }),
   'codes.read': (state, { moment, count }) => void (state.codesRead[moment] = count),
+  'warnings.read': (state, { moment, lit, why }) => {
+    state.warnings[moment] = lit;
+    said(state, warningsWhyKey(moment), why);
+  },
+  'lens.graded': (state, { lamp, moment, grade, why }) => {
+    state.lenses[moment][lamp] = grade;
+    said(state, lensWhyKey(lamp, moment), why);
+  },
   'gap.measured': (state, { gap, moment, widthMm, why }) => {
     state.gaps[moment][gap] = widthMm;
     said(state, gapWhyKey(gap, moment), why);

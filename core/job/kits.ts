@@ -153,6 +153,9 @@ export const functionsOf = once(({ profile, state }): LampFunction[] => {
   return profile.functions.filter((lamp) => evaluate(lamp.when, facts) !== 'no');
 });
 
+/** Lamps whose lens is graded for haze: those of the dipped beam, which has a cut-off to lose. */
+export const lensesOf = (context: JobContext): LampFunction[] => functionsOf(context).filter(({ state }) => state === 'dipped');
+
 /** A lamp of a kit that a rule of the rule set says how to aim, with where it sits. */
 export interface LampToAim {
   kit: Kit;

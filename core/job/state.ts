@@ -5,11 +5,26 @@ import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
-import type { Accessory, BaselineResult, FactCertainty, FoundPlug, JointCheck, LedTo, Moment, NightItem, Payloads, PlugSide, Stroke, WireOpening } from './events.ts';
+import type {
+  Accessory,
+  BaselineResult,
+  FactCertainty,
+  FoundPlug,
+  JointCheck,
+  LedTo,
+  LensGrade,
+  Moment,
+  NightItem,
+  Payloads,
+  PlugSide,
+  Stroke,
+  WarningLamp,
+  WireOpening,
+} from './events.ts';
 import type { StationId } from './stations.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 12;
+export const FOLD_VERSION = 13;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -86,8 +101,12 @@ export interface JobState {
   restV?: number;
   codes: Record<Moment, { code: string; note?: string }[]>;
   codesRead: Partial<Record<Moment, number>>;
+  /** Warning lamps that were lit with everything running; not read where it is not there. */
+  warnings: Partial<Record<Moment, WarningLamp[]>>;
+  /** How clear lenses are, by lamp function. */
+  lenses: Record<Moment, Record<string, LensGrade>>;
   gaps: Record<Moment, Record<string, number>>;
-  /** What was said of measures that made one wonder: of the battery, or of a gap and its moment. */
+  /** What was said of measures that made one wonder: of the battery, of a gap or a lens and its moment, of the warning lamps of a moment. */
   measureWhy: Record<string, string>;
   damage: { event: string; place: string; note: string }[];
   options: Record<string, Record<string, string>>;
@@ -190,8 +209,10 @@ export interface JobState {
   questions: OpenQuestion[];
 }
 
-/** Under what a word on a gap is kept. */
+/** Under what a word on a gap is kept, on a lens, on the warning lamps. */
 export const gapWhyKey = (gap: string, moment: Moment): string => `${gap}/${moment}`;
+export const lensWhyKey = (lamp: string, moment: Moment): string => `lens/${lamp}/${moment}`;
+export const warningsWhyKey = (moment: Moment): string => `warnings/${moment}`;
 
 /** A record without a prototype, so that an id may be any word. */
 export function records<T>(): Record<string, T> {
@@ -214,6 +235,8 @@ export function emptyJob(): JobState {
     final: records(),
     codes: { before: [], after: [] },
     codesRead: records(),
+    warnings: records(),
+    lenses: { before: records(), after: records() },
     gaps: { before: records(), after: records() },
     measureWhy: records(),
     damage: [],

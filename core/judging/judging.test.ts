@@ -1,5 +1,5 @@
 import type { GapPoint } from '../vehicle/index.ts';
-import { acrossFrom, judgeGap, judgeOpening, judgeRest } from './index.ts';
+import { acrossFrom, judgeGap, judgeLens, judgeMinutes, judgeOpening, judgeRest, judgeWarnings, lensWorse } from './index.ts';
 
 const codes = (list: readonly { code: string }[]) => list.map(({ code }) => code);
 const gap = (id: string, side: GapPoint['side'], yMm: number, part: Partial<GapPoint> = {}): GapPoint => ({
@@ -62,4 +62,29 @@ test('a job is not promised for a time that is past, and a second one of a vehic
   expect(judgeOpening(undefined, false, false, now)).toEqual(['job open']);
   expect(judgeOpening(undefined, false, true, now)).toEqual([]);
   expect(judgeOpening(past, false, false, now)).toEqual(['promise past', 'job open']);
+});
+
+test('a lamp that a control unit lights is wondered at where no code is stored; others, and unread codes, say nothing', () => {
+  expect(judgeWarnings(['tyre pressure', 'airbag', 'engine'], 0)).toEqual([{ code: 'no code', lit: ['airbag', 'engine'] }]);
+  expect(judgeWarnings(['airbag'], 1)).toEqual([]);
+  expect(judgeWarnings(['airbag'], undefined)).toEqual([]);
+  expect(judgeWarnings(['tyre pressure', 'oil pressure', 'lamp out', 'another'], 0)).toEqual([]);
+  expect(judgeWarnings([], 0)).toEqual([]);
+});
+
+test('a lens is held against the one across from it and against how it came: worse is no doubt, better is', () => {
+  expect(judgeLens('light haze', 'light haze')).toEqual([]);
+  expect(judgeLens('light haze', undefined)).toEqual([]);
+  expect(judgeLens('light haze', 'clear')).toEqual([{ code: 'lens uneven', other: 'clear' }]);
+  expect(judgeLens('heavy haze', 'heavy haze', 'light haze')).toEqual([]);
+  expect(judgeLens('clear', 'clear', 'light haze')).toEqual([{ code: 'lens better', before: 'light haze' }]);
+  expect([lensWorse('heavy haze', 'clear'), lensWorse('clear', 'light haze'), lensWorse('clear', 'clear')]).toEqual([2, -1, 0]);
+});
+
+test('minutes of work are more than none, and not more than they are likely to be', () => {
+  expect(judgeMinutes(0)).toEqual([{ code: 'no time' }]);
+  expect(judgeMinutes(0.5)).toEqual([]);
+  expect(judgeMinutes(60)).toEqual([]);
+  expect(judgeMinutes(60.5)).toEqual([{ code: 'long', likelyMin: 60 }]);
+  expect(judgeMinutes(31, 30)).toEqual([{ code: 'long', likelyMin: 30 }]);
 });

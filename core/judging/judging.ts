@@ -1,3 +1,4 @@
+import { LENS_GRADES, type LensGrade, type WarningLamp } from '../job/index.ts';
 import type { GapPoint } from '../vehicle/index.ts';
 
 /** What makes one wonder about a measure. It is said where it is entered, and allowed with a word that stays in the record. */
@@ -8,7 +9,12 @@ export type MeasureDoubt =
   | { code: 'outside'; nominalMm: number; toleranceMm: number }
   | { code: 'changed'; beforeMm: number }
   | { code: 'uneven'; otherMm: number }
-  | { code: 'alike'; count: number };
+  | { code: 'alike'; count: number }
+  | { code: 'no code'; lit: WarningLamp[] }
+  | { code: 'lens uneven'; other: LensGrade }
+  | { code: 'lens better'; before: LensGrade }
+  | { code: 'no time' }
+  | { code: 'long'; likelyMin: number };
 
 /** Of a battery of 12 V, at rest: below the first it should be charged, above the second it was charged just now, beyond the others it is another battery. Defaults, to be confirmed. */
 const REST = { lowV: 12, highV: 13, leastV: 8, mostV: 16 };
@@ -74,4 +80,43 @@ export function judgeOpening(promisedAt: string | undefined, lastSigned: boolean
     ...(promisedAt !== undefined && Date.parse(promisedAt) < Date.parse(now) ? ['promise past' as const] : []),
     ...(lastSigned === false && !second ? ['job open' as const] : []),
   ];
+}
+
+/** Warning lamps that a control unit lights and keeps a fault code for; the others look at a level, a pressure or a bulb alone. */
+const CODED: readonly WarningLamp[] = ['engine', 'anti-lock brakes', 'stability', 'airbag', 'power steering', 'headlamp levelling', 'driver assistance', 'high voltage'];
+
+/**
+ * Warning lamps that are lit against the fault codes of the same moment: one that a control unit lights while none is stored is wondered at.
+ * @param codes how many fault codes were read then; undefined while they are not read
+ */
+export function judgeWarnings(lit: readonly WarningLamp[], codes: number | undefined): MeasureDoubt[] {
+  const coded = codes === 0 ? lit.filter((lamp) => CODED.includes(lamp)) : [];
+  return coded.length > 0 ? [{ code: 'no code', lit: coded }] : [];
+}
+
+/** How much worse one lens is than another, in grades: below zero where it is better. */
+export const lensWorse = (grade: LensGrade, than: LensGrade): number => LENS_GRADES.indexOf(grade) - LENS_GRADES.indexOf(than);
+
+/**
+ * A lens against the one across from it, and against how it came: lenses of one age haze alike, and none clears up by itself.
+ * @param across the lens of the other side at the same moment
+ * @param before how it came, of one that leaves
+ */
+export function judgeLens(grade: LensGrade, across: LensGrade | undefined, before?: LensGrade): MeasureDoubt[] {
+  return [
+    ...(across !== undefined && across !== grade ? [{ code: 'lens uneven' as const, other: across }] : []),
+    ...(before !== undefined && lensWorse(grade, before) < 0 ? [{ code: 'lens better' as const, before }] : []),
+  ];
+}
+
+/** Minutes above which one wonders, of work for which the profile gives no time. A default, to be confirmed. */
+export const LONG_MIN = 60;
+
+/**
+ * Minutes as somebody says them of work.
+ * @param likelyMin what they hardly exceed
+ */
+export function judgeMinutes(minutes: number, likelyMin = LONG_MIN): MeasureDoubt[] {
+  if (minutes <= 0) return [{ code: 'no time' }];
+  return minutes > likelyMin ? [{ code: 'long', likelyMin }] : [];
 }

@@ -1,7 +1,7 @@
-import { floorSlope, functionsOf, gapWhyKey, lampAims, lostFunctions } from '../job/index.ts';
+import { floorSlope, functionsOf, gapWhyKey, lampAims, lensesOf, lensWhyKey, lostFunctions, warningsWhyKey } from '../job/index.ts';
 import { sense } from '../stations/index.ts';
 import type { With } from './entries.ts';
-import type { AimLine, ArrivalLine, CodesLine, FactoryLine, GapLine, SensorLine } from './sheet.ts';
+import type { AimLine, ArrivalLine, CodesLine, FactoryLine, GapLine, LensLine, SensorLine, WarningsLine } from './sheet.ts';
 
 /** How the vehicle came. */
 export function arrivalLines({ said, state }: With): ArrivalLine[] {
@@ -88,6 +88,35 @@ export function sensorLines({ said, ...context }: With): SensorLine[] {
       due: calibrationDue,
       calibrated: context.state.calibrated[sensor],
       from: [...said.all('piece.moved', (moved) => moved.piece === piece), ...touched],
+    };
+  });
+}
+
+/** Warning lamps on arrival and leaving. */
+export function warningLines({ said, state }: With): WarningsLine[] {
+  return (['before', 'after'] as const).map((moment) => ({
+    moment,
+    lit: state.warnings[moment],
+    why: state.measureWhy[warningsWhyKey(moment)],
+    from: said.last('warnings.read', (own) => own.moment === moment),
+  }));
+}
+
+/** Its lenses, as they came and as they leave. */
+export function lensLines({ said, ...context }: With): LensLine[] {
+  const { state } = context;
+  const lost = lostFunctions(context);
+  return lensesOf(context).map((lamp): LensLine => {
+    const at = (moment: 'before' | 'after') => said.last('lens.graded', (own) => own.lamp === lamp.id && own.moment === moment);
+    const replaced = lost.includes(lamp.id);
+    return {
+      lamp,
+      before: state.lenses.before[lamp.id],
+      after: state.lenses.after[lamp.id],
+      beforeWhy: state.measureWhy[lensWhyKey(lamp.id, 'before')],
+      afterWhy: state.measureWhy[lensWhyKey(lamp.id, 'after')],
+      replaced,
+      from: [...at('before'), ...at('after'), ...(replaced ? said.all('job.opened') : [])],
     };
   });
 }

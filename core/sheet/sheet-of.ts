@@ -1,6 +1,6 @@
 import type { JobContext, LoggedEvent } from '../job/index.ts';
 import { partLines, useLines } from './afterwards.ts';
-import { aimLines, arrivalLines, codeLines, factoryLines, gapLines, sensorLines } from './condition.ts';
+import { aimLines, arrivalLines, codeLines, factoryLines, gapLines, lensLines, sensorLines, warningLines } from './condition.ts';
 import { entriesOf, type With } from './entries.ts';
 import { droppedLines, fedLines, fittedLines, heldLines, litLines, madeLines } from './fitting.ts';
 import { whoLines } from './people.ts';
@@ -40,6 +40,8 @@ export function sheetOf(context: JobContext, log: readonly LoggedEvent[], at: st
     aims: aimLines(given),
     sensors: sensorLines(given),
     codes: codeLines(given),
+    warnings: warningLines(given),
+    lenses: lensLines(given),
     parts: partLines(given),
     use: useLines(given),
     who: whoLines(given),

@@ -1,6 +1,6 @@
 import type { AimError } from '../aiming/index.ts';
 import type { Mileage } from '../customers/index.ts';
-import type { Accessory, BaselineResult, CautionCode, JointCheck, Payloads, WireJoint } from '../job/index.ts';
+import type { Accessory, BaselineResult, CautionCode, JointCheck, LensGrade, Payloads, WarningLamp, WireJoint } from '../job/index.ts';
 import type { AimRule } from '../rules/index.ts';
 import type { Circuit, GapPoint, LampFunction, SupplyId } from '../vehicle/index.ts';
 
@@ -125,6 +125,24 @@ export interface CodesLine extends Said {
   codes: { code: string; note?: string; from: string[] }[];
 }
 
+/** Warning lamps of the instrument panel at a moment; `lit` where they were looked at. */
+export interface WarningsLine extends Said {
+  moment: 'before' | 'after';
+  lit?: WarningLamp[];
+  why?: string;
+}
+
+/** How clear a lens is. */
+export interface LensLine extends Said {
+  lamp: LampFunction;
+  before?: LensGrade;
+  after?: LensGrade;
+  beforeWhy?: string;
+  afterWhy?: string;
+  /** A kit took its place. */
+  replaced: boolean;
+}
+
 export type PartLine = Said &
   (
     | { code: 'bagged'; piece: string; where: string }
@@ -180,6 +198,8 @@ export interface Sheet {
   aims: AimLine[];
   sensors: SensorLine[];
   codes: CodesLine[];
+  warnings: WarningsLine[];
+  lenses: LensLine[];
   parts: PartLine[];
   use: UseLine[];
   who: WhoLine[];

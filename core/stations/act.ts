@@ -1,4 +1,4 @@
-import { tooManyIn, type FeedBar, type Happened, type SupplyBar } from '../job/index.ts';
+import { LONGEST_TEXT, tooManyIn, type FeedBar, type Happened, type SupplyBar } from '../job/index.ts';
 import type { Pass } from '../kit/index.ts';
 import type { MeasureDoubt } from '../judging/index.ts';
 import type { ReadingDoubt, ReferenceVerdict } from '../probing/index.ts';
@@ -81,4 +81,11 @@ export function isRefused(act: Act): act is { refused: Refusal[] } {
 /** These events, unless something stands against them. */
 export function unless(refusals: readonly Refusal[], events: () => Happened[]): Act {
   return refusals.length > 0 ? { refused: [...refusals] } : { events: events() };
+}
+
+/** A measure that makes one wonder is kept with a word, which stays with it; without one it is not. */
+export function unlessDoubtful(doubts: readonly MeasureDoubt[], why: string | undefined, event: (word: { why?: string }) => Happened): Act {
+  const word = why?.trim() ?? '';
+  if (doubts.length > 0 && word === '') return refused({ code: 'doubtful', doubts: [...doubts] });
+  return unless(tooLong(word, LONGEST_TEXT.why), () => [event(doubts.length > 0 ? { why: word } : {})]);
 }

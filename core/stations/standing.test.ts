@@ -25,6 +25,8 @@ function checkedIn(): TestLog {
   log.add('baseline.tried', { lamp: 'old-fog', result: 'dim' });
   log.add('battery.measured', { restV: 12.6 });
   log.add('codes.read', { moment: 'before', count: 0 });
+  log.add('warnings.read', { moment: 'before', lit: [] });
+  log.add('lens.graded', { lamp: 'dipped', moment: 'before', grade: 'light haze' });
   log.add('gap.measured', { gap: 'wing', moment: 'before', widthMm: 5 });
   return log;
 }
@@ -70,6 +72,8 @@ function readyJob(): TestLog {
   log.add('final.tested', { kit: 'test-kit', test: 'lights', passed: true });
   log.add('final.tried', { lamp: 'dipped', result: 'works' });
   log.add('codes.read', { moment: 'after', count: 0 });
+  log.add('warnings.read', { moment: 'after', lit: [] });
+  log.add('lens.graded', { lamp: 'dipped', moment: 'after', grade: 'light haze' });
   log.add('gap.measured', { gap: 'wing', moment: 'after', widthMm: 5.2 });
   return log;
 }
@@ -82,7 +86,16 @@ test('a fresh job waits for its number; nothing but the match asks a question', 
 });
 
 test('check in wants number, lamps, battery, codes, gaps and facts, and is settled with all of them', () => {
-  expect(codesOf(openedLog(), 'check-in')).toEqual(['number-missing', 'baseline-missing', 'battery-missing', 'codes-before-missing', 'gaps-before-missing', 'fact-unknown']);
+  expect(codesOf(openedLog(), 'check-in')).toEqual([
+    'number-missing',
+    'baseline-missing',
+    'battery-missing',
+    'codes-before-missing',
+    'warnings-before-missing',
+    'lenses-before-missing',
+    'gaps-before-missing',
+    'fact-unknown',
+  ]);
   expect(stateOf(openedLog(), 'check-in')).toBe('not begun');
   expect(stateOf(checkedIn(), 'check-in')).toBe('settled');
 });

@@ -30,6 +30,11 @@ export type Subject =
   | { kind: 'setting'; supply: string; setting: string }
   | { kind: 'number' }
   | { kind: 'codes' }
+  /** Warning lamps of the instrument panel: that they are read, one that is lit, some that are lit without a code. */
+  | { kind: 'warnings'; moment: string }
+  | { kind: 'warning'; lamp: string }
+  | { kind: 'uncoded'; moment: string }
+  | { kind: 'lens'; lamp: string }
   /** The floor that is aimed on. */
   | { kind: 'floor' }
   | { kind: 'log' };

@@ -3,11 +3,11 @@ import { computed, ref, useId, watch } from 'vue';
 import type { MeasureDoubt } from '@jade/core/judging';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { typedMeasure, type TypedUnit } from '@jade/core/units';
-import { DOUBTED, sayDoubt, sayTyped } from '@jade/words/judging';
+import { DOUBTED, sayTyped } from '@jade/words/judging';
 import { sayBetween } from '@jade/words/units';
 import { useLine } from '../drafts/index.ts';
+import DoubtWord from './DoubtWord.vue';
 import { fits } from './words.ts';
-import WordsField from './WordsField.vue';
 
 /**
  * A number measured at the vehicle, with its unit, as it is typed: with a comma, in inches, as a fraction. Written when it is confirmed, not while it is typed;
@@ -84,14 +84,10 @@ function again(): void {
       @blur="leave"
       @keydown.enter="confirm"
     />
-    <div v-if="doubted !== undefined" class="doubt" role="alert">
-      <p v-for="doubt in wonder" :key="doubt.code">{{ sayDoubt(doubt) }}</p>
-      <WordsField v-model="why" :label="DOUBTED.why" :most="LONGEST_TEXT.why" />
-      <div class="line">
-        <button type="button" class="push small" :disabled="!fits(why, LONGEST_TEXT.why)" @click="keep(doubted, why.trim())">{{ DOUBTED.keep }}</button>
-        <button type="button" class="push small" @click="again">{{ DOUBTED.again }}</button>
-      </div>
-    </div>
+    <DoubtWord v-if="doubted !== undefined" v-model="why" :doubts="wonder">
+      <button type="button" class="push small" :disabled="!fits(why, LONGEST_TEXT.why)" @click="keep(doubted, why.trim())">{{ DOUBTED.keep }}</button>
+      <button type="button" class="push small" @click="again">{{ DOUBTED.again }}</button>
+    </DoubtWord>
   </div>
 </template>
 
@@ -102,17 +98,8 @@ function again(): void {
 }
 
 /* What makes one wonder takes the room that it needs. */
-.measure:has(.doubt) {
+.measure:has([role='alert'] textarea, [role='alert'] input) {
   max-width: 420px;
-}
-
-.doubt {
-  display: grid;
-  gap: 6px;
-  margin-top: 6px;
-  padding: 8px 10px;
-  border-left: 5px solid var(--amber);
-  background: var(--amber-soft);
 }
 
 /* The unit stands there before anything is written. */

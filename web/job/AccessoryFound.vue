@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
+import { openUp } from '@jade/core/stations';
 import { DRIVES, SIDES, type Drive, type Side } from '@jade/core/vehicle';
 import { ACCESSORY_FOUND } from '@jade/words/job';
 import ChoiceRow from '../design/ChoiceRow.vue';
+import DoubtWord from '../design/DoubtWord.vue';
 import FormDialog from '../design/FormDialog.vue';
 import { fits, within } from '../design/words.ts';
 import WordsField from '../design/WordsField.vue';
@@ -24,18 +26,26 @@ interface Written {
   openMin: number | string;
   closeMin?: number | string;
   people: number | string;
+  why: string;
 }
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/accessory`,
-  (): Written => ({ name: '', holds: [], side: 'centre', drive: 'hex', size: '', count: '2', openMin: '5', closeMin: undefined, people: '1' }),
+  (): Written => ({ name: '', holds: [], side: 'centre', drive: 'hex', size: '', count: '', openMin: '', closeMin: undefined, people: '1', why: '' }),
 );
 
 const pieces = computed(() => context.value.profile.pieces.filter((piece) => (job.state.pieces[piece.id] ?? 'fitted') === 'fitted'));
+const written = (value: number | string | undefined) => String(value ?? '').trim();
+/** Minutes that make one wonder, once they are written. */
+const doubts = computed(() => {
+  const { openMin, closeMin } = draft.value;
+  return written(openMin) === '' ? [] : openUp.doubtsOfFound(Number(openMin), Number(written(closeMin) || openMin));
+});
 const ready = computed(() => {
-  const { name, holds, size, openMin, count, people } = draft.value;
+  const { name, holds, size, openMin, count, people, why } = draft.value;
+  if (doubts.value.length > 0 && !fits(why, LONGEST_TEXT.why)) return false;
   // A number that was taken out is not a nought.
-  if ([openMin, count, people].some((written) => String(written).trim() === '')) return false;
-  return fits(name, LONGEST_TEXT.accessory) && within(size, LONGEST_TEXT.size) && holds.length > 0 && Number(openMin) > 0 && Number(count) >= 0;
+  if ([openMin, count, people].some((value) => written(value) === '')) return false;
+  return fits(name, LONGEST_TEXT.accessory) && within(size, LONGEST_TEXT.size) && holds.length > 0 && Number(count) >= 0;
 });
 
 function slug(text: string): string {
@@ -50,21 +60,22 @@ function slug(text: string): string {
 }
 
 function record(): void {
-  const { name, holds, side, drive, size, count, openMin, closeMin, people } = draft.value;
+  const { name, holds, side, drive, size, count, openMin, closeMin, people, why } = draft.value;
   const held = context.value.profile.pieces.find((piece) => piece.id === holds[0]);
-  void job.record('accessory.found', {
+  const accessory = {
     accessory: slug(name),
     name: name.trim(),
     side,
     zone: held?.zone ?? 'front',
     holds,
     openMin: Number(openMin),
-    closeMin: Number(closeMin || openMin),
+    closeMin: Number(written(closeMin) || openMin),
     people: Number(people),
     drive,
     ...(size.trim() ? { size: size.trim() } : {}),
     count: Number(count),
-  });
+  };
+  void job.perform(openUp.foundFitted(accessory, why));
   drop();
   emit('close');
 }
@@ -100,5 +111,6 @@ function record(): void {
       />
       <v-text-field v-model="draft.people" :label="ACCESSORY_FOUND.people" type="number" min="1" max="6" variant="outlined" hide-details />
     </div>
+    <DoubtWord v-if="doubts.length > 0" v-model="draft.why" :doubts="doubts" />
   </FormDialog>
 </template>

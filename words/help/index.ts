@@ -80,7 +80,7 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
   },
   'check-in': {
     how: [
-      'Read the vehicle number, measure the battery at rest, read the fault codes, try every factory lamp and measure the gaps, before anything is touched.',
+      'Read the vehicle number, the battery at rest, fault codes and warning lamps; grade the lenses, try every factory lamp, measure the gaps. All of it before anything is touched.',
       'Pick a mark on the drawing, then say what you see. What is not noted now counts as ours when the vehicle leaves.',
     ],
     marks: [
@@ -197,7 +197,7 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
   },
   'hand-over': {
     how: [
-      'Try every lamp again, the new ones by their switches, read the fault codes, measure the gaps. What differs from how it came stands beside it.',
+      'Try every lamp again, the new ones by their switches; read fault codes and warning lamps, look at the lenses, measure the gaps. What differs from how it came stands beside it.',
       'What is still missing leads to the station where it is answered. Then read the sheet with the customer, and sign.',
     ],
     marks: [

@@ -2,6 +2,7 @@ import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrde
 import type { Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import type { Names } from '@jade/words/names';
+import { sayWarnings } from '@jade/words/judging';
 import { sayFunctions } from '@jade/words/probing';
 import { sayKey } from '@jade/words/subject';
 import { sayArea } from '@jade/words/wiring';
@@ -109,6 +110,8 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'battery.measured': ({ restV, why }) => `Battery at rest ${amount(restV, 'V', 1)}${why ? `, ${why}` : ''}`,
   'code.recorded': ({ code, moment }) => `Fault code ${code}, ${moment}`,
   'codes.read': ({ moment, count }) => `Fault codes read ${moment}: ${count === 0 ? 'none' : count}`,
+  'warnings.read': ({ moment, lit, why }) => `Warning lamps, ${moment}: ${sayWarnings(lit)}${why ? `, ${why}` : ''}`,
+  'lens.graded': ({ lamp, moment, grade, why }, names) => `Lens of ${inSentence(names.factory(lamp))}, ${moment}: ${grade}${why ? `, ${why}` : ''}`,
   'gap.measured': ({ gap, widthMm, moment, why }, names) => `${names.gap(gap)}, ${moment}: ${amount(widthMm, 'mm', 1)}${why ? `, ${why}` : ''}`,
   'damage.noted': ({ place, note }) => `Damage, ${place}: ${note}`,
   'option.chosen': ({ kit, option, choice }, names) => `${names.kit(kit)}, ${inSentence(names.option(kit, option))}: ${inSentence(names.choice(kit, option, choice))}`,
@@ -121,15 +124,15 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   },
   'supply.set': ({ supply, is, by }, names) => `${names.supply(supply)} ${is}${by ? `, ${by}` : ''}`,
   'setting.restored': ({ setting }) => `${setting} set again`,
-  'accessory.found': ({ name, holds }, names) =>
-    `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}`,
+  'accessory.found': ({ name, holds, why }, names) =>
+    `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}${why ? `; ${why}` : ''}`,
   'way.blocked': ({ place, way, why }, names) => `${names.place(place)}: ${sayWay(way)} is blocked, ${why}`,
   'way.chosen': ({ place, way }, names) => (way === undefined ? `${names.place(place)}: back to the least labour` : `${names.place(place)}: ${sayWay(way)} chosen`),
   'order.chosen': ({ school, people, side }) => `Order: ${school}${side ? `, ${side} side` : ''}, ${plural(people, 'person', 'people')}`,
   'opening.left': ({ why }) => `Opening given up: ${why}`,
   'opening.resumed': ({ why }) => `Opening taken up again: ${why}`,
-  'fastener.seized': ({ piece, group, count, addMin }, names) =>
-    `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} seized, ${amount(addMin, 'min')} more`,
+  'fastener.seized': ({ piece, group, count, addMin, why }, names) =>
+    `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} seized, ${amount(addMin, 'min')} more${why ? `, ${why}` : ''}`,
   'fastener.broken': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} broken`,
   'fastener.dropped': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} dropped`,
   'fastener.found': ({ piece, group, count }, names) => `${count} × ${names.group(piece, group)} of ${inSentence(names.piece(piece))} found`,

@@ -1,6 +1,9 @@
 import type { MeasureDoubt, OpeningDoubt } from '@jade/core/judging';
 import type { TypedMeasure } from '@jade/core/units';
-import { millimetres, volts } from '@jade/words/units';
+import { millimetres, minutes, volts } from '@jade/words/units';
+
+/** Warning lamps that are lit, as a list. */
+export const sayWarnings = (lit: readonly string[]): string => (lit.length === 0 ? 'none lit' : lit.join(', '));
 
 /** What makes one wonder about a measure, and what to do. */
 export function sayDoubt(doubt: MeasureDoubt): string {
@@ -19,11 +22,21 @@ export function sayDoubt(doubt: MeasureDoubt): string {
       return `The other side has ${millimetres(doubt.otherMm, 1)}.`;
     case 'alike':
       return `The same as ${doubt.count - 1} others: is each of them measured?`;
+    case 'no code':
+      return `Lit: ${sayWarnings(doubt.lit)}. No fault code is stored: read both again, with everything running.`;
+    case 'lens uneven':
+      return `The other side: ${doubt.other}. Was one of the two renewed?`;
+    case 'lens better':
+      return `It came with ${doubt.before}: was it polished or renewed?`;
+    case 'no time':
+      return 'It takes some time: how much?';
+    case 'long':
+      return `More than ${minutes(doubt.likelyMin)} for this alone?`;
   }
 }
 
 /** How a measure that makes one wonder is kept. */
-export const DOUBTED = { why: 'Why it is so', keep: 'Keep it', again: 'Measure again' } as const;
+export const DOUBTED = { why: 'Why it is so', keep: 'Keep it', again: 'Measure again', look: 'Look again' } as const;
 
 /** What cannot be read of a measure as it was typed. */
 export function sayTyped(typed: Extract<TypedMeasure, { fault: string }>, unit: string): string {

@@ -40,6 +40,7 @@ function contentWith(change: Partial<VehicleProfile>, ...more: [string, object][
 }
 const table = (content: ReturnType<typeof contentAfter>, title: RegExp) => content.tables.find((entry) => title.test(entry.title))?.rows ?? [];
 
+const lampRows = (content: ReturnType<typeof contentAfter>) => byTitle(content, /Factory lamps/).filter(([name = '']) => !name.startsWith('Lens'));
 const byTitle = (content: ReturnType<typeof contentAfter>, title: RegExp) => table(content, title).map((row) => row.map(plain));
 
 test('the sheet names the vehicle, the kit, the place in the log, and what is still open', () => {
@@ -51,8 +52,8 @@ test('the sheet names the vehicle, the kit, the place in the log, and what is st
 });
 
 test('each factory lamp stands with how it came and how it leaves', () => {
-  expect(byTitle(contentAfter(), /Factory lamps/)).toEqual([['Dipped beam, left', 'not tried', 'not tried']]);
-  expect(byTitle(contentAfter(['baseline.tried', { lamp: 'dipped-left', result: 'dim' }], ['final.tried', { lamp: 'dipped-left', result: 'works' }]), /Factory lamps/)).toEqual([
+  expect(lampRows(contentAfter())).toEqual([['Dipped beam, left', 'not tried', 'not tried']]);
+  expect(lampRows(contentAfter(['baseline.tried', { lamp: 'dipped-left', result: 'dim' }], ['final.tried', { lamp: 'dipped-left', result: 'works' }]))).toEqual([
     ['Dipped beam, left', 'dim', 'works'],
   ]);
 });
@@ -67,10 +68,29 @@ test('a left and a right lamp of which the same is to be said share a row, other
       ['baseline.tried', { lamp: 'dipped-right', result: right }],
     );
   };
-  expect(byTitle(both('works', 'works'), /Factory lamps/)).toEqual([['Dipped beam, left and right', 'works', 'not tried']]);
-  expect(byTitle(both('works', 'dim'), /Factory lamps/)).toEqual([
+  expect(lampRows(both('works', 'works'))).toEqual([['Dipped beam, left and right', 'works', 'not tried']]);
+  expect(lampRows(both('works', 'dim'))).toEqual([
     ['Dipped beam, left', 'works', 'not tried'],
     ['Dipped beam, right', 'dim', 'not tried'],
+  ]);
+});
+
+test('lenses and warning lamps stand with how they came and how they leave, with what was said of them', () => {
+  const lensRows = (...more: [string, object][]) => byTitle(contentAfter(...more), /Factory lamps/).filter(([name = '']) => name.startsWith('Lens'));
+  expect(lensRows()).toEqual([['Lens of dipped beam, left', 'not graded', 'not graded']]);
+  expect(
+    lensRows(
+      ['lens.graded', { lamp: 'dipped-left', moment: 'before', grade: 'heavy haze', why: 'sea air' }],
+      ['lens.graded', { lamp: 'dipped-left', moment: 'after', grade: 'light haze', why: 'polished by us' }],
+    ),
+  ).toEqual([['Lens of dipped beam, left', 'heavy haze: sea air', 'light haze: polished by us']]);
+  const content = contentAfter(
+    ['warnings.read', { moment: 'before', lit: ['airbag', 'tyre pressure'], why: 'known to the owner' }],
+    ['warnings.read', { moment: 'after', lit: [] }],
+  );
+  expect(byTitle(content, /warning lamps/).slice(2)).toEqual([
+    ['On arrival', 'warning lamps: airbag, tyre pressure', 'known to the owner'],
+    ['Leaving', 'warning lamps: none lit', ''],
   ]);
 });
 
@@ -103,6 +123,8 @@ test('a screw that broke is not said to be renewed until a new one is in; an exc
   expect(byTitle(content, /Fault codes/)).toEqual([
     ['On arrival', 'not read', ''],
     ['Leaving', 'C12', ''],
+    ['On arrival', 'warning lamps not looked at', ''],
+    ['Leaving', 'warning lamps not looked at', ''],
   ]);
   const home = contentAfter(
     ['piece.moved', { piece: 'arch-liner-left', level: 'fitted', fasteners: [{ group: 'liner-screws', count: 4 }] }],

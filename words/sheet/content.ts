@@ -4,7 +4,25 @@ import { standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/names';
 import { sayHold } from '@jade/words/stations';
 import { plural, sayDay, sayMoment, type ShopWays } from '@jade/words/units';
-import { fittedRow, fedRow, litRow, madeRow, arrivalRow, factoryRows, gapRow, aimRow, sensorRow, codeRows, partRow, useRow, whoRow, droppedRow, heldRow } from './rows.ts';
+import {
+  fittedRow,
+  fedRow,
+  litRow,
+  madeRow,
+  arrivalRow,
+  factoryRows,
+  gapRow,
+  aimRow,
+  sensorRow,
+  codeRows,
+  lensRows,
+  warningRow,
+  partRow,
+  useRow,
+  whoRow,
+  droppedRow,
+  heldRow,
+} from './rows.ts';
 
 export interface SheetTable {
   title: string;
@@ -111,7 +129,12 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
       shares: [0.18, 0.46, 0.18, 0.18],
     },
     { title: 'As it arrived', head: ['What', 'As found'], rows: sheet.arrival.map((line) => arrivalRow(line, names)), empty: 'Nothing was written down.' },
-    { title: 'Factory lamps', head: ['Lamp', 'On arrival', 'Leaving'], rows: factoryRows(sheet.factory), empty: 'The profile describes no factory lamps.' },
+    {
+      title: 'Factory lamps',
+      head: ['Lamp', 'On arrival', 'Leaving'],
+      rows: [...factoryRows(sheet.factory), ...lensRows(sheet.lenses)],
+      empty: 'The profile describes no factory lamps.',
+    },
     { title: 'Panel gaps', head: ['Gap', 'On arrival', 'Leaving', 'Meant to be'], rows: sheet.gaps.map(gapRow), empty: 'The profile describes no gaps.' },
     {
       title: 'Sensors that were disturbed',
@@ -120,7 +143,13 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
       empty: 'None that the profile describes.',
       shares: [0.3, 0.2, 0.5],
     },
-    { title: 'Fault codes', head: ['When', 'Code', 'Note'], rows: sheet.codes.flatMap(codeRows), empty: 'Not read.', shares: [0.2, 0.3, 0.5] },
+    {
+      title: 'Fault codes and warning lamps',
+      head: ['When', 'What', 'Note'],
+      rows: [...sheet.codes.flatMap(codeRows), ...sheet.warnings.map(warningRow)],
+      empty: 'Not read.',
+      shares: [0.2, 0.4, 0.4],
+    },
     { title: 'Parts: kept, renewed, left over', head: ['Part', 'What became of it'], rows: sheet.parts.map((line) => partRow(line, names)), empty: 'Nothing was opened.' },
     {
       title: 'Using it, and its limits',

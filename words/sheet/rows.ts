@@ -12,6 +12,8 @@ import type {
   WhoLine,
   ArrivalLine,
   CodesLine,
+  LensLine,
+  WarningsLine,
   FedLine,
   LitLine,
 } from '@jade/core/sheet';
@@ -20,6 +22,7 @@ import { CAUTIONS } from '@jade/words/cautions';
 import { sayMileage } from '@jade/words/customers';
 import { sayConsent } from '@jade/words/job';
 import type { Names } from '@jade/words/names';
+import { sayWarnings } from '@jade/words/judging';
 import { sayCalibration } from '@jade/words/sensing';
 import { sayKey } from '@jade/words/subject';
 import { amperes, bothLengths, inSentence, metres, millimetres, percent, plural, sayDay, volts, type ShopWays } from '@jade/words/units';
@@ -114,8 +117,8 @@ export function arrivalRow(line: ArrivalLine, names: Names): string[] {
 }
 
 /** Factory lamps as they came and leave; a left and a right one of which the same is to be said share a row. */
-export function factoryRows(lines: readonly FactoryLine[]): string[][] {
-  const rows = lines.map(({ lamp, before, after, replaced }) => [lamp.name, tried(before), replaced ? 'the kit takes its place' : tried(after)]);
+/** Rows of which a left and a right one say the same become one. */
+function paired(rows: readonly string[][]): string[][] {
   const pairOf = (row: string[] | undefined, side: 'left' | 'right', by: string[]) =>
     row?.[0] === by[0]?.replace(/, (left|right)$/, `, ${side}`) && row?.slice(1).join() === by.slice(1).join();
   return rows.flatMap((row) => {
@@ -124,6 +127,9 @@ export function factoryRows(lines: readonly FactoryLine[]): string[][] {
     return name.endsWith(', left') && rows.some((other) => pairOf(other, 'right', row)) ? [[`${name} and right`, ...rest]] : [row];
   });
 }
+
+export const factoryRows = (lines: readonly FactoryLine[]): string[][] =>
+  paired(lines.map(({ lamp, before, after, replaced }) => [lamp.name, tried(before), replaced ? 'the kit takes its place' : tried(after)]));
 
 export function gapRow({ gap, beforeMm, afterMm, beforeWhy, afterWhy }: GapLine): string[] {
   const said = (widthMm: number | undefined, why: string | undefined) => {
@@ -153,10 +159,25 @@ export const sensorRow =
     calibrated ? sayCalibration(calibrated) : due ? 'calibration due, not done' : 'the profile asks for no calibration',
   ];
 
+const WHEN = { before: 'On arrival', after: 'Leaving' } as const;
+
 export function codeRows({ moment, read, codes }: CodesLine): string[][] {
-  const when = moment === 'before' ? 'On arrival' : 'Leaving';
+  const when = WHEN[moment];
   if (codes.length === 0) return [[when, read ? 'none stored' : 'not read', '']];
   return codes.map(({ code, note = '' }) => [when, code, note]);
+}
+
+export const warningRow = ({ moment, lit, why = '' }: WarningsLine): string[] => [WHEN[moment], lit ? `warning lamps: ${sayWarnings(lit)}` : 'warning lamps not looked at', why];
+
+export function lensRows(lines: readonly LensLine[]): string[][] {
+  const said = (grade: string | undefined, why: string | undefined) => (grade === undefined ? 'not graded' : `${grade}${why ? `: ${why}` : ''}`);
+  return paired(
+    lines.map(({ lamp, before, after, beforeWhy, afterWhy, replaced }) => [
+      `Lens of ${inSentence(lamp.name)}`,
+      said(before, beforeWhy),
+      replaced ? 'the kit takes its place' : said(after, afterWhy),
+    ]),
+  );
 }
 
 export function partRow(line: PartLine, names: Names): string[] {

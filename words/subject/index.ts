@@ -80,6 +80,14 @@ export function saySubject(subject: Subject, names: Names): string {
       return 'vehicle number';
     case 'codes':
       return 'fault codes';
+    case 'warnings':
+      return `warning lamps, ${subject.moment === 'before' ? 'on arrival' : 'leaving'}`;
+    case 'warning':
+      return `warning lamp, ${subject.lamp}`;
+    case 'uncoded':
+      return `warning lamps without a fault code, ${subject.moment === 'before' ? 'on arrival' : 'leaving'}`;
+    case 'lens':
+      return `lens of ${inSentence(names.factory(subject.lamp))}`;
     case 'floor':
       return 'floor that was aimed on';
     case 'log':
@@ -114,6 +122,10 @@ const KINDS: readonly Subject['kind'][] = [
   'setting',
   'number',
   'codes',
+  'warnings',
+  'warning',
+  'uncoded',
+  'lens',
   'floor',
   'log',
 ];
@@ -141,6 +153,10 @@ const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
   entry: ['entry'],
   function: ['lamp'],
   code: ['code'],
+  warnings: ['moment'],
+  warning: ['lamp'],
+  uncoded: ['moment'],
+  lens: ['lamp'],
   setting: ['supply', 'setting'],
 };
 

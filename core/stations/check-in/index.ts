@@ -1,9 +1,32 @@
-import { factValues, functionsOf, LONGEST_TEXT, LOW_LIVE, supplyBars, type BaselineResult, type Happened, type JobContext, type Moment } from '../../job/index.ts';
-import { judgeGap, judgeRest, type MeasureDoubt } from '../../judging/index.ts';
+import {
+  factValues,
+  functionsOf,
+  lensesOf,
+  LONGEST_TEXT,
+  LOW_LIVE,
+  supplyBars,
+  warningsWhyKey,
+  type BaselineResult,
+  type JobContext,
+  type LensGrade,
+  type Moment,
+  type WarningLamp,
+} from '../../job/index.ts';
+import { judgeGap, judgeLens, judgeRest, judgeWarnings, type MeasureDoubt } from '../../judging/index.ts';
 import { key } from '../../subject/index.ts';
 import { checkVehicleNumber } from '../../vehicle/index.ts';
-import { happened, refused, tooLong, unless, type Act } from '../act.ts';
-import { todo, type Asked } from '../hold.ts';
+import { happened, refused, unless, unlessDoubtful, tooLong, type Act } from '../act.ts';
+import { question, todo, type Asked } from '../hold.ts';
+
+/** What the warning lamps of a moment ask: that they are looked at, and what is lit without a fault code and without a word. */
+export function askedOfWarnings({ state }: Pick<JobContext, 'state'>, moment: Moment): Asked[] {
+  const lit = state.warnings[moment];
+  if (!lit) return [todo(`warnings-${moment}-missing`, {}, key({ kind: 'warnings', moment }))];
+  if (state.measureWhy[warningsWhyKey(moment)] !== undefined) return [];
+  return judgeWarnings(lit, state.codesRead[moment]).flatMap((doubt) =>
+    doubt.code === 'no code' ? [question('warnings-uncoded', { lit: doubt.lit.join(', ') }, key({ kind: 'uncoded', moment }))] : [],
+  );
+}
 
 export function asked({ state, profile, ...context }: JobContext): Asked[] {
   // A vehicle that leaves without the work is not looked over for it.
@@ -15,6 +38,9 @@ export function asked({ state, profile, ...context }: JobContext): Asked[] {
   if (untried.length > 0) wanted.push(todo('baseline-missing', { count: untried.length, of: lamps.length }));
   if (state.restV === undefined) wanted.push(todo('battery-missing'));
   if (state.codesRead.before === undefined) wanted.push(todo('codes-before-missing', {}, key({ kind: 'codes' })));
+  wanted.push(...askedOfWarnings({ state }, 'before'));
+  const lenses = lensesOf({ state, profile, ...context }).filter((lens) => state.lenses.before[lens.id] === undefined);
+  if (lenses.length > 0) wanted.push(todo('lenses-before-missing', { count: lenses.length }));
   const gaps = profile.gaps.filter((gap) => state.gaps.before[gap.id] === undefined);
   if (gaps.length > 0) wanted.push(todo('gaps-before-missing', { count: gaps.length }));
   const silent = profile.facts.filter((fact) => !state.facts[fact.id]);
@@ -42,11 +68,14 @@ export function doubtsOfGap({ state, profile }: Pick<JobContext, 'state' | 'prof
   return gap ? judgeGap(gap, widthMm, profile.gaps, state.gaps[moment], moment === 'after' ? state.gaps.before[id] : undefined) : [];
 }
 
-/** A measure that makes one wonder is kept with a word, which stays with it; without one it is not. */
-function unlessDoubtful(doubts: readonly MeasureDoubt[], why: string | undefined, event: (word: { why?: string }) => Happened): Act {
-  const word = why?.trim() ?? '';
-  if (doubts.length > 0 && word === '') return refused({ code: 'doubtful', doubts: [...doubts] });
-  return unless(tooLong(word, LONGEST_TEXT.why), () => [event(doubts.length > 0 ? { why: word } : {})]);
+/** What makes one wonder about the warning lamps of a moment, and about a lens. */
+export const doubtsOfWarnings = ({ state }: Pick<JobContext, 'state'>, moment: Moment, lit: readonly WarningLamp[]): MeasureDoubt[] => judgeWarnings(lit, state.codesRead[moment]);
+export function doubtsOfLens(context: JobContext, lamp: string, moment: Moment, grade: LensGrade): MeasureDoubt[] {
+  const { state } = context;
+  const lenses = lensesOf(context);
+  const own = lenses.find(({ id }) => id === lamp);
+  const across = own && lenses.find((lens) => lens.id !== lamp && lens.side !== own.side);
+  return judgeLens(grade, across && state.lenses[moment][across.id], moment === 'after' ? state.lenses.before[lamp] : undefined);
 }
 
 /** The battery measured at rest. */
@@ -58,6 +87,20 @@ export function batteryMeasured(context: JobContext, restV: number, why?: string
 export function gapMeasured(context: JobContext, gap: string, moment: Moment, widthMm: number, why?: string): Act {
   if (!context.profile.gaps.some((entry) => entry.id === gap)) return refused({ code: 'unknown', what: 'gap', id: gap });
   return unlessDoubtful(doubtsOfGap(context, gap, moment, widthMm), why, (word) => ({ type: 'gap.measured', payload: { gap, moment, widthMm, ...word } }));
+}
+
+/** The warning lamps of the instrument panel looked at with everything running, on arrival or leaving: those that are lit, none or some. */
+export function warningsRead(context: JobContext, moment: Moment, lit: readonly WarningLamp[], at: string, why?: string): Act {
+  const against = supplyBars(context, LOW_LIVE, at);
+  if (against.length > 0) return refused(...against);
+  return unlessDoubtful(doubtsOfWarnings(context, moment, lit), why, (word) => ({ type: 'warnings.read', payload: { moment, lit: [...lit], ...word } }));
+}
+
+/** How clear a lens is, on arrival or leaving. */
+export function lensGraded(context: JobContext, lamp: string, moment: Moment, grade: LensGrade, why?: string): Act {
+  if (!lensesOf(context).some(({ id }) => id === lamp)) return refused({ code: 'unknown', what: 'lamp', id: lamp });
+  if (context.state.lenses[moment][lamp] === grade) return refused({ code: 'already' });
+  return unlessDoubtful(doubtsOfLens(context, lamp, moment, grade), why, (word) => ({ type: 'lens.graded', payload: { lamp, moment, grade, ...word } }));
 }
 
 /** A factory lamp tried, or found not fitted; lamps are tried with the supply live. */

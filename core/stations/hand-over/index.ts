@@ -3,6 +3,7 @@ import {
   hasLeft,
   kitsFittedBefore,
   kitsOnVehicle,
+  lensesOf,
   LOW_LIVE,
   lostFunctions,
   replacedPieces,
@@ -13,12 +14,15 @@ import {
   type Happened,
   type JobContext,
   type Stroke,
+  type WarningLamp,
 } from '../../job/index.ts';
 import type { KitTest } from '../../kit/index.ts';
 import { key } from '../../subject/index.ts';
 import type { LampFunction } from '../../vehicle/index.ts';
 import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
 import { block, question, todo, type Asked, type Standing } from '../hold.ts';
+import { lensWorse } from '../../judging/index.ts';
+import { askedOfWarnings } from '../check-in/index.ts';
 import { askedOfNights } from '../itself/index.ts';
 
 const RESULT_ORDER: BaselineResult[] = ['works', 'dim', 'flickers', 'dead'];
@@ -85,6 +89,25 @@ export function customerSigned({ state }: JobContext, strokes: readonly Stroke[]
   return drawn.length > 0 ? happened({ type: 'customer.signed', payload: { strokes: drawn } }) : refused({ code: 'nothing' });
 }
 
+/** Warning lamps that are lit leaving and were not on arrival. */
+export const newWarnings = ({ warnings }: Pick<JobContext['state'], 'warnings'>): WarningLamp[] => (warnings.after ?? []).filter((lamp) => !warnings.before?.includes(lamp));
+
+/** Lenses that were graded on arrival and are still to be looked at again. */
+export const lensesToLookAt = (context: JobContext): LampFunction[] =>
+  lensesOf(context).filter(({ id }) => context.state.lenses.before[id] !== undefined && context.state.lenses.after[id] === undefined && !lostFunctions(context).includes(id));
+
+/** All lenses that were not graded one by one were looked at and are as they came. */
+export function lensesAsOnArrival(context: JobContext): Act {
+  const lenses = lensesToLookAt(context);
+  if (lenses.length === 0) return refused({ code: 'nothing' });
+  return happened(
+    ...lenses.flatMap(({ id }): Happened[] => {
+      const grade = context.state.lenses.before[id];
+      return grade ? [{ type: 'lens.graded', payload: { lamp: id, moment: 'after', grade } }] : [];
+    }),
+  );
+}
+
 export function asked(context: JobContext): Asked[] {
   const { state, profile } = context;
   // Cancelled before anything was touched it leaves as it came.
@@ -101,6 +124,14 @@ export function asked(context: JobContext): Asked[] {
     if (after && functionWorse(state.baseline[lamp.id], after)) wanted.push(question('function-worse', { lamp: lamp.id, result: after }, key({ kind: 'function', lamp: lamp.id })));
   }
   if (state.codesRead.after === undefined) wanted.push(todo('codes-after-missing', {}, key({ kind: 'codes' })));
+  wanted.push(...askedOfWarnings(context, 'after'));
+  for (const lamp of newWarnings(state)) wanted.push(question('warning-new', { lamp }, key({ kind: 'warning', lamp })));
+  const lenses = lensesToLookAt(context);
+  if (lenses.length > 0) wanted.push(todo('lenses-after-missing', { count: lenses.length }));
+  for (const { id } of lensesOf(context)) {
+    const [came, leaves] = [state.lenses.before[id], state.lenses.after[id]];
+    if (came && leaves && lensWorse(leaves, came) > 0) wanted.push(question('lens-worse', { lamp: id, grade: leaves }, key({ kind: 'lens', lamp: id })));
+  }
   const before = new Set(state.codes.before.map((entry) => entry.code));
   for (const { code } of state.codes.after) if (!before.has(code)) wanted.push(question('code-new', { code }, key({ kind: 'code', code })));
   const gaps = profile.gaps.filter((gap) => state.gaps.before[gap.id] !== undefined && state.gaps.after[gap.id] === undefined);

@@ -7,14 +7,16 @@ import {
   schoolOf,
   suppliesNow,
   supplyBars,
+  type Accessory,
   type GroupCount,
   type Happened,
   type JobContext,
   type School,
 } from '../../job/index.ts';
+import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
 import { key } from '../../subject/index.ts';
 import { needsHold, type LevelNeed, type OpenLevel, type Way } from '../../vehicle/index.ts';
-import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
+import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
 import { block, todo, type Asked } from '../hold.ts';
 
@@ -36,6 +38,27 @@ export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[
 
 export function begun({ state }: JobContext): boolean {
   return Object.keys(state.reached).length > 0;
+}
+
+/** Minutes above which one wonders about a seized fastener, where the rule set names none: so many times what it names otherwise. */
+const SEIZED = { likelyMin: 30, times: 5 };
+
+/** What makes one wonder about the minutes of something that was found fitted, there and back; and about what seized fasteners add. */
+export function doubtsOfFound(openMin: number, closeMin: number): MeasureDoubt[] {
+  const there = judgeMinutes(openMin);
+  return there.length > 0 ? there : judgeMinutes(closeMin);
+}
+export const doubtsOfSeized = ({ rules }: Pick<JobContext, 'rules'>, count: number, addMin: number): MeasureDoubt[] =>
+  judgeMinutes(addMin, (rules.seizedMin === undefined ? SEIZED.likelyMin : rules.seizedMin * SEIZED.times) * count);
+
+/** Something that was found fitted on this vehicle: it comes off before the pieces it holds. */
+export function foundFitted(accessory: Accessory, why?: string): Act {
+  return unlessDoubtful(doubtsOfFound(accessory.openMin, accessory.closeMin), why, (word) => ({ type: 'accessory.found', payload: { ...accessory, ...word } }));
+}
+
+/** Fasteners of a piece that do not come loose as they should, and what that adds. */
+export function seized(context: JobContext, piece: string, group: string, count: number, addMin: number, why?: string): Act {
+  return unlessDoubtful(doubtsOfSeized(context, count, addMin), why, (word) => ({ type: 'fastener.seized', payload: { piece, group, count, addMin, ...word } }));
 }
 
 /** Pieces that must be open, or further open, for needs to hold. */

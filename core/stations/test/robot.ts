@@ -9,6 +9,7 @@ import {
   leftoverPlugs,
   legOf,
   lampAims,
+  lensesOf,
   planMemory,
   planOpening,
   provingSide,
@@ -19,6 +20,9 @@ import {
   verdicts,
   wireJoints,
   type BaselineResult,
+  type JobContext,
+  type LensGrade,
+  type WarningLamp,
   type Happened,
   type JobDocuments,
   type JobNow,
@@ -46,6 +50,11 @@ const WHO = 'Slate, by the maker’s procedure';
 const START = Date.parse('2026-03-05T07:00:00Z');
 const MOST_ACTS = 900;
 const OFF_MM = 4;
+/** Lit when it came, and still so. */
+export const LIT: readonly WarningLamp[] = ['tyre pressure'];
+/** Of two lenses one was renewed before it came. */
+export const hazeOf = (context: JobContext, lamp: string): LensGrade => (lensesOf(context)[0]?.id === lamp ? 'light haze' : 'clear');
+const RENEWED = 'the other lamp was renewed';
 
 /** An installer who taps only what is true, through the rules of the stations, and takes each act that is offered in the order of work. */
 export class Robot {
@@ -161,6 +170,8 @@ export class Robot {
     for (const lamp of functionsOf(context)) if (!state.baseline[lamp.id]) yield () => checkIn.tryLamp(context, lamp.id, this.lampIs(lamp.id), this.at);
     if (state.restV === undefined) yield () => checkIn.batteryMeasured(context, 12.6 * (profile.systemVoltageV / 12));
     if (state.codesRead.before === undefined) yield () => checkIn.codesRead(context, 'before', this.at);
+    if (state.warnings.before === undefined) yield () => checkIn.warningsRead(context, 'before', LIT, this.at);
+    for (const { id } of lensesOf(context)) if (state.lenses.before[id] === undefined) yield () => checkIn.lensGraded(context, id, 'before', hazeOf(context, id), RENEWED);
     for (const [place, gap] of profile.gaps.entries())
       if (state.gaps.before[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'before', gap.nominalMm + place / 10);
     for (const verdict of verdicts(context)) if (!state.confirmed.includes(verdict.kit)) yield () => match.confirm(context, verdict.kit);
@@ -295,6 +306,8 @@ export class Robot {
     for (const { kit, test, passed } of handOver.closedTests(context)) if (!passed) yield () => handOver.triedClosed(context, kit, test.id, true, this.at);
     for (const lamp of handOver.toTryAgain(context)) yield () => handOver.tryAgain(context, lamp.id, this.lampIs(lamp.id), this.at);
     if (state.codesRead.after === undefined) yield () => handOver.codesReadAfter(context, this.at);
+    if (state.warnings.after === undefined) yield () => checkIn.warningsRead(context, 'after', LIT, this.at);
+    for (const { id } of handOver.lensesToLookAt(context)) yield () => checkIn.lensGraded(context, id, 'after', hazeOf(context, id), RENEWED);
     for (const [place, gap] of profile.gaps.entries())
       if (state.gaps.after[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'after', gap.nominalMm - place / 10);
     yield () => handOver.sign(context, standingOf(context, plan, closing));

@@ -1,7 +1,7 @@
 import { evaluate } from '../../facts/index.ts';
-import { foldJob, functionsOf, jobContext, undoneEvents } from '../../job/index.ts';
+import { foldJob, functionsOf, jobContext, lensesOf, lostFunctions, undoneEvents } from '../../job/index.ts';
 import { sheetOf, type Said, type Sheet } from '../../sheet/index.ts';
-import type { Robot } from './robot.ts';
+import { hazeOf, LIT, type Robot } from './robot.ts';
 
 const linesOf = (sheet: Sheet): Said[] => [
   ...sheet.fitted,
@@ -14,6 +14,8 @@ const linesOf = (sheet: Sheet): Said[] => [
   ...sheet.aims,
   ...sheet.sensors,
   ...sheet.codes,
+  ...sheet.warnings,
+  ...sheet.lenses,
   ...sheet.codes.flatMap(({ codes }) => codes),
   ...sheet.parts,
   ...sheet.use,
@@ -91,6 +93,9 @@ export function expectTrueSheet({ log, vehicle, documents, truth }: Pick<Robot, 
   }
   expect(sheet.factory.map(({ lamp }) => lamp.id)).toEqual(functionsOf(context).map(({ id }) => id));
   for (const { after, byOthers, referenceMm } of sheet.aims) expect(byOthers !== undefined || (after?.within === true && referenceMm !== undefined)).toBe(true);
+  expect(sheet.warnings.map(({ lit }) => lit)).toEqual([LIT, LIT]);
+  const lenses = lensesOf(context).map(({ id }) => [id, hazeOf(context, id), lostFunctions(context).includes(id) ? 'replaced' : hazeOf(context, id)]);
+  expect(sheet.lenses.map(({ lamp, before, after, replaced }) => [lamp.id, before, replaced ? 'replaced' : after])).toEqual(lenses);
   expect(sheet.codes.map(({ read, codes }) => [read, codes.length])).toEqual([
     [true, 0],
     [true, 0],

@@ -237,6 +237,7 @@ export class TrueVehicle {
       this.want(this.lit, at, 'codes');
       if (moment === 'after' && this.forgotten.size > 0) throw new Error(`codes read before ${[...this.forgotten].join()} was set again`);
     },
+    'warnings.read': (_, at) => this.want(this.lit, at, 'warnings'),
     'reading.taken': (_, at) => this.want(this.lit, at, 'reading'),
     'aim.measured': (_, at) => this.want(this.lit, at, 'aim'),
     'plug.joined': ({ kit, connection }, at) => {

@@ -19,6 +19,8 @@ import { frameAround, outerPieces, VIEWS, type View } from '../../design/geometr
 import { useLine } from '../../drafts/index.ts';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import LensGrades from '../../job/LensGrades.vue';
+import WarningLamps from '../../job/WarningLamps.vue';
 import FactList from './FactList.vue';
 
 /** A form that is seldom wanted. */
@@ -241,6 +243,8 @@ function written(text: string): void {
             <TapeLabel class="mono">{{ entry.code }}{{ entry.note ? ` ${entry.note}` : '' }}</TapeLabel>
           </li>
         </ul>
+        <WarningLamps moment="before" />
+        <LensGrades moment="before" />
       </div>
     </section>
     <AccessoryFound v-if="accessory" @close="accessory = false" />

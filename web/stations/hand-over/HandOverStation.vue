@@ -15,6 +15,8 @@ import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet
 import { frameAround, outerPieces } from '../../design/geometry/outline.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import LensGrades from '../../job/LensGrades.vue';
+import WarningLamps from '../../job/WarningLamps.vue';
 import { may } from '@jade/core/shop';
 import { COMMON } from '@jade/words/common';
 import { HAND_OVER_STATION } from '@jade/words/hand-over';
@@ -229,6 +231,8 @@ function written(text: string): void {
             <TapeLabel class="mono">{{ entry.code }}</TapeLabel>
           </li>
         </ul>
+        <WarningLamps moment="after" />
+        <LensGrades moment="after" />
         <h2>{{ HAND_OVER_STATION.gaps }}</h2>
         <div class="gaps">
           <MeasureEntry

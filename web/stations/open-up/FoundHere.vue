@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { LONGEST_TEXT, planClosingOf, type Payloads } from '@jade/core/job';
+import { LONGEST_TEXT, planClosingOf } from '@jade/core/job';
+import { openUp } from '@jade/core/stations';
 import type { OpenLevel } from '@jade/core/vehicle';
 import { sayWay } from '@jade/words/job';
 import { sayGroup } from '@jade/words/names';
 import { FOUND_HERE } from '@jade/words/open-up';
 import { inSentence, personMinutes } from '@jade/words/units';
+import DoubtWord from '../../design/DoubtWord.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import { fits } from '../../design/words.ts';
 import WordsField from '../../design/WordsField.vue';
@@ -27,9 +29,11 @@ const { draft, kept, drop } = useDraft(
 
 const onward = computed(() => job.plan?.personMin ?? 0);
 const backward = computed(() => planClosingOf({ ...context.value, state: { ...job.state, left: 'asked' } }, undefined).personMin);
+/** Minutes that make one wonder. */
+const doubts = computed(() => (props.kind === 'seized' ? openUp.doubtsOfSeized(context.value, Number(draft.value.seizedCount), Number(draft.value.addMin)) : []));
 const ready = computed(() => {
-  const { why, group, seizedCount, addMin } = draft.value;
-  if (props.kind === 'seized') return group !== '' && Number(seizedCount) > 0 && Number(addMin) >= 0;
+  const { why, group, seizedCount } = draft.value;
+  if (props.kind === 'seized') return group !== '' && Number(seizedCount) > 0 && (doubts.value.length === 0 || fits(why, LONGEST_TEXT.why));
   return fits(why, LONGEST_TEXT.why);
 });
 
@@ -40,8 +44,7 @@ function record(): void {
   if (props.kind === 'leave') void job.record('opening.left', { why });
   if (props.kind === 'blocked' && props.blocked) void job.record('way.blocked', { ...props.blocked, why });
   if (props.kind === 'seized' && step) {
-    const piece = { piece: step.piece, group, count: Number(seizedCount), addMin: Number(addMin) };
-    void job.record('fastener.seized', piece satisfies Payloads['fastener.seized']);
+    void job.perform(openUp.seized(context.value, step.piece, group, Number(seizedCount), Number(addMin), why));
   }
   drop();
   emit('close');
@@ -65,6 +68,7 @@ function record(): void {
         <v-text-field v-model="draft.seizedCount" :label="FOUND_HERE.howMany" type="number" min="1" max="200" variant="outlined" hide-details />
         <v-text-field v-model="draft.addMin" :label="FOUND_HERE.minutes" type="number" min="0" max="600" step="0.5" variant="outlined" hide-details />
       </div>
+      <DoubtWord v-if="doubts.length > 0" v-model="draft.why" :doubts="doubts" />
     </template>
     <template v-else-if="kind === 'leave'">
       <p>

@@ -1,0 +1,81 @@
+import type { JobContext } from '../job/index.ts';
+import { contextOf, openedLog, VAN, type TestLog } from '../job/test/log.ts';
+import { key } from '../subject/index.ts';
+import { checkIn, handOver, standingOf, type Act } from './index.ts';
+
+const AT = '2026-03-05T09:00:00Z';
+const [dipped] = VAN.functions;
+if (!dipped) throw new Error('the van has no lamp');
+/** A van with two headlamps, of which the right one can be in a fog place of its own. */
+const PAIRED = { ...VAN, functions: [{ ...dipped, id: 'low-left', side: 'left' as const }, { ...dipped, id: 'low-right', side: 'right' as const }, ...VAN.functions.slice(1)] };
+const now = (log: TestLog): JobContext => ({ ...contextOf(log), profile: PAIRED });
+const codes = (act: Act) => ('refused' in act ? act.refused.map(({ code }) => code) : act.events.map(({ type }) => type));
+const write = (log: TestLog, act: Act) => {
+  if ('refused' in act) throw new Error(JSON.stringify(act.refused));
+  for (const { type, payload } of act.events) log.add(type, payload);
+};
+const holds = (log: TestLog, station: string) =>
+  standingOf(now(log), undefined)
+    .stations.find((entry) => entry.station === station)
+    ?.holds.flatMap(({ code, data, about }) => (/^(warning|lens)/.test(code) ? [[code, data, about]] : []));
+
+test('warning lamps and lenses are asked for on arrival, and settled by looking', () => {
+  const log = openedLog();
+  expect(holds(log, 'check-in')).toEqual([
+    ['warnings-before-missing', {}, key({ kind: 'warnings', moment: 'before' })],
+    ['lenses-before-missing', { count: 2 }, undefined],
+  ]);
+  write(log, checkIn.warningsRead(now(log), 'before', [], AT));
+  write(log, checkIn.lensGraded(now(log), 'low-left', 'before', 'light haze'));
+  expect(holds(log, 'check-in')).toEqual([['lenses-before-missing', { count: 1 }, undefined]]);
+  expect(codes(checkIn.lensGraded(now(log), 'low-left', 'before', 'light haze'))).toEqual(['already']);
+  expect(codes(checkIn.lensGraded(now(log), 'old-fog', 'before', 'clear'))).toEqual(['unknown']);
+  expect(checkIn.lensGraded(now(log), 'low-right', 'before', 'clear')).toEqual({ refused: [{ code: 'doubtful', doubts: [{ code: 'lens uneven', other: 'light haze' }] }] });
+  write(log, checkIn.lensGraded(now(log), 'low-right', 'before', 'clear', ' new last year '));
+  expect(log.state.measureWhy).toEqual({ 'lens/low-right/before': 'new last year' });
+  expect(holds(log, 'check-in')).toEqual([]);
+});
+
+test('a lamp that is lit without a code is said where it is entered, and asked about where the codes are read later', () => {
+  const log = openedLog();
+  log.add('codes.read', { moment: 'before', count: 0 });
+  expect(codes(checkIn.warningsRead(now(log), 'before', ['airbag'], AT))).toEqual(['doubtful']);
+  write(log, checkIn.warningsRead(now(log), 'before', ['airbag'], AT, 'scanner has no airbag'));
+  expect(holds(log, 'check-in')?.map(([code]) => code)).toEqual(['lenses-before-missing']);
+  const other = openedLog();
+  write(other, checkIn.warningsRead(now(other), 'before', ['airbag', 'tyre pressure'], AT));
+  expect(holds(other, 'check-in')?.map(([code]) => code)).toEqual(['lenses-before-missing']);
+  other.add('codes.read', { moment: 'before', count: 0 });
+  expect(holds(other, 'check-in')?.[0]).toEqual(['warnings-uncoded', { lit: 'airbag' }, key({ kind: 'uncoded', moment: 'before' })]);
+  other.add('exception.named', { about: key({ kind: 'uncoded', moment: 'before' }), note: 'the owner knows' });
+  expect(holds(other, 'check-in')?.map(([code]) => code)).toEqual(['lenses-before-missing']);
+});
+
+test('a lamp lit leaving that was not on arrival, and a lens that got worse, hold the vehicle back', () => {
+  const log = openedLog();
+  write(log, checkIn.warningsRead(now(log), 'before', ['tyre pressure'], AT));
+  write(log, checkIn.lensGraded(now(log), 'low-left', 'before', 'light haze'));
+  write(log, checkIn.lensGraded(now(log), 'low-right', 'before', 'light haze'));
+  expect(holds(log, 'hand-over')).toEqual([
+    ['warnings-after-missing', {}, key({ kind: 'warnings', moment: 'after' })],
+    ['lenses-after-missing', { count: 2 }, undefined],
+  ]);
+  write(log, checkIn.warningsRead(now(log), 'after', ['tyre pressure', 'brakes'], AT));
+  write(log, checkIn.lensGraded(now(log), 'low-right', 'after', 'heavy haze'));
+  expect(holds(log, 'hand-over')).toEqual([
+    ['warning-new', { lamp: 'brakes' }, key({ kind: 'warning', lamp: 'brakes' })],
+    ['lenses-after-missing', { count: 1 }, undefined],
+    ['lens-worse', { lamp: 'low-right', grade: 'heavy haze' }, key({ kind: 'lens', lamp: 'low-right' })],
+  ]);
+  // What was not graded one by one is as it came, and only that.
+  write(log, handOver.lensesAsOnArrival(now(log)));
+  expect(log.state.lenses.after).toEqual({ 'low-left': 'light haze', 'low-right': 'heavy haze' });
+  expect(codes(handOver.lensesAsOnArrival(now(log)))).toEqual(['nothing']);
+  expect(codes(checkIn.lensGraded(now(log), 'low-left', 'after', 'clear'))).toEqual(['doubtful']);
+});
+
+test('a lens that was not graded on arrival is not asked for leaving', () => {
+  const log = openedLog();
+  write(log, checkIn.lensGraded(now(log), 'low-right', 'before', 'clear'));
+  expect(handOver.lensesToLookAt(now(log)).map(({ id }) => id)).toEqual(['low-right']);
+});
