@@ -177,3 +177,27 @@ test(
   },
   LONG_MS,
 );
+
+test(
+  'labels: the sheet that lies in the printer and its first free place are picked, and remembered where the last ones ended',
+  async () => {
+    const { page } = await shop.open('slate');
+    const job = await openedJob(page, shop.address);
+    await itself(page, job);
+    const print = page.getByRole('button', { name: 'Print labels' });
+    await print.click();
+    await page.getByRole('heading', { name: /^1 label: / }).waitFor();
+    await page.getByRole('radio', { name: '30 on letter' }).click();
+    await page.getByRole('button', { name: 'Place 5, stays free' }).click();
+    await page.getByRole('button', { name: 'Place 4, used up' }).waitFor();
+    expect(await page.getByRole('button', { name: /will be printed/ }).count()).toBe(1);
+    expect(await serious(page)).toEqual([]);
+    const sheet = page.getByRole('link', { name: 'Open the sheet to print' });
+    expect(await sheet.getAttribute('href')).toBe(`/api/jobs/${job}/labels.pdf?sheet=30&from=5`);
+    const [opened] = await Promise.all([page.context().waitForEvent('page'), sheet.click()]);
+    await opened.close();
+    await print.click();
+    await page.getByRole('button', { name: 'Place 6, will be printed' }).waitFor();
+  },
+  LONG_MS,
+);

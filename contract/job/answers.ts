@@ -74,6 +74,8 @@ export interface JobView {
   newer: { kind: 'vehicle' | 'kit' | 'rules' | 'plugs'; slug: string; version: number }[];
   /** What the shop calls its money; empty where it has not said. */
   currency: string;
+  /** What an hour of one person costs here, in the smallest coin, where the shop has said. */
+  labourCentsPerHour?: number;
   /** The shop, and how it writes lengths and times. */
   shop: { name: string; lengths?: 'mm' | 'in'; timeZone?: string };
   /** Kits of the library that also go on this vehicle. */

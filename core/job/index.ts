@@ -17,6 +17,8 @@ export * from './parts.ts';
 export * from './tools.ts';
 export * from './tray.ts';
 export * from './labels.ts';
+export * from './label-sheets.ts';
+export * from './price.ts';
 export * from './led.ts';
 export * from './plug-probe.ts';
 export * from './proved.ts';

@@ -1,7 +1,7 @@
 import type { JobContext } from '../job/index.ts';
 import { contextOf, openedLog, VAN, type TestLog } from '../job/test/log.ts';
 import { key } from '../subject/index.ts';
-import { checkIn, handOver, standingOf, type Act } from './index.ts';
+import { checkIn, handOver, openUp, standingOf, type Act } from './index.ts';
 
 const AT = '2026-03-05T09:00:00Z';
 const [dipped] = VAN.functions;
@@ -78,4 +78,34 @@ test('a lens that was not graded on arrival is not asked for leaving', () => {
   const log = openedLog();
   write(log, checkIn.lensGraded(now(log), 'low-right', 'before', 'clear'));
   expect(handOver.lensesToLookAt(now(log)).map(({ id }) => id)).toEqual(['low-right']);
+});
+
+test('minutes of something found fitted, there or back, and of seized fasteners are kept with a word where they make one wonder', () => {
+  const log = openedLog();
+  const winch = {
+    accessory: 'winch',
+    name: 'Winch',
+    side: 'left' as const,
+    zone: 'front' as const,
+    holds: ['grille'],
+    openMin: 12,
+    closeMin: 61,
+    people: 1,
+    drive: 'hex' as const,
+    count: 4,
+  };
+  expect(openUp.foundFitted(winch)).toEqual({ refused: [{ code: 'doubtful', doubts: [{ code: 'long', likelyMin: 60 }] }] });
+  expect(codes(openUp.foundFitted({ ...winch, openMin: 0 }))).toEqual(['doubtful']);
+  expect(openUp.foundFitted({ ...winch, closeMin: 15 }, 'said for nothing')).toEqual({ events: [{ type: 'accessory.found', payload: { ...winch, closeMin: 15 } }] });
+  expect(openUp.foundFitted(winch, ' a frame of its own ')).toEqual({ events: [{ type: 'accessory.found', payload: { ...winch, why: 'a frame of its own' } }] });
+  // Five times what the rule set names for one, here 6 min, for each of two; without it half an hour each.
+  const ruled = { ...now(log), rules: { ...now(log).rules, seizedMin: 6 } };
+  expect(openUp.doubtsOfSeized(ruled, 2, 60)).toEqual([]);
+  expect(openUp.doubtsOfSeized(ruled, 2, 60.5)).toEqual([{ code: 'long', likelyMin: 60 }]);
+  expect(openUp.doubtsOfSeized({ ...ruled, rules: { ...ruled.rules, seizedMin: 4 } }, 2, 41)).toEqual([{ code: 'long', likelyMin: 40 }]);
+  expect(openUp.doubtsOfSeized(now(log), 1, 31)).toEqual([{ code: 'long', likelyMin: 30 }]);
+  expect(codes(openUp.seized(ruled, 'grille', 'bolts', 2, 0))).toEqual(['doubtful']);
+  expect(openUp.seized(ruled, 'grille', 'bolts', 2, 61, 'cut off')).toEqual({
+    events: [{ type: 'fastener.seized', payload: { piece: 'grille', group: 'bolts', count: 2, addMin: 61, why: 'cut off' } }],
+  });
 });

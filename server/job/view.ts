@@ -167,7 +167,7 @@ export async function boardState(db: Connection): Promise<string> {
   return `${row?.count ?? 0} ${row?.moved ?? 0}`;
 }
 
-type Beside = Pick<JobView, 'newer' | 'otherKits' | 'currency' | 'shop'>;
+type Beside = Pick<JobView, 'newer' | 'otherKits' | 'currency' | 'labourCentsPerHour' | 'shop'>;
 
 /** What the library holds beside a job's pins, as long as nothing is added to it. */
 const beside = new WeakMap<Connection, Kept<Beside>>();
@@ -187,7 +187,8 @@ async function besideOf(db: Connection, library: number, pins: NonNullable<Retur
   if (known) return known;
   const otherKits = (await kitsFor(db, pins.profile.slug)).filter((kit) => ![...pins.kits, ...(pins.fitted ?? [])].some((pin) => pin.slug === kit.slug));
   const [shop] = await newestDocuments(db, 'shop');
-  const made = { newer: await newerThan(db, pins), otherKits, currency: shop?.document.currency ?? '', shop: waysOf(shop?.document) };
+  const { currency = '', labourCentsPerHour } = shop?.document ?? {};
+  const made = { newer: await newerThan(db, pins), otherKits, currency, ...(labourCentsPerHour === undefined ? {} : { labourCentsPerHour }), shop: waysOf(shop?.document) };
   kept.set(key, made);
   return made;
 }

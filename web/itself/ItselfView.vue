@@ -7,6 +7,7 @@ import { sayPageTitle } from '@jade/words/shell';
 import AskText from '../design/AskText.vue';
 import HelpHere from '../design/HelpHere.vue';
 import JobGate from '../job/JobGate.vue';
+import PrintLabels from '../job/PrintLabels.vue';
 import { useJob } from '../job/store.ts';
 import RightGate from '../session/RightGate.vue';
 import AgreedPane from './AgreedPane.vue';
@@ -55,11 +56,12 @@ function cancel(why: string): void {
       <NotesPane />
       <NightPane />
     </div>
-    <RightGate v-if="!job.state.cancelled && !job.state.signed" right="change the order">
-      <div>
-        <button type="button" class="push" @click="cancelling = true">{{ CANCEL.title }}</button>
-      </div>
-    </RightGate>
+    <div class="line">
+      <PrintLabels />
+      <RightGate v-if="!job.state.cancelled && !job.state.signed" right="change the order"
+        ><button type="button" class="push" @click="cancelling = true">{{ CANCEL.title }}</button></RightGate
+      >
+    </div>
     <AskText
       v-if="cancelling"
       :title="CANCEL.title"

@@ -1,4 +1,4 @@
-import { plural } from '@jade/words/units';
+import { minutes, plural } from '@jade/words/units';
 
 export const GATHER_STATION = {
   laidOut: (maker: string, name: string) => `${maker} ${name}, laid out`,
@@ -14,4 +14,16 @@ export const GATHER_STATION = {
   done: 'Done',
   markDone: 'Mark done',
   shelf: 'From the shelf',
+} as const;
+
+export const JOB_PRICE = {
+  title: 'What it comes to from here',
+  leads: 'Leads between plugs',
+  labour: 'Labour',
+  labourOf: ({ openMin, benchMin, fitMin }: { openMin: number; benchMin: number; fitMin: number }) =>
+    `${minutes(openMin)} in and back, ${minutes(benchMin)} on the bench, ${minutes(fitMin)} to fit, of one person`,
+  noRate: 'the shop names no rate',
+  working: 'the way in is being worked out',
+  total: 'Together, without tax',
+  without: 'Wiring, probing and aim are not in the labour; cable, ties, seals and new fasteners have no price in the library.',
 } as const;

@@ -1,6 +1,6 @@
 import type { JobLabel } from '@jade/core/job';
 import type { Names } from '@jade/words/names';
-import { inSentence } from '@jade/words/units';
+import { inSentence, plural } from '@jade/words/units';
 
 /** What stands on a label below the plate: what it is, and what is in it or where it belongs. */
 export interface LabelText {
@@ -23,4 +23,14 @@ export function sayLabel(label: JobLabel, names: Pick<Names, 'piece' | 'group'>)
 }
 
 /** Labels as they are asked for. */
-export const LABELS = { print: 'Print labels' } as const;
+export const LABELS = {
+  print: 'Print labels',
+  title: (count: number) => `${plural(count, 'label')}: keys, slots of the tray, original parts`,
+  sheet: 'Labels on a sheet',
+  sheetOf: (labels: string, paper: string) => `${labels} on ${paper}`,
+  first: 'Tap the first place that is still free.',
+  page: 'The sheet, from its top',
+  place: (place: number, is: 'used' | 'printed' | 'left') => `Place ${place}, ${{ used: 'used up', printed: 'will be printed', left: 'stays free' }[is]}`,
+  open: 'Open the sheet to print',
+  leave: 'Leave it',
+} as const;

@@ -20,7 +20,6 @@ import {
 } from '@jade/words/closing';
 import { COMMON } from '@jade/words/common';
 import { sayThen } from '@jade/words/floor';
-import { LABELS } from '@jade/words/labels';
 import { sayGroup } from '@jade/words/names';
 import { saySubject } from '@jade/words/subject';
 import { inSentence } from '@jade/words/units';
@@ -36,6 +35,7 @@ import OtherSteps from '../../floor/OtherSteps.vue';
 import { useRoom } from '../../design/room.ts';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PrintLabels from '../../job/PrintLabels.vue';
 import { useFloor } from '../floor.ts';
 import BackPanel from './BackPanel.vue';
 import { stationOf } from './gates.ts';
@@ -101,8 +101,7 @@ function bag(where: string): void {
 <template>
   <div :class="floor ? 'on-floor' : 'stack'">
     <FloorSwitch v-model="floor"
-      ><a class="push small" :href="`/api/jobs/${job.view?.id}/labels.pdf`" target="_blank" rel="noopener">{{ LABELS.print }}</a
-      ><span v-if="floor" class="soft">{{ sayLeftInTray(left) }}</span></FloorSwitch
+      ><PrintLabels /><span v-if="floor" class="soft">{{ sayLeftInTray(left) }}</span></FloorSwitch
     >
     <div v-if="!floor || shownSlots.length > 0" class="leaf tray-leaf" :class="{ last: floor }">
       <TrayDrawing

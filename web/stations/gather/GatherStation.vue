@@ -13,6 +13,7 @@ import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import { useFloor } from '../floor.ts';
 import GatherFloor from './GatherFloor.vue';
+import JobPrice from './JobPrice.vue';
 
 const { job, context, names } = useCurrentJob();
 const floor = useFloor('gather');
@@ -122,6 +123,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
         <p v-if="cable">{{ cable }}</p>
         <p v-if="elsewhere">{{ elsewhere }}</p>
       </section>
+      <JobPrice v-if="kits.length > 0" />
     </template>
   </div>
 </template>

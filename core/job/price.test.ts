@@ -1,0 +1,32 @@
+import { planOpening, priceOf } from './index.ts';
+import { contextOf, openedLog, PAIR } from './test/log.ts';
+
+const DEAR = { ...PAIR, priceCents: 4250 };
+const at = (log = openedLog()) => ({ ...contextOf(log), kits: [DEAR] });
+const planFor = (personMin: number) => ({ ...planOpening(at()), personMin });
+
+test('parts and the labour that is ahead, each apart; 7.4 in and back, 2 on the bench, 3 to fit are 12.4 min at 60 an hour', () => {
+  expect(priceOf(at(), planFor(7.4), 6000)).toEqual({
+    kits: [{ kit: 'test-kit', cents: 4250 }],
+    leadsCents: 0,
+    labour: { openMin: 7.4, benchMin: 2, fitMin: 3 },
+    labourCents: 1240,
+    totalCents: 5490,
+  });
+});
+
+test('what is done is not ahead any more: a step by its last pass, a task of the bench, what is open', () => {
+  const log = openedLog();
+  log.add('bench.done', { kit: 'test-kit', task: 'light-up' });
+  log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'align' });
+  expect(priceOf(at(log), planFor(1), 6000).labour).toEqual({ openMin: 1, benchMin: 0, fitMin: 3 });
+  log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'tighten' });
+  expect(priceOf(at(log), planFor(1), 6000).labour).toEqual({ openMin: 1, benchMin: 0, fitMin: 0 });
+});
+
+test('the smallest coin is whole; without a rate, or while the way in is worked out, no sum is said', () => {
+  expect(priceOf(at(), planFor(7.41), 5000).labourCents).toBe(1034);
+  expect(priceOf(at(), planFor(7.4), undefined)).not.toHaveProperty('totalCents');
+  expect(priceOf(at(), undefined, 6000)).not.toHaveProperty('labourCents');
+});
