@@ -5,8 +5,56 @@ import ts from 'typescript';
 import { parse } from 'vue/compiler-sfc';
 import { ROOT } from './packages.mjs';
 
-/** Attributes whose value a person reads or hears. */
-const READ = new Set(['label', 'title', 'text', 'placeholder', 'hint', 'action', 'alt', 'aria-label', 'no-data-text']);
+/** Attributes whose value nobody reads or hears; what stands in any other does. */
+const UNSEEN = new Set(
+  [
+    'class',
+    'style',
+    'id',
+    'key',
+    'ref',
+    'is',
+    'type',
+    'role',
+    'd',
+    'transform',
+    'viewBox',
+    'points',
+    'href',
+    'to',
+    'src',
+    'about',
+    'for',
+    'name',
+    'lang',
+    'accept',
+    'target',
+    'rel',
+  ].concat(
+    [
+      'variant',
+      'density',
+      'inputmode',
+      'autocomplete',
+      'autocapitalize',
+      'spellcheck',
+      'width',
+      'max-width',
+      'text-anchor',
+      'preserveAspectRatio',
+      'generic',
+      'stroke',
+      'fill',
+      'kind',
+      'scope',
+      'download',
+      'shape-rendering',
+    ],
+    // Values of the program, not words: rights, units, views, moments, orders.
+    ['right', 'of', 'moment', 'unit', 'view', 'value'],
+    ['aria-labelledby', 'aria-describedby', 'aria-live', 'aria-hidden', 'aria-expanded', 'aria-pressed', 'aria-checked', 'aria-controls', 'hide-details', 'vector-effect'],
+  ),
+);
 const ELEMENT = 1;
 const TEXT = 2;
 const INTERPOLATION = 5;
@@ -17,9 +65,10 @@ const saysSomething = (text) => /\p{L}{2}/u.test(text);
 /** A string in code says something where a word stands beside a space or it begins with a capital; the forms that dates are written in do not. */
 const isSaid = (text) => /\p{L}{2,}[,.:;]? | \p{L}{2,}/u.test(text) || /^\p{Lu}\p{Ll}+/u.test(text.trim());
 const isDateForm = (text) => /^[DMYHmds ,:.·T-]+$/.test(text);
-/** Values of the program that read like words: states, the hands of the tray, keys of the keyboard. */
+/** Values of the program that read like words: states, keys of the keyboard. */
 const VALUES = new Set([
-  ...['key off', 'not begun', 'not known', 'left hand', 'right hand', 'nothing there', 'left over', 'qualified people', 'to do', 'done here', 'by others', 'not required'],
+  ...['least set-up', 'prove one side first'],
+  ...['key off', 'not begun', 'not known', 'nothing there', 'left over', 'qualified people', 'to do', 'done here', 'by others', 'not required'],
   ...['Escape', 'Enter', 'Tab', 'Refused', 'Content-Type'],
 ]);
 
@@ -86,8 +135,8 @@ function* saidByNode(node) {
   if (node.type === INTERPOLATION) yield* saidByExpression(node.content);
   if (node.type === ELEMENT) {
     for (const prop of node.props) {
-      if (prop.type === ATTRIBUTE && READ.has(prop.name) && prop.value && saysSomething(prop.value.content)) yield { line: prop.loc.start.line, text: prop.value.content };
-      if (prop.type === DIRECTIVE && prop.name === 'bind' && prop.exp && READ.has(prop.arg?.content)) yield* saidByExpression(prop.exp);
+      if (prop.type === ATTRIBUTE && !UNSEEN.has(prop.name) && prop.value && saysSomething(prop.value.content)) yield { line: prop.loc.start.line, text: prop.value.content };
+      if (prop.type === DIRECTIVE && prop.name === 'bind' && prop.exp && !UNSEEN.has(prop.arg?.content)) yield* saidByExpression(prop.exp);
     }
   }
   for (const child of node.children ?? []) yield* saidByNode(child);

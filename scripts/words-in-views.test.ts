@@ -22,6 +22,10 @@ test('a sentence in a template is found: as text, in what is read aloud, in an e
   expect(found('<v-text-field :label="`Length of ${name}`" />')).toEqual(['Length of …']);
 });
 
+test('an attribute that hands a sentence on to another view is found too, a value of the program is not', () => {
+  expect(found('<VoltsEntry lowest="Slot, lowest" :takes="`pin ${pin} with ${state}`" unit="mm" right="take in documents" />')).toEqual(['Slot, lowest', 'pin … with …']);
+});
+
 test('what comes from words, a sign, a class or what only compares is none', () => {
   expect(found('<p>{{ ITSELF.title }} · {{ count }} ×</p>')).toEqual([]);
   expect(found(`<p :class="{ late: state === 'under way' }" v-if="kind === 'to do'">–</p>`)).toEqual([]);

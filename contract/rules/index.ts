@@ -93,6 +93,11 @@ export class AgeingRules {
   @Amount(0, 2) perYear!: number;
 }
 
+class RecheckRules {
+  @Whole(1, 10_000) afterKm!: number;
+  @Whole(1, 365) afterDays!: number;
+}
+
 /** Defaults and limits that the shop can edit; the local rule decides. */
 export class RuleSet implements PlainRules {
   @Exactly('jade-rule-set/1') format!: PlainRules['format'];
@@ -103,6 +108,7 @@ export class RuleSet implements PlainRules {
   @Part(() => SequenceRules) sequence!: SequenceRules;
   @Optional() @Part(() => AgeingRules) ageing?: AgeingRules;
   @Optional() @Amount(0, 600) seizedMin?: number;
+  @Optional() @Part(() => RecheckRules) recheck?: RecheckRules;
   @Part(() => ProbingRules) probing!: ProbingRules;
   @Amount(0, 100) floorToleranceMmPerM!: number;
   @Slugs(200) neverUseCircuits!: string[];

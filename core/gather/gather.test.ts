@@ -1,6 +1,6 @@
 import { bareKit } from '../test/bare-kit.ts';
 import type { ContentItem } from '../kit/index.ts';
-import { checkContents } from './index.ts';
+import { benchColumns, checkContents } from './index.ts';
 
 const item = (id: string, part: Partial<ContentItem> = {}): ContentItem => ({ id, name: id, kind: 'bracket', count: 1, spareAllowed: false, ...part });
 const pair = [item('bracket-left', { name: 'Carrier', hand: 'left' }), item('bracket-right', { name: 'Carrier', hand: 'right' })];
@@ -34,4 +34,15 @@ test('an item this vehicle does not need holds nothing back', () => {
 
 test('a short item that is not needed is no trouble', () => {
   expect(checkContents(kit, { 'front-fog': 'factory' }, { bezel: 0 }).troubles).toEqual([]);
+});
+
+test('items are laid out by hand, what is for both between; a hand without items has no place', () => {
+  const line = (id: string, hand?: 'left' | 'right') => ({ item: item(id, hand ? { hand } : {}), wanted: 1, state: 'not counted' as const, needed: 'yes' as const });
+  const laid = benchColumns([line('r', 'right'), line('a'), line('l', 'left'), line('b')]).map(({ hand, lines }) => [hand, ...lines.map(({ item }) => item.id)]);
+  expect(laid).toEqual([
+    ['left', 'l'],
+    ['both', 'a', 'b'],
+    ['right', 'r'],
+  ]);
+  expect(benchColumns([line('a'), line('r', 'right')]).map(({ hand }) => hand)).toEqual(['both', 'right']);
 });

@@ -20,6 +20,18 @@ export interface GatherCheck {
   complete: boolean;
 }
 
+export const HANDS = ['left', 'both', 'right'] as const;
+
+/** Items of one hand, or of both, as they lie beside each other on the bench. */
+export interface BenchColumn {
+  hand: (typeof HANDS)[number];
+  lines: CountLine[];
+}
+
+/** The contents as they are laid out: handed items left and right, the rest between; a hand without items has no place. */
+export const benchColumns = (lines: readonly CountLine[]): BenchColumn[] =>
+  HANDS.map((hand) => ({ hand, lines: lines.filter(({ item }) => (item.hand ?? 'both') === hand) })).filter((column) => column.lines.length > 0);
+
 /**
  * The contents counted against the list. Handed items of one name must balance: two left ones and no right one is a fault even
  * where the sum is right. Items that this vehicle does not need do not hold the job back.

@@ -54,6 +54,8 @@ export interface RuleSet {
   ageing?: { fromYears: number; perYear: number };
   /** Minutes first offered for a seized fastener, to be put right at the vehicle; none offered where it is not said. */
   seizedMin?: number;
+  /** When the customer comes back for new fasteners and the aim; 100 km or 14 days where it is not said. */
+  recheck?: { afterKm: number; afterDays: number };
   probing: { offBelow: number; onFrom: number; groundMaxV: number; groundMaxOhm: number };
   /** How far the floor may lie off for each metre between vehicle and wall; beyond it an aim is not certified. */
   floorToleranceMmPerM: number;

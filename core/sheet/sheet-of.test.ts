@@ -35,6 +35,8 @@ test('a lamp is fitted once every pass of every step of its side is done, and be
   const last = log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'tighten' });
   expect(sheet(log).fitted).toMatchObject([{ is: 'fitted', from: [...passes, last] }]);
   expect(sheet(log).recheck).toEqual({ afterKm: 100, on: '2026-03-19' });
+  const ruled = { ...contextOf(log), rules: { ...contextOf(log).rules, recheck: { afterKm: 60, afterDays: 5 } } };
+  expect(sheetOf(ruled, log.events, '2026-03-05T12:00:00Z').recheck).toEqual({ afterKm: 60, on: '2026-03-10' });
 });
 
 test('a lamp is fitted by the steps of its own side and of the middle, whatever the other side still wants', () => {

@@ -6,13 +6,13 @@ import { droppedLines, fedLines, fittedLines, heldLines, litLines, madeLines } f
 import { whoLines } from './people.ts';
 import type { FittedLine, Recheck, Sheet } from './sheet.ts';
 
-/** When new fasteners are looked at again; a default of the program, to be confirmed by the shop. */
+/** When new fasteners are looked at again, where the rule set does not say. */
 const RECHECK = { afterKm: 100, afterDays: 14 };
 const DAY_MS = 86_400_000;
 
-function recheckOf(fitted: readonly FittedLine[], at: string): { recheck?: Recheck } {
+function recheckOf({ rules: { recheck: { afterKm, afterDays } = RECHECK } }: Pick<JobContext, 'rules'>, fitted: readonly FittedLine[], at: string): { recheck?: Recheck } {
   const any = fitted.some(({ is }) => is !== 'not begun');
-  return any ? { recheck: { afterKm: RECHECK.afterKm, on: new Date(Date.parse(at) + RECHECK.afterDays * DAY_MS).toISOString().slice(0, 10) } } : {};
+  return any ? { recheck: { afterKm, on: new Date(Date.parse(at) + afterDays * DAY_MS).toISOString().slice(0, 10) } } : {};
 }
 
 /**
@@ -45,7 +45,7 @@ export function sheetOf(context: JobContext, log: readonly LoggedEvent[], at: st
     parts: partLines(given),
     use: useLines(given),
     who: whoLines(given),
-    ...recheckOf(fitted, at),
+    ...recheckOf(context, fitted, at),
     rules: context.rules.name,
   };
 }

@@ -1,3 +1,4 @@
+import type { BenchColumn } from '@jade/core/gather';
 import { minutes, plural } from '@jade/words/units';
 
 export const GATHER_STATION = {
@@ -27,3 +28,7 @@ export const JOB_PRICE = {
   total: 'Together, without tax',
   without: 'Wiring, probing and aim are not in the labour; cable, ties, seals and new fasteners have no price in the library.',
 } as const;
+
+/** Which hand an item of a kit is for. */
+export const HANDS: Readonly<Record<BenchColumn['hand'], string>> = { left: 'left hand', both: 'both', right: 'right hand' };
+export const BENCH_LAYOUT = { label: (item: string) => `Laid out on the bench; now: ${item}` } as const;

@@ -8,6 +8,7 @@ export const BATTERY_STRIP = {
 } as const;
 
 export const FOUND_PLUG = {
+  lampsOf: (end: string) => `${end} lamps`,
   title: 'A plug that is not in the profile',
   read: 'Read this plug',
   name: 'What to call it',
@@ -27,6 +28,9 @@ export const FOUND_PLUG = {
 } as const;
 
 export const FUSE_FINDER = {
+  pinOf: (plug: string, pin: string) => `${plug}, pin ${pin}`,
+  notRead: 'not read',
+  volts: { lowest: 'Slot, lowest', highest: 'Slot, highest', moves: 'The slot’s value moves' },
   title: 'Find a fuse slot',
   supply: 'Supply that it is for',
   forPin: (name: string, id: string) => `For ${name}, pin ${id}.`,
@@ -149,8 +153,7 @@ export const PROBE_FLOOR = {
 } as const;
 
 export const PROBE_STATION = {
-  wholeStation: 'Whole station',
-  floorMode: 'Floor mode',
+  takes: (pin: string, state: string) => `pin ${pin} with ${state}`,
   noWire: 'No wire of this job wants proof yet: settle the facts at Match, or look for a wire of your own below.',
   reference: 'Reference first',
   referenceHow: 'Meter on the ground you will use, then on a feed you know.',
@@ -196,3 +199,6 @@ export const READ_CELL = {
   label: (plug: string, pin: string, state: string, shown: string | undefined) => `${plug} pin ${pin}, ${state}: ${shown ?? 'not read'}`,
   read: 'read',
 } as const;
+
+/** A value of the meter, or what it moves between. */
+export const VOLTS_SAID = { lowest: 'Lowest', highest: 'Highest', moves: 'It moves' } as const;

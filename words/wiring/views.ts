@@ -110,8 +110,6 @@ export const WIRE_FLOOR = {
 } as const;
 
 export const WIRE_STATION = {
-  whole: 'Whole picture',
-  floorMode: 'Floor mode',
   highVoltage: 'High-voltage vehicle: orange cables stay untouched. Only the 12 V side, after the maker’s isolation procedure, by people qualified for it.',
   noPlug: 'No plug of this job meets the vehicle yet. Settle the facts at Match: they decide which plugs it has.',
   next: 'Next in the picture',

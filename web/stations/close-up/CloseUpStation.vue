@@ -101,7 +101,7 @@ function bag(where: string): void {
 <template>
   <div :class="floor ? 'on-floor' : 'stack'">
     <FloorSwitch v-model="floor"
-      ><PrintLabels /><span v-if="floor" class="soft">{{ sayLeftInTray(left) }}</span></FloorSwitch
+      ><PrintLabels v-if="!floor" /><span v-if="floor" class="soft">{{ sayLeftInTray(left) }}</span></FloorSwitch
     >
     <div v-if="!floor || shownSlots.length > 0" class="leaf tray-leaf" :class="{ last: floor }">
       <TrayDrawing

@@ -2,9 +2,11 @@
 import { ref, watch } from 'vue';
 import { gather } from '@jade/core/stations';
 import { GATHER_FLOOR, sayCounted, sayGatherStep, sayListed, sayTaskTime } from '@jade/words/gather';
-import { benchCautions } from '@jade/core/job';
+import { benchColumns } from '@jade/core/gather';
+import { benchCautions, contentChecks } from '@jade/core/job';
 import CautionList from '../../design/CautionList.vue';
 import CountEntry from '../../design/CountEntry.vue';
+import BenchLayout from '../../design/drawings/BenchLayout.vue';
 import FloorFrame from '../../floor/FloorFrame.vue';
 import { useCurrentJob } from '../../job/current.ts';
 
@@ -15,6 +17,7 @@ watch(
   () => job.state.counts,
   () => void (count.value = undefined),
 );
+const columnsOf = (slug: string) => benchColumns(contentChecks(context.value).find(({ kit }) => kit.slug === slug)?.check.lines ?? []);
 const counted = ({ item }: gather.GatherStep & { kind: 'count' }) => count.value ?? item.count;
 </script>
 
@@ -35,6 +38,9 @@ const counted = ({ item }: gather.GatherStep & { kind: 'count' }) => count.value
         {{ sayCounted(counted(step)) }}
       </button>
       <button v-else type="button" class="push main big" @click="end(() => job.perform(gather.benchDone(context, step.kit, step.task.id)))">{{ GATHER_FLOOR.bench }}</button>
+    </template>
+    <template #drawing="{ step }">
+      <BenchLayout v-if="step.kind === 'count'" :columns="columnsOf(step.kit)" :item="step.item.id" />
     </template>
   </FloorFrame>
 </template>

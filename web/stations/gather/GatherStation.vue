@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { benchCautions, contentChecks, leadsToBring, ledParts, partsToOrder, routeParts, wireJoints } from '@jade/core/job';
-import type { CountLine, GatherCheck } from '@jade/core/gather';
+import { benchColumns, type CountLine } from '@jade/core/gather';
 import type { Kit } from '@jade/core/kit';
 import { gather } from '@jade/core/stations';
-import { GATHER_STATION, sayGatherTrouble, sayTaskTime } from '@jade/words/gather';
+import { GATHER_STATION, HANDS, sayGatherTrouble, sayTaskTime } from '@jade/words/gather';
 import { sayLedParts, sayRouteParts } from '@jade/words/wiring';
 import { money } from '@jade/words/units';
 import CautionList from '../../design/CautionList.vue';
@@ -22,19 +22,9 @@ const kits = computed(() =>
     kit,
     check,
     open: gather.uncounted(context.value, kit.slug).length,
-    rows: rowsOf(check),
+    columns: benchColumns(check.lines),
   })),
 );
-
-/** Laid out as on the bench: handed items left and right, the rest between. */
-function rowsOf({ lines }: GatherCheck) {
-  const side = (hand: CountLine['item']['hand']) => lines.filter((line) => line.item.hand === hand);
-  return [
-    { name: 'left hand', lines: side('left') },
-    { name: 'both', lines: side(undefined) },
-    { name: 'right hand', lines: side('right') },
-  ].filter((column) => column.lines.length > 0);
-}
 
 function count(kit: Kit, line: CountLine, value: number): void {
   void job.perform(gather.count(context.value, kit.slug, line.item.id, Math.max(0, value)));
@@ -54,7 +44,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
     <FloorSwitch v-model="floor" />
     <GatherFloor v-if="floor" />
     <template v-else>
-      <section v-for="{ kit, check, open, rows } in kits" :key="kit.slug" class="stack">
+      <section v-for="{ kit, check, open, columns } in kits" :key="kit.slug" class="stack">
         <div class="line">
           <h2>{{ GATHER_STATION.laidOut(kit.maker, kit.name) }}</h2>
           <span class="soft">{{ GATHER_STATION.toCount(open) }}</span>
@@ -62,8 +52,8 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
         </div>
         <p v-for="(trouble, index) in check.troubles" :key="index" class="trouble" role="alert">{{ sayGatherTrouble(trouble, (id) => names.item(kit.slug, id)) }}</p>
         <div class="bench-top">
-          <div v-for="column in rows" :key="column.name" class="column" :class="column.name.replace(' ', '-')">
-            <h3>{{ column.name }}</h3>
+          <div v-for="column in columns" :key="column.hand" class="column" :class="`${column.hand}-hand`">
+            <h3>{{ HANDS[column.hand] }}</h3>
             <ul>
               <li v-for="line in column.lines" :key="line.item.id" class="thing" :class="[line.state.replaceAll(' ', '-'), { idle: line.needed === 'no' }]">
                 <div class="name">

@@ -69,7 +69,13 @@ function keep(): void {
     <WordsField v-model="draft.name" :label="FOUND_PLUG.name" :most="LONGEST_TEXT.plugName" autofocus />
     <WordsField v-model="draft.where" :label="FOUND_PLUG.hides" :most="LONGEST_TEXT.where" />
     <div class="line">
-      <ChoiceRow :label="FOUND_PLUG.feeds" :choices="LAMP_ENDS.map((value) => ({ value, text: `${value} lamps` }))" :value="draft.end" small @choose="(end) => place({ end })" />
+      <ChoiceRow
+        :label="FOUND_PLUG.feeds"
+        :choices="LAMP_ENDS.map((value) => ({ value, text: FOUND_PLUG.lampsOf(value) }))"
+        :value="draft.end"
+        small
+        @choose="(end) => place({ end })"
+      />
       <ChoiceRow :label="FOUND_PLUG.side" :choices="SIDES.map((value) => ({ value, text: value }))" :value="draft.side" small @choose="(side) => place({ side })" />
     </div>
     <template v-if="draft.end && draft.side">

@@ -40,7 +40,7 @@ const act = (lowV: number, highV: number, sure: boolean) =>
         v-if="sought.length > 1"
         class="which"
         :label="FUSE_FINDER.supply"
-        :items="sought.map((entry) => ({ value: keyOf(entry), title: `${entry.joint.kitPlug.name}, pin ${entry.pin.id}` }))"
+        :items="sought.map((entry) => ({ value: keyOf(entry), title: FUSE_FINDER.pinOf(entry.joint.kitPlug.name, entry.pin.id) }))"
         :model-value="keyOf(current)"
         variant="outlined"
         density="comfortable"
@@ -56,7 +56,7 @@ const act = (lowV: number, highV: number, sure: boolean) =>
           v-model="rated"
           class="short"
           :label="FUSE_FINDER.fuse"
-          :items="[{ value: '', title: 'not read' }, ...BLADE_FUSES_A.map((ampere) => ({ value: String(ampere), title: stated(ampere, 'A') }))]"
+          :items="[{ value: '', title: FUSE_FINDER.notRead }, ...BLADE_FUSES_A.map((ampere) => ({ value: String(ampere), title: stated(ampere, 'A') }))]"
           variant="outlined"
           density="comfortable"
           hide-details
@@ -65,15 +65,7 @@ const act = (lowV: number, highV: number, sure: boolean) =>
       <template v-if="state">
         <h3>{{ sayHelperState(state) }}</h3>
         <CautionNote v-if="caution" :text="caution" />
-        <VoltsEntry
-          :label="FUSE_FINDER.shows"
-          lowest="Slot, lowest"
-          highest="Slot, highest"
-          moves="The slot’s value moves"
-          :about="about"
-          :act="act"
-          :listens="slot.trim() !== ''"
-        />
+        <VoltsEntry :label="FUSE_FINDER.shows" v-bind="FUSE_FINDER.volts" :about="about" :act="act" :listens="slot.trim() !== ''" />
       </template>
       <p v-if="current.finding.slots.length === 0" class="soft">{{ FUSE_FINDER.none }}</p>
       <ul v-else class="rows">

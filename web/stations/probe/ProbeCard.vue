@@ -5,7 +5,7 @@ import type { HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import { COMMON } from '@jade/words/common';
 import { sayHelperState } from '@jade/words/kit';
-import { PROBE_CARD, sayLeft, sayStateCaution, sayWhy, TEST_LAMP } from '@jade/words/probing';
+import { PROBE_CARD, sayLeft, sayStateCaution, sayWhy, TEST_LAMP, VOLTS_SAID } from '@jade/words/probing';
 import CautionNote from '../../design/CautionNote.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import ProbeFace from '../../design/drawings/ProbeFace.vue';
@@ -61,7 +61,7 @@ function act(lowV: number, highV: number, sure: boolean) {
         <span>{{ TEST_LAMP.title }}</span>
         <ChoiceRow :label="TEST_LAMP.label" :choices="LAMP" :value="lamp" small @choose="(value) => (lamp = value === 'holds' ? 'holds' : 'collapses')" />
       </div>
-      <VoltsEntry ref="entry" :label="PROBE_CARD.meterShows" lowest="Lowest" highest="Highest" moves="It moves" :about="about" :act="act" :listens="listens" />
+      <VoltsEntry ref="entry" :label="PROBE_CARD.meterShows" v-bind="VOLTS_SAID" :about="about" :act="act" :listens="listens" />
       <p class="soft">{{ PROBE_CARD.left(now.batch.readings.length, sayLeft(now)) }}</p>
     </div>
     <ProbeFace :plug="now.probe.plug" :found="now.probe.found.pins" :pin="now.pin.id" @pick="(pin) => emit('pick', pin)" />

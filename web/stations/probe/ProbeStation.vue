@@ -5,7 +5,8 @@ import { classifyReading, type HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
 import { COMMON } from '@jade/words/common';
-import { CLASS_WORDS, PROBE_STATION, sayProbeStep, sayProof, sayReference } from '@jade/words/probing';
+import { FLOOR } from '@jade/words/floor';
+import { CLASS_WORDS, PROBE_STATION, sayProbeStep, sayProof, sayReference, VOLTS_SAID } from '@jade/words/probing';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
@@ -92,10 +93,10 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
     <div class="tools" :class="{ below: floor && meter.state === 'none' }">
       <HelperPhone v-if="job.state.reference" :asked="asked" />
       <MeterLine
-        :takes="job.state.reference && inHand ? `pin ${inHand.pin} with ${inHand.state}` : undefined"
+        :takes="job.state.reference && inHand ? PROBE_STATION.takes(inHand.pin, inHand.state) : undefined"
         @take="(held) => (hand === 'cell' ? cell : card)?.hear(held) && meter.settle(held)"
       />
-      <button type="button" class="push small turn" :aria-pressed="floor" @click="floor = !floor">{{ floor ? PROBE_STATION.wholeStation : PROBE_STATION.floorMode }}</button>
+      <button type="button" class="push small turn" @click="floor = !floor">{{ floor ? FLOOR.off : FLOOR.on }}</button>
     </div>
     <BatteryStrip />
     <EmptyNote v-if="wires.length === 0" kind="empty">{{ PROBE_STATION.noWire }}</EmptyNote>
@@ -163,9 +164,7 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
           <VoltsEntry
             ref="cell"
             :label="PROBE_STATION.volts"
-            lowest="Lowest"
-            highest="Highest"
-            moves="It moves"
+            v-bind="VOLTS_SAID"
             :about="`${picked.plug}/${picked.pin}/${picked.state}`"
             :act="takeCell"
             :listens="hand === 'cell'"

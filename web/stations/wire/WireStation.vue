@@ -7,6 +7,7 @@ import { sayStanding, WIRE_STATION } from '@jade/words/wiring';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import WirePicture from '../../design/drawings/WirePicture.vue';
+import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import CircuitPanel from './CircuitPanel.vue';
 import GroundPoints from './GroundPoints.vue';
@@ -47,12 +48,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
 
 <template>
   <div class="stack">
-    <div class="line">
-      <span class="grow" />
-      <button v-if="joints.length > 0" type="button" class="push small" :aria-pressed="floor" @click="floor = !floor">
-        {{ floor ? WIRE_STATION.whole : WIRE_STATION.floorMode }}
-      </button>
-    </div>
+    <FloorSwitch v-if="joints.length > 0" v-model="floor" />
     <CautionNote v-if="context.profile.highVoltage" :text="WIRE_STATION.highVoltage" />
     <EmptyNote v-if="joints.length === 0" kind="empty">{{ WIRE_STATION.noPlug }}</EmptyNote>
     <WireFloor v-else-if="floor" @whole="floor = false" />
@@ -79,10 +75,6 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
 </template>
 
 <style scoped>
-.grow {
-  flex: 1;
-}
-
 .next {
   justify-self: start;
 }
