@@ -15,6 +15,7 @@ import {
   leftoverPlugs,
   pinLoads,
   planOpening,
+  priceOf,
   wireJoints,
   type JobContext,
 } from './index.ts';
@@ -97,6 +98,9 @@ test('plugs that do not meet are joined by the cheapest leads of the shelf, and 
     [2, 600],
     [2, 800],
   ]);
+  // They are paid for with the kit, of 1 000, and the labour: 6 min of opening, 2 on the bench and 3 of fitting at 60 an hour are 1 100.
+  const priced = on(round, both);
+  expect(priceOf(priced, { ...planOpening(priced), personMin: 6 }, 6000)).toMatchObject({ leadsCents: 1400, labourCents: 1100, totalCents: 3500 });
   // A cheaper lead that came later is not what was put in.
   const log = openedLog();
   log.add('plug.joined', { kit: 'test-kit', connection: 'joint', adapters: ['round'] });

@@ -16,6 +16,33 @@ test('a line names the entries that say it: the last one where a later takes the
   expect(sheet(log).gaps).toMatchObject([{ beforeMm: 4.2, from: [first, after] }]);
 });
 
+test('a line of the warning lamps is of its own moment, one of a lens of its own lamp, arriving and leaving', () => {
+  const [dipped] = VAN.functions;
+  if (!dipped) throw new Error('no lamp');
+  const profile = {
+    ...VAN,
+    functions: [
+      { ...dipped, id: 'low-left' },
+      { ...dipped, id: 'low-right', side: 'right' as const },
+    ],
+  };
+  const log = openedLog();
+  const came = log.add('warnings.read', { moment: 'before', lit: ['airbag'], why: 'known' });
+  const left = log.add('lens.graded', { lamp: 'low-left', moment: 'before', grade: 'light haze' });
+  const right = log.add('lens.graded', { lamp: 'low-right', moment: 'before', grade: 'clear', why: 'new' });
+  const worse = log.add('lens.graded', { lamp: 'low-left', moment: 'after', grade: 'heavy haze' });
+  const leaves = log.add('warnings.read', { moment: 'after', lit: [] });
+  const { warnings, lenses } = sheetOf({ ...contextOf(log), profile }, log.events, AT);
+  expect(warnings).toEqual([
+    { moment: 'before', lit: ['airbag'], why: 'known', from: [came] },
+    { moment: 'after', lit: [], why: undefined, from: [leaves] },
+  ]);
+  expect(lenses.map(({ before, after, beforeWhy, from }) => [before, after, beforeWhy, from])).toEqual([
+    ['light haze', 'heavy haze', undefined, [left, worse]],
+    ['clear', undefined, 'new', [right]],
+  ]);
+});
+
 test('nothing is said of what nobody did: no lamp fitted, lit, fed or aimed, no code read', () => {
   const said = sheet(openedLog());
   expect(said.fitted).toEqual([{ kit: 'test-kit', lamp: 'lamp', mount: 'place', is: 'not begun', from: [] }]);

@@ -21,7 +21,7 @@ export type Refusal =
   | { code: 'gate-first'; subjects: Subject[] }
   | { code: 'dead-work-first'; subjects: Subject[] }
   | { code: 'prove-first'; side: 'left' | 'right' }
-  | { code: 'before-dead'; what: ('codes' | 'baseline')[] }
+  | { code: 'before-dead'; what: ('codes' | 'warnings' | 'baseline')[] }
   | { code: 'qualified-first'; supply: SupplyId }
   | { code: 'bolts-asked'; piece: string; groups: string[] }
   | { code: 'new-or-old'; piece: string; groups: string[] }

@@ -58,6 +58,7 @@ function openUntilBattery(log: TestLog, docs: JobDocuments): void {
 function checkedIn(): TestLog {
   const log = openedLog();
   log.add('codes.read', { moment: 'before', count: 0 });
+  log.add('warnings.read', { moment: 'before', lit: [] });
   for (const lamp of ['dipped', 'old-fog']) log.add('baseline.tried', { lamp, result: 'works' });
   return log;
 }
@@ -84,11 +85,13 @@ describe('open up', () => {
     expect(openUp.moved(context, plan, grille, [{ group: 'nuts', count: 1 }], AT)).toEqual({ refused: [{ code: 'unknown', what: 'fastener group', id: 'nuts' }] });
   });
 
-  test('before a supply is first isolated the fault codes are read and every lamp is tried; then it is dead with the act', () => {
+  test('before a supply is first isolated the fault codes are read, the warning lamps are looked at and every lamp is tried; then it is dead with the act', () => {
     const log = openedLog();
     openUntilBattery(log, powered());
-    expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['codes', 'baseline'] }] });
+    expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['codes', 'warnings', 'baseline'] }] });
     log.add('codes.read', { moment: 'before', count: 0 });
+    expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['warnings', 'baseline'] }] });
+    log.add('warnings.read', { moment: 'before', lit: ['engine'] });
     expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['baseline'] }] });
     for (const lamp of ['dipped', 'old-fog']) log.add('baseline.tried', { lamp, result: 'works' });
     const act = openNext(log, powered());
@@ -138,6 +141,7 @@ describe('work that asks for a supply', () => {
       probe.take(context, 'fog-plug', '2', reading, LATER),
       handOver.tryAgain(context, 'dipped', 'works', LATER),
       checkIn.tryLamp(context, 'dipped', 'works', LATER),
+      checkIn.warningsRead(context, 'after', [], LATER),
       handOver.codesReadAfter(context, LATER),
     ];
     expect(acts.map((act) => codes(act)[0])).toEqual(acts.map(() => 'supply-dead'));

@@ -1,5 +1,5 @@
 import type { JobContext } from '../job/index.ts';
-import { contextOf, openedLog, VAN, type TestLog } from '../job/test/log.ts';
+import { contextOf, openedLog, PAIR, VAN, type TestLog } from '../job/test/log.ts';
 import { key } from '../subject/index.ts';
 import { checkIn, handOver, openUp, standingOf, type Act } from './index.ts';
 
@@ -71,7 +71,21 @@ test('a lamp lit leaving that was not on arrival, and a lens that got worse, hol
   write(log, handOver.lensesAsOnArrival(now(log)));
   expect(log.state.lenses.after).toEqual({ 'low-left': 'light haze', 'low-right': 'heavy haze' });
   expect(codes(handOver.lensesAsOnArrival(now(log)))).toEqual(['nothing']);
-  expect(codes(checkIn.lensGraded(now(log), 'low-left', 'after', 'clear'))).toEqual(['doubtful']);
+  expect(checkIn.doubtsOfLens(now(log), 'low-left', 'after', 'clear')).toEqual([
+    { code: 'lens uneven', other: 'heavy haze' },
+    { code: 'lens better', before: 'light haze' },
+  ]);
+  // How it comes is not held against how it came.
+  expect(checkIn.doubtsOfLens(now(log), 'low-left', 'before', 'clear')).toEqual([{ code: 'lens uneven', other: 'light haze' }]);
+});
+
+test('a lens that a kit takes the place of is not asked for leaving', () => {
+  const log = openedLog();
+  write(log, checkIn.lensGraded(now(log), 'low-left', 'before', 'clear'));
+  const [fitment] = PAIR.fitments;
+  if (!fitment) throw new Error('no fitment');
+  const replaced = { ...now(log), kits: [{ ...PAIR, fitments: [{ ...fitment, losesFunctions: ['low-left'] }] }] };
+  expect(handOver.lensesToLookAt(replaced)).toEqual([]);
 });
 
 test('a lens that was not graded on arrival is not asked for leaving', () => {

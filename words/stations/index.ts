@@ -61,6 +61,9 @@ const FACE_FAULTS: Readonly<Record<FaceFault, string>> = {
   'known already': 'A plug of this name is known on this vehicle: look for it there, or give this one another name.',
 };
 
+/** What cannot be seen any more once a supply was dead. */
+const BEFORE_DEAD = { codes: 'read the fault codes', warnings: 'look at the warning lamps', baseline: 'try every factory lamp' } as const;
+
 const HOLDS: Record<HoldCode, Say> = {
   'number-missing': () => 'Read the vehicle number',
   'battery-missing': () => 'Measure the battery at rest',
@@ -177,7 +180,7 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
     case 'prove-first':
       return `First fit and test the ${refusal.side} side, before the other is touched.`;
     case 'before-dead':
-      return `Before the supply goes dead: ${refusal.what.map((what) => (what === 'codes' ? 'read the fault codes' : 'try every factory lamp')).join(' and ')}, at Check in.`;
+      return `Before the supply goes dead: ${refusal.what.map((what) => BEFORE_DEAD[what]).join(', ')}, at Check in.`;
     case 'too-long':
       return sayTooLong(refusal.over, refusal.most);
     case 'doubtful':

@@ -66,13 +66,14 @@ export function missingFor({ state }: Pick<JobContext, 'state'>, needs: readonly
   return needs.filter((need) => !needsHold([need], state.pieces)).map((need) => need.piece);
 }
 
-/** What comes before a supply is first isolated: the fault codes read, every factory lamp tried. */
+/** What comes before a supply is first isolated, as it cannot be seen afterwards: the fault codes read, the warning lamps looked at, every factory lamp tried. */
 function beforeDead(context: JobContext): Refusal[] {
   const { state } = context;
   if (suppliesNow(context).some(({ wasDead }) => wasDead)) return [];
   const codes = state.codesRead.before === undefined && state.exceptions[key({ kind: 'codes' })] === undefined;
   const baseline = functionsOf(context).some((lamp) => !state.baseline[lamp.id]);
-  const what = [...(codes ? ['codes' as const] : []), ...(baseline ? ['baseline' as const] : [])];
+  const warnings = !state.warnings.before && state.exceptions[key({ kind: 'warnings', moment: 'before' })] === undefined;
+  const what = [...(codes ? ['codes' as const] : []), ...(warnings ? ['warnings' as const] : []), ...(baseline ? ['baseline' as const] : [])];
   return what.length > 0 ? [{ code: 'before-dead', what }] : [];
 }
 
