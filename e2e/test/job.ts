@@ -52,6 +52,8 @@ export async function findAccessory(page: Page, name: string, holds: string): Pr
   }
   await option.click();
   await page.keyboard.press('Escape');
+  await page.getByRole('spinbutton', { name: 'How many' }).fill('2');
+  await page.getByRole('spinbutton', { name: 'Minutes to take it off' }).fill('5');
   await page.getByRole('button', { name: 'Record it and plan again' }).click();
 }
 

@@ -45,6 +45,8 @@ test('a kit is added once, in its newest version; on the job, on the vehicle or 
   expect([first.status, first.body, again.status, again.body]).toEqual([201, { added: true }, 200, { added: false }]);
   const view = await get<JobView>(`/api/jobs/${id}`);
   expect(view.kits.map(({ slug }) => slug)).toEqual(['cairn-fen-pair', 'cairn-wren-rear-pair']);
+  // What labour costs here comes with the money that it is said in.
+  expect([view.currency, view.labourCentsPerHour]).toEqual(['crowns', 6400]);
   expect(view.otherKits.map(({ slug }) => slug)).not.toContain('cairn-wren-rear-pair');
   expect((await post(`/api/jobs/${id}/kits`, { id: v7(), kit: 'cairn-fen-pair' })).body.faults?.[0]).toMatchObject({ path: 'kit', code: 'conflict' });
   expect((await post(`/api/jobs/${id}/kits`, { id: v7(), kit: 'no-such-kit' })).status).toBe(404);

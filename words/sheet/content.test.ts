@@ -86,11 +86,15 @@ test('lenses and warning lamps stand with how they came and how they leave, with
   ).toEqual([['Lens of dipped beam, left', 'heavy haze: sea air', 'light haze: polished by us']]);
   const content = contentAfter(
     ['warnings.read', { moment: 'before', lit: ['airbag', 'tyre pressure'], why: 'known to the owner' }],
+    ['code.recorded', { moment: 'before', code: 'C12', note: 'old' }],
+    ['code.recorded', { moment: 'before', code: 'C13' }],
+    ['codes.read', { moment: 'after', count: 0 }],
     ['warnings.read', { moment: 'after', lit: [] }],
   );
-  expect(byTitle(content, /warning lamps/).slice(2)).toEqual([
-    ['On arrival', 'warning lamps: airbag, tyre pressure', 'known to the owner'],
-    ['Leaving', 'warning lamps: none lit', ''],
+  expect(byTitle(content, /warning lamps/)).toEqual([
+    ['On arrival', 'C12, old', 'airbag, tyre pressure: known to the owner'],
+    ['', 'C13', ''],
+    ['Leaving', 'none stored', 'none lit'],
   ]);
 });
 
@@ -121,10 +125,8 @@ test('a screw that broke is not said to be renewed until a new one is in; an exc
   ]);
   expect(byTitle(content, /exceptions/)).toEqual([['fault code C12', 'Known to the owner']]);
   expect(byTitle(content, /Fault codes/)).toEqual([
-    ['On arrival', 'not read', ''],
-    ['Leaving', 'C12', ''],
-    ['On arrival', 'warning lamps not looked at', ''],
-    ['Leaving', 'warning lamps not looked at', ''],
+    ['On arrival', 'not read', 'not looked at'],
+    ['Leaving', 'C12', 'not looked at'],
   ]);
   const home = contentAfter(
     ['piece.moved', { piece: 'arch-liner-left', level: 'fitted', fasteners: [{ group: 'liner-screws', count: 4 }] }],

@@ -16,7 +16,6 @@ import {
   sensorRow,
   codeRows,
   lensRows,
-  warningRow,
   partRow,
   useRow,
   whoRow,
@@ -145,8 +144,13 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
     },
     {
       title: 'Fault codes and warning lamps',
-      head: ['When', 'What', 'Note'],
-      rows: [...sheet.codes.flatMap(codeRows), ...sheet.warnings.map(warningRow)],
+      head: ['When', 'Fault codes', 'Warning lamps'],
+      rows: sheet.codes.flatMap((line) =>
+        codeRows(
+          line,
+          sheet.warnings.find(({ moment }) => moment === line.moment),
+        ),
+      ),
       empty: 'Not read.',
       shares: [0.2, 0.4, 0.4],
     },

@@ -104,7 +104,7 @@ export function arrivalRow(line: ArrivalLine, names: Names): string[] {
     case 'wish':
       return ['The customer wanted', line.text];
     case 'mileage':
-      return ['Counter', line.mileage ? sayMileage(line.mileage) : 'not written down'];
+      return ['Odometer or hours', line.mileage ? sayMileage(line.mileage) : 'not written down'];
     case 'battery':
       return ['Battery at rest', line.restV === undefined ? 'not measured' : `${volts(line.restV, 1)}${line.why ? `: ${line.why}` : ''}`];
     case 'damage':
@@ -161,13 +161,12 @@ export const sensorRow =
 
 const WHEN = { before: 'On arrival', after: 'Leaving' } as const;
 
-export function codeRows({ moment, read, codes }: CodesLine): string[][] {
-  const when = WHEN[moment];
-  if (codes.length === 0) return [[when, read ? 'none stored' : 'not read', '']];
-  return codes.map(({ code, note = '' }) => [when, code, note]);
+/** Fault codes of a moment, each on its row, and beside the first what warning lamps were lit then. */
+export function codeRows({ moment, read, codes }: CodesLine, warnings: WarningsLine | undefined): string[][] {
+  const lit = warnings?.lit ? `${sayWarnings(warnings.lit)}${warnings.why ? `: ${warnings.why}` : ''}` : 'not looked at';
+  const said = codes.length === 0 ? [read ? 'none stored' : 'not read'] : codes.map(({ code, note }) => (note ? `${code}, ${note}` : code));
+  return said.map((text, index) => [index === 0 ? WHEN[moment] : '', text, index === 0 ? lit : '']);
 }
-
-export const warningRow = ({ moment, lit, why = '' }: WarningsLine): string[] => [WHEN[moment], lit ? `warning lamps: ${sayWarnings(lit)}` : 'warning lamps not looked at', why];
 
 export function lensRows(lines: readonly LensLine[]): string[][] {
   const said = (grade: string | undefined, why: string | undefined) => (grade === undefined ? 'not graded' : `${grade}${why ? `: ${why}` : ''}`);
