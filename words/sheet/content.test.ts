@@ -4,8 +4,9 @@ import type { RuleSet } from '@jade/core/rules';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { sheetOf } from '@jade/core/sheet';
+import { sheetOf, type WhoLine } from '@jade/core/sheet';
 import { sheetContent } from './index.ts';
+import { whoRows } from './rows.ts';
 
 const example = <T>(name: string) => JSON.parse(readFileSync(join(import.meta.dirname, `../../docs/formats/examples/${name}.json`), 'utf8')) as T;
 const AT = '2026-03-05T15:00:00.000Z';
@@ -177,4 +178,12 @@ test('the notes never say that something is lawful, and name the rule set checke
   const { notes } = contentAfter();
   expect(notes.join(' ')).toContain('“Example rules”');
   expect(notes.join(' ')).toContain('does not say that anything is lawful');
+});
+
+test('what the same people did stands on one row, in the order of work; others have their own', () => {
+  const line = (work: WhoLine['work'], ...people: string[]): WhoLine => ({ work, people, from: ['x'] });
+  expect(whoRows([line('arrival', 'fern'), line('opening', 'fern', 'copper'), line('wiring', 'fern')], FRAME.benchName)).toEqual([
+    ['Looked at on arrival, connected', 'Fern'],
+    ['Opened and closed', 'Fern, Copper'],
+  ]);
 });

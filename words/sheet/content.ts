@@ -18,7 +18,7 @@ import {
   lensRows,
   partRow,
   useRow,
-  whoRow,
+  whoRows,
   droppedRow,
   heldRow,
 } from './rows.ts';
@@ -166,7 +166,7 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
       : []),
     ...(sheet.held.length > 0 ? [{ title: 'Bolts of the earlier job', head: ['Bolts', 'As found'], rows: sheet.held.map(heldRow(names)), empty: '' }] : []),
     { title: 'Named exceptions', head: ['About', 'What was agreed'], rows: exceptions.map((line) => useRow(line, names)), empty: 'None.' },
-    { title: 'By whom', head: ['Work', 'Who'], rows: sheet.who.map(whoRow(benchName)), empty: 'Nobody has recorded anything yet.' },
+    { title: 'By whom', head: ['Work', 'Who'], rows: whoRows(sheet.who, benchName), empty: 'Nobody has recorded anything yet.', shares: [0.7, 0.3] },
   ];
   const notes = [
     ...(sheet.left === undefined ? [] : [`Opening was given up and nothing was fitted: ${sheet.left}.`]),

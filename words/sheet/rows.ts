@@ -236,6 +236,13 @@ export function useRow(line: UseLine, names: Names): string[] {
   }
 }
 
-export const whoRow =
-  (benchName: (person: string) => string) =>
-  ({ work, people }: WhoLine): string[] => [WORK[work], people.map(benchName).join(', ')];
+/** Work by whom it was done, in its order; what the same people did follows on one row. */
+export function whoRows(lines: readonly WhoLine[], benchName: (person: string) => string): string[][] {
+  const works = new Map<string, string[]>();
+  for (const { work, people } of lines) {
+    const who = people.map(benchName).join(', ');
+    const list = works.get(who) ?? [];
+    works.set(who, [...list, list.length === 0 ? WORK[work] : inSentence(WORK[work])]);
+  }
+  return [...works].map(([who, list]) => [list.join(', '), who]);
+}
