@@ -12,7 +12,7 @@ import { useCurrentJob } from './current.ts';
 /** How clear each lens is at a moment. A grade that makes one wonder is kept with a word. */
 const props = defineProps<{ moment: Moment }>();
 const { job, context } = useCurrentJob();
-const lenses = computed(() => (props.moment === 'before' ? lensesOf(context.value) : lensesOf(context.value).filter(({ id }) => job.state.lenses.before[id] !== undefined)));
+const lenses = computed(() => (props.moment === 'before' ? lensesOf(context.value) : handOver.lensesLeaving(context.value)));
 const asOnArrival = computed(() => (props.moment === 'after' ? handOver.lensesToLookAt(context.value) : []));
 const doubted = ref<{ lamp: string; grade: LensGrade }>();
 const why = ref('');

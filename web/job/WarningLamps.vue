@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { LONGEST_TEXT, WARNING_LAMPS, type Moment, type WarningLamp } from '@jade/core/job';
-import { checkIn } from '@jade/core/stations';
+import { checkIn, isRefused } from '@jade/core/stations';
 import { sayWarnings } from '@jade/words/judging';
 import { WARNING_LAMPS_ENTRY as SAYS } from '@jade/words/job';
 import DoubtWord from '../design/DoubtWord.vue';
@@ -30,9 +30,11 @@ function begin(): void {
   why.value = '';
 }
 
-async function record(lamps: readonly WarningLamp[]): Promise<void> {
-  await job.perform(checkIn.warningsRead(context.value, props.moment, lamps, actedAt(), why.value));
-  picking.value = false;
+/** What was picked stays where it cannot be recorded now. */
+function record(lamps: readonly WarningLamp[]): void {
+  const act = checkIn.warningsRead(context.value, props.moment, lamps, actedAt(), why.value);
+  void job.perform(act);
+  if (!isRefused(act)) picking.value = false;
 }
 </script>
 

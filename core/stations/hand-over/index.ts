@@ -92,9 +92,12 @@ export function customerSigned({ state }: JobContext, strokes: readonly Stroke[]
 /** Warning lamps that are lit leaving and were not on arrival. */
 export const newWarnings = ({ warnings }: Pick<JobContext['state'], 'warnings'>): WarningLamp[] => (warnings.after ?? []).filter((lamp) => !warnings.before?.includes(lamp));
 
-/** Lenses that were graded on arrival and are still to be looked at again. */
-export const lensesToLookAt = (context: JobContext): LampFunction[] =>
-  lensesOf(context).filter(({ id }) => context.state.lenses.before[id] !== undefined && context.state.lenses.after[id] === undefined && !lostFunctions(context).includes(id));
+/** Lenses that are looked at leaving: those that were graded on arrival and that no kit takes the place of. */
+export const lensesLeaving = (context: JobContext): LampFunction[] =>
+  lensesOf(context).filter(({ id }) => context.state.lenses.before[id] !== undefined && !lostFunctions(context).includes(id));
+
+/** Those that are still to be looked at again. */
+export const lensesToLookAt = (context: JobContext): LampFunction[] => lensesLeaving(context).filter(({ id }) => context.state.lenses.after[id] === undefined);
 
 /** All lenses that were not graded one by one were looked at and are as they came. */
 export function lensesAsOnArrival(context: JobContext): Act {
@@ -128,7 +131,7 @@ export function asked(context: JobContext): Asked[] {
   for (const lamp of newWarnings(state)) wanted.push(question('warning-new', { lamp }, key({ kind: 'warning', lamp })));
   const lenses = lensesToLookAt(context);
   if (lenses.length > 0) wanted.push(todo('lenses-after-missing', { count: lenses.length }));
-  for (const { id } of lensesOf(context)) {
+  for (const { id } of lensesLeaving(context)) {
     const [came, leaves] = [state.lenses.before[id], state.lenses.after[id]];
     if (came && leaves && lensWorse(leaves, came) > 0) wanted.push(question('lens-worse', { lamp: id, grade: leaves }, key({ kind: 'lens', lamp: id })));
   }
