@@ -3,13 +3,15 @@ import { computed } from 'vue';
 import type { LegPath } from '@jade/core/job';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { CABLE_WAY } from '@jade/words/design';
-import { frameAround, outline, project, type View } from '../geometry/outline.ts';
+import { frameAround, outline, project, type View, type Stroke } from '../geometry/outline.ts';
 
 /** The ways of legs on the vehicle, from two sides, with the places that they turn at. */
 const props = defineProps<{ profile: VehicleProfile; paths: readonly LegPath[] }>();
 const at = computed(() => new Map((props.profile.cableWays?.places ?? []).map((place) => [place.id, place])));
 const points = computed(() => props.paths.flatMap(({ places }) => places.flatMap((id) => at.value.get(id)?.at ?? [])));
 const SHOWN: readonly View[] = ['side', 'top'];
+/** Of the body as much as tells where a way runs. */
+const DRAWN = new Set<Stroke['kind']>(['body', 'glass', 'line', 'wheel', 'tyre', 'panel']);
 const drawings = computed(() =>
   SHOWN.map((view) => {
     const box = frameAround(view, props.profile.measures, points.value, 500, 2600);
@@ -25,7 +27,14 @@ const drawings = computed(() =>
     });
     // Of places that lie behind each other in this view the first one is named.
     const apart = turns.filter(({ spot }, index) => !turns.slice(0, index).some((other) => Math.hypot(other.spot[0] - spot[0], other.spot[1] - spot[1]) < 60 * size));
-    return { view, box, size, strokes: outline(props.profile.body, view, props.profile.measures), lines: props.paths.map(({ places }) => line(places)), turns: apart };
+    return {
+      view,
+      box,
+      size,
+      strokes: outline(props.profile.body, view, props.profile.measures).filter(({ kind }) => DRAWN.has(kind)),
+      lines: props.paths.map(({ places }) => line(places)),
+      turns: apart,
+    };
   }),
 );
 </script>

@@ -36,6 +36,8 @@ const emit = defineEmits<{ pick: [id: string]; piece: [id: string] }>();
 
 const box = computed(() => props.part ?? frame(props.view, props.profile.measures));
 const strokes = computed(() => outline(props.profile.body, props.view, props.profile.measures));
+/** What stands on the ground is drawn on a line, from above it has none. */
+const onGround = computed(() => props.view !== 'top');
 const size = computed(() => box.value[2] / 1000);
 /** Marks stand apart by this share of the sheet's width, so that each can be tapped; a line leads to the true place. */
 const APART = 72;
@@ -59,6 +61,7 @@ const boxes = computed(() => (props.pieces ?? []).map((entry) => ({ ...entry, ..
 
 <template>
   <svg class="sheet" :viewBox="box.join(' ')" role="group" :aria-label="label" preserveAspectRatio="xMidYMid meet">
+    <path v-if="onGround" class="ground" :d="`M${box[0]} 0h${box[2]}`" />
     <path v-for="(stroke, index) in strokes" :key="index" :d="stroke.path" :class="stroke.kind" />
     <g v-for="entry in boxes" :key="entry.piece.id" class="piece" :class="[entry.part, { away: entry.level !== 'fitted' }]" @click="emit('piece', entry.piece.id)">
       <rect :x="entry.x" :y="entry.y" :width="Math.max(entry.width, 12)" :height="Math.max(entry.height, 12)" :rx="16" />
@@ -127,6 +130,63 @@ circle {
   fill: var(--drawing-soft);
   stroke: var(--drawing);
   stroke-width: 1.5px;
+}
+
+.ground,
+.detail {
+  fill: none;
+  stroke: var(--drawing-soft);
+  stroke-width: 0.8px;
+}
+
+.panel {
+  fill: none;
+  stroke: var(--drawing);
+  stroke-width: 1.1px;
+}
+
+.black,
+.arch,
+.tyre,
+.rim,
+.lamp,
+.lens,
+.turn,
+.red,
+.blank {
+  stroke: var(--drawing);
+  stroke-width: 1px;
+}
+
+.black {
+  fill: var(--plate-black);
+}
+
+.arch {
+  fill: var(--plate-arch);
+}
+
+.tyre {
+  fill: var(--plate-tyre);
+  stroke-width: 1.4px;
+}
+
+.rim,
+.lamp,
+.blank {
+  fill: var(--plate-pale);
+}
+
+.lens {
+  fill: var(--paper-raised);
+}
+
+.turn {
+  fill: var(--plate-turn);
+}
+
+.red {
+  fill: var(--plate-red);
 }
 
 .piece {

@@ -1,5 +1,5 @@
 import { BODIES } from '@jade/core/vehicle';
-import { VIEWS, frame, outline, project, projectBox, rounded, viewOf, viewOfPlaces } from './outline.ts';
+import { VIEWS, frame, frameAround, outline, project, projectBox, rounded, viewOf, viewOfPlaces } from './outline.ts';
 
 const measures = {
   lengthMm: 5950,
@@ -68,4 +68,23 @@ test('places are seen from the end they are nearer to, or from the side where th
   expect(viewOfPlaces(measures, at(-5900, -5800, -4900))).toBe('rear');
   expect(viewOfPlaces(measures, at(-400, -1500, -4700))).toBe('side');
   expect(viewOfPlaces(measures, [])).toBe('front');
+});
+
+test('a part that nearly reaches the ground is drawn down to it; one high above it, or seen from above, is not', () => {
+  const bottomOf = (view: 'front' | 'top', zMm: number) => {
+    const [, top, , high] = frameAround(
+      view,
+      measures,
+      [
+        { xMm: 900, yMm: 700, zMm },
+        { xMm: 900, yMm: -700, zMm },
+      ],
+      100,
+      300,
+    );
+    return top + high;
+  };
+  expect(bottomOf('front', 500)).toBe(100);
+  expect(bottomOf('front', 900)).toBe(-750);
+  expect(bottomOf('top', 500)).toBe(800);
 });

@@ -1,9 +1,10 @@
 import type { Body, BoxMm, Measures, Piece, PointMm, VehicleProfile, Zone } from '@jade/core/vehicle';
 import { SHAPES, type Shape } from './bodies.ts';
+import { rounded, type SheetPoint, type View } from './paths.ts';
+import type { PlateKind } from './plate.ts';
+import { PLATES } from './plates.ts';
 
-export const VIEWS = ['front', 'rear', 'side', 'top'] as const;
-/** Where the vehicle is looked at from; the side is the left one, the nose points to the left in side and top. */
-export type View = (typeof VIEWS)[number];
+export { rounded, VIEWS, type SheetPoint, type View } from './paths.ts';
 
 /** The view from which a zone of the vehicle is best seen. */
 export function viewOf(zone: Zone): View {
@@ -32,11 +33,8 @@ export function viewOfPlaces({ frontOverhangMm, lengthMm }: Pick<Measures, 'fron
   return along.filter((xMm) => xMm < middleMm).length * 2 > places.length ? 'rear' : 'front';
 }
 
-/** A point on the sheet, in millimetres of the vehicle, to the right and down. */
-export type SheetPoint = [number, number];
-
 export interface Stroke {
-  kind: 'body' | 'glass' | 'line' | 'wheel';
+  kind: PlateKind | 'line' | 'wheel';
   path: string;
 }
 
@@ -54,27 +52,6 @@ export function projectBox(view: View, box: BoxMm): { x: number; y: number; widt
   return { x: Math.min(x0, x1), y: Math.min(y0, y1), width: Math.abs(x1 - x0), height: Math.abs(y1 - y0) };
 }
 
-/** A closed or open path through points with rounded corners. */
-export function rounded(points: readonly SheetPoint[], radius: number, closed = true): string {
-  const n = points.length;
-  const toward = (from: SheetPoint, to: SheetPoint): SheetPoint => {
-    const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
-    const step = Math.min(radius, length / 2) / length;
-    return [from[0] + (to[0] - from[0]) * step, from[1] + (to[1] - from[1]) * step];
-  };
-  const parts: string[] = [];
-  points.forEach((point, index) => {
-    const before = points[(index - 1 + n) % n] ?? point;
-    const after = points[(index + 1) % n] ?? point;
-    const end = !closed && (index === 0 || index === n - 1);
-    const [into, out] = end ? [point, point] : [toward(point, before), toward(point, after)];
-    const start = parts.length === 0 ? 'M' : 'L';
-    parts.push(end ? `${start}${text(point)}` : `${start}${text(into)}Q${text(point)} ${text(out)}`);
-  });
-  return parts.join('') + (closed ? 'Z' : '');
-}
-
-const text = ([x, y]: SheetPoint) => `${Math.round(x)} ${Math.round(y)}`;
 const circle = (x: number, y: number, radius: number) =>
   `M${Math.round(x - radius)} ${Math.round(y)}a${radius} ${radius} 0 1 0 ${2 * radius} 0a${radius} ${radius} 0 1 0 ${-2 * radius} 0Z`;
 
@@ -162,8 +139,10 @@ function topStrokes(shape: Shape, m: Measures): Stroke[] {
   return [{ kind: 'body', path: rounded(outline, 140) }, ...cross];
 }
 
-/** The lines of a body in one view, drawn to its measures. */
+/** The lines of a body in one view, drawn to its measures, from what lies behind to what lies before. */
 export function outline(body: Body, view: View, measures: Measures): Stroke[] {
+  const plate = PLATES[body]?.(measures)[view];
+  if (plate) return plate;
   const shape = SHAPES[body];
   if (view === 'side') return sideStrokes(shape, measures);
   return view === 'top' ? topStrokes(shape, measures) : endStrokes(shape, measures, view === 'rear');
@@ -180,6 +159,9 @@ export function frame(view: View, m: Measures, marginMm = 160): [number, number,
         : [-half, -m.heightMm, m.widthMm, m.heightMm];
   return [x - marginMm, y - marginMm, width + 2 * marginMm, height + 2 * marginMm];
 }
+
+/** A part of a view that ends less than this above the ground is drawn down to it, and so much below. */
+const GROUND = { nearMm: 500, belowMm: 100 };
 
 /** The part of a view round some points, no larger than the whole view, at least `leastMm` each way. */
 export function frameAround(view: View, m: Measures, points: readonly PointMm[], marginMm = 300, leastMm = 1400): [number, number, number, number] {
@@ -201,8 +183,14 @@ export function frameAround(view: View, m: Measures, points: readonly PointMm[],
     y,
     height,
   );
-  return [left, top, wide, high];
+  // What nearly reaches the ground is shown standing on it.
+  const bottom = top + high;
+  const stands = view !== 'top' && bottom < GROUND.belowMm && bottom > -GROUND.nearMm;
+  return [left, top, wide, stands ? GROUND.belowMm - top : high];
 }
+
+/** Pieces that give the drawing of a body its features, where the body itself has none: the plate of one has its own lamps, grille and doors. */
+export const shellPieces = (profile: VehicleProfile, view: View): Piece[] => (PLATES[profile.body] ? [] : outerPieces(profile, view));
 
 /** Pieces that make up the face of a view: those at the very front or rear, to give the drawing its features. */
 export function outerPieces({ pieces, measures }: VehicleProfile, view: View): Piece[] {

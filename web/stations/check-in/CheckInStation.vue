@@ -15,7 +15,7 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import WordsField from '../../design/WordsField.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround, outerPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { frameAround, shellPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { useLine } from '../../drafts/index.ts';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -90,7 +90,7 @@ const part = computed(() =>
         marks.value.map((mark) => mark.at),
       ),
 );
-const shell = computed(() => outerPieces(profile.value, view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
+const shell = computed(() => shellPieces(profile.value, view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
 
 const lamp = computed(() => lamps.value.find((entry) => `lamp:${entry.id}` === picked.value));
 const gap = computed(() => profile.value.gaps.find((entry) => `gap:${entry.id}` === picked.value));

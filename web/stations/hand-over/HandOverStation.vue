@@ -12,7 +12,7 @@ import ChoiceRow from '../../design/ChoiceRow.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround, outerPieces } from '../../design/geometry/outline.ts';
+import { frameAround, shellPieces } from '../../design/geometry/outline.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import LensGrades from '../../job/LensGrades.vue';
@@ -70,7 +70,7 @@ const part = computed(() =>
     marks.value.map((mark) => mark.at),
   ),
 );
-const shell = computed(() => outerPieces(profile.value, view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
+const shell = computed(() => shellPieces(profile.value, view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
 const current = computed(() => lamps.value.find((lamp) => lamp.id === picked.value));
 
 /** Rows of left and right beside each other, and those in the middle. */
