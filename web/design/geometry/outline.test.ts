@@ -71,9 +71,9 @@ test('places are seen from the end they are nearer to, or from the side where th
 });
 
 test('a part that nearly reaches the ground is drawn down to it; one high above it, or seen from above, is not', () => {
-  const bottomOf = (view: 'front' | 'top', zMm: number) => {
+  const bottomOf = (zMm: number) => {
     const [, top, , high] = frameAround(
-      view,
+      'front',
       measures,
       [
         { xMm: 900, yMm: 700, zMm },
@@ -84,7 +84,17 @@ test('a part that nearly reaches the ground is drawn down to it; one high above 
     );
     return top + high;
   };
-  expect(bottomOf('front', 500)).toBe(100);
-  expect(bottomOf('front', 900)).toBe(-750);
-  expect(bottomOf('top', 500)).toBe(800);
+  expect(bottomOf(500)).toBe(100);
+  expect(bottomOf(900)).toBe(-750);
+  const [, top, , high] = frameAround(
+    'top',
+    measures,
+    [
+      { xMm: 900, yMm: -700, zMm: 500 },
+      { xMm: 900, yMm: -300, zMm: 500 },
+    ],
+    100,
+    300,
+  );
+  expect(top + high).toBe(-200);
 });
