@@ -12,11 +12,15 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import HelpHere from '../../design/HelpHere.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
-import { frame, VIEWS } from '../../design/geometry/outline.ts';
+import { frame, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { ask, Refused } from '../../ask/index.ts';
 import RightGate from '../../session/RightGate.vue';
 import PlugShelf from './PlugShelf.vue';
 import LearnedTimes from './LearnedTimes.vue';
+
+/** Each piece in the view from which it is seen best: what lies at the front is not seen from behind. */
+const piecesIn = (view: View) =>
+  (profile.value?.pieces ?? []).flatMap((piece) => (viewOf(piece.zone) === view ? [{ piece, level: 'fitted' as const, part: 'other' as const }] : []));
 
 interface Line {
   kind: string;
@@ -190,13 +194,7 @@ onMounted(async () => {
         </div>
         <div class="views leaf">
           <figure v-for="view in VIEWS" :key="view" :class="view">
-            <VehicleSheet
-              :profile="profile"
-              :view="view"
-              :part="frame(view, profile.measures, 120)"
-              :pieces="profile.pieces.map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const }))"
-              :label="LIBRARY_VIEW.drawing(profile.model, view)"
-            />
+            <VehicleSheet :profile="profile" :view="view" :part="frame(view, profile.measures, 120)" :pieces="piecesIn(view)" :label="LIBRARY_VIEW.drawing(profile.model, view)" />
             <figcaption class="soft">{{ view }}</figcaption>
           </figure>
         </div>
