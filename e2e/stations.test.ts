@@ -200,6 +200,10 @@ test(
       .waitFor();
     await page.getByRole('button', { name: 'Something was fitted here' }).click();
     await page.getByRole('textbox', { name: 'What it is' }).fill('Stone guard');
+    await page.getByRole('dialog').getByRole('radio', { name: 'left', exact: true }).click();
+    await page.getByRole('combobox', { name: 'Its fasteners' }).focus();
+    await page.keyboard.press('ArrowDown');
+    await page.getByRole('option', { name: 'hex', exact: true }).click();
     await page.getByRole('spinbutton', { name: 'How many' }).fill('4');
     // Minutes that make one wonder are kept with a word.
     await page.getByRole('spinbutton', { name: 'Minutes to take it off' }).fill('75');

@@ -52,6 +52,10 @@ export async function findAccessory(page: Page, name: string, holds: string): Pr
   }
   await option.click();
   await page.keyboard.press('Escape');
+  await page.getByRole('dialog').getByRole('radio', { name: 'left', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Its fasteners' }).focus();
+  await page.keyboard.press('ArrowDown');
+  await page.getByRole('option', { name: 'hex', exact: true }).click();
   await page.getByRole('spinbutton', { name: 'How many' }).fill('2');
   await page.getByRole('spinbutton', { name: 'Minutes to take it off' }).fill('5');
   await page.getByRole('button', { name: 'Record it and plan again' }).click();

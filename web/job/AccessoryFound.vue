@@ -19,8 +19,8 @@ const { job, context } = useCurrentJob();
 interface Written {
   name: string;
   holds: string[];
-  side: Side;
-  drive: Drive;
+  side?: Side;
+  drive?: Drive;
   size: string;
   count: number | string;
   openMin: number | string;
@@ -30,7 +30,7 @@ interface Written {
 }
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/accessory`,
-  (): Written => ({ name: '', holds: [], side: 'centre', drive: 'hex', size: '', count: '', openMin: '', closeMin: undefined, people: '1', why: '' }),
+  (): Written => ({ name: '', holds: [], side: undefined, drive: undefined, size: '', count: '', openMin: '', closeMin: undefined, people: '1', why: '' }),
 );
 
 const pieces = computed(() => context.value.profile.pieces.filter((piece) => (job.state.pieces[piece.id] ?? 'fitted') === 'fitted'));
@@ -41,9 +41,10 @@ const doubts = computed(() => {
   return written(openMin) === '' ? [] : openUp.doubtsOfFound(Number(openMin), Number(written(closeMin) || openMin));
 });
 const ready = computed(() => {
-  const { name, holds, size, openMin, count, people, why } = draft.value;
+  const { name, holds, side, drive, size, openMin, count, people, why } = draft.value;
   if (doubts.value.length > 0 && !fits(why, LONGEST_TEXT.why)) return false;
-  // A number that was taken out is not a nought.
+  // Nothing is stated beforehand: what nobody picked is not recorded, and a number that was taken out is not a nought.
+  if (!side || !drive) return false;
   if ([openMin, count, people].some((value) => written(value) === '')) return false;
   return fits(name, LONGEST_TEXT.accessory) && within(size, LONGEST_TEXT.size) && holds.length > 0 && Number(count) >= 0;
 });
@@ -61,6 +62,7 @@ function slug(text: string): string {
 
 function record(): void {
   const { name, holds, side, drive, size, count, openMin, closeMin, people, why } = draft.value;
+  if (!side || !drive) return;
   const held = context.value.profile.pieces.find((piece) => piece.id === holds[0]);
   const accessory = {
     accessory: slug(name),

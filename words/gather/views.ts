@@ -18,9 +18,9 @@ export const GATHER_STATION = {
 } as const;
 
 export const JOB_PRICE = {
-  title: 'What it comes to from here',
+  title: 'What it comes to',
   leads: 'Leads between plugs',
-  labour: 'Labour',
+  labour: 'Labour still ahead',
   labourOf: ({ openMin, benchMin, fitMin }: { openMin: number; benchMin: number; fitMin: number }) =>
     `${minutes(openMin)} in and back, ${minutes(benchMin)} on the bench, ${minutes(fitMin)} to fit, of one person`,
   noRate: 'the shop names no rate',
