@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { factValues, foldJob, lastEvents, outstanding, wanting, type GroupTally, pinsOf, standingEvents, type EventType } from './index.ts';
+import { factValues, foldJob, lastEvents, outstanding, wanting, type GroupTally, pinsOf, standingEvents, type EventType, type LoggedEvent } from './index.ts';
 import { openedLog, TestLog } from './test/log.ts';
 
 test('an empty log is a job nothing happened to', () => {
@@ -311,4 +311,11 @@ test('the last lines are the newest first, without those that only take another 
   expect(lastEvents(log.events, 2).map((event) => event.type)).toEqual(['number.recorded', 'battery.measured']);
   expect(lastEvents(log.events, 9).map((event) => event.type)).toEqual(['number.recorded', 'battery.measured', 'job.opened']);
   expect(standingEvents(log.events).map((event) => event.type)).toEqual(['job.opened', 'undone', 'number.recorded']);
+});
+
+test('a log of before that says no choices with the kits an earlier job fitted is read all the same', () => {
+  const [opened] = openedLog().events;
+  if (opened?.type !== 'job.opened') throw new Error('no opening');
+  const before = { ...opened, payload: { ...opened.payload, fitted: [{ slug: 'pair', version: 1 }] } } as LoggedEvent;
+  expect(foldJob([before]).options).toEqual({});
 });

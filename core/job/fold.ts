@@ -101,7 +101,8 @@ const APPLY: { [T in EventType]: Apply<T> } = {
       state.opened = payload;
       state.openedYear = Number(event.at.slice(0, 4));
       const { promisedAt, bay, wish, fitted = [] } = payload;
-      for (const { slug, options } of fitted) for (const { option, choice } of options) within(state.options, slug)[option] = choice;
+      // Logs of before say no choices with them.
+      for (const { slug, options = [] } of fitted) for (const { option, choice } of options) within(state.options, slug)[option] = choice;
       if (promisedAt !== undefined) state.promise = { at: promisedAt };
       if (bay !== undefined) state.bay = { bay };
       if (wish !== undefined) state.wish = wish;

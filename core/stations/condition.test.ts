@@ -23,11 +23,11 @@ test('warning lamps and lenses are asked for on arrival, and settled by looking'
   const log = openedLog();
   expect(holds(log, 'check-in')).toEqual([
     ['warnings-before-missing', {}, key({ kind: 'warnings', moment: 'before' })],
-    ['lenses-before-missing', { count: 2 }, undefined],
+    ['lenses-before-missing', { count: 2 }, key({ kind: 'lenses', moment: 'before' })],
   ]);
   write(log, checkIn.warningsRead(now(log), 'before', [], AT));
   write(log, checkIn.lensGraded(now(log), 'low-left', 'before', 'light haze'));
-  expect(holds(log, 'check-in')).toEqual([['lenses-before-missing', { count: 1 }, undefined]]);
+  expect(holds(log, 'check-in')).toEqual([['lenses-before-missing', { count: 1 }, key({ kind: 'lenses', moment: 'before' })]]);
   expect(codes(checkIn.lensGraded(now(log), 'low-left', 'before', 'light haze'))).toEqual(['already']);
   expect(codes(checkIn.lensGraded(now(log), 'old-fog', 'before', 'clear'))).toEqual(['unknown']);
   expect(checkIn.lensGraded(now(log), 'low-right', 'before', 'clear')).toEqual({ refused: [{ code: 'doubtful', doubts: [{ code: 'lens uneven', other: 'light haze' }] }] });
@@ -58,13 +58,13 @@ test('a lamp lit leaving that was not on arrival, and a lens that got worse, hol
   write(log, checkIn.lensGraded(now(log), 'low-right', 'before', 'light haze'));
   expect(holds(log, 'hand-over')).toEqual([
     ['warnings-after-missing', {}, key({ kind: 'warnings', moment: 'after' })],
-    ['lenses-after-missing', { count: 2 }, undefined],
+    ['lenses-after-missing', { count: 2 }, key({ kind: 'lenses', moment: 'after' })],
   ]);
   write(log, checkIn.warningsRead(now(log), 'after', ['tyre pressure', 'brakes'], AT));
   write(log, checkIn.lensGraded(now(log), 'low-right', 'after', 'heavy haze'));
   expect(holds(log, 'hand-over')).toEqual([
     ['warning-new', { lamp: 'brakes' }, key({ kind: 'warning', lamp: 'brakes' })],
-    ['lenses-after-missing', { count: 1 }, undefined],
+    ['lenses-after-missing', { count: 1 }, key({ kind: 'lenses', moment: 'after' })],
     ['lens-worse', { lamp: 'low-right', grade: 'heavy haze' }, key({ kind: 'lens', lamp: 'low-right' })],
   ]);
   // What was not graded one by one is as it came, and only that.
@@ -122,4 +122,12 @@ test('minutes of something found fitted, there or back, and of seized fasteners 
   expect(openUp.seized(ruled, 'grille', 'bolts', 2, 61, 'cut off')).toEqual({
     events: [{ type: 'fastener.seized', payload: { piece: 'grille', group: 'bolts', count: 2, addMin: 61, why: 'cut off' } }],
   });
+});
+
+test('a lens that nobody graded before it came off is left open with a reason, on arrival and leaving apart', () => {
+  const log = openedLog();
+  log.add('exception.named', { about: key({ kind: 'lenses', moment: 'before' }), note: 'the headlamps were out already' });
+  expect(holds(log, 'check-in')?.map(([code]) => code)).toEqual(['warnings-before-missing']);
+  write(log, checkIn.lensGraded(now(log), 'low-left', 'before', 'clear'));
+  expect(holds(log, 'hand-over')?.map(([code]) => code)).toEqual(['warnings-after-missing', 'lenses-after-missing']);
 });

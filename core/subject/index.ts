@@ -34,6 +34,8 @@ export type Subject =
   | { kind: 'warnings'; moment: string }
   | { kind: 'warning'; lamp: string }
   | { kind: 'uncoded'; moment: string }
+  /** Lenses that are to be graded, and one of them. */
+  | { kind: 'lenses'; moment: string }
   | { kind: 'lens'; lamp: string }
   /** The floor that is aimed on. */
   | { kind: 'floor' }

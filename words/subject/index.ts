@@ -86,6 +86,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return `warning lamp, ${subject.lamp}`;
     case 'uncoded':
       return `warning lamps without a fault code, ${subject.moment === 'before' ? 'on arrival' : 'leaving'}`;
+    case 'lenses':
+      return `lens haze, ${subject.moment === 'before' ? 'on arrival' : 'leaving'}`;
     case 'lens':
       return `lens of ${inSentence(names.factory(subject.lamp))}`;
     case 'floor':
@@ -125,6 +127,7 @@ const KINDS: readonly Subject['kind'][] = [
   'warnings',
   'warning',
   'uncoded',
+  'lenses',
   'lens',
   'floor',
   'log',
@@ -156,6 +159,7 @@ const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
   warnings: ['moment'],
   warning: ['lamp'],
   uncoded: ['moment'],
+  lenses: ['moment'],
   lens: ['lamp'],
   setting: ['supply', 'setting'],
 };

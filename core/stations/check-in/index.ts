@@ -40,7 +40,7 @@ export function asked({ state, profile, ...context }: JobContext): Asked[] {
   if (state.codesRead.before === undefined) wanted.push(todo('codes-before-missing', {}, key({ kind: 'codes' })));
   wanted.push(...askedOfWarnings({ state }, 'before'));
   const lenses = lensesOf({ state, profile, ...context }).filter((lens) => state.lenses.before[lens.id] === undefined);
-  if (lenses.length > 0) wanted.push(todo('lenses-before-missing', { count: lenses.length }));
+  if (lenses.length > 0) wanted.push(todo('lenses-before-missing', { count: lenses.length }, key({ kind: 'lenses', moment: 'before' })));
   const gaps = profile.gaps.filter((gap) => state.gaps.before[gap.id] === undefined);
   if (gaps.length > 0) wanted.push(todo('gaps-before-missing', { count: gaps.length }));
   const silent = profile.facts.filter((fact) => !state.facts[fact.id]);

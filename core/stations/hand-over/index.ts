@@ -130,7 +130,7 @@ export function asked(context: JobContext): Asked[] {
   wanted.push(...askedOfWarnings(context, 'after'));
   for (const lamp of newWarnings(state)) wanted.push(question('warning-new', { lamp }, key({ kind: 'warning', lamp })));
   const lenses = lensesToLookAt(context);
-  if (lenses.length > 0) wanted.push(todo('lenses-after-missing', { count: lenses.length }));
+  if (lenses.length > 0) wanted.push(todo('lenses-after-missing', { count: lenses.length }, key({ kind: 'lenses', moment: 'after' })));
   for (const { id } of lensesLeaving(context)) {
     const [came, leaves] = [state.lenses.before[id], state.lenses.after[id]];
     if (came && leaves && lensWorse(leaves, came) > 0) wanted.push(question('lens-worse', { lamp: id, grade: leaves }, key({ kind: 'lens', lamp: id })));
