@@ -91,6 +91,14 @@ describe('open up', () => {
     expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['codes', 'warnings', 'baseline'] }] });
     log.add('codes.read', { moment: 'before', count: 0 });
     expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['warnings', 'baseline'] }] });
+    // What was left open with a reason on arrival is not asked for; a reason for leaving is none for arriving.
+    const excused = openedLog();
+    openUntilBattery(excused, powered());
+    excused.add('codes.read', { moment: 'before', count: 0 });
+    excused.add('exception.named', { about: 'warnings:after', note: 'panel out' });
+    expect(openNext(excused, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['warnings', 'baseline'] }] });
+    excused.add('exception.named', { about: 'warnings:before', note: 'panel out' });
+    expect(openNext(excused, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['baseline'] }] });
     log.add('warnings.read', { moment: 'before', lit: ['engine'] });
     expect(openNext(log, powered())).toEqual({ refused: [{ code: 'before-dead', what: ['baseline'] }] });
     for (const lamp of ['dipped', 'old-fog']) log.add('baseline.tried', { lamp, result: 'works' });
