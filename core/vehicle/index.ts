@@ -1,3 +1,4 @@
+export * from './bodies.ts';
 export * from './electrics.ts';
 export * from './profile.ts';
 export * from './route.ts';

@@ -1,5 +1,6 @@
 import type { Condition } from '../facts/index.ts';
 import type { VehicleState } from '../states/index.ts';
+import type { Body, Measures } from './bodies.ts';
 import type { Circuit, LampChannel, PlugFace, VehiclePin } from './electrics.ts';
 
 export const LEVELS = ['fitted', 'loosened', 'folded', 'hung', 'off'] as const;
@@ -11,8 +12,6 @@ export const SIDES = ['left', 'centre', 'right'] as const;
 export type Side = (typeof SIDES)[number];
 export const ZONES = ['front', 'rear', 'left-side', 'right-side', 'roof', 'cabin', 'underneath'] as const;
 export type Zone = (typeof ZONES)[number];
-export const BODIES = ['van-high-roof', 'crossover', 'minibus', 'scooter-box', 'utility-side-by-side'] as const;
-export type Body = (typeof BODIES)[number];
 export const DRIVES = ['hex', 'six-lobe', 'six-lobe plus', 'cross-head', 'hex key', 'push-pin', 'fir-tree clip', 'hook', 'plug lock', 'none'] as const;
 export type Drive = (typeof DRIVES)[number];
 export const RELEASES = ['unscrew', 'pull out', 'push centre', 'centre out first', 'squeeze tabs', 'slide', 'turn', 'lift then pull'] as const;
@@ -52,19 +51,6 @@ export interface Years {
   from: number;
   /** Absent while the model is still made. */
   to?: number;
-}
-
-export interface Measures {
-  lengthMm: number;
-  widthMm: number;
-  heightMm: number;
-  wheelbaseMm: number;
-  frontOverhangMm: number;
-  wheelDiameterMm: number;
-  trackMm: number;
-  /** Height of the front end where bonnet and windscreen meet the nose. */
-  bonnetHeightMm: number;
-  groundClearanceMm: number;
 }
 
 /** One thing that is so or not so on one vehicle, with how to see it. */

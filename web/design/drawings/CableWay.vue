@@ -3,7 +3,8 @@ import { computed } from 'vue';
 import type { LegPath } from '@jade/core/job';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { CABLE_WAY } from '@jade/words/design';
-import { frameAround, outline, project, type View, type Stroke } from '../geometry/outline.ts';
+import { frameAround, outline, project, type View } from '../geometry/outline.ts';
+import type { PlateKind } from '../geometry/plate.ts';
 
 /** The ways of legs on the vehicle, from two sides, with the places that they turn at. */
 const props = defineProps<{ profile: VehicleProfile; paths: readonly LegPath[] }>();
@@ -11,7 +12,7 @@ const at = computed(() => new Map((props.profile.cableWays?.places ?? []).map((p
 const points = computed(() => props.paths.flatMap(({ places }) => places.flatMap((id) => at.value.get(id)?.at ?? [])));
 const SHOWN: readonly View[] = ['side', 'top'];
 /** Of the body as much as tells where a way runs. */
-const DRAWN = new Set<Stroke['kind']>(['body', 'glass', 'line', 'wheel', 'tyre', 'panel']);
+const DRAWN = new Set<PlateKind>(['body', 'glass', 'tyre', 'panel']);
 const drawings = computed(() =>
   SHOWN.map((view) => {
     const box = frameAround(view, props.profile.measures, points.value, 500, 2600);

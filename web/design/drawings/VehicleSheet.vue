@@ -120,18 +120,6 @@ circle {
   stroke-width: 1px;
 }
 
-.line {
-  fill: none;
-  stroke: var(--drawing-soft);
-  stroke-width: 1px;
-}
-
-.wheel {
-  fill: var(--drawing-soft);
-  stroke: var(--drawing);
-  stroke-width: 1.5px;
-}
-
 .ground,
 .detail {
   fill: none;

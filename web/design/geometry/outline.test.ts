@@ -1,17 +1,7 @@
-import { BODIES } from '@jade/core/vehicle';
+import { BODIES, TYPICAL_MEASURES } from '@jade/core/vehicle';
 import { VIEWS, frame, frameAround, outline, project, projectBox, rounded, viewOf, viewOfPlaces } from './outline.ts';
 
-const measures = {
-  lengthMm: 5950,
-  widthMm: 2060,
-  heightMm: 2620,
-  wheelbaseMm: 3640,
-  frontOverhangMm: 960,
-  wheelDiameterMm: 690,
-  trackMm: 1740,
-  bonnetHeightMm: 1220,
-  groundClearanceMm: 185,
-};
+const measures = TYPICAL_MEASURES['van-high-roof'];
 const point = { xMm: 900, yMm: 700, zMm: 430 };
 
 test('the left lamp lies right in the front view, left in the rear view, ahead in the side view', () => {

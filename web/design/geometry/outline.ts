@@ -1,7 +1,6 @@
-import type { Body, BoxMm, Measures, Piece, PointMm, VehicleProfile, Zone } from '@jade/core/vehicle';
-import { SHAPES, type Shape } from './bodies.ts';
-import { rounded, type SheetPoint, type View } from './paths.ts';
-import type { PlateKind } from './plate.ts';
+import type { Body, BoxMm, Measures, PointMm, Zone } from '@jade/core/vehicle';
+import type { SheetPoint, View } from './paths.ts';
+import type { PlateStroke } from './plate.ts';
 import { PLATES } from './plates.ts';
 
 export { rounded, VIEWS, type SheetPoint, type View } from './paths.ts';
@@ -33,11 +32,6 @@ export function viewOfPlaces({ frontOverhangMm, lengthMm }: Pick<Measures, 'fron
   return along.filter((xMm) => xMm < middleMm).length * 2 > places.length ? 'rear' : 'front';
 }
 
-export interface Stroke {
-  kind: PlateKind | 'line' | 'wheel';
-  path: string;
-}
-
 /** Puts a point of the vehicle onto the sheet of a view. */
 export function project(view: View, { xMm, yMm, zMm }: PointMm): SheetPoint {
   if (view === 'front') return [yMm, -zMm];
@@ -52,101 +46,8 @@ export function projectBox(view: View, box: BoxMm): { x: number; y: number; widt
   return { x: Math.min(x0, x1), y: Math.min(y0, y1), width: Math.abs(x1 - x0), height: Math.abs(y1 - y0) };
 }
 
-const circle = (x: number, y: number, radius: number) =>
-  `M${Math.round(x - radius)} ${Math.round(y)}a${radius} ${radius} 0 1 0 ${2 * radius} 0a${radius} ${radius} 0 1 0 ${-2 * radius} 0Z`;
-
-function sideStrokes(shape: Shape, m: Measures): Stroke[] {
-  const at = ([along, up]: SheetPoint): SheetPoint => [along * m.lengthMm - m.frontOverhangMm, -up * m.heightMm];
-  const wheel = m.wheelDiameterMm / 2;
-  const axles = [0, m.wheelbaseMm];
-  return [
-    { kind: 'body', path: rounded(shape.side.map(at), m.heightMm * 0.05) },
-    ...shape.glass.map((points): Stroke => ({ kind: 'glass', path: rounded(points.map(at), m.heightMm * 0.02) })),
-    ...shape.lines.map((points): Stroke => ({ kind: 'line', path: rounded(points.map(at), 10, false) })),
-    ...axles.flatMap((x): Stroke[] => [
-      { kind: 'wheel', path: circle(x, -wheel, Math.round(wheel)) },
-      { kind: 'line', path: circle(x, -wheel, Math.round(wheel * 0.58)) },
-    ]),
-  ];
-}
-
-function endStrokes(shape: Shape, m: Measures, rear: boolean): Stroke[] {
-  const half = m.widthMm / 2;
-  const at = ([out, up]: SheetPoint, sign: number): SheetPoint => [sign * out * half, -up * m.heightMm];
-  const outline = [...shape.front.map((point) => at(point, -1)), ...[...shape.front].reverse().map((point) => at(point, 1))];
-  const [low, lowUp, high, highUp] = shape.windscreen;
-  const screen: SheetPoint[] = [
-    [-low, lowUp],
-    [-high, highUp],
-    [high, highUp],
-    [low, lowUp],
-  ];
-  const wheelWidth = m.wheelDiameterMm * 0.32;
-  const wheels = m.trackMm > 0 ? [-1, 1] : [];
-  return [
-    ...wheels.map((sign): Stroke => {
-      const middle = (sign * m.trackMm) / 2;
-      const box: SheetPoint[] = [
-        [middle - wheelWidth / 2, 0],
-        [middle - wheelWidth / 2, -m.wheelDiameterMm],
-        [middle + wheelWidth / 2, -m.wheelDiameterMm],
-        [middle + wheelWidth / 2, 0],
-      ];
-      return { kind: 'wheel', path: rounded(box, 40) };
-    }),
-    { kind: 'body', path: rounded(outline, m.heightMm * 0.045) },
-    {
-      kind: 'glass',
-      path: rounded(
-        screen.map((point) => at(point, 1)),
-        m.heightMm * 0.02,
-      ),
-    },
-    ...(rear
-      ? [{ kind: 'line' as const, path: rounded([at([0, 0.12], 1), at([0, 0.95], 1)], 5, false) }]
-      : [{ kind: 'line' as const, path: rounded([at([low, lowUp - 0.03], -1), at([low, lowUp - 0.03], 1)], 5, false) }]),
-  ];
-}
-
-function topStrokes(shape: Shape, m: Measures): Stroke[] {
-  const half = m.widthMm / 2;
-  const nose = -m.frontOverhangMm;
-  const tail = nose + m.lengthMm;
-  const outline: SheetPoint[] = [
-    [nose + 90, half * 0.9],
-    [nose, half * 0.55],
-    [nose, -half * 0.55],
-    [nose + 90, -half * 0.9],
-    [nose + 320, -half],
-    [tail - 60, -half * 0.98],
-    [tail, -half * 0.9],
-    [tail, half * 0.9],
-    [tail - 60, half * 0.98],
-    [nose + 320, half],
-  ];
-  const cross = shape.plan.map((share): Stroke => ({
-    kind: 'line',
-    path: rounded(
-      [
-        [nose + share * m.lengthMm, -half * 0.9],
-        [nose + share * m.lengthMm - 40, 0],
-        [nose + share * m.lengthMm, half * 0.9],
-      ],
-      200,
-      false,
-    ),
-  }));
-  return [{ kind: 'body', path: rounded(outline, 140) }, ...cross];
-}
-
 /** The lines of a body in one view, drawn to its measures, from what lies behind to what lies before. */
-export function outline(body: Body, view: View, measures: Measures): Stroke[] {
-  const plate = PLATES[body]?.(measures)[view];
-  if (plate) return plate;
-  const shape = SHAPES[body];
-  if (view === 'side') return sideStrokes(shape, measures);
-  return view === 'top' ? topStrokes(shape, measures) : endStrokes(shape, measures, view === 'rear');
-}
+export const outline = (body: Body, view: View, measures: Measures): PlateStroke[] => PLATES[body](measures)[view];
 
 /** The part of the sheet a view takes, with a margin all round: x, y, width, height in millimetres. */
 export function frame(view: View, m: Measures, marginMm = 160): [number, number, number, number] {
@@ -187,14 +88,4 @@ export function frameAround(view: View, m: Measures, points: readonly PointMm[],
   const bottom = top + high;
   const stands = view !== 'top' && bottom < GROUND.belowMm && bottom > -GROUND.nearMm;
   return [left, top, wide, stands ? GROUND.belowMm - top : high];
-}
-
-/** Pieces that give the drawing of a body its features, where the body itself has none: the plate of one has its own lamps, grille and doors. */
-export const shellPieces = (profile: VehicleProfile, view: View): Piece[] => (PLATES[profile.body] ? [] : outerPieces(profile, view));
-
-/** Pieces that make up the face of a view: those at the very front or rear, to give the drawing its features. */
-export function outerPieces({ pieces, measures }: VehicleProfile, view: View): Piece[] {
-  const nose = measures.frontOverhangMm;
-  if (view === 'front') return pieces.filter((piece) => piece.zone === 'front' && piece.box.xMm[1] > nose - 130);
-  return view === 'rear' ? pieces.filter((piece) => piece.zone === 'rear' && piece.box.xMm[0] < nose - measures.lengthMm + 130) : [];
 }

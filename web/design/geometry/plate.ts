@@ -49,7 +49,7 @@ export function wheel([x, y]: SheetPoint, radius: number, archRadius: number, si
     return line('detail', [at(0.2), at(0.58)]);
   });
   return [
-    { kind: 'arch', path: `M${from} ${sill}A${arch} ${arch} 0 1 1 ${to} ${sill}Z` },
+    { kind: 'arch', path: `M${from} ${sill}A${arch} ${arch} 0 ${sillY > y ? 1 : 0} 1 ${to} ${sill}Z` },
     circle('tyre', [x, y], radius),
     circle('rim', [x, y], radius * 0.64),
     ...spokes,

@@ -15,7 +15,7 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import WordsField from '../../design/WordsField.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround, shellPieces, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { frameAround, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { useLine } from '../../drafts/index.ts';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -80,7 +80,7 @@ const marks = computed<SheetMark[]>(() => [
     }),
 ]);
 
-/** The near end of the vehicle, so that marks stand apart; its outer pieces give the drawing its face. */
+/** The near end of the vehicle, so that marks stand apart. */
 const part = computed(() =>
   view.value === 'top'
     ? undefined
@@ -90,7 +90,6 @@ const part = computed(() =>
         marks.value.map((mark) => mark.at),
       ),
 );
-const shell = computed(() => shellPieces(profile.value, view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
 
 const lamp = computed(() => lamps.value.find((entry) => `lamp:${entry.id}` === picked.value));
 const gap = computed(() => profile.value.gaps.find((entry) => `gap:${entry.id}` === picked.value));
@@ -141,7 +140,6 @@ function written(text: string): void {
           :profile="profile"
           :view="view"
           :part="part"
-          :pieces="shell"
           :marks="marks"
           :picked="picked"
           :label="CHECK_IN_STATION.drawing(profile.maker, profile.model, view)"

@@ -2,7 +2,7 @@ import { testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { Side } from '@jade/core/vehicle';
 import { LAMP_TESTED } from '@jade/words/fit';
 import type { SheetMark, SheetPiece } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround, outerPieces, shellPieces, viewOfPlaces, type View } from '../../design/geometry/outline.ts';
+import { frameAround, viewOf, viewOfPlaces, type View } from '../../design/geometry/outline.ts';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** What the vehicle's sheet shows of a kit. */
@@ -38,11 +38,10 @@ export function useKitSheet(): (onVehicle: KitOnVehicle, side?: Side) => KitShee
       const tone = result.includes(false) ? 'fault' : mine.length > 0 && result.every(Boolean) ? 'settled' : 'open';
       return { id: `${kit.slug}/${lamp}/${index}`, at, label: names.value.lamp(kit.slug, lamp), tone, word: tone === 'settled' ? LAMP_TESTED : undefined };
     });
-    const shell = new Set(shellPieces(profile, view));
-    const face = outerPieces(profile, view).filter((piece) => shell.has(piece) || (job.state.pieces[piece.id] ?? 'fitted') !== 'fitted');
-    const pieces = face.map((piece): SheetPiece => {
+    // What is open on this face of the vehicle.
+    const pieces = profile.pieces.flatMap((piece): SheetPiece[] => {
       const level = job.state.pieces[piece.id] ?? 'fitted';
-      return { piece, level, part: level === 'fitted' ? 'other' : 'done' };
+      return level === 'fitted' || viewOf(piece.zone) !== view ? [] : [{ piece, level, part: 'done' }];
     });
     return { view, part: frameAround(view, profile.measures, points, AROUND_MM, LEAST_MM), pieces, marks };
   };

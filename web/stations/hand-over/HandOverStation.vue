@@ -12,7 +12,7 @@ import ChoiceRow from '../../design/ChoiceRow.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
-import { frameAround, shellPieces } from '../../design/geometry/outline.ts';
+import { frameAround } from '../../design/geometry/outline.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import LensGrades from '../../job/LensGrades.vue';
@@ -70,7 +70,6 @@ const part = computed(() =>
     marks.value.map((mark) => mark.at),
   ),
 );
-const shell = computed(() => shellPieces(profile.value, view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
 const current = computed(() => lamps.value.find((lamp) => lamp.id === picked.value));
 
 /** Rows of left and right beside each other, and those in the middle. */
@@ -122,16 +121,7 @@ function written(text: string): void {
           <span class="soft">{{ HAND_OVER_STATION.toTry(untried.length) }}</span>
           <button v-if="asBefore.length > 0" type="button" class="push small" @click="restAsBefore">{{ sayAsOnArrival(asBefore.length, lamps.length) }}</button>
         </div>
-        <VehicleSheet
-          :profile="profile"
-          :view="view"
-          :part="part"
-          :pieces="shell"
-          :marks="marks"
-          :picked="picked"
-          :label="HAND_OVER_STATION.drawing(view)"
-          @pick="(id) => (picked = id)"
-        />
+        <VehicleSheet :profile="profile" :view="view" :part="part" :marks="marks" :picked="picked" :label="HAND_OVER_STATION.drawing(view)" @pick="(id) => (picked = id)" />
         <div v-if="current" class="line entry">
           <strong>{{ current.name }}</strong> <span class="soft">{{ HAND_OVER_STATION.onArrival(job.state.baseline[current.id]) }}</span>
           <ChoiceRow :label="HAND_OVER_STATION.leaving(current.name)" :choices="RESULTS" :value="job.state.final[current.id]" @choose="tried" />

@@ -352,7 +352,8 @@ export function crossover(m: Measures): Record<View, PlateStroke[]> {
   /** A point from above: millimetres behind the nose, and to the right. */
   const above = (behind: number, right: number): SheetPoint => [behind - nose, right];
   const upper = [
-    above(long * 0.985, half * 0.62),
+    above(long, half * 0.4),
+    above(long * 0.985, half * 0.66),
     above(long * 0.955, half * 0.9),
     above(roofEnd - 300, half * 0.985),
     above(scuttle, half),
