@@ -19,6 +19,8 @@ const UNSEEN = new Set(
     'd',
     'transform',
     'viewBox',
+    'patternUnits',
+    'patternTransform',
     'points',
     'href',
     'to',

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Masking tape: what a person wrote or measured at the vehicle. */
-defineProps<{ big?: boolean }>();
+defineProps<{ big?: boolean; /** More than a line of it. */ long?: boolean }>();
 </script>
 
 <template>
-  <span class="tape" :class="{ big }"><slot /></span>
+  <span class="tape" :class="{ big, long }"><slot /></span>
 </template>
 
 <style scoped>
@@ -17,6 +17,10 @@ defineProps<{ big?: boolean }>();
   font-weight: 620;
   white-space: nowrap;
   clip-path: polygon(0 6%, 3px 34%, 1px 62%, 4px 100%, calc(100% - 3px) 96%, 100% 70%, calc(100% - 4px) 40%, calc(100% - 1px) 0);
+}
+
+.long {
+  white-space: normal;
 }
 
 .big {

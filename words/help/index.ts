@@ -24,8 +24,9 @@ export const HELP_HERE = {
 /** Drawn alike wherever pieces stand on a vehicle. */
 const PIECES: readonly MarkHelp[] = [
   { sign: 'Amber, heavy line', says: 'the piece that is next' },
-  { sign: 'Thin line', says: 'planned, not touched yet' },
-  { sign: 'Green, dashed', says: 'open, or off' },
+  { sign: 'Hatched', says: 'planned, not touched yet' },
+  { sign: 'Green, long dashes', says: 'open, or off' },
+  { sign: 'Short dashes', says: 'lies behind something else' },
 ];
 
 export const HELP: Readonly<Record<Station | HelpedView, Help>> = {

@@ -1,5 +1,6 @@
-import type { VehicleProfile } from '@jade/core/vehicle';
-import { plural } from '@jade/words/units';
+import type { Circuit, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
+import { sayWay } from '@jade/words/job';
+import { amount, inSentence, minutes, plural, stated } from '@jade/words/units';
 
 export const LEARNED_TIMES = {
   title: 'Times at this shop',
@@ -50,3 +51,80 @@ export const PLUG_SHELF = {
   noLeads: 'No leads yet: where plugs do not meet, Wire names the joints wire by wire.',
   families: 'Families',
 } as const;
+
+export const VEHICLE_SHELF = {
+  view: 'From',
+  from: { front: 'front', rear: 'rear', side: 'left side', top: 'above' },
+  depth: 'How deep',
+  skin: 'From outside',
+  behind: 'Look behind',
+  out: 'Moved out',
+  all: 'All pieces',
+  layer: (layer: number) => (layer === 1 ? 'First, from outside' : layer === 2 ? 'Behind them' : `Layer ${layer}`),
+  noneHere: (view: string) => `No piece is described that is seen from the ${view}.`,
+  noPieces: 'No pieces are described: what has to come off is not known here.',
+  movement: 'Way out:',
+  fastener: ({ place, release, singleUse }: Pick<FastenerGroup, 'place' | 'release' | 'singleUse'>, home: string) =>
+    [place, release, ...(singleUse ? ['new ones each time'] : []), `back: ${home}`].join(' · '),
+} as const;
+
+/** A level of a piece: how far it opens, in and back, by how many. */
+export function sayLevel({ level, say, openMin, closeMin, people, breakage }: PieceLevel): string {
+  const risk = breakage ? `, breaks in ${Math.round(breakage.chance * 100)} of 100` : '';
+  return `${say ?? level}: ${minutes(openMin)} out, ${minutes(closeMin)} back${people > 1 ? `, ${plural(people, 'person', 'people')}` : ''}${risk}`;
+}
+
+/** A way to open a piece: what has to be open before it. */
+export function sayWayIn({ id, needs, extraMin, note, irreversible }: Way, pieceName: (id: string) => string): string {
+  const before = needs.length === 0 ? 'nothing first' : `first ${needs.map(({ piece, level }) => `${inSentence(pieceName(piece))} ${level}`).join(', ')}`;
+  const extra = extraMin > 0 ? `, ${minutes(extraMin)} more` : '';
+  return `${sayWay(id)}: ${before}${extra}${irreversible ? ', cannot be undone' : ''}${note ? `. ${note}` : ''}`;
+}
+
+/** Where a piece lies and what is to be minded about it. */
+export function sayPieceAside({ zone, side, brittle, painted, witness, beside, leashMm }: Piece, layer: number): string {
+  return [
+    `${zone.replace('-', ' ')}${side === 'centre' ? '' : `, ${side}`}`,
+    layer === 1 ? 'reached from outside' : `${plural(layer - 1, 'layer')} before it`,
+    ...(brittle ? ['brittle'] : []),
+    ...(painted ? ['painted edges'] : []),
+    ...(witness ? [`mark first: ${witness}`] : []),
+    ...(beside && beside.length > 0 ? [`beside: ${beside.join(', ')}`] : []),
+    ...(leashMm === undefined ? [] : [`hangs on its wires by ${amount(leashMm, 'mm')}`]),
+  ].join(' · ');
+}
+
+export const ELECTRICS_SHELF = {
+  plugs: (count: number) => `Plugs: ${count}`,
+  circuits: (count: number) => `Circuits: ${count}`,
+  sensors: (count: number) => `Sensors: ${count}`,
+  plug: ({ family, gender, keying, lock }: Pick<VehiclePlug, 'family' | 'gender' | 'keying' | 'lock'>) => `family ${family}, keying ${keying}, ${gender}, lock: ${lock}`,
+  face: (name: string) => `${name} from the wire side`,
+} as const;
+
+/** A pin of the library: what it carries, the colour of its wire, its circuit, and whether it was proved on a vehicle of this kind. */
+export function sayLibraryPin({ carries, colour, beyond, proved }: VehiclePin, circuit: string | undefined): string {
+  return [
+    carries,
+    ...(colour ? [beyond ? `${colour}, ${beyond} beyond the plug` : colour] : []),
+    ...(circuit ? [circuit] : []),
+    ...(proved ? [`proved by ${plural(proved.readings, 'reading')} on ${proved.on}`] : []),
+  ].join(' · ');
+}
+
+/** A circuit of the library: what guards it, its wire, its loads, when it is live. */
+export function sayLibraryCircuit({ wire, loads, liveIn, neverUse }: Circuit, guarded: string): string {
+  const drawn = loads.map(({ name, powerW, atV }) => `${inSentence(name)} ${stated(powerW, 'W')} at ${stated(atV, 'V')}`).join(', ');
+  return [
+    guarded,
+    `${stated(wire.areaMm2, 'mm²')}, ${stated(wire.lengthM, 'm')}`,
+    drawn || 'no loads',
+    `live: ${liveIn.join(', ')}`,
+    ...(neverUse ? [`never used: ${neverUse}`] : []),
+  ].join(' · ');
+}
+
+/** A sensor of the library: what it sits on, how far it may stand off, whether it wants its own procedure then. */
+export function saySensor({ kind, toleranceDeg, calibration, procedure, lock }: Sensor, on: string): string {
+  return `${kind} on ${inSentence(on)} · may stand off by ${stated(toleranceDeg, '°')} · calibration ${calibration}${calibration === 'required' ? `: ${procedure}` : ''} · plug: ${lock}`;
+}

@@ -27,6 +27,7 @@ export const OPEN_UP = {
   view: 'View',
   next: 'next',
   planned: 'planned',
+  out: 'Moved out',
   open: 'open',
   whereStep: 'Where this step is',
   whereAll: (view: string) => `Pieces to open, from the ${view}`,

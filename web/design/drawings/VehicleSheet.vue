@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref, useId } from 'vue';
 import { type Level, type Piece, type PointMm, type VehicleProfile } from '@jade/core/vehicle';
-import { frame, outline, project, projectBox, type View } from '../geometry/outline.ts';
+import { namesOutside } from '../geometry/names.ts';
+import { frame, outline, project, type View } from '../geometry/outline.ts';
+import { meantAt, movedOut, pieceDrawer } from '../geometry/pieces.ts';
 import { spread } from '../geometry/spread.ts';
 
 /** A place on the vehicle that can be picked. The word is what it says; tape where it was written by a person. */
@@ -30,15 +32,23 @@ const props = defineProps<{
   pieces?: SheetPiece[];
   /** Part of the view, in sheet millimetres: x, y, width, height. */
   part?: [number, number, number, number];
+  /** Pieces whose names stand outside the drawing, those of most weight first. */
+  named?: readonly string[];
+  /** The piece that is being looked at. */
+  chosen?: string;
+  /** Only what is seen from outside is drawn, and the piece that is being looked at. */
+  outside?: boolean;
+  /** Layers of the pieces where they are to be seen moved out, one behind the other. */
+  layers?: ReadonlyMap<string, number>;
   label: string;
 }>();
 const emit = defineEmits<{ pick: [id: string]; piece: [id: string] }>();
 
-const box = computed(() => props.part ?? frame(props.view, props.profile.measures));
+const whole = computed(() => props.part ?? frame(props.view, props.profile.measures));
 const strokes = computed(() => outline(props.profile.body, props.view, props.profile.measures));
 /** What stands on the ground is drawn on a line, from above it has none. */
 const onGround = computed(() => props.view !== 'top');
-const size = computed(() => box.value[2] / 1000);
+const size = computed(() => whole.value[2] / 1000);
 /** Marks stand apart by this share of the sheet's width, so that each can be tapped; a line leads to the true place. */
 const APART = 72;
 const placed = computed(() => {
@@ -49,23 +59,105 @@ const placed = computed(() => {
     const [x, y] = apart[index] ?? [0, 0];
     const [trueX, trueY] = places[index] ?? [0, 0];
     const wordWidth = ((mark.word?.length ?? 0) * 17 + 24) * size.value;
-    const [left, , wide] = box.value;
+    const [left, , wide] = whole.value;
     const wordX = Math.min(left + wide - wordWidth, Math.max(left, x - wordWidth / 2));
     // Words of neighbours stand in two rows below their marks.
     const wordY = y + (index % 2 === 0 ? 26 : 70) * size.value;
     return { ...mark, x, y, trueX, trueY, wordX, wordY, wordWidth, led: Math.hypot(x - trueX, y - trueY) > 12 * size.value };
   });
 });
-const boxes = computed(() => (props.pieces ?? []).map((entry) => ({ ...entry, ...projectBox(props.view, entry.piece.box) })));
+const hatch = useId();
+const draw = computed(() => pieceDrawer(props.profile.body, props.profile.measures, props.view));
+/** Pieces from what lies behind to what lies before, with how far each is moved out. */
+const drawn = computed(() => {
+  const still = (props.pieces ?? [])
+    .map((entry) => ({ ...entry, ...draw.value(entry.piece), id: entry.piece.id, layer: props.layers?.get(entry.piece.id) ?? 1 }))
+    .filter((entry) => !props.outside || !entry.behind || entry.id === props.chosen);
+  if (!props.layers) return still.sort((a, b) => b.depthMm - a.depthMm).map((entry) => ({ ...entry, dx: 0, dy: 0, on: [] }));
+  const byId = new Map(still.map((entry) => [entry.id, entry]));
+  return movedOut(still, strokes.value, whole.value[2]).flatMap((moved) => {
+    const entry = byId.get(moved.id);
+    return entry ? [{ ...entry, ...moved }] : [];
+  });
+});
+/** The part of the sheet that holds what was moved out of it too. */
+const held = computed((): [number, number, number, number] => {
+  const [x, y, width, height] = whole.value;
+  if (!props.layers) return whole.value;
+  const left = Math.min(x, ...drawn.value.map(({ extent, dx }) => extent.left + dx - 60));
+  const bottom = Math.max(y + height, ...drawn.value.map(({ extent, dy }) => extent.bottom + dy + 60));
+  return [left, y, x + width - left, bottom - y];
+});
+const names = computed(() => {
+  const named = (props.named ?? []).flatMap((id) => {
+    const entry = drawn.value.find((each) => each.id === id);
+    if (!entry) return [];
+    const [mx, my] = entry.middle;
+    return [{ id, text: entry.piece.name, middle: [mx + entry.dx, my + entry.dy] as [number, number] }];
+  });
+  const [x, y, width, height] = held.value;
+  const seen = named.filter(({ middle: [mx, my] }) => mx >= x && mx <= x + width && my >= y && my <= y + height);
+  return namesOutside(seen, held.value);
+});
+const box = computed(() => names.value.frame);
+
+const svg = ref<SVGSVGElement>();
+/** A finger covers this much of the screen round where it taps, in px. */
+const FINGER_PX = 22;
+/** What the last tap could mean; tapping there again means the next of it. */
+let last: { ids: string; turn: number } = { ids: '', turn: 0 };
+function tap(event: MouseEvent): void {
+  const sheet = svg.value;
+  const seen = sheet?.getScreenCTM();
+  if (!sheet || !seen || drawn.value.length === 0) return;
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(seen.inverse());
+  const there = drawn.value.map(({ id, extent: { left, right, top, bottom }, dx, dy }) => ({
+    id,
+    extent: { left: left + dx, right: right + dx, top: top + dy, bottom: bottom + dy },
+  }));
+  const meant = meantAt(there, [x, y], FINGER_PX / seen.a);
+  const ids = meant.join(' ');
+  last = { ids, turn: ids === last.ids ? last.turn + 1 : 0 };
+  const id = meant[last.turn % Math.max(1, meant.length)];
+  if (id !== undefined) emit('piece', id);
+}
 </script>
 
 <template>
-  <svg class="sheet" :viewBox="box.join(' ')" role="group" :aria-label="label" preserveAspectRatio="xMidYMid meet">
-    <path v-if="onGround" class="ground" :d="`M${box[0]} 0h${box[2]}`" />
-    <path v-for="(stroke, index) in strokes" :key="index" :d="stroke.path" :class="stroke.kind" />
-    <g v-for="entry in boxes" :key="entry.piece.id" class="piece" :class="[entry.part, { away: entry.level !== 'fitted' }]" @click="emit('piece', entry.piece.id)">
-      <rect :x="entry.x" :y="entry.y" :width="Math.max(entry.width, 12)" :height="Math.max(entry.height, 12)" :rx="16" />
+  <svg ref="svg" class="sheet" :viewBox="box.join(' ')" role="group" :aria-label="label" preserveAspectRatio="xMidYMid meet" @click="tap">
+    <defs>
+      <pattern :id="hatch" :width="26 * size" :height="26 * size" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path class="hatch" :d="`M0 0V${26 * size}`" />
+      </pattern>
+      <clipPath :id="`${hatch}-held`">
+        <rect :x="held[0]" :y="held[1]" :width="held[2]" :height="held[3]" />
+      </clipPath>
+    </defs>
+    <path v-if="onGround" class="ground" :d="`M${held[0]} 0h${held[2]}`" />
+    <g :class="{ under: layers }" :clip-path="`url(#${hatch}-held)`">
+      <path v-for="(stroke, index) in strokes" :key="index" :d="stroke.path" :class="stroke.kind" />
+    </g>
+    <template v-if="layers">
+      <path v-for="entry in drawn" :key="entry.id" class="guide" :d="`M${entry.middle[0]} ${entry.middle[1]}l${entry.dx} ${entry.dy}`" />
+    </template>
+    <g
+      v-for="entry in drawn"
+      :key="entry.id"
+      class="piece"
+      :class="[entry.part, { away: entry.level !== 'fitted', behind: entry.behind, chosen: entry.id === chosen }]"
+      :transform="layers ? `translate(${entry.dx} ${entry.dy})` : undefined"
+    >
+      <path v-if="layers" :d="entry.path" class="sheetmetal" />
+      <path v-for="(stroke, index) in entry.on" :key="index" :d="stroke.path" :class="stroke.kind" />
+      <path :d="entry.path" class="edge" :style="entry.part === 'planned' && entry.level === 'fitted' ? { fill: `url(#${hatch})` } : undefined" />
       <title>{{ entry.piece.name }}: {{ entry.level }}</title>
+    </g>
+    <g v-for="name in names.names" :key="name.id" class="name" :class="{ chosen: name.id === chosen }">
+      <polyline :points="name.lead.map((point) => point.join(',')).join(' ')" />
+      <circle :cx="name.lead.at(-1)?.[0]" :cy="name.lead.at(-1)?.[1]" :r="names.sizeMm * 0.18" />
+      <text :text-anchor="name.anchor" :font-size="names.sizeMm">
+        <tspan v-for="(line, index) in name.lines" :key="index" :x="name.at[0]" :y="name.at[1] + index * names.sizeMm * 1.15">{{ line }}</tspan>
+      </text>
     </g>
     <g
       v-for="mark in placed"
@@ -177,34 +269,81 @@ circle {
   fill: var(--plate-red);
 }
 
+.under {
+  opacity: 0.5;
+}
+
+.hatch {
+  stroke: var(--ink);
+  stroke-width: 0.8px;
+}
+
+.guide {
+  fill: none;
+  stroke: var(--drawing-soft);
+  stroke-width: 0.7px;
+}
+
 .piece {
   cursor: pointer;
 }
 
-.piece rect {
+.sheetmetal {
+  fill: var(--paper);
+}
+
+.edge {
   fill: transparent;
   stroke: var(--drawing-soft);
   stroke-width: 1px;
 }
 
-.piece.planned rect {
-  stroke: var(--ink);
-  stroke-width: 1.6px;
-  fill: color-mix(in srgb, var(--ink) 6%, transparent);
+.piece.behind .edge {
+  stroke-dasharray: 2 4;
 }
 
-.piece.now rect {
+.piece.planned .edge {
+  stroke: var(--ink);
+  stroke-width: 1.6px;
+}
+
+.piece.now .edge {
   stroke: var(--amber);
   stroke-width: 3.5px;
   fill: color-mix(in srgb, var(--amber) 22%, transparent);
 }
 
-.piece.done rect,
-.piece.away rect {
+.piece.done .edge,
+.piece.away .edge {
   stroke: var(--jade);
-  stroke-dasharray: 7 5;
+  stroke-dasharray: 9 5;
   stroke-width: 1.8px;
-  fill: color-mix(in srgb, var(--jade) 10%, transparent);
+  fill: color-mix(in srgb, var(--paper-sunk) 70%, transparent);
+}
+
+.piece.chosen .edge {
+  stroke: var(--focus);
+  stroke-width: 3px;
+  fill: color-mix(in srgb, var(--focus) 14%, transparent);
+}
+
+.name polyline {
+  fill: none;
+  stroke: var(--drawing);
+  stroke-width: 0.7px;
+  vector-effect: non-scaling-stroke;
+}
+
+.name circle {
+  fill: var(--drawing);
+}
+
+.name text {
+  fill: var(--ink);
+}
+
+.name.chosen text {
+  font-weight: 700;
 }
 
 .mark {

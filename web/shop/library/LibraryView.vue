@@ -7,20 +7,14 @@ import type { VehicleProfile } from '@jade/core/vehicle';
 import type { PlugLibrary } from '@jade/core/wiring';
 import { COMMON } from '@jade/words/common';
 import { LIBRARY_VIEW } from '@jade/words/library';
-import { metres, money } from '@jade/words/units';
+import { money } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import HelpHere from '../../design/HelpHere.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
-import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
-import { frame, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { ask, Refused } from '../../ask/index.ts';
 import RightGate from '../../session/RightGate.vue';
 import PlugShelf from './PlugShelf.vue';
-import LearnedTimes from './LearnedTimes.vue';
-
-/** Each piece in the view from which it is seen best: what lies at the front is not seen from behind. */
-const piecesIn = (view: View) =>
-  (profile.value?.pieces ?? []).flatMap((piece) => (viewOf(piece.zone) === view ? [{ piece, level: 'fitted' as const, part: 'other' as const }] : []));
+import VehicleShelf from './VehicleShelf.vue';
 
 interface Line {
   kind: string;
@@ -178,34 +172,7 @@ onMounted(async () => {
           </ul>
         </template>
       </nav>
-      <section v-if="profile" class="stack">
-        <div class="line">
-          <h2>{{ LIBRARY_VIEW.vehicle(profile) }}</h2>
-          <span class="soft">{{
-            LIBRARY_VIEW.measures(
-              profile.systemVoltageV,
-              profile.highVoltage,
-              metres(profile.measures.lengthMm / 1000),
-              metres(profile.measures.widthMm / 1000),
-              metres(profile.measures.heightMm / 1000),
-            )
-          }}</span>
-          <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
-        </div>
-        <div class="views leaf">
-          <figure v-for="view in VIEWS" :key="view" :class="view">
-            <VehicleSheet :profile="profile" :view="view" :part="frame(view, profile.measures, 120)" :pieces="piecesIn(view)" :label="LIBRARY_VIEW.drawing(profile.model, view)" />
-            <figcaption class="soft">{{ view }}</figcaption>
-          </figure>
-        </div>
-        <p>
-          {{ LIBRARY_VIEW.counts(profile) }}
-        </p>
-        <LearnedTimes :profile="profile" />
-        <p v-for="text in profile.cautions" :key="text">
-          <TapeLabel>{{ text }}</TapeLabel>
-        </p>
-      </section>
+      <VehicleShelf v-if="profile" :profile="profile" />
       <section v-else-if="kit" class="stack">
         <div class="line">
           <h2>{{ kit.maker }} {{ kit.name }}</h2>
@@ -224,7 +191,7 @@ onMounted(async () => {
           </li>
         </ul>
         <p v-for="text in kit.warnings" :key="text">
-          <TapeLabel>{{ text }}</TapeLabel>
+          <TapeLabel long>{{ text }}</TapeLabel>
         </p>
       </section>
       <PlugShelf v-else-if="plugs" :plugs="plugs" :currency="currency" />
@@ -283,36 +250,9 @@ nav .push[aria-current] {
   background: var(--jade-soft);
 }
 
-.views {
-  display: grid;
-  grid-template-columns: 1fr 1fr 2.2fr;
-  gap: 12px;
-}
-
-figure {
-  margin: 0;
-}
-
-.side {
-  grid-column: 3;
-}
-
-.top {
-  grid-column: 1 / -1;
-}
-
-.top :deep(svg) {
-  max-height: 250px;
-}
-
 @media (max-width: 900px) {
-  .shelf,
-  .views {
+  .shelf {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .side {
-    grid-column: auto;
   }
 }
 </style>

@@ -5,7 +5,7 @@ import type { OpenStep } from '@jade/core/access';
 import { openingDone, provingSide, schoolOf, suppliesNow, targetMounts } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
-import { listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
+import { layersOf, listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
 import { sayOpening, sayTrouble, sayWithout } from '@jade/words/access';
 import { FLOOR } from '@jade/words/floor';
 import { OPEN_UP, sayLooked, sayNewKits, sayProved, saySetUp, sayWork } from '@jade/words/open-up';
@@ -109,6 +109,18 @@ const part = computed(() =>
     1000,
   ),
 );
+
+/** Whether the pieces are to be seen moved out, one layer behind the other. */
+const out = ref(false);
+const layers = computed(() => layersOf(profile.value.pieces));
+/** Pieces of this view whose names stand beside the drawing: what is next, what is planned, what is open. */
+const named = computed(() => {
+  const ORDER = { now: 0, planned: 1, done: 2 };
+  return pieces.value
+    .filter(({ piece }) => viewOf(piece.zone) === view.value)
+    .sort((a, b) => ORDER[a.part] - ORDER[b.part])
+    .map(({ piece }) => piece.id);
+});
 
 watch(plan, () => void (picked.value = undefined));
 watch(
@@ -217,6 +229,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <div class="leaf stack">
           <div v-if="!floor" class="line">
             <ChoiceRow :label="OPEN_UP.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (chosenView = value)" />
+            <button type="button" class="push small" :aria-pressed="out" @click="out = !out">{{ OPEN_UP.out }}</button>
             <span class="soft key"><i class="now" /> {{ OPEN_UP.next }} <i class="planned" /> {{ OPEN_UP.planned }} <i class="gone" /> {{ OPEN_UP.open }}</span>
           </div>
           <VehicleSheet
@@ -224,6 +237,8 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
             :view="view"
             :part="part"
             :pieces="pieces"
+            :named="floor ? [] : named"
+            :layers="!floor && out ? layers : undefined"
             :label="floor ? OPEN_UP.whereStep : OPEN_UP.whereAll(view)"
             @piece="(piece) => (picked = piece)"
           />
@@ -313,6 +328,10 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
 .key .now {
   border-color: var(--amber);
   background: var(--amber-soft);
+}
+
+.key .planned {
+  background: repeating-linear-gradient(-45deg, transparent 0 3px, var(--ink) 3px 4px);
 }
 
 .key .gone {

@@ -282,7 +282,7 @@ export function crossover(m: Measures): Record<View, PlateStroke[]> {
       ]),
       46,
     ),
-    line(
+    shape(
       'panel',
       whole([
         [-half * 0.66, -bonnet * 0.66],
@@ -293,14 +293,6 @@ export function crossover(m: Measures): Record<View, PlateStroke[]> {
         [-half * 0.56, -high * 0.955],
       ]),
       50,
-    ),
-    line(
-      'panel',
-      [
-        [-half * 0.66, -bonnet * 0.66],
-        [half * 0.66, -bonnet * 0.66],
-      ],
-      5,
     ),
     line('detail', [
       [-half * 0.6, -bonnet * 0.99],

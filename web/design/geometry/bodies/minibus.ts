@@ -12,12 +12,12 @@ export function minibus(m: Measures): Record<View, PlateStroke[]> {
     s.shape('black', [2.9, 0.32, 2.995, 0.34, 2.995, 0.25, 2.985, 0.12, 2.95, 0.08, 2.9, 0.08], 24),
     // Skirts in three lengths, lockers above them.
     ...[
-      [1.13, 1.24],
-      [1.245, 1.745],
-      [2.18, 2.89],
-    ].flatMap(([from = 0, to = 0]) => [s.box('black', [from, 0.4, to, 0.09], 16)]),
-    s.box('panel', [1.25, 0.8, 1.485, 0.43], 16),
-    s.box('panel', [1.51, 0.8, 1.735, 0.43], 16),
+      [1.13, 1.225],
+      [1.232, 1.732],
+      [1.744, 2.89],
+    ].map(([from = 0, to = 0]) => s.box('black', [from, 0.4, to, 0.09], 16)),
+    s.box('panel', [1.245, 0.8, 1.735, 0.43], 16),
+    s.line('panel', [1.49, 0.8, 1.49, 0.43]),
     s.box('detail', [1.36, 0.5, 1.38, 0.47], 6),
     s.box('detail', [1.61, 0.5, 1.63, 0.47], 6),
     // Windscreen edge, cab window, entrance door with two panes.
@@ -52,7 +52,7 @@ export function minibus(m: Measures): Record<View, PlateStroke[]> {
     s.shape('lamp', [0.03, 0.7, 0.14, 0.86, 0.36, 0.9, 0.33, 0.64, 0.12, 0.5, 0.02, 0.5], 32),
     s.disc('lens', [0.15, 0.67], 56),
     s.box('turn', [0.67, 0.86, 0.73, 0.81], 12),
-    ...[1.17, 1.489, 1.85, 2.5].map((along) => s.box('turn', [along, 0.52, along + 0.018, 0.48], 8)),
+    ...[1.17, 1.76, 2.3, 2.7].map((along) => s.box('turn', [along, 0.52, along + 0.03, 0.48], 8)),
     s.box('red', [2.955, 0.98, 2.996, 0.5], 14),
   ];
 
@@ -68,7 +68,7 @@ export function minibus(m: Measures): Record<View, PlateStroke[]> {
     e.whole('black', [0.7, 1.91, 0.7, 1.8], 24),
     e.line('panel', [0.66, 1.14, -0.04, 1.21], 5),
     e.line('panel', [-0.76, 1.14, -0.1, 1.24], 5),
-    e.arc('panel', [0.86, 1.07, 0.82, 0.95, 0.6, 0.88], 60),
+    e.whole('panel', [0.86, 1.07, 0.82, 0.95, 0.6, 0.88], 60),
     e.line('detail', [0.42, 1.06, 0.36, 0.9]),
     e.line('detail', [-0.42, 1.06, -0.36, 0.9]),
     e.whole('black', [0.53, 0.84, 0.55, 0.72, 0.5, 0.52], 40),

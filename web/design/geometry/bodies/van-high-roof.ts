@@ -208,18 +208,20 @@ export function vanHighRoof(m: Measures): Record<View, PlateStroke[]> {
       'black',
       whole([
         [-half * 0.995, -bonnet * 0.5],
-        [-half * 0.99, -sill - 60],
-        [-half * 0.92, -sill + 40],
+        [-half * 0.985, -sill - 60],
+        [-half * 0.9, -sill + 20],
       ]),
-      70,
+      80,
     ),
-    line(
+    shape(
       'panel',
       whole([
-        [-half * 0.998, -bonnet * 0.6],
         [-half * 0.62, -bonnet * 0.575],
+        [-half * 0.992, -bonnet * 0.6],
+        [-half * 0.985, -sill - 60],
+        [-half * 0.9, -sill + 20],
       ]),
-      60,
+      80,
     ),
     shape(
       'arch',

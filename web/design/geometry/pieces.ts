@@ -1,0 +1,184 @@
+import clipping, { type Polygon } from 'polygon-clipping';
+import type { Body, BoxMm, Measures, Piece } from '@jade/core/vehicle';
+import { outline, projectBox } from './outline.ts';
+import { flattened, rounded, type SheetPoint, type View } from './paths.ts';
+import { circle, type PlateKind, type PlateStroke } from './plate.ts';
+
+export interface Extent {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/** A piece as it is drawn in a view. */
+export interface DrawnPiece {
+  path: string;
+  /** It lies behind something else: drawn dashed, and below what lies before it. */
+  behind: boolean;
+  /** How far it lies behind the skin of the vehicle in this view, in mm; negative before it. */
+  depthMm: number;
+  /** Where a line to its name ends. */
+  middle: SheetPoint;
+  extent: Extent;
+}
+
+/** A piece this far under the skin is still the skin: a panel has its own thickness. */
+const SKIN_MM = 110;
+/** A drawn feature stands for a piece where they share at least this part of what both cover; a panel that lies flat, as a bonnet does, is seen edge on. */
+const ALIKE = 0.5;
+const ALIKE_PANEL = 0.36;
+/** A piece that the body holds less of than this stands beside it, and keeps its own shape. */
+const HELD = 0.35;
+const CORNER_MM = 34;
+/** Slivers smaller than this are not drawn. */
+const LEAST_MM2 = 400;
+/** Strokes that can be a piece: closed shapes before the body. */
+const FEATURES = new Set<PlateKind>(['black', 'glass', 'lamp', 'red', 'blank', 'panel', 'body', 'turn', 'lens']);
+
+const extentOf = (points: readonly SheetPoint[]): Extent => {
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+};
+const areaOf = ({ left, right, top, bottom }: Extent) => (right > left && bottom > top ? (right - left) * (bottom - top) : 0);
+const overlap = (a: Extent, b: Extent) =>
+  areaOf({ left: Math.max(a.left, b.left), right: Math.min(a.right, b.right), top: Math.max(a.top, b.top), bottom: Math.min(a.bottom, b.bottom) });
+function likeness(a: Extent, b: Extent): number {
+  const shared = overlap(a, b);
+  return shared / (areaOf(a) + areaOf(b) - shared || 1);
+}
+const ringArea = (ring: readonly SheetPoint[]) =>
+  Math.abs(ring.reduce((sum, [x, y], index) => sum + x * (ring[(index + 1) % ring.length]?.[1] ?? 0) - (ring[(index + 1) % ring.length]?.[0] ?? 0) * y, 0)) / 2;
+
+function inside(points: readonly SheetPoint[], [x, y]: SheetPoint): boolean {
+  let within = false;
+  points.forEach(([x0, y0], index) => {
+    const [x1, y1] = points[(index + 1) % points.length] ?? [x0, y0];
+    if (y0 > y !== y1 > y && x < ((x1 - x0) * (y - y0)) / (y1 - y0) + x0) within = !within;
+  });
+  return within;
+}
+/** Whether an outline holds all of an upright rectangle: its corners, and no corner of the outline within. */
+const contains = (points: readonly SheetPoint[], ring: readonly SheetPoint[], { left, right, top, bottom }: Extent) =>
+  ring.every((corner) => inside(points, corner)) && !points.some(([x, y]) => x > left && x < right && y > top && y < bottom);
+
+/** Where a line across the sheet meets outlines: least and largest of the other axis, or undefined where it meets none. */
+function crossing(outlines: readonly SheetPoint[][], axis: 0 | 1, at: number): [number, number] | undefined {
+  const other = axis === 0 ? 1 : 0;
+  const met = outlines.flatMap((points) =>
+    points.flatMap((from, index) => {
+      const to = points[(index + 1) % points.length] ?? from;
+      const [low, high] = [Math.min(from[axis], to[axis]), Math.max(from[axis], to[axis])];
+      if (at < low || at > high || low === high) return [];
+      return [from[other] + ((to[other] - from[other]) * (at - from[axis])) / (to[axis] - from[axis])];
+    }),
+  );
+  return met.length === 0 ? undefined : [Math.min(...met), Math.max(...met)];
+}
+
+/** Draws pieces of one vehicle in one view; make it once for all of them. */
+export function pieceDrawer(body: Body, measures: Measures, view: View): (piece: Pick<Piece, 'box' | 'zone'>) => DrawnPiece {
+  const strokes = outline(body, view, measures);
+  const skin = (of: View) =>
+    outline(body, of, measures)
+      .filter(({ kind }) => kind === 'body')
+      .map(({ path }) => flattened(path));
+  const own = skin(view);
+  const across = view === 'side' ? skin('front') : view === 'top' ? skin('side') : skin('top');
+  const features = strokes
+    .filter(({ kind, path }) => FEATURES.has(kind) && path.endsWith('Z'))
+    .map(({ kind, path }) => ({ path, extent: extentOf(flattened(path)), least: kind === 'panel' ? ALIKE_PANEL : ALIKE }));
+  const closed = (ring: SheetPoint[]): Polygon => [[...ring, ...ring.slice(0, 1)]];
+  const whole = own.length > 0 ? clipping.union(closed(own[0] ?? []), ...own.slice(1).map(closed)) : [];
+  const wheels = view === 'side' && strokes.some(({ kind }) => kind === 'arch') ? [0, measures.wheelbaseMm] : [];
+  const tyre = measures.wheelDiameterMm / 2;
+  /** What is never part of a piece beside it: arches, lamps. */
+  const holes = [
+    ...wheels.map((axle) => flattened(circle('arch', [axle, -tyre], tyre * 1.18).path)),
+    ...strokes.filter(({ kind }) => kind === 'lamp' || kind === 'red').map(({ path }) => flattened(path)),
+  ].map((points) => ({ polygon: closed(points), extent: extentOf(points) }));
+
+  /** How far behind the skin the nearest face of a box lies. */
+  function depthMm({ xMm, yMm, zMm }: BoxMm): number {
+    const middle = ([low, high]: readonly [number, number]) => (low + high) / 2;
+    switch (view) {
+      case 'front':
+        return -(crossing(across, 1, middle(yMm))?.[0] ?? -xMm[1]) - xMm[1];
+      case 'rear':
+        return xMm[0] + (crossing(across, 1, middle(yMm))?.[1] ?? -xMm[0]);
+      case 'side':
+        return (crossing(across, 1, -middle(zMm))?.[1] ?? yMm[1]) - yMm[1];
+      case 'top':
+        return -(crossing(across, 0, -middle(xMm))?.[0] ?? -zMm[1]) - zMm[1];
+    }
+  }
+
+  function cut(ring: SheetPoint[], extent: Extent, radiusMm: number): string {
+    const left = whole.length === 0 || own.some((points) => contains(points, ring, extent)) ? [closed(ring)] : clipping.intersection(closed(ring), whole);
+    // A hole inside a piece is drawn over it; one that reaches in at its edge is cut out.
+    const bites = holes.filter((hole) => overlap(hole.extent, extent) > 0 && overlap(hole.extent, extent) < areaOf(hole.extent) * 0.98);
+    const kept = bites.length === 0 || left.length === 0 ? left : clipping.difference(left, ...bites.map(({ polygon }) => polygon));
+    const rings = kept.flatMap((polygon) => polygon.slice(0, 1).map((outer) => outer.slice(0, -1))).filter((each) => ringArea(each) > LEAST_MM2);
+    const area = rings.reduce((sum, each) => sum + ringArea(each), 0);
+    if (area < ringArea(ring) * HELD) return rounded(ring, radiusMm);
+    return rings.map((each) => rounded(each, radiusMm)).join('');
+  }
+
+  return ({ box, zone }) => {
+    const { x, y, width, height } = projectBox(view, box);
+    const [wide, high] = [Math.max(width, 14), Math.max(height, 14)];
+    const ring: SheetPoint[] = [
+      [x, y],
+      [x + wide, y],
+      [x + wide, y + high],
+      [x, y + high],
+    ];
+    const depth = depthMm(box);
+    const behind = depth > SKIN_MM || zone === 'cabin' || (zone === 'underneath' && view === 'top');
+    const radiusMm = Math.min(CORNER_MM, Math.min(wide, high) * 0.3);
+    const extent = extentOf(ring);
+    const [alike] = features.map((feature) => ({ ...feature, over: likeness(feature.extent, extent) - feature.least })).sort((a, b) => b.over - a.over);
+    const shape = behind ? { path: rounded(ring, radiusMm), extent } : alike && alike.over >= 0 ? alike : { path: cut(ring, extent, radiusMm), extent };
+    return { path: shape.path, behind, depthMm: depth, middle: [x + wide / 2, y + high / 2], extent: shape.extent };
+  };
+}
+
+/** Ids of what can be meant by a tap: what holds the point, the smallest first, then what is no farther from it than a finger reaches, the nearest first. */
+export function meantAt(pieces: readonly { id: string; extent: Extent }[], [x, y]: SheetPoint, reachMm: number): string[] {
+  const away = ({ left, right, top, bottom }: Extent) => Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));
+  return pieces
+    .map(({ id, extent }) => ({ id, away: away(extent), area: areaOf(extent) }))
+    .filter((entry) => entry.away <= reachMm)
+    .sort((a, b) => a.away - b.away || a.area - b.area)
+    .map(({ id }) => id);
+}
+
+/** How far each layer moves out, as a share of the view's width, and which way across the sheet. */
+const OUT = { share: 0.2, x: -0.7, y: 0.46 };
+
+/** A piece moved out of the vehicle, with the lines of the drawing that are on it. */
+export interface MovedPiece {
+  id: string;
+  dx: number;
+  dy: number;
+  on: PlateStroke[];
+}
+
+/**
+ * Moves pieces out along one slant, each layer farther than the one behind it, so that each is seen with what it hides; drawn in this order the outer ones
+ * lie on top. A line of the drawing goes with the smallest piece that holds it.
+ */
+export function movedOut(pieces: readonly (DrawnPiece & { id: string; layer: number })[], strokes: readonly PlateStroke[], widthMm: number): MovedPiece[] {
+  const deepest = Math.max(0, ...pieces.map(({ layer }) => layer));
+  const details = strokes.filter(({ kind }) => kind !== 'body' && kind !== 'tyre' && kind !== 'arch').map((stroke) => ({ stroke, extent: extentOf(flattened(stroke.path)) }));
+  const outer = pieces.filter(({ behind }) => !behind).sort((a, b) => areaOf(a.extent) - areaOf(b.extent));
+  const holder = ({ left, right, top, bottom }: Extent) =>
+    outer.find(({ extent }) => extent.left <= left + 4 && extent.right >= right - 4 && extent.top <= top + 4 && extent.bottom >= bottom - 4)?.id;
+  const owned = details.map(({ stroke, extent }) => ({ stroke, id: holder(extent) }));
+  return [...pieces]
+    .sort((a, b) => b.layer - a.layer || b.depthMm - a.depthMm)
+    .map(({ id, layer }) => {
+      const out = (deepest - layer + 1) * OUT.share * widthMm;
+      return { id, dx: OUT.x * out, dy: OUT.y * out, on: owned.flatMap((entry) => (entry.id === id ? [entry.stroke] : [])) };
+    });
+}

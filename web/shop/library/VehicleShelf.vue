@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { layersOf, type Piece, type VehicleProfile } from '@jade/core/vehicle';
+import { LIBRARY_VIEW, sayLevel, sayPieceAside, sayWayIn, VEHICLE_SHELF } from '@jade/words/library';
+import { sayGroup } from '@jade/words/names';
+import { sayHome } from '@jade/words/job';
+import { metres } from '@jade/words/units';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import EmptyNote from '../../design/EmptyNote.vue';
+import TapeLabel from '../../design/TapeLabel.vue';
+import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
+import { frame, frameAround, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
+import ElectricsShelf from './ElectricsShelf.vue';
+import LearnedTimes from './LearnedTimes.vue';
+
+/** A vehicle of the library to be read: its pieces by layer on the drawing, each with its fasteners and ways, and what is known of its electrics. */
+const props = defineProps<{ profile: VehicleProfile }>();
+
+const view = ref<View>('front');
+/** How much is seen: the pieces of the skin, those behind them too, or all of them moved out. */
+const depth = ref<'skin' | 'behind' | 'out'>('skin');
+const chosen = ref<string>();
+watch(
+  () => props.profile.slug,
+  () => {
+    view.value = 'front';
+    depth.value = 'skin';
+    chosen.value = undefined;
+  },
+);
+
+const layers = computed(() => layersOf(props.profile.pieces));
+const here = computed(() => props.profile.pieces.filter((piece) => viewOf(piece.zone) === view.value));
+/** Pieces of the view by layer, those outside first. */
+const byLayer = computed(() => {
+  const numbers = [...new Set(here.value.map(({ id }) => layers.value.get(id) ?? 1))].sort((a, b) => a - b);
+  return numbers.map((layer) => ({ layer, pieces: here.value.filter(({ id }) => (layers.value.get(id) ?? 1) === layer) }));
+});
+const onSheet = computed(() => here.value.map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
+const part = computed(() => {
+  const corners = here.value.flatMap(({ box }) => [0, 1].map((end) => ({ xMm: box.xMm[end] ?? 0, yMm: box.yMm[end] ?? 0, zMm: box.zMm[end] ?? 0 })));
+  const ends = view.value === 'front' || view.value === 'rear';
+  return here.value.length === 0 || !ends ? frame(view.value, props.profile.measures, 60) : frameAround(view.value, props.profile.measures, corners, 260, 1400);
+});
+const named = computed(() => [...(chosen.value ? [chosen.value] : []), ...here.value.map(({ id }) => id).filter((id) => id !== chosen.value)]);
+const piece = computed(() => props.profile.pieces.find(({ id }) => id === chosen.value));
+const nameOf = (id: string) => props.profile.pieces.find((entry) => entry.id === id)?.name ?? id;
+
+function choose(id: string): void {
+  chosen.value = chosen.value === id ? undefined : id;
+  const other = props.profile.pieces.find((entry) => entry.id === id);
+  if (other) view.value = viewOf(other.zone);
+}
+const fastenersAt = (of: Piece, level: string) => of.fasteners.filter(({ atLevel }) => atLevel === level);
+</script>
+
+<template>
+  <section class="stack">
+    <div class="line">
+      <h2>{{ LIBRARY_VIEW.vehicle(profile) }}</h2>
+      <span class="soft">{{
+        LIBRARY_VIEW.measures(
+          profile.systemVoltageV,
+          profile.highVoltage,
+          metres(profile.measures.lengthMm / 1000),
+          metres(profile.measures.widthMm / 1000),
+          metres(profile.measures.heightMm / 1000),
+        )
+      }}</span>
+      <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
+    </div>
+    <p v-for="text in profile.cautions" :key="text">
+      <TapeLabel long>{{ text }}</TapeLabel>
+    </p>
+    <div class="line">
+      <ChoiceRow
+        :label="VEHICLE_SHELF.view"
+        small
+        :choices="VIEWS.map((value) => ({ value, text: VEHICLE_SHELF.from[value] }))"
+        :value="view"
+        @choose="(value) => (view = value)"
+      />
+      <ChoiceRow
+        :label="VEHICLE_SHELF.depth"
+        small
+        :choices="[
+          { value: 'skin', text: VEHICLE_SHELF.skin },
+          { value: 'behind', text: VEHICLE_SHELF.behind },
+          { value: 'out', text: VEHICLE_SHELF.out },
+        ]"
+        :value="depth"
+        @choose="(value) => (depth = value)"
+      />
+    </div>
+    <div class="leaf">
+      <VehicleSheet
+        :profile="profile"
+        :view="view"
+        :part="part"
+        :pieces="onSheet"
+        :named="named"
+        :chosen="chosen"
+        :outside="depth === 'skin'"
+        :layers="depth === 'out' ? layers : undefined"
+        :label="LIBRARY_VIEW.drawing(profile.model, view)"
+        @piece="choose"
+      />
+      <p v-if="here.length === 0" class="soft">{{ VEHICLE_SHELF.noneHere(view) }}</p>
+    </div>
+    <article v-if="piece" class="leaf stack detail" aria-live="polite">
+      <div class="line">
+        <h3 class="grow">{{ piece.name }}</h3>
+        <button type="button" class="push small plain" @click="chosen = undefined">{{ VEHICLE_SHELF.all }}</button>
+      </div>
+      <p class="soft">{{ sayPieceAside(piece, layers.get(piece.id) ?? 1) }}</p>
+      <div v-for="level in piece.levels" :key="level.level" class="stack level">
+        <strong>{{ sayLevel(level) }}</strong>
+        <ul class="rows">
+          <li v-for="way in level.ways" :key="way.id">{{ sayWayIn(way, nameOf) }}</li>
+          <li v-for="group in fastenersAt(piece, level.level)" :key="group.id">
+            <span class="grow"
+              >{{ group.count }} × {{ sayGroup(group) }} <span class="soft">{{ VEHICLE_SHELF.fastener(group, sayHome(group)) }}</span></span
+            >
+          </li>
+        </ul>
+      </div>
+      <p v-if="piece.movement">{{ VEHICLE_SHELF.movement }} {{ piece.movement }}</p>
+      <p v-for="caution in piece.cautions" :key="caution.text">
+        <TapeLabel long>{{ caution.text }}</TapeLabel>
+      </p>
+    </article>
+    <div v-if="here.length > 0" class="leaf stack">
+      <div v-for="group in byLayer" :key="group.layer" class="layer">
+        <strong>{{ VEHICLE_SHELF.layer(group.layer) }}</strong>
+        <span class="chips">
+          <button v-for="entry in group.pieces" :key="entry.id" type="button" class="push small" :aria-pressed="entry.id === chosen" @click="choose(entry.id)">
+            {{ entry.name }}
+          </button>
+        </span>
+      </div>
+    </div>
+    <EmptyNote v-if="profile.pieces.length === 0" kind="empty">{{ VEHICLE_SHELF.noPieces }}</EmptyNote>
+    <p class="soft">{{ LIBRARY_VIEW.counts(profile) }}</p>
+    <ElectricsShelf :profile="profile" />
+    <LearnedTimes :profile="profile" />
+  </section>
+</template>
+
+<style scoped>
+.layer {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr);
+  gap: 10px;
+  align-items: baseline;
+}
+
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.level {
+  gap: 2px;
+}
+
+@media (max-width: 700px) {
+  .layer {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
