@@ -11,6 +11,7 @@ import { benchMixed } from './load/mixed.ts';
 import { benchFold } from './log/fold.ts';
 import { compare, type Line } from './measure.ts';
 import { benchFirstView } from './view/first.ts';
+import { benchSheet } from './view/sheet.ts';
 import { benchTap } from './view/tap.ts';
 import { benchProbing, simulatePlugs } from './probing/plugs.ts';
 import { benchWire } from './wire/search.ts';
@@ -74,6 +75,23 @@ ${rows.join('\n')}
 
 if (only === 'wire') {
   process.stdout.write(await keepWire());
+  process.exit(0);
+}
+
+const SHEET = '## The vehicle sheet';
+
+if (only === 'sheet') {
+  const rows = (await benchSheet(demo('vehicle', 'vehicles/wexholm-bollard-35.json'))).map(
+    ({ what, ours, against, other, ratio }) => `| ${what} | ${ours} | ${against}: ${other} | ${ratio} |`,
+  );
+  const text = `Made by \`npm run bench -- sheet\` on ${cpus().length} cores; a sheet is to be drawn within 16 ms. Median with lowest and highest.
+
+| what | ours | against | ratio |
+| --- | --- | --- | --- |
+${rows.join('\n')}
+`;
+  keepSection(SHEET, text);
+  process.stdout.write(text);
   process.exit(0);
 }
 

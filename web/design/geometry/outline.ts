@@ -46,8 +46,16 @@ export function projectBox(view: View, box: BoxMm): { x: number; y: number; widt
   return { x: Math.min(x0, x1), y: Math.min(y0, y1), width: Math.abs(x1 - x0), height: Math.abs(y1 - y0) };
 }
 
+/** Plates that were drawn, by the measures they were drawn for: those of a document never change. */
+const drawnFor = new WeakMap<Measures, Partial<Record<Body, Record<View, PlateStroke[]>>>>();
+
 /** The lines of a body in one view, drawn to its measures, from what lies behind to what lies before. */
-export const outline = (body: Body, view: View, measures: Measures): PlateStroke[] => PLATES[body](measures)[view];
+export function outline(body: Body, view: View, measures: Measures): readonly PlateStroke[] {
+  const known = drawnFor.get(measures) ?? {};
+  const plate = known[body] ?? PLATES[body](measures);
+  drawnFor.set(measures, { ...known, [body]: plate });
+  return plate[view];
+}
 
 /** The part of the sheet a view takes, with a margin all round: x, y, width, height in millimetres. */
 export function frame(view: View, m: Measures, marginMm = 160): [number, number, number, number] {

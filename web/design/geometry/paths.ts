@@ -28,7 +28,7 @@ export function rounded(points: readonly SheetPoint[], radius: number, closed = 
 }
 
 /** How many points stand for a curve of a path, at each turn. */
-const CURVE_POINTS = 5;
+const CURVE_POINTS = 3;
 
 /**
  * The points of a closed or open path of the kinds that are drawn here: straight lines, quadratic corners (`Q`), half circles (`a`) and arches (`A`),
@@ -39,7 +39,7 @@ export function flattened(path: string): SheetPoint[] {
   let from: SheetPoint = [0, 0];
   const add = (point: SheetPoint) => points.push((from = point));
   const round = ([x, y]: SheetPoint, radius: number, start: number, end: number) => {
-    const turns = CURVE_POINTS * 2;
+    const turns = CURVE_POINTS * 4;
     for (let step = 1; step <= turns; step += 1) {
       const angle = start + ((end - start) * step) / turns;
       points.push([x + Math.cos(angle) * radius, y + Math.sin(angle) * radius]);

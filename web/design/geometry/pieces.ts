@@ -50,30 +50,37 @@ function likeness(a: Extent, b: Extent): number {
 const ringArea = (ring: readonly SheetPoint[]) =>
   Math.abs(ring.reduce((sum, [x, y], index) => sum + x * (ring[(index + 1) % ring.length]?.[1] ?? 0) - (ring[(index + 1) % ring.length]?.[0] ?? 0) * y, 0)) / 2;
 
-function inside(points: readonly SheetPoint[], [x, y]: SheetPoint): boolean {
+function inside(points: readonly SheetPoint[], x: number, y: number): boolean {
   let within = false;
-  points.forEach(([x0, y0], index) => {
-    const [x1, y1] = points[(index + 1) % points.length] ?? [x0, y0];
+  let [x0, y0] = points.at(-1) ?? [0, 0];
+  for (const [x1, y1] of points) {
     if (y0 > y !== y1 > y && x < ((x1 - x0) * (y - y0)) / (y1 - y0) + x0) within = !within;
-  });
+    [x0, y0] = [x1, y1];
+  }
   return within;
 }
 /** Whether an outline holds all of an upright rectangle: its corners, and no corner of the outline within. */
-const contains = (points: readonly SheetPoint[], ring: readonly SheetPoint[], { left, right, top, bottom }: Extent) =>
-  ring.every((corner) => inside(points, corner)) && !points.some(([x, y]) => x > left && x < right && y > top && y < bottom);
+function contains(points: readonly SheetPoint[], { left, right, top, bottom }: Extent): boolean {
+  for (const [x, y] of points) if (x > left && x < right && y > top && y < bottom) return false;
+  return inside(points, left, top) && inside(points, right, top) && inside(points, right, bottom) && inside(points, left, bottom);
+}
 
 /** Where a line across the sheet meets outlines: least and largest of the other axis, or undefined where it meets none. */
 function crossing(outlines: readonly SheetPoint[][], axis: 0 | 1, at: number): [number, number] | undefined {
   const other = axis === 0 ? 1 : 0;
-  const met = outlines.flatMap((points) =>
-    points.flatMap((from, index) => {
-      const to = points[(index + 1) % points.length] ?? from;
-      const [low, high] = [Math.min(from[axis], to[axis]), Math.max(from[axis], to[axis])];
-      if (at < low || at > high || low === high) return [];
-      return [from[other] + ((to[other] - from[other]) * (at - from[axis])) / (to[axis] - from[axis])];
-    }),
-  );
-  return met.length === 0 ? undefined : [Math.min(...met), Math.max(...met)];
+  let [least, most] = [Infinity, -Infinity];
+  for (const points of outlines) {
+    let from = points.at(-1);
+    for (const to of points) {
+      if (from && from[axis] !== to[axis] && at >= Math.min(from[axis], to[axis]) && at <= Math.max(from[axis], to[axis])) {
+        const met = from[other] + ((to[other] - from[other]) * (at - from[axis])) / (to[axis] - from[axis]);
+        least = Math.min(least, met);
+        most = Math.max(most, met);
+      }
+      from = to;
+    }
+  }
+  return least > most ? undefined : [least, most];
 }
 
 /** Draws pieces of one vehicle in one view; make it once for all of them. */
@@ -114,7 +121,7 @@ export function pieceDrawer(body: Body, measures: Measures, view: View): (piece:
   }
 
   function cut(ring: SheetPoint[], extent: Extent, radiusMm: number): string {
-    const left = whole.length === 0 || own.some((points) => contains(points, ring, extent)) ? [closed(ring)] : clipping.intersection(closed(ring), whole);
+    const left = whole.length === 0 || own.some((points) => contains(points, extent)) ? [closed(ring)] : clipping.intersection(closed(ring), whole);
     // A hole inside a piece is drawn over it; one that reaches in at its edge is cut out.
     const bites = holes.filter((hole) => overlap(hole.extent, extent) > 0 && overlap(hole.extent, extent) < areaOf(hole.extent) * 0.98);
     const kept = bites.length === 0 || left.length === 0 ? left : clipping.difference(left, ...bites.map(({ polygon }) => polygon));
@@ -137,8 +144,13 @@ export function pieceDrawer(body: Body, measures: Measures, view: View): (piece:
     const behind = depth > SKIN_MM || zone === 'cabin' || (zone === 'underneath' && view === 'top');
     const radiusMm = Math.min(CORNER_MM, Math.min(wide, high) * 0.3);
     const extent = extentOf(ring);
-    const [alike] = features.map((feature) => ({ ...feature, over: likeness(feature.extent, extent) - feature.least })).sort((a, b) => b.over - a.over);
-    const shape = behind ? { path: rounded(ring, radiusMm), extent } : alike && alike.over >= 0 ? alike : { path: cut(ring, extent, radiusMm), extent };
+    let alike: (typeof features)[number] | undefined;
+    let most = 0;
+    for (const feature of behind ? [] : features) {
+      const over = likeness(feature.extent, extent) - feature.least;
+      if (over >= most) [alike, most] = [feature, over];
+    }
+    const shape = behind ? { path: rounded(ring, radiusMm), extent } : alike ? alike : { path: cut(ring, extent, radiusMm), extent };
     return { path: shape.path, behind, depthMm: depth, middle: [x + wide / 2, y + high / 2], extent: shape.extent };
   };
 }
