@@ -29,6 +29,8 @@ const PIECES: readonly MarkHelp[] = [
   { sign: 'Short dashes', says: 'lies behind something else' },
 ];
 
+const LIT: MarkHelp = { sign: 'A lamp lit up on the drawing', says: 'what should shine in the state that is being tried' };
+
 export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
   board: {
     how: [
@@ -90,6 +92,7 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
       { sign: 'Hollow', says: 'not tried or not measured yet' },
       { sign: 'Green', says: 'works, or measured' },
       { sign: 'Red, with a word', says: 'does not work as it should' },
+      LIT,
     ],
   },
   match: {
@@ -201,10 +204,6 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
       'Try every lamp again, the new ones by their switches; read fault codes and warning lamps, look at the lenses, measure the gaps. What differs from how it came stands beside it.',
       'What is still missing leads to the station where it is answered. Then read the sheet with the customer, and sign.',
     ],
-    marks: [
-      { sign: 'Hollow', says: 'not tried again yet' },
-      { sign: 'Green', says: 'as it came, or better' },
-      { sign: 'Red', says: 'worse than it came' },
-    ],
+    marks: [{ sign: 'Hollow', says: 'not tried again yet' }, { sign: 'Green', says: 'as it came, or better' }, { sign: 'Red', says: 'worse than it came' }, LIT],
   },
 };

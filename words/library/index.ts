@@ -1,4 +1,4 @@
-import type { Circuit, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
+import type { Body, Circuit, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
 import { sayWay } from '@jade/words/job';
 import { amount, inSentence, minutes, plural, stated } from '@jade/words/units';
 
@@ -128,3 +128,31 @@ export function sayLibraryCircuit({ wire, loads, liveIn, neverUse }: Circuit, gu
 export function saySensor({ kind, toleranceDeg, calibration, procedure, lock }: Sensor, on: string): string {
   return `${kind} on ${inSentence(on)} · may stand off by ${stated(toleranceDeg, '°')} · calibration ${calibration}${calibration === 'required' ? `: ${procedure}` : ''} · plug: ${lock}`;
 }
+
+/** What a body is called where one is picked. */
+export const BODY_NAMES: Readonly<Record<Body, string>> = {
+  hatchback: 'Hatchback',
+  saloon: 'Saloon',
+  estate: 'Estate',
+  crossover: 'Crossover',
+  'off-road-wagon': 'Off-road wagon',
+  'pickup-single-cab': 'Pickup, single cab',
+  'pickup-double-cab': 'Pickup, double cab',
+  'van-low-roof': 'Van, low roof',
+  'van-high-roof': 'Van, high roof',
+  minibus: 'Minibus',
+  'lorry-cab': 'Lorry',
+  'motorcycle-naked': 'Motorcycle',
+  'motorcycle-faired': 'Motorcycle with fairing',
+  'scooter-box': 'Three-wheel scooter with box',
+  'utility-side-by-side': 'Side-by-side',
+  trailer: 'Trailer',
+};
+
+export const BODY_SHELF = {
+  group: 'Drawings',
+  title: 'Bodies',
+  how: 'A vehicle is drawn by its body and its measures. A profile names the body by the word beside it; the drawing follows what was measured.',
+  drawing: (name: string, view: string) => `${name} from the ${view}`,
+  measures: (long: string, wide: string, high: string) => `drawn here ${long} long, ${wide} wide, ${high} high`,
+} as const;

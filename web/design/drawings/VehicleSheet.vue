@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue';
-import { type Level, type Piece, type PointMm, type VehicleProfile } from '@jade/core/vehicle';
+import type { Level, LightColour, Piece, PointMm, VehicleProfile } from '@jade/core/vehicle';
 import { namesOutside } from '../geometry/names.ts';
 import { frame, outline, project, type View } from '../geometry/outline.ts';
-import { meantAt, movedOut, pieceDrawer } from '../geometry/pieces.ts';
+import { lampAt, meantAt, movedOut, pieceDrawer } from '../geometry/pieces.ts';
 import { spread } from '../geometry/spread.ts';
 
 /** A place on the vehicle that can be picked. The word is what it says; tape where it was written by a person. */
@@ -14,6 +14,8 @@ export interface SheetMark {
   word?: string;
   tone?: 'open' | 'settled' | 'question' | 'fault';
   shape?: 'ring' | 'bar';
+  /** Lights up the lamp that is drawn there. */
+  lit?: LightColour;
 }
 
 /** A piece as it stands now. */
@@ -66,6 +68,14 @@ const placed = computed(() => {
     return { ...mark, x, y, trueX, trueY, wordX, wordY, wordWidth, led: Math.hypot(x - trueX, y - trueY) > 12 * size.value };
   });
 });
+/** Lamps that are on, each in its own colour. */
+const lit = computed(() =>
+  (props.marks ?? []).flatMap(({ at, lit: colour }) => {
+    const lamp = colour && lampAt(strokes.value, project(props.view, at));
+    return lamp ? [{ path: lamp.path, colour }] : [];
+  }),
+);
+
 const hatch = useId();
 const draw = computed(() => pieceDrawer(props.profile.body, props.profile.measures, props.view));
 /** Pieces from what lies behind to what lies before, with how far each is moved out. */
@@ -137,6 +147,7 @@ function tap(event: MouseEvent): void {
     <g :class="{ under: layers }" :clip-path="`url(#${hatch}-held)`">
       <path v-for="(stroke, index) in strokes" :key="index" :d="stroke.path" :class="stroke.kind" />
     </g>
+    <path v-for="(lamp, index) in lit" :key="`lit ${index}`" :d="lamp.path" class="lit" :class="lamp.colour" />
     <template v-if="layers">
       <path v-for="entry in drawn" :key="entry.id" class="guide" :d="`M${entry.middle[0]} ${entry.middle[1]}l${entry.dx} ${entry.dy}`" />
     </template>
@@ -267,6 +278,27 @@ circle {
 
 .red {
   fill: var(--plate-red);
+}
+
+.lit {
+  stroke: var(--drawing);
+  stroke-width: 2px;
+  filter: drop-shadow(0 0 5px currentcolor) drop-shadow(0 0 9px currentcolor);
+}
+
+.lit.white {
+  color: var(--lit-white);
+  fill: var(--lit-white);
+}
+
+.lit.amber {
+  color: var(--lit-amber);
+  fill: var(--lit-amber);
+}
+
+.lit.red {
+  color: var(--lit-red);
+  fill: var(--lit-red);
 }
 
 .under {

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { TYPICAL_MEASURES, type BoxMm, type VehicleProfile, type Zone } from '@jade/core/vehicle';
 import { flattened, type SheetPoint, type View } from './paths.ts';
-import { outline, viewOf } from './outline.ts';
-import { meantAt, movedOut, pieceDrawer, type DrawnPiece } from './pieces.ts';
+import { outline, project, viewOf } from './outline.ts';
+import { lampAt, meantAt, movedOut, pieceDrawer, type DrawnPiece } from './pieces.ts';
 import { circle, shape } from './plate.ts';
 
 const profileOf = (slug: string) => JSON.parse(readFileSync(join(import.meta.dirname, `../../../demo/vehicles/${slug}.json`), 'utf8')) as VehicleProfile;
@@ -120,6 +120,33 @@ test('how deep: behind the skin where the nose is rounded, not behind its foremo
   // The corner of the nose lies well back of the nose itself, 960 mm ahead of the axle.
   expect(draw({ box, zone: 'front' }).depthMm).toBeLessThan(100);
   expect(draw({ box: { ...box, yMm: [-50, 50] }, zone: 'front' }).depthMm).toBeGreaterThan(140);
+});
+
+test('the lamp at a place is the smallest that holds it, else the nearest within a finger', () => {
+  const square = (x: number, half: number, kind: 'lamp' | 'turn' | 'lens' | 'black') =>
+    shape(
+      kind,
+      [
+        [x - half, -half],
+        [x + half, -half],
+        [x + half, half],
+        [x - half, half],
+      ],
+      1,
+    );
+  const strokes = [square(0, 200, 'lamp'), square(100, 40, 'turn'), square(-100, 60, 'lens'), square(0, 10, 'black'), square(400, 50, 'lamp')];
+  expect(
+    [lampAt(strokes, [105, 0]), lampAt(strokes, [-90, 10]), lampAt(strokes, [0, 0]), lampAt(strokes, [305, 0]), lampAt(strokes, [300, 0])].map((found) =>
+      strokes.findIndex((each) => each === found),
+    ),
+  ).toEqual([1, 2, 0, 4, -1]);
+  // Of every vehicle of the demo each lamp is found, and glows.
+  for (const { body, measures, functions, slug } of ALL) {
+    for (const { id, at } of functions) {
+      const view: View = Math.abs(at.yMm) > measures.widthMm / 2 - 40 ? 'side' : at.xMm > measures.frontOverhangMm - measures.lengthMm / 2 ? 'front' : 'rear';
+      expect([slug, id, lampAt(outline(body, view, measures), project(view, at)) !== undefined]).toEqual([slug, id, true]);
+    }
+  }
 });
 
 test('a tap means what it is on, the smallest first, then what a finger covers, the nearest first', () => {

@@ -155,6 +155,26 @@ export function pieceDrawer(body: Body, measures: Measures, view: View): (piece:
   };
 }
 
+/** Kinds of strokes that a lamp can be. */
+const LAMP_KINDS: ReadonlySet<PlateKind> = new Set<PlateKind>(['lamp', 'lens', 'turn', 'red', 'blank']);
+/** A lamp whose place is noted this far beside its drawn housing is that one. */
+const BESIDE_MM = 45;
+
+/** The smallest lamp that is drawn at a place of the sheet; undefined where there is none. */
+export function lampAt(strokes: readonly PlateStroke[], [x, y]: SheetPoint): PlateStroke | undefined {
+  let found: PlateStroke | undefined;
+  let least = Infinity;
+  for (const stroke of strokes) {
+    if (!LAMP_KINDS.has(stroke.kind)) continue;
+    const extent = extentOf(flattened(stroke.path));
+    const away = Math.max(extent.left - x, x - extent.right, extent.top - y, y - extent.bottom, 0);
+    // One that holds the place goes before any beside it.
+    const weight = areaOf(extent) + (away > 0 ? 1e9 + away * 1e6 : 0);
+    if (away <= BESIDE_MM && weight < least) [found, least] = [stroke, weight];
+  }
+  return found;
+}
+
 /** Ids of what can be meant by a tap: what holds the point, the smallest first, then what is no farther from it than a finger reaches, the nearest first. */
 export function meantAt(pieces: readonly { id: string; extent: Extent }[], [x, y]: SheetPoint, reachMm: number): string[] {
   const away = ({ left, right, top, bottom }: Extent) => Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));

@@ -6,13 +6,14 @@ import type { Kit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import type { PlugLibrary } from '@jade/core/wiring';
 import { COMMON } from '@jade/words/common';
-import { LIBRARY_VIEW } from '@jade/words/library';
+import { BODY_SHELF, LIBRARY_VIEW } from '@jade/words/library';
 import { money } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
 import HelpHere from '../../design/HelpHere.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import { ask, Refused } from '../../ask/index.ts';
 import RightGate from '../../session/RightGate.vue';
+import BodyShelf from './BodyShelf.vue';
 import PlugShelf from './PlugShelf.vue';
 import VehicleShelf from './VehicleShelf.vue';
 
@@ -28,6 +29,9 @@ interface Losing {
   value: unknown;
   lost: string[];
 }
+
+/** Where the drawings of all bodies stand. */
+const BODIES_PLACE = 'bodies';
 
 const route = useRoute();
 const router = useRouter();
@@ -171,8 +175,13 @@ onMounted(async () => {
             </li>
           </ul>
         </template>
+        <h3>{{ BODY_SHELF.group }}</h3>
+        <router-link class="push plain small" :aria-current="shown === BODIES_PLACE ? 'page' : undefined" :to="{ query: { show: BODIES_PLACE } }">{{
+          BODY_SHELF.title
+        }}</router-link>
       </nav>
-      <VehicleShelf v-if="profile" :profile="profile" />
+      <BodyShelf v-if="shown === BODIES_PLACE" />
+      <VehicleShelf v-else-if="profile" :profile="profile" />
       <section v-else-if="kit" class="stack">
         <div class="line">
           <h2>{{ kit.maker }} {{ kit.name }}</h2>

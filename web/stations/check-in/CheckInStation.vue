@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from '@jade/core/job';
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
-import type { LampFunction } from '@jade/core/vehicle';
+import { lightOf, type LampFunction } from '@jade/core/vehicle';
 import { CHECK_IN_STATION } from '@jade/words/check-in';
 import { COMMON } from '@jade/words/common';
 import { sayMileage, sayVehicleRemark } from '@jade/words/customers';
@@ -59,11 +59,18 @@ function seen(at: LampFunction['at']): boolean {
 
 const marks = computed<SheetMark[]>(() => [
   ...lamps.value
-    .filter((lamp) => seen(lamp.at))
-    .map((lamp): SheetMark => {
-      const result = job.state.baseline[lamp.id];
+    .filter((entry) => seen(entry.at))
+    .map((entry): SheetMark => {
+      const result = job.state.baseline[entry.id];
       const tone = result === undefined ? 'open' : result === 'works' ? 'settled' : 'fault';
-      return { id: `lamp:${lamp.id}`, at: lamp.at, label: lamp.name, tone, word: result && result !== 'works' ? result : undefined };
+      return {
+        id: `lamp:${entry.id}`,
+        at: entry.at,
+        label: entry.name,
+        tone,
+        word: result && result !== 'works' ? result : undefined,
+        lit: entry.state === lamp.value?.state ? lightOf(entry, profile.value.measures) : undefined,
+      };
     }),
   ...profile.value.gaps
     .filter((gap) => seen(gap.at))

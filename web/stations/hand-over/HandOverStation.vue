@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, lostFunctions, type BaselineResult } from '@jade/core/job';
-import type { LampFunction } from '@jade/core/vehicle';
+import { lightOf, type LampFunction } from '@jade/core/vehicle';
 import { sayHold, STATION_NAMES, sayRefusal } from '@jade/words/stations';
 import { sayKey } from '@jade/words/subject';
 import { checkIn, handOver } from '@jade/core/stations';
@@ -61,7 +61,13 @@ const tone = (lamp: LampFunction) => {
 const marks = computed(() =>
   lamps.value
     .filter((lamp) => (view.value === 'front' ? lamp.at.xMm > middleMm.value : lamp.at.xMm <= middleMm.value))
-    .map((lamp): SheetMark => ({ id: lamp.id, at: lamp.at, label: lamp.name, tone: tone(lamp) })),
+    .map((lamp): SheetMark => ({
+      id: lamp.id,
+      at: lamp.at,
+      label: lamp.name,
+      tone: tone(lamp),
+      lit: lamp.state === current.value?.state ? lightOf(lamp, profile.value.measures) : undefined,
+    })),
 );
 const part = computed(() =>
   frameAround(
