@@ -29,7 +29,7 @@ const LINE = 1.15;
 /** A drawing wider than this share of its height has its names above and below, any other one beside it. */
 const WIDE = 1.7;
 /** Height of the signs as a share of the drawing's width. */
-const HIGH = { beside: 0.044, above: 0.022 };
+const HIGH = { beside: 0.04, above: 0.022 };
 
 /**
  * Places along a line for things of these lengths so that none covers another: each as near to where it wants to be as the others let it, in their order.
