@@ -5,7 +5,16 @@ import { PHONE, TABLET, TestBench } from './test/bench.ts';
 const LONG_MS = 180_000;
 const shop = new TestBench(LONG_MS);
 
-const PLACES = ['/', '/library', ...STATIONS.map((station) => `/jobs/hill-road-07/${station}`), '/jobs/hill-road-02/aim', '/jobs/saltmarsh-1/hand-over', '/jobs/saltmarsh-3/match'];
+const PLACES = [
+  '/',
+  '/library',
+  '/library?show=bodies',
+  '/jobs/hill-road-07/card',
+  ...STATIONS.map((station) => `/jobs/hill-road-07/${station}`),
+  '/jobs/hill-road-02/aim',
+  '/jobs/saltmarsh-1/hand-over',
+  '/jobs/saltmarsh-3/match',
+];
 
 test.each(['counter', 'bay'])(
   'nothing serious stands in the way of assistive technology, in the light of the %s',

@@ -284,3 +284,8 @@ export class Kit implements PlainKit {
   @Texts(20) warnings!: string[];
   @Whole(0, 100_000_000) priceCents!: number;
 }
+
+/** A contents list as a file of cells holds it. */
+export class ContentsToTake {
+  @Text(400_000) text!: string;
+}

@@ -1,3 +1,4 @@
 export * from './kit.ts';
 export * from './check.ts';
 export * from './tests.ts';
+export * from './contents-list.ts';

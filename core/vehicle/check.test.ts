@@ -1,5 +1,5 @@
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
-import { checkPieces, checkProfile, factChoices, unreachableLevels, type Piece, type PieceLevel, type Supply, type VehicleProfile } from './index.ts';
+import { checkPieces, checkProfile, factChoices, TYPICAL_MEASURES, unreachableLevels, type Piece, type PieceLevel, type Supply, type VehicleProfile } from './index.ts';
 
 const way = (needs: { piece: string; level: 'loosened' | 'off' }[] = []) => ({ id: 'w', needs, extraMin: 0 });
 const level = (name: PieceLevel['level'], openMin: number, part: Partial<PieceLevel> = {}): PieceLevel => ({
@@ -40,6 +40,19 @@ test('years rise, boxes rise, levels rise', () => {
   expect(faultsOf({ years: { from: 2024, to: 2019 } })).toEqual(['years.to span-order']);
   expect(faultsOf({ pieces: [barePiece('a', { box: { xMm: [5, 1], yMm: [0, 1], zMm: [0, 1] } })] })).toEqual(['pieces[0].box.xMm span-order']);
   expect(faultsOf({ pieces: [barePiece('a', { levels: [level('off', 1), level('loosened', 2)] })] })).toEqual(['pieces[0].levels[1].level span-order']);
+});
+
+test('measures go together: the rear axle lies on the vehicle, the bonnet between floor and roof, the track within the width', () => {
+  const measures = { ...TYPICAL_MEASURES.hatchback };
+  // 4 050 long, nose 830 ahead of the front axle: 3 220 are left for the wheelbase.
+  const off = (part: Partial<typeof measures>) => faultsOf({ measures: { ...measures, ...part } });
+  expect([off({}), off({ wheelbaseMm: 3220 }), off({ bonnetHeightMm: 151 }), off({ bonnetHeightMm: 1470 }), off({ trackMm: 1770 })]).toEqual([[], [], [], [], []]);
+  expect([off({ wheelbaseMm: 3221 }), off({ bonnetHeightMm: 150 }), off({ bonnetHeightMm: 1471 }), off({ trackMm: 1771 })]).toEqual([
+    ['measures.wheelbaseMm range'],
+    ['measures.bonnetHeightMm range'],
+    ['measures.bonnetHeightMm range'],
+    ['measures.trackMm range'],
+  ]);
 });
 
 test('opening does not fall with the level: in person-minutes, not in minutes', () => {

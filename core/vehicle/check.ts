@@ -1,6 +1,7 @@
 import { checkCableWays } from './route.ts';
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
+import type { Measures } from './bodies.ts';
 import type { Circuit, LampChannel, LoadKind, PlugFace } from './electrics.ts';
 import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type SupplyAsk, type VehicleProfile, type Way } from './profile.ts';
 
@@ -27,7 +28,7 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
   if (profile.years.to !== undefined && profile.years.to < profile.years.from) {
     faults.push({ path: 'years.to', code: 'span-order', data: { from: profile.years.from, to: profile.years.to } });
   }
-  faults.push(...checkPieces(profile.pieces, profile.mounts, choices), ...checkSupplies(profile));
+  faults.push(...checkMeasures(profile.measures), ...checkPieces(profile.pieces, profile.mounts, choices), ...checkSupplies(profile));
   const known = { plugs: new Set(profile.plugs.map(({ id }) => id)), mounts: new Set(profile.mounts.map(({ id }) => id)), pieces: pieceIds };
   faults.push(...duplicateIds(profile.grounds ?? [], 'grounds'));
   if (profile.cableWays) faults.push(...checkCableWays(profile.cableWays, known));
@@ -67,6 +68,17 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
   });
   if (faults.length === 0) faults.push(...unreachableLevels(profile.pieces), ...refitCycle(profile));
   return faults;
+}
+
+/** Measures that no vehicle can have together: it ends before its rear axle, its bonnet lies under its floor or over its roof. */
+function checkMeasures({ lengthMm, frontOverhangMm, wheelbaseMm, groundClearanceMm, bonnetHeightMm, heightMm, trackMm, widthMm }: Measures): Fault[] {
+  const between = (field: keyof Measures, value: number, least: number, most: number): Fault[] =>
+    value < least || value > most ? [{ path: `measures.${field}`, code: 'range', data: { least, most } }] : [];
+  return [
+    ...between('wheelbaseMm', wheelbaseMm, 0, lengthMm - frontOverhangMm),
+    ...between('bonnetHeightMm', bonnetHeightMm, groundClearanceMm + 1, heightMm),
+    ...between('trackMm', trackMm, 0, widthMm),
+  ];
 }
 
 /** Faults of pieces and mount positions among themselves: the part of a profile that a way in is planned from. */

@@ -1,9 +1,9 @@
-import { parse } from 'csv-parse/sync';
 import { inArray, isNull } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { customerKey, plateKey, readCustomerList, type ListedVehicle } from '@jade/core/customers';
 import { FaultyInput } from '@jade/core/faults';
 import type { ListTaken, ListToTake } from '@jade/contract/customers';
+import { csvRows } from '../csv/index.ts';
 import { tables, type Connection } from '../database/index.ts';
 import { kindsOfVehicle } from '../documents/index.ts';
 import { vehicleRow } from './keep.ts';
@@ -15,24 +15,6 @@ const MOST_LINES = 20_000;
 /** Faults and known vehicles that are told one by one; the others are counted. */
 const MOST_TOLD = 50;
 const AT_ONCE = 500;
-
-function rowsOf(text: string): { line: number; cells: string[] }[] {
-  try {
-    const read: unknown = parse(text, {
-      bom: true,
-      delimiter: [',', ';', '\t'],
-      relax_column_count: true,
-      skip_empty_lines: true,
-      info: true,
-      max_record_size: 20_000,
-      to: MOST_LINES + 2,
-    });
-    const records = read as { record: string[]; info: { lines: number } }[];
-    return records.map(({ record, info }) => ({ line: info.lines, cells: record }));
-  } catch (error) {
-    throw new FaultyInput([{ path: 'text', code: 'not-csv', data: { reason: (error as Error).message } }]);
-  }
-}
 
 async function inParts<T>(items: readonly T[], each: (part: T[]) => Promise<unknown>): Promise<void> {
   for (let at = 0; at < items.length; at += AT_ONCE) await each(items.slice(at, at + AT_ONCE));
@@ -49,7 +31,7 @@ function differs(listed: ReturnType<typeof vehicleRow>, known: typeof vehicles.$
  * plate or number stays as it is and is named. A list with a fault is refused whole, unless its faulty lines are to be left.
  */
 export async function takeList(tx: Connection, { text, leaveFaulty = false, look = false }: ListToTake): Promise<ListTaken> {
-  const rows = rowsOf(text);
+  const rows = csvRows(text, MOST_LINES + 2);
   if (rows.length > MOST_LINES + 1) throw new FaultyInput([{ path: 'text', code: 'length', data: { most: `${MOST_LINES} lines` } }]);
   const list = readCustomerList(rows, await kindsOfVehicle(tx));
   const result: ListTaken = {

@@ -1,4 +1,3 @@
-import { stringify } from 'csv-stringify/sync';
 import type { FastifyInstance } from 'fastify';
 import { foldJob, mappedPins } from '@jade/core/job';
 import { pictureSvg } from '@jade/words/drawing';
@@ -7,17 +6,13 @@ import { JOINT_COLUMNS } from '@jade/words/wiring';
 import type { Database } from '../database/index.ts';
 import { Refusal } from '../faults/index.ts';
 import { contextOf, wholeLog } from '../job/index.ts';
+import { csvOf } from '../csv/index.ts';
 import { whose } from '../sheet/index.ts';
 import { harnessContent, type HarnessContent } from './content.ts';
 import { drawHarness } from './pdf.ts';
 import { drawPlugCards, plugValues } from './plugs.ts';
 
 export * from './content.ts';
-
-/** Rows as lines of comma-separated values; a cell that a spreadsheet would take for a formula is kept from being one. */
-function csvOf(rows: readonly Record<string, string>[], columns: readonly string[]): string {
-  return stringify([...rows], { header: true, columns: [...columns], escape_formulas: true, bom: true, record_delimiter: 'windows' });
-}
 
 /** A joint list as lines of comma-separated values. */
 export const jointCsv = (joints: HarnessContent['joints']): string => csvOf(joints, JOINT_COLUMNS);

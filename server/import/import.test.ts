@@ -107,3 +107,47 @@ test('a second shop beside the one there is is refused', async () => {
   expect([other.statusCode, other.json<FaultBody>().faults.map(({ path, code }) => `${path} ${code}`)]).toEqual([422, ['slug choice']]);
   expect((await take({ ...shopDocument, name: 'Harrow Quay Lamp Works, yard side' })).json()).toMatchObject({ slug: 'harrow-quay-lamp-works', version: 2, stored: true });
 });
+
+describe('a contents list as a file of cells', () => {
+  const KIT = '/api/documents/kit/tarn-tally-set';
+  const list = async () => (await shop.app.inject({ url: `${KIT}/contents.csv` })).body;
+  const takeList = async (text: string) => shop.app.inject({ method: 'POST', url: `${KIT}/contents`, headers: { cookie: shop.cookie }, payload: { text } });
+  const kitNow = async () =>
+    (await shop.app.inject({ url: KIT })).json<{ version: number; document: { contents: { id: string; name: string; count: number }[]; tests?: unknown } }>();
+
+  test('comes out, and taken in as it is changes nothing', async () => {
+    const text = await list();
+    expect(text.split('\r\n')[0]).toBe('\ufeffid,name,kind,count,hand,spare allowed');
+    const before = await kitNow();
+    expect((await takeList(text)).json()).toMatchObject({ version: before.version, stored: false });
+    expect(await kitNow()).toEqual(before);
+  });
+
+  test('with another count it is a new version of the kit, everything else as it was', async () => {
+    const { version, document } = await kitNow();
+    const [first] = document.contents;
+    const [head = '', row = '', ...rest] = (await list()).split('\r\n');
+    const cells = row.split(',');
+    cells[3] = String((first?.count ?? 0) + 3);
+    const answer = await takeList([head, cells.join(','), ...rest].join('\r\n'));
+    expect(answer.json()).toMatchObject({ kind: 'kit', version: version + 1, stored: true });
+    const after = await kitNow();
+    expect(after.document).toEqual({ ...document, contents: document.contents.map((item, index) => (index === 0 ? { ...item, count: (first?.count ?? 0) + 3 } : item)) });
+  });
+
+  test('with a fault it is refused whole, naming line and column; an unknown kit is 404', async () => {
+    const before = await kitNow();
+    const answer = await takeList('id,name,kind,count\na,A,tea,1\nb,B,lamp,many');
+    expect([answer.statusCode, answer.json<FaultBody>().faults.map(({ path, code }) => `${path}: ${code}`)]).toEqual([422, ['line 2, kind: choice', 'line 3, count: type']]);
+    // More than the form of a kit allows is found where the kit itself is checked.
+    expect((await takeList('id,name,kind,count\na,A,lamp,501')).json<FaultBody>().faults).toContainEqual(expect.objectContaining({ path: 'contents[0].count', code: 'range' }));
+    expect(await kitNow()).toEqual(before);
+    const nowhere = await shop.app.inject({
+      method: 'POST',
+      url: '/api/documents/kit/nowhere/contents',
+      headers: { cookie: shop.cookie },
+      payload: { text: 'id,name,kind,count' },
+    });
+    expect([nowhere.statusCode, (await shop.app.inject({ url: '/api/documents/kit/nowhere/contents.csv' })).statusCode]).toEqual([404, 404]);
+  });
+});

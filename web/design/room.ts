@@ -1,7 +1,7 @@
 import { onBeforeUnmount, ref, watch, type Ref } from 'vue';
 
 /** Width of an element's inside as it is now, so that a drawing is made for the room it has. */
-export function useRoom(element: Ref<HTMLElement | null>, atFirst: number): Ref<number> {
+export function useRoom(element: Readonly<Ref<Element | null>>, atFirst: number): Ref<number> {
   const room = ref(atFirst);
   const observer = new ResizeObserver(([entry]) => {
     if (entry) room.value = Math.floor(entry.contentRect.width);

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { itself } from '@jade/core/stations';
 import { LONGEST_TEXT } from '@jade/core/job';
+import { CARD } from '@jade/words/card';
 import { CANCEL, ITSELF, sayUndoing } from '@jade/words/itself';
 import { sayPageTitle } from '@jade/words/shell';
 import AskText from '../design/AskText.vue';
@@ -57,6 +58,7 @@ function cancel(why: string): void {
       <NightPane />
     </div>
     <div class="line">
+      <router-link v-if="!job.state.signed" class="push" :to="{ name: 'card', params: { id: job.view?.id } }">{{ CARD.show }}</router-link>
       <PrintLabels />
       <RightGate v-if="!job.state.cancelled && !job.state.signed" right="change the order"
         ><button type="button" class="push" @click="cancelling = true">{{ CANCEL.title }}</button></RightGate

@@ -29,7 +29,7 @@ const job = useJob();
 const outbox = useOutbox();
 const panel = ref<'finder' | 'keys' | 'people' | undefined>();
 const trayOpen = ref(false);
-const inJob = computed(() => (route.name === 'station' || route.name === 'itself') && !job.failed && !session.shut);
+const inJob = computed(() => (route.name === 'station' || route.name === 'itself' || route.name === 'card') && !job.failed && !session.shut);
 /** A shop that nobody has opened yet asks for itself first. */
 const unopened = computed(() => session.opened === false);
 const askPerson = computed(() => !unopened.value && (session.session === null || panel.value === 'people' || session.asking || outbox.needsPerson));
@@ -95,7 +95,7 @@ async function picked(person: string): Promise<void> {
 <template>
   <v-app v-if="alone"><router-view /></v-app>
   <v-app v-else>
-    <a class="skip push main" href="#work">{{ APP.toWork }}</a>
+    <a class="skip push main unprinted" href="#work">{{ APP.toWork }}</a>
     <div class="bench" :class="{ shop: !inJob, trayed: inJob }">
       <StationRule :in-job="inJob" @finder="panel = 'finder'" @keys="panel = 'keys'" />
       <VehicleStrip v-if="inJob" @people="panel = 'people'" @tray="trayOpen = !trayOpen" />
@@ -107,15 +107,15 @@ async function picked(person: string): Promise<void> {
         <button v-if="!unopened && !session.shut" type="button" class="push small plain who" @click="panel = 'people'">{{ session.session?.benchName ?? APP.whoHere }}</button>
       </header>
       <main id="work" class="work" tabindex="-1">
-        <OutboxBar v-if="!session.shut" />
-        <WarningBar v-if="!session.shut && !unopened" />
+        <OutboxBar v-if="!session.shut" class="unprinted" />
+        <WarningBar v-if="!session.shut && !unopened" class="unprinted" />
         <LetInView v-if="session.shut" @let-in="session.load()" />
         <FirstRun v-else-if="unopened" @opened="opened" />
         <router-view v-else />
       </main>
       <JobTray v-if="inJob" :open="trayOpen" @close="trayOpen = false" />
     </div>
-    <UndoBar v-if="inJob" />
+    <UndoBar v-if="inJob" class="unprinted" />
     <BenchNames
       v-if="askPerson"
       :people="session.people.filter((person) => !person.left)"
@@ -175,6 +175,23 @@ async function picked(person: string): Promise<void> {
 
 .skip:focus {
   top: 10px;
+}
+
+/* On paper only what lies on the bench. */
+@media print {
+  .bench {
+    display: block;
+  }
+
+  .bench > :not(.work) {
+    display: none !important;
+  }
+
+  .work {
+    padding: 0;
+    box-shadow: none;
+    background: none;
+  }
 }
 
 @media (max-width: 700px) {

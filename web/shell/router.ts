@@ -12,6 +12,7 @@ export const router = createRouter({
     { path: '/library', name: 'library', component: () => import('../shop/library/LibraryView.vue'), meta: { title: VIEW_TITLES.library } },
     { path: `/jobs/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./StationFrame.vue') },
     { path: '/jobs/:id/job', name: 'itself', component: () => import('../itself/ItselfView.vue') },
+    { path: '/jobs/:id/card', name: 'card', component: () => import('../itself/WorkCardView.vue') },
     { path: '/practice', name: 'practice', component: () => import('../shop/practice/PracticeView.vue'), meta: { title: VIEW_TITLES.practice } },
     { path: '/helper/:token', name: 'helper', component: () => import('../helper/HelperView.vue'), meta: { title: VIEW_TITLES.helper, alone: true } },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'station', params: { id: to.params.id, station: 'check-in' } }) },

@@ -48,8 +48,8 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
   },
   library: {
     how: [
-      'Profiles of vehicles, kits, plugs with the leads between them, and rule sets. A file that is taken in becomes a new version; open jobs go on with theirs until somebody takes the new one over.',
-      'Under a vehicle stand the times that this shop has measured on it.',
+      'Profiles of vehicles, kits, plugs with the leads between them, and rule sets. A file that is taken in becomes a new version, what it changed stands under it; open jobs go on with theirs until somebody takes the new one over.',
+      'Tap a piece on the drawing, again where several lie over one another, or its name below: what comes first, its fasteners, how it goes back. A kit’s contents go out and in as CSV. Under a vehicle stand the times of this shop.',
     ],
     marks: [
       { sign: 'Green bar', says: 'half of the times at this shop were shorter, half longer' },

@@ -1,4 +1,5 @@
 import type { Body, Circuit, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
+import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';
 import { amount, inSentence, minutes, plural, stated } from '@jade/words/units';
 
@@ -27,6 +28,10 @@ export const LIBRARY_VIEW = {
     `${plural(pieces.length, 'piece')}, ${plural(facts.length, 'fact')}, ${plural(sensors.length, 'sensor')}, ${plural(plugs.length, 'plug')}, ${plural(circuits.length, 'circuit')}, ${plural(mounts.length, 'mount position')}.`,
   title: 'Vehicles and kits',
   takeFile: 'Take in a file',
+  contentsOut: 'Contents as CSV',
+  contentsIn: 'Take in contents',
+  find: 'Find in the library',
+  notFound: 'Nothing by that name.',
   notTaken: (name: string, lost: number) => `${name} was not taken: ${plural(lost, 'thing')} of the shop rest on what it no longer has.`,
   lostWhy:
     'Open jobs go on with the version they have; whoever takes this one over on such a job loses what is named here. Kits that are named do not fit this vehicle until they are taken in anew.',
@@ -54,6 +59,8 @@ export const PLUG_SHELF = {
 
 export const VEHICLE_SHELF = {
   view: 'From',
+  find: 'Find a piece',
+  notFound: 'No piece by that name.',
   from: { front: 'front', rear: 'rear', side: 'left side', top: 'above' },
   depth: 'How deep',
   skin: 'From outside',
@@ -156,3 +163,37 @@ export const BODY_SHELF = {
   drawing: (name: string, view: string) => `${name} from the ${view}`,
   measures: (long: string, wide: string, high: string) => `drawn here ${long} long, ${wide} wide, ${high} high`,
 } as const;
+
+export const VERSION_CHANGES = {
+  title: (version: number) => `Version ${version}: what changed`,
+  since: 'Since',
+  version: (version: number) => `version ${version}`,
+  theVersions: 'The versions',
+  reading: 'Reading both versions…',
+  same: 'Both say the same.',
+} as const;
+
+/** A value in short: what it is called where it holds more than can be said in a line. */
+function sayValue(value: unknown): string {
+  if (Array.isArray(value)) return value.every((entry) => typeof entry !== 'object') ? value.join(', ') || 'none' : plural(value.length, 'entry', 'entries');
+  if (typeof value === 'object' && value !== null) {
+    const { name, label, id } = value as Record<string, unknown>;
+    const called = [name, label, id].find((entry) => typeof entry === 'string');
+    return typeof called === 'string' ? called : plural(Object.keys(value).length, 'field');
+  }
+  return String(value);
+}
+
+/** What differs at a place: what it said and says. */
+export function sayDifference({ kind, before, after }: Difference): string {
+  switch (kind) {
+    case 'added':
+      return `new: ${sayValue(after)}`;
+    case 'removed':
+      return `gone: ${sayValue(before)}`;
+    case 'changed':
+      return `was ${sayValue(before)}, is ${sayValue(after)}`;
+    case 'moved':
+      return `in another order: ${sayValue(after)}`;
+  }
+}

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, useId } from 'vue';
+import { computed, useId, useTemplateRef } from 'vue';
 import type { Level, LightColour, Piece, PointMm, VehicleProfile } from '@jade/core/vehicle';
 import { namesOutside } from '../geometry/names.ts';
 import { frame, outline, project, type View } from '../geometry/outline.ts';
 import { lampAt, meantAt, movedOut, pieceDrawer } from '../geometry/pieces.ts';
 import { spread } from '../geometry/spread.ts';
+import { useRoom } from '../room.ts';
 
 /** A place on the vehicle that can be picked. The word is what it says; tape where it was written by a person. */
 export interface SheetMark {
@@ -98,6 +99,10 @@ const held = computed((): [number, number, number, number] => {
   const bottom = Math.max(y + height, ...drawn.value.map(({ extent, dy }) => extent.bottom + dy + 60));
   return [left, y, x + width - left, bottom - y];
 });
+const svg = useTemplateRef<SVGSVGElement>('svg');
+const room = useRoom(svg, 860);
+/** Names smaller than this cannot be read, and a drawing takes no more than this share of the window's height. */
+const LEAST = { signPx: 9, share: 0.62 };
 const names = computed(() => {
   const named = (props.named ?? []).flatMap((id) => {
     const entry = drawn.value.find((each) => each.id === id);
@@ -107,11 +112,12 @@ const names = computed(() => {
   });
   const [x, y, width, height] = held.value;
   const seen = named.filter(({ middle: [mx, my] }) => mx >= x && mx <= x + width && my >= y && my <= y + height);
-  return namesOutside(seen, held.value);
+  const placed = namesOutside(seen, held.value);
+  const pxPerMm = Math.min(room.value / placed.frame[2], (window.innerHeight * LEAST.share) / placed.frame[3]);
+  return placed.sizeMm * pxPerMm < LEAST.signPx ? namesOutside([], held.value) : placed;
 });
 const box = computed(() => names.value.frame);
 
-const svg = ref<SVGSVGElement>();
 /** A finger covers this much of the screen round where it taps, in px. */
 const FINGER_PX = 22;
 /** What the last tap could mean; tapping there again means the next of it. */

@@ -15,6 +15,8 @@ import { ask, Refused } from '../../ask/index.ts';
 import RightGate from '../../session/RightGate.vue';
 import BodyShelf from './BodyShelf.vue';
 import PlugShelf from './PlugShelf.vue';
+import { finder } from './find.ts';
+import VersionChanges from './VersionChanges.vue';
 import VehicleShelf from './VehicleShelf.vue';
 
 interface Line {
@@ -27,6 +29,8 @@ interface Line {
 interface Losing {
   name: string;
   value: unknown;
+  /** Where it was to be taken in. */
+  to: string;
   lost: string[];
 }
 
@@ -45,12 +49,20 @@ const report = ref<string[]>([]);
 /** Files that were not taken because kits or open jobs rest on what they no longer have. */
 const losing = shallowRef<Losing[]>([]);
 const shown = computed(() => (typeof route.query.show === 'string' ? route.query.show : undefined));
-const groups = computed(() => [
-  { kind: 'vehicle', name: LIBRARY_VIEW.vehicles, lines: (lines.value ?? []).filter((line) => line.kind === 'vehicle') },
-  { kind: 'kit', name: LIBRARY_VIEW.kits, lines: (lines.value ?? []).filter((line) => line.kind === 'kit') },
-  { kind: 'plugs', name: LIBRARY_VIEW.plugs, lines: (lines.value ?? []).filter((line) => line.kind === 'plugs') },
-  { kind: 'rules', name: LIBRARY_VIEW.rules, lines: (lines.value ?? []).filter((line) => line.kind === 'rules') },
-]);
+const asked = ref('');
+const placeOf = (line: Pick<Line, 'kind' | 'slug'>) => `${line.kind}/${line.slug}`;
+const find = computed(() => finder((lines.value ?? []).map((line) => ({ id: placeOf(line), text: `${line.title} ${line.slug}` }))));
+const groups = computed(() => {
+  const found = new Set(find.value(asked.value));
+  const of = (kind: string) => (lines.value ?? []).filter((line) => line.kind === kind && found.has(placeOf(line)));
+  return [
+    { kind: 'vehicle', name: LIBRARY_VIEW.vehicles, lines: of('vehicle') },
+    { kind: 'kit', name: LIBRARY_VIEW.kits, lines: of('kit') },
+    { kind: 'plugs', name: LIBRARY_VIEW.plugs, lines: of('plugs') },
+    { kind: 'rules', name: LIBRARY_VIEW.rules, lines: of('rules') },
+  ];
+});
+const versionShown = computed(() => lines.value?.find((line) => placeOf(line) === shown.value)?.version ?? 0);
 
 async function load(): Promise<void> {
   failed.value = '';
@@ -63,21 +75,19 @@ async function load(): Promise<void> {
   }
 }
 
-watch(
-  shown,
-  async (place) => {
-    profile.value = undefined;
-    kit.value = undefined;
-    plugs.value = undefined;
-    const [kind, slug] = (place ?? '').split('/');
-    if (!kind || !slug) return;
-    const { document } = await ask<{ document: VehicleProfile & Kit & PlugLibrary }>(`/api/documents/${kind}/${slug}`);
-    if (kind === 'vehicle') profile.value = document;
-    if (kind === 'kit') kit.value = document;
-    if (kind === 'plugs') plugs.value = document;
-  },
-  { immediate: true },
-);
+async function show(place: string | undefined): Promise<void> {
+  profile.value = undefined;
+  kit.value = undefined;
+  plugs.value = undefined;
+  const [kind, slug] = (place ?? '').split('/');
+  if (!kind || !slug) return;
+  const { document } = await ask<{ document: VehicleProfile & Kit & PlugLibrary }>(`/api/documents/${kind}/${slug}`);
+  if (place !== shown.value) return;
+  if (kind === 'vehicle') profile.value = document;
+  if (kind === 'kit') kit.value = document;
+  if (kind === 'plugs') plugs.value = document;
+}
+watch(shown, show, { immediate: true });
 
 interface Taken {
   kind: string;
@@ -87,14 +97,14 @@ interface Taken {
   losses: (Fault & { message: string })[];
 }
 
-async function takeOne(name: string, value: unknown, acceptLosses = false): Promise<void> {
+async function takeOne(name: string, value: unknown, to = '/api/documents', acceptLosses = false): Promise<void> {
   try {
-    const { kind, slug, version, stored, losses } = await ask<Taken>(`/api/documents${acceptLosses ? '?losses=accepted' : ''}`, value);
+    const { kind, slug, version, stored, losses } = await ask<Taken>(`${to}${acceptLosses ? '?losses=accepted' : ''}`, value);
     const lost = losses.length > 0 ? [LIBRARY_VIEW.lost(losses.length), ...losses.map((fault) => fault.message)] : [];
     report.value.push(LIBRARY_VIEW.taken(name, `${kind} ${slug}`, version, stored), ...lost);
   } catch (error) {
     if (error instanceof Refused && error.more.losses === true) {
-      losing.value = [...losing.value, { name, value, lost: error.faults.map((fault) => fault.message ?? fault.path) }];
+      losing.value = [...losing.value, { name, value, to, lost: error.faults.map((fault) => fault.message ?? fault.path) }];
       return;
     }
     const why = error instanceof Refused ? error.faults.map((fault) => fault.message ?? fault.path) : [(error as Error).message];
@@ -115,13 +125,27 @@ async function take(event: Event): Promise<void> {
   }
   input.value = '';
   await load();
+  await show(shown.value);
+}
+
+/** Takes a contents list into a kit: a new version of it. */
+async function takeContents(slug: string, event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  report.value = [];
+  losing.value = [];
+  const [file] = input.files ?? [];
+  if (file) await takeOne(file.name, { text: await file.text() }, `/api/documents/kit/${slug}/contents`);
+  input.value = '';
+  await load();
+  await show(shown.value);
 }
 
 /** Whoever has read what is lost takes it in all the same. */
 async function takeAllTheSame(entry: Losing): Promise<void> {
   losing.value = losing.value.filter((other) => other !== entry);
-  await takeOne(entry.name, entry.value, true);
+  await takeOne(entry.name, entry.value, entry.to, true);
   await load();
+  await show(shown.value);
 }
 
 onMounted(async () => {
@@ -161,9 +185,10 @@ onMounted(async () => {
     <EmptyNote v-else-if="lines.length === 0" kind="empty">{{ LIBRARY_VIEW.empty }}</EmptyNote>
     <div v-else class="shelf">
       <nav :aria-label="LIBRARY_VIEW.library">
+        <v-text-field v-model="asked" :label="LIBRARY_VIEW.find" type="search" variant="outlined" density="compact" hide-details />
         <template v-for="group in groups" :key="group.kind">
           <h3>{{ group.name }}</h3>
-          <p v-if="group.lines.length === 0" class="soft none">{{ LIBRARY_VIEW.none }}</p>
+          <p v-if="group.lines.length === 0" class="soft none">{{ asked.trim() === '' ? LIBRARY_VIEW.none : LIBRARY_VIEW.notFound }}</p>
           <ul v-else>
             <li v-for="line in group.lines" :key="line.slug">
               <router-link
@@ -181,7 +206,7 @@ onMounted(async () => {
         }}</router-link>
       </nav>
       <BodyShelf v-if="shown === BODIES_PLACE" />
-      <VehicleShelf v-else-if="profile" :profile="profile" />
+      <VehicleShelf v-else-if="profile" :profile="profile" :version="versionShown" />
       <section v-else-if="kit" class="stack">
         <div class="line">
           <h2>{{ kit.maker }} {{ kit.name }}</h2>
@@ -192,6 +217,11 @@ onMounted(async () => {
             )
           }}</span>
           <a class="push small" :href="`/api/documents/kit/${kit.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
+          <a class="push small" :href="`/api/documents/kit/${kit.slug}/contents.csv`" download>{{ LIBRARY_VIEW.contentsOut }}</a>
+          <RightGate right="take in documents"
+            ><label class="push small file"
+              >{{ LIBRARY_VIEW.contentsIn }}<input type="file" accept="text/csv,.csv" class="out-of-sight" @change="(event) => kit && takeContents(kit.slug, event)" /></label
+          ></RightGate>
         </div>
         <ul class="leaf rows">
           <li v-for="item in kit.contents" :key="item.id">
@@ -199,6 +229,7 @@ onMounted(async () => {
             ><span>{{ item.count }}</span>
           </li>
         </ul>
+        <VersionChanges kind="kit" :slug="kit.slug" :version="versionShown" />
         <p v-for="text in kit.warnings" :key="text">
           <TapeLabel long>{{ text }}</TapeLabel>
         </p>

@@ -11,26 +11,33 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, frameAround, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import ElectricsShelf from './ElectricsShelf.vue';
+import { finder } from './find.ts';
 import LearnedTimes from './LearnedTimes.vue';
+import VersionChanges from './VersionChanges.vue';
 
 /** A vehicle of the library to be read: its pieces by layer on the drawing, each with its fasteners and ways, and what is known of its electrics. */
-const props = defineProps<{ profile: VehicleProfile }>();
+const props = defineProps<{ profile: VehicleProfile; version: number }>();
 
 const view = ref<View>('front');
 /** How much is seen: the pieces of the skin, those behind them too, or all of them moved out. */
 const depth = ref<'skin' | 'behind' | 'out'>('skin');
 const chosen = ref<string>();
+const asked = ref('');
 watch(
   () => props.profile.slug,
   () => {
     view.value = 'front';
     depth.value = 'skin';
     chosen.value = undefined;
+    asked.value = '';
   },
 );
 
 const layers = computed(() => layersOf(props.profile.pieces));
 const here = computed(() => props.profile.pieces.filter((piece) => viewOf(piece.zone) === view.value));
+const find = computed(() => finder(props.profile.pieces.map(({ id, name }) => ({ id, text: name }))));
+/** Pieces of any view that are asked for by name. */
+const found = computed(() => (asked.value.trim() === '' ? undefined : find.value(asked.value).flatMap((id) => props.profile.pieces.find((entry) => entry.id === id) ?? [])));
 /** Pieces of the view by layer, those outside first. */
 const byLayer = computed(() => {
   const numbers = [...new Set(here.value.map(({ id }) => layers.value.get(id) ?? 1))].sort((a, b) => a - b);
@@ -109,7 +116,7 @@ const fastenersAt = (of: Piece, level: string) => of.fasteners.filter(({ atLevel
     </div>
     <article v-if="piece" class="leaf stack detail" aria-live="polite">
       <div class="line">
-        <h3 class="grow">{{ piece.name }}</h3>
+        <h2 class="grow">{{ piece.name }}</h2>
         <button type="button" class="push small plain" @click="chosen = undefined">{{ VEHICLE_SHELF.all }}</button>
       </div>
       <p class="soft">{{ sayPieceAside(piece, layers.get(piece.id) ?? 1) }}</p>
@@ -129,8 +136,13 @@ const fastenersAt = (of: Piece, level: string) => of.fasteners.filter(({ atLevel
         <TapeLabel long>{{ caution.text }}</TapeLabel>
       </p>
     </article>
-    <div v-if="here.length > 0" class="leaf stack">
-      <div v-for="group in byLayer" :key="group.layer" class="layer">
+    <div v-if="profile.pieces.length > 0" class="leaf stack">
+      <v-text-field v-model="asked" :label="VEHICLE_SHELF.find" type="search" variant="outlined" density="compact" hide-details />
+      <p v-if="found?.length === 0" class="soft">{{ VEHICLE_SHELF.notFound }}</p>
+      <span v-else-if="found" class="chips">
+        <button v-for="entry in found" :key="entry.id" type="button" class="push small" :aria-pressed="entry.id === chosen" @click="choose(entry.id)">{{ entry.name }}</button>
+      </span>
+      <div v-for="group in found ? [] : byLayer" :key="group.layer" class="layer">
         <strong>{{ VEHICLE_SHELF.layer(group.layer) }}</strong>
         <span class="chips">
           <button v-for="entry in group.pieces" :key="entry.id" type="button" class="push small" :aria-pressed="entry.id === chosen" @click="choose(entry.id)">
@@ -142,6 +154,7 @@ const fastenersAt = (of: Piece, level: string) => of.fasteners.filter(({ atLevel
     <EmptyNote v-if="profile.pieces.length === 0" kind="empty">{{ VEHICLE_SHELF.noPieces }}</EmptyNote>
     <p class="soft">{{ LIBRARY_VIEW.counts(profile) }}</p>
     <ElectricsShelf :profile="profile" />
+    <VersionChanges kind="vehicle" :slug="profile.slug" :version="version" />
     <LearnedTimes :profile="profile" />
   </section>
 </template>
