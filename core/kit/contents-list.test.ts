@@ -3,11 +3,12 @@ import { CONTENT_COLUMNS, contentRows, readContents, type ContentItem } from './
 const CONTENTS: ContentItem[] = [
   { id: 'lamp-left', name: 'Lamp, left', kind: 'lamp', count: 1, hand: 'left', spareAllowed: false },
   { id: 'screw', name: 'Screw 4 × 12', kind: 'fastener', count: 8, spareAllowed: true, when: { fact: 'trim', is: 'plain' } },
+  { id: 'decoder', name: 'Decoder', kind: 'other', count: 2, spareAllowed: false, cure: { cures: 'resistor', ohm: 6, ratingW: 50 } as unknown as ContentItem['cure'] },
 ];
 const asRows = (...lines: string[][]) => lines.map((cells, index) => ({ line: index + 1, cells }));
 const asWritten = (contents: ContentItem[]) => asRows([...CONTENT_COLUMNS], ...contentRows(contents).map((row) => CONTENT_COLUMNS.map((column) => row[column])));
 
-test('a list that is written and read again is the same, conditions included', () => {
+test('a list that is written and read again is the same, conditions and cures included', () => {
   expect(readContents(asWritten(CONTENTS), CONTENTS)).toEqual({ contents: CONTENTS, faults: [] });
 });
 

@@ -2,7 +2,7 @@ import type { Piece } from './profile.ts';
 
 /**
  * How far inside each piece lies, counted from outside: 1 where nothing has to be open before it, else one more than the furthest of what the
- * easiest of its ways needs. Needs that hold on some vehicles only count as well. Pieces that wait for each other in a circle count those outside it.
+ * easiest of its ways needs. Needs that hold on some vehicles only count as well. What waits for itself, or in a circle, counts what lies outside of that.
  */
 export function layersOf(pieces: readonly Piece[]): Map<string, number> {
   const byId = new Map(pieces.map((piece) => [piece.id, piece]));
@@ -15,7 +15,7 @@ export function layersOf(pieces: readonly Piece[]): Map<string, number> {
     if (open.has(id)) return 0;
     open.add(id);
     const levels = piece.levels.map(({ ways }) => {
-      const each = ways.map(({ needs }) => Math.max(0, ...needs.filter((need) => need.piece !== id).map((need) => layerOf(need.piece))));
+      const each = ways.map(({ needs }) => Math.max(0, ...needs.map((need) => layerOf(need.piece))));
       return each.length === 0 ? 0 : Math.min(...each);
     });
     open.delete(id);

@@ -36,6 +36,9 @@ test('lists without ids go by position, words of a list by themselves', () => {
     { path: ['cautions', 'hot'], kind: 'removed', before: 'hot' },
     { path: ['cautions', 'live'], kind: 'added', after: 'live' },
   ]);
+  // What stands twice cannot be told apart by its name.
+  expect(differences({ steps: ['turn', 'turn', 'pull'] }, { steps: ['turn', 'turn'] })).toEqual([{ path: ['steps', '3'], kind: 'removed', before: 'pull' }]);
+  expect(differences({ steps: ['turn', 'turn'] }, { steps: ['turn'] })).toEqual([{ path: ['steps', '2'], kind: 'removed', before: 'turn' }]);
   expect(differences({ when: { all: [{ fact: 'x' }, { fact: 'y' }] } }, { when: { all: [{ fact: 'x' }] } })).toEqual([
     { path: ['when', 'all', '2'], kind: 'removed', before: { fact: 'y' } },
   ]);

@@ -4,7 +4,7 @@ import { TYPICAL_MEASURES, type BoxMm, type VehicleProfile, type Zone } from '@j
 import { flattened, type SheetPoint, type View } from './paths.ts';
 import { outline, project, viewOf } from './outline.ts';
 import { lampAt, meantAt, movedOut, pieceDrawer, type DrawnPiece } from './pieces.ts';
-import { circle, shape } from './plate.ts';
+import { circle, shape, wheel } from './plate.ts';
 
 const profileOf = (slug: string) => JSON.parse(readFileSync(join(import.meta.dirname, `../../../demo/vehicles/${slug}.json`), 'utf8')) as VehicleProfile;
 const VAN = profileOf('wexholm-bollard-35');
@@ -100,6 +100,14 @@ test('what lies under the skin, in the cabin or on the far side is behind', () =
   const behind = (id: string, view?: View) => drawnOf(VAN, id, view).behind;
   expect(['washer-neck', 'radiator-cover', 'console', 'undertray', 'battery-cover'].map((id) => behind(id))).toEqual([true, true, true, true, true]);
   expect(['grille', 'badge', 'bumper-skin', 'headlamp-right', 'gutter-strip-left'].map((id) => behind(id))).toEqual([false, false, false, false, false]);
+  // Right under the flank, but in the cabin.
+  const side = pieceDrawer(VAN.body, VAN.measures, 'side');
+  const box: BoxMm = { xMm: [-2400, -2000], yMm: [990, 1020], zMm: [700, 900] };
+  expect([side({ box, zone: 'left-side' }).behind, side({ box, zone: 'cabin' }).behind]).toEqual([false, true]);
+  // A long piece that reaches the tail: its hindmost face counts, 4 990 behind the front axle.
+  const rear = pieceDrawer(VAN.body, VAN.measures, 'rear');
+  const long = (hindmost: number): BoxMm => ({ xMm: [hindmost, -4000], yMm: [-300, 300], zMm: [500, 700] });
+  expect([rear({ box: long(-4970), zone: 'rear' }).behind, rear({ box: long(-4700), zone: 'rear' }).behind]).toEqual([false, true]);
   const bus = profileOf('dunmorrow-causeway-26');
   expect([drawnOf(bus, 'skirt-rear-left').behind, drawnOf(bus, 'skirt-rear-right').behind]).toEqual([false, true]);
 });
@@ -112,6 +120,23 @@ test('a side piece is cut by the wheel arch', () => {
   const tyre = m.wheelDiameterMm / 2;
   for (const [x, y] of cut) expect(Math.hypot(x, y + tyre)).toBeGreaterThan(tyre * 1.15);
   expect(Math.max(...cut.map(([x]) => x))).toBe(900);
+});
+
+test('the arch of a wheel whose axle lies under the sill is the smaller part of its circle, over the sill', () => {
+  const [low] = wheel([0, -300], 300, 350, -250);
+  const [high] = wheel([0, -300], 300, 350, -400);
+  // To the millimetre that a path is rounded to, which moves its top by a few.
+  const ends = (path: string | undefined) => {
+    const ys = flattened(path ?? '').map(([, y]) => y);
+    return [Math.abs(Math.min(...ys) + 650) < 5, Math.round(Math.max(...ys))];
+  };
+  expect([ends(low?.path), ends(high?.path)]).toEqual([
+    [true, -250],
+    [true, -400],
+  ]);
+  // Half of the chord at the sill: by the axle's height over it and the arch's radius.
+  const halfChord = (path: string | undefined) => Math.max(...flattened(path ?? '').map(([x, y]) => (Math.abs(y + 400) < 1 ? x : 0)));
+  expect(halfChord(high?.path)).toBeCloseTo(Math.sqrt(350 ** 2 - 100 ** 2), 0);
 });
 
 test('how deep: behind the skin where the nose is rounded, not behind its foremost point', () => {
