@@ -161,3 +161,24 @@ test(
   },
   LONG_MS,
 );
+
+test(
+  'a profile prints whole: four views, every piece with its ways and fasteners, plugs and circuits',
+  async () => {
+    const { page, complaints } = await shop.open('fern');
+    await openVehicle(page, 'oskarre-linnet');
+    await page.getByRole('link', { name: 'To print' }).click();
+    await page.getByRole('heading', { level: 1, name: /^Oskarre Linnet/ }).waitFor();
+    expect(await page.locator('svg.sheet').count()).toBe(4);
+    expect(await page.locator('section.piece h2').count()).toBe(25);
+    await page.getByText('Plugs: 4').waitFor();
+    expect(await page.getByText('from the wire side').or(page.locator('svg[aria-label*="wire side"]')).first().isVisible()).toBe(true);
+    await page.emulateMedia({ media: 'print' });
+    expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false);
+    expect((await page.pdf({ format: 'A4' })).toString('latin1')).toMatch(/MediaBox/);
+    await page.goto(`${shop.address}/library/nothing/sheet`);
+    await page.getByText('No vehicle is called “nothing”').waitFor();
+    expect(complaints.filter((text) => !text.includes('404'))).toEqual([]);
+  },
+  LONG_MS,
+);

@@ -10,6 +10,7 @@ export const router = createRouter({
     { path: '/customers', name: 'customers', component: () => import('../shop/customers/CustomersView.vue'), meta: { title: VIEW_TITLES.customers } },
     { path: '/people', name: 'people', component: () => import('../shop/people/PeopleView.vue'), meta: { title: VIEW_TITLES.people } },
     { path: '/library', name: 'library', component: () => import('../shop/library/LibraryView.vue'), meta: { title: VIEW_TITLES.library } },
+    { path: '/library/:slug/sheet', name: 'profile-sheet', component: () => import('../shop/library/ProfileSheet.vue'), meta: { title: VIEW_TITLES.library } },
     { path: `/jobs/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./StationFrame.vue') },
     { path: '/jobs/:id/job', name: 'itself', component: () => import('../itself/ItselfView.vue') },
     { path: '/jobs/:id/card', name: 'card', component: () => import('../itself/WorkCardView.vue') },

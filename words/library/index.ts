@@ -197,3 +197,13 @@ export function sayDifference({ kind, before, after }: Difference): string {
       return `in another order: ${sayValue(after)}`;
   }
 }
+
+export const PROFILE_SHEET = {
+  show: 'To print',
+  print: 'Print',
+  back: 'Back to the library',
+  version: (version: number) => `version ${version}`,
+  theProfile: 'The profile',
+  reading: 'Reading the profile…',
+  noPieces: 'No pieces are described: what has to come off is not known here.',
+} as const;

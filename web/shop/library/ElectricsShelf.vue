@@ -6,14 +6,14 @@ import { sayProtection } from '@jade/words/wiring';
 import { layOneFace } from '@jade/words/drawing';
 
 /** Plugs of a vehicle as faces from the wire side, its circuits with what guards them, its sensors. */
-const props = defineProps<{ profile: VehicleProfile }>();
+const props = defineProps<{ profile: VehicleProfile; open?: boolean }>();
 const faces = computed(() => props.profile.plugs.map((plug) => ({ plug, face: layOneFace(plug) })));
 const circuitOf = (id: string | undefined) => props.profile.circuits.find((circuit) => circuit.id === id)?.name;
 </script>
 
 <template>
   <div class="stack">
-    <details>
+    <details :open="open">
       <summary>{{ ELECTRICS_SHELF.plugs(profile.plugs.length) }}</summary>
       <div class="faces">
         <figure v-for="{ plug, face } in faces" :key="plug.id" class="leaf">
@@ -36,7 +36,7 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
         </figure>
       </div>
     </details>
-    <details>
+    <details :open="open">
       <summary>{{ ELECTRICS_SHELF.circuits(profile.circuits.length) }}</summary>
       <ul class="leaf rows">
         <li v-for="circuit in profile.circuits" :key="circuit.id">
@@ -44,7 +44,7 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
         </li>
       </ul>
     </details>
-    <details>
+    <details :open="open">
       <summary>{{ ELECTRICS_SHELF.sensors(profile.sensors.length) }}</summary>
       <ul class="leaf rows">
         <li v-for="sensor in profile.sensors" :key="sensor.id">
@@ -69,6 +69,7 @@ summary {
 }
 
 figure {
+  break-inside: avoid;
   margin: 0;
   display: grid;
   gap: 6px;

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { layersOf, type Piece, type VehicleProfile } from '@jade/core/vehicle';
-import { LIBRARY_VIEW, sayLevel, sayPieceAside, sayWayIn, VEHICLE_SHELF } from '@jade/words/library';
-import { sayGroup } from '@jade/words/names';
-import { sayHome } from '@jade/words/job';
+import { layersOf, type VehicleProfile } from '@jade/core/vehicle';
+import { LIBRARY_VIEW, PROFILE_SHEET, VEHICLE_SHELF } from '@jade/words/library';
 import { metres } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -13,6 +11,7 @@ import { frame, frameAround, viewOf, VIEWS, type View } from '../../design/geome
 import ElectricsShelf from './ElectricsShelf.vue';
 import { finder } from './find.ts';
 import LearnedTimes from './LearnedTimes.vue';
+import PieceDetail from './PieceDetail.vue';
 import VersionChanges from './VersionChanges.vue';
 
 /** A vehicle of the library to be read: its pieces by layer on the drawing, each with its fasteners and ways, and what is known of its electrics. */
@@ -51,14 +50,12 @@ const part = computed(() => {
 });
 const named = computed(() => [...(chosen.value ? [chosen.value] : []), ...here.value.map(({ id }) => id).filter((id) => id !== chosen.value)]);
 const piece = computed(() => props.profile.pieces.find(({ id }) => id === chosen.value));
-const nameOf = (id: string) => props.profile.pieces.find((entry) => entry.id === id)?.name ?? id;
 
 function choose(id: string): void {
   chosen.value = chosen.value === id ? undefined : id;
   const other = props.profile.pieces.find((entry) => entry.id === id);
   if (other) view.value = viewOf(other.zone);
 }
-const fastenersAt = (of: Piece, level: string) => of.fasteners.filter(({ atLevel }) => atLevel === level);
 </script>
 
 <template>
@@ -75,6 +72,7 @@ const fastenersAt = (of: Piece, level: string) => of.fasteners.filter(({ atLevel
         )
       }}</span>
       <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
+      <router-link class="push small" :to="{ name: 'profile-sheet', params: { slug: profile.slug } }">{{ PROFILE_SHEET.show }}</router-link>
     </div>
     <p v-for="text in profile.cautions" :key="text">
       <TapeLabel long>{{ text }}</TapeLabel>
@@ -119,22 +117,7 @@ const fastenersAt = (of: Piece, level: string) => of.fasteners.filter(({ atLevel
         <h2 class="grow">{{ piece.name }}</h2>
         <button type="button" class="push small plain" @click="chosen = undefined">{{ VEHICLE_SHELF.all }}</button>
       </div>
-      <p class="soft">{{ sayPieceAside(piece, layers.get(piece.id) ?? 1) }}</p>
-      <div v-for="level in piece.levels" :key="level.level" class="stack level">
-        <strong>{{ sayLevel(level) }}</strong>
-        <ul class="rows">
-          <li v-for="way in level.ways" :key="way.id">{{ sayWayIn(way, nameOf) }}</li>
-          <li v-for="group in fastenersAt(piece, level.level)" :key="group.id">
-            <span class="grow"
-              >{{ group.count }} × {{ sayGroup(group) }} <span class="soft">{{ VEHICLE_SHELF.fastener(group, sayHome(group)) }}</span></span
-            >
-          </li>
-        </ul>
-      </div>
-      <p v-if="piece.movement">{{ VEHICLE_SHELF.movement }} {{ piece.movement }}</p>
-      <p v-for="caution in piece.cautions" :key="caution.text">
-        <TapeLabel long>{{ caution.text }}</TapeLabel>
-      </p>
+      <PieceDetail :profile="profile" :piece="piece" :layer="layers.get(piece.id) ?? 1" />
     </article>
     <div v-if="profile.pieces.length > 0" class="leaf stack">
       <v-text-field v-model="asked" :label="VEHICLE_SHELF.find" type="search" variant="outlined" density="compact" hide-details />
@@ -171,10 +154,6 @@ const fastenersAt = (of: Piece, level: string) => of.fasteners.filter(({ atLevel
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-}
-
-.level {
-  gap: 2px;
 }
 
 @media (max-width: 700px) {
