@@ -2,8 +2,9 @@ import { checkCableWays } from './route.ts';
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition, type FactChoices } from '../facts/index.ts';
 import type { Measures } from './bodies.ts';
+import { openInRounds } from './layers.ts';
 import type { Circuit, LampChannel, LoadKind, PlugFace } from './electrics.ts';
-import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type SupplyAsk, type VehicleProfile, type Way } from './profile.ts';
+import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type SupplyAsk, type VehicleProfile } from './profile.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
 
@@ -213,22 +214,10 @@ function checkNeeds(needs: readonly LevelNeed[], pieces: Map<string, Piece>, pat
 
 /** Levels that no choice of ways can reach. */
 export function unreachableLevels(pieces: readonly Piece[]): Fault[] {
-  const reached = new Map(pieces.map((piece) => [piece.id, 0]));
-  const holds = (way: Way) => way.needs.every((need) => (reached.get(need.piece) ?? 0) >= rank(need.level));
-  for (let grew = true; grew;) {
-    grew = false;
-    for (const piece of pieces) {
-      for (const level of piece.levels) {
-        if (rank(level.level) > (reached.get(piece.id) ?? 0) && level.ways.some(holds)) {
-          reached.set(piece.id, rank(level.level));
-          grew = true;
-        }
-      }
-    }
-  }
+  const reached = openInRounds(pieces);
   return pieces.flatMap((piece, index) =>
     piece.levels.flatMap((level, place) =>
-      rank(level.level) > (reached.get(piece.id) ?? 0)
+      rank(level.level) > (reached.get(piece.id)?.rank ?? 0)
         ? [{ path: `pieces[${index}].levels[${place}]`, code: 'unreachable-level' as const, data: { piece: piece.id, level: level.level } }]
         : [],
     ),

@@ -22,15 +22,41 @@ test('a piece lies one layer behind the furthest of what the easiest way to it n
 });
 
 test('the furthest of its levels counts; what needs its own loosening does not lie behind itself', () => {
-  const pieces = [piece('cover', { off: [[]] }), piece('tank', { loosened: [[]], off: [['cover', 'tank']] }), piece('bare', { off: [] })];
-  expect([...layersOf(pieces)]).toEqual([
-    ['cover', 1],
+  const needs = (...each: [string, OpenLevel][]) => each.map(([other, level]) => ({ piece: other, level }));
+  const tank = {
+    id: 'tank',
+    levels: [
+      { level: 'loosened', ways: [{ needs: [] }] },
+      { level: 'off', ways: [{ needs: needs(['cover', 'off'], ['tank', 'loosened']) }] },
+    ],
+  } as unknown as Piece;
+  const lid = {
+    id: 'lid',
+    levels: [
+      { level: 'loosened', ways: [{ needs: [] }] },
+      { level: 'off', ways: [{ needs: needs(['lid', 'loosened']) }] },
+    ],
+  } as unknown as Piece;
+  expect([...layersOf([tank, piece('cover', { off: [[]] }), lid, { id: 'still', levels: [] } as unknown as Piece])]).toEqual([
     ['tank', 2],
-    ['bare', 1],
+    ['cover', 1],
+    ['lid', 1],
+    ['still', 1],
   ]);
 });
 
-test('pieces in a circle, and needs that are not described, end all the same', () => {
-  const pieces = [piece('a', { off: [['b']] }), piece('b', { off: [['a', 'gone']] })];
-  expect([...layersOf(pieces).values()].every((layer) => layer >= 1 && layer <= 3)).toBe(true);
+test('two that wait for each other are reached by the way round, not taken for the outside; what cannot be reached lies behind all', () => {
+  // a waits for b, b for a or for c: b comes off behind c, a behind b.
+  const tangled = [piece('a', { off: [['b']] }), piece('b', { off: [['a'], ['c']] }), piece('c', { off: [[]] })];
+  expect(Object.fromEntries(layersOf(tangled))).toEqual({ a: 3, b: 2, c: 1 });
+  expect(Object.fromEntries(layersOf([...tangled].reverse()))).toEqual({ a: 3, b: 2, c: 1 });
+  const shut = [piece('x', { off: [['y']] }), piece('y', { off: [['x', 'gone']] }), piece('z', { off: [[]] }), piece('w', { off: [['z']] })];
+  expect(Object.fromEntries(layersOf(shut))).toEqual({ x: 3, y: 3, z: 1, w: 2 });
+});
+
+test('a need of a lower level waits for that level alone', () => {
+  // The liner loosens at once and comes off behind the lamp, which needs it loosened only.
+  const liner = piece('liner', { loosened: [[]], off: [['lamp']] });
+  const lamp = { ...piece('lamp', { off: [[]] }), levels: [{ level: 'off', ways: [{ needs: [{ piece: 'liner', level: 'loosened' }] }] }] } as unknown as Piece;
+  expect(Object.fromEntries(layersOf([liner, lamp]))).toEqual({ liner: 3, lamp: 2 });
 });

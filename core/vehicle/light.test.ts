@@ -1,4 +1,4 @@
-import { TYPICAL_MEASURES, lightOf } from './index.ts';
+import { TYPICAL_MEASURES, lightOf, shinesIn } from './index.ts';
 
 // 4 120 long, 1 800 wide, nose 820 ahead of the front axle: its middle lies at -1 240.
 const m = TYPICAL_MEASURES.crossover;
@@ -30,4 +30,15 @@ test.each([
   ['output 3', at(-3290, 0), undefined],
 ] as const)('%s at %j shines %s', (state, place, colour) => {
   expect(lightOf({ state, at: place }, m)).toBe(colour);
+});
+
+test('only the lamps of the state that is tried shine: main beam leaves the parking lamps as they are drawn', () => {
+  const main = { state: 'main' as const, at: at(740, 560) };
+  const parking = { state: 'parking' as const, at: at(760, 690) };
+  expect([shinesIn(main, 'main', m), shinesIn(parking, 'main', m), shinesIn(parking, 'parking', m), shinesIn(main, undefined, m)]).toEqual([
+    'white',
+    undefined,
+    'white',
+    undefined,
+  ]);
 });

@@ -39,3 +39,7 @@ export function lightOf({ state, at }: Pick<LampFunction, 'state' | 'at'>, { fro
       return undefined;
   }
 }
+
+/** The colour in which a lamp shines while a state is tried: that of its own state alone; undefined where it stays dark or its colour cannot be told. */
+export const shinesIn = (lamp: Pick<LampFunction, 'state' | 'at'>, tried: LampFunction['state'] | undefined, measures: Measures): LightColour | undefined =>
+  lamp.state === tried ? lightOf(lamp, measures) : undefined;

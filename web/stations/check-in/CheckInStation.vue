@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from '@jade/core/job';
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
-import { lightOf, type LampFunction } from '@jade/core/vehicle';
+import { shinesIn, type LampFunction } from '@jade/core/vehicle';
 import { CHECK_IN_STATION } from '@jade/words/check-in';
 import { COMMON } from '@jade/words/common';
 import { sayMileage, sayVehicleRemark } from '@jade/words/customers';
@@ -69,7 +69,7 @@ const marks = computed<SheetMark[]>(() => [
         label: entry.name,
         tone,
         word: result && result !== 'works' ? result : undefined,
-        lit: entry.state === lamp.value?.state ? lightOf(entry, profile.value.measures) : undefined,
+        lit: shinesIn(entry, lamp.value?.state, profile.value.measures),
       };
     }),
   ...profile.value.gaps

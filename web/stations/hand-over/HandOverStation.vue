@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, lostFunctions, type BaselineResult } from '@jade/core/job';
-import { lightOf, type LampFunction } from '@jade/core/vehicle';
+import { shinesIn, type LampFunction } from '@jade/core/vehicle';
 import { sayHold, STATION_NAMES, sayRefusal } from '@jade/words/stations';
 import { sayKey } from '@jade/words/subject';
 import { checkIn, handOver } from '@jade/core/stations';
@@ -66,7 +66,7 @@ const marks = computed(() =>
       at: lamp.at,
       label: lamp.name,
       tone: tone(lamp),
-      lit: lamp.state === current.value?.state ? lightOf(lamp, profile.value.measures) : undefined,
+      lit: shinesIn(lamp, current.value?.state, profile.value.measures),
     })),
 );
 const part = computed(() =>
