@@ -12,15 +12,26 @@ test('a list that is written and read again is the same, conditions and cures in
   expect(readContents(asWritten(CONTENTS), CONTENTS)).toEqual({ contents: CONTENTS, faults: [] });
 });
 
-test('columns may stand in any order, hand and spare may be left out; what is new has no condition, what is gone is gone', () => {
-  const rows = asRows(['Count', 'kind', 'NAME', 'id'], ['12', 'Fastener', 'Screw 4 × 16', 'screw'], ['', ' '], ['2', 'bracket', 'Bracket', 'bracket']);
+test('columns may stand in any order; what is gone is gone, and what a column that is not there would say stays as it was', () => {
+  const rows = asRows(['Count', 'kind', 'NAME', 'id'], ['12', 'Fastener', 'Screw 4 × 16', 'screw'], ['', ' '], ['1', 'lamp', 'Lamp, left', 'lamp-left']);
   expect(readContents(rows, CONTENTS)).toEqual({
     contents: [
-      { id: 'screw', name: 'Screw 4 × 16', kind: 'fastener', count: 12, spareAllowed: false, when: { fact: 'trim', is: 'plain' } },
-      { id: 'bracket', name: 'Bracket', kind: 'bracket', count: 2, spareAllowed: false },
+      { id: 'screw', name: 'Screw 4 × 16', kind: 'fastener', count: 12, spareAllowed: true, when: { fact: 'trim', is: 'plain' } },
+      { id: 'lamp-left', name: 'Lamp, left', kind: 'lamp', count: 1, hand: 'left', spareAllowed: false },
     ],
     faults: [],
   });
+});
+
+test('an empty hand takes it away; whether a spare will do is never taken for said', () => {
+  const rows = asRows([...CONTENT_COLUMNS], ['lamp-left', 'Lamp', 'lamp', '1', '', 'no'], ['bracket', 'Bracket', 'bracket', '2', 'right', 'YES']);
+  expect(readContents(rows, CONTENTS).contents).toEqual([
+    { id: 'lamp-left', name: 'Lamp', kind: 'lamp', count: 1, spareAllowed: false },
+    { id: 'bracket', name: 'Bracket', kind: 'bracket', count: 2, hand: 'right', spareAllowed: true },
+  ]);
+  const faults = (...lines: string[][]) => readContents(asRows(...lines), CONTENTS).faults.map(({ path, code }) => `${path}: ${code}`);
+  expect(faults([...CONTENT_COLUMNS], ['lamp-left', 'Lamp', 'lamp', '1', 'left', ''])).toEqual(['line 2, spare allowed: missing']);
+  expect(faults(['id', 'name', 'kind', 'count'], ['bracket', 'Bracket', 'bracket', '2'])).toEqual(['line 2, spare allowed: missing']);
 });
 
 test('every fault names its line and column', () => {

@@ -7,7 +7,7 @@ type Column = (typeof CONTENT_COLUMNS)[number];
 /** Columns without which a line says nothing. */
 const NEEDED: readonly Column[] = ['id', 'name', 'kind', 'count'];
 const YES = ['yes', 'y', 'true', '1'];
-const NO = ['no', 'n', 'false', '0', ''];
+const NO = ['no', 'n', 'false', '0'];
 const HANDS = ['left', 'right'] as const;
 /** Lines of one list. */
 export const MOST_CONTENTS = 500;
@@ -18,7 +18,8 @@ export const contentRows = (contents: readonly ContentItem[]): Record<Column, st
 
 /**
  * Reads a contents list whose first line names the columns, in any order; `line` counts from one as an editor shows it. An item of a known id keeps its
- * condition and its cure; what is not in the list is no longer in the contents. Faults name line and column; with any of them nothing is to be taken.
+ * condition, its cure, and what a column would say that the list has not; what is new says all of it. What is not in the list is no longer in the contents.
+ * Faults name line and column; with any of them nothing is to be taken.
  */
 export function readContents(rows: readonly { line: number; cells: readonly string[] }[], known: readonly ContentItem[]): { contents: ContentItem[]; faults: Fault[] } {
   const [header, ...body] = rows;
@@ -48,18 +49,23 @@ export function readContents(rows: readonly { line: number; cells: readonly stri
     if (cell('kind') !== '' && !kind) wrong.push({ path: at('kind'), code: 'choice', data: { value: cell('kind'), choices: CONTENT_KINDS.join(', ') } });
     if (cell('count') !== '' && !Number.isInteger(count)) wrong.push({ path: at('count'), code: 'type', data: { expected: 'a whole number' } });
     if (written !== '' && !hand) wrong.push({ path: at('hand'), code: 'choice', data: { value: cell('hand'), choices: HANDS.join(', ') } });
-    if (![...YES, ...NO].includes(spare)) wrong.push({ path: at('spare allowed'), code: 'choice', data: { value: cell('spare allowed'), choices: 'yes, no' } });
+    const old = before.get(id);
+    const saysSpare = columns.includes('spare allowed');
+    if (spare === '' && (saysSpare || !old)) wrong.push({ path: at('spare allowed'), code: 'missing', data: {} });
+    else if (spare !== '' && ![...YES, ...NO].includes(spare))
+      wrong.push({ path: at('spare allowed'), code: 'choice', data: { value: cell('spare allowed'), choices: 'yes, no' } });
     lines.set(id, line);
     faults.push(...wrong);
     if (wrong.length > 0 || !kind) continue;
-    const { when, cure } = before.get(id) ?? {};
+    const { when, cure } = old ?? {};
+    const keptHand = columns.includes('hand') ? hand : old?.hand;
     contents.push({
       id,
       name: cell('name'),
       kind,
       count,
-      ...(hand ? { hand } : {}),
-      spareAllowed: YES.includes(spare),
+      ...(keptHand ? { hand: keptHand } : {}),
+      spareAllowed: saysSpare ? YES.includes(spare) : (old?.spareAllowed ?? false),
       ...(when ? { when } : {}),
       ...(cure ? { cure } : {}),
     });

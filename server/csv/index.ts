@@ -8,7 +8,7 @@ export function csvOf(rows: readonly Record<string, string>[], columns: readonly
 }
 
 /** A cell that was kept from being a formula, as it was. */
-const plain = (cell: string) => (/^'[=+\-@\t]/.test(cell) ? cell.slice(1) : cell);
+const plain = (cell: string) => (/^'[=+\-@\t\r＝＋－＠]/.test(cell) ? cell.slice(1) : cell);
 
 /** Lines of a file of cells, counted from one as an editor shows them; comma, semicolon or tab between cells. A text that is no such file is refused. */
 export function csvRows(text: string, mostLines: number): { line: number; cells: string[] }[] {

@@ -111,7 +111,7 @@ test('a second shop beside the one there is is refused', async () => {
 describe('a contents list as a file of cells', () => {
   const KIT = '/api/documents/kit/tarn-tally-set';
   const list = async () => (await shop.app.inject({ url: `${KIT}/contents.csv` })).body;
-  const takeList = async (text: string) => shop.app.inject({ method: 'POST', url: `${KIT}/contents`, headers: { cookie: shop.cookie }, payload: { text } });
+  const takeList = async (text: string, query = '') => shop.app.inject({ method: 'POST', url: `${KIT}/contents${query}`, headers: { cookie: shop.cookie }, payload: { text } });
   const kitNow = async () =>
     (await shop.app.inject({ url: KIT })).json<{ version: number; document: { contents: { id: string; name: string; count: number }[]; tests?: unknown } }>();
 
@@ -132,15 +132,21 @@ describe('a contents list as a file of cells', () => {
     const answer = await takeList([head, cells.join(','), ...rest].join('\r\n'));
     expect(answer.json()).toMatchObject({ kind: 'kit', version: version + 1, stored: true });
     const after = await kitNow();
+    // Sent twice it is stored once; a list that began from the version before is a conflict, not an overwriting.
+    const again = [head, cells.join(','), ...rest].join('\r\n');
+    expect((await takeList(again, `?basedOn=${version}`)).json()).toMatchObject({ version: version + 1, stored: false });
+    expect((await takeList(again.replace(/,no/, ',yes'), `?basedOn=${version}`)).statusCode).toBe(409);
     expect(after.document).toEqual({ ...document, contents: document.contents.map((item, index) => (index === 0 ? { ...item, count: (first?.count ?? 0) + 3 } : item)) });
   });
 
   test('with a fault it is refused whole, naming line and column; an unknown kit is 404', async () => {
     const before = await kitNow();
-    const answer = await takeList('id,name,kind,count\na,A,tea,1\nb,B,lamp,many');
+    const answer = await takeList('id,name,kind,count,spare allowed\na,A,tea,1,no\nb,B,lamp,many,no');
     expect([answer.statusCode, answer.json<FaultBody>().faults.map(({ path, code }) => `${path}: ${code}`)]).toEqual([422, ['line 2, kind: choice', 'line 3, count: type']]);
     // More than the form of a kit allows is found where the kit itself is checked.
-    expect((await takeList('id,name,kind,count\na,A,lamp,501')).json<FaultBody>().faults).toContainEqual(expect.objectContaining({ path: 'contents[0].count', code: 'range' }));
+    expect((await takeList('id,name,kind,count,spare allowed\na,A,lamp,501,no')).json<FaultBody>().faults).toContainEqual(
+      expect.objectContaining({ path: 'contents[0].count', code: 'range' }),
+    );
     expect(await kitNow()).toEqual(before);
     const nowhere = await shop.app.inject({
       method: 'POST',

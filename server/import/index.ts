@@ -37,13 +37,21 @@ export function importRoutes(app: FastifyInstance, { db }: { db: Database }): vo
       .send(csvOf(contentRows(document.contents), CONTENT_COLUMNS));
   });
 
-  app.post<{ Params: { slug: string }; Querystring: { losses?: string } }>('/api/documents/kit/:slug/contents', { bodyLimit: DOCUMENT_BYTES }, async (request, reply) => {
-    await requireRight(db, request, 'take in documents');
-    const { text } = formOf(ContentsToTake, request.body);
-    const { document, version } = await getDocument(db, 'kit', request.params.slug);
-    const { contents, faults } = readContents(csvRows(text, MOST_CONTENTS + 2), document.contents);
-    if (faults.length > 0) throw new FaultyInput(faults);
-    const result = await importDocument(db, { ...document, contents }, { basedOn: version, acceptLosses: request.query.losses === 'accepted' });
-    return reply.status(result.stored ? 201 : 200).send({ ...result, losses: worded(result.losses) });
-  });
+  app.post<{ Params: { slug: string }; Querystring: { basedOn?: string; losses?: string } }>(
+    '/api/documents/kit/:slug/contents',
+    { bodyLimit: DOCUMENT_BYTES },
+    async (request, reply) => {
+      await requireRight(db, request, 'take in documents');
+      const { text } = formOf(ContentsToTake, request.body);
+      const { document, version } = await getDocument(db, 'kit', request.params.slug);
+      const { contents, faults } = readContents(csvRows(text, MOST_CONTENTS + 2), document.contents);
+      if (faults.length > 0) throw new FaultyInput(faults);
+      const result = await importDocument(
+        db,
+        { ...document, contents },
+        { basedOn: versionOf(request.query.basedOn) ?? version, acceptLosses: request.query.losses === 'accepted' },
+      );
+      return reply.status(result.stored ? 201 : 200).send({ ...result, losses: worded(result.losses) });
+    },
+  );
 }

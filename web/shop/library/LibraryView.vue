@@ -99,7 +99,7 @@ interface Taken {
 
 async function takeOne(name: string, value: unknown, to = '/api/documents', acceptLosses = false): Promise<void> {
   try {
-    const { kind, slug, version, stored, losses } = await ask<Taken>(`${to}${acceptLosses ? '?losses=accepted' : ''}`, value);
+    const { kind, slug, version, stored, losses } = await ask<Taken>(acceptLosses ? `${to}${to.includes('?') ? '&' : '?'}losses=accepted` : to, value);
     const lost = losses.length > 0 ? [LIBRARY_VIEW.lost(losses.length), ...losses.map((fault) => fault.message)] : [];
     report.value.push(LIBRARY_VIEW.taken(name, `${kind} ${slug}`, version, stored), ...lost);
   } catch (error) {
@@ -134,7 +134,7 @@ async function takeContents(slug: string, event: Event): Promise<void> {
   report.value = [];
   losing.value = [];
   const [file] = input.files ?? [];
-  if (file) await takeOne(file.name, { text: await file.text() }, `/api/documents/kit/${slug}/contents`);
+  if (file) await takeOne(file.name, { text: await file.text() }, `/api/documents/kit/${slug}/contents?basedOn=${versionShown.value}`);
   input.value = '';
   await load();
   await show(shown.value);
