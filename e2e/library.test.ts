@@ -63,6 +63,10 @@ test(
     await page.getByText(/^5 × T25 six-lobe/).waitFor();
     await page.getByText(/first bonnet/).waitFor();
 
+    // A name means its piece.
+    await page.locator('svg.sheet .name text', { hasText: 'Bumper skin' }).click();
+    await page.getByRole('heading', { name: 'Bumper skin' }).waitFor();
+
     // Where several lie over one another, tapping again means the next of them.
     await choose(page, 'Look behind');
     const middles = await page.locator('svg.sheet .piece').evaluateAll((pieces) =>
@@ -145,6 +149,11 @@ test(
       .first()
       .waitFor();
     await page.getByText('Put back: bumper skin').waitFor();
+    // What can hurt stands at the steps, those of the kit and of the way back too.
+    await page.getByText('Nobody looks into the beam or stands in front of it.').first().waitFor();
+    await page.getByText('Two people at the last hold. Tape the wing edges first.').last().waitFor();
+    await page.getByText('Plugs, joints, wires and fuses are on the wiring paper of the job.').waitFor();
+    await page.getByText('Not settled when this card was made').waitFor({ state: 'detached' });
     await page.getByText('Before it: Join front fog plug, left').first().waitFor();
     expect(await page.locator('svg.sheet').count()).toBe(2);
     await page.emulateMedia({ media: 'print' });

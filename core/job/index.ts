@@ -15,6 +15,7 @@ export * from './opening.ts';
 export * from './closing.ts';
 export * from './parts.ts';
 export * from './tools.ts';
+export * from './work-card.ts';
 export * from './tray.ts';
 export * from './labels.ts';
 export * from './label-sheets.ts';

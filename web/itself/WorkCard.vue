@@ -1,19 +1,22 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, watch } from 'vue';
-import { fitStepsOf, jobTools, kitsOnVehicle, openingCautions, planClosingOf, testsOf } from '@jade/core/job';
-import type { Piece } from '@jade/core/vehicle';
-import { sayPreparation, sayStepTime } from '@jade/words/access';
-import { CARD, sayCardFasteners, sayCardHead } from '@jade/words/card';
-import { sayCautions } from '@jade/words/cautions';
+import { closingCautions, jobTools, kitsOnCard, openingCautions, stepCautions, testCautions } from '@jade/core/job';
+import type { OpenStep } from '@jade/core/access';
+import { sayPreparation, sayStepTime, sayTrouble } from '@jade/words/access';
+import { CARD, sayCardFasteners, sayCardHead, sayIsolates } from '@jade/words/card';
 import { sayPutBack, saySupplyStep } from '@jade/words/closing';
+import { FIT } from '@jade/words/fit';
 import { sayHome } from '@jade/words/job';
+import { sayHelper, sayTest } from '@jade/words/kit';
 import { sayGroup } from '@jade/words/names';
-import { sayOpen, sayPlace } from '@jade/words/open-up';
+import { sayOpen, sayPlace, TOOLS_AND_PARTS } from '@jade/words/open-up';
 import { sayPageTitle } from '@jade/words/shell';
+import { sayHold } from '@jade/words/stations';
 import { saySubject } from '@jade/words/subject';
+import CautionList from '../design/CautionList.vue';
 import VehicleSheet from '../design/drawings/VehicleSheet.vue';
-import { frameAround, viewOf, VIEWS } from '../design/geometry/outline.ts';
+import { frameAroundBoxes, viewOf, VIEWS } from '../design/geometry/outline.ts';
 import { useCurrentJob } from '../job/current.ts';
 import NewFasteners from '../job/NewFasteners.vue';
 
@@ -26,40 +29,42 @@ watch(
 );
 const profile = computed(() => context.value.profile);
 const pieceOf = (id: string) => profile.value.pieces.find((entry) => entry.id === id);
-const steps = computed(() => job.plan?.steps ?? []);
+/** A plan that is still being worked on is no plan yet. */
+const plan = computed(() => (job.planning === undefined ? job.plan : undefined));
+const steps = computed(() => plan.value?.steps ?? []);
 const first = computed(() => job.state.moves.length);
-const closing = computed(() => planClosingOf(context.value, job.plan));
-const kits = computed(() => kitsOnVehicle(context.value).map((onVehicle) => ({ kit: onVehicle.kit, steps: fitStepsOf(onVehicle), tests: testsOf(onVehicle) })));
-const tools = computed(() => jobTools(context.value, job.plan));
+const kits = computed(() => kitsOnCard(context.value));
+const tools = computed(() => jobTools(context.value, plan.value));
 const allTools = computed(() => [...tools.value.opening, ...tools.value.fitting]);
+/** What the plan rests on and is not settled. */
+const unsettled = computed(() => (job.standing?.stations ?? []).filter(({ station }) => station === 'check-in' || station === 'match').flatMap(({ holds }) => holds));
 const made = dayjs();
 const head = computed(() => sayCardHead(job.state.promise.at === undefined ? undefined : dayjs(job.state.promise.at).format('dddd D MMMM, HH:mm'), made.format('D MMMM, HH:mm')));
 
 /** Each view in which something is to be opened, with its pieces. */
 const drawings = computed(() => {
-  const planned = steps.value.flatMap((step): Piece[] => {
-    const piece = pieceOf(step.piece);
-    return piece ? [piece] : [];
-  });
-  return VIEWS.flatMap((view) => {
-    const here = [...new Set(planned.filter((piece) => viewOf(piece.zone) === view))];
-    if (here.length === 0) return [];
-    const corners = here.flatMap(({ box }) => [0, 1].map((end) => ({ xMm: box.xMm[end] ?? 0, yMm: box.yMm[end] ?? 0, zMm: box.zMm[end] ?? 0 })));
-    return [
-      {
+  const planned = [...new Set(steps.value.flatMap((step) => pieceOf(step.piece) ?? []))];
+  return VIEWS.map((view) => ({ view, here: planned.filter((piece) => viewOf(piece.zone) === view) }))
+    .filter(({ here }) => here.length > 0)
+    .map(({ view, here }) => ({
+      view,
+      part: frameAroundBoxes(
         view,
-        part: frameAround(view, profile.value.measures, corners, 260, 1400),
-        pieces: here.map((piece) => ({ piece, level: 'fitted' as const, part: 'planned' as const })),
-        named: here.map(({ id }) => id),
-      },
-    ];
-  });
+        profile.value.measures,
+        here.map(({ box }) => box),
+        260,
+        1400,
+      ),
+      pieces: here.map((piece) => ({ piece, level: 'fitted' as const, part: 'planned' as const })),
+      named: here.map(({ id }) => id),
+    }));
 });
 const lockOf = (sensor: string) => profile.value.sensors.find((entry) => entry.id === sensor)?.lock ?? CARD.ownLock;
-const cautionsOf = (step: (typeof steps.value)[number]) => [
-  ...(pieceOf(step.piece)?.cautions.map(({ text }) => text) ?? []),
-  ...sayCautions(openingCautions(context.value, step.piece, step.level, step.way)),
-];
+const wayOf = (step: OpenStep) =>
+  pieceOf(step.piece)
+    ?.levels.find(({ level }) => level === step.level)
+    ?.ways.find(({ id }) => id === step.way);
+const isolated = (step: OpenStep) => profile.value.supplies.find(({ id }) => id === step.isolates);
 const print = () => window.print();
 </script>
 
@@ -67,26 +72,32 @@ const print = () => window.print();
   <article class="card stack">
     <header class="line">
       <h1>{{ CARD.title }}</h1>
-      <button type="button" class="push main unprinted" :disabled="job.planning !== undefined" @click="print">{{ CARD.print }}</button>
+      <button type="button" class="push main unprinted" :disabled="!plan" @click="print">{{ CARD.print }}</button>
       <router-link class="push unprinted" :to="{ name: 'itself', params: { id: job.view?.id } }">{{ CARD.back }}</router-link>
     </header>
     <p class="who">
       <strong class="plate">{{ job.view?.vehicle.plate }}</strong> {{ CARD.vehicle(profile, job.view?.customer ?? '') }}
     </p>
     <p class="soft">{{ head }}</p>
-    <p>{{ CARD.kits(kits.map(({ kit }) => kit.name)) }}</p>
-    <p v-if="job.planning !== undefined" role="status">{{ CARD.planning }}</p>
-    <p v-for="text in profile.cautions" :key="text" class="caution">{{ text }}</p>
+    <p>{{ CARD.kits(kits.map(({ onVehicle }) => onVehicle.kit.name)) }}</p>
+    <p v-if="job.state.cancelled || job.state.left !== undefined" class="heeded">{{ CARD.givenUp(job.state.cancelled?.why ?? job.state.left ?? '') }}</p>
+    <p v-if="!plan" role="status">{{ CARD.planning }}</p>
+    <p v-for="problem in plan?.problems ?? []" :key="sayTrouble(problem, names)" class="problem">{{ sayTrouble(problem, names) }}</p>
+    <div v-if="unsettled.length > 0">
+      <strong>{{ CARD.unsettled }}</strong>
+      <p v-for="hold in unsettled" :key="sayHold(hold, names)">{{ sayHold(hold, names) }}</p>
+    </div>
+    <CautionList :codes="[]" :own="profile.cautions" />
     <div class="drawings">
       <figure v-for="drawing in drawings" :key="drawing.view">
         <VehicleSheet :profile="profile" :view="drawing.view" :part="drawing.part" :pieces="drawing.pieces" :named="drawing.named" :label="CARD.drawing(drawing.view)" />
       </figure>
     </div>
-    <section>
+    <section v-if="plan">
       <h2>{{ CARD.out }}</h2>
       <p v-if="first > 0" class="soft">{{ CARD.alreadyOpen(first) }}</p>
       <p v-if="steps.length === 0" class="soft">{{ profile.pieces.length === 0 ? CARD.notDescribed : CARD.nothingOut }}</p>
-      <ol v-else :start="first + 1">
+      <ol v-else>
         <li v-for="(step, index) in steps" :key="step.piece + step.level">
           <span class="tick" aria-hidden="true" /><span class="number">{{ first + index + 1 }}</span>
           <div>
@@ -97,40 +108,55 @@ const print = () => window.print();
               {{ sayCardFasteners(step.fasteners.map((group) => ({ count: group.count, name: sayGroup(group) ?? group.id, place: group.place, singleUse: group.singleUse }))) }}
             </p>
             <p v-if="pieceOf(step.piece)?.movement">{{ CARD.wayOut }} {{ pieceOf(step.piece)?.movement }}</p>
-            <p v-for="text in cautionsOf(step)" :key="text" class="caution">{{ text }}</p>
+            <p v-if="wayOf(step)?.note">{{ wayOf(step)?.note }}</p>
+            <p v-if="isolated(step)">
+              <strong>{{ sayIsolates(isolated(step), names) }}</strong>
+            </p>
+            <p v-if="wayOf(step)?.irreversible">
+              <strong>{{ CARD.forGood }}</strong>
+            </p>
+            <CautionList :codes="openingCautions(context, step.piece, step.level, step.way)" :own="pieceOf(step.piece)?.cautions.map(({ text }) => text)" />
           </div>
         </li>
       </ol>
     </section>
-    <section v-for="entry in kits" :key="entry.kit.slug">
-      <h2>{{ CARD.fit(entry.kit.name) }}</h2>
+    <section v-for="{ onVehicle, fits, steps: fitSteps, tests, done, wired } in kits" :key="onVehicle.kit.slug">
+      <h2>{{ CARD.fit(onVehicle.kit.name) }}</h2>
+      <p v-if="fits !== 'yes'">{{ CARD.fits[fits] }}</p>
+      <p v-if="done > 0" class="soft">{{ CARD.alreadyDone(done) }}</p>
+      <p v-if="wired" class="soft">{{ CARD.wired }}</p>
+      <p v-if="fitSteps.length > 0" class="soft">{{ FIT.rule }}</p>
       <ol>
-        <li v-for="step in entry.steps" :key="step.id">
+        <li v-for="step in fitSteps" :key="step.id">
           <span class="tick" aria-hidden="true" />
           <div>
             <strong>{{ step.name }}</strong> <span class="soft">{{ CARD.fitStep(step) }}</span>
-            <p v-if="step.caution" class="caution">{{ step.caution }}</p>
+            <p v-if="step.irreversible">
+              <strong>{{ CARD.forGood }}</strong>
+            </p>
+            <CautionList :codes="stepCautions(context, onVehicle, step)" :own="[step.caution]" />
           </div>
         </li>
-        <li v-for="test in entry.tests" :key="test.id">
+        <li v-for="test in tests" :key="test.id">
           <span class="tick" aria-hidden="true" />
           <div>
-            <strong>{{ CARD.test(names.test(entry.kit.slug, test.id)) }}</strong> <span class="soft">{{ test.helper }}</span>
-            <p v-if="test.caution" class="caution">{{ test.caution }}</p>
+            <strong>{{ CARD.test(sayTest(onVehicle.kit, test)) }}</strong> <span class="soft">{{ sayHelper(onVehicle.kit, test) }}</span>
+            <CautionList :codes="testCautions(onVehicle, test)" :own="[test.caution]" />
           </div>
         </li>
       </ol>
     </section>
-    <section>
+    <section v-if="plan && job.closing">
       <h2>{{ CARD.in }}</h2>
-      <p v-if="closing.steps.length === 0" class="soft">{{ CARD.nothingBack }}</p>
+      <p v-if="job.closing.steps.length === 0" class="soft">{{ profile.pieces.length === 0 ? CARD.notDescribed : CARD.nothingBack }}</p>
       <ol v-else>
-        <li v-for="(step, index) in closing.steps" :key="index">
+        <li v-for="(step, index) in job.closing.steps" :key="index">
           <span class="tick" aria-hidden="true" />
           <div v-if="step.kind === 'piece'">
             <strong>{{ sayPutBack(step, names) }}</strong>
             <p v-for="gate in step.gates.filter(({ passed }) => !passed)" :key="saySubject(gate.subject, names)">{{ CARD.before }} {{ saySubject(gate.subject, names) }}</p>
             <p v-for="group in step.fasteners" :key="group.id">{{ CARD.home(group.count, sayGroup(group) ?? group.id, sayHome(group)) }}</p>
+            <CautionList :codes="closingCautions(context, step.piece)" :own="pieceOf(step.piece)?.cautions.map(({ text }) => text)" />
           </div>
           <div v-else>
             <strong>{{ step.kind === 'supply' ? saySupplyStep(step, names) : CARD.gate }}</strong>
@@ -143,6 +169,9 @@ const print = () => window.print();
       <template v-if="allTools.length > 0">
         <h2>{{ CARD.tools }}</h2>
         <p>{{ allTools.join(', ') }}</p>
+        <p v-for="pair in tools.alike" :key="pair.one + pair.other">
+          <strong>{{ TOOLS_AND_PARTS.lookAlike }}</strong> {{ TOOLS_AND_PARTS.mixUp(pair.one, pair.other) }}
+        </p>
       </template>
       <NewFasteners />
     </section>
@@ -204,12 +233,6 @@ li {
   min-width: 22px;
   font-weight: 700;
   font-variant-numeric: tabular-nums;
-}
-
-.caution {
-  padding-left: 8px;
-  border-left: 4px solid var(--amber);
-  font-weight: 600;
 }
 
 h2 {

@@ -1,3 +1,4 @@
+import { plural } from '@jade/words/units';
 export const COUNT_ENTRY = {
   less: (label: string) => `One ${label} less`,
   more: (label: string) => `One ${label} more`,
@@ -87,4 +88,8 @@ export const WAY_IN = {
   layer: (index: number) => (index === 0 ? 'outside, min' : `layer ${index + 1}`),
   bar: (name: string, min: string, state: keyof typeof BAR_STATES, shared: number) =>
     `${name} ${min} min, ${BAR_STATES[state]}${shared > 1 ? `, shared by ${shared} targets` : ''}`,
+} as const;
+
+export const SHEET_NAMES = {
+  more: (count: number) => `${plural(count, 'piece')} without a name beside it`,
 } as const;

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, useId, useTemplateRef } from 'vue';
-import type { Level, LightColour, Piece, PointMm, VehicleProfile } from '@jade/core/vehicle';
-import { namesOutside } from '../geometry/names.ts';
+import type { LightColour, PointMm, VehicleProfile } from '@jade/core/vehicle';
+import { SHEET_NAMES } from '@jade/words/design';
 import { frame, outline, project, type View } from '../geometry/outline.ts';
-import { lampAt, meantAt, movedOut, pieceDrawer } from '../geometry/pieces.ts';
+import { lampAt } from '../geometry/pieces.ts';
 import { spread } from '../geometry/spread.ts';
-import { useRoom } from '../room.ts';
+import { useSheetPieces, type SheetPiece } from './sheet-pieces.ts';
 
 /** A place on the vehicle that can be picked. The word is what it says; tape where it was written by a person. */
 export interface SheetMark {
@@ -19,15 +19,8 @@ export interface SheetMark {
   lit?: LightColour;
 }
 
-/** A piece as it stands now. */
-export interface SheetPiece {
-  piece: Piece;
-  level: Level;
-  part: 'now' | 'planned' | 'done' | 'other';
-}
-
 const props = defineProps<{
-  profile: VehicleProfile;
+  profile: Pick<VehicleProfile, 'body' | 'measures'>;
   view: View;
   marks?: SheetMark[];
   picked?: string;
@@ -78,69 +71,18 @@ const lit = computed(() =>
 );
 
 const hatch = useId();
-const draw = computed(() => pieceDrawer(props.profile.body, props.profile.measures, props.view));
-/** Pieces from what lies behind to what lies before, with how far each is moved out. */
-const drawn = computed(() => {
-  const still = (props.pieces ?? [])
-    .map((entry) => ({ ...entry, ...draw.value(entry.piece), id: entry.piece.id, layer: props.layers?.get(entry.piece.id) ?? 1 }))
-    .filter((entry) => !props.outside || !entry.behind || entry.id === props.chosen);
-  if (!props.layers) return still.sort((a, b) => b.depthMm - a.depthMm).map((entry) => ({ ...entry, dx: 0, dy: 0, on: [] }));
-  const byId = new Map(still.map((entry) => [entry.id, entry]));
-  return movedOut(still, strokes.value, whole.value[2]).flatMap((moved) => {
-    const entry = byId.get(moved.id);
-    return entry ? [{ ...entry, ...moved }] : [];
-  });
-});
-/** The part of the sheet that holds what was moved out of it too. */
-const held = computed((): [number, number, number, number] => {
-  const [x, y, width, height] = whole.value;
-  if (!props.layers) return whole.value;
-  const left = Math.min(x, ...drawn.value.map(({ extent, dx }) => extent.left + dx - 60));
-  const bottom = Math.max(y + height, ...drawn.value.map(({ extent, dy }) => extent.bottom + dy + 60));
-  return [left, y, x + width - left, bottom - y];
-});
 const svg = useTemplateRef<SVGSVGElement>('svg');
-const room = useRoom(svg, 860);
-/** Names smaller than this cannot be read, and a drawing takes no more than this share of the window's height. */
-const LEAST = { signPx: 9, share: 0.62 };
-const names = computed(() => {
-  const named = (props.named ?? []).flatMap((id) => {
-    const entry = drawn.value.find((each) => each.id === id);
-    if (!entry) return [];
-    const [mx, my] = entry.middle;
-    return [{ id, text: entry.piece.name, middle: [mx + entry.dx, my + entry.dy] as [number, number] }];
-  });
-  const [x, y, width, height] = held.value;
-  const seen = named.filter(({ middle: [mx, my] }) => mx >= x && mx <= x + width && my >= y && my <= y + height);
-  const placed = namesOutside(seen, held.value);
-  const pxPerMm = Math.min(room.value / placed.frame[2], (window.innerHeight * LEAST.share) / placed.frame[3]);
-  return placed.sizeMm * pxPerMm < LEAST.signPx ? namesOutside([], held.value) : placed;
-});
-const box = computed(() => names.value.frame);
+const { drawn, held, names, box, meant } = useSheetPieces(props, whole, strokes, svg);
+const said = computed(() => (names.value.left.length > 0 ? `${props.label}, ${SHEET_NAMES.more(names.value.left.length)}` : props.label));
 
-/** A finger covers this much of the screen round where it taps, in px. */
-const FINGER_PX = 22;
-/** What the last tap could mean; tapping there again means the next of it. */
-let last: { ids: string; turn: number } = { ids: '', turn: 0 };
 function tap(event: MouseEvent): void {
-  const sheet = svg.value;
-  const seen = sheet?.getScreenCTM();
-  if (!sheet || !seen || drawn.value.length === 0) return;
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(seen.inverse());
-  const there = drawn.value.map(({ id, extent: { left, right, top, bottom }, dx, dy }) => ({
-    id,
-    extent: { left: left + dx, right: right + dx, top: top + dy, bottom: bottom + dy },
-  }));
-  const meant = meantAt(there, [x, y], FINGER_PX / seen.a);
-  const ids = meant.join(' ');
-  last = { ids, turn: ids === last.ids ? last.turn + 1 : 0 };
-  const id = meant[last.turn % Math.max(1, meant.length)];
+  const id = meant(event);
   if (id !== undefined) emit('piece', id);
 }
 </script>
 
 <template>
-  <svg ref="svg" class="sheet" :viewBox="box.join(' ')" role="group" :aria-label="label" preserveAspectRatio="xMidYMid meet" @click="tap">
+  <svg ref="svg" class="sheet" :viewBox="box.join(' ')" role="group" :aria-label="said" preserveAspectRatio="xMidYMid meet" @click="tap">
     <defs>
       <pattern :id="hatch" :width="26 * size" :height="26 * size" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path class="hatch" :d="`M0 0V${26 * size}`" />
@@ -376,7 +318,9 @@ circle {
   fill: var(--drawing);
 }
 
+/* What is named is meant by its name. */
 .name text {
+  cursor: pointer;
   fill: var(--ink);
 }
 

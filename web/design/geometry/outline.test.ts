@@ -1,5 +1,5 @@
 import { BODIES, TYPICAL_MEASURES } from '@jade/core/vehicle';
-import { VIEWS, frame, frameAround, outline, project, projectBox, rounded, viewOf, viewOfPlaces } from './outline.ts';
+import { VIEWS, frame, frameAround, frameAroundBoxes, outline, project, projectBox, rounded, viewOf, viewOfPlaces } from './outline.ts';
 
 const measures = TYPICAL_MEASURES['van-high-roof'];
 const point = { xMm: 900, yMm: 700, zMm: 430 };
@@ -87,4 +87,11 @@ test('a part that nearly reaches the ground is drawn down to it; one high above 
     300,
   );
   expect(top + high).toBe(-200);
+});
+
+test('a part round boxes holds both ends of each, with its margin', () => {
+  const box = { xMm: [500, 900] as [number, number], yMm: [-700, 300] as [number, number], zMm: [900, 1250] as [number, number] };
+  const low = { ...box, zMm: [700, 800] as [number, number] };
+  // From 700 to 1 250 above the ground, 700 right to 300 left, 150 round it.
+  expect(frameAroundBoxes('front', measures, [box, low], 150, 100)).toEqual([-850, -1400, 1300, 850]);
 });

@@ -97,3 +97,16 @@ export function frameAround(view: View, m: Measures, points: readonly PointMm[],
   const stands = view !== 'top' && bottom < GROUND.belowMm && bottom > -GROUND.nearMm;
   return [left, top, wide, stands ? GROUND.belowMm - top : high];
 }
+
+/** The part of a view round the boxes of some pieces. */
+export const frameAroundBoxes = (view: View, m: Measures, boxes: readonly BoxMm[], marginMm: number, leastMm: number): [number, number, number, number] =>
+  frameAround(
+    view,
+    m,
+    boxes.flatMap(({ xMm, yMm, zMm }): PointMm[] => [
+      { xMm: xMm[0], yMm: yMm[0], zMm: zMm[0] },
+      { xMm: xMm[1], yMm: yMm[1], zMm: zMm[1] },
+    ]),
+    marginMm,
+    leastMm,
+  );

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { BODIES, TYPICAL_MEASURES, type Body, type VehicleProfile } from '@jade/core/vehicle';
+import { BODIES, TYPICAL_MEASURES } from '@jade/core/vehicle';
 import { BODY_NAMES, BODY_SHELF, VEHICLE_SHELF } from '@jade/words/library';
 import { metres } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -10,8 +10,6 @@ import { frame, VIEWS, type View } from '../../design/geometry/outline.ts';
 /** Every body that the sheet can draw, with the word that a profile names it by and the measures it is drawn in here. */
 const view = ref<View>('side');
 const bodies = computed(() => BODIES.map((body) => ({ body, measures: TYPICAL_MEASURES[body] })));
-/** A vehicle of which nothing but body and measures is known. */
-const bare = (body: Body) => ({ body, measures: TYPICAL_MEASURES[body] }) as VehicleProfile;
 </script>
 
 <template>
@@ -21,7 +19,7 @@ const bare = (body: Body) => ({ body, measures: TYPICAL_MEASURES[body] }) as Veh
     <ChoiceRow :label="VEHICLE_SHELF.view" small :choices="VIEWS.map((value) => ({ value, text: VEHICLE_SHELF.from[value] }))" :value="view" @choose="(value) => (view = value)" />
     <ul class="bodies">
       <li v-for="{ body, measures } in bodies" :key="body" class="leaf">
-        <VehicleSheet :profile="bare(body)" :view="view" :part="frame(view, measures, 200)" :label="BODY_SHELF.drawing(BODY_NAMES[body], view)" />
+        <VehicleSheet :profile="{ body, measures }" :view="view" :part="frame(view, measures, 200)" :label="BODY_SHELF.drawing(BODY_NAMES[body], view)" />
         <p>
           <strong>{{ BODY_NAMES[body] }}</strong> <span class="mono soft">{{ body }}</span>
         </p>

@@ -7,7 +7,7 @@ import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
-import { frame, frameAround, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { frame, frameAroundBoxes, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import ElectricsShelf from './ElectricsShelf.vue';
 import { finder } from './find.ts';
 import LearnedTimes from './LearnedTimes.vue';
@@ -43,10 +43,11 @@ const byLayer = computed(() => {
   return numbers.map((layer) => ({ layer, pieces: here.value.filter(({ id }) => (layers.value.get(id) ?? 1) === layer) }));
 });
 const onSheet = computed(() => here.value.map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })));
+/** Ends are looked at from near, sides and roof as a whole. */
 const part = computed(() => {
-  const corners = here.value.flatMap(({ box }) => [0, 1].map((end) => ({ xMm: box.xMm[end] ?? 0, yMm: box.yMm[end] ?? 0, zMm: box.zMm[end] ?? 0 })));
-  const ends = view.value === 'front' || view.value === 'rear';
-  return here.value.length === 0 || !ends ? frame(view.value, props.profile.measures, 60) : frameAround(view.value, props.profile.measures, corners, 260, 1400);
+  const boxes = here.value.map(({ box }) => box);
+  const near = boxes.length > 0 && (view.value === 'front' || view.value === 'rear');
+  return near ? frameAroundBoxes(view.value, props.profile.measures, boxes, 260, 1400) : frame(view.value, props.profile.measures, 60);
 });
 const named = computed(() => [...(chosen.value ? [chosen.value] : []), ...here.value.map(({ id }) => id).filter((id) => id !== chosen.value)]);
 const piece = computed(() => props.profile.pieces.find(({ id }) => id === chosen.value));

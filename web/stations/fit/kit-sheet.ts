@@ -1,7 +1,8 @@
 import { testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { Side } from '@jade/core/vehicle';
 import { LAMP_TESTED } from '@jade/words/fit';
-import type { SheetMark, SheetPiece } from '../../design/drawings/VehicleSheet.vue';
+import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
+import type { SheetMark } from '../../design/drawings/VehicleSheet.vue';
 import { frameAround, viewOf, viewOfPlaces, type View } from '../../design/geometry/outline.ts';
 import { useCurrentJob } from '../../job/current.ts';
 

@@ -16,7 +16,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import TwoLanes from '../../design/drawings/TwoLanes.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import WayIn from '../../design/drawings/WayIn.vue';
-import { frameAround, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { frameAroundBoxes, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { layWayIn, type DrawnStep } from '../../design/geometry/way-in.ts';
 import { useDraft } from '../../drafts/index.ts';
 import { useRoom } from '../../design/room.ts';
@@ -101,10 +101,10 @@ const pieces = computed(() => {
     });
 });
 const part = computed(() =>
-  frameAround(
+  frameAroundBoxes(
     view.value,
     profile.value.measures,
-    pieces.value.flatMap(({ piece }) => [0, 1].map((end) => ({ xMm: piece.box.xMm[end] ?? 0, yMm: piece.box.yMm[end] ?? 0, zMm: piece.box.zMm[end] ?? 0 }))),
+    pieces.value.map(({ piece }) => piece.box),
     200,
     1000,
   ),

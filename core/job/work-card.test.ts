@@ -1,0 +1,38 @@
+import type { Fitment } from '../kit/index.ts';
+import { SMALL } from '../stations/test/small-van.ts';
+import { fitStepsOf, jobContext, kitsOnCard, kitsOnVehicle, testsOf, type JobDocuments } from './index.ts';
+import { openedLog } from './test/log.ts';
+
+const [KIT] = SMALL.kits;
+const [FITMENT] = KIT?.fitments ?? [];
+if (!KIT || !FITMENT) throw new Error('no kit');
+const withFitment = (part: Partial<Fitment>): JobDocuments => ({ ...SMALL, kits: [{ ...KIT, fitments: [{ ...FITMENT, ...part }] }] });
+const cardOf = (documents: JobDocuments, log = openedLog()) => kitsOnCard(jobContext(log.state, documents));
+
+test('a step through all its passes and a test that passed are not on the card; one begun, one that failed are', () => {
+  const log = openedLog();
+  const before = jobContext(log.state, SMALL);
+  const [onVehicle] = kitsOnVehicle(before);
+  if (!onVehicle) throw new Error('no kit');
+  const [steps, tests] = [fitStepsOf(onVehicle), testsOf(onVehicle)];
+  const [first, second] = steps;
+  const [one, other] = tests;
+  if (!first || !second || !one || !other) throw new Error('too few');
+  expect(kitsOnCard(before)).toMatchObject([{ fits: 'yes', done: 0, steps, tests, wired: true }]);
+  for (const pass of first.passes) log.add('step.passed', { kit: KIT.slug, step: first.id, pass });
+  expect(second.passes.length).toBeGreaterThan(1);
+  log.add('step.passed', { kit: KIT.slug, step: second.id, pass: 'start' });
+  log.add('test.tried', { kit: KIT.slug, test: one.id, passed: true });
+  log.add('test.tried', { kit: KIT.slug, test: other.id, passed: false, note: 'dark' });
+  const [card] = cardOf(SMALL, log);
+  expect([card?.done, card?.steps, card?.tests]).toEqual([2, steps.slice(1), tests.slice(1)]);
+});
+
+test('one that may not fit says so, one whose fitting is not described is not taken for done, one that does not fit asks for nothing', () => {
+  const short = (documents: JobDocuments) => cardOf(documents).map(({ fits, steps, tests, done }) => [fits, steps.length, tests.length, done]);
+  expect(short(withFitment({ fitSteps: [], tests: [] }))).toEqual([['not described', 0, 0, 0]]);
+  expect(short(withFitment({ vehicle: 'elsewhere' }))).toEqual([['no', 0, 0, 0]]);
+  const facts = [{ id: 'trim', label: 'Trim', choices: ['plain', 'guard'], howToSee: 'look', lookMin: 1 }];
+  const hangs = withFitment({ condition: { fact: 'trim', is: 'plain' } });
+  expect(short({ ...hangs, profile: { ...hangs.profile, facts } })[0]?.[0]).toBe('not settled');
+});
