@@ -213,7 +213,11 @@ test(
     await page.keyboard.press('ArrowDown');
     await page.getByRole('option', { name: 'Wheel arch liner, left', exact: true }).click();
     await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'Record it and plan again' }).click();
+    // How many people it takes is not taken for said.
+    const record = page.getByRole('button', { name: 'Record it and plan again' });
+    expect(await record.isDisabled()).toBe(true);
+    await page.getByRole('spinbutton', { name: 'People' }).fill('1');
+    await record.click();
     await page.getByRole('main').getByText('Stone guard', { exact: true }).waitFor();
     await settled(page);
     await goTo(page, shop.address, job, 'open-up', 'Open up');

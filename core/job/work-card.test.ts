@@ -1,6 +1,7 @@
 import type { Fitment } from '../kit/index.ts';
 import { SMALL } from '../stations/test/small-van.ts';
-import { fitStepsOf, jobContext, kitsOnCard, kitsOnVehicle, testsOf, type JobDocuments } from './index.ts';
+import type { ClosingStep, Gate } from '../closing/index.ts';
+import { backOnCard, fitStepsOf, jobContext, kitsOnCard, kitsOnVehicle, testsOf, type JobDocuments } from './index.ts';
 import { openedLog } from './test/log.ts';
 
 const [KIT] = SMALL.kits;
@@ -35,4 +36,17 @@ test('one that may not fit says so, one whose fitting is not described is not ta
   const facts = [{ id: 'trim', label: 'Trim', choices: ['plain', 'guard'], howToSee: 'look', lookMin: 1 }];
   const hangs = withFitment({ condition: { fact: 'trim', is: 'plain' } });
   expect(short({ ...hangs, profile: { ...hangs.profile, facts } })[0]?.[0]).toBe('not settled');
+});
+
+test('what must come before a step back is said once: where it is first waited for, or where it stands in the order itself', () => {
+  const gate = (test: string, passed = false) => ({ subject: { kind: 'test', kit: 'k', test }, passed }) as unknown as Gate;
+  const back = (piece: string, ...gates: Gate[]) => ({ kind: 'piece', piece, gates }) as unknown as ClosingStep;
+  const steps = [
+    back('skin', gate('left'), gate('seen', true)),
+    back('grille', gate('left'), gate('right')),
+    { kind: 'gate', gate: gate('live') } as ClosingStep,
+    back('lid', gate('live'), gate('right')),
+  ];
+  expect(backOnCard(steps).map(({ before }) => before.map(({ subject }) => (subject.kind === 'test' ? subject.test : subject.kind)))).toEqual([['left'], ['right'], [], []]);
+  expect(backOnCard(steps).map(({ step }) => step)).toEqual(steps);
 });

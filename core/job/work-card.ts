@@ -1,4 +1,6 @@
+import type { ClosingStep, Gate } from '../closing/index.ts';
 import type { FitStep, KitTest } from '../kit/index.ts';
+import { key } from '../subject/index.ts';
 import type { JobContext } from './context.ts';
 import { stepDone } from './gates.ts';
 import { connectionsOf, fitStepsOf, kitsOnVehicle, testsOf, verdicts, type KitOnVehicle } from './kits.ts';
@@ -33,5 +35,16 @@ export function kitsOnCard(context: JobContext): KitOnCard[] {
       done: steps.length - left.steps.length + tests.length - left.tests.length,
       wired: connectionsOf(onVehicle).length > 0,
     };
+  });
+}
+
+/** The way back with what must still come before each step, each said once: at the first step that waits for it, none at a step that is it. */
+export function backOnCard(steps: readonly ClosingStep[]): { step: ClosingStep; before: Gate[] }[] {
+  const said = new Set<string>();
+  return steps.map((step) => {
+    if (step.kind === 'gate') said.add(key(step.gate.subject));
+    const before = step.kind === 'piece' ? step.gates.filter(({ passed, subject }) => !passed && !said.has(key(subject))) : [];
+    for (const { subject } of before) said.add(key(subject));
+    return { step, before };
   });
 }

@@ -58,6 +58,7 @@ export async function findAccessory(page: Page, name: string, holds: string): Pr
   await page.getByRole('option', { name: 'hex', exact: true }).click();
   await page.getByRole('spinbutton', { name: 'How many' }).fill('2');
   await page.getByRole('spinbutton', { name: 'Minutes to take it off' }).fill('5');
+  await page.getByRole('spinbutton', { name: 'People' }).fill('1');
   await page.getByRole('button', { name: 'Record it and plan again' }).click();
 }
 

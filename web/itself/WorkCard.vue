@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, watch } from 'vue';
-import { closingCautions, jobTools, kitsOnCard, openingCautions, stepCautions, testCautions } from '@jade/core/job';
+import { backOnCard, closingCautions, jobTools, kitsOnCard, openingCautions, stepCautions, testCautions } from '@jade/core/job';
 import type { OpenStep } from '@jade/core/access';
 import { sayPreparation, sayStepTime, sayTrouble } from '@jade/words/access';
 import { CARD, sayCardFasteners, sayCardHead, sayIsolates } from '@jade/words/card';
@@ -150,11 +150,11 @@ const print = () => window.print();
       <h2>{{ CARD.in }}</h2>
       <p v-if="job.closing.steps.length === 0" class="soft">{{ profile.pieces.length === 0 ? CARD.notDescribed : CARD.nothingBack }}</p>
       <ol v-else>
-        <li v-for="(step, index) in job.closing.steps" :key="index">
+        <li v-for="({ step, before }, index) in backOnCard(job.closing.steps)" :key="index">
           <span class="tick" aria-hidden="true" />
           <div v-if="step.kind === 'piece'">
             <strong>{{ sayPutBack(step, names) }}</strong>
-            <p v-for="gate in step.gates.filter(({ passed }) => !passed)" :key="saySubject(gate.subject, names)">{{ CARD.before }} {{ saySubject(gate.subject, names) }}</p>
+            <p v-for="gate in before" :key="saySubject(gate.subject, names)">{{ CARD.before }} {{ saySubject(gate.subject, names) }}</p>
             <p v-for="group in step.fasteners" :key="group.id">{{ CARD.home(group.count, sayGroup(group) ?? group.id, sayHome(group)) }}</p>
             <CautionList :codes="closingCautions(context, step.piece)" :own="pieceOf(step.piece)?.cautions.map(({ text }) => text)" />
           </div>

@@ -30,7 +30,7 @@ interface Written {
 }
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/accessory`,
-  (): Written => ({ name: '', holds: [], side: undefined, drive: undefined, size: '', count: '', openMin: '', closeMin: undefined, people: '1', why: '' }),
+  (): Written => ({ name: '', holds: [], side: undefined, drive: undefined, size: '', count: '', openMin: '', closeMin: undefined, people: '', why: '' }),
 );
 
 const pieces = computed(() => context.value.profile.pieces.filter((piece) => (job.state.pieces[piece.id] ?? 'fitted') === 'fitted'));
@@ -46,7 +46,7 @@ const ready = computed(() => {
   // Nothing is stated beforehand: what nobody picked is not recorded, and a number that was taken out is not a nought.
   if (!side || !drive) return false;
   if ([openMin, count, people].some((value) => written(value) === '')) return false;
-  return fits(name, LONGEST_TEXT.accessory) && within(size, LONGEST_TEXT.size) && holds.length > 0 && Number(count) >= 0;
+  return fits(name, LONGEST_TEXT.accessory) && within(size, LONGEST_TEXT.size) && holds.length > 0 && Number(count) >= 0 && Number(people) >= 1;
 });
 
 function slug(text: string): string {
@@ -116,3 +116,10 @@ function record(): void {
     <DoubtWord v-if="doubts.length > 0" v-model="draft.why" :doubts="doubts" />
   </FormDialog>
 </template>
+
+<style scoped>
+/* Wide enough for what the fields ask. */
+.fields {
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)) !important;
+}
+</style>

@@ -40,6 +40,13 @@ const extentOf = (points: readonly SheetPoint[]): Extent => {
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
 };
+/** Extents of strokes that were asked for: a stroke is never changed. */
+const extents = new WeakMap<PlateStroke, Extent>();
+function extentOfStroke(stroke: PlateStroke): Extent {
+  const extent = extents.get(stroke) ?? extentOf(flattened(stroke.path));
+  extents.set(stroke, extent);
+  return extent;
+}
 const areaOf = ({ left, right, top, bottom }: Extent) => (right > left && bottom > top ? (right - left) * (bottom - top) : 0);
 const overlap = (a: Extent, b: Extent) =>
   areaOf({ left: Math.max(a.left, b.left), right: Math.min(a.right, b.right), top: Math.max(a.top, b.top), bottom: Math.min(a.bottom, b.bottom) });
@@ -94,7 +101,7 @@ export function pieceDrawer(body: Body, measures: Measures, view: View): (piece:
   const across = view === 'side' ? skin('front') : view === 'top' ? skin('side') : skin('top');
   const features = strokes
     .filter(({ kind, path }) => FEATURES.has(kind) && path.endsWith('Z'))
-    .map(({ kind, path }) => ({ path, extent: extentOf(flattened(path)), least: kind === 'panel' ? ALIKE_PANEL : ALIKE }));
+    .map((stroke) => ({ path: stroke.path, extent: extentOfStroke(stroke), least: stroke.kind === 'panel' ? ALIKE_PANEL : ALIKE }));
   const closed = (ring: SheetPoint[]): Polygon => [[...ring, ...ring.slice(0, 1)]];
   const whole = own.length > 0 ? clipping.union(closed(own[0] ?? []), ...own.slice(1).map(closed)) : [];
   const wheels = view === 'side' && strokes.some(({ kind }) => kind === 'arch') ? [0, measures.wheelbaseMm] : [];
@@ -166,7 +173,7 @@ export function lampAt(strokes: readonly PlateStroke[], [x, y]: SheetPoint): Pla
   let least = Infinity;
   for (const stroke of strokes) {
     if (!LAMP_KINDS.has(stroke.kind)) continue;
-    const extent = extentOf(flattened(stroke.path));
+    const extent = extentOfStroke(stroke);
     const away = Math.max(extent.left - x, x - extent.right, extent.top - y, y - extent.bottom, 0);
     // One that holds the place goes before any beside it.
     const weight = areaOf(extent) + (away > 0 ? 1e9 + away * 1e6 : 0);
@@ -202,7 +209,7 @@ export interface MovedPiece {
  */
 export function movedOut(pieces: readonly (DrawnPiece & { id: string; layer: number })[], strokes: readonly PlateStroke[], widthMm: number): MovedPiece[] {
   const deepest = Math.max(0, ...pieces.map(({ layer }) => layer));
-  const details = strokes.filter(({ kind }) => kind !== 'body' && kind !== 'tyre' && kind !== 'arch').map((stroke) => ({ stroke, extent: extentOf(flattened(stroke.path)) }));
+  const details = strokes.filter(({ kind }) => kind !== 'body' && kind !== 'tyre' && kind !== 'arch').map((stroke) => ({ stroke, extent: extentOfStroke(stroke) }));
   const outer = pieces.filter(({ behind }) => !behind).sort((a, b) => areaOf(a.extent) - areaOf(b.extent));
   const holder = ({ left, right, top, bottom }: Extent) =>
     outer.find(({ extent }) => extent.left <= left + 4 && extent.right >= right - 4 && extent.top <= top + 4 && extent.bottom >= bottom - 4)?.id;
