@@ -58,5 +58,6 @@ test('a need of a lower level waits for that level alone', () => {
   // The liner loosens at once and comes off behind the lamp, which needs it loosened only.
   const liner = piece('liner', { loosened: [[]], off: [['lamp']] });
   const lamp = { ...piece('lamp', { off: [[]] }), levels: [{ level: 'off', ways: [{ needs: [{ piece: 'liner', level: 'loosened' }] }] }] } as unknown as Piece;
-  expect(Object.fromEntries(layersOf([liner, lamp]))).toEqual({ liner: 3, lamp: 2 });
+  // The trim waits until it is off.
+  expect(Object.fromEntries(layersOf([liner, lamp, piece('trim', { off: [['liner']] })]))).toEqual({ liner: 3, lamp: 2, trim: 4 });
 });
