@@ -100,7 +100,7 @@ function kindOfBackup(file) {
 }
 
 /** Whether what is stored is as it was stored, said line by line. */
-export function sayCheck({ jobs, events, documents, findings }) {
+export function sayCheck({ jobs, events, documents, photos, findings }) {
   const words = {
     gap: 'an event is missing before it',
     counter: 'the counter does not fit the log',
@@ -108,9 +108,10 @@ export function sayCheck({ jobs, events, documents, findings }) {
     chain: 'does not follow from what stands before it',
     summary: 'the summary says something else than the log',
     document: 'is not as it came',
+    photo: 'is not the picture that it was',
     unread: 'the log cannot be read',
   };
-  const looked = `${jobs} jobs, ${events} events, ${documents} documents`;
+  const looked = `${jobs} jobs, ${events} events, ${documents} documents, ${photos} photos`;
   return findings.length === 0
     ? `${looked}: all as they were stored`
     : [`${looked}: ${findings.length} not as they were stored`, ...findings.map(({ where, what }) => `  ${where}: ${words[what]}`)].join('\n');

@@ -166,6 +166,9 @@ export const AnyObject = (): Field => IsObject(says('type', { expected: 'an obje
 /** A client's id: UUID of version 4 or 7. */
 export const EventId = (): Field => Matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[47][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, says('type', { expected: 'a UUID of version 7' }));
 
+/** A SHA-256 as its 64 small letters and digits. */
+export const Sha256 = (): Field => Matches(/^[0-9a-f]{64}$/, says('type', { expected: 'a SHA-256 in 64 small hexadecimal digits' }));
+
 /** Facts of one vehicle: fact id to value, both text. */
 export const FactMap = (): Field =>
   all(

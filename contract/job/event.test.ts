@@ -22,6 +22,10 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'bay.taken': { bay: 'Yard' },
   'wish.written': { wish: 'Seen from further' },
   'note.written': { station: 'fit', note: 'Tight behind the beam' },
+  'photo.taken': { hash: 'a1'.repeat(32), thumb: 'b2'.repeat(32), widthPx: 1600, heightPx: 900, about: 'piece:grille/off' },
+  'photo.marked': { photo: ID, ring: { x: 250, y: 700, r: 80 } },
+  'photo.captioned': { photo: ID, note: 'Clip under the edge' },
+  'photo.chosen': { photo: ID, onSheet: true },
   'kit.added': { kit: pin },
   'kit.dropped': { kit: 'k', why: 'too dear' },
   'job.cancelled': { why: 'sold' },
@@ -152,6 +156,8 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'source.chosen': ['to'],
   'plug.capped': ['kit'],
   'route.chosen': ['path'],
+  'photo.marked': ['ring'],
+  'photo.captioned': ['note'],
 };
 const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (FREE[type] ?? []).includes(field);
 const TYPES = Object.keys(WHOLE) as EventType[];

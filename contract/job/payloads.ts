@@ -30,9 +30,10 @@ import {
   type Stroke as PlainStroke,
   type Payloads,
 } from '@jade/core/job';
+import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade/core/photos';
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
-import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
+import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
   @Slug() slug!: string;
@@ -109,6 +110,35 @@ class WishWritten implements P<'wish.written'> {
 class NoteWritten implements P<'note.written'> {
   @OneOf(STATIONS) station!: P<'note.written'>['station'];
   @Text(MOST.jobNote) note!: string;
+}
+
+class Ring implements PlainRing {
+  @Whole(0, WHOLE_EDGE) x!: number;
+  @Whole(0, WHOLE_EDGE) y!: number;
+  @Whole(RING.least, RING.most) r!: number;
+}
+
+class PhotoTaken implements P<'photo.taken'> {
+  @Sha256() hash!: string;
+  @Sha256() thumb!: string;
+  @Whole(1, LONGEST_EDGE_PX) widthPx!: number;
+  @Whole(1, LONGEST_EDGE_PX) heightPx!: number;
+  @Text(240) about!: string;
+}
+
+class PhotoMarked implements P<'photo.marked'> {
+  @EventId() photo!: string;
+  @Optional() @Part(() => Ring) ring?: Ring;
+}
+
+class PhotoCaptioned implements P<'photo.captioned'> {
+  @EventId() photo!: string;
+  @Optional() @Text(MOST.caption) note?: string;
+}
+
+class PhotoChosen implements P<'photo.chosen'> {
+  @EventId() photo!: string;
+  @Flag() onSheet!: boolean;
 }
 
 class KitAdded implements P<'kit.added'> {
@@ -598,6 +628,10 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'bay.taken': BayTaken,
   'wish.written': WishWritten,
   'note.written': NoteWritten,
+  'photo.taken': PhotoTaken,
+  'photo.marked': PhotoMarked,
+  'photo.captioned': PhotoCaptioned,
+  'photo.chosen': PhotoChosen,
   'kit.added': KitAdded,
   'kit.dropped': KitDropped,
   'job.cancelled': JobCancelled,

@@ -69,6 +69,9 @@ export type FaultCode =
   | 'itself'
   | 'other-kind'
   | 'other-number'
+  | 'camera-records'
+  | 'other-hash'
+  | 'too-many-photos'
   | 'conflict';
 
 /** A structural fault of an input; nothing of it was taken. */

@@ -174,3 +174,40 @@ test('a plug that was found has pins of its own in places of their own, and coun
   const learned = { ...documents, profile: { ...VAN, plugs: [...VAN.plugs, { ...first!, id: 'found-lead' }] } };
   expect(idCheck(learned)(event({ type: 'plug.found', payload }), 'e')).toEqual([]);
 });
+
+test('a photo is of something of this vehicle or of a kit of the job, and of nothing else', () => {
+  const of = (about: string) => faults('photo.taken', { hash: 'a'.repeat(64), thumb: 'b'.repeat(64), widthPx: 3, heightPx: 2, about });
+  const known = [
+    'arrival',
+    'leaving',
+    'damage:1',
+    'piece:grille/off',
+    'sensor:radar',
+    'face:fog-plug',
+    'wire:fog-plug/1',
+    'joint:test-kit/joint',
+    'fit:test-kit/screw',
+    'aim:test-kit/lamp',
+  ];
+  expect(known.flatMap(of)).toEqual([]);
+  const unknown = [
+    'supply:low/dead',
+    'piece:roof/off',
+    'sensor:camera',
+    'face:tail',
+    'wire:tail/1',
+    'wire:fog-plug/9',
+    'joint:other/joint',
+    'joint:test-kit/x',
+    'leg:test-kit/x',
+    'fit:test-kit/x',
+    'aim:test-kit/x',
+  ];
+  expect(unknown.map(of)).toEqual(unknown.map(() => ['events[2].payload.about unknown-id']));
+  expect(['floor', 'grille', 'log'].map(of)).toEqual([0, 1, 2].map(() => ['events[2].payload.about choice']));
+  const found = { plug: 'found', name: 'Found', where: 'sill', side: 'left' as const, may: [], rows: 1, columns: 1, pins: [{ id: '7', row: 1, column: 1 }] };
+  const wider = idCheck(documents, { accessories: ['winch'], plugs: [found] });
+  const taken = (about: string) => wider(event({ type: 'photo.taken', payload: { hash: '', thumb: '', widthPx: 3, heightPx: 2, about } }), 'events[0]');
+  expect(['piece:winch/off', 'face:found', 'wire:found/7'].flatMap(taken)).toEqual([]);
+  expect(taken('wire:found/8')).toHaveLength(1);
+});

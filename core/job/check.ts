@@ -1,4 +1,5 @@
 import { unknownId, type Fault } from '../faults/index.ts';
+import { PHOTO_KINDS, photoSubject } from '../photos/index.ts';
 import { testsThatFollow } from '../kit/index.ts';
 import { factChoices } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
@@ -45,7 +46,7 @@ function plugFaults({ pins, rows, columns }: FoundPlug, path: string): Fault[] {
 }
 
 /** Events that are also of kits that an earlier job fitted. */
-const AGAIN: readonly EventType[] = ['final.tested', 'step.rechecked'];
+const AGAIN: readonly EventType[] = ['final.tested', 'step.rechecked', 'photo.taken'];
 
 function eventFaults(
   event: JobEvent,
@@ -79,6 +80,9 @@ function eventFaults(
       ),
     ),
   ];
+  const plugOf = (id: string) => profile.plugs.find((entry) => entry.id === id) ?? found.find(({ plug }) => plug === id);
+  const partOf = (kit: string, items: readonly { id: string }[] | undefined, id: string, what: string) =>
+    kitOf(kit) ? among(items, id, 'about', what) : among([], kit, 'about', 'kit');
   const inProfile = (piece: string) => (accessories.has(piece) ? [] : among(profile.pieces, piece, 'piece', 'piece'));
   switch (event.type) {
     case 'fact.recorded': {
@@ -206,7 +210,7 @@ function eventFaults(
     case 'wire.opened':
     case 'wire.sealed':
     case 'reading.taken': {
-      const plug = profile.plugs.find((entry) => entry.id === event.payload.plug) ?? found.find((entry) => entry.plug === event.payload.plug);
+      const plug = plugOf(event.payload.plug);
       return plug ? among(plug.pins, event.payload.pin, 'pin', 'pin') : among([], event.payload.plug, 'plug', 'plug');
     }
     case 'piece.moved': {
@@ -221,6 +225,33 @@ function eventFaults(
     }
     case 'part.bagged':
       return inProfile(event.payload.piece);
+    case 'photo.taken': {
+      const about = photoSubject(event.payload.about);
+      if (!about) return [{ path: at('about'), code: 'choice', data: { value: event.payload.about, choices: PHOTO_KINDS.join(', ') } }];
+      const under = (faults: Fault[]) => faults.map((fault): Fault => ({ ...fault, path: at('about') }));
+      switch (about.kind) {
+        case 'supply':
+          return under(among(profile.supplies, about.supply, 'about', 'supply'));
+        case 'piece':
+          return under(inProfile(about.piece));
+        case 'sensor':
+          return under(among(profile.sensors, about.sensor, 'about', 'sensor'));
+        case 'face':
+          return under(plugOf(about.plug) ? [] : among([], about.plug, 'about', 'plug'));
+        case 'wire':
+          return under(plugOf(about.plug) ? among(plugOf(about.plug)?.pins, about.pin, 'about', 'pin') : among([], about.plug, 'about', 'plug'));
+        case 'joint':
+          return under(partOf(about.kit, fitmentOf(about.kit)?.connections, about.connection, 'connection'));
+        case 'leg':
+          return under(partOf(about.kit, kitOf(about.kit)?.legs, about.leg, 'leg'));
+        case 'fit':
+          return under(partOf(about.kit, fitmentOf(about.kit)?.fitSteps, about.step, 'step'));
+        case 'aim':
+          return under(partOf(about.kit, kitOf(about.kit)?.lamps, about.lamp, 'lamp'));
+        default:
+          return [];
+      }
+    }
     case 'fastener.seized':
     case 'fastener.broken':
     case 'fastener.dropped':

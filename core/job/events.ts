@@ -1,6 +1,7 @@
 import type { Mileage } from '../customers/index.ts';
 import type { Pass } from '../kit/index.ts';
 import type { ProbeFunction } from '../probing/index.ts';
+import type { Ring } from '../photos/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
 import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
@@ -153,6 +154,14 @@ export interface Payloads {
   'wish.written': { wish?: string };
   /** What a person wants to keep, at the station where it came up. */
   'note.written': { station: StationId; note: string };
+  /** `hash` and `thumb`: SHA-256 of the picture and of the small one, which are sent by themselves; `about`: key of the subject that it shows. */
+  'photo.taken': { hash: string; thumb: string; widthPx: number; heightPx: number; about: string };
+  /** Where to look on a photo; nowhere in particular any more without a ring. */
+  'photo.marked': { photo: string; ring?: Ring };
+  /** What a photo shows, in a word; nothing any more without one. */
+  'photo.captioned': { photo: string; note?: string };
+  /** Whether the customer gets a photo with the sheet. */
+  'photo.chosen': { photo: string; onSheet: boolean };
   /** A kit added while the job runs, or one that was dropped taken up again. */
   'kit.added': { kit: DocumentPin };
   /** A kit that is not fitted after all: what is on the vehicle of it is taken out again. */

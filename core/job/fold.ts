@@ -1,3 +1,4 @@
+import type { Photo } from '../photos/index.ts';
 import { onWith, type VehicleState } from '../states/index.ts';
 import { key } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
@@ -64,6 +65,12 @@ function said(state: JobState, key: string, why: string | undefined): void {
   else state.measureWhy[key] = why;
 }
 
+/** What is said of a photo that was taken back says nothing. */
+function changePhoto(state: JobState, id: string, change: (before: Photo) => Photo): void {
+  const before = state.photos[id];
+  if (before) state.photos[id] = change(before);
+}
+
 /** The key of a plug that is capped: one of the vehicle by its own id, one of a kit by both. */
 export const cappedKey = (plug: string, kit?: string): string => (kit === undefined ? plug : `${kit}/${plug}`);
 
@@ -74,7 +81,7 @@ function untried(state: JobState, kit: string): void {
 }
 
 /** What may come after a job was signed without changing what was signed for. */
-const AFTER_SIGNING: readonly EventType[] = ['job.reopened', 'job.signed', 'note.written', 'bay.taken', 'job.assigned'];
+const AFTER_SIGNING: readonly EventType[] = ['job.reopened', 'job.signed', 'note.written', 'photo.taken', 'photo.marked', 'photo.captioned', 'bay.taken', 'job.assigned'];
 
 /** Events that change something on the vehicle: after one of them it does not leave without being looked over. */
 const TOUCHES: readonly EventType[] = [
@@ -117,6 +124,10 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'bay.taken': (state, { bay }) => void (state.bay = bay === undefined ? {} : { bay }),
   'wish.written': (state, { wish }) => void (state.wish = wish),
   'note.written': (state, { station, note }, { id, at, person }) => void state.notes.push({ event: id, at, station, note, ...(person === undefined ? {} : { by: person }) }),
+  'photo.taken': (state, taken, { id, at, person }) => void (state.photos[id] = { event: id, at, ...(person === undefined ? {} : { by: person }), ...taken, onSheet: false }),
+  'photo.marked': (state, { photo, ring }) => changePhoto(state, photo, ({ ring: _before, ...rest }) => (ring ? { ...rest, ring } : rest)),
+  'photo.captioned': (state, { photo, note }) => changePhoto(state, photo, ({ note: _before, ...rest }) => (note === undefined ? rest : { ...rest, note })),
+  'photo.chosen': (state, { photo, onSheet }) => changePhoto(state, photo, (before) => ({ ...before, onSheet })),
   'kit.added': (state, { kit }) => {
     delete state.dropped[kit.slug];
     state.confirmed = state.confirmed.filter((slug) => slug !== kit.slug);

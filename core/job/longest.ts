@@ -17,6 +17,8 @@ export const LONGEST_TEXT = {
   why: 300,
   /** What a person wants to keep. */
   jobNote: 600,
+  /** What a photo shows. */
+  caption: 160,
   /** What a test did, where and by whom a sensor is calibrated. */
   note: 300,
   aimer: 160,

@@ -3,6 +3,7 @@ import type { Pass } from '../kit/index.ts';
 import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
+import type { Photo } from '../photos/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
 import type {
@@ -82,6 +83,8 @@ export interface JobState {
   bay?: { bay?: string };
   wish?: string;
   notes: { event: string; at: string; by?: string; station: StationId; note: string }[];
+  /** By the entries that say they were taken, in that order. */
+  photos: Record<string, Photo>;
   /** Kits that are not fitted after all, with the reason. */
   dropped: Record<string, string>;
   /** Why the work is not done after all, and since when. */
@@ -226,6 +229,7 @@ export function emptyJob(): JobState {
     eventCount: 0,
     promise: {},
     notes: [],
+    photos: records(),
     dropped: records(),
     touched: false,
     rechecked: records(),

@@ -57,7 +57,8 @@ export type Refusal =
   | { code: 'face-impossible'; why: FaceFault }
   | { code: 'wall-first' }
   | { code: 'settings-first'; settings: string[] }
-  | { code: 'missing'; count: number };
+  | { code: 'missing'; count: number }
+  | { code: 'too-many-photos'; most: number };
 
 /** What an act of a person records, or why it cannot be recorded. */
 export type Act = { events: Happened[] } | { refused: Refusal[] };

@@ -39,6 +39,12 @@ export type Subject =
   | { kind: 'lens'; lamp: string }
   /** The floor that is aimed on. */
   | { kind: 'floor' }
+  /** The vehicle as it came, as it leaves; damage, by the entry that noted it. */
+  | { kind: 'arrival' }
+  | { kind: 'leaving' }
+  | { kind: 'damage'; entry: string }
+  /** A plug of the vehicle. */
+  | { kind: 'face'; plug: string }
   | { kind: 'log' };
 
 /** The one text under which a subject is kept and compared: its kind, then its ids. */
@@ -51,4 +57,57 @@ export function key(subject: Subject): string {
 /** Whether two subjects are the same. */
 export function same(one: Subject, other: Subject): boolean {
   return key(one) === key(other);
+}
+
+/** The ids of each kind, in the order in which its key has them. */
+const IDS: Readonly<Record<Subject['kind'], readonly string[]>> = {
+  piece: ['piece', 'level'],
+  supply: ['supply', 'to'],
+  test: ['kit', 'test'],
+  aim: ['kit', 'lamp'],
+  fit: ['kit', 'step'],
+  joint: ['kit', 'connection'],
+  content: ['kit', 'item'],
+  plug: ['connection'],
+  cap: ['plug'],
+  leg: ['kit', 'leg'],
+  out: ['kit', 'what'],
+  wire: ['plug', 'pin'],
+  'open-wire': ['plug', 'pin'],
+  'lamp-wire': ['kit', 'wire'],
+  sensor: ['sensor'],
+  tray: ['piece', 'group'],
+  dropped: ['piece', 'group'],
+  wanting: ['piece', 'group'],
+  again: ['piece', 'group'],
+  closed: ['kit', 'test'],
+  entry: ['entry'],
+  function: ['lamp'],
+  code: ['code'],
+  setting: ['supply', 'setting'],
+  number: [],
+  codes: [],
+  warnings: ['moment'],
+  warning: ['lamp'],
+  uncoded: ['moment'],
+  lenses: ['moment'],
+  lens: ['lamp'],
+  floor: [],
+  arrival: [],
+  leaving: [],
+  damage: ['entry'],
+  face: ['plug'],
+  log: [],
+};
+const KINDS = Object.keys(IDS) as Subject['kind'][];
+
+/** The subject of a key, undefined where it is the key of none. */
+export function subjectOf(kept: string): Subject | undefined {
+  const kind = KINDS.find((candidate) => kept === candidate || kept.startsWith(`${candidate}:`));
+  if (!kind) return undefined;
+  const ids = kept.slice(kind.length + 1);
+  const fields = IDS[kind];
+  const parts = fields.length < 2 ? [ids] : [ids.slice(0, ids.indexOf('/')), ids.slice(ids.indexOf('/') + 1)];
+  const subject = { kind, ...Object.fromEntries(fields.map((field, index) => [field, parts[index] ?? ''])) } as Subject;
+  return key(subject) === kept ? subject : undefined;
 }

@@ -18,6 +18,7 @@ import { stopPlanner } from '../planner/index.ts';
 import { harnessRoutes } from '../harness/index.ts';
 import { labelRoutes } from '../labels/index.ts';
 import { helperRoutes } from '../helper/index.ts';
+import { photoRoutes } from '../photos/index.ts';
 import { practiceRoutes } from '../practice/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
 import { shopRoutes } from '../shop/index.ts';
@@ -51,7 +52,7 @@ const REQUEST_MS = 60_000;
 const OWN_NAMES = ['localhost', '127.0.0.1', '[::1]'];
 /** A meter's bridge runs on the device of the bench itself. */
 const POLICY =
-  "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; connect-src 'self' ws://127.0.0.1:* ws://localhost:*; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+  "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; connect-src 'self' ws://127.0.0.1:* ws://localhost:*; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
 
 function nameOf(host: string): string {
   return host.replace(/:\d+$/, '').toLowerCase();
@@ -153,6 +154,7 @@ export function buildApp({
     customerRoutes(api, { db });
     importRoutes(api, { db });
     jobRoutes(api, { db, onSigned: (job) => ensureSheet(db, job) });
+    photoRoutes(api, { db });
     sheetRoutes(api, { db });
     harnessRoutes(api, { db });
     labelRoutes(api, { db });

@@ -148,7 +148,7 @@ async function run(connection: Connection, { tag, when, hash, statements }: Migr
 }
 
 /** Tables whose rows are only ever added. */
-const ADDED_TO = ['events'];
+const ADDED_TO = ['events', 'photos'];
 
 /** Gives an account of the database what the running shop needs, and no right to change or take away what was recorded. */
 export async function grantRunning(ownerUrl: string, account: string): Promise<void> {

@@ -1,6 +1,6 @@
 import { boolean, char, customType, datetime, double, index, int, longtext, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 
-const pdf = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
+const blob = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
 const id = (name: string) => varchar(name, { length: 80 });
 const moment = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
 
@@ -193,10 +193,43 @@ export const sheets = mysqlTable(
       .references(() => jobs.id),
     seq: int('seq').notNull(),
     hash: char('hash', { length: 64 }).notNull(),
-    pdf: pdf('pdf').notNull(),
+    pdf: blob('pdf').notNull(),
     madeAt: moment('made_at').notNull(),
   },
   (table) => [primaryKey({ columns: [table.job, table.seq] })],
+);
+
+/** Pictures by the SHA-256 of their bytes, each kept once; `job` is the one that it first came with. */
+export const photos = mysqlTable(
+  'photos',
+  {
+    hash: char('hash', { length: 64 }).primaryKey(),
+    job: id('job')
+      .notNull()
+      .references(() => jobs.id),
+    bytes: int('bytes').notNull(),
+    body: blob('body').notNull(),
+    keptAt: moment('kept_at').notNull(),
+  },
+  (table) => [index('photos_job').on(table.job)],
+);
+
+/** Photos that show what the next vehicle of a kind has too, as their job's log says, worked out from it. */
+export const photoPlaces = mysqlTable(
+  'photo_places',
+  {
+    job: id('job')
+      .notNull()
+      .references(() => jobs.id),
+    event: char('event', { length: 36 }).notNull(),
+    profile: id('profile').notNull(),
+    /** Where it belongs; a piece at all its levels is one place. */
+    place: varchar('place', { length: 240 }).notNull(),
+    at: varchar('at', { length: 40 }).notNull(),
+    thumb: char('thumb', { length: 64 }).notNull(),
+    photo: longtext('photo').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.job, table.event] }), index('photo_places_profile').on(table.profile, table.place, table.at)],
 );
 
 export const sessions = mysqlTable('sessions', {

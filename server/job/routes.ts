@@ -5,6 +5,7 @@ import { rightFor, roleFaults } from '@jade/core/shop';
 import { foldJob, idCheck, standingEvents, undoFaults, undoTargets, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { beyondMeasure } from '@jade/contract/check';
 import { AddKit, NewJob, Repin } from '@jade/contract/job';
+import { keptOf } from '../photos/index.ts';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
 import { authorOf, isLetIn, requireRight } from '../people/index.ts';
@@ -18,7 +19,7 @@ import { BoardStreams, Streams } from './streams.ts';
 import { Summaries } from './summary.ts';
 import { takenOn } from './times.ts';
 import { boardState, findJobs, listJobs, viewJob } from './view.ts';
-import { keepLog, readEvents } from './whole-log.ts';
+import { keepLog, readEvents, wholeLog } from './whole-log.ts';
 
 const EVENT_BYTES = 1024 * 1024;
 const MOST_EVENTS = 500;
@@ -139,6 +140,17 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     // A job that has an event is there.
     if (events.length === 0) await requireJob(params.id);
     return { events };
+  });
+
+  app.get<{ Params: { id: string } }>('/api/jobs/:id/photos', async ({ params }) => {
+    await requireJob(params.id);
+    const { photos } = foldJob(await wholeLog(db, params.id));
+    return {
+      kept: await keptOf(
+        db,
+        Object.values(photos).flatMap(({ hash, thumb }) => [hash, thumb]),
+      ),
+    };
   });
 
   app.get<{ Params: { profile: string } }>('/api/times/:profile', async ({ params }) => takenOn(db, params.profile));

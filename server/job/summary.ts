@@ -7,6 +7,7 @@ import { sayHold, sayLeft } from '@jade/words/stations';
 import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { Kept } from '../documents/index.ts';
 import { documentsOf, type PinnedDocuments } from './documents.ts';
+import { bringsPhotos, keepPlaces } from '../photos/index.ts';
 import { planAway } from '../planner/index.ts';
 import { bringsTimes, keepTimes } from './times.ts';
 import { wholeLog } from './whole-log.ts';
@@ -75,11 +76,13 @@ export async function writeSummary(db: Connection, job: string): Promise<void> {
   if (!documents) return;
   const summary = JSON.stringify(await summarise(job, log, documents));
   const write = (connection: Connection) => keepSummary(connection, { job, seq, summary });
-  if (!bringsTimes(log)) return void (await write(db));
+  if (!bringsTimes(log) && !bringsPhotos(log)) return void (await write(db));
   await db.transaction(async (tx) => {
     const [row] = await tx.select({ seq: jobs.seq }).from(jobs).where(eq(jobs.id, job)).for('update');
     await write(tx);
-    if (row?.seq === seq) await keepTimes(tx, job, jobContext(state, documents), log);
+    if (row?.seq !== seq) return;
+    await keepTimes(tx, job, jobContext(state, documents), log);
+    if (bringsPhotos(log)) await keepPlaces(tx, job, state);
   });
 }
 

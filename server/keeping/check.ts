@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { asc, eq, isNull } from 'drizzle-orm';
 import { FOLD_VERSION, foldJob } from '@jade/core/job';
 import type { JobSummary } from '@jade/contract/job';
@@ -5,18 +6,19 @@ import { tables, type Connection, type Database } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
 import { chained, chainOf, readEvents, type EventRow } from '../job/index.ts';
 
-const { documents, events, jobs } = tables;
+const { documents, events, jobs, photos } = tables;
 
 /** Something that is not as it was stored: where, and what is wrong with it. */
 export interface Finding {
   where: string;
-  what: 'gap' | 'counter' | 'body' | 'chain' | 'summary' | 'document' | 'unread';
+  what: 'gap' | 'counter' | 'body' | 'chain' | 'summary' | 'document' | 'photo' | 'unread';
 }
 
 export interface CheckResult {
   jobs: number;
   events: number;
   documents: number;
+  photos: number;
   findings: Finding[];
 }
 
@@ -64,9 +66,9 @@ function summaryHolds(stored: unknown, log: Awaited<ReturnType<typeof readEvents
   return said === signed && signed === (state.signed !== undefined) && (signedAt ?? null) === (state.signed?.at ?? null) && (assigned ?? null) === (state.assigned ?? null);
 }
 
-/** Looks through a whole shop: every job's log without a gap, each event as it came and in its chain, its counter and its summary, every document by its hash. */
+/** Looks through a whole shop: every job's log without a gap, each event as it came and in its chain, its counter and its summary, every document and every photo by its hash. */
 export async function checkShop(db: Database): Promise<CheckResult> {
-  const result: CheckResult = { jobs: 0, events: 0, documents: 0, findings: [] };
+  const result: CheckResult = { jobs: 0, events: 0, documents: 0, photos: 0, findings: [] };
   for (const { id, seq, signed, foldVersion, summary, summarySeq } of await db.select().from(jobs).orderBy(jobs.id)) {
     const rows = await rowsOf(db, id);
     result.jobs++;
@@ -83,6 +85,12 @@ export async function checkShop(db: Database): Promise<CheckResult> {
   for (const { kind, slug, version, hash, body } of await db.select().from(documents)) {
     result.documents++;
     if (canonicalHash(readJson(body)) !== hash) result.findings.push({ where: `${kind} ${slug} version ${version}`, what: 'document' });
+  }
+  // One after the other: all of them at one time may be more than there is room for.
+  for (const { hash } of await db.select({ hash: photos.hash }).from(photos)) {
+    result.photos++;
+    const [row] = await db.select({ body: photos.body }).from(photos).where(eq(photos.hash, hash));
+    if (!row || createHash('sha256').update(row.body).digest('hex') !== hash) result.findings.push({ where: `photo ${hash}`, what: 'photo' });
   }
   return result;
 }

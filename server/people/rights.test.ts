@@ -60,6 +60,10 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'POST /api/jobs/:id/helper/shut': 'record',
   'GET /api/helper/:token': 'anyone',
   'GET /api/helper/:token/stream': 'anyone',
+  'GET /api/jobs/:id/photos': null,
+  'PUT /api/jobs/:id/photos/:hash': 'record',
+  'GET /api/photos/:hash': null,
+  'GET /api/photos/of/:profile': null,
   'GET /api/times/:profile': null,
   'GET /api/practice': 'record',
   'POST /api/practice': 'record',
@@ -84,10 +88,10 @@ beforeEach(async () => {
 });
 
 const at = (route: string) => {
-  const [method, path] = route.split(' ') as ['GET' | 'POST', string];
+  const [method, path] = route.split(' ') as ['GET' | 'POST' | 'PUT', string];
   return { method, url: path.replace(':kind', 'rules').replace(/:\w+/g, 'nothing') };
 };
-const ask = (route: string, part: object) => shop.app.inject({ ...at(route), ...(route.startsWith('POST') ? { payload: {} } : {}), ...part });
+const ask = (route: string, part: object) => shop.app.inject({ ...at(route), ...(route.startsWith('GET') ? {} : { payload: {} }), ...part });
 
 test('the table names every route there is, and each right is asked for by one', () => {
   const app = buildApp({ database: shop.database });

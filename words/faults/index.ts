@@ -75,6 +75,9 @@ const SENTENCES: Record<FaultCode, Say> = {
   busy: ({ waiting }) => `has ${waiting} calculations waiting already; try again in a moment`,
   'too-often': ({ seconds }) => `asks too often; try again in ${plural(Number(seconds), 'second')}`,
   'not-available': ({ what }) => `${what} is not available`,
+  'camera-records': () => 'carries records of the camera (place, maker, remarks); take them off before it is sent',
+  'other-hash': ({ hash }) => `is not that of the picture: ${hash}`,
+  'too-many-photos': ({ most }) => `is one too many: a job keeps up to ${most} photos`,
   conflict: ({ what }) => `${what}`,
 };
 

@@ -257,6 +257,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return 'First say how far the wall is.';
     case 'settings-first':
       return `First set again what the vehicle forgot: ${listed(refusal.settings, (setting) => setting)}.`;
+    case 'too-many-photos':
+      return `A job keeps up to ${refusal.most} photos: take back one that says nothing.`;
     case 'missing':
       return `${plural(refusal.count, 'thing')} still missing.`;
     case 'supply-live':

@@ -1,4 +1,4 @@
-import { key, type Subject } from '@jade/core/subject';
+import { subjectOf, type Subject } from '@jade/core/subject';
 import type { Names } from '@jade/words/names';
 import { inSentence } from '@jade/words/units';
 
@@ -92,87 +92,23 @@ export function saySubject(subject: Subject, names: Names): string {
       return `lens of ${inSentence(names.factory(subject.lamp))}`;
     case 'floor':
       return 'floor that was aimed on';
+    case 'arrival':
+      return 'vehicle on arrival';
+    case 'leaving':
+      return 'vehicle leaving';
+    case 'damage':
+      return 'damage';
+    case 'face':
+      return names.plug(subject.plug);
     case 'log':
       return 'log';
   }
 }
 
-const KINDS: readonly Subject['kind'][] = [
-  'piece',
-  'supply',
-  'test',
-  'aim',
-  'fit',
-  'joint',
-  'content',
-  'plug',
-  'cap',
-  'leg',
-  'out',
-  'wire',
-  'open-wire',
-  'lamp-wire',
-  'sensor',
-  'tray',
-  'dropped',
-  'wanting',
-  'again',
-  'closed',
-  'entry',
-  'function',
-  'code',
-  'setting',
-  'number',
-  'codes',
-  'warnings',
-  'warning',
-  'uncoded',
-  'lenses',
-  'lens',
-  'floor',
-  'log',
-];
-const FIELDS: Readonly<Partial<Record<Subject['kind'], readonly string[]>>> = {
-  piece: ['piece', 'level'],
-  supply: ['supply', 'to'],
-  test: ['kit', 'test'],
-  aim: ['kit', 'lamp'],
-  fit: ['kit', 'step'],
-  joint: ['kit', 'connection'],
-  content: ['kit', 'item'],
-  plug: ['connection'],
-  cap: ['plug'],
-  leg: ['kit', 'leg'],
-  out: ['kit', 'what'],
-  wire: ['plug', 'pin'],
-  'open-wire': ['plug', 'pin'],
-  'lamp-wire': ['kit', 'wire'],
-  sensor: ['sensor'],
-  tray: ['piece', 'group'],
-  dropped: ['piece', 'group'],
-  wanting: ['piece', 'group'],
-  again: ['piece', 'group'],
-  closed: ['kit', 'test'],
-  entry: ['entry'],
-  function: ['lamp'],
-  code: ['code'],
-  warnings: ['moment'],
-  warning: ['lamp'],
-  uncoded: ['moment'],
-  lenses: ['moment'],
-  lens: ['lamp'],
-  setting: ['supply', 'setting'],
-};
-
 /** What a kept key is called; a key of no known form stands for itself. */
 export function sayKey(kept: string, names: Names): string {
-  const kind = KINDS.find((candidate) => kept === candidate || kept.startsWith(`${candidate}:`));
-  if (!kind) return kept;
-  const ids = kept.slice(kind.length + 1);
-  const fields = FIELDS[kind] ?? [];
-  const parts = fields.length < 2 ? [ids] : [ids.slice(0, ids.indexOf('/')), ids.slice(ids.indexOf('/') + 1)];
-  const subject = { kind, ...Object.fromEntries(fields.map((field, index) => [field, parts[index] ?? ''])) } as Subject;
-  return key(subject) === kept ? saySubject(subject, names) : kept;
+  const subject = subjectOf(kept);
+  return subject ? saySubject(subject, names) : kept;
 }
 
 /** What is to be reached: a mount position, or the work that wants it. */

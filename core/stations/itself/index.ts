@@ -5,6 +5,8 @@ import { levelRank } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
 import { question, type Asked, type Station } from '../hold.ts';
 
+export * from './photos.ts';
+
 /** What stands between the job and hand-over of how it was left for a night. */
 export function askedOfNights({ state }: Pick<JobContext, 'state'>): Asked[] {
   return state.notAsLeft.map(({ event, note }) => question('not-as-left', { note }, key({ kind: 'entry', entry: event })));

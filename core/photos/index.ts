@@ -1,0 +1,2 @@
+export * from './photo.ts';
+export * from './picture-file.ts';
