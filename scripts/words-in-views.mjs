@@ -39,6 +39,8 @@ const UNSEEN = new Set(
       'inputmode',
       'autocomplete',
       'autocapitalize',
+      'capture',
+      'loading',
       'spellcheck',
       'width',
       'max-width',

@@ -191,7 +191,6 @@ test('a photo is of something of this vehicle or of a kit of the job, and of not
   ];
   expect(known.flatMap(of)).toEqual([]);
   const unknown = [
-    'supply:low/dead',
     'piece:roof/off',
     'sensor:camera',
     'face:tail',
@@ -204,7 +203,7 @@ test('a photo is of something of this vehicle or of a kit of the job, and of not
     'aim:test-kit/x',
   ];
   expect(unknown.map(of)).toEqual(unknown.map(() => ['events[2].payload.about unknown-id']));
-  expect(['floor', 'grille', 'log'].map(of)).toEqual([0, 1, 2].map(() => ['events[2].payload.about choice']));
+  expect(['supply:low/dead', 'grille', 'log'].map(of)).toEqual([0, 1, 2].map(() => ['events[2].payload.about choice']));
   const found = { plug: 'found', name: 'Found', where: 'sill', side: 'left' as const, may: [], rows: 1, columns: 1, pins: [{ id: '7', row: 1, column: 1 }] };
   const wider = idCheck(documents, { accessories: ['winch'], plugs: [found] });
   const taken = (about: string) => wider(event({ type: 'photo.taken', payload: { hash: '', thumb: '', widthPx: 3, heightPx: 2, about } }), 'events[0]');

@@ -230,8 +230,6 @@ function eventFaults(
       if (!about) return [{ path: at('about'), code: 'choice', data: { value: event.payload.about, choices: PHOTO_KINDS.join(', ') } }];
       const under = (faults: Fault[]) => faults.map((fault): Fault => ({ ...fault, path: at('about') }));
       switch (about.kind) {
-        case 'supply':
-          return under(among(profile.supplies, about.supply, 'about', 'supply'));
         case 'piece':
           return under(inProfile(about.piece));
         case 'sensor':

@@ -49,20 +49,7 @@ export interface EarlierPhoto extends Photo {
 }
 
 /** What can be photographed. */
-export const PHOTO_KINDS = [
-  'arrival',
-  'damage',
-  'supply',
-  'piece',
-  'sensor',
-  'face',
-  'wire',
-  'joint',
-  'leg',
-  'fit',
-  'aim',
-  'leaving',
-] as const satisfies readonly Subject['kind'][];
+export const PHOTO_KINDS = ['arrival', 'damage', 'piece', 'sensor', 'face', 'wire', 'joint', 'leg', 'fit', 'aim', 'leaving'] as const satisfies readonly Subject['kind'][];
 export type PhotoKind = (typeof PHOTO_KINDS)[number];
 export type PhotoSubject = Extract<Subject, { kind: PhotoKind }>;
 

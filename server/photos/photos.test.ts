@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { EarlierPhoto } from '@jade/core/photos';
 import { frame, HEAD, jpeg, RECORDS, SCAN } from '@jade/core/photos/test';
-import { checkShop } from '../keeping/check.ts';
+import { checkShop } from '../keeping/index.ts';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
 let shop: TestShop;

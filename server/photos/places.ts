@@ -19,19 +19,17 @@ export async function keepPlaces(tx: Connection, job: string, { opened, photos: 
   const profile = opened?.profile.slug;
   const rows = Object.values(taken).filter(({ about }) => isOfKind(about));
   if (profile === undefined || rows.length === 0) return;
-  await tx
-    .insert(places)
-    .values(
-      rows.map((photo) => ({
-        job,
-        event: photo.event,
-        profile,
-        place: placeOf(photo.about),
-        at: new Date(photo.at).toISOString(),
-        thumb: photo.thumb,
-        photo: JSON.stringify(photo),
-      })),
-    );
+  await tx.insert(places).values(
+    rows.map((photo) => ({
+      job,
+      event: photo.event,
+      profile,
+      place: placeOf(photo.about),
+      at: new Date(photo.at).toISOString(),
+      thumb: photo.thumb,
+      photo: JSON.stringify(photo),
+    })),
+  );
 }
 
 /** The last photos of each place that were taken on vehicles of a kind, but on one job; those whose picture has not come yet are told of once it has. */

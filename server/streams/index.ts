@@ -13,6 +13,8 @@ export interface OpenStream {
 export function openStream(reply: FastifyReply): void {
   reply.hijack();
   reply.raw.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive', 'x-content-type-options': 'nosniff' });
+  // Browsers wait three seconds of themselves before they take up a line that broke.
+  reply.raw.write('retry: 1000\n\n');
 }
 
 /** Ends the streams of those who are not let in any more, and says to the others that it is still here. */

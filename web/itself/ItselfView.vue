@@ -4,6 +4,7 @@ import { itself } from '@jade/core/stations';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { CARD } from '@jade/words/card';
 import { CANCEL, ITSELF, sayUndoing } from '@jade/words/itself';
+import { PHOTOS } from '@jade/words/photos';
 import { sayPageTitle } from '@jade/words/shell';
 import AskText from '../design/AskText.vue';
 import HelpHere from '../design/HelpHere.vue';
@@ -59,6 +60,7 @@ function cancel(why: string): void {
     </div>
     <div class="line">
       <router-link v-if="!job.state.signed" class="push" :to="{ name: 'card', params: { id: job.view?.id } }">{{ CARD.show }}</router-link>
+      <router-link class="push" :to="{ name: 'photos', params: { id: job.view?.id } }">{{ PHOTOS.all(Object.keys(job.state.photos).length) }}</router-link>
       <PrintLabels />
       <RightGate v-if="!job.state.cancelled && !job.state.signed" right="change the order"
         ><button type="button" class="push" @click="cancelling = true">{{ CANCEL.title }}</button></RightGate

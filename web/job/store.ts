@@ -269,15 +269,22 @@ export const useJob = defineStore('job', () => {
     const id = view.value?.id;
     if (!id) return;
     refusals.value = isRefused(act) ? act.refused : [];
+    await performOn(id, act);
+  }
+
+  /** As `perform`, for a job that may no longer be the one that is open: something was begun on it that took a while. */
+  async function performOn(id: string, act: Act): Promise<void> {
     if (isRefused(act) || act.events.length === 0) return;
     const shared = act.events.length > 1 ? { act: v7() } : {};
     // As it will be sent: a list out of a form still wears the page's wrappers, which neither the queue nor the worker can take.
     const events = act.events.map(
       ({ type, payload }) => JSON.parse(JSON.stringify({ id: v7(), type, v: newestVersion(type), at: new Date().toISOString(), ...shared, payload })) as JobEvent,
     );
-    settle(events);
-    const done = events.findLast((event) => event.type !== 'undone');
-    if (done) lastDone.value = { id: done.id, type: done.type, payload: done.payload };
+    if (id === view.value?.id) {
+      settle(events);
+      const done = events.findLast((event) => event.type !== 'undone');
+      if (done) lastDone.value = { id: done.id, type: done.type, payload: done.payload };
+    }
     await outbox.put(id, events);
   }
 
@@ -309,6 +316,7 @@ export const useJob = defineStore('job', () => {
     load,
     close,
     perform,
+    performOn,
     record,
     refusals,
     lastSeq,

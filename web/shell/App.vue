@@ -29,7 +29,7 @@ const job = useJob();
 const outbox = useOutbox();
 const panel = ref<'finder' | 'keys' | 'people' | undefined>();
 const trayOpen = ref(false);
-const inJob = computed(() => (route.name === 'station' || route.name === 'itself' || route.name === 'card') && !job.failed && !session.shut);
+const inJob = computed(() => ['station', 'itself', 'card', 'photos'].includes(String(route.name)) && !job.failed && !session.shut);
 /** A shop that nobody has opened yet asks for itself first. */
 const unopened = computed(() => session.opened === false);
 const askPerson = computed(() => !unopened.value && (session.session === null || panel.value === 'people' || session.asking || outbox.needsPerson));

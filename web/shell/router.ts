@@ -14,6 +14,7 @@ export const router = createRouter({
     { path: `/jobs/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./StationFrame.vue') },
     { path: '/jobs/:id/job', name: 'itself', component: () => import('../itself/ItselfView.vue') },
     { path: '/jobs/:id/card', name: 'card', component: () => import('../itself/WorkCardView.vue') },
+    { path: '/jobs/:id/photos', name: 'photos', component: () => import('../itself/PhotosView.vue') },
     { path: '/practice', name: 'practice', component: () => import('../shop/practice/PracticeView.vue'), meta: { title: VIEW_TITLES.practice } },
     { path: '/helper/:token', name: 'helper', component: () => import('../helper/HelperView.vue'), meta: { title: VIEW_TITLES.helper, alone: true } },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'station', params: { id: to.params.id, station: 'check-in' } }) },

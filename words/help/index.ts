@@ -13,7 +13,7 @@ export interface Help {
 }
 
 /** Views of the shop and of a job beside its stations that have help. */
-export const HELPED_VIEWS = ['board', 'customers', 'library', 'people', 'practice', 'itself'] as const;
+export const HELPED_VIEWS = ['board', 'customers', 'library', 'people', 'practice', 'itself', 'photos'] as const;
 export type HelpedView = (typeof HELPED_VIEWS)[number];
 
 export const HELP_HERE = {
@@ -80,6 +80,16 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
       'Nothing is overwritten: a promise that was moved stays in the record with its reason.',
     ],
     marks: [],
+  },
+  photos: {
+    how: [
+      'Every photo of this job. A tap opens it: then a tap on it puts a ring where to look, a word says what it shows, and it can go with the customer’s sheet.',
+      'Photos are taken at the step, plug or wire that they show; at the same place of the next vehicle of this kind they are shown again.',
+    ],
+    marks: [
+      { sign: 'Yellow ring', says: 'where to look' },
+      { sign: 'Tape along the foot', says: 'goes with the customer’s sheet' },
+    ],
   },
   'check-in': {
     how: [

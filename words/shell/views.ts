@@ -40,7 +40,8 @@ export const JOB_TRAY = {
 } as const;
 
 export const KEPT_COUNT = {
-  keptHere: (online: boolean, count: number) => `${online ? 'sending' : 'no server'}: ${count} kept here`,
+  keptHere: (online: boolean, count: number, pictures: number) =>
+    `${online ? 'sending' : 'no server'}: ${count} kept here${pictures > 0 ? `, ${plural(pictures, 'picture')}` : ''}`,
 } as const;
 
 export const KEY_SHEET = {

@@ -1,4 +1,5 @@
 import { floorSlope, lampAims, LOW_LIVE, supplyBars, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
+import type { PhotoSubject } from '../../photos/index.ts';
 import type { AimRule } from '../../rules/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, unless, type Act } from '../act.ts';
@@ -103,3 +104,6 @@ export function floorSteps(context: JobContext): AimStep[] {
     ]),
   ];
 }
+
+/** What is photographed at a step: where a lamp lands. */
+export const pictured = (step: AimStep): PhotoSubject | undefined => (step.kind === 'read' ? { kind: 'aim', kit: step.lamp.kit.slug, lamp: step.lamp.lamp.id } : undefined);

@@ -14,6 +14,7 @@ import {
   type TakeOut,
 } from '../../job/index.ts';
 import type { FitStep, KitTest, Pass } from '../../kit/index.ts';
+import type { PhotoSubject } from '../../photos/index.ts';
 import { key, same } from '../../subject/index.ts';
 import { levelRank } from '../../vehicle/index.ts';
 import { refused, unless, type Act, type Refusal } from '../act.ts';
@@ -156,3 +157,7 @@ export function floorSteps(context: JobContext, at: string): FitFloorStep[] {
   const all = [...outs, ...steps, ...again];
   return [...all.filter(can), ...all.filter((step) => !can(step))];
 }
+
+/** What is photographed at a step: what is fitted, or held again; nothing of a test, nor of what is taken out. */
+export const pictured = (step: FitFloorStep): PhotoSubject | undefined =>
+  step.kind === 'pass' || step.kind === 'again' ? { kind: 'fit', kit: step.onVehicle.kit.slug, step: step.step.id } : undefined;

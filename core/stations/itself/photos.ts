@@ -7,7 +7,7 @@ type With = Pick<JobContext, 'state'>;
 const unknown = (photo: string): Act => refused({ code: 'unknown', what: 'photo', id: photo });
 
 /** A photo of a subject, once its picture is ready. The same picture of the same subject is taken once. */
-export function photographed({ state }: With, subject: PhotoSubject, picture: Omit<Payloads['photo.taken'], 'about'>): Act {
+export function photographed({ state }: { state: Pick<JobContext['state'], 'photos'> }, subject: PhotoSubject, picture: Omit<Payloads['photo.taken'], 'about'>): Act {
   const taken = Object.values(state.photos);
   const about = key(subject);
   if (taken.some((photo) => photo.hash === picture.hash && photo.about === about)) return refused({ code: 'already' });

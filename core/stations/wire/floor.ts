@@ -14,6 +14,7 @@ import {
   type LegRoute,
   type WireJoint,
 } from '../../job/index.ts';
+import type { PhotoSubject } from '../../photos/index.ts';
 import { key } from '../../subject/index.ts';
 import { isRefused, type Refusal } from '../act.ts';
 import { joinByWires } from './feeds.ts';
@@ -78,4 +79,20 @@ export function floorSteps(context: JobContext, at: string): WireStep[] {
     against: againstLeg(context, route),
   }));
   return [...settle, ...legs, ...[...joints].sort((a, b) => later(a) - later(b)).flatMap(steps), ...caps];
+}
+
+/** What is photographed at a step: the joint as it is made, the leg as it lies, else the vehicle's plug; nothing of a load, nor of a plug of the kit. */
+export function pictured(context: JobContext, step: WireStep): PhotoSubject | undefined {
+  switch (step.kind) {
+    case 'settle':
+      return undefined;
+    case 'join':
+      return { kind: 'joint', kit: step.joint.kit.slug, connection: step.joint.connection.id };
+    case 'lay':
+      return { kind: 'leg', kit: step.route.kit, leg: legOf(context, step.route) };
+    case 'cap':
+      return step.left.kit ? undefined : { kind: 'face', plug: step.left.plug.id };
+    default:
+      return { kind: 'face', plug: step.joint.vehiclePlug.id };
+  }
 }

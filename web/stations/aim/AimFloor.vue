@@ -23,7 +23,7 @@ const read = ({ key }: LampAim, heightMm: number) => void job.perform(aim.measur
 </script>
 
 <template>
-  <FloorFrame :steps="steps" :say="sayAimStep" :done="AIM_FLOOR.done">
+  <FloorFrame :steps="steps" :say="sayAimStep" :done="AIM_FLOOR.done" :picture-of="aim.pictured">
     <template #default="{ step }">
       <template v-if="step.kind === 'wall'">
         <p v-if="rule" class="soft">{{ sayRule(rule) }}</p>

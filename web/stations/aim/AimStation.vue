@@ -15,6 +15,7 @@ import AimWall, { type WallLamp } from '../../design/drawings/AimWall.vue';
 import { actedAt } from '../../job/clock.ts';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import { useFloor } from '../floor.ts';
 import AimFloor from './AimFloor.vue';
 
@@ -156,6 +157,7 @@ function others(by: string): void {
               AIM_STATION.mark(millimetres(current.mark.wantedMm), inches(current.mark.wantedMm / 25.4), millimetres(current.mark.lowestMm), millimetres(current.mark.highestMm))
             }}
           </p>
+          <PhotoRow :subject="{ kind: 'aim', kit: current.kit.slug, lamp: current.lamp.id }" />
           <TapeLabel v-if="current.byOthers">{{ AIM_STATION.othersAim(current.byOthers) }}</TapeLabel>
           <div class="line">
             <button type="button" class="push small" @click="byOthers = current.key">{{ AIM_STATION.oneByOthers }}</button>

@@ -19,6 +19,7 @@ import { frameAround, VIEWS, type View } from '../../design/geometry/outline.ts'
 import { useLine } from '../../drafts/index.ts';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import LensGrades from '../../job/LensGrades.vue';
 import WarningLamps from '../../job/WarningLamps.vue';
 import FactList from './FactList.vue';
@@ -181,10 +182,12 @@ function written(text: string): void {
           <button type="button" class="push small" @click="asking = 'damage'">{{ CHECK_IN_STATION.noteDamage }}</button>
           <button type="button" class="push small" @click="accessory = true">{{ CHECK_IN_STATION.fitted }}</button>
         </div>
+        <PhotoRow :subject="{ kind: 'arrival' }" />
         <p v-if="job.state.damage.length === 0 && accessories.length === 0" class="soft">{{ CHECK_IN_STATION.noneNoted }}</p>
         <ul class="line">
           <li v-for="entry in job.state.damage" :key="entry.event">
             <TapeLabel>{{ entry.place }}: {{ entry.note }}</TapeLabel>
+            <PhotoRow :subject="{ kind: 'damage', entry: entry.event }" bare />
           </li>
           <li v-for="entry in accessories" :key="entry.accessory">
             <TapeLabel>{{ entry.name }}</TapeLabel> <span class="soft">{{ CHECK_IN_STATION.offBefore(entry.holds.map((id) => inSentence(names.piece(id)))) }}</span>

@@ -19,6 +19,7 @@ import ChoiceRow from '../../design/ChoiceRow.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import { stationOf } from './gates.ts';
 
 /** One piece put back: what comes before, its sensors by a tap of their own, its fasteners counted, new ones apart. */
@@ -129,6 +130,7 @@ function finish(): void {
         {{ sayBack(step, counted) }}
       </button>
     </div>
+    <PhotoRow :subject="{ kind: 'piece', piece: step.piece, level: step.from }" />
   </article>
 </template>
 

@@ -48,7 +48,7 @@ function fail(note: string): void {
 </script>
 
 <template>
-  <FloorFrame :steps="steps" :say="(step) => sayFitStep(step, names)" :done="FIT_FLOOR.done">
+  <FloorFrame :steps="steps" :say="(step) => sayFitStep(step, names)" :done="FIT_FLOOR.done" :picture-of="fit.pictured">
     <template #default="{ step }">
       <template v-if="step.kind === 'pass'">
         <p class="soft">{{ step.step.tool }} · {{ step.step.tighten }}</p>

@@ -15,6 +15,7 @@ import { actedAt, useClock } from '../../job/clock.ts';
 import FailureAsk from '../../job/FailureAsk.vue';
 import ConsentAsk from '../../job/ConsentAsk.vue';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useFloor } from '../floor.ts';
 import FitFloor from './FitFloor.vue';
@@ -144,6 +145,7 @@ function fail(note: string): void {
                 <strong v-if="step.under">{{ FIT.under(names.piece(step.under.piece), names.group(step.under.piece, step.under.group)) }}</strong>
                 {{ sayStackOf(step) }}
               </p>
+              <PhotoRow :subject="{ kind: 'fit', kit: kit.slug, step: step.id }" bare />
               <CautionList :codes="stepCautions(context, onVehicle, step)" :own="[step.caution]" />
               <ConsentAsk v-if="step.irreversible" :about="{ kind: 'fit', kit: kit.slug, step: step.id }" />
             </li>

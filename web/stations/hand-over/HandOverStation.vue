@@ -6,6 +6,7 @@ import { sayHold, STATION_NAMES, sayRefusal } from '@jade/words/stations';
 import { sayKey } from '@jade/words/subject';
 import { checkIn, handOver } from '@jade/core/stations';
 import { sayLogLine } from '@jade/words/job';
+import { PHOTOS } from '@jade/words/photos';
 import { sayAsOnArrival, SHEET, SIGNING } from '@jade/words/sheet';
 import AskText from '../../design/AskText.vue';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -15,6 +16,7 @@ import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet
 import { frameAround } from '../../design/geometry/outline.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import LensGrades from '../../job/LensGrades.vue';
 import WarningLamps from '../../job/WarningLamps.vue';
 import { may } from '@jade/core/shop';
@@ -101,6 +103,7 @@ function written(text: string): void {
   else void job.record('job.reopened', { why: text });
   asking.value = undefined;
 }
+const taken = computed(() => Object.keys(job.state.photos).length);
 </script>
 
 <template>
@@ -244,6 +247,13 @@ function written(text: string): void {
             @measured="(widthMm, why) => job.perform(checkIn.gapMeasured(context, gap.id, 'after', widthMm, why))"
           />
         </div>
+      </div>
+      <div class="leaf stack">
+        <h2>{{ PHOTOS.title }}</h2>
+        <PhotoRow :subject="{ kind: 'leaving' }" />
+        <p v-if="taken > 0">
+          <router-link class="push small" :to="{ name: 'photos', params: { id: job.view?.id } }">{{ PHOTOS.all(taken) }}</router-link>
+        </p>
       </div>
       <div v-if="Object.keys(job.state.exceptions).length > 0" class="leaf">
         <h2>{{ HAND_OVER_STATION.exceptions }}</h2>

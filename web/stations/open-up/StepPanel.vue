@@ -14,6 +14,7 @@ import WordsField from '../../design/WordsField.vue';
 import ConsentAsk from '../../job/ConsentAsk.vue';
 import { useSecondTap } from '../../floor/second-tap.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 
 /** One step of opening: what, where, which fasteners and how many, how they let go, caution, done. */
 const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; against: readonly Refusal[]; floor: boolean; next?: OpenStep }>();
@@ -90,6 +91,7 @@ function broken(group: string): void {
       </button>
     </div>
     <p v-if="floor" class="soft then">{{ next ? sayNext(next) : STEP.last }}</p>
+    <PhotoRow :subject="{ kind: 'piece', piece: step.piece, level: step.level }" :large="floor" />
     <div class="line">
       <button type="button" class="push small" @click="emit('blocked')">{{ STEP.blocked }}</button>
       <button v-if="step.fasteners.length > 0" type="button" class="push small" @click="emit('seized')">{{ STEP.seized }}</button>

@@ -11,6 +11,7 @@ import MeasureEntry from '../../design/MeasureEntry.vue';
 import ProbeFace from '../../design/drawings/ProbeFace.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import ColourLine from './ColourLine.vue';
 import ReadCell from './ReadCell.vue';
 
@@ -75,6 +76,7 @@ const drop = (value: number, sure = false) => probe.takeDrop(context.value, plug
             @noted="(colour) => record(probe.noteColour(context, plug.id, picked?.pin.id ?? '', 'beyond', colour))"
           />
         </div>
+        <PhotoRow :subject="{ kind: 'wire', plug: plug.id, pin: picked.pin.id }" />
         <CautionNote :text="PLUG_MAP.continuity" />
         <div class="line">
           <MeasureEntry

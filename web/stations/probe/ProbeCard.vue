@@ -11,6 +11,7 @@ import ChoiceRow from '../../design/ChoiceRow.vue';
 import ProbeFace from '../../design/drawings/ProbeFace.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import VoltsEntry from './VoltsEntry.vue';
 
 /** The reading to take now: what the helper switches, where the probe goes, what the meter shows; after a value the next one stands here by itself. */
@@ -62,6 +63,7 @@ function act(lowV: number, highV: number, sure: boolean) {
         <ChoiceRow :label="TEST_LAMP.label" :choices="LAMP" :value="lamp" small @choose="(value) => (lamp = value === 'holds' ? 'holds' : 'collapses')" />
       </div>
       <VoltsEntry ref="entry" :label="PROBE_CARD.meterShows" v-bind="VOLTS_SAID" :about="about" :act="act" :listens="listens" />
+      <PhotoRow :subject="{ kind: 'wire', plug: now.probe.plug.id, pin: now.pin.id }" />
       <p class="soft">{{ PROBE_CARD.left(now.batch.readings.length, sayLeft(now)) }}</p>
     </div>
     <ProbeFace :plug="now.probe.plug" :found="now.probe.found.pins" :pin="now.pin.id" @pick="(pin) => emit('pick', pin)" />

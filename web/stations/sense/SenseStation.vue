@@ -15,6 +15,7 @@ import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet
 import { frame } from '../../design/geometry/outline.ts';
 import { viewSector } from '../../design/geometry/view-cone.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import CalibrationByOthers from './CalibrationByOthers.vue';
 
 const { job, context, names } = useCurrentJob();
@@ -87,6 +88,7 @@ function calibrated(note: string): void {
           </button>
           <button v-else type="button" class="push small" @click="job.perform(sense.unplugged(context, effect.sensor.id))">{{ SENSE_STATION.unplug }}</button>
         </div>
+        <PhotoRow :subject="{ kind: 'sensor', sensor: effect.sensor.id }" />
         <details>
           <summary>{{ SENSE_STATION.moved }}</summary>
           <div class="line entries">

@@ -8,6 +8,7 @@ import { inSentence, millimetres, money } from '@jade/words/units';
 import CautionList from '../../design/CautionList.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import EmptyCavities from './EmptyCavities.vue';
 import JointFaces from './JointFaces.vue';
 import PlugWork from './PlugWork.vue';
@@ -73,6 +74,7 @@ const chain = computed(() => props.joint.between?.chain);
       <template v-else>{{ sayMade(joint, checks) }}</template>
     </button>
     <p v-for="refusal in said" :key="refusal.code" class="soft">{{ sayRefusal(refusal, names) }}</p>
+    <PhotoRow :subject="{ kind: 'joint', kit: joint.kit.slug, connection: joint.connection.id }" />
     <SourceChoice :joint="joint" :open="joint.verdict?.value === 'no plug'" />
   </article>
 </template>

@@ -9,6 +9,7 @@ import CautionList from '../../design/CautionList.vue';
 import CableWay from '../../design/drawings/CableWay.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 
 /** The way of each leg through the vehicle, whether it is long enough, and the other ways with their price. */
 const { job, context, names } = useCurrentJob();
@@ -77,6 +78,7 @@ const behind = ref('');
               {{ LEG_ROUTES.toLeast }}
             </button>
           </div>
+          <PhotoRow :subject="{ kind: 'leg', kit: route.kit, leg: route.leg }" bare />
           <span v-if="route.laid" class="good">{{ LEG_ROUTES.laid }}</span>
           <template v-else-if="!route.step && (route.path?.along.length ?? 0) > 0">
             <button type="button" class="push" :disabled="isRefused(route.act)" @click="job.perform(wire.layLeg(context, route.kit, route.leg, route.path?.id))">

@@ -26,6 +26,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useSecondTap } from '../../floor/second-tap.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PhotoRow from '../../photos/PhotoRow.vue';
 import EmptyCavities from './EmptyCavities.vue';
 import JointFaces from './JointFaces.vue';
 import PlugWork from './PlugWork.vue';
@@ -42,6 +43,7 @@ const others = computed(() => steps.value.filter(({ id }) => id !== current.valu
 const against = computed(() => (current.value && 'against' in current.value ? current.value.against : []));
 const caution = computed(() => (current.value?.kind === 'join' ? sayLedCaution(current.value.joint, context.value.rules.electrics) : undefined));
 const acceptable = computed(() => current.value?.kind === 'settle' && !isRefused(wire.acceptLoad(context.value, current.value.load.circuit.id)));
+const pictured = computed(() => current.value && wire.pictured(context.value, current.value));
 const meant = useSecondTap(() => current.value?.id);
 
 const list = ref<HTMLDetailsElement | null>(null);
@@ -119,6 +121,7 @@ function done(): void {
           <button type="button" class="push big" :class="{ main: !acceptable }" @click="emit('whole')">{{ WIRE_FLOOR.toPicture }}</button>
         </template>
       </div>
+      <PhotoRow v-if="pictured" :key="current.id" :subject="pictured" large />
       <p v-if="following" class="soft">{{ WIRE_FLOOR.then(inSentence(sayWireStep(following, names.lamp))) }}</p>
     </article>
     <details v-if="others.length > 0" ref="list" class="leaf">
