@@ -10,6 +10,8 @@ export const MOST_SOURCE_BYTES = 80_000_000;
 export const MOST_SOURCE_PIXELS = 120_000_000;
 /** Photos of one job. */
 export const MOST_PHOTOS = 200;
+/** Of these, so many go with the sheet: it is handed on as one file. */
+export const MOST_ON_SHEET = 12;
 /** Thousandths of an edge, which places on a photo are counted in. */
 export const WHOLE_EDGE = 1000;
 /** Radius of a ring when it is drawn, least and most, in thousandths of the longer edge. */

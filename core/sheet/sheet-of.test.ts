@@ -202,3 +202,21 @@ test('nuts that are tightened once more are said once their piece is home', () =
   log.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [{ group: 'bolts', count: 2 }] });
   expect(again()).toMatchObject([{ piece: 'grille', group: 'bolts', count: 2, afterKm: 50 }]);
 });
+
+test('of the photos those that were chosen go with the sheet, with all that was said of each, and of damage what was noted', () => {
+  const log = openedLog();
+  const damage = log.add('damage.noted', { place: 'rear door', note: 'scratch' });
+  const taken = (hash: string, about: string) => log.add('photo.taken', { hash, thumb: hash, widthPx: 1600, heightPx: 900, about });
+  const [grille, door, left] = [taken('a', 'piece:grille/off'), taken('b', `damage:${damage}`), taken('c', 'leaving')];
+  const ring = log.add('photo.marked', { photo: grille, ring: { x: 250, y: 700, r: 80 } });
+  log.add('photo.marked', { photo: left, ring: { x: 1, y: 2, r: 30 } });
+  const word = log.add('photo.captioned', { photo: grille, note: 'clip' });
+  const [first, second] = [grille, door].map((photo) => log.add('photo.chosen', { photo, onSheet: true }));
+  expect(sheet(log).photos).toMatchObject([
+    { photo: { hash: 'a', note: 'clip', ring: { x: 250, y: 700, r: 80 } }, from: [grille, ring, word, first] },
+    { photo: { hash: 'b' }, damage: { place: 'rear door', note: 'scratch' }, from: [door, damage, second] },
+  ]);
+  expect(sheet(log).photos[0]).not.toHaveProperty('damage');
+  log.add('photo.chosen', { photo: grille, onSheet: false });
+  expect(sheet(log).photos.map(({ photo }) => photo.hash)).toEqual(['b']);
+});

@@ -3,6 +3,7 @@ import { partLines, useLines } from './afterwards.ts';
 import { aimLines, arrivalLines, codeLines, factoryLines, gapLines, lensLines, sensorLines, warningLines } from './condition.ts';
 import { entriesOf, type With } from './entries.ts';
 import { droppedLines, fedLines, fittedLines, heldLines, litLines, madeLines } from './fitting.ts';
+import { photoLines } from './photos.ts';
 import { whoLines } from './people.ts';
 import type { FittedLine, Recheck, Sheet } from './sheet.ts';
 
@@ -44,6 +45,7 @@ export function sheetOf(context: JobContext, log: readonly LoggedEvent[], at: st
     lenses: lensLines(given),
     parts: partLines(given),
     use: useLines(given),
+    photos: photoLines(given),
     who: whoLines(given),
     ...recheckOf(context, fitted, at),
     rules: context.rules.name,

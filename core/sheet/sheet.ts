@@ -1,6 +1,7 @@
 import type { AimError } from '../aiming/index.ts';
 import type { Mileage } from '../customers/index.ts';
 import type { Accessory, BaselineResult, CautionCode, JointCheck, LensGrade, Payloads, WarningLamp, WireJoint } from '../job/index.ts';
+import type { Photo } from '../photos/index.ts';
 import type { AimRule } from '../rules/index.ts';
 import type { Circuit, GapPoint, LampFunction, SupplyId } from '../vehicle/index.ts';
 
@@ -166,6 +167,12 @@ export type UseLine = Said &
     | { code: 'exception'; about: string; note: string }
   );
 
+/** A photo that goes with the sheet; of damage with what was written of it. */
+export interface PhotoLine extends Said {
+  photo: Photo;
+  damage?: { place: string; note: string };
+}
+
 export type Work = 'arrival' | 'opening' | 'wiring' | 'fitting' | 'testing' | 'aiming' | 'leaving';
 
 export interface WhoLine extends Said {
@@ -202,6 +209,7 @@ export interface Sheet {
   lenses: LensLine[];
   parts: PartLine[];
   use: UseLine[];
+  photos: PhotoLine[];
   who: WhoLine[];
   /** Of a job that something was fitted on. */
   recheck?: Recheck;

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import type { RowDataPacket } from 'mysql2';
 import type { EarlierPhoto } from '@jade/core/photos';
 import { frame, HEAD, jpeg, RECORDS, SCAN } from '@jade/core/photos/test';
 import { checkShop } from '../keeping/index.ts';
@@ -122,6 +123,28 @@ test('at the next vehicle of the kind the last three of a place are told of, wit
     (found) => !found.some(({ hash }) => hash === fourth),
   );
   expect(left.map(({ hash }) => hash)).toEqual([picture(15).hash, third, second, first]);
+});
+
+test('the sheet has the pictures that were chosen; it is kept once all of them have come', async () => {
+  const [shown, other] = [picture(30), picture(31)];
+  const events = [taken(shown.hash, shown.hash, 'leaving'), taken(other.hash, other.hash, 'leaving')];
+  const signer = await shop.app.inject({ method: 'POST', url: '/api/session', payload: { person: 'slate', device: 'counter' } });
+  const cookie = String(signer.headers['set-cookie']).split(';')[0] ?? '';
+  const chosen = [event('photo.chosen', { photo: events[0]?.id, onSheet: true }), event('job.signed', { atSeq: 1 })];
+  const answer = await shop.app.inject({ method: 'POST', url: '/api/jobs/saltmarsh-3/events', headers: { cookie }, payload: { events: [...events, ...chosen] } });
+  expect(answer.statusCode).toBe(200);
+  const sheet = async () => {
+    const { rawPayload, headers } = await get('/api/jobs/saltmarsh-3/sheet.pdf');
+    return { images: rawPayload.toString('latin1').match(/\/Subtype \/Image/g)?.length ?? 0, etag: headers.etag };
+  };
+  const kept = async () => (await shop.database.pool.query<RowDataPacket[]>("SELECT hash FROM sheets WHERE job = 'saltmarsh-3'"))[0].length;
+  expect([(await sheet()).images, await kept()]).toEqual([0, 0]);
+  await put('saltmarsh-3', other.hash, other.bytes);
+  expect([(await sheet()).images, await kept()]).toEqual([0, 0]);
+  await put('saltmarsh-3', shown.hash, shown.bytes);
+  const whole = await sheet();
+  expect([whole.images, await kept()]).toEqual([1, 1]);
+  expect(await sheet()).toEqual(whole);
 });
 
 test('a picture that was changed where it is kept is found by the check', async () => {

@@ -7,6 +7,7 @@ import { tables, type Database } from '../database/index.ts';
 import { newestDocuments } from '../documents/index.ts';
 import { Refusal } from '../faults/index.ts';
 import { contextOf, waysOf, wholeLog } from '../job/index.ts';
+import { photoOf } from '../photos/index.ts';
 import { sheetOf } from '@jade/core/sheet';
 import { sheetContent } from '@jade/words/sheet';
 import { drawSheet } from './pdf.ts';
@@ -15,6 +16,19 @@ export { FACES } from './faces.ts';
 export * from './pdf.ts';
 
 const { sheets, jobs, vehicles, customers, people } = tables;
+
+/** A sheet that is larger is made anew each time it is asked for. */
+const MOST_BYTES = 12_000_000;
+
+/** The pictures of photos that have come, by hash. */
+async function picturesOf(db: Database, photos: readonly { hash: string }[]): Promise<Map<string, Buffer>> {
+  const pictures = new Map<string, Buffer>();
+  for (const { hash } of photos) {
+    const picture = await photoOf(db, hash);
+    if (picture) pictures.set(hash, picture);
+  }
+  return pictures;
+}
 
 /** Whose vehicle a paper of a job is about, and whose paper it is. */
 export async function whose(db: Database, job: string): Promise<{ shop: string; job: string; plate: string; customer: string } & ShopWays> {
@@ -51,8 +65,12 @@ export async function ensureSheet(db: Database, job: string): Promise<{ hash: st
   const benchName = (person: string) => names.get(person) ?? person;
   const at = new Date(signing.at).toISOString();
   const frame = { ...(await whose(db, job)), signedBy: benchName(signing.person ?? ''), at, benchName };
-  const pdf = await drawSheet(sheetContent(sheetOf(context, until, at), context, frame), at);
+  const content = sheetContent(sheetOf(context, until, at), context, frame);
+  const pictures = await picturesOf(db, content.photos);
+  const pdf = await drawSheet(content, at, pictures);
   const hash = createHash('sha256').update(pdf).digest('hex');
+  // While a picture is still on its way it is made anew each time, until it is whole.
+  if (content.photos.some((photo) => !pictures.has(photo.hash)) || pdf.length > MOST_BYTES) return { hash, pdf };
   await db.insert(sheets).ignore().values({ job, seq, hash, pdf, madeAt: new Date() });
   return { hash, pdf };
 }

@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit';
 import type { Stroke } from '@jade/core/job';
-import { SHEET, sayFoot, sayHead, sayPage, type SheetContent, type SheetTable } from '@jade/words/sheet';
+import { WHOLE_EDGE } from '@jade/core/photos';
+import { SHEET, sayFoot, sayHead, sayPage, type SheetContent, type SheetPhoto, type SheetTable } from '@jade/words/sheet';
 import { faceFor, FACES, plain, type Weight } from './faces.ts';
 
 const MARGIN = 48;
@@ -122,6 +123,68 @@ export async function drawPaper(head: PageHead, body: (doc: Document) => void): 
   return Buffer.concat(parts);
 }
 
+/** Most that a photo takes of the page, in points, and what stands below it. */
+const PHOTO_HEIGHT = 190;
+const PHOTO_TEXT = 34;
+const PHOTO_GAP = 14;
+
+/** A ring on a photo that lies at a place of the page: light with a dark edge, so that it is seen on any ground. */
+function ringOn(doc: Document, { ring }: SheetPhoto, x: number, y: number, width: number, height: number): void {
+  if (!ring) return;
+  const at = (share: number, of: number) => (share / WHOLE_EDGE) * of;
+  for (const [colour, line] of [
+    [INK, 2.6],
+    [TAPE, 1.3],
+  ] as const)
+    doc
+      .save()
+      .lineWidth(line)
+      .strokeColor(colour)
+      .circle(x + at(ring.x, width), y + at(ring.y, height), at(ring.r, Math.max(width, height)))
+      .stroke()
+      .restore();
+}
+
+/** Draws a picture; whether it could be. One that cannot keeps nobody from the rest of the sheet. */
+function drawnAt(doc: Document, picture: Buffer, x: number, y: number, width: number, height: number): boolean {
+  try {
+    doc.image(picture, x, y, { width, height });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Photos two beside each other, each whole, with its words; one whose picture has not come says so. */
+function photosOf(doc: Document, photos: readonly SheetPhoto[], pictures: ReadonlyMap<string, Buffer>): void {
+  if (photos.length === 0) return;
+  const width = (doc.page.width - 2 * MARGIN - PHOTO_GAP) / 2;
+  room(doc, PHOTO_HEIGHT + PHOTO_TEXT + 30);
+  doc.moveDown(0.8);
+  write(doc, SHEET.photos, { weight: 'bold', size: 10.5, colour: JADE });
+  doc.moveDown(0.3);
+  let top = doc.y;
+  photos.forEach((photo, place) => {
+    const left = place % 2 === 0;
+    if (left) {
+      room(doc, PHOTO_HEIGHT + PHOTO_TEXT);
+      top = doc.y;
+    }
+    const x = MARGIN + (left ? 0 : width + PHOTO_GAP);
+    const scale = Math.min(width / photo.widthPx, PHOTO_HEIGHT / photo.heightPx);
+    const [wide, high] = [photo.widthPx * scale, photo.heightPx * scale];
+    const picture = pictures.get(photo.hash);
+    if (picture && drawnAt(doc, picture, x, top, wide, high)) ringOn(doc, photo, x, top, wide, high);
+    else {
+      doc.save().lineWidth(LINE_WIDTH).strokeColor(FAINT).rect(x, top, wide, high).stroke().restore();
+      doc.text(set(doc, SHEET.photoToCome, { size: 8, colour: FAINT }), x + 8, top + 8, { width: Math.max(60, wide - 16) });
+    }
+    doc.text(set(doc, photo.text, { size: 8.5 }), x, top + high + 3, { width, height: PHOTO_TEXT - 6, ellipsis: true });
+    doc.y = top + PHOTO_HEIGHT + PHOTO_TEXT;
+  });
+  doc.x = MARGIN;
+}
+
 /** Size of the field that a signature is drawn in, in points; points of a stroke are thousandths of its width. */
 const SIGNATURE_WIDTH = 230;
 const SIGNATURE_HEIGHT = 70;
@@ -145,8 +208,8 @@ function signature(doc: Document, strokes: readonly Stroke[], top: number): void
   doc.y = top + SIGNATURE_HEIGHT + 4;
 }
 
-/** Draws the customer's sheet; the same content always gives the same bytes. */
-export async function drawSheet(content: SheetContent, madeAt: string): Promise<Buffer> {
+/** Draws the customer's sheet with its pictures by hash; the same content always gives the same bytes. */
+export async function drawSheet(content: SheetContent, madeAt: string, pictures: ReadonlyMap<string, Buffer> = new Map()): Promise<Buffer> {
   const head = {
     shop: content.shop,
     title: SHEET.title,
@@ -159,6 +222,7 @@ export async function drawSheet(content: SheetContent, madeAt: string): Promise<
   return drawPaper(head, (doc) => {
     write(doc, content.verdict, { weight: 'bold', size: 10.5 });
     content.tables.forEach((entry) => table(doc, entry));
+    photosOf(doc, content.photos, pictures);
     doc.moveDown(1);
     for (const note of content.notes) {
       room(doc, 30);

@@ -6,6 +6,7 @@ import type { VehicleProfile } from '@jade/core/vehicle';
 import { sheetContent } from '@jade/words/sheet';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { frame as frameOf, HEAD, jpeg, SCAN } from '@jade/core/photos/test';
 import { drawSheet } from './pdf.ts';
 
 const example = <T>(name: string) => JSON.parse(readFileSync(join(import.meta.dirname, `../../docs/formats/examples/${name}.json`), 'utf8')) as T;
@@ -43,4 +44,19 @@ test('a table longer than a page goes on over the next, and a signature is drawn
   const [without, drawn] = [await drawSheet(content, AT), await drawSheet(signed, AT)];
   expect(drawn.equals(without)).toBe(false);
   expect((await drawSheet({ ...content, signature: [{ points: [10, 20, 400, 180, 700, 95] }] }, AT)).equals(drawn)).toBe(false);
+});
+
+test('photos are drawn with their ring; one whose picture has not come, or cannot be drawn, keeps its place and its words', async () => {
+  const photo = { hash: 'a', widthPx: 1600, heightPx: 900, text: 'Clip under the edge' };
+  const pictures = new Map([['a', Buffer.from(jpeg(HEAD, [0xc0, frameOf(1600, 900)], SCAN))]]);
+  const drawn = (photos: (typeof content)['photos'], known = pictures) => drawSheet({ ...content, photos }, AT, known);
+  const imagesIn = (pdf: Buffer) => pdf.toString('latin1').match(/\/Subtype \/Image/g)?.length ?? 0;
+  const [none, one, ringed] = [await drawn([]), await drawn([photo]), await drawn([{ ...photo, ring: { x: 250, y: 700, r: 80 } }])];
+  expect([imagesIn(none), imagesIn(one), imagesIn(ringed)]).toEqual([0, 1, 1]);
+  expect(ringed.equals(one)).toBe(false);
+  expect((await drawn([{ ...photo, ring: { x: 350, y: 700, r: 80 } }])).equals(ringed)).toBe(false);
+  expect(imagesIn(await drawn([photo], new Map()))).toBe(0);
+  expect(imagesIn(await drawn([photo], new Map([['a', Buffer.from('no picture')]])))).toBe(0);
+  const many = await drawn(Array.from({ length: 12 }, (_, place) => ({ ...photo, text: `Photo ${place}` })));
+  expect(pagesOf(many)).toBeGreaterThan(pagesOf(one));
 });

@@ -20,6 +20,8 @@ export class PictureQueue {
   private readonly pictures = new Map<string, UnsentPicture>();
   private sending = false;
   private attempt = 0;
+  /** Kicked while one was under way that may come back for what was then. */
+  private kicked = false;
   private order = 0;
   private timer?: ReturnType<typeof setTimeout>;
   private readonly options: QueueOptions;
@@ -67,6 +69,7 @@ export class PictureQueue {
   /** Tries at once what waits: the server is back, somebody signed in. */
   kick(): void {
     this.attempt = 0;
+    this.kicked = this.sending;
     void this.sendNext();
   }
 
@@ -123,7 +126,8 @@ export class PictureQueue {
       this.pictures.set(first.hash, refused);
       await this.options.keep([refused]).catch(() => undefined);
     } else {
-      const wait = WAITS_MS[Math.min(this.attempt++, WAITS_MS.length - 1)];
+      const wait = this.kicked ? 0 : WAITS_MS[Math.min(this.attempt++, WAITS_MS.length - 1)];
+      this.kicked = false;
       this.timer = setTimeout(() => void this.sendNext(), wait);
       this.options.changed();
       return;

@@ -20,7 +20,7 @@ export function sayPhotoFault(fault: PhotoFault): string {
     case 'not a picture':
       return 'This is not a picture. Take a photo, or pick a picture.';
     case 'format':
-      return `This is ${FORMATS[fault.format] ?? 'a format that browsers cannot show'}. Set the camera to JPEG (“most compatible”), or take the photo from here.`;
+      return `This is ${FORMATS[fault.format] ?? 'a format that browsers cannot show'}. Set the camera to JPEG, or take the photo from here.`;
     case 'broken':
       return 'This picture is broken and cannot be drawn. Take it again.';
     case 'large':

@@ -1,8 +1,10 @@
 import type { Sheet } from '@jade/core/sheet';
+import type { Photo } from '@jade/core/photos';
 import { isDropped, type FollowsWhy, type JobContext, type Stroke } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/names';
 import { sayHold } from '@jade/words/stations';
+import { sayPhoto } from '@jade/words/photos';
 import { plural, sayDay, sayMoment, type ShopWays } from '@jade/words/units';
 import {
   fittedRow,
@@ -33,6 +35,11 @@ export interface SheetTable {
   shares?: number[];
 }
 
+/** A photo with what stands below it. */
+export interface SheetPhoto extends Pick<Photo, 'hash' | 'widthPx' | 'heightPx' | 'ring'> {
+  text: string;
+}
+
 /** What the customer's sheet says, as text; drawing it is another matter. */
 export interface SheetContent {
   shop: string;
@@ -45,6 +52,7 @@ export interface SheetContent {
   kits: string[];
   verdict: string;
   tables: SheetTable[];
+  photos: SheetPhoto[];
   notes: string[];
   /** Who signed it off and when, by the shop's clock; as the job stands while nobody has. */
   signed: string;
@@ -71,6 +79,8 @@ export const SHEET = {
   notSigned: 'Not signed by the customer.',
   received: 'Received by',
   open: 'Not signed off yet.',
+  photos: 'Photos',
+  photoToCome: 'This picture is still on the device that took it.',
   late: 'These came after the job was signed. They count once it is opened again; the sheet is made anew when it is signed again.',
 } as const;
 
@@ -191,6 +201,7 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
           : 'Nothing is left open.'
         : `Still open: ${missing.map((hold) => sayHold(hold, names)).join('; ')}.`,
     tables,
+    photos: sheet.photos.map(({ photo, damage }) => ({ ...photo, text: `${sayPhoto(photo, names, damage)}. ${sayMoment(photo.at, frame)}` })),
     notes,
     signed: signedBy === undefined ? SHEET.open : `Checked and signed off at the bench by ${signedBy}, ${sayMoment(at, frame)}.`,
     ...(state.signature ? { signature: state.signature } : {}),

@@ -259,6 +259,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `First set again what the vehicle forgot: ${listed(refusal.settings, (setting) => setting)}.`;
     case 'too-many-photos':
       return `A job keeps up to ${refusal.most} photos: take back one that says nothing.`;
+    case 'too-many-on-sheet':
+      return `Up to ${refusal.most} photos go with the sheet: take another off it first.`;
     case 'missing':
       return `${plural(refusal.count, 'thing')} still missing.`;
     case 'supply-live':

@@ -1,4 +1,4 @@
-import { MOST_PHOTOS, type PhotoSubject } from '../../photos/index.ts';
+import { MOST_ON_SHEET, MOST_PHOTOS, type PhotoSubject } from '../../photos/index.ts';
 import { openedLog, type TestLog } from '../../job/test/log.ts';
 import { foldJob } from '../../job/index.ts';
 import { itself, type Act } from '../index.ts';
@@ -51,6 +51,15 @@ test('ring, word and place on the sheet are said of a photo that stands, each on
   expect([take(log, itself.ringed(log, event, undefined)), take(log, itself.captioned(log, event, ' '))]).toEqual([[], []]);
   expect(photos(log).map(({ ring: own, note }) => [own, note])).toEqual([[undefined, undefined]]);
   for (const act of [itself.ringed(log, 'none', ring), itself.captioned(log, 'none', 'x'), itself.onTheSheet(log, 'none', true)]) expect(take(log, act)).toEqual(['unknown']);
+});
+
+test('so many photos go with the sheet, and one more once another was taken off it', () => {
+  const log = openedLog();
+  for (let count = 0; count <= MOST_ON_SHEET; count++) take(log, itself.photographed(log, GRILLE, { ...picture('a'), hash: `${count}`.padStart(64, '0') }));
+  const events = photos(log).map(({ event }) => event);
+  const choose = (place: number, on: boolean) => take(log, itself.onTheSheet(log, events[place] ?? '', on));
+  expect(events.slice(0, -1).flatMap((_, place) => choose(place, true))).toEqual([]);
+  expect([choose(MOST_ON_SHEET, true), choose(3, false), choose(MOST_ON_SHEET, true)]).toEqual([['too-many-on-sheet'], [], []]);
 });
 
 test('what is said of a photo that was taken back says nothing', () => {

@@ -1,5 +1,5 @@
 import { LONGEST_TEXT, hasLeft, type JobContext, type Payloads } from '../../job/index.ts';
-import { MOST_PHOTOS, type PhotoSubject, type Ring } from '../../photos/index.ts';
+import { MOST_ON_SHEET, MOST_PHOTOS, type PhotoSubject, type Ring } from '../../photos/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, tooLong, unless, type Act } from '../act.ts';
 
@@ -36,5 +36,7 @@ export function onTheSheet({ state }: With, photo: string, onSheet: boolean): Ac
   if (!state.photos[photo]) return unknown(photo);
   if (hasLeft(state)) return refused({ code: 'has-left' });
   if (state.photos[photo].onSheet === onSheet) return refused({ code: 'already' });
+  const chosen = Object.values(state.photos).filter((other) => other.onSheet).length;
+  if (onSheet && chosen >= MOST_ON_SHEET) return refused({ code: 'too-many-on-sheet', most: MOST_ON_SHEET });
   return happened({ type: 'photo.chosen', payload: { photo, onSheet } });
 }

@@ -7,6 +7,8 @@ import { strokePath } from '../../design/geometry/strokes.ts';
 import TapeLabel from '../../design/TapeLabel.vue';
 import { useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { usePhotos } from '../../photos/index.ts';
+import PhotoRing from '../../photos/PhotoRing.vue';
 import { useSession } from '../../session/index.ts';
 import SignaturePad from './SignaturePad.vue';
 
@@ -14,6 +16,7 @@ import SignaturePad from './SignaturePad.vue';
 const { job, context } = useCurrentJob();
 const session = useSession();
 const clock = useClock();
+const photos = usePhotos();
 
 const content = computed(() => {
   const { view } = job;
@@ -61,6 +64,19 @@ const content = computed(() => {
             </tr>
           </tbody>
         </table>
+      </div>
+    </section>
+    <section v-if="content.photos.length > 0">
+      <h3>{{ SHEET.photos }}</h3>
+      <div class="photos">
+        <figure v-for="photo in content.photos" :key="photo.hash + photo.text">
+          <div class="picture" :style="{ aspectRatio: `${photo.widthPx} / ${photo.heightPx}` }">
+            <img v-if="photos.addressOf(photo.hash)" :src="photos.addressOf(photo.hash)" :alt="photo.text" />
+            <p v-else class="soft">{{ SHEET.photoToCome }}</p>
+            <PhotoRing v-if="photo.ring" :ring="photo.ring" :width-px="photo.widthPx" :height-px="photo.heightPx" />
+          </div>
+          <figcaption>{{ photo.text }}</figcaption>
+        </figure>
       </div>
     </section>
     <ul class="stack">
@@ -121,6 +137,30 @@ td {
 th {
   color: var(--ink-soft);
   font-size: 13.5px;
+}
+
+figure {
+  margin: 0;
+}
+
+figcaption {
+  padding-top: 3px;
+  font-size: 13.5px;
+}
+
+.photos {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
+  gap: 14px;
+}
+
+.picture {
+  position: relative;
+}
+
+.picture :is(img, :deep(svg)) {
+  width: 100%;
+  height: 100%;
 }
 
 .signature {
