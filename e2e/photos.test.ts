@@ -60,7 +60,7 @@ test(
     // Held upright: the camera writes the picture lying, with a record that says how to turn it, and one of the place.
     const file = await cameraPhoto(page, 3, { widthPx: 4000, heightPx: 3000, turn: 6, place: 'N 12.345 E 6.789' });
     expect(file.buffer.includes('N 12.345')).toBe(true);
-    await take(page, 'Photo: vehicle on arrival', [file]);
+    await take(page, /^Photo: vehicle on arrival$/, [file]);
     await seen(page);
     await settled(page);
     const { events } = (await (await context.request.get(`${shop.address}/api/jobs/hill-road-05/events`)).json()) as {
@@ -95,7 +95,7 @@ test(
     await page.goto(`${shop.address}/jobs/hill-road-12/check-in`);
     const good = await cameraPhoto(page, 4);
     const file = (name: string, buffer: Buffer) => ({ name, mimeType: 'image/jpeg', buffer });
-    await take(page, 'Photo: vehicle on arrival', [
+    await take(page, /^Photo: vehicle on arrival$/, [
       file('note.jpg', Buffer.from('only words')),
       file('empty.jpg', Buffer.alloc(0)),
       file('broken.jpg', Buffer.concat([good.buffer.subarray(0, 300), randomBytes(400)])),
@@ -111,7 +111,7 @@ test(
     Buffer.from('\x89PNG\r\n\x1a\n\0\0\0\rIHDR', 'latin1').copy(head);
     head.writeUInt32BE(40_000, 16);
     head.writeUInt32BE(30_000, 20);
-    await take(page, 'Photo: vehicle on arrival', [file('huge.png', head)]);
+    await take(page, /^Photo: vehicle on arrival$/, [file('huge.png', head)]);
     await page.getByRole('alert').filter({ hasText: '1200 million points; up to 120 million' }).waitFor();
     // What was said of the files before is gone with them.
     expect(await page.getByText(/not a picture/).count()).toBe(0);
@@ -174,7 +174,7 @@ test(
   async () => {
     const { page } = await shop.open('fern');
     await page.goto(`${shop.address}/jobs/bakery-5/check-in`);
-    await take(page, 'Photo: vehicle on arrival', [await cameraPhoto(page, 6), await cameraPhoto(page, 7)]);
+    await take(page, /^Photo: vehicle on arrival$/, [await cameraPhoto(page, 6), await cameraPhoto(page, 7)]);
     await seen(page, 2);
     await page.goto(`${shop.address}/jobs/bakery-5/job`);
     await page.getByRole('link', { name: 'All photos (2)' }).click();
