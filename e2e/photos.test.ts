@@ -165,6 +165,11 @@ test(
       await dialog.getByRole('button', { name: /ring|sheet|back/ }).count(),
       await dialog.getByLabel('What it shows').count(),
     ]).toEqual([1, 0, 0]);
+    // And in the library, at the piece.
+    await page.goto(`${shop.address}/library?show=vehicle/wexholm-bollard-35`);
+    await page.getByLabel('Find a piece').fill('front undertray');
+    await page.getByRole('button', { name: 'Front undertray', exact: true }).first().click();
+    await page.getByRole('button', { name: /^Look at: Hidden bolt/ }).waitFor();
   },
   LONG_MS,
 );

@@ -102,3 +102,11 @@ export const ringSized = (ring: Ring, steps: number): Ring => ({ ...ring, r: Mat
 
 /** A ring moved by thousandths of the edges, its centre kept on the photo. */
 export const ringMoved = (ring: Ring, dx: number, dy: number): Ring => ({ ...ringAt((ring.x + dx) / WHOLE_EDGE, (ring.y + dy) / WHOLE_EDGE, ring) });
+
+/** Photos of a plug of the vehicle and of its wires. */
+export function photosOfPlug<P extends Photo>(photos: readonly P[], plug: string): P[] {
+  return photos.filter(({ about }) => {
+    const subject = photoSubject(about);
+    return (subject?.kind === 'face' || subject?.kind === 'wire') && subject.plug === plug;
+  });
+}

@@ -1,6 +1,21 @@
 import fc from 'fast-check';
 import { frame, HEAD, jpeg, SCAN } from './test/index.ts';
-import { MOST_SOURCE_BYTES, fileFault, formatOf, isOfKind, jpegFacts, photosAt, photoSubject, placeOf, ringAt, ringMoved, ringSized, sizeWithin, type Photo } from './index.ts';
+import {
+  MOST_SOURCE_BYTES,
+  fileFault,
+  formatOf,
+  isOfKind,
+  jpegFacts,
+  photosAt,
+  photosOfPlug,
+  photoSubject,
+  placeOf,
+  ringAt,
+  ringMoved,
+  ringSized,
+  sizeWithin,
+  type Photo,
+} from './index.ts';
 
 const photo = (event: string, about: string): Photo => ({ event, at: '2026-03-05T09:00:00Z', about, hash: event, thumb: event, widthPx: 1600, heightPx: 900, onSheet: false });
 
@@ -37,6 +52,11 @@ test('at a piece all photos of that piece help, those of the level first; elsewh
   expect(at({ kind: 'wire', plug: 'plug', pin: '1' })).toEqual(['d']);
   expect(at({ kind: 'wire', plug: 'plug', pin: '11' })).toEqual([]);
   expect(placeOf('piece:grille/off')).toBe('piece:grille');
+});
+
+test('of a plug are its face and its wires, of no other plug', () => {
+  const photos = [photo('a', 'wire:fog-plug/1'), photo('b', 'face:fog-plug'), photo('c', 'wire:fog-plug-left/1'), photo('d', 'joint:kit/fog-plug'), photo('e', 'face:fog')];
+  expect(photosOfPlug(photos, 'fog-plug').map(({ event }) => event)).toEqual(['a', 'b']);
 });
 
 test('only what can be photographed has photos; what is of one vehicle is not shown at the next', () => {

@@ -64,3 +64,15 @@ test('a lamp aimed by others is not read here', () => {
   log.add('aim.by-others', { lamp: 'test-kit/lamp', by: 'the test lane' });
   expect(aim.floorSteps(contextOf(log))).toEqual([]);
 });
+
+test('what is photographed at a step is what is fitted or aimed there, and nothing at a test, at the wall, at what is taken out', () => {
+  const log = openedLog();
+  expect(fitting(log).map((step) => fit.pictured(step))).toEqual([
+    { kind: 'fit', kit: 'test-kit', step: 'screw' },
+    { kind: 'fit', kit: 'test-kit', step: 'clip' },
+    { kind: 'fit', kit: 'test-kit', step: 'right' },
+    undefined,
+  ]);
+  const shown = aim.floorSteps(contextOf(log)).map((step) => [step.kind, aim.pictured(step)]);
+  expect(shown.filter(([, subject]) => subject !== undefined)).toEqual([['read', { kind: 'aim', kit: 'test-kit', lamp: 'lamp' }]]);
+});

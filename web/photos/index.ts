@@ -104,15 +104,15 @@ export const usePhotos = defineStore('photos', () => {
     { immediate: true },
   );
 
-  async function tellEarlier(profile: string, but: string): Promise<void> {
+  /** The last photos of each place on vehicles of a kind, but of one job; while there is no server those that were told of before. */
+  async function ofKind(profile: string, but = ''): Promise<readonly EarlierPhoto[]> {
     const at = `photos/${profile}`;
     try {
       const { photos } = await ask<{ photos: EarlierPhoto[] }>(`/api/photos/of/${encodeURIComponent(profile)}?but=${encodeURIComponent(but)}`);
       void keepView(at, photos).catch(() => undefined);
-      if (job.view?.id === but) earlier.value = photos;
+      return photos;
     } catch {
-      const before = await keptView<EarlierPhoto[]>(at).catch(() => undefined);
-      if (before && job.view?.id === but) earlier.value = before.filter((photo) => photo.job !== but);
+      return ((await keptView<EarlierPhoto[]>(at).catch(() => undefined)) ?? []).filter((photo) => photo.job !== but);
     }
   }
   watch(
@@ -121,7 +121,7 @@ export const usePhotos = defineStore('photos', () => {
       earlier.value = [];
       faults.value = [];
       const profile = job.view?.profile.slug;
-      if (id !== undefined && profile !== undefined) void tellEarlier(profile, id);
+      if (id !== undefined && profile !== undefined) void ofKind(profile, id).then((found) => job.view?.id === id && (earlier.value = found));
     },
     { immediate: true },
   );
@@ -170,6 +170,7 @@ export const usePhotos = defineStore('photos', () => {
     refusals,
     keepsNothing,
     addressOf,
+    ofKind,
     take,
     settle: (hashes: readonly string[], again: boolean) => queue.settle(hashes, again),
   };

@@ -113,3 +113,10 @@ test('what is looked at follows from the family: a ring has its notch, a second 
   expect(checks(family({ closing: 'clip', sealed: false }))).toEqual(['clip over', 'pull']);
   expect(checks()).toEqual(['lock closed', 'pull']);
 });
+
+test('what is photographed at a step is the joint as it is made, the plug of the vehicle before that, no load and no plug of the kit', () => {
+  const log = openedLog();
+  const shown = wire.floorSteps(on(log), AT).map((step) => wire.pictured(on(log), step));
+  const joint = (connection: string) => ({ kind: 'joint', kit: 'test-kit', connection });
+  expect(shown).toEqual([undefined, { kind: 'face', plug: 'near' }, joint('second'), { kind: 'face', plug: 'fog-plug' }, joint('joint'), undefined]);
+});

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { photosAt, photosOfPlug, type EarlierPhoto } from '@jade/core/photos';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { ELECTRICS_SHELF, sayLibraryCircuit, sayLibraryPin, saySensor } from '@jade/words/library';
 import { sayProtection } from '@jade/words/wiring';
 import { layOneFace } from '@jade/words/drawing';
+import KindPhotos from '../../photos/KindPhotos.vue';
 
 /** Plugs of a vehicle as faces from the wire side, its circuits with what guards them, its sensors. */
-const props = defineProps<{ profile: VehicleProfile; open?: boolean }>();
+const props = defineProps<{ profile: VehicleProfile; open?: boolean; photos?: readonly EarlierPhoto[] }>();
 const faces = computed(() => props.profile.plugs.map((plug) => ({ plug, face: layOneFace(plug) })));
 const circuitOf = (id: string | undefined) => props.profile.circuits.find((circuit) => circuit.id === id)?.name;
 </script>
@@ -33,6 +35,7 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
             </li>
           </ul>
           <p class="soft">{{ plug.whereToLook }}</p>
+          <KindPhotos :profile="profile" :photos="photosOfPlug(photos ?? [], plug.id)" />
         </figure>
       </div>
     </details>
@@ -49,6 +52,7 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
       <ul class="leaf rows">
         <li v-for="sensor in profile.sensors" :key="sensor.id">
           <strong>{{ sensor.name }}</strong> <span class="grow">{{ saySensor(sensor, profile.pieces.find(({ id }) => id === sensor.on)?.name ?? sensor.on) }}</span>
+          <KindPhotos :profile="profile" :photos="photosAt(photos ?? [], { kind: 'sensor', sensor: sensor.id })" />
         </li>
       </ul>
     </details>

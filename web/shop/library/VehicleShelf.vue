@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { photosAt, type EarlierPhoto } from '@jade/core/photos';
 import { layersOf, type VehicleProfile } from '@jade/core/vehicle';
 import { LIBRARY_VIEW, PROFILE_SHEET, VEHICLE_SHELF } from '@jade/words/library';
 import { metres } from '@jade/words/units';
@@ -8,6 +9,8 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, frameAroundBoxes, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
+import { usePhotos } from '../../photos/index.ts';
+import KindPhotos from '../../photos/KindPhotos.vue';
 import ElectricsShelf from './ElectricsShelf.vue';
 import { finder } from './find.ts';
 import LearnedTimes from './LearnedTimes.vue';
@@ -30,6 +33,19 @@ watch(
     chosen.value = undefined;
     asked.value = '';
   },
+);
+
+const photos = usePhotos();
+/** Photos that were taken on vehicles of this kind. */
+const taken = shallowRef<readonly EarlierPhoto[]>([]);
+watch(
+  () => props.profile.slug,
+  async (slug) => {
+    taken.value = [];
+    const found = await photos.ofKind(slug);
+    if (slug === props.profile.slug) taken.value = found;
+  },
+  { immediate: true },
 );
 
 const layers = computed(() => layersOf(props.profile.pieces));
@@ -119,6 +135,7 @@ function choose(id: string): void {
         <button type="button" class="push small plain" @click="chosen = undefined">{{ VEHICLE_SHELF.all }}</button>
       </div>
       <PieceDetail :profile="profile" :piece="piece" :layer="layers.get(piece.id) ?? 1" />
+      <KindPhotos :profile="profile" :photos="photosAt(taken, { kind: 'piece', piece: piece.id, level: 'fitted' })" />
     </article>
     <div v-if="profile.pieces.length > 0" class="leaf stack">
       <v-text-field v-model="asked" :label="VEHICLE_SHELF.find" type="search" variant="outlined" density="compact" hide-details />
@@ -137,7 +154,7 @@ function choose(id: string): void {
     </div>
     <EmptyNote v-if="profile.pieces.length === 0" kind="empty">{{ VEHICLE_SHELF.noPieces }}</EmptyNote>
     <p class="soft">{{ LIBRARY_VIEW.counts(profile) }}</p>
-    <ElectricsShelf :profile="profile" />
+    <ElectricsShelf :profile="profile" :photos="taken" />
     <VersionChanges kind="vehicle" :slug="profile.slug" :version="version" />
     <LearnedTimes :profile="profile" />
   </section>
