@@ -10,6 +10,7 @@ const PLACES = [
   '/library',
   '/library?show=bodies',
   '/jobs/hill-road-07/card',
+  '/jobs/hill-road-07/photos',
   '/library/wexholm-bollard-35/sheet',
   ...STATIONS.map((station) => `/jobs/hill-road-07/${station}`),
   '/jobs/hill-road-02/aim',

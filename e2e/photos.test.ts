@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { serious } from './test/axe.ts';
 import { settled, TABLET, PHONE, TestBench } from './test/bench.ts';
 import { cameraPhoto } from './test/photo.ts';
 
@@ -189,9 +190,11 @@ test(
       .getByRole('button', { name: /^Look at/ })
       .first()
       .click();
+    expect(await serious(page)).toEqual([]);
     await page.getByRole('dialog').getByRole('button', { name: 'For the customer’s sheet' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Close', exact: true }).click();
     await page.getByText('goes with the sheet').waitFor();
+    expect(await serious(page)).toEqual([]);
     await page
       .getByRole('button', { name: /^Look at/ })
       .nth(1)

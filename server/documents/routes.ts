@@ -1,4 +1,6 @@
 import type { FastifyInstance } from 'fastify';
+import { FORMATS } from '@jade/contract/documents';
+import { schemaOf } from '@jade/contract/schema';
 import type { Database } from '../database/index.ts';
 import { notFound } from '../faults/index.ts';
 import { getDocument, isDocumentKind, listDocuments } from './store.ts';
@@ -12,6 +14,12 @@ export function versionOf(text: string | undefined): number | undefined {
 /** Documents: listed, read, exported as they came. */
 export function documentRoutes(app: FastifyInstance, { db }: { db: Database }): void {
   app.get('/api/documents', async () => listDocuments(db));
+
+  app.get<{ Params: { kind: string } }>('/api/formats/:kind', async ({ params: { kind } }) => {
+    if (!isDocumentKind(kind)) throw notFound('kind', kind);
+    const { of, format } = FORMATS[kind];
+    return schemaOf(of, format);
+  });
 
   app.get<{ Params: { kind: string; slug: string }; Querystring: { version?: string } }>('/api/documents/:kind/:slug', async ({ params, query }) => {
     if (!isDocumentKind(params.kind)) throw notFound('kind', params.kind);

@@ -63,3 +63,17 @@ export async function importDocument(db: Database, value: unknown, { basedOn, ac
   };
   return retrying(() => db.transaction(store));
 }
+
+/** What stands against a document, and what of the shop would be lost by it; nothing is taken in. */
+export async function checkDocument(db: Database, value: unknown): Promise<{ faults: Fault[]; losses: Fault[] }> {
+  try {
+    const entry = readDocument(value);
+    const faults = await meaningFaults(db, entry);
+    if (faults.length > 0) return { faults, losses: [] };
+    const known = (await listDocuments(db)).find(({ kind, slug }) => kind === entry.kind && slug === entry.document.slug);
+    return { faults, losses: known ? await lossesBy(db, entry, known.version) : [] };
+  } catch (error) {
+    if (error instanceof FaultyInput) return { faults: error.faults, losses: [] };
+    throw error;
+  }
+}

@@ -8,7 +8,7 @@ import { csvOf, csvRows } from '../csv/index.ts';
 import { getDocument, versionOf } from '../documents/index.ts';
 import { formOf, worded } from '../faults/index.ts';
 import { requireRight, requireRightOrFirstSetUp } from '../people/index.ts';
-import { importDocument } from './import.ts';
+import { checkDocument, importDocument } from './import.ts';
 
 export * from './import.ts';
 
@@ -27,6 +27,11 @@ export function importRoutes(app: FastifyInstance, { db }: { db: Database }): vo
     const { basedOn, losses } = request.query;
     const result = await importDocument(db, request.body, { basedOn: versionOf(basedOn), acceptLosses: losses === 'accepted' });
     return reply.status(result.stored ? 201 : 200).send({ ...result, losses: worded(result.losses) });
+  });
+
+  app.post('/api/documents/check', { bodyLimit: DOCUMENT_BYTES }, async (request) => {
+    await requireRight(db, request, 'take in documents');
+    return checkDocument(db, request.body);
   });
 
   app.get<{ Params: { slug: string } }>('/api/documents/kit/:slug/contents.csv', async ({ params }, reply) => {

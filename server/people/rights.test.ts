@@ -21,6 +21,8 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'GET /api/documents/:kind/:slug': null,
   'GET /api/documents/:kind/:slug/export': null,
   'POST /api/documents': 'take in documents',
+  'POST /api/documents/check': 'take in documents',
+  'GET /api/formats/:kind': null,
   'GET /api/documents/kit/:slug/contents.csv': null,
   'POST /api/documents/kit/:slug/contents': 'take in documents',
   'GET /api/shop': null,

@@ -1,0 +1,3 @@
+export * from './forms.ts';
+export * from './places.ts';
+export * from './references.ts';
