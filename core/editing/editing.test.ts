@@ -45,7 +45,11 @@ test('a schema becomes the fields of each record, what names it first', () => {
   expect(form('', 'seen')).toEqual({ is: 'text', id: false, day: true });
   expect(form('', 'pieces')).toEqual({ is: 'list', of: { is: 'record', of: 'Piece' }, most: 3 });
   expect(form('Years', 'from')).toEqual({ is: 'number', least: 1950, most: 2100 });
-  expect([form('Piece', 'xMm'), form('Piece', 'inner'), form('Piece', 'words')]).toEqual([{ is: 'span' }, { is: 'record', of: 'Piece' }, { is: 'list', of: { is: 'text', id: false, day: false } }]);
+  expect([form('Piece', 'xMm'), form('Piece', 'inner'), form('Piece', 'words')]).toEqual([
+    { is: 'span' },
+    { is: 'record', of: 'Piece' },
+    { is: 'list', of: { is: 'text', id: false, day: false } },
+  ]);
 });
 
 test('what is new begins with what is asked for, and with no number, choice or yes that nobody gave', () => {
@@ -54,7 +58,14 @@ test('what is new begins with what is asked for, and with no number, choice or y
   expect([beginning(book, { is: 'number' }), beginning(book, { is: 'flag' }), beginning(book, { is: 'span' })]).toEqual([undefined, undefined, undefined]);
 });
 
-const DOCUMENT = { slug: 'a', years: { from: 2018 }, pieces: [{ id: 'grille', levels: [{ level: 'off', openMin: 3 }] }, { id: 'skin', levels: [] }] };
+const DOCUMENT = {
+  slug: 'a',
+  years: { from: 2018 },
+  pieces: [
+    { id: 'grille', levels: [{ level: 'off', openMin: 3 }] },
+    { id: 'skin', levels: [] },
+  ],
+};
 
 test('paths of faults and places are the same thing said twice', () => {
   expect(placeOf('pieces[3].levels[0].openMin')).toEqual(['pieces', 3, 'levels', 0, 'openMin']);
@@ -90,7 +101,17 @@ test('entries are put in, moved and copied; a copy has an id of its own', () => 
 });
 
 test('an entry is called by its name, else by what it is of', () => {
-  const entries = [{ id: 'a', name: 'Grille' }, { id: 'a' }, { level: 'off', openMin: 3 }, { piece: 'grille', level: 'off' }, 'word', 7, { openMin: 3 }, null, { name: '', id: 'a' }];
+  const entries = [
+    { id: 'a', name: 'Grille' },
+    { id: 'a' },
+    { level: 'off', openMin: 3 },
+    { piece: 'grille', level: 'off' },
+    'word',
+    7,
+    { openMin: 3 },
+    null,
+    { name: '', id: 'a' },
+  ];
   expect(entries.map(entryName)).toEqual(['Grille', 'a', 'off', 'off', 'word', '7', undefined, undefined, 'a']);
 });
 

@@ -10,8 +10,7 @@ export function placeOf(path: string): Place {
 }
 
 /** The path by which a fault names a place. */
-export const pathOf = (place: Place): string =>
-  place.reduce<string>((path, step) => (typeof step === 'number' ? `${path}[${step}]` : path === '' ? step : `${path}.${step}`), '');
+export const pathOf = (place: Place): string => place.reduce<string>((path, step) => (typeof step === 'number' ? `${path}[${step}]` : path === '' ? step : `${path}.${step}`), '');
 
 /** Whether a place is another or lies in it. */
 export const isWithin = (place: Place, outer: Place): boolean => outer.length <= place.length && outer.every((step, index) => step === place[index]);

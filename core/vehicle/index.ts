@@ -7,3 +7,4 @@ export * from './route.ts';
 export * from './present.ts';
 export * from './number.ts';
 export * from './check.ts';
+export * from './like.ts';
