@@ -29,6 +29,11 @@ function write(key: string, text: string | undefined): void {
   }
 }
 
+/** What was kept of something large that is written piece by piece, in this tab and no longer than the tab. */
+export const keptDraft = (key: string): Record<string, unknown> | undefined => read(key);
+/** Keeps it; undefined lets go of what was kept. */
+export const keepDraft = (key: string, value: object | undefined): void => write(key, value === undefined ? undefined : JSON.stringify(value));
+
 /** Fields of a draft that the form still has, and of the kind it has them. */
 function fitting<T extends object>(stored: Record<string, unknown>, fresh: T): T {
   const own = fresh as Record<string, unknown>;

@@ -11,6 +11,7 @@ export const router = createRouter({
     { path: '/people', name: 'people', component: () => import('../shop/people/PeopleView.vue'), meta: { title: VIEW_TITLES.people } },
     { path: '/library', name: 'library', component: () => import('../shop/library/LibraryView.vue'), meta: { title: VIEW_TITLES.library } },
     { path: '/library/:slug/sheet', name: 'profile-sheet', component: () => import('../shop/library/ProfileSheet.vue'), meta: { title: VIEW_TITLES.library } },
+    { path: '/library/:kind/:slug/correct', name: 'correct', component: () => import('../shop/library/correct/CorrectView.vue'), meta: { title: VIEW_TITLES.library } },
     { path: `/jobs/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./StationFrame.vue') },
     { path: '/jobs/:id/job', name: 'itself', component: () => import('../itself/ItselfView.vue') },
     { path: '/jobs/:id/card', name: 'card', component: () => import('../itself/WorkCardView.vue') },

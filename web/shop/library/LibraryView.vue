@@ -6,6 +6,7 @@ import type { Kit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import type { PlugLibrary } from '@jade/core/wiring';
 import { COMMON } from '@jade/words/common';
+import { CORRECT } from '@jade/words/editing';
 import { BODY_SHELF, LIBRARY_VIEW } from '@jade/words/library';
 import { money } from '@jade/words/units';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -218,6 +219,9 @@ onMounted(async () => {
           }}</span>
           <a class="push small" :href="`/api/documents/kit/${kit.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
           <a class="push small" :href="`/api/documents/kit/${kit.slug}/contents.csv`" download>{{ LIBRARY_VIEW.contentsOut }}</a>
+          <RightGate right="take in documents" quiet
+            ><router-link class="push small" :to="{ name: 'correct', params: { kind: 'kit', slug: kit.slug } }">{{ CORRECT.show }}</router-link></RightGate
+          >
           <RightGate right="take in documents"
             ><label class="push small file"
               >{{ LIBRARY_VIEW.contentsIn }}<input type="file" accept="text/csv,.csv" class="out-of-sight" @change="(event) => kit && takeContents(kit.slug, event)" /></label
@@ -237,7 +241,12 @@ onMounted(async () => {
       <PlugShelf v-else-if="plugs" :plugs="plugs" :currency="currency" />
       <p v-else class="soft">
         {{ shown?.startsWith('rules') ? LIBRARY_VIEW.rulesAsFile : LIBRARY_VIEW.pick }}
-        <a v-if="shown?.startsWith('rules')" class="push small" :href="`/api/documents/${shown}/export`" download>{{ LIBRARY_VIEW.export }}</a>
+        <template v-if="shown?.startsWith('rules')">
+          <a class="push small" :href="`/api/documents/${shown}/export`" download>{{ LIBRARY_VIEW.export }}</a>
+          <RightGate right="take in documents" quiet
+            ><router-link class="push small" :to="{ name: 'correct', params: { kind: 'rules', slug: shown.slice('rules/'.length) } }">{{ CORRECT.show }}</router-link></RightGate
+          >
+        </template>
       </p>
     </div>
   </div>

@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { photosAt, type EarlierPhoto } from '@jade/core/photos';
 import { layersOf, type VehicleProfile } from '@jade/core/vehicle';
+import { CORRECT } from '@jade/words/editing';
 import { LIBRARY_VIEW, PROFILE_SHEET, VEHICLE_SHELF } from '@jade/words/library';
 import { metres } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -11,6 +12,7 @@ import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, frameAroundBoxes, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import { usePhotos } from '../../photos/index.ts';
 import KindPhotos from '../../photos/KindPhotos.vue';
+import RightGate from '../../session/RightGate.vue';
 import ElectricsShelf from './ElectricsShelf.vue';
 import { finder } from './find.ts';
 import LearnedTimes from './LearnedTimes.vue';
@@ -90,6 +92,10 @@ function choose(id: string): void {
       }}</span>
       <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
       <router-link class="push small" :to="{ name: 'profile-sheet', params: { slug: profile.slug } }">{{ PROFILE_SHEET.show }}</router-link>
+      <RightGate right="take in documents" quiet>
+        <router-link class="push small" :to="{ name: 'correct', params: { kind: 'vehicle', slug: profile.slug } }">{{ CORRECT.show }}</router-link>
+        <router-link class="push small" :to="{ name: 'correct', params: { kind: 'vehicle', slug: profile.slug }, query: { as: 'copy' } }">{{ CORRECT.copy }}</router-link>
+      </RightGate>
     </div>
     <p v-for="text in profile.cautions" :key="text">
       <TapeLabel long>{{ text }}</TapeLabel>
