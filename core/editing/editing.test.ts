@@ -106,13 +106,14 @@ test('an entry is called by its name, else by what it is of', () => {
     { id: 'a' },
     { level: 'off', openMin: 3 },
     { piece: 'grille', level: 'off' },
+    { fact: 'trim', is: 'guard' },
     'word',
     7,
     { openMin: 3 },
     null,
     { name: '', id: 'a' },
   ];
-  expect(entries.map(entryName)).toEqual(['Grille', 'a', 'off', 'off', 'word', '7', undefined, undefined, 'a']);
+  expect(entries.map(entryName)).toEqual(['Grille', 'a', 'off', 'grille off', 'trim: guard', 'word', '7', undefined, undefined, 'a']);
 });
 
 test('a field that names an entry is offered the ids that the document has', () => {

@@ -67,6 +67,9 @@ const NAMES = ['name', 'label', 'id', 'slug', 'level', 'vehicle', 'text', 'piece
 export function entryName(value: unknown): string | undefined {
   if (typeof value === 'string' || typeof value === 'number') return String(value);
   if (!isFields(value)) return undefined;
+  const { piece, level, fact, is } = value;
+  if (typeof piece === 'string' && typeof level === 'string') return `${piece} ${level}`;
+  if (typeof fact === 'string') return typeof is === 'string' ? `${fact}: ${is}` : fact;
   const field = NAMES.find((name) => typeof value[name] === 'string' && value[name] !== '');
   return field === undefined ? undefined : String(value[field]);
 }

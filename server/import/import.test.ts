@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { demoDocument, openTestShop, type TestShop } from '../test/shop.ts';
 
 let shop: TestShop;
@@ -156,4 +158,31 @@ describe('a contents list as a file of cells', () => {
     });
     expect([nowhere.statusCode, (await shop.app.inject({ url: '/api/documents/kit/nowhere/contents.csv' })).statusCode]).toEqual([404, 404]);
   });
+});
+
+test('a document is looked at as at import, and nothing of it is taken in', async () => {
+  const check = async (document: unknown, cookie = shop.cookie) =>
+    shop.app.inject({ method: 'POST', url: '/api/documents/check', headers: { cookie }, payload: document as object });
+  const before = (await shop.app.inject({ url: '/api/documents/vehicle/wexholm-bollard-35' })).json<{ version: number }>().version;
+  expect((await check(changed(() => undefined))).json()).toEqual({ faults: [], losses: [] });
+  for (const [name, change, path, code] of CASES) {
+    const { faults } = (await check(changed(change))).json<{ faults: { path: string; code: string }[] }>();
+    expect([name, faults.some((fault) => fault.path === path && fault.code === code)]).toEqual([name, true]);
+  }
+  // What kits and open jobs rest on is told before it is taken away.
+  const bare = changed((profile) => {
+    profile.mounts = [];
+    delete profile.cableWays;
+  });
+  const { faults, losses } = (await check(bare)).json<{ faults: unknown[]; losses: { path: string }[] }>();
+  expect([faults, losses.length > 0, losses.every(({ path }) => /^(kits|jobs)\./.test(path))]).toEqual([[], true, true]);
+  expect((await check('tea')).statusCode).toBeGreaterThanOrEqual(400);
+  expect((await shop.app.inject({ url: '/api/documents/vehicle/wexholm-bollard-35' })).json<{ version: number }>().version).toBe(before);
+});
+
+test.each(['vehicle', 'kit', 'rules', 'plugs'])('the format of a %s is served as it is published', async (kind) => {
+  const schema = (await shop.app.inject({ url: `/api/formats/${kind}` })).json<{ title: string }>();
+  const file = { vehicle: 'vehicle-profile', kit: 'kit', rules: 'rule-set', plugs: 'plugs' }[kind] ?? '';
+  expect(schema).toEqual(JSON.parse(readFileSync(join(import.meta.dirname, `../../docs/formats/${file}.schema.json`), 'utf8')));
+  expect((await shop.app.inject({ url: '/api/formats/nothing' })).statusCode).toBe(404);
 });

@@ -14,7 +14,7 @@ import { ask, Refused } from '../../../ask/index.ts';
 import ChoiceRow from '../../../design/ChoiceRow.vue';
 import EmptyNote from '../../../design/EmptyNote.vue';
 import VehicleSheet from '../../../design/drawings/VehicleSheet.vue';
-import { frame, viewOf, VIEWS, type View } from '../../../design/geometry/outline.ts';
+import { frame, frameAround, frameAroundBoxes, viewOf, VIEWS, type View } from '../../../design/geometry/outline.ts';
 import { keepDraft, keptDraft } from '../../../drafts/index.ts';
 import RightGate from '../../../session/RightGate.vue';
 import DragHandles from './DragHandles.vue';
@@ -148,6 +148,11 @@ async function check(): Promise<void> {
   }
 }
 
+/** What a person calls it. */
+const name = computed(() => {
+  const { maker, model, name: own } = (base.value ?? {}) as { maker?: string; model?: string; name?: string };
+  return [maker, model ?? own].filter((word) => word).join(' ') || slug.value;
+});
 const changes = computed(() => (base.value && document_.value ? differences(base.value, document_.value as object) : []));
 async function save(acceptLosses = false): Promise<void> {
   said.value = '';
@@ -204,7 +209,6 @@ watch(
   { immediate: true },
 );
 const view = ref<View>('front');
-const part = computed(() => (drawable.value ? frame(view.value, drawable.value.measures) : ([0, 0, 1, 1] as [number, number, number, number])));
 const pieces = computed(() =>
   (profile.value?.pieces ?? []).filter(({ zone, box }) => isBox(box) && viewOf(zone) === view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })),
 );
@@ -217,6 +221,15 @@ const heldPoint = computed(() => {
   if (!held.value) return undefined;
   const field = ['at', 'pose'].find((name) => isPoint(valueAt(document_.value, [...(held.value ?? []), name])));
   return field === undefined ? undefined : { place: [...held.value, field], value: valueAt(document_.value, [...held.value, field]) as PointMm };
+});
+/** Near by what is held, else by the pieces of an end; sides and roof as a whole. */
+const part = computed((): [number, number, number, number] => {
+  const { measures } = drawable.value ?? {};
+  if (!measures) return [0, 0, 1, 1];
+  if (heldBox.value) return frameAroundBoxes(view.value, measures, [heldBox.value], 420, 1300);
+  if (heldPoint.value) return frameAround(view.value, measures, [heldPoint.value.value], 420, 1300);
+  const boxes = pieces.value.map(({ piece }) => piece.box);
+  return boxes.length > 0 && (view.value === 'front' || view.value === 'rear') ? frameAroundBoxes(view.value, measures, boxes, 200, 1400) : frame(view.value, measures, 60);
 });
 const heldName = computed(() => (held.value ? entryName(valueAt(document_.value, held.value)) : undefined));
 watch(held, (place) => {
@@ -243,7 +256,7 @@ function otherDrive(): void {
   <div v-else class="stack">
     <header class="line">
       <h1>{{ asCopy ? CORRECT.titleCopy : CORRECT.title }}</h1>
-      <span class="soft grow">{{ asCopy ? CORRECT.copyWhy : CORRECT.of(slug.replaceAll('-', ' '), basedOn) }}</span>
+      <span class="soft grow">{{ asCopy ? CORRECT.copyWhy : CORRECT.of(name, basedOn) }}</span>
       <router-link class="push small" :to="{ name: 'library', query: { show: `${kind}/${slug}` } }">{{ PROFILE_SHEET.back }}</router-link>
     </header>
     <div class="leaf stack bar" role="status">
@@ -257,13 +270,12 @@ function otherDrive(): void {
         <button v-if="changes.length > 0" type="button" class="push" @click="anew">{{ CORRECT.anew }}</button>
         <span v-if="state === 'checking'" class="soft">{{ CORRECT.checking }}</span>
         <span v-else-if="state === 'away'" class="odd">{{ CORRECT.away }}</span>
-        <span v-else-if="faults.length > 0" class="bad">{{ CORRECT.wrong(faults.length) }}</span>
-        <span v-else-if="state === 'checked'" class="good">{{ CORRECT.sound }}</span>
+        <span v-else-if="state === 'checked' && faults.length === 0" class="good">{{ CORRECT.sound }}</span>
         <span v-if="kept" class="soft">{{ CORRECT.keptDraft }}</span>
       </div>
       <p v-if="said" class="bad" role="alert">{{ said }}</p>
       <details v-if="faults.length > 0">
-        <summary>{{ CORRECT.wrong(faults.length) }}</summary>
+        <summary class="bad">{{ CORRECT.wrong(faults.length) }}</summary>
         <ul class="long">
           <li v-for="(fault, index) in faults" :key="index" class="bad mono">{{ sayFault(fault) }}</li>
         </ul>
@@ -308,8 +320,14 @@ function otherDrive(): void {
           >
         </button>
       </nav>
-      <div class="stack">
-        <div v-if="drawable && profile" class="leaf stack">
+      <div class="both" :class="{ drawn: drawable && profile }">
+        <section v-if="current" class="leaf stack" :aria-label="current.label">
+          <h2>{{ current.label }}</h2>
+          <p v-for="(fault, index) in current.name === '' ? whole : []" :key="index" class="bad">{{ CORRECT.elsewhere }}: {{ sayFault(fault) }}</p>
+          <EntryList v-if="listOf" :key="current.name" :of="listOf" :place="[current.name]" />
+          <RecordForm v-else :key="`general ${current.name}`" of="" :place="[]" :only="current.fields" />
+        </section>
+        <div v-if="drawable && profile" class="leaf stack beside">
           <div class="line">
             <ChoiceRow :label="CORRECT.sections" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
             <span class="soft">{{ heldBox || heldPoint ? `${heldName ?? ''}: ${CORRECT.drag}` : CORRECT.pick }}</span>
@@ -335,12 +353,6 @@ function otherDrive(): void {
             />
           </div>
         </div>
-        <section v-if="current" class="leaf stack" :aria-label="current.label">
-          <h2>{{ current.label }}</h2>
-          <p v-for="(fault, index) in current.name === '' ? whole : []" :key="index" class="bad">{{ CORRECT.elsewhere }}: {{ sayFault(fault) }}</p>
-          <EntryList v-if="listOf" :key="current.name" :of="listOf" :place="[current.name]" />
-          <RecordForm v-else :key="`general ${current.name}`" of="" :place="[]" :only="current.fields" />
-        </section>
       </div>
     </div>
   </div>
@@ -391,11 +403,37 @@ nav .push[aria-current] {
   background: var(--jade-soft);
 }
 
+.both {
+  display: grid;
+  gap: 14px;
+  align-items: start;
+}
+
+.drawn {
+  grid-template-columns: minmax(0, 1fr) minmax(300px, 38%);
+}
+
+/* What is held stays in sight while its fields are written. */
+.beside {
+  position: sticky;
+  top: 130px;
+}
+
 .drawing {
   position: relative;
 }
 
+.drawing :deep(.sheet) {
+  max-height: 52vh;
+}
+
 @media (max-width: 900px) {
+  .beside {
+    position: static;
+    order: -1;
+  }
+
+  .drawn,
   .parts {
     grid-template-columns: minmax(0, 1fr);
   }

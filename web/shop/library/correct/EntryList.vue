@@ -6,7 +6,7 @@ import { CORRECT } from '@jade/words/editing';
 import { useEditor } from './editor.ts';
 
 /** The entries of a list, each open on demand: written in, copied, moved, taken out. */
-const props = defineProps<{ of: string; place: Place }>();
+const props = defineProps<{ of: string; place: Place; optional?: boolean }>();
 const { form, book, document, faults, opened, set, insert, move, open } = useEditor();
 const list = computed(() => {
   const value = valueAt(document.value, props.place);
@@ -39,7 +39,9 @@ function copy(at: number): void {
 }
 function takeOut(at: number): void {
   open([...props.place, at], false);
-  set([...props.place, at], undefined);
+  // A list that may be left out is left out with its last entry.
+  if (props.optional && list.value.length === 1) set(props.place, undefined);
+  else set([...props.place, at], undefined);
 }
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue';
-import { beginning, idsFor, isWithin, pathOf, placeOf, valueAt, type FieldForm, type Place } from '@jade/core/editing';
+import { beginning, idsFor, isWithin, pathOf, placeOf, valueAt, type FieldForm, type Form, type Place } from '@jade/core/editing';
 import { CORRECT, sayField, sayFieldWithUnit } from '@jade/words/editing';
 import { sayFaultAlone } from '@jade/words/faults';
 import ChoiceRow from '../../../design/ChoiceRow.vue';
@@ -9,7 +9,7 @@ import EntryList from './EntryList.vue';
 
 /** One field of a document: written as what it may hold, with what stands against it beneath. */
 const props = defineProps<{ field: FieldForm; place: Place }>();
-const { form: inner, book, document, faults, set } = useEditor();
+const { form: inner, book, document, faults, set, open } = useEditor();
 const ids = useId();
 const form = computed(() => props.field.form);
 const value = computed(() => valueAt(document.value, props.place));
@@ -23,7 +23,12 @@ const against = computed(() => {
   const here = faults.value.filter((fault) => (holds ? fault.path === path.value : isWithin(placeOf(fault.path), props.place)));
   return here.map(sayFaultAlone).join(' ');
 });
-const wide = computed(() => form.value.is === 'record' || form.value.is === 'list' || (form.value.is === 'text' && (form.value.most ?? 0) > 100));
+const wide = computed(
+  () =>
+    (form.value.is === 'record' && value.value !== undefined) ||
+    (form.value.is === 'list' && (value.value !== undefined || form.value.of.is !== 'record')) ||
+    (form.value.is === 'text' && (form.value.most ?? 0) > 100),
+);
 const known = computed(() =>
   (form.value.is === 'text' && form.value.id) || (form.value.is === 'list' && form.value.of.is === 'text' && form.value.of.id) ? idsFor(document.value, props.field.name) : [],
 );
@@ -54,6 +59,10 @@ const line = (at: number, text: string) =>
     props.place,
     list.value.map((own, index) => (index === at ? (form.value.is === 'list' && form.value.of.is === 'number' ? asNumber(text) : text) : own)),
   );
+function begin(of: Form): void {
+  set(props.place, [beginning(book, of)]);
+  open([...props.place, 0], true);
+}
 const FLAGS = [
   { value: 'yes', text: CORRECT.yes },
   { value: 'no', text: CORRECT.no },
@@ -91,13 +100,13 @@ const FLAGS = [
       <span class="title">{{ title }}</span>
       <div class="line">
         <ChoiceRow :label="title" small :choices="FLAGS" :value="value === true ? 'yes' : value === false ? 'no' : undefined" @choose="(chosen) => set(place, chosen === 'yes')" />
-        <button v-if="!field.required && value !== undefined" type="button" class="push small plain" :aria-label="CORRECT.leaveOut(label)" @click="set(place, undefined)">
+        <button v-if="!field.required && value !== undefined" type="button" class="push small plain" :aria-label="`${CORRECT.notSaid}: ${label}`" @click="set(place, undefined)">
           {{ CORRECT.notSaid }}
         </button>
       </div>
       <p v-if="against" class="bad">{{ against }}</p>
     </div>
-    <div v-else-if="form.is === 'span'" class="stack tight">
+    <div v-else-if="form.is === 'span'" class="stack tight" role="group" :aria-label="title">
       <span class="title">{{ title }}</span>
       <div class="span">
         <v-text-field
@@ -105,7 +114,6 @@ const FLAGS = [
           :key="end"
           :model-value="endOf(end)"
           :label="end === 0 ? CORRECT.from : CORRECT.to"
-          :aria-label="`${title}, ${end === 0 ? CORRECT.from : CORRECT.to}`"
           variant="outlined"
           density="compact"
           hide-details
@@ -115,19 +123,28 @@ const FLAGS = [
       </div>
       <p v-if="against" class="bad">{{ against }}</p>
     </div>
+    <button
+      v-else-if="form.is === 'record' && value === undefined"
+      type="button"
+      class="push small"
+      :class="{ wanting: field.required }"
+      @click="set(place, beginning(book, form))"
+    >
+      {{ CORRECT.say(label) }}
+    </button>
     <fieldset v-else-if="form.is === 'record'" class="inner">
       <legend>{{ title }}</legend>
       <p v-if="against" class="bad">{{ against }}</p>
-      <template v-if="value !== undefined">
-        <component :is="inner" :of="form.of" :place="place" />
-        <button v-if="!field.required" type="button" class="push small plain" @click="set(place, undefined)">{{ CORRECT.leaveOut(label) }}</button>
-      </template>
-      <button v-else type="button" class="push small" @click="set(place, beginning(book, form))">{{ CORRECT.say(label) }}</button>
+      <component :is="inner" :of="form.of" :place="place" />
+      <button v-if="!field.required" type="button" class="push small plain" @click="set(place, undefined)">{{ CORRECT.leaveOut(label) }}</button>
     </fieldset>
+    <button v-else-if="form.is === 'list' && form.of.is === 'record' && !field.required && value === undefined" type="button" class="push small" @click="begin(form.of)">
+      {{ CORRECT.say(label) }}
+    </button>
     <fieldset v-else-if="form.is === 'list' && form.of.is === 'record'" class="inner">
       <legend>{{ title }} ({{ list.length }})</legend>
       <p v-if="against" class="bad">{{ against }}</p>
-      <EntryList :of="form.of.of" :place="place" />
+      <EntryList :of="form.of.of" :place="place" :optional="!field.required" />
     </fieldset>
     <div v-else-if="form.is === 'list' && form.of.is === 'choice'" class="stack tight" role="group" :aria-label="title">
       <span class="title">{{ title }}</span>
@@ -193,6 +210,10 @@ const FLAGS = [
   gap: 8px;
   padding: 6px 0 8px 12px;
   border-left: 3px solid var(--line);
+}
+
+.wanting {
+  border-color: var(--red);
 }
 
 .inner > .push {
