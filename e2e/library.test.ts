@@ -185,6 +185,9 @@ test(
     await page.emulateMedia({ media: 'print' });
     expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false);
     expect((await page.pdf({ format: 'A4' })).toString('latin1')).toMatch(/MediaBox/);
+    await page.goto(`${shop.address}/library/oskarre-linnet/sheet?only=plugs`);
+    await page.getByText('Plugs: 4').waitFor();
+    expect([await page.locator('svg[aria-label*="wire side"]').count(), await page.locator('section.piece').count(), await page.getByText(/^Circuits/).count()]).toEqual([4, 0, 0]);
     await page.goto(`${shop.address}/library/nothing/sheet`);
     await page.getByText('No vehicle is called “nothing”').waitFor();
     expect(complaints.filter((text) => !text.includes('404'))).toEqual([]);

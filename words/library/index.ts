@@ -200,6 +200,7 @@ export function sayDifference({ kind, before, after }: Difference): string {
 
 export const PROFILE_SHEET = {
   show: 'To print',
+  plugCards: 'Plug cards',
   print: 'Print',
   back: 'Back to the library',
   version: (version: number) => `version ${version}`,

@@ -8,7 +8,7 @@ import { layOneFace } from '@jade/words/drawing';
 import KindPhotos from '../../photos/KindPhotos.vue';
 
 /** Plugs of a vehicle as faces from the wire side, its circuits with what guards them, its sensors. */
-const props = defineProps<{ profile: VehicleProfile; open?: boolean; photos?: readonly EarlierPhoto[] }>();
+const props = defineProps<{ profile: VehicleProfile; open?: boolean; photos?: readonly EarlierPhoto[]; plugsOnly?: boolean }>();
 const faces = computed(() => props.profile.plugs.map((plug) => ({ plug, face: layOneFace(plug) })));
 const circuitOf = (id: string | undefined) => props.profile.circuits.find((circuit) => circuit.id === id)?.name;
 </script>
@@ -39,27 +39,40 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
         </figure>
       </div>
     </details>
-    <details :open="open">
-      <summary>{{ ELECTRICS_SHELF.circuits(profile.circuits.length) }}</summary>
-      <ul class="leaf rows">
-        <li v-for="circuit in profile.circuits" :key="circuit.id">
-          <strong>{{ circuit.name }}</strong> <span class="grow">{{ sayLibraryCircuit(circuit, sayProtection(circuit)) }}</span>
-        </li>
-      </ul>
-    </details>
-    <details :open="open">
-      <summary>{{ ELECTRICS_SHELF.sensors(profile.sensors.length) }}</summary>
-      <ul class="leaf rows">
-        <li v-for="sensor in profile.sensors" :key="sensor.id">
-          <strong>{{ sensor.name }}</strong> <span class="grow">{{ saySensor(sensor, profile.pieces.find(({ id }) => id === sensor.on)?.name ?? sensor.on) }}</span>
-          <KindPhotos :profile="profile" :photos="photosAt(photos ?? [], { kind: 'sensor', sensor: sensor.id })" />
-        </li>
-      </ul>
-    </details>
+    <template v-if="!plugsOnly">
+      <details :open="open">
+        <summary>{{ ELECTRICS_SHELF.circuits(profile.circuits.length) }}</summary>
+        <ul class="leaf rows">
+          <li v-for="circuit in profile.circuits" :key="circuit.id">
+            <strong>{{ circuit.name }}</strong> <span class="grow">{{ sayLibraryCircuit(circuit, sayProtection(circuit)) }}</span>
+          </li>
+        </ul>
+      </details>
+      <details :open="open">
+        <summary>{{ ELECTRICS_SHELF.sensors(profile.sensors.length) }}</summary>
+        <ul class="leaf rows">
+          <li v-for="sensor in profile.sensors" :key="sensor.id">
+            <strong>{{ sensor.name }}</strong> <span class="grow">{{ saySensor(sensor, profile.pieces.find(({ id }) => id === sensor.on)?.name ?? sensor.on) }}</span>
+            <KindPhotos :profile="profile" :photos="photosAt(photos ?? [], { kind: 'sensor', sensor: sensor.id })" />
+          </li>
+        </ul>
+      </details>
+    </template>
   </div>
 </template>
 
 <style scoped>
+@media print {
+  .faces {
+    grid-template-columns: 1fr 1fr !important;
+  }
+
+  figure {
+    padding: 4mm;
+    border: 1px solid var(--line);
+  }
+}
+
 summary {
   cursor: pointer;
   padding: 10px 0;

@@ -43,6 +43,8 @@ const drawings = computed(() =>
     return { view, pieces: here.map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })), named: here.map(({ id }) => id) };
   }),
 );
+/** Only the cards of its plugs, to be hung where they are probed. */
+const plugsOnly = computed(() => route.query.only === 'plugs');
 const print = () => window.print();
 </script>
 
@@ -56,28 +58,31 @@ const print = () => window.print();
       <button type="button" class="push main unprinted" @click="print">{{ PROFILE_SHEET.print }}</button>
       <router-link class="push unprinted" :to="{ name: 'library', query: { show: `vehicle/${profile.slug}` } }">{{ PROFILE_SHEET.back }}</router-link>
     </header>
-    <p v-for="text in profile.cautions" :key="text">
-      <TapeLabel long>{{ text }}</TapeLabel>
-    </p>
-    <figure v-for="drawing in drawings" :key="drawing.view">
-      <VehicleSheet
-        :profile="profile"
-        :view="drawing.view"
-        :part="frame(drawing.view, profile.measures, 60)"
-        :pieces="drawing.pieces"
-        :named="drawing.named"
-        outside
-        :label="LIBRARY_VIEW.drawing(profile.model, drawing.view)"
-      />
-    </figure>
-    <div class="pieces">
-      <section v-for="piece in inOrder" :key="piece.id" class="piece">
-        <h2>{{ piece.name }}</h2>
-        <PieceDetail :profile="profile" :piece="piece" :layer="layers.get(piece.id) ?? 1" />
-      </section>
-    </div>
-    <p v-if="inOrder.length === 0">{{ PROFILE_SHEET.noPieces }}</p>
-    <ElectricsShelf :profile="profile" open />
+    <ElectricsShelf v-if="plugsOnly" :profile="profile" open plugs-only />
+    <template v-else>
+      <p v-for="text in profile.cautions" :key="text">
+        <TapeLabel long>{{ text }}</TapeLabel>
+      </p>
+      <figure v-for="drawing in drawings" :key="drawing.view">
+        <VehicleSheet
+          :profile="profile"
+          :view="drawing.view"
+          :part="frame(drawing.view, profile.measures, 60)"
+          :pieces="drawing.pieces"
+          :named="drawing.named"
+          outside
+          :label="LIBRARY_VIEW.drawing(profile.model, drawing.view)"
+        />
+      </figure>
+      <div class="pieces">
+        <section v-for="piece in inOrder" :key="piece.id" class="piece">
+          <h2>{{ piece.name }}</h2>
+          <PieceDetail :profile="profile" :piece="piece" :layer="layers.get(piece.id) ?? 1" />
+        </section>
+      </div>
+      <p v-if="inOrder.length === 0">{{ PROFILE_SHEET.noPieces }}</p>
+      <ElectricsShelf :profile="profile" open />
+    </template>
   </article>
 </template>
 

@@ -92,6 +92,9 @@ function choose(id: string): void {
       }}</span>
       <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
       <router-link class="push small" :to="{ name: 'profile-sheet', params: { slug: profile.slug } }">{{ PROFILE_SHEET.show }}</router-link>
+      <router-link v-if="profile.plugs.length > 0" class="push small" :to="{ name: 'profile-sheet', params: { slug: profile.slug }, query: { only: 'plugs' } }">{{
+        PROFILE_SHEET.plugCards
+      }}</router-link>
       <RightGate right="take in documents" quiet>
         <router-link class="push small" :to="{ name: 'correct', params: { kind: 'vehicle', slug: profile.slug } }">{{ CORRECT.show }}</router-link>
         <router-link class="push small" :to="{ name: 'correct', params: { kind: 'vehicle', slug: profile.slug }, query: { as: 'copy' } }">{{ CORRECT.copy }}</router-link>
