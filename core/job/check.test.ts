@@ -209,4 +209,7 @@ test('a photo is of something of this vehicle or of a kit of the job, and of not
   const taken = (about: string) => wider(event({ type: 'photo.taken', payload: { hash: '', thumb: '', widthPx: 3, heightPx: 2, about } }), 'events[0]');
   expect(['piece:winch/off', 'face:found', 'wire:found/7'].flatMap(taken)).toEqual([]);
   expect(taken('wire:found/8')).toHaveLength(1);
+  // Bolts of a kit that an earlier job fitted are held again, and may be photographed.
+  const again = idCheck({ ...documents, kits: [], fitted: [PAIR] });
+  expect(again(event({ type: 'photo.taken', payload: { hash: '', thumb: '', widthPx: 3, heightPx: 2, about: 'fit:test-kit/screw' } }), 'events[0]')).toEqual([]);
 });

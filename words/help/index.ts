@@ -13,7 +13,7 @@ export interface Help {
 }
 
 /** Views of the shop and of a job beside its stations that have help. */
-export const HELPED_VIEWS = ['board', 'customers', 'library', 'people', 'practice', 'itself', 'photos'] as const;
+export const HELPED_VIEWS = ['board', 'customers', 'library', 'people', 'practice', 'itself', 'photos', 'correct'] as const;
 export type HelpedView = (typeof HELPED_VIEWS)[number];
 
 export const HELP_HERE = {
@@ -89,6 +89,16 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
     marks: [
       { sign: 'Yellow ring', says: 'where to look' },
       { sign: 'Tape along the foot', says: 'goes with the customer’s sheet' },
+    ],
+  },
+  correct: {
+    how: [
+      'Pick a part at the left, open an entry, write in its fields. What has a place on the vehicle is dragged on the drawing as well; both say the same millimetres.',
+      'Each fault stands at its field while you write. Saving makes the next version; jobs that are open keep the one they have until somebody takes the new one over.',
+    ],
+    marks: [
+      { sign: 'Green dashes with four grips', says: 'the box that is held; its edges are dragged' },
+      { sign: 'Red word at a part', says: 'something in it is wrong or wanting' },
     ],
   },
   'check-in': {

@@ -13,6 +13,7 @@ import { sayPageTitle } from '@jade/words/shell';
 import { ask, Refused } from '../../../ask/index.ts';
 import ChoiceRow from '../../../design/ChoiceRow.vue';
 import EmptyNote from '../../../design/EmptyNote.vue';
+import HelpHere from '../../../design/HelpHere.vue';
 import VehicleSheet from '../../../design/drawings/VehicleSheet.vue';
 import { frame, frameAround, frameAroundBoxes, viewOf, VIEWS, type View } from '../../../design/geometry/outline.ts';
 import { keepDraft, keptDraft } from '../../../drafts/index.ts';
@@ -258,6 +259,7 @@ function otherDrive(): void {
       <h1>{{ asCopy ? CORRECT.titleCopy : CORRECT.title }}</h1>
       <span class="soft grow">{{ asCopy ? CORRECT.copyWhy : CORRECT.of(name, basedOn) }}</span>
       <router-link class="push small" :to="{ name: 'library', query: { show: `${kind}/${slug}` } }">{{ PROFILE_SHEET.back }}</router-link>
+      <HelpHere of="correct" />
     </header>
     <div class="leaf stack bar" role="status">
       <div class="line">
