@@ -12,6 +12,7 @@ import {
   kitsOnVehicle,
   lampsToAim,
   lostFunctions,
+  goneForGood,
   replacedPieces,
   sideOf,
   stepDone,
@@ -249,4 +250,18 @@ describe('gates', () => {
     log.add('step.passed', { kit: 'test-kit', step: step.id, pass: 'start' });
     expect([done({ ...step, passes: ['start'] }), done({ ...step, passes: ['start', 'tighten'] }), done()]).toEqual([true, false, false]);
   });
+});
+
+test('what a kit takes the place of is gone for good once it is off, and not before', () => {
+  const log = openedLog();
+  const gone = () => goneForGood(contextOf(log));
+  expect([replacedPieces(contextOf(log)), gone()]).toEqual([['blank-left', 'blank-right'], []]);
+  log.add('piece.moved', { piece: 'guard', level: 'off', fasteners: [] });
+  log.add('piece.moved', { piece: 'blank-left', level: 'loosened', fasteners: [] });
+  expect(gone()).toEqual([]);
+  log.add('piece.moved', { piece: 'blank-left', level: 'off', fasteners: [] });
+  expect(gone()).toEqual(['blank-left']);
+  // A kit that is not fitted after all takes nothing's place.
+  log.add('kit.dropped', { kit: KIT.slug, why: 'too dear' });
+  expect(gone()).toEqual([]);
 });

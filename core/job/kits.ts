@@ -101,6 +101,11 @@ export function replacedPieces(context: JobContext): string[] {
   return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => fitment?.replaces ?? []))];
 }
 
+/** Pieces that are off and do not go back: a kit of the job takes their place. */
+export function goneForGood(context: JobContext): string[] {
+  return replacedPieces(context).filter((piece) => context.state.pieces[piece] === 'off');
+}
+
 /** Factory functions that go away with pieces the kits take the place of. */
 export function lostFunctions(context: JobContext): string[] {
   return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => fitment?.losesFunctions ?? []))];

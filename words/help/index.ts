@@ -26,6 +26,7 @@ const PIECES: readonly MarkHelp[] = [
   { sign: 'Amber, heavy line', says: 'the piece that is next' },
   { sign: 'Hatched', says: 'planned, not touched yet' },
   { sign: 'Green, long dashes', says: 'open, or off' },
+  { sign: 'Crossed hatching, dash and dot', says: 'off for good: the kit takes its place' },
   { sign: 'Short dashes', says: 'lies behind something else' },
 ];
 

@@ -28,6 +28,7 @@ export const OPEN_UP = {
   next: 'next',
   planned: 'planned',
   out: 'Moved out',
+  replaced: 'replaced by the kit',
   open: 'open',
   whereStep: 'Where this step is',
   whereAll: (view: string) => `Pieces to open, from the ${view}`,

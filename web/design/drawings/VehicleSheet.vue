@@ -71,6 +71,12 @@ const lit = computed(() =>
 );
 
 const hatch = useId();
+/** States are told by line and fill, in every light and on paper. */
+function fillOf({ part, level }: SheetPiece): { fill: string } | undefined {
+  if (part === 'replaced') return { fill: `url(#${hatch}-gone)` };
+  return part === 'planned' && level === 'fitted' ? { fill: `url(#${hatch})` } : undefined;
+}
+
 const svg = useTemplateRef<SVGSVGElement>('svg');
 const { drawn, held, names, box, meant } = useSheetPieces(props, whole, strokes, svg);
 const said = computed(() => (names.value.left.length > 0 ? `${props.label}, ${SHEET_NAMES.more(names.value.left.length)}` : props.label));
@@ -86,6 +92,9 @@ function tap(event: MouseEvent): void {
     <defs>
       <pattern :id="hatch" :width="26 * size" :height="26 * size" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path class="hatch" :d="`M0 0V${26 * size}`" />
+      </pattern>
+      <pattern :id="`${hatch}-gone`" :width="34 * size" :height="34 * size" patternUnits="userSpaceOnUse">
+        <path class="hatch" :d="`M0 0L${34 * size} ${34 * size}M${34 * size} 0L0 ${34 * size}`" />
       </pattern>
       <clipPath :id="`${hatch}-held`">
         <rect :x="held[0]" :y="held[1]" :width="held[2]" :height="held[3]" />
@@ -108,7 +117,7 @@ function tap(event: MouseEvent): void {
     >
       <path v-if="layers" :d="entry.path" class="sheetmetal" />
       <path v-for="(stroke, index) in entry.on" :key="index" :d="stroke.path" :class="stroke.kind" />
-      <path :d="entry.path" class="edge" :style="entry.part === 'planned' && entry.level === 'fitted' ? { fill: `url(#${hatch})` } : undefined" />
+      <path :d="entry.path" class="edge" :style="fillOf(entry)" />
       <title>{{ entry.piece.name }}: {{ entry.level }}</title>
     </g>
     <g v-for="name in names.names" :key="name.id" class="name" :class="{ chosen: name.id === chosen }">
@@ -299,6 +308,13 @@ circle {
   stroke-dasharray: 9 5;
   stroke-width: 1.8px;
   fill: color-mix(in srgb, var(--paper-sunk) 70%, transparent);
+}
+
+/* Gone for good: dots and dashes round what is struck through by the fill. */
+.piece.replaced .edge {
+  stroke: var(--ink);
+  stroke-dasharray: 12 4 2 4;
+  stroke-width: 1.8px;
 }
 
 .piece.chosen .edge {

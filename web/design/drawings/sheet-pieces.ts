@@ -10,7 +10,8 @@ import { useRoom } from '../room.ts';
 export interface SheetPiece {
   piece: Piece;
   level: Level;
-  part: 'now' | 'planned' | 'done' | 'other';
+  /** Replaced: it is off and does not go back, as a kit takes its place. */
+  part: 'now' | 'planned' | 'done' | 'replaced' | 'other';
 }
 
 type Frame = [number, number, number, number];

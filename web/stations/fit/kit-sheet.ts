@@ -1,4 +1,4 @@
-import { testsOf, type KitOnVehicle } from '@jade/core/job';
+import { goneForGood, testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { Side } from '@jade/core/vehicle';
 import { LAMP_TESTED } from '@jade/words/fit';
 import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
@@ -40,9 +40,10 @@ export function useKitSheet(): (onVehicle: KitOnVehicle, side?: Side) => KitShee
       return { id: `${kit.slug}/${lamp}/${index}`, at, label: names.value.lamp(kit.slug, lamp), tone, word: tone === 'settled' ? LAMP_TESTED : undefined };
     });
     // What is open on this face of the vehicle.
+    const gone = new Set(goneForGood(context.value));
     const pieces = profile.pieces.flatMap((piece): SheetPiece[] => {
       const level = job.state.pieces[piece.id] ?? 'fitted';
-      return level === 'fitted' || viewOf(piece.zone) !== view ? [] : [{ piece, level, part: 'done' }];
+      return level === 'fitted' || viewOf(piece.zone) !== view ? [] : [{ piece, level, part: gone.has(piece.id) ? 'replaced' : 'done' }];
     });
     return { view, part: frameAround(view, profile.measures, points, AROUND_MM, LEAST_MM), pieces, marks };
   };

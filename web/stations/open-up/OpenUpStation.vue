@@ -2,7 +2,7 @@
 import dayjs from 'dayjs';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { openingDone, provingSide, schoolOf, suppliesNow, targetMounts } from '@jade/core/job';
+import { goneForGood, openingDone, provingSide, schoolOf, suppliesNow, targetMounts } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
 import { layersOf, listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
@@ -14,6 +14,7 @@ import { inSentence, minutes } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
 import TwoLanes from '../../design/drawings/TwoLanes.vue';
+import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import WayIn from '../../design/drawings/WayIn.vue';
 import { frameAroundBoxes, viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
@@ -90,13 +91,14 @@ const gapMin = computed(() => (plan.value ? plan.value.personMin - plan.value.le
 const proveAfter = computed(() => (job.state.order?.side !== undefined && provingSide(context.value) === undefined ? undefined : plan.value?.proveAfter));
 const progress = computed(() => (typeof job.planning === 'object' ? job.planning : undefined));
 
-const pieces = computed(() => {
+const pieces = computed((): SheetPiece[] => {
   const planned = new Set(plan.value?.steps.map((step) => step.piece));
+  const gone = new Set(goneForGood(context.value));
   return profile.value.pieces
     .filter((piece) => (job.state.pieces[piece.id] ?? 'fitted') !== 'fitted' || planned.has(piece.id))
     .map((piece) => {
       const level: Level = job.state.pieces[piece.id] ?? 'fitted';
-      const part = piece.id === current.value?.piece ? ('now' as const) : level !== 'fitted' ? ('done' as const) : ('planned' as const);
+      const part = piece.id === current.value?.piece ? 'now' : gone.has(piece.id) ? 'replaced' : level !== 'fitted' ? 'done' : 'planned';
       return { piece, level, part };
     });
 });
@@ -115,7 +117,7 @@ const out = ref(false);
 const layers = computed(() => layersOf(profile.value.pieces));
 /** Pieces of this view whose names stand beside the drawing: what is next, what is planned, what is open. */
 const named = computed(() => {
-  const ORDER = { now: 0, planned: 1, done: 2 };
+  const ORDER = { now: 0, planned: 1, done: 2, replaced: 3, other: 4 };
   return pieces.value
     .filter(({ piece }) => viewOf(piece.zone) === view.value)
     .sort((a, b) => ORDER[a.part] - ORDER[b.part])
@@ -230,7 +232,10 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           <div v-if="!floor" class="line">
             <ChoiceRow :label="OPEN_UP.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (chosenView = value)" />
             <button type="button" class="push small" :aria-pressed="out" @click="out = !out">{{ OPEN_UP.out }}</button>
-            <span class="soft key"><i class="now" /> {{ OPEN_UP.next }} <i class="planned" /> {{ OPEN_UP.planned }} <i class="gone" /> {{ OPEN_UP.open }}</span>
+            <span class="soft key"
+              ><i class="now" /> {{ OPEN_UP.next }} <i class="planned" /> {{ OPEN_UP.planned }} <i class="gone" /> {{ OPEN_UP.open }}
+              <template v-if="pieces.some((entry) => entry.part === 'replaced')"><i class="replaced" /> {{ OPEN_UP.replaced }}</template></span
+            >
           </div>
           <VehicleSheet
             :profile="profile"
@@ -332,6 +337,11 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
 
 .key .planned {
   background: repeating-linear-gradient(-45deg, transparent 0 3px, var(--ink) 3px 4px);
+}
+
+.key .replaced {
+  border-style: dotted dashed;
+  background: repeating-linear-gradient(45deg, transparent 0 4px, var(--ink) 4px 5px), repeating-linear-gradient(-45deg, transparent 0 4px, var(--ink) 4px 5px);
 }
 
 .key .gone {
