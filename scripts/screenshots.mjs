@@ -12,7 +12,7 @@ const PICTURES = [
   ['the-job', job('hill-road-07', 'job'), COUNTER],
   ['library', '/library?show=vehicle/wexholm-bollard-35', COUNTER],
   ['customers', '/customers?vehicle=hill-road-02', COUNTER],
-  ['people', '/people', COUNTER, { by: 'slate', press: 'Let a device in' }],
+  ['correct', '/library/vehicle/wexholm-bollard-35/correct', COUNTER, { by: 'slate', press: /^Pieces/, tap: 'details[data-path="pieces[4]"] > summary' }],
   ['check-in', job('hill-road-07', 'check-in'), COUNTER],
   ['match', job('saltmarsh-3', 'match'), COUNTER],
   ['gather', job('hill-road-07', 'gather'), COUNTER],
@@ -46,7 +46,7 @@ const shop = await openThrowawayShop();
 const { openBrowser } = await import('./browser.mjs');
 const browser = await openBrowser();
 const wanted = process.argv.slice(2);
-for (const [name, path, viewport, { floor = false, light = 'counter', by = 'fern', press, write = [] } = {}] of PICTURES) {
+for (const [name, path, viewport, { floor = false, light = 'counter', by = 'fern', press, tap, write = [] } = {}] of PICTURES) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport, hasTouch: viewport !== COUNTER });
   await context.request.post(`${shop.address}/api/session`, { data: { person: by, device: 'pictures' } });
@@ -58,6 +58,10 @@ for (const [name, path, viewport, { floor = false, light = 'counter', by = 'fern
   await page.waitForTimeout(900);
   if (press) {
     await page.getByRole('button', { name: press }).click();
+    await page.waitForTimeout(600);
+  }
+  if (tap) {
+    await page.locator(tap).click();
     await page.waitForTimeout(600);
   }
   for (const [field, value] of write) {
