@@ -12,13 +12,17 @@ const photos = usePhotos();
 const address = computed(() => photos.addressOf(props.photo.thumb));
 const failed = ref(false);
 watch(address, () => (failed.value = false));
+/** Why it is not seen here. */
+const wanting = computed(() => (failed.value ? PHOTOS.notHere : address.value ? undefined : PHOTOS.onItsWay));
+/** What is read out is what is seen. */
+const said = computed(() => [PHOTOS.open(props.what), ...(wanting.value ? [wanting.value] : []), ...(props.photo.onSheet ? [PHOTOS.isOnSheet] : [])].join(', '));
 const ratio = computed(() => props.photo.widthPx / props.photo.heightPx);
 </script>
 
 <template>
-  <button type="button" class="thumb" :class="{ elsewhere }" :aria-label="PHOTOS.open(what)" :style="{ '--ratio': ratio }" @click="emit('open')">
+  <button type="button" class="thumb" :class="{ elsewhere }" :aria-label="said" :style="{ '--ratio': ratio }" @click="emit('open')">
     <img v-if="address && !failed" :src="address" alt="" loading="lazy" :width="photo.widthPx" :height="photo.heightPx" @error="failed = true" />
-    <span v-else class="waits">{{ failed ? PHOTOS.notHere : PHOTOS.onItsWay }}</span>
+    <span v-else-if="wanting" class="waits">{{ wanting }}</span>
     <PhotoRing v-if="address && !failed && photo.ring" :ring="photo.ring" :width-px="photo.widthPx" :height-px="photo.heightPx" small />
     <span v-if="photo.onSheet" class="goes">{{ PHOTOS.isOnSheet }}</span>
   </button>
