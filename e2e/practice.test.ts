@@ -53,6 +53,9 @@ test(
       if (!proved?.pin) break;
       // The pin in hand is read once more, to name it.
       await doing({ kind: 'read', pin: proved.pin, state: readings.at(-1)?.state ?? 'key off' });
+      // One reading in a hundred is wrong: where this one was, nothing is named before it is proved anew.
+      const again = nextReadings(bench.stands().run, PRACTICE_RULES, bench.stands().readings.at(-1)?.state);
+      if (again.found.functions.find(({ function: name }) => name === proved.function)?.pin !== proved.pin) continue;
       await page
         .locator('.both')
         .getByRole('button', { name: FUNCTION_BUTTONS[proved.function] ?? proved.function, exact: true })
