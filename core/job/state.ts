@@ -22,6 +22,7 @@ import type {
   WarningLamp,
   WireOpening,
 } from './events.ts';
+import { key } from '../subject/index.ts';
 import type { StationId } from './stations.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
@@ -211,6 +212,10 @@ export interface JobState {
   signed?: { event: string; at: string; atSeq: number; by?: string };
   questions: OpenQuestion[];
 }
+
+/** What was noted of the damage that a photo shows; undefined of a photo of anything else, and where the note was taken back. */
+export const damageOn = ({ damage }: Pick<JobState, 'damage'>, { about }: Pick<Photo, 'about'>): JobState['damage'][number] | undefined =>
+  damage.find(({ event }) => about === key({ kind: 'damage', entry: event }));
 
 /** Under what a word on a gap is kept, on a lens, on the warning lamps. */
 export const gapWhyKey = (gap: string, moment: Moment): string => `${gap}/${moment}`;

@@ -1,4 +1,4 @@
-import { key } from '../subject/index.ts';
+import { damageOn } from '../job/index.ts';
 import type { With } from './entries.ts';
 import type { PhotoLine } from './sheet.ts';
 
@@ -8,7 +8,7 @@ export function photoLines({ said, state }: With): PhotoLine[] {
     .filter(({ onSheet }) => onSheet)
     .map((photo): PhotoLine => {
       const of = (own: { photo: string }) => own.photo === photo.event;
-      const damage = state.damage.find(({ event }) => photo.about === key({ kind: 'damage', entry: event }));
+      const damage = damageOn(state, photo);
       return {
         photo,
         ...(damage ? { damage: { place: damage.place, note: damage.note } } : {}),

@@ -3,7 +3,7 @@ import { count, eq, inArray, sql } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import { FaultyInput, type Fault } from '@jade/core/faults';
 import { jpegFacts, LONGEST_EDGE_PX, MOST_PHOTO_BYTES, MOST_PHOTOS } from '@jade/core/photos';
-import { asked, tables, type Connection, type Database } from '../database/index.ts';
+import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';
 import { requireRight } from '../people/index.ts';
 import { earlierPhotos } from './places.ts';
@@ -79,7 +79,7 @@ export function photoRoutes(app: FastifyInstance, { db }: { db: Database }): voi
       const { id, hash } = request.params;
       const faults = photoFaults(request.body, hash);
       if (faults.length > 0) throw new FaultyInput(faults);
-      const kept = await db.transaction((tx) => keepPhoto(tx, id, hash, request.body as Buffer));
+      const kept = await retrying(() => db.transaction((tx) => keepPhoto(tx, id, hash, request.body as Buffer)));
       return reply.status(kept ? 201 : 200).send({ kept });
     });
   });

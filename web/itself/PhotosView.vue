@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, ref, watch } from 'vue';
-import { key } from '@jade/core/subject';
+import { damageOn } from '@jade/core/job';
 import { PHOTOS, sayPhoto, sayTaken } from '@jade/words/photos';
 import { sayPageTitle } from '@jade/words/shell';
 import EmptyNote from '../design/EmptyNote.vue';
@@ -28,11 +28,7 @@ const list = computed(() => {
   if (!names) return [];
   return photos.own.map((photo) => ({
     photo,
-    what: sayPhoto(
-      photo,
-      names,
-      job.state.damage.find(({ event }) => photo.about === key({ kind: 'damage', entry: event })),
-    ),
+    what: sayPhoto(photo, names, damageOn(job.state, photo)),
     taken: sayTaken(dayjs(photo.at).format('ddd D MMM, HH:mm'), photo.by === undefined ? undefined : session.benchNameOf(photo.by)),
   }));
 });

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { damageOn } from '@jade/core/job';
 import { photosAt, type EarlierPhoto, type Photo, type PhotoSubject } from '@jade/core/photos';
 import { key } from '@jade/core/subject';
 import { PHOTOS, sayPhoto, sayPhotoFault, sayTake } from '@jade/words/photos';
@@ -19,8 +20,7 @@ const making = computed(() => photos.making[about.value] ?? 0);
 const faults = computed(() => photos.faults.filter((entry) => entry.about === about.value));
 const opened = ref<{ event: string; earlier: boolean }>();
 const shown = computed<Photo | EarlierPhoto | undefined>(() => (opened.value?.earlier ? others.value : own.value).find(({ event }) => event === opened.value?.event));
-const damageOf = (photo: Photo) => job.state.damage.find(({ event }) => photo.about === key({ kind: 'damage', entry: event }));
-const said = (photo: Photo) => sayPhoto(photo, names.value, damageOf(photo));
+const said = (photo: Photo) => sayPhoto(photo, names.value, damageOn(job.state, photo));
 
 function picked(event: Event): void {
   const input = event.target as HTMLInputElement;

@@ -3,6 +3,7 @@ import type { Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import type { Names } from '@jade/words/names';
 import { sayWarnings } from '@jade/words/judging';
+import { sayPictured } from '@jade/words/photos';
 import { sayFunctions } from '@jade/words/probing';
 import { sayKey } from '@jade/words/subject';
 import { sayArea } from '@jade/words/wiring';
@@ -92,7 +93,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'bay.taken': ({ bay }) => (bay === undefined ? 'In no bay' : `In ${bay}`),
   'wish.written': ({ wish }) => (wish === undefined ? 'No wish of the customer' : `The customer wants: ${wish}`),
   'note.written': ({ note }) => `Note: ${note}`,
-  'photo.taken': ({ about }, names) => `Photo: ${inSentence(sayKey(about, names))}`,
+  'photo.taken': ({ about }, names) => `Photo: ${inSentence(sayPictured(about, names))}`,
   'photo.marked': ({ ring }) => (ring ? 'Photo: where to look' : 'Photo: ring taken off'),
   'photo.captioned': ({ note }) => (note === undefined ? 'Photo: word taken off' : `Photo: ${note}`),
   'photo.chosen': ({ onSheet }) => (onSheet ? 'Photo for the customer’s sheet' : 'Photo no longer for the customer’s sheet'),

@@ -1,6 +1,7 @@
-import { MOST_PHOTOS, type EarlierPhoto, type Photo, type PhotoFault, type PhotoSubject, type PictureFormat } from '@jade/core/photos';
+import { key } from '@jade/core/subject';
+import { MOST_PHOTOS, photoSubject, type EarlierPhoto, type Photo, type PhotoFault, type PhotoSubject, type PictureFormat } from '@jade/core/photos';
 import type { Names } from '@jade/words/names';
-import { sayKey, saySubject } from '@jade/words/subject';
+import { sayKey } from '@jade/words/subject';
 import { inSentence, plural } from '@jade/words/units';
 
 const megabytes = (bytes: number) => `${Math.round(bytes / 1e6)} MB`;
@@ -30,9 +31,15 @@ export function sayPhotoFault(fault: PhotoFault): string {
   }
 }
 
+/** What is on a photo: the piece, whatever level it is at, as nobody says by a photo that it was opened; else what the subject is called. */
+export function sayPictured(about: string, names: Names): string {
+  const subject = photoSubject(about);
+  return subject?.kind === 'piece' ? names.piece(subject.piece) : sayKey(about, names);
+}
+
 /** What a photo shows: its word where it has one, and what it is about. */
 export function sayPhoto({ about, note }: Pick<Photo, 'about' | 'note'>, names: Names, damage?: { place: string; note: string }): string {
-  const of = damage ? `Damage, ${inSentence(damage.place)}: ${damage.note}` : sayKey(about, names);
+  const of = damage ? `Damage, ${inSentence(damage.place)}: ${damage.note}` : sayPictured(about, names);
   return note === undefined ? of : `${note} (${inSentence(of)})`;
 }
 
@@ -41,7 +48,7 @@ export const sayTaken = (when: string, who: string | undefined, { plate }: Parti
   [...(plate === undefined ? [] : [`on ${plate}`]), ...(who === undefined ? [] : [who]), when].join(' · ');
 
 /** What is photographed by the button beside a subject. */
-export const sayTake = (subject: PhotoSubject, names: Names): string => `Photo: ${inSentence(saySubject(subject, names))}`;
+export const sayTake = (subject: PhotoSubject, names: Names): string => `Photo: ${inSentence(sayPictured(key(subject), names))}`;
 
 export const PHOTOS = {
   title: 'Photos',
