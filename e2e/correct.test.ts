@@ -90,6 +90,14 @@ test(
     await page.getByRole('button', { name: 'Undo' }).click();
     expect(Number(await low.inputValue())).toBe(was);
     await page.getByText('Nothing is changed yet.').waitFor();
+    // Of the smallest piece too each grip is as large as a finger, and none lies on another.
+    const least = (await exported(page, 'vehicle', VAN)).pieces.findIndex(({ id }) => id === 'battery-negative');
+    await open(page, `pieces[${least}]`);
+    const grips = await page.locator('.handles .reach, .handles .middle').evaluateAll((all) => all.map((one) => one.getBoundingClientRect()));
+    expect([grips.length, Math.min(...grips.map(({ width }) => Math.round(width)))]).toEqual([5, 44]);
+    expect(grips.flatMap((a, index) => grips.slice(index + 1).filter((b) => a.right > b.left + 1 && b.right > a.left + 1 && a.bottom > b.top + 1 && b.bottom > a.top + 1))).toEqual(
+      [],
+    );
     // A tap on a piece opens it.
     await page.getByRole('radio', { name: 'front', exact: true }).click();
     await page.locator('g.piece', { hasText: 'Badge carrier' }).locator('.edge').click({ force: true });

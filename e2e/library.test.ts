@@ -27,6 +27,18 @@ const covering = (page: Page) =>
     );
   });
 
+/** What a list or drawing of a printed page lies in that a page break would cut, because it does not flow. */
+const stiff = (page: Page) =>
+  page.locator('article').evaluate((article) =>
+    [...article.querySelectorAll('li, figure')]
+      .filter((entry) => !entry.parentElement?.closest('li, figure, .cautions'))
+      .flatMap((entry) => {
+        const around: Element[] = [];
+        for (let up = entry.parentElement; up && up !== article.parentElement; up = up.parentElement) around.push(up);
+        return around.filter((up) => /grid|flex/.test(getComputedStyle(up).display)).map((up) => up.className || up.tagName);
+      }),
+  );
+
 test(
   'every vehicle is read from every side: pieces named outside the drawing, no name over another, behind and moved out too',
   async () => {
@@ -160,6 +172,7 @@ test(
     expect(await page.getByRole('navigation').first().isVisible()).toBe(false);
     expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    expect(await stiff(page)).toEqual([]);
     for (const [format, paper] of [
       ['A4', /MediaBox\s*\[\s*0 0 59[56](\.\d+)? 84[123](\.\d+)?/],
       ['Letter', /MediaBox\s*\[\s*0 0 612 792/],
@@ -184,6 +197,7 @@ test(
     expect(await page.getByText('from the wire side').or(page.locator('svg[aria-label*="wire side"]')).first().isVisible()).toBe(true);
     await page.emulateMedia({ media: 'print' });
     expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false);
+    expect(await stiff(page)).toEqual([]);
     expect((await page.pdf({ format: 'A4' })).toString('latin1')).toMatch(/MediaBox/);
     await page.goto(`${shop.address}/library/oskarre-linnet/sheet?only=plugs`);
     await page.getByText('Plugs: 4').waitFor();

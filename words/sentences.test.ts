@@ -7,6 +7,7 @@ import { sayAimError, sayAimStep, sayRule } from '@jade/words/aiming';
 import { sayBack, saySwitch } from '@jade/words/closing';
 import { sayFault, sayFaults } from '@jade/words/faults';
 import { sayGatherTrouble, sayStack } from '@jade/words/gather';
+import { sayOnlyOn } from '@jade/words/library';
 import { sayReason } from '@jade/words/match';
 import { sayProof, sayReference } from '@jade/words/probing';
 import { saySensorEffect } from '@jade/words/sensing';
@@ -256,6 +257,9 @@ test('standing is said in whole days, with what it comes from', () => {
 test('a plug that may be the wrong one says what it hangs on', () => {
   const tree = { condition: { fact: 'headlamp', is: 'led' }, value: 'unknown' as const, parts: [] };
   expect(sayOnlyWhere(tree, () => 'Headlamp technology')).toBe('Only where headlamp technology is led, which is not known yet: settle it at Check in.');
+  const facts = [{ id: 'headlamp', label: 'Headlamp technology', choices: ['led', 'halogen'], howToSee: '', lookMin: 1 }];
+  expect(sayOnlyOn({ not: { fact: 'headlamp', is: 'led' } }, { facts })).toBe('Only where not: headlamp technology is led.');
+  expect(sayOnlyOn(undefined, { facts })).toBeUndefined();
 });
 
 test('a fuse of 7.5 A is not rounded, and loads that are alike are counted', () => {

@@ -207,9 +207,7 @@ export const photos = mysqlTable(
     job: id('job')
       .notNull()
       .references(() => jobs.id),
-    bytes: int('bytes').notNull(),
     body: blob('body').notNull(),
-    keptAt: moment('kept_at').notNull(),
   },
   (table) => [index('photos_job').on(table.job)],
 );

@@ -33,7 +33,7 @@ async function keepPhoto(tx: Connection, job: string, hash: string, body: Buffer
   const [brought] = await tx.select({ count: count() }).from(photos).where(eq(photos.job, job));
   if ((brought?.count ?? 0) >= MOST_PICTURES) throw new Refusal(409, [{ path: 'photo', code: 'too-many-photos', data: { most: MOST_PHOTOS } }]);
   // The same one may come from two devices at one time.
-  await tx.insert(photos).ignore().values({ hash, job, bytes: body.length, body, keptAt: new Date() });
+  await tx.insert(photos).ignore().values({ hash, job, body });
   return true;
 }
 

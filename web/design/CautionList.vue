@@ -29,6 +29,7 @@ const texts = computed(() => [...new Set([...(props.own ?? []).filter((text): te
   color: var(--ink);
   font-weight: 560;
   line-height: 1.35;
+  break-inside: avoid;
 }
 
 .cautions li + li {

@@ -245,12 +245,13 @@ h2 {
 }
 
 @media print {
+  /* As wide as the paper, so that the names can be read from where the vehicle stands. */
   .drawings {
-    grid-template-columns: repeat(2, minmax(0, 1fr));
+    display: block;
   }
 
   .drawings :deep(svg) {
-    max-height: 62mm;
+    max-height: 84mm;
   }
 
   li {

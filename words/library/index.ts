@@ -1,6 +1,8 @@
+import { explain, type Condition } from '@jade/core/facts';
 import type { Body, Circuit, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
 import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';
+import { sayCondition } from '@jade/words/match';
 import { amount, inSentence, minutes, plural, stated } from '@jade/words/units';
 
 export const LEARNED_TIMES = {
@@ -105,9 +107,15 @@ export const ELECTRICS_SHELF = {
   plugs: (count: number) => `Plugs: ${count}`,
   circuits: (count: number) => `Circuits: ${count}`,
   sensors: (count: number) => `Sensors: ${count}`,
+  noneDescribed: 'None described. That is not to say that there are none.',
   plug: ({ family, gender, keying, lock }: Pick<VehiclePlug, 'family' | 'gender' | 'keying' | 'lock'>) => `family ${family}, keying ${keying}, ${gender}, lock: ${lock}`,
   face: (name: string) => `${name} from the wire side`,
 } as const;
+
+/** On which vehicles of a kind something is; undefined where it is on all. */
+export function sayOnlyOn(when: Condition | undefined, { facts }: Pick<VehicleProfile, 'facts'>): string | undefined {
+  return when && `Only where ${sayCondition(explain(when, {}), (id) => facts.find((fact) => fact.id === id)?.label ?? id)}.`;
+}
 
 /** A pin of the library: what it carries, the colour of its wire, its circuit, and whether it was proved on a vehicle of this kind. */
 export function sayLibraryPin({ carries, colour, beyond, proved }: VehiclePin, circuit: string | undefined): string {

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { photosAt, photosOfPlug, type EarlierPhoto } from '@jade/core/photos';
 import type { VehicleProfile } from '@jade/core/vehicle';
-import { ELECTRICS_SHELF, sayLibraryCircuit, sayLibraryPin, saySensor } from '@jade/words/library';
+import { ELECTRICS_SHELF, sayLibraryCircuit, sayLibraryPin, sayOnlyOn, saySensor } from '@jade/words/library';
 import { sayProtection } from '@jade/words/wiring';
 import { layOneFace } from '@jade/words/drawing';
 import KindPhotos from '../../photos/KindPhotos.vue';
@@ -17,11 +17,13 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
   <div class="stack">
     <details :open="open">
       <summary>{{ ELECTRICS_SHELF.plugs(profile.plugs.length) }}</summary>
-      <div class="faces">
+      <p v-if="faces.length === 0" class="soft">{{ ELECTRICS_SHELF.noneDescribed }}</p>
+      <div v-else class="faces">
         <figure v-for="{ plug, face } in faces" :key="plug.id" class="leaf">
           <figcaption>
             <strong>{{ plug.name }}</strong> <span class="soft">{{ ELECTRICS_SHELF.plug(plug) }}</span>
           </figcaption>
+          <p v-if="plug.when">{{ sayOnlyOn(plug.when, profile) }}</p>
           <svg :viewBox="`0 0 ${face.width} ${face.height}`" :style="{ width: `${face.width}px` }" role="img" :aria-label="ELECTRICS_SHELF.face(plug.name)">
             <rect class="shell" x="2" y="2" :width="face.width - 4" :height="face.height - 4" rx="8" />
             <g v-for="(cell, index) in face.cells" :key="index" :class="{ cell: cell.pin !== undefined, bare: cell.pin === undefined }">
@@ -42,7 +44,8 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
     <template v-if="!plugsOnly">
       <details :open="open">
         <summary>{{ ELECTRICS_SHELF.circuits(profile.circuits.length) }}</summary>
-        <ul class="leaf rows">
+        <p v-if="profile.circuits.length === 0" class="soft">{{ ELECTRICS_SHELF.noneDescribed }}</p>
+        <ul v-else class="leaf rows">
           <li v-for="circuit in profile.circuits" :key="circuit.id">
             <strong>{{ circuit.name }}</strong> <span class="grow">{{ sayLibraryCircuit(circuit, sayProtection(circuit)) }}</span>
           </li>
@@ -50,9 +53,11 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
       </details>
       <details :open="open">
         <summary>{{ ELECTRICS_SHELF.sensors(profile.sensors.length) }}</summary>
-        <ul class="leaf rows">
+        <p v-if="profile.sensors.length === 0" class="soft">{{ ELECTRICS_SHELF.noneDescribed }}</p>
+        <ul v-else class="leaf rows">
           <li v-for="sensor in profile.sensors" :key="sensor.id">
-            <strong>{{ sensor.name }}</strong> <span class="grow">{{ saySensor(sensor, profile.pieces.find(({ id }) => id === sensor.on)?.name ?? sensor.on) }}</span>
+            <strong>{{ sensor.name }}</strong>
+            <span class="grow">{{ saySensor(sensor, profile.pieces.find(({ id }) => id === sensor.on)?.name ?? sensor.on) }} {{ sayOnlyOn(sensor.when, profile) }}</span>
             <KindPhotos :profile="profile" :photos="photosAt(photos ?? [], { kind: 'sensor', sensor: sensor.id })" />
           </li>
         </ul>
@@ -62,17 +67,6 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
 </template>
 
 <style scoped>
-@media print {
-  .faces {
-    grid-template-columns: 1fr 1fr !important;
-  }
-
-  figure {
-    padding: 4mm;
-    border: 1px solid var(--line);
-  }
-}
-
 summary {
   cursor: pointer;
   padding: 10px 0;
@@ -118,5 +112,19 @@ text {
   fill: var(--ink);
   font-family: var(--mono);
   font-size: 17px;
+}
+
+@media print {
+  .faces {
+    display: block;
+    columns: 2;
+    column-gap: 5mm;
+  }
+
+  figure {
+    margin: 0 0 4mm;
+    padding: 4mm;
+    border: 1px solid var(--line);
+  }
 }
 </style>

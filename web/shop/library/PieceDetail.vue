@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Piece, VehicleProfile } from '@jade/core/vehicle';
 import { sayHome } from '@jade/words/job';
-import { sayLevel, sayPieceAside, sayWayIn, VEHICLE_SHELF } from '@jade/words/library';
+import { sayLevel, sayOnlyOn, sayPieceAside, sayWayIn, VEHICLE_SHELF } from '@jade/words/library';
 import { sayGroup } from '@jade/words/names';
 import TapeLabel from '../../design/TapeLabel.vue';
 
@@ -14,6 +14,7 @@ const fastenersAt = (level: string) => props.piece.fasteners.filter(({ atLevel }
 <template>
   <div class="stack detail">
     <p class="soft">{{ sayPieceAside(piece, layer) }}</p>
+    <p v-if="piece.when">{{ sayOnlyOn(piece.when, profile) }}</p>
     <div v-for="level in piece.levels" :key="level.level">
       <strong>{{ sayLevel(level) }}</strong>
       <ul class="rows">

@@ -102,8 +102,8 @@ h2 {
 }
 
 @media print {
-  figure :deep(svg) {
-    max-height: 88mm;
+  .sheet figure :deep(svg) {
+    max-height: 108mm;
   }
 
   .pieces {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, provide, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { entryName, formBook, isWithin, pathOf, placeOf, valueAt, withEntry, withMoved, withValue, type FormBook, type Place, type Schema } from '@jade/core/editing';
+import { formBook, isWithin, pathOf, placeOf, valueAt, withEntry, withMoved, withValue, type FormBook, type Place, type Schema } from '@jade/core/editing';
 import type { Fault } from '@jade/core/faults';
-import { otherSideDrive, type BoxMm, type PointMm, type VehicleProfile } from '@jade/core/vehicle';
+import { otherSideDrive, type VehicleProfile } from '@jade/core/vehicle';
 import { differences } from '@jade/core/versions';
 import { COMMON } from '@jade/words/common';
 import { CORRECT, sayField } from '@jade/words/editing';
@@ -11,14 +11,11 @@ import { sayFault } from '@jade/words/faults';
 import { PROFILE_SHEET, sayDifference } from '@jade/words/library';
 import { sayPageTitle } from '@jade/words/shell';
 import { ask, Refused } from '../../../ask/index.ts';
-import ChoiceRow from '../../../design/ChoiceRow.vue';
 import EmptyNote from '../../../design/EmptyNote.vue';
 import HelpHere from '../../../design/HelpHere.vue';
-import VehicleSheet from '../../../design/drawings/VehicleSheet.vue';
-import { frame, frameAround, frameAroundBoxes, viewOf, VIEWS, type View } from '../../../design/geometry/outline.ts';
 import { keepDraft, keptDraft } from '../../../drafts/index.ts';
 import RightGate from '../../../session/RightGate.vue';
-import DragHandles from './DragHandles.vue';
+import CorrectDrawing from './CorrectDrawing.vue';
 import { EDITOR } from './editor.ts';
 import EntryList from './EntryList.vue';
 import RecordForm from './RecordForm.vue';
@@ -196,49 +193,6 @@ const listOf = computed(() => {
 const whole = computed(() => faults.value.filter(({ path }) => !(book.value.get('') ?? []).some(({ name }) => isWithin(placeOf(path), [name]))));
 
 const profile = computed(() => (kind.value === 'vehicle' ? (document_.value as VehicleProfile | undefined) : undefined));
-const isBox = (value: unknown): value is BoxMm =>
-  (['xMm', 'yMm', 'zMm'] as const).every((axis) => [0, 1].every((end) => Number.isFinite((value as Partial<BoxMm> | undefined)?.[axis]?.[end])));
-const isPoint = (value: unknown): value is PointMm => (['xMm', 'yMm', 'zMm'] as const).every((axis) => Number.isFinite((value as Partial<PointMm> | undefined)?.[axis]));
-/** The drawing is of what can be drawn: while a measure is being written the one before it stands. */
-const drawable = shallowRef<Pick<VehicleProfile, 'body' | 'measures'>>();
-watch(
-  () => [profile.value?.body, profile.value?.measures] as const,
-  ([body, measures]) => {
-    const measured = measures && Object.values(measures).every((mm) => Number.isFinite(mm) && mm > 0);
-    if (body && measured && !faults.value.some(({ path }) => isWithin(placeOf(path), ['measures']))) drawable.value = { body, measures };
-  },
-  { immediate: true },
-);
-const view = ref<View>('front');
-const pieces = computed(() =>
-  (profile.value?.pieces ?? []).filter(({ zone, box }) => isBox(box) && viewOf(zone) === view.value).map((piece) => ({ piece, level: 'fitted' as const, part: 'other' as const })),
-);
-const heldBox = computed(() => {
-  const value = held.value && valueAt(document_.value, [...held.value, 'box']);
-  return isBox(value) ? value : undefined;
-});
-/** The point of what is held: where it is, or how a sensor sits. */
-const heldPoint = computed(() => {
-  if (!held.value) return undefined;
-  const field = ['at', 'pose'].find((name) => isPoint(valueAt(document_.value, [...(held.value ?? []), name])));
-  return field === undefined ? undefined : { place: [...held.value, field], value: valueAt(document_.value, [...held.value, field]) as PointMm };
-});
-/** Near by what is held, else by the pieces of an end; sides and roof as a whole. */
-const part = computed((): [number, number, number, number] => {
-  const { measures } = drawable.value ?? {};
-  if (!measures) return [0, 0, 1, 1];
-  if (heldBox.value) return frameAroundBoxes(view.value, measures, [heldBox.value], 420, 1300);
-  if (heldPoint.value) return frameAround(view.value, measures, [heldPoint.value.value], 420, 1300);
-  const boxes = pieces.value.map(({ piece }) => piece.box);
-  return boxes.length > 0 && (view.value === 'front' || view.value === 'rear') ? frameAroundBoxes(view.value, measures, boxes, 200, 1400) : frame(view.value, measures, 60);
-});
-const heldName = computed(() => (held.value ? entryName(valueAt(document_.value, held.value)) : undefined));
-watch(held, (place) => {
-  const zone = place && (valueAt(document_.value, [...place, 'zone']) as Parameters<typeof viewOf>[0] | undefined);
-  if (zone) view.value = viewOf(zone);
-});
-const setAt = (place: Place, value: unknown) => become(withValue(document_.value, place, value), '');
-
 function openPiece(id: string): void {
   const at = profile.value?.pieces.findIndex((piece) => piece.id === id) ?? -1;
   if (at < 0) return;
@@ -322,39 +276,22 @@ function otherDrive(): void {
           >
         </button>
       </nav>
-      <div class="both" :class="{ drawn: drawable && profile }">
+      <div class="both" :class="{ drawn: profile }">
         <section v-if="current" class="leaf stack" :aria-label="current.label">
           <h2>{{ current.label }}</h2>
           <p v-for="(fault, index) in current.name === '' ? whole : []" :key="index" class="bad">{{ CORRECT.elsewhere }}: {{ sayFault(fault) }}</p>
           <EntryList v-if="listOf" :key="current.name" :of="listOf" :place="[current.name]" />
           <RecordForm v-else :key="`general ${current.name}`" of="" :place="[]" :only="current.fields" />
         </section>
-        <div v-if="drawable && profile" class="leaf stack beside">
-          <div class="line">
-            <ChoiceRow :label="CORRECT.sections" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
-            <span class="soft">{{ heldBox || heldPoint ? `${heldName ?? ''}: ${CORRECT.drag}` : CORRECT.pick }}</span>
-          </div>
-          <div class="drawing">
-            <VehicleSheet
-              :profile="drawable"
-              :view="view"
-              :part="part"
-              :pieces="pieces"
-              :chosen="held?.[0] === 'pieces' ? String(valueAt(profile, [...held, 'id'])) : undefined"
-              :label="CORRECT.drawing(profile.model, view)"
-              @piece="openPiece"
-            />
-            <DragHandles
-              v-if="heldBox || heldPoint"
-              :view="view"
-              :part="part"
-              :box="heldBox"
-              :point="heldPoint?.value"
-              @box="(box) => held && setAt([...held, 'box'], box)"
-              @point="(point) => heldPoint && setAt(heldPoint.place, point)"
-            />
-          </div>
-        </div>
+        <CorrectDrawing
+          v-if="profile"
+          class="beside"
+          :profile="profile"
+          :held="held"
+          :sound="!faults.some(({ path }) => isWithin(placeOf(path), ['measures']))"
+          @piece="openPiece"
+          @put="(place, value) => become(withValue(document_, place, value), '')"
+        />
       </div>
     </div>
   </div>
@@ -419,14 +356,6 @@ nav .push[aria-current] {
 .beside {
   position: sticky;
   top: 130px;
-}
-
-.drawing {
-  position: relative;
-}
-
-.drawing :deep(.sheet) {
-  max-height: 52vh;
 }
 
 @media (max-width: 900px) {

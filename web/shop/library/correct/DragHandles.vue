@@ -3,13 +3,16 @@ import { computed, ref, useTemplateRef } from 'vue';
 import type { BoxMm, PointMm } from '@jade/core/vehicle';
 import { draggedBox, draggedPoint, type Grip } from '../../../design/geometry/drag.ts';
 import { project, projectBox, type View } from '../../../design/geometry/outline.ts';
+import { useRoom } from '../../../design/room.ts';
 
 /** What is taken hold of on the drawing: the edges of a box, or a point. It lies over the vehicle sheet, in the same millimetres. */
 const props = defineProps<{ view: View; part: readonly [number, number, number, number]; box?: BoxMm; point?: PointMm }>();
 const emit = defineEmits<{ box: [box: BoxMm]; point: [point: PointMm] }>();
 const svg = useTemplateRef<SVGSVGElement>('svg');
 const dragged = ref<{ grip: Grip | 'point'; from: readonly [number, number]; by: readonly [number, number] }>();
-const size = computed(() => props.part[2] / 1000);
+/** Millimetres of the sheet to a pixel of the screen, so that a grip is as wide as a finger whatever part is drawn. */
+const room = useRoom(svg, 460);
+const size = computed(() => props.part[2] / room.value);
 
 const boxNow = computed(() => {
   const { value: drag } = dragged;
@@ -23,12 +26,14 @@ const pointNow = computed(() => {
 const grips = computed(() => {
   const box = boxNow.value;
   if (!box) return [];
-  const { x, y, width, height } = box;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  // Round a small box they stand apart, so that each, and the box between them, has room for a finger.
+  const [across, down] = [box.width, box.height].map((side) => Math.max(side / 2, 44 * size.value)) as [number, number];
   return [
-    { grip: 'left' as const, x, y: y + height / 2 },
-    { grip: 'right' as const, x: x + width, y: y + height / 2 },
-    { grip: 'above' as const, x: x + width / 2, y },
-    { grip: 'below' as const, x: x + width / 2, y: y + height },
+    { grip: 'left' as const, x: x - across, y },
+    { grip: 'right' as const, x: x + across, y },
+    { grip: 'above' as const, x, y: y - down },
+    { grip: 'below' as const, x, y: y + down },
   ];
 });
 
@@ -69,13 +74,22 @@ function letGo(): void {
     @pointercancel="dragged = undefined"
   >
     <rect v-if="boxNow" class="whole" v-bind="boxNow" @pointerdown.prevent="(event) => take(event, 'whole')" />
+    <rect
+      v-if="boxNow"
+      class="reach middle"
+      :x="boxNow.x + boxNow.width / 2 - 22 * size"
+      :y="boxNow.y + boxNow.height / 2 - 22 * size"
+      :width="44 * size"
+      :height="44 * size"
+      @pointerdown.prevent="(event) => take(event, 'whole')"
+    />
     <g v-for="entry in grips" :key="entry.grip" :class="entry.grip" @pointerdown.prevent="(event) => take(event, entry.grip)">
-      <circle class="reach" :cx="entry.x" :cy="entry.y" :r="26 * size" />
-      <circle class="grip" :cx="entry.x" :cy="entry.y" :r="10 * size" />
+      <circle class="reach" :cx="entry.x" :cy="entry.y" :r="22 * size" />
+      <circle class="grip" :cx="entry.x" :cy="entry.y" :r="7 * size" />
     </g>
     <g v-if="pointNow" class="point" @pointerdown.prevent="(event) => take(event, 'point')">
-      <circle class="reach" :cx="pointNow[0]" :cy="pointNow[1]" :r="30 * size" />
-      <circle class="grip" :cx="pointNow[0]" :cy="pointNow[1]" :r="12 * size" />
+      <circle class="reach" :cx="pointNow[0]" :cy="pointNow[1]" :r="22 * size" />
+      <circle class="grip" :cx="pointNow[0]" :cy="pointNow[1]" :r="8 * size" />
     </g>
   </svg>
 </template>
@@ -90,7 +104,7 @@ function letGo(): void {
   pointer-events: none;
 }
 
-.whole,
+rect,
 g {
   pointer-events: all;
 }
@@ -106,6 +120,10 @@ g {
 
 .reach {
   fill: transparent;
+}
+
+.middle {
+  cursor: move;
 }
 
 .grip {
