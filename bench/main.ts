@@ -5,6 +5,7 @@ import { readDocument, type Documents } from '@jade/contract/documents';
 import type { JobDocuments, LoggedEvent } from '@jade/core/job';
 import { benchPlans } from './access/plan.ts';
 import { benchTangled } from './access/tangled.ts';
+import { captureReport } from './capture/report.ts';
 import { benchStanding } from './job/standing.ts';
 import { benchAppend } from './log/append.ts';
 import { benchMixed } from './load/mixed.ts';
@@ -108,6 +109,13 @@ that waited is to be on the desk within 2 s of the server being there again, and
 ${rows.join('\n')}
 `;
   keepSection(PHOTOS, text);
+  process.stdout.write(text);
+  process.exit(0);
+}
+
+if (only === 'capture') {
+  const text = await captureReport();
+  keepSection('## What the logs of a kind of vehicle teach', text);
   process.stdout.write(text);
   process.exit(0);
 }

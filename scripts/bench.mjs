@@ -1,5 +1,5 @@
 // npm run bench: the figures of docs/benchmarks.md, measured on a throwaway shop; npm run bench -- tap measures the taps alone and writes nothing, -- load
-// two hundred requests a second, -- wire and -- probing their searches, -- sheet the drawing of a vehicle, -- photos what photos cost, and write that section.
+// two hundred requests a second, -- wire and -- probing their searches, -- sheet the drawing of a vehicle, -- photos what photos cost, -- capture what the logs of a kind teach, and write that section.
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ROOT } from './packages.mjs';

@@ -1,0 +1,5 @@
+export * from './seen.ts';
+export * from './ways.ts';
+export * from './levels.ts';
+export * from './worth.ts';
+export * from './propose.ts';
