@@ -1,8 +1,8 @@
 import { solveAccess, type AccessProblem } from '@jade/core/access';
-import { followUps, learnWays, type SeenJob, type TriedMove } from '@jade/core/capture';
+import { followUps, learnWays, planMinutesOf, type SeenJob, type TriedMove } from '@jade/core/capture';
 import { generateVehicle } from '../../core/access/test/generated.ts';
 import { asAnswered, chanceFrom, enoughOf, HABITS, replay, toldTruly, toldWrongly, without, workOn, type Chance } from '../../core/capture/test/simulated.ts';
-import { taughtMinutes, taughtPlan } from '../../core/capture/test/taught.ts';
+import { taughtPlan } from '../../core/capture/test/taught.ts';
 import type { OpenLevel } from '@jade/core/vehicle';
 
 const SEEDS = 40;
@@ -54,7 +54,7 @@ const worked = (truth: AccessProblem, { moves }: SeenJob) => replay(truth, moves
 /** What a job would have taken had it gone only as far as was said to be enough. */
 const answered = (truth: AccessProblem, told: SeenJob) => replay(truth, asAnswered(told, enoughOf(told))).total;
 
-const ask = (jobs: readonly SeenJob[]) => (told: SeenJob) => followUps([...jobs, told], told.job, taughtMinutes).map(({ piece }) => piece);
+const ask = (jobs: readonly SeenJob[]) => (told: SeenJob) => followUps([...jobs, told], told.job, planMinutesOf()).map(({ piece }) => piece);
 
 /** Vehicles of one kind worked on one after the other, each by somebody who knows nothing of the others; the plan after 1, 2, 3 and 5. */
 export function capture(clock: number, differing: boolean): Capture {

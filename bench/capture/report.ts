@@ -1,10 +1,9 @@
 import { cpus } from 'node:os';
 import loadHighs from 'highs';
 import { solveAccess } from '@jade/core/access';
-import { closeUpList, type PlanMinutes, type SeenJob } from '@jade/core/capture';
+import { closeUpList, planMinutesOf, taughtProblem, type PlanMinutes, type SeenJob } from '@jade/core/capture';
 import { generateVehicle } from '../../core/access/test/generated.ts';
 import { chanceFrom, HABITS, toldTruly, workOn } from '../../core/capture/test/simulated.ts';
-import { taughtMinutes, taughtProblem } from '../../core/capture/test/taught.ts';
 import { formulate } from '../access/formulation.ts';
 import { compare, time, type Line } from '../measure.ts';
 import { AFTER, capture, captureWrongly, type Outcome } from './capture.ts';
@@ -33,13 +32,13 @@ async function listTimed(): Promise<Line> {
   if (!truth) throw new Error('no vehicle to work on');
   const chance = chanceFrom(5);
   const jobs: SeenJob[] = [1, 2, 3].map((number) => toldTruly(truth, workOn(truth, `v${number}`, HABITS, chance), () => []));
-  const same = closeUpList(jobs, 'v3', taughtMinutes).every(
+  const same = closeUpList(jobs, 'v3', planMinutesOf()).every(
     ({ piece, worthMin }) => Math.abs((closeUpList(jobs, 'v3', byHighs).find((entry) => entry.piece === piece)?.worthMin ?? -1) - worthMin) < 0.01,
   );
-  const ours = await time(20, () => closeUpList(jobs, 'v3', taughtMinutes));
+  const ours = await time(20, () => closeUpList(jobs, 'v3', planMinutesOf()));
   const other = await time(5, () => closeUpList(jobs, 'v3', byHighs), 1);
   return compare(
-    `The list at Close up of a third vehicle (${closeUpList(jobs, 'v3', taughtMinutes).length} pieces; same worth: ${same ? 'yes' : 'no'})`,
+    `The list at Close up of a third vehicle (${closeUpList(jobs, 'v3', planMinutesOf()).length} pieces; same worth: ${same ? 'yes' : 'no'})`,
     ours,
     'its plans by highs',
     other,

@@ -2,9 +2,8 @@ import { planAccess, type AccessRequest } from '@jade/core/access';
 import { aimError, wallMarks } from '@jade/core/aiming';
 import { duplicateIds, FaultyInput, unknownId, type Fault } from '@jade/core/faults';
 import { checkContents, checkStack } from '@jade/core/gather';
-import { foldJob, idCheck, jobContext, planClosingOf, planOpening, type LoggedEvent } from '@jade/core/job';
+import { foldJob, jobContext, planClosingOf, planOpening } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
-import { checkKit } from '@jade/core/kit';
 import { checkFacts, factsOf } from '@jade/core/facts';
 import { checkBands } from '@jade/core/rules';
 import { estimateStep, sumTaken } from '@jade/core/schedule';
@@ -12,7 +11,8 @@ import { matchKit, withOptions } from '@jade/core/match';
 import { classifyReading, proveSwitched } from '@jade/core/probing';
 import { errorAtRangeM } from '@jade/core/sensing';
 import { checkPieces, checkProfile, checkSupplies, checkVehicleNumber, factChoices, unreachableLevels } from '@jade/core/vehicle';
-import { checkEvent } from '@jade/contract/job';
+import { CAPTURE_COMPUTATIONS } from './capture.ts';
+import { checkDocuments, checkedLog, knownLog, prefixed } from './checked.ts';
 import { computation, lampsTwice, refuse, type Computation } from './computation.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
 import { PROBE_COMPUTATIONS } from './probe.ts';
@@ -23,11 +23,8 @@ export type { Computation } from './computation.ts';
 export * from './inputs.ts';
 export * from './wire-inputs.ts';
 export * from './probe-inputs.ts';
+export * from './capture-inputs.ts';
 export * from './default-rules.ts';
-
-function prefixed(faults: Fault[], prefix: string): Fault[] {
-  return faults.map((fault) => ({ ...fault, path: `${prefix}.${fault.path}` }));
-}
 
 /** Whether so long has passed since this was asked; never where no time is given. */
 function after(mostMs: number | undefined): () => boolean {
@@ -95,34 +92,10 @@ function aim({ rule, lamps, distanceMm, floorAtWallMm = 0 }: AimInput): unknown 
   return { marks: marks.map((mark, index) => ({ ...mark, error: errors[index] })), problems: uncovered.map((lamp) => ({ code: 'height-not-covered', lamp })) };
 }
 
-function checkedLog(log: unknown[]): LoggedEvent[] {
-  const faults: Fault[] = [];
-  const events = log.flatMap((entry, index) => {
-    const { seq, person, device, ...event } = (typeof entry === 'object' && entry !== null ? entry : {}) as Record<string, unknown>;
-    const checked = checkEvent(event, `log[${index}]`);
-    if ('faults' in checked) {
-      faults.push(...checked.faults);
-      return [];
-    }
-    return [{ ...checked.event, seq, person, device } as LoggedEvent];
-  });
-  const ids = new Set<string>();
-  events.forEach(({ id }, index) => {
-    if (ids.has(id)) faults.push({ path: `log[${index}].id`, code: 'duplicate-id', data: { id } });
-    ids.add(id);
-  });
-  refuse(faults);
-  return events;
-}
-
 function standing(input: StandingInput): unknown {
-  refuse(prefixed(checkProfile(input.profile), 'profile'));
-  const profiles = new Map([[input.profile.slug, input.profile]]);
-  refuse(input.kits.flatMap((kit, index) => prefixed(checkKit({ ...kit, fitments: kit.fitments.filter((fitment) => profiles.has(fitment.vehicle)) }, profiles), `kits[${index}]`)));
   const { profile, kits, rules, year } = input;
-  const log = checkedLog(input.log);
-  const check = idCheck({ profile, kits, rules });
-  refuse(log.flatMap((event, index) => check(event, `log[${index}]`)));
+  checkDocuments(input);
+  const log = knownLog({ profile, kits, rules }, input.log);
   const context = jobContext(foldJob(log), { profile, kits, rules, year });
   const plan = planOpening(context, after(input.mostMs));
   return { standing: standingOf(context, plan), opening: plan, closing: planClosingOf(context, plan) };
@@ -206,6 +179,7 @@ export const COMPUTATIONS: readonly Computation[] = [
     StandingInput,
     standing,
   ),
+  ...CAPTURE_COMPUTATIONS,
 ];
 
 /** The calculation of a name, or a fault that lists the names there are. */

@@ -109,7 +109,8 @@ export class StandingInput extends LogInput {
   @Optional() @Whole(1950, 2100) year?: number;
 }
 
-function AnyObjects(): PropertyDecorator {
+/** A list of events, each checked by itself. */
+export function AnyObjects(): PropertyDecorator {
   return (target, key) => {
     IsArray({ context: { code: 'type', data: { expected: 'a list of events' } } })(target, key);
     ArrayMaxSize(20_000, { context: { code: 'length', data: { most: 20_000 } } })(target, key);

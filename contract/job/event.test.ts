@@ -67,6 +67,14 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
     count: 4,
     why: 'six bolts and a frame',
   },
+  'piece.tried': { piece: 'grille', level: 'off' },
+  'opening.judged': {
+    pieces: [
+      { piece: 'grille', enough: 'fitted' },
+      { piece: 'skin', enough: 'needed' },
+    ],
+  },
+  'moves.ordered': { first: ID, then: ID },
   'way.blocked': { place: 'grille', level: 'off', way: 'front', why: 'bent' },
   'way.chosen': { place: 'fog-left', level: 'off', way: 'arch' },
   'order.chosen': { school: 'prove one side first', people: 2, side: 'left' },

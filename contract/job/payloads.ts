@@ -26,6 +26,7 @@ import {
   type EventType,
   type FollowsWhy,
   type GroupCount as PlainCount,
+  type Judged,
   type LedTo,
   type Stroke as PlainStroke,
   type Payloads,
@@ -308,6 +309,25 @@ class WayBlocked implements P<'way.blocked'> {
   @Optional() @OneOf(OPEN_LEVELS) level?: P<'way.blocked'>['level'];
   @Slug() way!: string;
   @Text(MOST.why) why!: string;
+}
+
+class PieceTried implements P<'piece.tried'> {
+  @Slug() piece!: string;
+  @OneOf(OPEN_LEVELS) level!: P<'piece.tried'>['level'];
+}
+
+class JudgedPiece implements Judged {
+  @Slug() piece!: string;
+  @OneOf([...LEVELS, 'needed']) enough!: Judged['enough'];
+}
+
+class OpeningJudged implements P<'opening.judged'> {
+  @Each(() => JudgedPiece, 300) pieces!: JudgedPiece[];
+}
+
+class MovesOrdered implements P<'moves.ordered'> {
+  @EventId() first!: string;
+  @EventId() then!: string;
 }
 
 class WayChosen implements P<'way.chosen'> {
@@ -661,6 +681,9 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'setting.restored': SettingRestored,
   'accessory.found': AccessoryFound,
   'way.blocked': WayBlocked,
+  'piece.tried': PieceTried,
+  'opening.judged': OpeningJudged,
+  'moves.ordered': MovesOrdered,
   'way.chosen': WayChosen,
   'order.chosen': OrderChosen,
   'opening.left': OpeningLeft,

@@ -5,6 +5,7 @@ import {
   followUps,
   leastWays,
   minutesFromFitted,
+  planMinutesOf,
   proposedLevels,
   teachWays,
   withTaught,
@@ -13,7 +14,9 @@ import {
   type SeenMove,
   type SoundWay,
 } from './index.ts';
-import { taughtMinutes, taughtPlan } from './test/taught.ts';
+import { taughtPlan } from './test/taught.ts';
+
+const taughtMinutes = planMinutesOf();
 
 const way = (id: string, needs: [string, OpenLevel][], extraMin = 0, more: Partial<ProposedWay> = {}): ProposedWay => ({
   id,

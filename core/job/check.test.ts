@@ -45,6 +45,24 @@ test('a piece, its fastener, its way, a circuit and a rule of aim are of this ve
   expect(faults('way.blocked', { place: 'old-lamp', level: 'off', way: 'w', why: 'bull bar' })).toEqual([]);
   expect(faults('way.blocked', { place: 'old-lamp', level: 'folded', way: 'w', why: 'bull bar' })).toEqual(['events[2].payload.way unknown-id']);
   expect(faults('way.blocked', { place: 'roof', way: 'w', why: 'bull bar' })).toEqual(['events[2].payload.place unknown-id']);
+  expect([
+    faults('piece.tried', { piece: 'grille', level: 'off' }),
+    faults('piece.tried', { piece: 'grille', level: 'hung' }),
+    faults('piece.tried', { piece: 'roof', level: 'off' }),
+  ]).toEqual([[], ['events[2].payload.level unknown-id'], ['events[2].payload.piece unknown-id']]);
+  const judged = (piece: string, enough: 'fitted' | 'folded' | 'needed' | 'off') =>
+    faults('opening.judged', {
+      pieces: [
+        { piece: 'grille', enough: 'needed' },
+        { piece, enough },
+      ],
+    });
+  expect([judged('old-lamp', 'fitted'), judged('old-lamp', 'off'), judged('old-lamp', 'folded'), judged('roof', 'needed')]).toEqual([
+    [],
+    [],
+    ['events[2].payload.pieces[1].enough unknown-id'],
+    ['events[2].payload.pieces[1].piece unknown-id'],
+  ]);
   expect(faults('load.accepted', { kit: 'test-kit', circuit: 'main' })).toEqual(['events[2].payload.circuit unknown-id']);
   expect(faults('wall.set', { rule: 'dipped', distanceMm: 5000 })).toEqual(['events[2].payload.rule unknown-id']);
 });

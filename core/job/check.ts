@@ -213,6 +213,10 @@ function eventFaults(
       const plug = plugOf(event.payload.plug);
       return plug ? among(plug.pins, event.payload.pin, 'pin', 'pin') : among([], event.payload.plug, 'plug', 'plug');
     }
+    case 'piece.tried': {
+      const levels = profile.pieces.find(({ id }) => id === event.payload.piece)?.levels.map(({ level }) => ({ id: level }));
+      return levels ? among(levels, event.payload.level, 'level', 'level') : inProfile(event.payload.piece);
+    }
     case 'piece.moved': {
       const { piece, level, way, fasteners } = event.payload;
       const known = profile.pieces.find((entry) => entry.id === piece);
@@ -258,6 +262,13 @@ function eventFaults(
       const piece = profile.pieces.find((entry) => entry.id === event.payload.piece);
       return piece ? among(piece.fasteners, event.payload.group, 'group', 'fastener group') : inProfile(event.payload.piece);
     }
+    case 'opening.judged':
+      return event.payload.pieces.flatMap(({ piece, enough }, index): Fault[] => {
+        const known = profile.pieces.find(({ id }) => id === piece);
+        if (!known) return inProfile(piece).map((fault) => ({ ...fault, path: at(`pieces[${index}].piece`) }));
+        const levels = ['fitted', 'needed', ...known.levels.map(({ level }) => level)];
+        return levels.includes(enough) ? [] : [{ path: at(`pieces[${index}].enough`), code: 'unknown-id', data: { id: enough, what: 'level' } }];
+      });
     case 'way.blocked':
     case 'way.chosen': {
       const { place, level, way } = event.payload;

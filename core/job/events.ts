@@ -121,6 +121,12 @@ export interface BroughtIn {
   keys?: string;
 }
 
+/** How far a piece would have been enough for what was done behind it. */
+export interface Judged {
+  piece: string;
+  enough: Level | 'needed';
+}
+
 export const FOLLOWS = ['recheck', 'comeback'] as const;
 /** Why a vehicle comes again for what an earlier job fitted: as agreed, to look at it; or because something is not right. */
 export type FollowsWhy = (typeof FOLLOWS)[number];
@@ -205,6 +211,12 @@ export interface Payloads {
   'accessory.found': Accessory;
   /** A way of a piece's level, or of a mount position, that this vehicle does not have. */
   'way.blocked': { place: string; level?: OpenLevel; way: string; why: string };
+  /** A piece that did not come to a level, with all that was open then: a way that was told to lead there does not. */
+  'piece.tried': { piece: string; level: OpenLevel };
+  /** What was seen once all was open: pieces that could all together have stayed on (`fitted`), gone only so far, or had to be as they were. */
+  'opening.judged': { pieces: Judged[] };
+  /** Which of two moves of two devices came first, where their clocks do not say it. */
+  'moves.ordered': { first: string; then: string };
   /** A way chosen by hand, for a piece's level or a mount position; without `way` the choice goes back to the planner. */
   'way.chosen': { place: string; level?: OpenLevel; way?: string };
   /** `side` is the one that is proved first, once its first step is done. */

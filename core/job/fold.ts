@@ -191,6 +191,12 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'setting.restored': (state, { supply, setting }) => addOnce((state.settings[supply] ??= []), setting),
   'accessory.found': (state, payload) => void (state.accessories[payload.accessory] = payload),
   'way.blocked': (state, payload) => void state.blocked.push(payload),
+  // What did not come, and which move came first, is read from the log by who learns of the kind.
+  'piece.tried': () => undefined,
+  'moves.ordered': () => undefined,
+  'opening.judged': (state, { pieces }) => {
+    for (const { piece, enough } of pieces) state.judged[piece] = enough;
+  },
   'way.chosen': (state, { place, level, way }) => {
     const key = wayPlace(place, level);
     if (way === undefined) delete state.waysChosen[key];

@@ -12,6 +12,7 @@ import type {
   FactCertainty,
   FoundPlug,
   JointCheck,
+  Judged,
   LedTo,
   LensGrade,
   Moment,
@@ -133,6 +134,8 @@ export interface JobState {
   settings: Partial<Record<SupplyId, string[]>>;
   accessories: Record<string, Accessory>;
   blocked: Payloads['way.blocked'][];
+  /** How far pieces would have been enough, as was said of what was opened. */
+  judged: Record<string, Judged['enough']>;
   seized: Payloads['fastener.seized'][];
   /** Ways chosen by hand: by mount position, or by piece and level as in `grille/off`. */
   waysChosen: Record<string, string>;
@@ -257,6 +260,7 @@ export function emptyJob(): JobState {
     reached: records(),
     moves: [],
     history: [],
+    judged: records(),
     tray: records(),
     supplies: records(),
     lastMoved: records(),

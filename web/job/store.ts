@@ -299,6 +299,7 @@ export const useJob = defineStore('job', () => {
 
   return {
     view,
+    documents,
     log,
     state,
     context,

@@ -3,6 +3,7 @@ import type { Pass } from '@jade/core/kit';
 import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import type { Names } from '@jade/words/names';
 import { sayWarnings } from '@jade/words/judging';
+import { sayJudged } from '@jade/words/capture';
 import { sayPictured } from '@jade/words/photos';
 import { sayFunctions } from '@jade/words/probing';
 import { sayKey } from '@jade/words/subject';
@@ -132,6 +133,9 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'accessory.found': ({ name, holds, why }, names) =>
     `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}${why ? `; ${why}` : ''}`,
   'way.blocked': ({ place, way, why }, names) => `${names.place(place)}: ${sayWay(way)} is blocked, ${why}`,
+  'piece.tried': ({ piece, level }, names) => `${names.piece(piece)} did not come ${level}`,
+  'opening.judged': ({ pieces }, names) => sayJudged(pieces, names.piece),
+  'moves.ordered': () => 'Which of two moves came first was said',
   'way.chosen': ({ place, way }, names) => (way === undefined ? `${names.place(place)}: back to the least labour` : `${names.place(place)}: ${sayWay(way)} chosen`),
   'order.chosen': ({ school, people, side }) => `Order: ${school}${side ? `, ${side} side` : ''}, ${plural(people, 'person', 'people')}`,
   'opening.left': ({ why }) => `Opening given up: ${why}`,

@@ -335,3 +335,5 @@ export function bagged(context: JobContext, piece: string, where: string): Act {
   if (!toBag(context).includes(piece)) return refused({ code: 'already' });
   return where.trim() ? happened({ type: 'part.bagged', payload: { piece, where: where.trim() } }) : refused({ code: 'nothing' });
 }
+
+export * from './judged.ts';

@@ -149,14 +149,25 @@ export function chooseOrder(context: JobContext, change: { school?: School; peop
   return happened({ type: 'order.chosen', payload: { school, people: change.people ?? order?.people ?? 1, ...(side ? { side } : {}) } });
 }
 
-/** A way that this vehicle does not have, or that does not go. */
-export function wayBlocked({ profile }: JobContext, place: string, way: string, why: string, level?: OpenLevel): Act {
+/** Whom a way that does not go speaks of: this vehicle alone, or all of its kind. */
+export const BLOCKED_OF = ['this vehicle', 'the kind', 'not known'] as const;
+export type BlockedOf = (typeof BLOCKED_OF)[number];
+
+/** A way that this vehicle does not have, or that does not go. Where it goes on no vehicle of the kind, the piece did not come with what was open: that speaks against who said that it does. */
+export function wayBlocked(
+  { profile }: JobContext,
+  { place, way, why, level, of = 'not known' }: { place: string; way: string; why: string; level?: OpenLevel; of?: BlockedOf },
+): Act {
   const ways =
     level === undefined
       ? profile.mounts.find((mount) => mount.id === place)?.reach
       : profile.pieces.find((piece) => piece.id === place)?.levels.find((entry) => entry.level === level)?.ways;
   if (!ways?.some((entry) => entry.id === way)) return refused({ code: 'unknown', what: 'way', id: way });
-  return why.trim() ? happened({ type: 'way.blocked', payload: { place, way, why: why.trim(), ...(level ? { level } : {}) } }) : refused({ code: 'nothing' });
+  if (!why.trim()) return refused({ code: 'nothing' });
+  return unless(tooLong(why.trim(), LONGEST_TEXT.why), () => [
+    { type: 'way.blocked', payload: { place, way, why: why.trim(), ...(level ? { level } : {}) } },
+    ...(level && of === 'the kind' ? [{ type: 'piece.tried' as const, payload: { piece: place, level } }] : []),
+  ]);
 }
 
 /** Whether pieces are open that opening could be given up for. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue';
 import { piecesBack, type ClosingStep, type SupplyStep } from '@jade/core/closing';
-import { LONGEST_TEXT, traySlots } from '@jade/core/job';
+import { LONGEST_TEXT, openingDone, traySlots } from '@jade/core/job';
 import { closeUp } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { sayEstimate } from '@jade/words/access';
@@ -38,6 +38,7 @@ import { useCurrentJob } from '../../job/current.ts';
 import PrintLabels from '../../job/PrintLabels.vue';
 import { useFloor } from '../floor.ts';
 import BackPanel from './BackPanel.vue';
+import JudgeOpening from './JudgeOpening.vue';
 import { stationOf } from './gates.ts';
 
 const { job, context, names } = useCurrentJob();
@@ -75,6 +76,8 @@ const slots = computed(() =>
 const left = computed(() => slots.value.reduce((sum, slot) => sum + slot.left, 0));
 const empty = computed(() => closeUp.emptyPlaces(context.value));
 const floor = useFloor('close-up');
+/** Once all that was worked at was reached; on the floor when nothing is left to put back. */
+const judging = computed(() => openingDone(context.value) && (!floor.value || steps.value.length === 0));
 /** On the floor only what this step needs, and what fell. */
 const shownSlots = computed(() => (floor.value ? slots.value.filter((slot) => slot.now || slot.dropped > 0) : slots.value));
 const nameOf = (step: ClosingStep) =>
@@ -201,6 +204,7 @@ function bag(where: string): void {
         </div>
       </div>
     </div>
+    <JudgeOpening v-if="judging" />
     <OtherSteps v-if="floor" :steps="named.filter(({ step }) => step !== current)" @pick="(id) => (picked = id)" />
     <AskText
       v-if="bagging"

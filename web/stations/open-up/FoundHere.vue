@@ -8,6 +8,7 @@ import { sayWay } from '@jade/words/job';
 import { sayGroup } from '@jade/words/names';
 import { FOUND_HERE } from '@jade/words/open-up';
 import { inSentence, personMinutes } from '@jade/words/units';
+import ChoiceRow from '../../design/ChoiceRow.vue';
 import DoubtWord from '../../design/DoubtWord.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import { fits } from '../../design/words.ts';
@@ -24,7 +25,7 @@ const { job, context, names } = useCurrentJob();
 const about = computed(() => [props.kind, props.step?.piece, props.step?.level, props.blocked?.place, props.blocked?.level, props.blocked?.way].filter(Boolean).join('/'));
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/${about.value}`,
-  () => ({ why: '', group: props.step?.fasteners[0]?.id ?? '', seizedCount: 1, addMin: context.value.rules.seizedMin ?? 0 }),
+  () => ({ why: '', group: props.step?.fasteners[0]?.id ?? '', seizedCount: 1, addMin: context.value.rules.seizedMin ?? 0, of: 'not known' as openUp.BlockedOf }),
 );
 
 const onward = computed(() => job.plan?.personMin ?? 0);
@@ -42,7 +43,7 @@ function record(): void {
   const { group, seizedCount, addMin } = draft.value;
   const why = draft.value.why.trim();
   if (props.kind === 'leave') void job.record('opening.left', { why });
-  if (props.kind === 'blocked' && props.blocked) void job.record('way.blocked', { ...props.blocked, why });
+  if (props.kind === 'blocked' && props.blocked) void job.perform(openUp.wayBlocked(context.value, { ...props.blocked, why, of: draft.value.of }));
   if (props.kind === 'seized' && step) {
     void job.perform(openUp.seized(context.value, step.piece, group, Number(seizedCount), Number(addMin), why));
   }
@@ -79,6 +80,16 @@ function record(): void {
     <template v-else-if="blocked">
       <p class="soft">{{ FOUND_HERE.blocked(names.place(blocked.place), blocked.level ?? '', sayWay(blocked.way)) }}</p>
       <WordsField v-model="draft.why" autofocus :label="FOUND_HERE.inTheWay(inSentence(names.place(blocked.place)))" :most="LONGEST_TEXT.why" />
+      <template v-if="blocked.level">
+        <span class="soft">{{ FOUND_HERE.ofWhom }}</span>
+        <ChoiceRow
+          :label="FOUND_HERE.ofWhom"
+          small
+          :choices="openUp.BLOCKED_OF.map((value) => ({ value, text: FOUND_HERE.of[value] }))"
+          :value="draft.of"
+          @choose="(value: openUp.BlockedOf) => (draft.of = value)"
+        />
+      </template>
     </template>
   </FormDialog>
 </template>

@@ -1,0 +1,51 @@
+import { closeUpList, followUps, planMinutesOf, seenJob, teachWays, withTaught, type SeenJob, type UnorderedMoves } from '@jade/core/capture';
+import type { Fault } from '@jade/core/faults';
+import { CaptureInput } from './capture-inputs.ts';
+import { checkDocuments, knownLog } from './checked.ts';
+import { computation, refuse, type Computation } from './computation.ts';
+
+function seenIn({ profile, kits = [], rules, logs = [], jobs = [] }: CaptureInput): { seen: SeenJob[]; unordered: (UnorderedMoves & { job: string })[] } {
+  const missing = (field: string): Fault => ({ path: field, code: 'missing', data: {} });
+  if (logs.length > 0) refuse([...(profile ? [] : [missing('profile')]), ...(rules ? [] : [missing('rules')])]);
+  const names = [...jobs, ...logs].map(({ job }) => job);
+  refuse(
+    names.flatMap((job, index): Fault[] =>
+      names.indexOf(job) === index ? [] : [{ path: index < jobs.length ? `jobs[${index}].job` : `logs[${index - jobs.length}].job`, code: 'duplicate-id', data: { id: job } }],
+    ),
+  );
+  if (!profile || !rules) return { seen: jobs, unordered: [] };
+  checkDocuments({ profile, kits });
+  const read = logs.map(({ job, log, clocks = [] }, index) => {
+    const skews = Object.fromEntries(clocks.map(({ device, behindS }) => [device, behindS * 1000]));
+    return { job, ...seenJob(job, { profile, kits, rules }, knownLog({ profile, kits, rules }, log, `logs[${index}].log`), skews) };
+  });
+  return { seen: [...jobs, ...read.map(({ seen }) => seen)], unordered: read.flatMap(({ job, unordered }) => unordered.map((pair) => ({ job, ...pair }))) };
+}
+
+function capture(input: CaptureInput): unknown {
+  const { profile } = input;
+  const { seen, unordered } = seenIn(input);
+  const taught = teachWays(seen, profile);
+  const plan = planMinutesOf(profile);
+  const levelsOf = (piece: string) => profile?.pieces.find(({ id }) => id === piece)?.levels.map(({ level }) => level) ?? [];
+  return {
+    levels: Object.fromEntries(taught.levels),
+    reach: Object.fromEntries(taught.reach),
+    planMin: plan(seen) ?? null,
+    lists: seen.map(({ job }) => ({ job, list: closeUpList(seen, job, plan), followUps: followUps(seen, job, plan, levelsOf) })),
+    unordered,
+    problems: taught.conflicts,
+    ...(profile ? { profile: withTaught(profile, taught) } : {}),
+  };
+}
+
+/** What the jobs of a kind of vehicle teach. */
+export const CAPTURE_COMPUTATIONS: readonly Computation[] = [
+  computation(
+    'capture-profile',
+    'What the jobs of a kind of vehicle teach of the ways in: from what is known of it, or nothing, and what was open at each move, less what people said could have stayed on.',
+    '`levels` by piece (`openMin`, `closeMin`, `people`, `measured` times, `ways` with `needs`, `extraMin`, the needs that were `confirmed` and the `jobs` that went it), `reach` by mount position and plug, `planMin` (person-minutes of the way in to all of them; null where it does not lead everywhere), `lists` by job (`list`: each piece opened with `worthMin`, the person-minutes that asking whether it could have stayed on is worth; `followUps`: how far was enough, two at most), `unordered` (moves of two devices within a minute), `profile` with all this where one was given, `problems` (an answer withdrawn, by name; a piece that did not come where another vehicle gave way).',
+    CaptureInput,
+    capture,
+  ),
+];

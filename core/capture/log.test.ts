@@ -1,0 +1,152 @@
+import { barePiece, bareProfile } from '../test/bare-profile.ts';
+import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
+import type { EventType, JobDocuments, LoggedEvent, Payloads } from '../job/index.ts';
+import { clockSkews, inOrder, learnWays, seenJob, type OpenThen } from './index.ts';
+
+/** Adds an event at a clock time, by a device. */
+function at<T extends EventType>(log: TestLog, clock: string, type: T, payload: Payloads[T], device = 'tablet'): string {
+  const id = log.add(type, payload);
+  Object.assign(log.events.at(-1) as LoggedEvent, { at: `2026-03-05T${clock}Z`, device });
+  return id;
+}
+const moved = (piece: string, level: Payloads['piece.moved']['level'] = 'off') => ({ piece, level, fasteners: [] });
+const WIDE = bareProfile({
+  ...VAN,
+  pieces: [
+    ...VAN.pieces,
+    barePiece('skin', {
+      levels: [
+        ...(['loosened', 'off'] as const).map((level, place) => ({ level, openMin: 2 + 2 * place, closeMin: 3, people: 2, ways: [{ id: 'front', needs: [], extraMin: 0 }] })),
+      ],
+    }),
+    barePiece('guard', { when: { fact: 'trim', is: 'guard' } }),
+  ],
+});
+const DOCUMENTS: JobDocuments = { profile: WIDE, kits: [PAIR], rules: RULES };
+const said = (open: OpenThen | undefined) => open?.map(({ piece, level }) => `${piece} ${level}`).sort();
+const seen = (log: TestLog, skews = {}) => seenJob('job', DOCUMENTS, log.events, skews);
+const openFor = (log: TestLog, piece: string, skews = {}) =>
+  seen(log, skews)
+    .seen.moves.filter((move) => move.piece === piece)
+    .map(({ open }) => said(open));
+
+test('a move shows all that was open then, its own lower level too, and as off what the vehicle lacks; what was taken back is not there', () => {
+  const log = openedLog();
+  at(log, '09:00:00', 'fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' });
+  at(log, '09:01:00', 'piece.moved', moved('skin', 'loosened'));
+  at(log, '09:02:00', 'piece.moved', moved('grille'));
+  const wrong = at(log, '09:03:00', 'piece.moved', moved('old-lamp'));
+  at(log, '09:03:30', 'undone', { event: wrong });
+  at(log, '09:04:00', 'piece.moved', moved('skin'));
+  expect(openFor(log, 'skin')).toEqual([['guard off'], ['grille off', 'guard off', 'skin loosened']]);
+  expect([openFor(log, 'grille'), openFor(log, 'old-lamp')]).toEqual([[['guard off', 'skin loosened']], []]);
+  // A piece that was opened is there, whatever is noted; of a fact that nobody knows nothing is lacking.
+  at(log, '09:05:00', 'piece.moved', moved('guard'));
+  expect(openFor(log, 'skin')[0]).toEqual([]);
+});
+
+test('what went back is not open any more; what an owner added is no piece of the kind', () => {
+  const log = openedLog();
+  at(log, '08:59:00', 'accessory.found', {
+    accessory: 'plough',
+    name: 'Plough',
+    side: 'centre',
+    zone: 'front',
+    holds: ['grille'],
+    openMin: 9,
+    closeMin: 9,
+    people: 2,
+    drive: 'hex',
+    count: 4,
+  });
+  at(log, '09:00:00', 'piece.moved', moved('plough'));
+  at(log, '09:01:00', 'piece.moved', moved('grille'));
+  at(log, '09:04:00', 'piece.moved', moved('grille', 'fitted'));
+  at(log, '09:08:00', 'piece.moved', moved('skin', 'loosened'));
+  expect([openFor(log, 'grille'), openFor(log, 'skin')]).toEqual([[[]], [[]]]);
+  expect(seen(log).seen.moves.map(({ piece }) => piece)).toEqual(['grille', 'skin']);
+});
+
+test('places are learned at the first work there: a joint at its plug, a fitting step at the positions of its side', () => {
+  const log = openedLog();
+  at(log, '09:00:00', 'piece.moved', moved('grille'));
+  const joined = at(log, '09:02:00', 'plug.joined', { kit: 'test-kit', connection: 'joint' });
+  at(log, '09:03:00', 'piece.moved', moved('old-lamp'));
+  const passed = at(log, '09:05:00', 'step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  at(log, '09:06:00', 'piece.moved', moved('skin'));
+  at(log, '09:07:00', 'step.passed', { kit: 'test-kit', step: 'screw', pass: 'align' });
+  expect(seen(log).seen.targets.map(({ event, target, open }) => [event, target, said(open)])).toEqual([
+    [joined, 'fog-plug', ['grille off']],
+    [passed, 'place', ['grille off', 'old-lamp off']],
+  ]);
+});
+
+test('answers are those that were given last; what did not come is kept with what was open; by force proves nothing', () => {
+  const log = openedLog();
+  at(log, '09:00:00', 'piece.moved', moved('grille'));
+  const tried = at(log, '09:01:00', 'piece.tried', { piece: 'skin', level: 'off' });
+  at(log, '09:02:00', 'piece.moved', moved('old-lamp'));
+  at(log, '09:04:00', 'fastener.broken', { piece: 'grille', group: 'bolts', count: 1 });
+  const first = at(log, '10:00:00', 'opening.judged', {
+    pieces: [
+      { piece: 'grille', enough: 'fitted' },
+      { piece: 'old-lamp', enough: 'fitted' },
+    ],
+  });
+  const second = at(log, '10:01:00', 'opening.judged', { pieces: [{ piece: 'grille', enough: 'needed' }] });
+  const { seen: job } = seen(log);
+  expect(job.tried.map(({ event, piece, open }) => [event, piece, said(open)])).toEqual([[tried, 'skin', ['grille off']]]);
+  expect(job.answers).toEqual([
+    { event: `${first}/old-lamp`, piece: 'old-lamp', enough: 'fitted' },
+    { event: `${second}/grille`, piece: 'grille', enough: 'needed' },
+  ]);
+  expect(learnWays([job]).ways.map(({ piece }) => piece)).toEqual(['old-lamp']);
+});
+
+test('minutes are those of the work by all who did it; putting back whole is timed too', () => {
+  const log = openedLog();
+  at(log, '09:00:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+  // Three minutes by two; a minute of set-up goes off for calling the helper.
+  at(log, '09:04:00', 'piece.moved', { ...moved('skin', 'loosened'), way: 'front' });
+  at(log, '09:08:00', 'piece.moved', moved('skin', 'fitted'));
+  const { moves, closings } = seen(log).seen;
+  expect(moves.map(({ personMin, people }) => [personMin, people])).toEqual([[6, 2]]);
+  expect(closings.map(({ piece, from, personMin }) => [piece, from, personMin])).toEqual([['skin', 'loosened', 8]]);
+});
+
+test('a device whose clock is slow is put right by what the server took from it soonest', () => {
+  const slow = [
+    { device: 'phone', at: '2026-03-05T09:00:00Z', storedAt: '2026-03-05T09:12:00Z' },
+    { device: 'phone', at: '2026-03-05T09:05:00Z', storedAt: '2026-03-05T09:10:00Z' },
+    { device: 'tablet', at: '2026-03-05T09:05:00Z', storedAt: '2026-03-05T09:05:01Z' },
+  ];
+  expect(clockSkews(slow)).toEqual({ phone: 300_000, tablet: 1000 });
+  const log = openedLog();
+  at(log, '09:10:00', 'piece.moved', moved('grille'), 'tablet');
+  at(log, '09:08:00', 'piece.moved', moved('skin'), 'phone');
+  expect([openFor(log, 'skin'), openFor(log, 'skin', { phone: 300_000 }), openFor(log, 'grille', { phone: 300_000 })]).toEqual([[[]], [['grille off']], [[]]]);
+});
+
+test('moves of two devices within a minute are asked, and each counts as open for the other until somebody says; those of one device are in its own order', () => {
+  const log = openedLog();
+  const grille = at(log, '09:00:00', 'piece.moved', moved('grille'), 'tablet');
+  const skin = at(log, '09:00:50', 'piece.moved', moved('skin'), 'phone');
+  at(log, '09:00:55', 'piece.moved', moved('old-lamp'), 'phone');
+  expect([openFor(log, 'grille'), openFor(log, 'skin')]).toEqual([[['old-lamp off', 'skin off']], [['grille off']]]);
+  expect(seen(log).unordered.map(({ one, other }) => [one, other])).toEqual([
+    [grille, skin],
+    [grille, log.events.at(-1)?.id],
+  ]);
+  at(log, '11:00:00', 'moves.ordered', { first: skin, then: grille });
+  expect([openFor(log, 'skin'), openFor(log, 'grille')]).toEqual([[[]], [['old-lamp off', 'skin off']]]);
+  at(log, '11:01:00', 'moves.ordered', { first: grille, then: log.events[3]?.id ?? '' });
+  expect([openFor(log, 'grille'), seen(log).unordered]).toEqual([[['skin off']], []]);
+});
+
+test('a clock that jumps back does not turn the order of one device round', () => {
+  const events = [
+    { id: 'a', at: '2026-03-05T09:00:00Z', device: 'tablet' },
+    { id: 'b', at: '2026-03-05T08:00:00Z', device: 'tablet' },
+  ] as LoggedEvent[];
+  expect(inOrder(events, {}).map(({ event }) => event.id)).toEqual(['a', 'b']);
+});

@@ -1,0 +1,127 @@
+import { factValues, foldJob, jobContext, standingEvents, stepTimes, type JobDocuments, type LoggedEvent } from '../job/index.ts';
+import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel } from '../vehicle/index.ts';
+import { inOrder, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
+import type { CloseUpAnswer, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
+
+/** Two moves of two devices of which the clocks do not say which came first. */
+export interface UnorderedMoves {
+  one: string;
+  other: string;
+}
+
+/** An entry by which a piece is opened further, or goes back; `place` is its place in the order of time. */
+interface Turn extends Omit<Timed, 'event'> {
+  event: string;
+  piece: string;
+  from: Level;
+  level: Level;
+  opens: boolean;
+}
+
+/** Every turn of a piece of the profile; what an owner added to this one vehicle is none of its kind. */
+function turnsOf(entries: readonly Timed[], kind: ReadonlySet<string>): Turn[] {
+  const levels = new Map<string, Level>();
+  return entries.flatMap(({ event, ...timed }): Turn[] => {
+    if (event.type !== 'piece.moved' || !kind.has(event.payload.piece)) return [];
+    const { piece, level } = event.payload;
+    const from = levels.get(piece) ?? 'fitted';
+    levels.set(piece, level);
+    return [{ ...timed, event: event.id, piece, from, level, opens: levelRank(level) > levelRank(from) }];
+  });
+}
+
+/** Plugs and mount positions at which an entry is the first work: those of a joint, and those of the side of a fitting step. */
+function workedAt({ kits, profile }: JobDocuments, { event }: Timed): string[] {
+  if (event.type !== 'plug.joined' && event.type !== 'step.passed') return [];
+  const fitment = kits.find(({ slug }) => slug === event.payload.kit)?.fitments.find(({ vehicle }) => vehicle === profile.slug);
+  if (event.type === 'plug.joined') return (fitment?.connections ?? []).filter(({ id }) => id === event.payload.connection).map(({ vehiclePlug }) => vehiclePlug);
+  const side = fitment?.fitSteps.find(({ id }) => id === event.payload.step)?.side;
+  const used = new Set((fitment?.mounts ?? []).map(({ mount }) => mount));
+  return profile.mounts.filter((mount) => used.has(mount.id) && mount.side === side).map(({ id }) => id);
+}
+
+/**
+ * What the log of one job shows of its kind of vehicle: each move with what was open before it, the first work at each place, what did not come, what was
+ * said of it. Where two devices moved something within a minute of each other, and nobody has said which came first, each counts as open for the other:
+ * more open never hinders, so no set becomes too small by it.
+ * @param documents the documents that the job pins, the profile whole
+ * @param skews what is to be added to the time of each device, in milliseconds, as `clockSkews` has it
+ */
+export function seenJob(job: string, documents: JobDocuments, log: readonly LoggedEvent[], skews: ClockSkews = {}): { seen: SeenJob; unordered: UnorderedMoves[] } {
+  const { profile } = documents;
+  const state = foldJob(log);
+  const minutes = new Map(stepTimes(jobContext(state, documents), log).map(({ event, minutes: taken }) => [event, taken]));
+  const entries = inOrder(standingEvents(log), skews);
+  const said = ordersOf(entries.map(({ event }) => event));
+  const kind = new Set(profile.pieces.map(({ id }) => id));
+  const turns = turnsOf(entries, kind);
+  const lacked = [...absentPieces(profile, factValues(state), new Set(Object.keys(state.reached)))].map((piece): LevelNeed => ({ piece, level: 'off' }));
+  const broken = new Set(entries.flatMap(({ event }) => (event.type === 'fastener.broken' ? [event.payload.piece] : [])));
+
+  const openAt = (at: Pick<Timed, 'device' | 'ms' | 'place'> & { event: string; piece?: string }): OpenThen => {
+    const open = new Map<string, Level>();
+    for (const turn of turns) {
+      if (turn.event === at.event) continue;
+      const order = turn.piece === at.piece ? (turn.place < at.place ? 'before' : 'after') : orderSaid(turn, at, said);
+      // Of two that nobody has put in order what opens counts, and what closes does not.
+      if (order === 'before' || (order === 'unknown' && turn.opens)) open.set(turn.piece, turn.level);
+    }
+    return [...lacked, ...[...open].flatMap(([piece, level]): LevelNeed[] => (level === 'fitted' ? [] : [{ piece, level }]))];
+  };
+
+  const unordered = turns.flatMap((turn) =>
+    turns.flatMap((other): UnorderedMoves[] => {
+      const asked = turn.opens && other.opens && other.place < turn.place && other.piece !== turn.piece && orderSaid(other, turn, said) === 'unknown';
+      return asked ? [{ one: other.event, other: turn.event }] : [];
+    }),
+  );
+  const moves: SeenMove[] = [];
+  const closings: SeenClosing[] = [];
+  for (const turn of turns) {
+    const { event, piece, from, level, opens } = turn;
+    const taken = minutes.get(event);
+    const people = profile.pieces.find(({ id }) => id === piece)?.levels.find((entry) => entry.level === (opens ? level : from))?.people ?? 1;
+    const personMin = taken === undefined ? {} : { personMin: taken * people };
+    if (opens)
+      moves.push({
+        event,
+        piece,
+        from,
+        level: level as OpenLevel,
+        open: openAt(turn),
+        people,
+        ...personMin,
+        ...(broken.has(piece) ? { broken: true } : {}),
+        ...stoodFor(documents, entries, event),
+      });
+    else if (taken !== undefined && level === 'fitted') closings.push({ event, piece, from, personMin: taken * people });
+  }
+  const targets: SeenTarget[] = [];
+  const tried: TriedMove[] = [];
+  let answers: CloseUpAnswer[] = [];
+  for (const entry of entries) {
+    const { event } = entry;
+    for (const target of workedAt(documents, entry)) {
+      if (!targets.some((known) => known.target === target)) targets.push({ event: event.id, target, open: openAt({ ...entry, event: event.id }) });
+    }
+    if (event.type === 'piece.tried' && kind.has(event.payload.piece))
+      tried.push({ event: event.id, ...event.payload, open: openAt({ ...entry, event: event.id, piece: event.payload.piece }) });
+    if (event.type === 'opening.judged') {
+      const told = event.payload.pieces.map(({ piece, enough }): CloseUpAnswer => ({ event: `${event.id}/${piece}`, piece, enough }));
+      answers = [...answers.filter(({ piece }) => !told.some((own) => own.piece === piece)), ...told];
+    }
+  }
+  return { seen: { job, moves, targets, tried, closings, answers }, unordered };
+}
+
+/** How the vehicle stood for a move: as the way that it went says. */
+function stoodFor({ profile }: JobDocuments, entries: readonly Timed[], move: string): Pick<SeenMove, 'position'> {
+  const event = entries.find((entry) => entry.event.id === move)?.event;
+  if (event?.type !== 'piece.moved') return {};
+  const { piece, level, way } = event.payload;
+  const position = profile.pieces
+    .find(({ id }) => id === piece)
+    ?.levels.find((entry) => entry.level === level)
+    ?.ways.find(({ id }) => id === way)?.position;
+  return position ? { position } : {};
+}
