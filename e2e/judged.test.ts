@@ -62,3 +62,49 @@ test(
   },
   LONG_MS,
 );
+
+test(
+  'what the jobs teach is read in the library, taken or left one by one, and kept as the next version; then it is known',
+  async () => {
+    const { page, complaints } = await shop.open('slate');
+    await page.goto(`${shop.address}/jobs/forestry-9/close-up`);
+    for (const name of ['Skid plate, front loosened', 'Front cover strap loosened']) await panel(page).getByRole('button', { name }).click();
+    await panel(page).getByRole('button', { name: 'Read it back' }).click();
+    await panel(page).getByRole('button', { name: 'So it is' }).click();
+    await settled(page);
+    await page.goto(`${shop.address}/library?show=vehicle/wexholm-fieldcat`);
+    const taught = page.getByRole('region', { name: 'What the jobs teach' });
+    const line = taught.getByRole('listitem').filter({ hasText: /^Front cover off: nothing first/ });
+    await line.getByText('Shorter than: first front cover strap loosened, plough frame folded').waitFor();
+    await line.getByText('Gone on 1 job.').waitFor();
+    expect(await serious(page)).toEqual([]);
+    // What is shorter is offered as taken, one more way as left.
+    const takes = taught.getByRole('button', { name: /^Take: / });
+    expect(await takes.evaluateAll((all) => all.map((one) => one.getAttribute('aria-pressed')))).toEqual(['true', 'false', 'false']);
+    await takes.first().click();
+    expect(await taught.getByRole('button', { name: 'Keep as version 2' }).isDisabled()).toBe(true);
+    await takes.first().click();
+    await taught.getByRole('button', { name: 'Keep as version 2' }).click();
+    await page.getByText('Kept as version 2.').waitFor();
+    await line.waitFor({ state: 'detached' });
+    const exported = async () =>
+      (await (await page.context().request.get(`${shop.address}/api/documents/vehicle/wexholm-fieldcat/export`)).json()) as {
+        pieces: { id: string; levels: { ways: { id: string; needs: object[] }[] }[] }[];
+        mounts: { reach: object[] }[];
+      };
+    const { pieces, mounts } = await exported();
+    expect(pieces.find(({ id }) => id === 'front-cover')?.levels[0]?.ways.map(({ id, needs }) => [id.slice(0, 5), needs.length])).toEqual([
+      ['front', 2],
+      ['frame', 1],
+      ['seen-', 0],
+    ]);
+    expect(mounts.map(({ reach }) => reach.length)).toEqual(mounts.map(() => 1));
+    // Whoever is in training reads it, and takes nothing.
+    const copper = await shop.open('copper');
+    await copper.page.goto(`${shop.address}/library?show=vehicle/wexholm-fieldcat`);
+    await copper.page.getByRole('heading', { name: 'What the jobs teach' }).waitFor();
+    expect(await copper.page.getByRole('button', { name: /^Take: / }).count()).toBe(0);
+    expect(complaints).toEqual([]);
+  },
+  LONG_MS,
+);

@@ -71,7 +71,7 @@ class DeviceClock {
   @Amount(-100_000_000, 100_000_000) behindS!: number;
 }
 
-/** The log of one job, with what the clocks of its devices are off. */
+/** The log of one job, with what the clocks of its devices are off; of a device that is not named then nobody knows, and without clocks all are right. */
 class KindLog {
   @Text(80) job!: string;
   @AnyObjects() log!: unknown[];

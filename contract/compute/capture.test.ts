@@ -75,9 +75,19 @@ const skin = ({ levels }: Taught) =>
 test('logs are read by the documents they pin and by clocks put right; within a minute of each other the order is asked', () => {
   expect(skin(run(logs()))).toEqual([[]]);
   expect(run(logs()).unordered).toEqual([]);
-  const near = run(logs([{ device: 'phone', behindS: 60 }]));
+  const near = run(
+    logs([
+      { device: 'phone', behindS: 60 },
+      { device: 'tablet', behindS: 0 },
+    ]),
+  );
   expect([near.unordered.length, near.unordered[0]?.job]).toEqual([1, 'one']);
-  const right = run(logs([{ device: 'phone', behindS: 300 }]));
+  const right = run(
+    logs([
+      { device: 'phone', behindS: 300 },
+      { device: 'tablet', behindS: 0 },
+    ]),
+  );
   expect([right.unordered, right.profile?.pieces.length]).toEqual([[], 3]);
 });
 

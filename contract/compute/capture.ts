@@ -15,8 +15,8 @@ function seenIn({ profile, kits = [], rules, logs = [], jobs = [] }: CaptureInpu
   );
   if (!profile || !rules) return { seen: jobs, unordered: [] };
   checkDocuments({ profile, kits });
-  const read = logs.map(({ job, log, clocks = [] }, index) => {
-    const skews = Object.fromEntries(clocks.map(({ device, behindS }) => [device, behindS * 1000]));
+  const read = logs.map(({ job, log, clocks }, index) => {
+    const skews = clocks && Object.fromEntries(clocks.map(({ device, behindS }) => [device, behindS * 1000]));
     return { job, ...seenJob(job, { profile, kits, rules }, knownLog({ profile, kits, rules }, log, `logs[${index}].log`), skews) };
   });
   return { seen: [...jobs, ...read.map(({ seen }) => seen)], unordered: read.flatMap(({ job, unordered }) => unordered.map((pair) => ({ job, ...pair }))) };

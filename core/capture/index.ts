@@ -6,3 +6,4 @@ export * from './propose.ts';
 export * from './order.ts';
 export * from './log.ts';
 export * from './plan.ts';
+export * from './changes.ts';

@@ -44,7 +44,7 @@ export function closingMinutes(jobs: readonly SeenJob[], piece: string): Map<Lev
 }
 
 /** Whether a way asks for no more than another of how the vehicle stands. */
-const standsFree = ({ position }: Way, other: Way) => !position || (position.kind === other.position?.kind && position.place === other.position.place);
+export const standsFree = ({ position }: Way, other: Way) => !position || (position.kind === other.position?.kind && position.place === other.position.place);
 
 /** Whether a way serves wherever another does, and takes no longer. */
 const serves = (way: ProposedWay, other: ProposedWay) => holds(way.needs, other.needs) && standsFree(way, other) && way.extraMin <= other.extraMin;

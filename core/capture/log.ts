@@ -45,9 +45,9 @@ function workedAt({ kits, profile }: JobDocuments, { event }: Timed): string[] {
  * said of it. Where two devices moved something within a minute of each other, and nobody has said which came first, each counts as open for the other:
  * more open never hinders, so no set becomes too small by it.
  * @param documents the documents that the job pins, the profile whole
- * @param skews what is to be added to the time of each device, in milliseconds, as `clockSkews` has it
+ * @param skews what is to be added to the time of each device, in milliseconds, as `clockSkews` has it; without them all clocks count as right
  */
-export function seenJob(job: string, documents: JobDocuments, log: readonly LoggedEvent[], skews: ClockSkews = {}): { seen: SeenJob; unordered: UnorderedMoves[] } {
+export function seenJob(job: string, documents: JobDocuments, log: readonly LoggedEvent[], skews?: ClockSkews): { seen: SeenJob; unordered: UnorderedMoves[] } {
   const { profile } = documents;
   const state = foldJob(log);
   const minutes = new Map(stepTimes(jobContext(state, documents), log).map(({ event, minutes: taken }) => [event, taken]));
@@ -58,7 +58,7 @@ export function seenJob(job: string, documents: JobDocuments, log: readonly Logg
   const lacked = [...absentPieces(profile, factValues(state), new Set(Object.keys(state.reached)))].map((piece): LevelNeed => ({ piece, level: 'off' }));
   const broken = new Set(entries.flatMap(({ event }) => (event.type === 'fastener.broken' ? [event.payload.piece] : [])));
 
-  const openAt = (at: Pick<Timed, 'device' | 'ms' | 'place'> & { event: string; piece?: string }): OpenThen => {
+  const openAt = (at: Omit<Timed, 'event'> & { event: string; piece?: string }): OpenThen => {
     const open = new Map<string, Level>();
     for (const turn of turns) {
       if (turn.event === at.event) continue;

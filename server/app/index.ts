@@ -18,6 +18,7 @@ import { stopPlanner } from '../planner/index.ts';
 import { harnessRoutes } from '../harness/index.ts';
 import { labelRoutes } from '../labels/index.ts';
 import { helperRoutes } from '../helper/index.ts';
+import { captureRoutes } from '../capture/index.ts';
 import { photoRoutes } from '../photos/index.ts';
 import { practiceRoutes } from '../practice/index.ts';
 import { ensureSheet, sheetRoutes } from '../sheet/index.ts';
@@ -155,6 +156,7 @@ export function buildApp({
     importRoutes(api, { db });
     jobRoutes(api, { db, onSigned: (job) => ensureSheet(db, job) });
     photoRoutes(api, { db });
+    captureRoutes(api, { db });
     sheetRoutes(api, { db });
     harnessRoutes(api, { db });
     labelRoutes(api, { db });

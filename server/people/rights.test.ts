@@ -67,6 +67,7 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'GET /api/photos/:hash': null,
   'GET /api/photos/of/:profile': null,
   'GET /api/times/:profile': null,
+  'GET /api/taught/:profile': null,
   'GET /api/practice': 'record',
   'POST /api/practice': 'record',
   'GET /api/compute': null,

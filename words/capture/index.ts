@@ -1,4 +1,6 @@
+import type { CaptureConflict, WayChange } from '@jade/core/capture';
 import type { Judged } from '@jade/core/job';
+import { sayThrough } from '@jade/words/names';
 import { inSentence, plural } from '@jade/words/units';
 
 const listed = (pieces: readonly string[]) => pieces.map((name, index) => (index === 0 ? name : inSentence(name))).join(', ');
@@ -31,4 +33,48 @@ export const JUDGE = {
   wasEnough: (piece: string, level: string) => `${piece}: ${level} was enough.`,
   said: 'Said of what was opened',
   anew: 'Say it anew',
+} as const;
+
+/** What a way that jobs went leads to. */
+export const sayTaughtPlace = ({ place }: Pick<WayChange, 'place'>, name: (piece: string) => string, nameOfPlace: (target: string) => string): string =>
+  'piece' in place ? `${name(place.piece)} ${place.level}` : nameOfPlace(place.target);
+
+/** A way that jobs went and the profile does not have, and what it is shorter than. `sometimes` tells the pieces that not every vehicle of the kind has. */
+export function sayTaughtWay(
+  { way, shorterThan, onlySeen, jobs }: WayChange,
+  name: (piece: string) => string,
+  sometimes: (piece: string) => boolean = () => false,
+): { now: string; before: string[]; rests: string } {
+  const where = way.needs.filter(({ piece }) => sometimes(piece));
+  const seen = onlySeen.filter(({ piece }) => !sometimes(piece)).map(({ piece }) => inSentence(name(piece)));
+  return {
+    now: [
+      sayThrough({ ...way, needs: way.needs.filter((need) => !where.includes(need)) }, name),
+      ...(where.length > 0 ? [`where the vehicle has them also ${where.map(({ piece, level }) => `${inSentence(name(piece))} ${level}`).join(', ')}`] : []),
+    ].join('; '),
+    before: shorterThan.map((other) => sayThrough(other, name)),
+    rests: `Gone on ${plural(jobs.length, 'job')}.${seen.length > 0 ? ` Nobody has said that it needs ${seen.join(', ')}: it was open.` : ''}`,
+  };
+}
+
+/** What does not go together. */
+export function sayConflict(conflict: CaptureConflict, name: (piece: string) => string): string {
+  const piece = name(conflict.piece);
+  return conflict.code === 'answer-withdrawn'
+    ? `${piece}: job ${conflict.job} said how far it was enough, but something did not come without. That is not counted any more.`
+    : `${piece} ${conflict.level} did not come on job ${conflict.job}, though it came on job ${conflict.other} with no more open: the two vehicles differ by something that is not described.`;
+}
+
+export const TAUGHT = {
+  title: 'What the jobs teach',
+  reading: 'Reading the jobs of this kind…',
+  away: 'What the jobs teach cannot be read: the server is away.',
+  none: (jobs: number) => `${plural(jobs, 'job')} of this kind, and no way that the profile does not have. At Close up it is asked what could have stayed on.`,
+  found: (changes: number, jobs: number) => `${plural(changes, 'way')} that the profile does not have, from ${plural(jobs, 'job')}. Take what is right; the rest stays as it is.`,
+  unsayable: (ways: number) =>
+    `${plural(ways, 'way')} more went on vehicles without a piece that others have and that never comes off. A profile cannot say that yet, so it is not offered.`,
+  shorter: (way: string) => `Shorter than: ${way}`,
+  take: 'Take',
+  save: (version: number) => `Keep as version ${version}`,
+  kept: (version: number) => `Kept as version ${version}. Open jobs go on with the one they have until somebody takes the new one over.`,
 } as const;

@@ -50,7 +50,7 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
   library: {
     how: [
       'Profiles of vehicles, kits, plugs with the leads between them, and rule sets. A file that is taken in becomes a new version, what it changed stands under it; open jobs go on with theirs until somebody takes the new one over.',
-      'Tap a piece on the drawing, again where several lie over one another, or its name below: what comes first, its fasteners, how it goes back. A kit’s contents go out and in as CSV. Under a vehicle stand the times of this shop.',
+      'Tap a piece on the drawing, again where several lie over one another, or its name below: what comes first, its fasteners, how it goes back. A kit’s contents go out and in as CSV. Under a vehicle stand the ways its jobs teach and the times of this shop.',
     ],
     marks: [
       { sign: 'Green bar', says: 'half of the times at this shop were shorter, half longer' },
@@ -198,7 +198,7 @@ export const HELP: Readonly<Record<Station | HelpedView, Help>> = {
   'close-up': {
     how: [
       'What came off goes back in an order that covers nothing unfinished: a gate stands before the piece that would cover it.',
-      'Every fastener goes back into its hole, or is said to be dropped or replaced: a tray that is not empty does not leave.',
+      'Every fastener goes back into its hole, or is said to be dropped or replaced: a tray that is not empty does not leave. Below it is asked what could have stayed on: the library learns from it.',
     ],
     marks: [
       { sign: 'Figure on yellow', says: 'so many are out' },

@@ -3,6 +3,7 @@ import type { Body, Circuit, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePi
 import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';
 import { sayCondition } from '@jade/words/match';
+import { sayThrough } from '@jade/words/names';
 import { amount, inSentence, minutes, plural, stated } from '@jade/words/units';
 
 export const LEARNED_TIMES = {
@@ -85,9 +86,7 @@ export function sayLevel({ level, say, openMin, closeMin, people, breakage }: Pi
 
 /** A way to open a piece: what has to be open before it. */
 export function sayWayIn({ id, needs, extraMin, note, irreversible }: Way, pieceName: (id: string) => string): string {
-  const before = needs.length === 0 ? 'nothing first' : `first ${needs.map(({ piece, level }) => `${inSentence(pieceName(piece))} ${level}`).join(', ')}`;
-  const extra = extraMin > 0 ? `, ${minutes(extraMin)} more` : '';
-  return `${sayWay(id)}: ${before}${extra}${irreversible ? ', cannot be undone' : ''}${note ? `. ${note}` : ''}`;
+  return `${sayWay(id)}: ${sayThrough({ needs, extraMin }, pieceName)}${irreversible ? ', cannot be undone' : ''}${note ? `. ${note}` : ''}`;
 }
 
 /** Where a piece lies and what is to be minded about it. */

@@ -2,7 +2,8 @@ import type { JobContext } from '@jade/core/job';
 import { testsThatFollow } from '@jade/core/kit';
 import { circuitId } from '@jade/core/wiring';
 import { sayTest } from '@jade/words/kit';
-import { amount, inSentence } from '@jade/words/units';
+import type { Way } from '@jade/core/vehicle';
+import { amount, inSentence, minutes } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
 export interface Names {
@@ -122,4 +123,10 @@ export function sayGroup(group: { drive: string; size?: string; lengthMm?: numbe
   const drive = group.drive === 'none' ? (WITHOUT_DRIVE[group.release ?? ''] ?? (group.singleUse === false ? 'stud' : 'tape')) : group.drive;
   const name = group.size ? `${group.size} ${drive}` : drive;
   return group.lengthMm ? `${name} × ${amount(group.lengthMm, 'mm')}` : name;
+}
+
+/** What has to be open for a way, and what it takes beyond the move. */
+export function sayThrough({ needs, extraMin }: Pick<Way, 'needs' | 'extraMin'>, name: (piece: string) => string): string {
+  const through = needs.length === 0 ? 'nothing first' : `first ${needs.map(({ piece, level }) => `${inSentence(name(piece))} ${level}`).join(', ')}`;
+  return extraMin > 0 ? `${through}, ${minutes(extraMin)} more` : through;
 }

@@ -90,6 +90,18 @@ async function show(place: string | undefined): Promise<void> {
 }
 watch(shown, show, { immediate: true });
 
+/** After something new was kept. */
+async function reread(): Promise<void> {
+  await load();
+  await show(shown.value);
+}
+
+/** A next version was kept of what is shown. */
+async function kept(said: string): Promise<void> {
+  report.value = [said];
+  await reread();
+}
+
 interface Taken {
   kind: string;
   slug: string;
@@ -125,8 +137,7 @@ async function take(event: Event): Promise<void> {
     }
   }
   input.value = '';
-  await load();
-  await show(shown.value);
+  await reread();
 }
 
 /** Takes a contents list into a kit: a new version of it. */
@@ -137,16 +148,14 @@ async function takeContents(slug: string, event: Event): Promise<void> {
   const [file] = input.files ?? [];
   if (file) await takeOne(file.name, { text: await file.text() }, `/api/documents/kit/${slug}/contents?basedOn=${versionShown.value}`);
   input.value = '';
-  await load();
-  await show(shown.value);
+  await reread();
 }
 
 /** Whoever has read what is lost takes it in all the same. */
 async function takeAllTheSame(entry: Losing): Promise<void> {
   losing.value = losing.value.filter((other) => other !== entry);
   await takeOne(entry.name, entry.value, entry.to, true);
-  await load();
-  await show(shown.value);
+  await reread();
 }
 
 onMounted(async () => {
@@ -207,7 +216,7 @@ onMounted(async () => {
         }}</router-link>
       </nav>
       <BodyShelf v-if="shown === BODIES_PLACE" />
-      <VehicleShelf v-else-if="profile" :profile="profile" :version="versionShown" />
+      <VehicleShelf v-else-if="profile" :profile="profile" :version="versionShown" @kept="kept" />
       <section v-else-if="kit" class="stack">
         <div class="line">
           <h2>{{ kit.maker }} {{ kit.name }}</h2>

@@ -17,10 +17,12 @@ import ElectricsShelf from './ElectricsShelf.vue';
 import { finder } from './find.ts';
 import LearnedTimes from './LearnedTimes.vue';
 import PieceDetail from './PieceDetail.vue';
+import TaughtWays from './TaughtWays.vue';
 import VersionChanges from './VersionChanges.vue';
 
 /** A vehicle of the library to be read: its pieces by layer on the drawing, each with its fasteners and ways, and what is known of its electrics. */
 const props = defineProps<{ profile: VehicleProfile; version: number }>();
+const emit = defineEmits<{ kept: [said: string] }>();
 
 const view = ref<View>('front');
 /** How much is seen: the pieces of the skin, those behind them too, or all of them moved out. */
@@ -165,6 +167,7 @@ function choose(id: string): void {
     <p class="soft">{{ LIBRARY_VIEW.counts(profile) }}</p>
     <ElectricsShelf :profile="profile" :photos="taken" />
     <VersionChanges kind="vehicle" :slug="profile.slug" :version="version" />
+    <TaughtWays :profile="profile" :version="version" @kept="(said) => emit('kept', said)" />
     <LearnedTimes :profile="profile" />
   </section>
 </template>

@@ -1,0 +1,94 @@
+import { barePiece, bareProfile } from '../test/bare-profile.ts';
+import type { Way } from '../vehicle/index.ts';
+import { kindTaught, withChanges, type SeenJob, type SeenMove } from './index.ts';
+
+const off = (...pieces: string[]) => pieces.map((piece) => ({ piece, level: 'off' as const }));
+const way = (id: string, ...pieces: string[]): Way => ({ id, needs: off(...pieces), extraMin: 0 });
+const piece = (id: string, openMin: number, ...ways: Way[]) => barePiece(id, { levels: [{ level: 'off', openMin, closeMin: 1, people: 1, ways }] });
+/** The skin is said to need the grille and the duct; the lamp's place the skin. */
+const PROFILE = bareProfile({
+  pieces: [piece('grille', 2, way('front')), piece('duct', 6, way('front', 'grille')), piece('skin', 4, way('front', 'grille', 'duct')), piece('roof', 4, way('front'))],
+  mounts: [{ id: 'fog-left', name: 'Fog', side: 'left', at: { xMm: 0, yMm: 0, zMm: 0 }, reach: [way('through-skin', 'skin')], hiddenBy: [] }],
+});
+const moved = (event: string, id: string, personMin: number | undefined, ...open: string[]): SeenMove => ({
+  event,
+  piece: id,
+  from: 'fitted',
+  level: 'off',
+  open: off(...open),
+  people: 1,
+  ...(personMin === undefined ? {} : { personMin }),
+});
+const JOB: SeenJob = {
+  job: 'one',
+  moves: [moved('m1', 'grille', undefined), moved('m2', 'duct', undefined, 'grille'), moved('m3', 'skin', undefined, 'grille', 'duct')],
+  targets: [{ event: 'm4', target: 'fog-left', open: off('grille', 'duct', 'skin') }],
+  tried: [],
+  closings: [],
+  answers: [],
+};
+
+test('who does as the profile says teaches nothing new', () => {
+  expect(kindTaught([JOB], PROFILE)).toEqual({ changes: [], unsayable: 0, conflicts: [] });
+});
+
+test('a piece that could have stayed on makes a shorter way beside the longer one', () => {
+  const told = {
+    ...JOB,
+    answers: [
+      { event: 'a', piece: 'duct', enough: 'fitted' as const },
+      { event: 'b', piece: 'grille', enough: 'needed' as const },
+    ],
+  };
+  const { changes } = kindTaught([told], PROFILE);
+  expect(changes).toEqual([{ place: { piece: 'skin', level: 'off' }, way: way('seen-m3', 'grille'), shorterThan: [way('front', 'grille', 'duct')], onlySeen: [], jobs: ['one'] }]);
+  const after = withChanges(PROFILE, changes);
+  expect(after.pieces.find(({ id }) => id === 'skin')?.levels[0]?.ways).toEqual([way('front', 'grille', 'duct'), way('seen-m3', 'grille')]);
+  expect([after.pieces[0]?.levels, after.mounts, withChanges(PROFILE, [])]).toEqual([PROFILE.pieces[0]?.levels, PROFILE.mounts, PROFILE]);
+  // Taken over it is known, and is not proposed again.
+  expect(kindTaught([told], after).changes).toEqual([]);
+});
+
+test('a way that takes longer than the level counts what it takes beyond, and is shorter than nothing that is quicker', () => {
+  const { levels: _levels, ...rest } = piece('skin', 4);
+  const quick = {
+    ...PROFILE,
+    pieces: PROFILE.pieces.map((entry) =>
+      entry.id === 'skin' ? { ...rest, levels: [{ level: 'off' as const, openMin: 4, closeMin: 1, people: 1, ways: [way('front', 'grille', 'duct')] }] } : entry,
+    ),
+  };
+  const slow = { ...JOB, moves: [moved('m1', 'grille', undefined), moved('m3', 'skin', 64, 'grille')], targets: [] };
+  const { changes } = kindTaught([slow], quick);
+  // ⁴√(4³·64) = 8 by the weight of three times: four more than the profile's four.
+  expect(changes.map(({ way: { extraMin }, shorterThan, onlySeen }) => [extraMin, shorterThan, onlySeen])).toEqual([[4, [], off('grille')]]);
+  expect(
+    withChanges(quick, changes)
+      .pieces.find(({ id }) => id === 'skin')
+      ?.levels[0]?.ways.map(({ id }) => id),
+  ).toEqual(['front', 'seen-m3']);
+});
+
+test('another way to a place is one more; a way through what the profile does not have cannot be said', () => {
+  const by = (open: string[]): SeenJob => ({ ...JOB, moves: [], targets: [{ event: 't', target: 'fog-left', open: off(...open) }] });
+  const { changes } = kindTaught([by(['roof'])], PROFILE);
+  expect(changes.map(({ place, way: { needs }, shorterThan }) => [place, needs, shorterThan])).toEqual([[{ target: 'fog-left' }, off('roof'), []]]);
+  expect(withChanges(PROFILE, changes).mounts[0]?.reach.map(({ id }) => id)).toEqual(['through-skin', 'seen-t']);
+  expect(kindTaught([by(['plough'])], PROFILE)).toMatchObject({ changes: [], unsayable: 1 });
+  // A piece that this vehicle lacked and that never comes off where it is.
+  const fixed = { ...PROFILE, pieces: [...PROFILE.pieces, barePiece('bracket', { levels: [{ level: 'loosened', openMin: 1, closeMin: 1, people: 1, ways: [way('front')] }] })] };
+  expect(kindTaught([by(['roof', 'bracket'])], fixed)).toMatchObject({ changes: [], unsayable: 1 });
+});
+
+test('who had all open that a known way needs went that one, quick or slow', () => {
+  const slowWay = { ...PROFILE, pieces: PROFILE.pieces.map((entry) => (entry.id === 'roof' ? piece('roof', 4, { ...way('ladder', 'grille'), extraMin: 3 }) : entry)) };
+  const quick = { ...JOB, moves: [moved('m1', 'grille', undefined), moved('m2', 'duct', undefined, 'grille'), moved('m9', 'roof', 1, 'grille', 'duct')], targets: [] };
+  expect(kindTaught([quick], slowWay).changes).toEqual([]);
+});
+
+test('that the battery was off is no need of a way: the profile says of a piece itself whether it asks for that', () => {
+  const supplies = [{ id: 'low' as const, name: 'Battery', piece: 'battery', level: 'off' as const, waitMin: 5, liveMin: 1, by: 'anyone' as const, before: [], forgets: [] }];
+  const powered = { ...PROFILE, pieces: [...PROFILE.pieces, piece('battery', 1, way('front'))] };
+  const job = { ...JOB, moves: [moved('m0', 'battery', undefined), moved('m1', 'grille', undefined, 'battery'), moved('m3', 'skin', undefined, 'battery', 'grille')], targets: [] };
+  const needs = (changes: ReturnType<typeof kindTaught>['changes']) => changes.map(({ way: { needs: own } }) => own);
+  expect([needs(kindTaught([job], { ...powered, supplies }).changes), needs(kindTaught([job], powered).changes)]).toEqual([[off('grille')], [off('battery', 'grille')]]);
+});

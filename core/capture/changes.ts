@@ -1,0 +1,102 @@
+import { PRIOR_SIGMA } from '../schedule/index.ts';
+import { hundredthsToMinutes, minutesToHundredths } from '../units/index.ts';
+import { levelRank, type Level, type LevelNeed, type OpenLevel, type VehicleProfile, type Way } from '../vehicle/index.ts';
+import { holds, type Learned } from './ways.ts';
+import { teachWays, type TaughtWays, type WaysProfile } from './propose.ts';
+import { standsFree, type ProposedWay } from './levels.ts';
+import type { OpenThen, SeenJob } from './seen.ts';
+
+/** A way that jobs went and the profile does not have. */
+export interface WayChange {
+  /** A piece at a level, or a mount position or plug. */
+  place: { piece: string; level: OpenLevel } | { target: string };
+  way: Way;
+  /** Ways of the profile that need all of this and more. They stay: what is known of them by name is not lost, and nobody goes them who need not. */
+  shorterThan: Way[];
+  /** Needs of which nobody said that they had to be. */
+  onlySeen: LevelNeed[];
+  jobs: string[];
+}
+
+/** What jobs of a kind teach beyond its profile. */
+export interface KindTaught {
+  changes: WayChange[];
+  /** Ways that went on vehicles without a piece which others have and which never comes off: a profile cannot say that. */
+  unsayable: number;
+  conflicts: Learned['conflicts'];
+}
+
+const asWay = ({ confirmed: _confirmed, jobs: _jobs, ...way }: ProposedWay): Way => way;
+
+function changesAt(place: WayChange['place'], proposed: readonly ProposedWay[], known: readonly Way[], extraOf: (way: ProposedWay) => number): WayChange[] {
+  const before = new Set(known.map(({ id }) => id));
+  // Who had all open that a known way needs went that one, however long it took: its minutes are learned by themselves.
+  const wentKnown = (way: Way) => known.some((other) => holds(other.needs, way.needs) && standsFree(other, way));
+  return proposed
+    .filter((way) => !before.has(way.id) && !wentKnown(way))
+    .map((way) => {
+      const taken = { ...asWay(way), extraMin: hundredthsToMinutes(minutesToHundredths(extraOf(way))) };
+      return {
+        place,
+        way: taken,
+        shorterThan: known.filter((other) => holds(taken.needs, other.needs) && taken.extraMin <= other.extraMin && standsFree(taken, other)),
+        onlySeen: way.needs.filter(({ piece }) => !way.confirmed.includes(piece)),
+        jobs: way.jobs,
+      };
+    });
+}
+
+/** A job without what isolated a supply: a profile says of each piece itself whether it asks for a dead supply, and who plans adds it. */
+function withoutIsolation(job: SeenJob, isolating: ReadonlySet<string>): SeenJob {
+  const less = <T extends { open: OpenThen }>(entry: T): T => ({ ...entry, open: entry.open.filter(({ piece }) => !isolating.has(piece)) });
+  return { ...job, moves: job.moves.map(less), targets: job.targets.map(less), tried: job.tried.map(less) };
+}
+
+/** Ways that the jobs of a kind went and its profile does not have, one by one, to be taken or left. Minutes of levels stay: times are learned by themselves. */
+export function kindTaught(jobs: readonly SeenJob[], profile: WaysProfile & Partial<Pick<VehicleProfile, 'supplies'>>): KindTaught {
+  const isolating = new Set((profile.supplies ?? []).map(({ piece }) => piece));
+  const taught: TaughtWays = teachWays(
+    jobs.map((job) => withoutIsolation(job, isolating)),
+    profile,
+  );
+  const atLevels = profile.pieces.flatMap(({ id, levels }) =>
+    levels.flatMap((known) => {
+      const proposed = taught.levels.get(id)?.find(({ level }) => level === known.level);
+      if (!proposed) return [];
+      // The level keeps its own minutes, and what is within one spread of them is no other time: beyond that it is what the way takes more.
+      const ownMin = known.openMin * known.people;
+      const extraOf = ({ extraMin }: ProposedWay) => {
+        const wholeMin = proposed.openMin * proposed.people + extraMin;
+        return wholeMin > ownMin * Math.exp(PRIOR_SIGMA) ? wholeMin - ownMin : 0;
+      };
+      return changesAt({ piece: id, level: known.level }, proposed.ways, known.ways, extraOf);
+    }),
+  );
+  const atTargets = [...profile.mounts, ...profile.plugs].flatMap(({ id, reach }) => changesAt({ target: id }, taught.reach.get(id) ?? [], reach, ({ extraMin }) => extraMin));
+  const all = [...atLevels, ...atTargets];
+  const levels = new Map(profile.pieces.map((piece) => [piece.id, piece.levels]));
+  const changes = all.filter(({ way }) => way.needs.every((need) => levels.get(need.piece)?.some(({ level }) => levelRank(level) >= levelRank(need.level))));
+  return { changes, unsayable: all.length - changes.length, conflicts: taught.conflicts };
+}
+
+/** A profile with the changes that were taken: each way added to those that it has. */
+export function withChanges<P extends WaysProfile>(profile: P, changes: readonly WayChange[]): P {
+  const changed = (ways: readonly Way[], here: readonly WayChange[]): Way[] => [...ways, ...here.map(({ way }) => way)];
+  const ofLevel = (piece: string, level: Level) => changes.filter(({ place }) => 'piece' in place && place.piece === piece && place.level === level);
+  const reached = <T extends { id: string; reach: Way[] }>(entry: T): T => {
+    const here = changes.filter(({ place }) => 'target' in place && place.target === entry.id);
+    return here.length > 0 ? { ...entry, reach: changed(entry.reach, here) } : entry;
+  };
+  return {
+    ...profile,
+    pieces: profile.pieces.map((piece) => ({
+      ...piece,
+      levels: piece.levels.map((level) => {
+        const here = ofLevel(piece.id, level.level);
+        return here.length > 0 ? { ...level, ways: changed(level.ways, here) } : level;
+      }),
+    })),
+    mounts: profile.mounts.map(reached),
+    plugs: profile.plugs.map(reached),
+  };
+}

@@ -1,0 +1,45 @@
+import type { KindTaught } from '@jade/core/capture';
+import { event, openTestShop, type TestShop } from '../test/shop.ts';
+
+const FIELDCAT = 'wexholm-fieldcat';
+const JOB = 'forestry-9';
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop(true, 'slate');
+}, 60_000);
+afterAll(() => shop.close());
+
+const taught = async (profile = FIELDCAT) => (await shop.app.inject({ url: `/api/taught/${profile}` })).json<KindTaught & { version: number; jobs: number }>();
+const send = (events: object[], job = JOB) => shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/events`, headers: { cookie: shop.cookie }, payload: { events } });
+const judged = (pieces: string[]) => event('opening.judged', { pieces: pieces.map((piece) => ({ piece, enough: 'fitted' })) });
+
+test('who did as the profile says has taught nothing; a kind without jobs has none; an unknown one is refused', async () => {
+  expect(await taught()).toEqual({ changes: [], unsayable: 0, conflicts: [], version: 1, jobs: 1 });
+  expect(await taught('pellorin-trio-300')).toMatchObject({ changes: [], jobs: 0 });
+  expect((await shop.app.inject({ url: '/api/taught/nothing' })).statusCode).toBe(404);
+});
+
+test('what could have stayed on teaches a shorter way of the kind, until it is taken back', async () => {
+  const said = judged(['skid-plate', 'hood-strap']);
+  expect((await send([said])).statusCode).toBe(200);
+  const { changes } = await taught();
+  const cover = changes.find(({ place }) => 'piece' in place && place.piece === 'front-cover');
+  expect(cover).toMatchObject({ way: { needs: [] }, shorterThan: [{ id: 'front' }, { id: 'frame-standing' }], onlySeen: [], jobs: [JOB] });
+  // That the battery was off is no need of a way, and nothing leads over what could have stayed on.
+  const through = changes.flatMap(({ way }) => way.needs.map(({ piece }) => piece));
+  expect(['battery-negative', 'skid-plate', 'hood-strap'].filter((piece) => through.includes(piece))).toEqual([]);
+  await send([event('undone', { event: said.id })]);
+  expect((await taught()).changes).toEqual([]);
+});
+
+test('on a van without what never comes off where it is, a way is counted and not offered', async () => {
+  const said = judged(['visor-left']);
+  await send([said], 'hill-road-02');
+  expect(await taught('wexholm-bollard-35')).toMatchObject({ changes: [], unsayable: 1 });
+  await send([event('undone', { event: said.id })], 'hill-road-02');
+});
+
+test('an answer about what the profile does not have is refused with its path', async () => {
+  const { answers } = (await send([judged(['nothing'])])).json<{ answers: { status: string; faults: { path: string }[] }[] }>();
+  expect(answers[0]).toMatchObject({ status: 'refused', faults: [{ path: 'events[0].payload.pieces[0].piece' }] });
+});
