@@ -61,6 +61,9 @@ test('a way that takes longer than the level counts what it takes beyond, and is
   const { changes } = kindTaught([slow], quick);
   // ⁴√(4³·64) = 8 by the weight of three times: four more than the profile's four.
   expect(changes.map(({ way: { extraMin }, shorterThan, onlySeen }) => [extraMin, shorterThan, onlySeen])).toEqual([[4, [], off('grille')]]);
+  // Five instead of four, ⁴√(4³·5), is within one spread: nothing more is said of it.
+  const near = { ...slow, moves: [moved('m1', 'grille', undefined), moved('m3', 'skin', 5, 'grille')] };
+  expect(kindTaught([near], quick).changes.map(({ way: { extraMin } }) => extraMin)).toEqual([0]);
   expect(
     withChanges(quick, changes)
       .pieces.find(({ id }) => id === 'skin')

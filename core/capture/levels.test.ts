@@ -118,6 +118,18 @@ test('what the profile says moves by the weight of three times; its ways stay, a
   expect(off?.ways.map(({ id, needs }) => [id, needs.length])).toEqual([['seen-b', 0]]);
 });
 
+test('who goes further is not quicker: where the clock says so, both take the same', () => {
+  const levels = proposedLevels(
+    [seen('a', 'loosened', []), seen('b', 'off', [])],
+    new Map([
+      ['a', { personMin: 5, people: 1 }],
+      ['b', { personMin: 3, people: 1 }],
+    ]),
+    new Map(),
+  );
+  expect(levels.map(({ openMin }) => openMin)).toEqual([5, 5]);
+});
+
 test('a level that nobody timed takes no longer than the one beyond it', () => {
   const levels = proposedLevels(
     [seen('a', 'loosened', [], { wentFurther: true }), seen('a', 'off', [{ piece: 'grille', level: 'off' }])],
@@ -180,6 +192,11 @@ test('an answer that is given makes the next plan the shorter by it', () => {
   expect([taughtMinutes([told]), taughtPlan([told]).moves.map(({ piece }) => piece)]).toEqual([12, ['grille', 'skin']]);
 });
 
+test('a way in that leads not everywhere has no minutes', () => {
+  const lost = { ...WHOLE, moves: WHOLE.moves.map((entry) => (entry.piece === 'skin' ? { ...entry, broken: true } : entry)) };
+  expect([taughtMinutes([lost]), closeUpList([lost], 'a', taughtMinutes).map(({ worthMin }) => worthMin)]).toEqual([undefined, [0, 0, 0]]);
+});
+
 test('two questions follow at most, of pieces that had to be opened and can be opened less far, none where nothing is to be saved', () => {
   const ask = (jobs: SeenJob[], levels?: (piece: string) => readonly OpenLevel[]) => followUps(jobs, 'a', () => (jobs.length === 1 ? 20 : undefined), levels);
   expect(ask([WHOLE])).toEqual([]);
@@ -206,6 +223,7 @@ test('what is taught goes into the profile; a way through what nobody described 
   ]);
   expect(after.pieces.find(({ id }) => id === 'roof')).toBe(profile.pieces[2]);
   expect(after.mounts[0]?.reach.map(({ needs }) => needs.map(({ piece }) => piece))).toEqual([['grille', 'skin']]);
+  expect(withTaught(profile, teachWays([WHOLE], profile)).mounts[0]?.reach).toEqual([]);
   // Without the answer the way leads through the duct, of which the profile knows nothing.
   expect(withTaught(profile, teachWays([WHOLE], profile)).pieces.find(({ id }) => id === 'skin')?.levels[0]?.ways).toEqual([]);
 });

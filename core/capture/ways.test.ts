@@ -66,13 +66,19 @@ test('a lower level that was enough counts as that level for what came after, an
   expect([waysTo(ways, 'lamp'), waysTo(ways, 'skin', 'loosened'), waysTo(ways, 'skin')]).toEqual([[['skin loosened']], [[]], [['grille off']]]);
   expect(ways.find(({ level }) => level === 'loosened')?.wentFurther).toBe(true);
   // It went no further than was enough: nothing changes.
-  expect(lessAnswers([need('skin', 'loosened')], [said('skin', 'hung')], undefined)).toEqual({ needs: [need('skin', 'loosened')], used: [] });
+  expect(lessAnswers([need('skin', 'loosened')], [said('skin', 'hung')])).toEqual({ needs: [need('skin', 'loosened')], used: [] });
+  expect(lessAnswers([need('skin', 'loosened')], [said('skin', 'loosened')])).toEqual({ needs: [need('skin', 'loosened')], used: [] });
+  // What had been loosened before is no new way to loosen it.
+  const stages = learnWays([jobOf('b', ['skin loosened', 'grille', 'skin off'], { answers: [said('skin', 'loosened')] })]);
+  expect([waysTo(stages.ways, 'skin', 'loosened'), waysTo(stages.ways, 'skin')]).toEqual([[[]], [['grille off', 'skin loosened']]]);
 });
 
 test('what had to be is confirmed, what was only open is not; what broke proves no way', () => {
   const job = jobOf('a', ['grille', 'liner', 'skin'], { answers: [said('grille', 'needed')] });
   const { ways } = learnWays([job]);
   expect(ways.find(({ piece }) => piece === 'skin')?.confirmed).toEqual(['grille']);
+  const less = learnWays([jobOf('a', ['grille', 'liner', 'skin'], { answers: [said('grille', 'loosened'), said('liner', 'fitted')] })]);
+  expect(less.ways.find(({ piece }) => piece === 'skin')?.confirmed).toEqual(['grille']);
   const broke = { ...job, moves: job.moves.map((move) => (move.piece === 'skin' ? { ...move, broken: true } : move)) };
   expect([waysTo(learnWays([broke]).ways, 'skin'), waysTo(learnWays([broke]).ways, 'fog-left')]).toEqual([[], [['grille off', 'liner off', 'skin off']]]);
 });

@@ -40,10 +40,10 @@ export function holds(needs: readonly LevelNeed[], open: OpenThen): boolean {
 }
 
 /** What was open less what a person said could have stayed on, or less far; and the answers that this rests on. */
-export function lessAnswers(open: OpenThen, answers: readonly CloseUpAnswer[], own: string | undefined): { needs: LevelNeed[]; used: string[] } {
+export function lessAnswers(open: OpenThen, answers: readonly CloseUpAnswer[]): { needs: LevelNeed[]; used: string[] } {
   const used: string[] = [];
   const needs = open.flatMap((entry): LevelNeed[] => {
-    const answer = entry.piece === own ? undefined : answers.find(({ piece, enough }) => piece === entry.piece && enough !== 'needed');
+    const answer = answers.find(({ piece, enough }) => piece === entry.piece && enough !== 'needed');
     if (!answer || levelRank(answer.enough as Level) >= levelRank(entry.level)) return [entry];
     used.push(answer.event);
     return answer.enough === 'fitted' ? [] : [{ piece: entry.piece, level: answer.enough as OpenLevel }];
@@ -65,7 +65,7 @@ function levelsOf({ piece, from, level }: SeenMove, answers: readonly CloseUpAns
 function waysOfJob({ job, moves, targets, answers }: SeenJob): SoundWay[] {
   const needed = new Set(answers.filter(({ enough }) => enough !== 'fitted').map(({ piece }) => piece));
   const way = (reached: Reached, { position }: HeldThen, event: string, open: OpenThen, answered: boolean): SoundWay => {
-    const { needs, used } = answered ? lessAnswers(open, answers, reached.piece) : { needs: [...open], used: [] };
+    const { needs, used } = answered ? lessAnswers(open, answers) : { needs: [...open], used: [] };
     return {
       ...reached,
       needs,
