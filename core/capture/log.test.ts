@@ -16,7 +16,13 @@ const WIDE = bareProfile({
     ...VAN.pieces,
     barePiece('skin', {
       levels: [
-        ...(['loosened', 'off'] as const).map((level, place) => ({ level, openMin: 2 + 2 * place, closeMin: 3 + 2 * place, people: 2, ways: [{ id: 'front', needs: [], extraMin: 0 }] })),
+        ...(['loosened', 'off'] as const).map((level, place) => ({
+          level,
+          openMin: 2 + 2 * place,
+          closeMin: 3 + 2 * place,
+          people: 2,
+          ways: [{ id: 'front', needs: [], extraMin: 0 }],
+        })),
       ],
     }),
     barePiece('guard', { when: { fact: 'trim', is: 'guard' } }),
@@ -43,6 +49,14 @@ test('a move shows all that was open then, its own lower level too, and as off w
   // A piece that was opened is there, whatever is noted; of a fact that nobody knows nothing is lacking.
   at(log, '09:05:00', 'piece.moved', moved('guard'));
   expect(openFor(log, 'skin')[0]).toEqual([]);
+});
+
+test('what an earlier job put something else in the place of is lacking too', () => {
+  const log = openedLog();
+  at(log, '09:00:00', 'piece.moved', moved('grille'));
+  expect(said(seenJob('job', { ...DOCUMENTS, fitted: [PAIR] }, log.events).seen.moves[0]?.open)).toEqual(['old-lamp off']);
+  at(log, '09:10:00', 'piece.moved', moved('old-lamp'));
+  expect(said(seenJob('job', { ...DOCUMENTS, fitted: [PAIR] }, log.events).seen.moves[0]?.open)).toEqual([]);
 });
 
 test('what went back is not open any more; what an owner added is no piece of the kind', () => {

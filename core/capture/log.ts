@@ -1,4 +1,4 @@
-import { factValues, foldJob, jobContext, standingEvents, stepTimes, type JobDocuments, type LoggedEvent } from '../job/index.ts';
+import { factValues, foldJob, goneBefore, jobContext, standingEvents, stepTimes, type JobDocuments, type LoggedEvent } from '../job/index.ts';
 import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel } from '../vehicle/index.ts';
 import { inOrder, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
 import type { CloseUpAnswer, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
@@ -55,7 +55,10 @@ export function seenJob(job: string, documents: JobDocuments, log: readonly Logg
   const said = ordersOf(entries.map(({ event }) => event));
   const kind = new Set(profile.pieces.map(({ id }) => id));
   const turns = turnsOf(entries, kind);
-  const lacked = [...absentPieces(profile, factValues(state), new Set(Object.keys(state.reached)))].map((piece): LevelNeed => ({ piece, level: 'off' }));
+  const opened = new Set(Object.keys(state.reached));
+  // What an earlier job put something else in the place of is not there either.
+  const gone = goneBefore(documents).replaced.filter((piece) => !opened.has(piece));
+  const lacked = [...new Set([...absentPieces(profile, factValues(state), opened), ...gone])].map((piece): LevelNeed => ({ piece, level: 'off' }));
   const broken = new Set(entries.flatMap(({ event }) => (event.type === 'fastener.broken' ? [event.payload.piece] : [])));
 
   const openAt = (at: Omit<Timed, 'event'> & { event: string; piece?: string }): OpenThen => {

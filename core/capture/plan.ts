@@ -34,10 +34,13 @@ export function taughtProblem(jobs: readonly SeenJob[], known?: WaysProfile): Ac
   return accessProblem({ ...profile, sensors: [] }, {}, targets, [], [], { further: plugs });
 }
 
+/** Places looked at in one plan: what a question is worth needs no proof, and a list of them has to come. */
+const MOST_LOOKED = 20_000;
+
 /** Person-minutes of the least way in that jobs teach; undefined where it does not lead everywhere. */
 export const planMinutesOf =
   (known?: WaysProfile): PlanMinutes =>
   (jobs) => {
-    const { problems, total } = solveAccess(taughtProblem(jobs, known));
+    const { problems, total } = solveAccess(taughtProblem(jobs, known), MOST_LOOKED);
     return problems.length > 0 ? undefined : total / 100;
   };

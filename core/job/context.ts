@@ -34,7 +34,7 @@ export function jobContext(state: JobState, documents: Omit<JobContext, 'state'>
 }
 
 /** What kits of an earlier job took the place of, and the factory functions that went with it. */
-function goneBefore({ profile, fitted = [] }: Omit<JobContext, 'state'>): { replaced: string[]; lost: string[] } {
+export function goneBefore({ profile, fitted = [] }: Omit<JobContext, 'state'>): { replaced: string[]; lost: string[] } {
   const fitments = fitted.flatMap((kit) => kit.fitments.filter(({ vehicle }) => vehicle === profile.slug));
   return { replaced: fitments.flatMap(({ replaces }) => replaces), lost: fitments.flatMap(({ losesFunctions }) => losesFunctions) };
 }

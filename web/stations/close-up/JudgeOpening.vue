@@ -26,7 +26,8 @@ watch(
     const { view, documents, log } = job;
     if (!view || !documents || opened.value.length === 0) return;
     const { pieces, mounts, plugs } = documents.profile;
-    const found = await askWorth({ seen: seenJob(view.id, documents, log).seen, known: { pieces, mounts, plugs } });
+    // Without it the pieces stand in the order in which they were opened, and nothing follows.
+    const found = await askWorth({ seen: seenJob(view.id, documents, log).seen, known: { pieces, mounts, plugs } }).catch(() => undefined);
     if (key === about.value) worth.value = found;
   },
   { immediate: true },
