@@ -32,6 +32,8 @@ class SeenTarget implements Plain.SeenTarget {
   @Text(80) event!: string;
   @Slug() target!: string;
   @Each(() => LevelNeed, MOST_OPEN) open!: PlainNeed[];
+  /** It was worked at after it was said what could have stayed on, which so says nothing of it. */
+  @Optional() @Flag() later?: boolean;
 }
 
 class TriedMove implements Plain.TriedMove {

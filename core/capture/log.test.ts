@@ -117,6 +117,29 @@ test('answers are those that were given last; what did not come is kept with wha
   expect(learnWays([job]).ways.map(({ piece }) => piece)).toEqual(['old-lamp']);
 });
 
+test('what is opened after it was said is not spoken of, nor is a place that was first worked at then', () => {
+  const log = openedLog();
+  const judged = { pieces: [{ piece: 'grille', enough: 'fitted' as const }] };
+  at(log, '09:00:00', 'piece.moved', moved('grille'));
+  at(log, '09:01:00', 'plug.joined', { kit: 'test-kit', connection: 'joint' });
+  at(log, '09:02:00', 'opening.judged', judged);
+  at(log, '09:03:00', 'step.passed', { kit: 'test-kit', step: 'screw', pass: 'start' });
+  expect(seen(log).seen.targets.map(({ target, later = false }) => [target, later])).toEqual([
+    ['fog-plug', false],
+    ['place', true],
+  ]);
+  expect(
+    learnWays([seen(log).seen])
+      .ways.filter(({ target }) => target)
+      .map(({ needs }) => said(needs)),
+  ).toEqual([[], ['grille off']]);
+  at(log, '09:04:00', 'piece.moved', moved('old-lamp'));
+  expect(seen(log).seen.answers).toEqual([]);
+  at(log, '09:05:00', 'opening.judged', judged);
+  at(log, '09:06:00', 'piece.moved', moved('old-lamp', 'fitted'));
+  expect(seen(log).seen.answers.length).toBe(1);
+});
+
 test('minutes are those of the work by all who did it; putting back whole is timed too', () => {
   const log = openedLog();
   at(log, '09:00:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });

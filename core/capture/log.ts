@@ -105,8 +105,11 @@ export function seenJob(job: string, documents: JobDocuments, log: readonly Logg
   for (const entry of entries) {
     const { event } = entry;
     for (const target of workedAt(documents, entry)) {
-      if (!targets.some((known) => known.target === target)) targets.push({ event: event.id, target, open: openAt({ ...entry, event: event.id }) });
+      if (!targets.some((known) => known.target === target))
+        targets.push({ event: event.id, target, open: openAt({ ...entry, event: event.id }), ...(answers.length > 0 ? { later: true } : {}) });
     }
+    // Whoever opens more afterwards has not said of that what could have stayed on.
+    if (turns.some((turn) => turn.event === event.id && turn.opens)) answers = [];
     if (event.type === 'piece.tried' && kind.has(event.payload.piece))
       tried.push({ event: event.id, ...event.payload, open: openAt({ ...entry, event: event.id, piece: event.payload.piece }) });
     if (event.type === 'opening.judged') {

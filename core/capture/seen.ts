@@ -31,6 +31,8 @@ export interface SeenTarget extends HeldThen {
   event: string;
   target: string;
   open: OpenThen;
+  /** It was worked at after it was said what could have stayed on, which so says nothing of it. */
+  later?: boolean;
 }
 
 /** A piece that did not come to a level, with what was open then. */

@@ -45,6 +45,8 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
     // What was tried with everything closed was tried before this, and as a lamp was leaving it may no longer be.
     state.finalTests = records();
     state.final = records();
+    // What was said of what could have stayed on was said without this.
+    state.judged = records();
   } else state.moves = loweredTo(state.moves, piece, level);
   for (const { group, count } of payload.fasteners) {
     const entry = tally(state, piece, group);

@@ -33,6 +33,11 @@ test('what was said stands until it is said anew, and goes when it is taken back
   expect([closeUp.openedHere(contextOf(log)), closeUp.toJudge(contextOf(log))]).toEqual([[{ piece: 'grille', level: 'off', said: 'fitted' }], []]);
   log.add('opening.judged', { pieces: [{ piece: 'grille', enough: 'needed' }] });
   expect(closeUp.openedHere(contextOf(log))[0]?.said).toBe('needed');
+  // What is opened afterwards was not among what was judged: all of it is asked anew; what goes back changes nothing.
+  log.add('piece.moved', moved('grille', 'fitted'));
+  expect(closeUp.toJudge(contextOf(log))).toEqual([]);
+  log.add('piece.moved', moved('grille'));
+  expect(closeUp.toJudge(contextOf(log)).map(({ piece }) => piece)).toEqual(['grille']);
   const other = openedLog();
   other.add('piece.moved', moved('grille'));
   const id = other.add('opening.judged', { pieces: [{ piece: 'grille', enough: 'fitted' }] });

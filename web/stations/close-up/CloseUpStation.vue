@@ -76,8 +76,8 @@ const slots = computed(() =>
 const left = computed(() => slots.value.reduce((sum, slot) => sum + slot.left, 0));
 const empty = computed(() => closeUp.emptyPlaces(context.value));
 const floor = useFloor('close-up');
-/** Once all that was worked at was reached; on the floor when nothing is left to put back. */
-const judging = computed(() => openingDone(context.value) && (!floor.value || steps.value.length === 0));
+/** Once the work behind is done, so that something goes back; on the floor when nothing is left to put back. */
+const judging = computed(() => openingDone(context.value) && closeUp.begun(context.value) && (!floor.value || steps.value.length === 0));
 /** On the floor only what this step needs, and what fell. */
 const shownSlots = computed(() => (floor.value ? slots.value.filter((slot) => slot.now || slot.dropped > 0) : slots.value));
 const nameOf = (step: ClosingStep) =>
