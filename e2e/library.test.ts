@@ -150,6 +150,22 @@ test(
 );
 
 test(
+  'a side of which nothing is described is drawn so and says so; that is not to say that nothing is there',
+  async () => {
+    const { page } = await shop.open('fern');
+    await openVehicle(page, 'dunmorrow-causeway-26');
+    const whole = page.locator('svg.sheet');
+    expect([await page.locator('svg.sheet .undescribed').count(), await whole.getAttribute('aria-label')]).toEqual([0, 'Causeway 26 from the front']);
+    await choose(page, 'rear');
+    await page.getByText('No piece is described that is seen from the rear.').waitFor();
+    expect(await whole.getAttribute('aria-label')).toBe('Causeway 26 from the rear, not described from here');
+    const body = page.locator('svg.sheet .undescribed path.body').first();
+    expect(await body.evaluate((path) => [getComputedStyle(path).strokeDasharray !== 'none', getComputedStyle(path).fill.startsWith('url(')])).toEqual([true, true]);
+  },
+  LONG_MS,
+);
+
+test(
   'the work card of a job prints on both papers: what comes off, what is fitted, the way back, and nothing of the program round it',
   async () => {
     const { page } = await shop.open('fern');

@@ -91,5 +91,6 @@ export const WAY_IN = {
 } as const;
 
 export const SHEET_NAMES = {
+  undescribed: 'not described from here',
   more: (count: number) => `${plural(count, 'piece')} without a name beside it`,
 } as const;

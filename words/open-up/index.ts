@@ -29,6 +29,7 @@ export const OPEN_UP = {
   planned: 'planned',
   out: 'Moved out',
   replaced: 'replaced by the kit',
+  undescribed: 'not described from here',
   open: 'open',
   whereStep: 'Where this step is',
   whereAll: (view: string) => `Pieces to open, from the ${view}`,

@@ -34,6 +34,8 @@ const props = defineProps<{
   chosen?: string;
   /** Only what is seen from outside is drawn, and the piece that is being looked at. */
   outside?: boolean;
+  /** No piece that is seen from here is described, which is not to say that there is none. */
+  undescribed?: boolean;
   /** Layers of the pieces where they are to be seen moved out, one behind the other. */
   layers?: ReadonlyMap<string, number>;
   label: string;
@@ -79,7 +81,9 @@ function fillOf({ part, level }: SheetPiece): { fill: string } | undefined {
 
 const svg = useTemplateRef<SVGSVGElement>('svg');
 const { drawn, held, names, box, meant } = useSheetPieces(props, whole, strokes, svg);
-const said = computed(() => (names.value.left.length > 0 ? `${props.label}, ${SHEET_NAMES.more(names.value.left.length)}` : props.label));
+const said = computed(() =>
+  [props.label, ...(names.value.left.length > 0 ? [SHEET_NAMES.more(names.value.left.length)] : []), ...(props.undescribed ? [SHEET_NAMES.undescribed] : [])].join(', '),
+);
 
 function tap(event: MouseEvent): void {
   const id = meant(event);
@@ -96,13 +100,23 @@ function tap(event: MouseEvent): void {
       <pattern :id="`${hatch}-gone`" :width="34 * size" :height="34 * size" patternUnits="userSpaceOnUse">
         <path class="hatch" :d="`M0 0L${34 * size} ${34 * size}M${34 * size} 0L0 ${34 * size}`" />
       </pattern>
+      <pattern :id="`${hatch}-none`" :width="30 * size" :height="30 * size" patternUnits="userSpaceOnUse">
+        <rect class="unknown" :width="30 * size" :height="30 * size" />
+        <path class="speck" :d="`M${15 * size} ${15 * size}h0.01`" />
+      </pattern>
       <clipPath :id="`${hatch}-held`">
         <rect :x="held[0]" :y="held[1]" :width="held[2]" :height="held[3]" />
       </clipPath>
     </defs>
     <path v-if="onGround" class="ground" :d="`M${held[0]} 0h${held[2]}`" />
-    <g :class="{ under: layers }" :clip-path="`url(#${hatch}-held)`">
-      <path v-for="(stroke, index) in strokes" :key="index" :d="stroke.path" :class="stroke.kind" />
+    <g :class="{ under: layers, undescribed }" :clip-path="`url(#${hatch}-held)`">
+      <path
+        v-for="(stroke, index) in strokes"
+        :key="index"
+        :d="stroke.path"
+        :class="stroke.kind"
+        :style="undescribed && stroke.kind === 'body' ? { fill: `url(#${hatch}-none)` } : undefined"
+      />
     </g>
     <path v-for="(lamp, index) in lit" :key="`lit ${index}`" :d="lamp.path" class="lit" :class="lamp.colour" />
     <template v-if="layers">
@@ -172,6 +186,23 @@ circle {
   fill: var(--paper);
   stroke: var(--drawing);
   stroke-width: 1.8px;
+}
+
+.unknown {
+  fill: var(--paper);
+}
+
+.speck {
+  stroke: var(--drawing-soft);
+  stroke-width: 2.4px;
+  stroke-linecap: round;
+}
+
+/* Not described: dotted in line and fill, in every light and on paper. */
+.undescribed .body,
+.undescribed .panel {
+  stroke-dasharray: 1 5;
+  stroke-linecap: round;
 }
 
 .glass {

@@ -70,6 +70,7 @@ const print = () => window.print();
           :part="frame(drawing.view, profile.measures, 60)"
           :pieces="drawing.pieces"
           :named="drawing.named"
+          :undescribed="drawing.pieces.length === 0"
           outside
           :label="LIBRARY_VIEW.drawing(profile.model, drawing.view)"
         />

@@ -135,6 +135,7 @@ function choose(id: string): void {
         :chosen="chosen"
         :outside="depth === 'skin'"
         :layers="depth === 'out' ? layers : undefined"
+        :undescribed="here.length === 0"
         :label="LIBRARY_VIEW.drawing(profile.model, view)"
         @piece="choose"
       />

@@ -91,6 +91,8 @@ const gapMin = computed(() => (plan.value ? plan.value.personMin - plan.value.le
 const proveAfter = computed(() => (job.state.order?.side !== undefined && provingSide(context.value) === undefined ? undefined : plan.value?.proveAfter));
 const progress = computed(() => (typeof job.planning === 'object' ? job.planning : undefined));
 
+/** Nothing that is seen from here is described: that is not to say that there is nothing. */
+const undescribed = computed(() => !profile.value.pieces.some(({ zone }) => viewOf(zone) === view.value));
 const pieces = computed((): SheetPiece[] => {
   const planned = new Set(plan.value?.steps.map((step) => step.piece));
   const gone = new Set(goneForGood(context.value));
@@ -234,7 +236,8 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
             <button type="button" class="push small" :aria-pressed="out" @click="out = !out">{{ OPEN_UP.out }}</button>
             <span class="soft key"
               ><i class="now" /> {{ OPEN_UP.next }} <i class="planned" /> {{ OPEN_UP.planned }} <i class="gone" /> {{ OPEN_UP.open }}
-              <template v-if="pieces.some((entry) => entry.part === 'replaced')"><i class="replaced" /> {{ OPEN_UP.replaced }}</template></span
+              <template v-if="pieces.some((entry) => entry.part === 'replaced')"><i class="replaced" /> {{ OPEN_UP.replaced }}</template>
+              <template v-if="undescribed"><i class="unknown" /> {{ OPEN_UP.undescribed }}</template></span
             >
           </div>
           <VehicleSheet
@@ -242,6 +245,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
             :view="view"
             :part="part"
             :pieces="pieces"
+            :undescribed="undescribed"
             :named="floor ? [] : named"
             :layers="!floor && out ? layers : undefined"
             :label="floor ? OPEN_UP.whereStep : OPEN_UP.whereAll(view)"
@@ -342,6 +346,11 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
 .key .replaced {
   border-style: dotted dashed;
   background: repeating-linear-gradient(45deg, transparent 0 4px, var(--ink) 4px 5px), repeating-linear-gradient(-45deg, transparent 0 4px, var(--ink) 4px 5px);
+}
+
+.key .unknown {
+  border-style: dotted;
+  background: radial-gradient(circle, var(--ink-soft) 1px, transparent 1.5px) 0 0 / 6px 6px;
 }
 
 .key .gone {
