@@ -1,5 +1,6 @@
 import type { Page } from 'playwright-core';
 import { serious } from './test/axe.ts';
+import { append } from './test/job.ts';
 import { PHONE, settled, TABLET, TestBench } from './test/bench.ts';
 
 const LONG_MS = 120_000;
@@ -105,6 +106,30 @@ test(
     await copper.page.getByRole('heading', { name: 'What the jobs teach' }).waitFor();
     expect(await copper.page.getByRole('button', { name: /^Take: / }).count()).toBe(0);
     expect(complaints).toEqual([]);
+  },
+  LONG_MS,
+);
+
+test(
+  'of two moves that two devices recorded within a minute it is asked which came first, once',
+  async () => {
+    const { page } = await shop.open('fern');
+    const phone = await shop.open(undefined);
+    await phone.context.request.post(`${shop.address}/api/session`, { data: { person: 'copper', device: 'phone' } });
+    const off = (piece: string): [string, object] => ['piece.moved', { piece, level: 'off', fasteners: [] }];
+    await append(page, shop.address, 'forestry-9', [off('dash-top')]);
+    await append(phone.page, shop.address, 'forestry-9', [off('rear-rack')]);
+    await page.goto(`${shop.address}/jobs/forestry-9/close-up`);
+    await panel(page).getByRole('heading', { name: 'Which came first?' }).waitFor();
+    await panel(page).getByRole('button', { name: 'Rear rack off' }).click();
+    await panel(page).getByRole('heading', { name: 'What could have stayed on?' }).waitFor();
+    await settled(page);
+    const { events } = (await (await page.context().request.get(`${shop.address}/api/jobs/forestry-9`)).json()) as {
+      events: { id: string; type: string; payload: { piece?: string; first?: string } }[];
+    };
+    const said = events.find(({ type }) => type === 'moves.ordered');
+    expect(events.find(({ id }) => id === said?.payload.first)?.payload.piece).toBe('rear-rack');
+    for (const piece of ['dash-top', 'rear-rack']) await append(page, shop.address, 'forestry-9', [['piece.moved', { piece, level: 'fitted', fasteners: [] }]]);
   },
   LONG_MS,
 );

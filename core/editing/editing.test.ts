@@ -81,6 +81,7 @@ test('a value is changed, put in, taken out; what lies beside it stays the very 
   expect(withValue(DOCUMENT, ['years', 'to'], 2024).years).toEqual({ from: 2018, to: 2024 });
   expect(withValue(DOCUMENT, ['years', 'from'], undefined).years).toEqual({});
   expect(withValue(DOCUMENT, ['pieces', 0], undefined).pieces.map(({ id }) => id)).toEqual(['skin']);
+  expect(withValue({ levels: [[]] }, ['levels', 0, 'openMin'], 4)).toEqual({ levels: [{ openMin: 4 }] });
   expect(withValue(DOCUMENT, ['battery', 'capacityAh'], 70)).toMatchObject({ battery: { capacityAh: 70 } });
   expect([valueAt(DOCUMENT, ['pieces', 7, 'id']), valueAt(DOCUMENT, ['toString']), valueAt(DOCUMENT, ['slug', 'length'])]).toEqual([undefined, undefined, undefined]);
 });

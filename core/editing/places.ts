@@ -29,9 +29,9 @@ export function withValue<D>(document: D, place: Place, value: unknown): D {
   if (step === undefined) return value as D;
   const inner = valueAt(document, [step]);
   const next = rest.length === 0 ? value : withValue(inner ?? (typeof rest[0] === 'number' ? [] : {}), rest, value);
-  if (Array.isArray(document)) {
+  // A list in the place of fields gives way to them, as any other value does.
+  if (Array.isArray(document) && typeof step === 'number') {
     const list = [...(document as unknown[])];
-    if (typeof step !== 'number') return document;
     if (next === undefined) list.splice(step, 1);
     else list[step] = next;
     return list as D;

@@ -28,7 +28,7 @@ test('compute --list names every calculation with what it does', async () => {
   const { code, out } = await shell(['compute', '--list']);
   expect(code).toBe(0);
   expect(out).toMatch(/^access-plan +The least-labour way in/m);
-  expect(out.trim().split('\n')).toHaveLength(26);
+  expect(out.trim().split('\n')).toHaveLength(27);
 });
 
 test('compute prints the result as JSON', async () => {

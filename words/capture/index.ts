@@ -28,6 +28,8 @@ export const JUDGE = {
   yes: 'So it is',
   change: 'Change it',
   later: 'Not known',
+  order: 'Which came first?',
+  orderWhy: 'Two devices recorded them within a minute of each other, and their clocks do not say.',
   enough: (piece: string) => `${piece}: how far would have been enough?`,
   asFar: (level: string) => `${level}, as it was`,
   wasEnough: (piece: string, level: string) => `${piece}: ${level} was enough.`,

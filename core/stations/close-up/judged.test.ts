@@ -72,3 +72,11 @@ test('a way that goes on no vehicle of the kind says that the piece did not come
   expect(codes(openUp.wayBlocked(context, { place: 'place', way: 'w', why: 'full', of: 'the kind' }))).toEqual(['way.blocked']);
   expect([codes(openUp.wayBlocked(context, { ...blocked, why: ' ' })), codes(openUp.wayBlocked(context, { ...blocked, way: 'roof' }))]).toEqual([['nothing'], ['unknown']]);
 });
+
+test('of two moves that were made it can be said which came first', () => {
+  const log = openedLog();
+  const [one, other] = [log.add('piece.moved', moved('grille')), log.add('piece.moved', moved('old-lamp'))];
+  const act = (first: string, then: string) => closeUp.orderMoves(contextOf(log), first, then);
+  expect(act(other, one)).toEqual({ events: [{ type: 'moves.ordered', payload: { first: other, then: one } }] });
+  expect([codes(act(one, one)), codes(act(one, 'nothing'))]).toEqual([['nothing'], ['unknown']]);
+});

@@ -44,3 +44,10 @@ export function judge(context: JobContext, pieces: readonly Judged[]): Act {
   }
   return happened({ type: 'opening.judged', payload: { pieces: [...pieces] } });
 }
+
+/** Which of two moves came first, where two devices made them close together. */
+export function orderMoves({ state }: JobContext, first: string, then: string): Act {
+  const missing = [first, then].find((event) => !state.history.some((move) => move.event === event));
+  if (missing !== undefined) return refused({ code: 'unknown', what: 'move', id: missing });
+  return first === then ? refused({ code: 'nothing' }) : happened({ type: 'moves.ordered', payload: { first, then } });
+}

@@ -17,17 +17,29 @@ const reading = ref(false);
 /** Not known, or not to be said now. */
 const leftOut = ref<readonly string[]>([]);
 
+/** What the log shows, and which of its moves nobody has put in order. */
+const shown = computed(() => {
+  const { view, documents, log } = job;
+  return view && documents && opened.value.length > 0 ? seenJob(view.id, documents, log) : undefined;
+});
+const move = (event: string) => job.state.history.find((entry) => entry.event === event);
+const pair = computed(() => {
+  const next = shown.value?.unordered.find(({ one, other }) => !leftOut.value.includes(`${one} ${other}`));
+  const [one, other] = [next && move(next.one), next && move(next.other)];
+  return one && other ? { one, other } : undefined;
+});
+
 const worth = shallowRef<WorthAsking>();
 /** What the questions hang on: another tap elsewhere asks nothing anew. */
 const about = computed(() => JSON.stringify([job.view?.id, job.state.history.map(({ event }) => event), job.state.judged]));
 watch(
   about,
   async (key) => {
-    const { view, documents, log } = job;
-    if (!view || !documents || opened.value.length === 0) return;
+    const { documents } = job;
+    if (!documents || !shown.value) return;
     const { pieces, mounts, plugs } = documents.profile;
     // Without it the pieces stand in the order in which they were opened, and nothing follows.
-    const found = await askWorth({ seen: seenJob(view.id, documents, log).seen, known: { pieces, mounts, plugs } }).catch(() => undefined);
+    const found = await askWorth({ seen: shown.value.seen, known: { pieces, mounts, plugs } }).catch(() => undefined);
     if (key === about.value) worth.value = found;
   },
   { immediate: true },
@@ -43,7 +55,7 @@ const followUp = computed(() => {
   const open = (worth.value?.followUps ?? []).filter(
     ({ piece }) => !leftOut.value.includes(piece) && opened.value.some((entry) => entry.piece === piece && entry.said === 'needed'),
   );
-  return list.value.length === 0 && asked + leftOut.value.length < MOST_FOLLOW_UPS ? open[0] : undefined;
+  return list.value.length === 0 && asked + leftOut.value.filter((entry) => !entry.includes(' ')).length < MOST_FOLLOW_UPS ? open[0] : undefined;
 });
 
 function record(pieces: readonly Judged[]): void {
@@ -63,7 +75,26 @@ const saidFurther = computed(() => opened.value.filter((entry) => entry.said !==
 
 <template>
   <section v-if="opened.length > 0" class="leaf stack judge" :aria-label="JUDGE.title">
-    <template v-if="list.length > 0 && !reading">
+    <template v-if="pair">
+      <h2>{{ JUDGE.order }}</h2>
+      <p class="soft">{{ JUDGE.orderWhy }}</p>
+      <div class="chips">
+        <button
+          v-for="[first, then] in [
+            [pair.one, pair.other],
+            [pair.other, pair.one],
+          ] as const"
+          :key="first.event"
+          type="button"
+          class="push"
+          @click="job.perform(closeUp.orderMoves(context, first.event, then.event))"
+        >
+          {{ names.piece(first.piece) }} {{ first.level }}
+        </button>
+        <button type="button" class="push plain" @click="leftOut = [...leftOut, `${pair.one.event} ${pair.other.event}`]">{{ JUDGE.later }}</button>
+      </div>
+    </template>
+    <template v-else-if="list.length > 0 && !reading">
       <h2>{{ JUDGE.title }}</h2>
       <p class="soft">{{ JUDGE.why }}</p>
       <div class="chips">
