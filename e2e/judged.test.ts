@@ -115,6 +115,7 @@ test(
   async () => {
     const { page } = await shop.open('fern');
     const phone = await shop.open(undefined);
+    await page.context().request.post(`${shop.address}/api/session`, { data: { person: 'fern', device: 'bay' } });
     await phone.context.request.post(`${shop.address}/api/session`, { data: { person: 'copper', device: 'phone' } });
     const off = (piece: string): [string, object] => ['piece.moved', { piece, level: 'off', fasteners: [] }];
     await append(page, shop.address, 'forestry-9', [off('dash-top')]);
