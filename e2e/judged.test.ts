@@ -58,7 +58,7 @@ test(
     await panel(page).waitFor();
     await page.locator('.switch .turn').tap();
     await panel(page).getByRole('button', { name: 'Nothing that was opened could have stayed on' }).tap();
-    await panel(page).getByText('Had to be open: Battery cover').waitFor();
+    await panel(page).getByText('Had to be open, as far as was seen: Battery cover').waitFor();
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
   },
   LONG_MS,

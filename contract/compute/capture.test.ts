@@ -1,10 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { FaultyInput } from '@jade/core/faults';
 import { findComputation } from './index.ts';
+import { example, faultsOf } from './test/examples.ts';
 
-const folder = join(import.meta.dirname, '../../docs/formats/examples');
-const example = (name: string) => JSON.parse(readFileSync(join(folder, `compute-${name}.json`), 'utf8')) as Record<string, unknown>;
 interface Taught {
   levels: Record<string, { level: string; openMin: number; people: number; measured: number; ways: { needs: { piece: string }[]; jobs: string[] }[] }[]>;
   reach: Record<string, { needs: { piece: string }[] }[]>;
@@ -15,15 +11,6 @@ interface Taught {
   profile?: { pieces: { id: string; levels: { ways: object[] }[] }[] };
 }
 const run = (input: object) => findComputation('capture-profile').run(input) as Taught;
-function faultsOf(work: () => unknown): string[] {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof FaultyInput) return error.faults.map((fault) => `${fault.path} ${fault.code}`);
-    throw error;
-  }
-  return [];
-}
 
 test('two jobs of a kind nobody described: the second way in is the shorter one, and of the first job nothing more is worth asking', () => {
   const found = run(example('capture-profile'));

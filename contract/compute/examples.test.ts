@@ -1,21 +1,8 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { FaultyInput } from '@jade/core/faults';
+import { readdirSync } from 'node:fs';
 import { COMPUTATIONS, findComputation } from './index.ts';
+import { example, faultsOf, folder } from './test/examples.ts';
 
-const folder = join(import.meta.dirname, '../../docs/formats/examples');
-const example = (name: string): Record<string, unknown> => JSON.parse(readFileSync(join(folder, `compute-${name}.json`), 'utf8')) as Record<string, unknown>;
 const run = (name: string, change: Record<string, unknown> = {}) => findComputation(name).run({ ...example(name), ...change });
-
-function faultsOf(work: () => unknown): string[] {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof FaultyInput) return error.faults.map((fault) => `${fault.path} ${fault.code}`);
-    throw error;
-  }
-  return [];
-}
 
 test('every calculation has an example, and every example a calculation', () => {
   const named = readdirSync(folder).flatMap((file) => /^compute-(.*)\.json$/.exec(file)?.[1] ?? []);

@@ -45,8 +45,10 @@ test('a piece that could have stayed on makes a shorter way beside the longer on
   const after = withChanges(PROFILE, changes);
   expect(after.pieces.find(({ id }) => id === 'skin')?.levels[0]?.ways).toEqual([way('front', 'grille', 'duct'), way('seen-m3', 'grille')]);
   expect([after.pieces[0]?.levels, after.mounts, withChanges(PROFILE, [])]).toEqual([PROFILE.pieces[0]?.levels, PROFILE.mounts, PROFILE]);
-  // Taken over it is known, and is not proposed again.
+  // Taken over it is known, and is not proposed again; an answer that changes since is a way of another name.
   expect(kindTaught([told], after).changes).toEqual([]);
+  const more = { ...told, answers: [...told.answers.slice(0, 1), { event: 'c', piece: 'grille', enough: 'fitted' as const }] };
+  expect(kindTaught([more], after).changes.map(({ place, way: { id, needs } }) => [place, id, needs])).toEqual([[{ piece: 'skin', level: 'off' }, 'seen-m3-2', []]]);
 });
 
 test('a way that takes longer than the level counts what it takes beyond, and is shorter than nothing that is quicker', () => {

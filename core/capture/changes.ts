@@ -2,8 +2,8 @@ import { PRIOR_SIGMA } from '../schedule/index.ts';
 import { hundredthsToMinutes, minutesToHundredths } from '../units/index.ts';
 import { levelRank, type Level, type LevelNeed, type OpenLevel, type VehicleProfile, type Way } from '../vehicle/index.ts';
 import { holds, type Learned } from './ways.ts';
-import { teachWays, type TaughtWays, type WaysProfile } from './propose.ts';
-import { standsFree, type ProposedWay } from './levels.ts';
+import { teachWays, type WaysProfile } from './propose.ts';
+import { asWay, standsFree, type ProposedWay } from './levels.ts';
 import type { OpenThen, SeenJob } from './seen.ts';
 
 /** A way that jobs went and the profile does not have. */
@@ -21,19 +21,16 @@ export interface WayChange {
 /** What jobs of a kind teach beyond its profile. */
 export interface KindTaught {
   changes: WayChange[];
-  /** Ways that went on vehicles without a piece which others have and which never comes off: a profile cannot say that. */
+  /** Ways that a profile cannot say: over a piece that a vehicle lacked and that never comes off where it is, or that the profile no longer has. */
   unsayable: number;
   conflicts: Learned['conflicts'];
 }
 
-const asWay = ({ confirmed: _confirmed, jobs: _jobs, ...way }: ProposedWay): Way => way;
-
 function changesAt(place: WayChange['place'], proposed: readonly ProposedWay[], known: readonly Way[], extraOf: (way: ProposedWay) => number): WayChange[] {
-  const before = new Set(known.map(({ id }) => id));
   // Who had all open that a known way needs went that one, however long it took: its minutes are learned by themselves.
   const wentKnown = (way: Way) => known.some((other) => holds(other.needs, way.needs) && standsFree(other, way));
   return proposed
-    .filter((way) => !before.has(way.id) && !wentKnown(way))
+    .filter((way) => !wentKnown(way))
     .map((way) => {
       const taken = { ...asWay(way), extraMin: hundredthsToMinutes(minutesToHundredths(extraOf(way))) };
       return {
@@ -55,7 +52,7 @@ function withoutIsolation(job: SeenJob, isolating: ReadonlySet<string>): SeenJob
 /** Ways that the jobs of a kind went and its profile does not have, one by one, to be taken or left. Minutes of levels stay: times are learned by themselves. */
 export function kindTaught(jobs: readonly SeenJob[], profile: WaysProfile & Partial<Pick<VehicleProfile, 'supplies'>>): KindTaught {
   const isolating = new Set((profile.supplies ?? []).map(({ piece }) => piece));
-  const taught: TaughtWays = teachWays(
+  const taught = teachWays(
     jobs.map((job) => withoutIsolation(job, isolating)),
     profile,
   );

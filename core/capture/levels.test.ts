@@ -205,6 +205,11 @@ test('two questions follow at most, of pieces that had to be opened and can be o
     ['duct', ['loosened'], 2],
     ['skin', ['loosened'], 1],
   ]);
+  // One that was answered counts: of two one is left; of an answer to the list none.
+  const answered = { ...WHOLE, answers: [{ event: 'x', piece: 'skin', enough: 'off' as const }] };
+  expect(followUps([answered], 'a', plan).map(({ piece }) => piece)).toEqual(['duct']);
+  const both = { ...WHOLE, answers: [...answered.answers, { event: 'y', piece: 'grille', enough: 'off' as const }] };
+  expect(followUps([both], 'a', plan)).toEqual([]);
   const told = { ...WHOLE, answers: [{ event: 'x', piece: 'duct', enough: 'fitted' as const }] };
   expect(followUps([told], 'a', plan, (piece) => (piece === 'skin' ? ['folded', 'hung', 'off'] : ['off'])).map(({ piece, levels }) => [piece, levels])).toEqual([
     ['skin', ['folded', 'hung']],

@@ -58,12 +58,25 @@ export function leastWays(ways: readonly ProposedWay[]): ProposedWay[] {
   });
 }
 
-const wayId = (event: string) => `seen-${event.replaceAll('-', '').slice(-8)}`;
-
-function asWay({ needs, event, job, confirmed, position }: SoundWay, extraMin: number): ProposedWay {
-  const order = [...needs].sort((a, b) => a.piece.localeCompare(b.piece));
-  return { id: wayId(event), needs: order, extraMin, confirmed, jobs: [job], ...(position ? { position } : {}) };
+/** A name for the way of an event; another one where the profile has a way of that name, as it was told before answers changed. */
+function wayId(event: string, known: readonly Way[]): string {
+  const own = `seen-${event.replaceAll('-', '').slice(-8)}`;
+  const taken = new Set(known.map(({ id }) => id));
+  let id = own;
+  for (let number = 2; taken.has(id); number++) id = `${own}-${number}`;
+  return id;
 }
+
+function proposedWay({ needs, event, job, confirmed, position }: SoundWay, extraMin: number, known: readonly Way[]): ProposedWay {
+  const order = [...needs].sort((a, b) => a.piece.localeCompare(b.piece));
+  return { id: wayId(event, known), needs: order, extraMin, confirmed, jobs: [job], ...(position ? { position } : {}) };
+}
+
+/** A way of the profile: what it needs was described, so it was said. */
+const describedWay = (way: Way): ProposedWay => ({ ...way, confirmed: way.needs.map(({ piece }) => piece), jobs: [] });
+
+/** A way as a profile holds it. */
+export const asWay = ({ confirmed: _confirmed, jobs: _jobs, ...way }: ProposedWay): Way => way;
 
 /** By so much a level that nobody measured takes less than the one beyond it: no longer than that, and nobody goes further than he has to. */
 const LESS_MIN = 0.01;
@@ -150,9 +163,17 @@ export function proposedLevels(
     const before = known.find((entry) => entry.level === level);
     const { open = 0, close = 0, people = 1, measured = 0, byEvent = new Map<string, number>() } = of.get(level) ?? {};
     least = Math.max(least, open);
-    const proposed = ways.filter((way) => way.level === level).map((way) => asWay(way, roundedMin(Math.max(0, (byEvent.get(way.event) ?? least) - least))));
-    const described = (before?.ways ?? []).map((way): ProposedWay => ({ ...way, confirmed: way.needs.map(({ piece }) => piece), jobs: [] }));
-    return { ...(before ?? {}), level, openMin: roundedMin(least / people), closeMin: roundedMin(close / people), people, ways: leastWays([...described, ...proposed]), measured };
+    const described = before?.ways ?? [];
+    const proposed = ways.filter((way) => way.level === level).map((way) => proposedWay(way, roundedMin(Math.max(0, (byEvent.get(way.event) ?? least) - least)), described));
+    return {
+      ...(before ?? {}),
+      level,
+      openMin: roundedMin(least / people),
+      closeMin: roundedMin(close / people),
+      people,
+      ways: leastWays([...described.map(describedWay), ...proposed]),
+      measured,
+    };
   });
 }
 
@@ -160,5 +181,5 @@ const roundedMin = (minutes: number) => hundredthsToMinutes(minutesToHundredths(
 
 /** Ways to a target as the jobs of its kind show them. */
 export function proposedReach(ways: readonly SoundWay[], known: readonly Way[] = []): ProposedWay[] {
-  return leastWays([...known.map((way) => ({ ...way, confirmed: way.needs.map(({ piece }) => piece), jobs: [] })), ...ways.map((way) => asWay(way, 0))]);
+  return leastWays([...known.map(describedWay), ...ways.map((way) => proposedWay(way, 0, known))]);
 }

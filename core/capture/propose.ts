@@ -1,5 +1,5 @@
-import type { LevelNeed, Piece, PieceLevel, VehicleProfile, Way } from '../vehicle/index.ts';
-import { closingMinutes, minutesFromFitted, proposedLevels, proposedReach, type ProposedLevel, type ProposedWay } from './levels.ts';
+import type { Piece, PieceLevel, VehicleProfile, Way } from '../vehicle/index.ts';
+import { asWay, closingMinutes, minutesFromFitted, proposedLevels, proposedReach, type ProposedLevel, type ProposedWay } from './levels.ts';
 import type { SeenJob } from './seen.ts';
 import { learnWays, type CaptureConflict } from './ways.ts';
 
@@ -48,10 +48,7 @@ export function teachWays(jobs: readonly SeenJob[], known?: WaysProfile): Taught
   };
 }
 
-const asNeeds = (needs: readonly LevelNeed[]): LevelNeed[] => needs.map(({ piece, level }) => ({ piece, level }));
-/** A way as a profile holds it. */
-const plain = ({ confirmed: _confirmed, jobs: _jobs, ...way }: ProposedWay): Way => ({ ...way, needs: asNeeds(way.needs) });
-const plainLevel = ({ measured: _measured, ways, ...level }: ProposedLevel): PieceLevel => ({ ...level, ways: ways.map(plain) });
+const plainLevel = ({ measured: _measured, ways, ...level }: ProposedLevel): PieceLevel => ({ ...level, ways: ways.map(asWay) });
 
 /** A profile with what its jobs taught of the ways in. What names nothing that the profile has is left out: a way through a piece that nobody described cannot be said. */
 export function withTaught<P extends WaysProfile>(profile: P, { levels, reach }: Pick<TaughtWays, 'levels' | 'reach'>): P {
@@ -59,7 +56,7 @@ export function withTaught<P extends WaysProfile>(profile: P, { levels, reach }:
   const said = (way: Way) => way.needs.every(({ piece }) => there.has(piece));
   const reached = <T extends { id: string; reach: Way[] }>(entry: T): T => {
     const taught = reach.get(entry.id);
-    return taught ? { ...entry, reach: taught.filter(said).map(plain) } : entry;
+    return taught ? { ...entry, reach: taught.filter(said).map(asWay) } : entry;
   };
   return {
     ...profile,

@@ -27,7 +27,7 @@ export interface SeenMove extends HeldThen {
 }
 
 /** A place at which the first fitting step or joint was made, with what was open then. */
-export interface SeenTarget extends HeldThen {
+export interface SeenTarget {
   event: string;
   target: string;
   open: OpenThen;

@@ -85,7 +85,7 @@ function waysOfJob({ job, moves, targets, answers }: SeenJob): SoundWay[] {
           ...(level === move.level ? {} : { wentFurther: true }),
         })),
       ),
-    ...targets.map((target) => way({ target: target.target }, target, target.event, target.open, target.later !== true)),
+    ...targets.map(({ target, event, open, later }) => way({ target }, {}, event, open, later !== true)),
   ];
 }
 

@@ -7,7 +7,7 @@ const SPARE_CHANCE_ONCE_NEEDED = 0.02;
 /** Chance that a piece was taken further than was enough. */
 const FURTHER_CHANCE = 1 / 3;
 /** Questions after the list, at most. */
-export const MOST_FOLLOW_UPS = 2;
+const MOST_FOLLOW_UPS = 2;
 
 /** A piece of a job of which it is worth knowing whether it could have stayed on. */
 export interface CloseUpEntry {
@@ -61,7 +61,7 @@ export function closeUpList(jobs: readonly SeenJob[], job: string, plan: PlanMin
 }
 
 /**
- * The questions after the list has been answered, two at most and only where they are worth something: how far was enough, of pieces that had to be opened
+ * The questions after the list has been answered, two of a job at most, those that were answered counted, and only where they are worth something: how far was enough, of pieces that had to be opened
  * and went further than they can be opened at least.
  * @param levelsOf levels that a piece is known to have; where none are, all of them
  */
@@ -70,6 +70,7 @@ export function followUps(jobs: readonly SeenJob[], job: string, plan: PlanMinut
   if (!own) return [];
   const now = plan(jobs);
   const said = new Set(own.answers.filter(({ enough }) => enough !== 'needed').map(({ piece }) => piece));
+  const asked = own.answers.filter(({ enough }) => enough !== 'needed' && enough !== 'fitted').length;
   return piecesOf(own)
     .filter((piece) => !said.has(piece))
     .flatMap((piece): FollowUp[] => {
@@ -82,5 +83,5 @@ export function followUps(jobs: readonly SeenJob[], job: string, plan: PlanMinut
       return worthMin > 0 ? [{ piece, level, levels, worthMin }] : [];
     })
     .sort((a, b) => b.worthMin - a.worthMin)
-    .slice(0, MOST_FOLLOW_UPS);
+    .slice(0, Math.max(0, MOST_FOLLOW_UPS - asked));
 }

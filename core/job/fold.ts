@@ -83,7 +83,18 @@ function untried(state: JobState, kit: string): void {
 }
 
 /** What may come after a job was signed without changing what was signed for. */
-const AFTER_SIGNING: readonly EventType[] = ['job.reopened', 'job.signed', 'note.written', 'photo.taken', 'photo.marked', 'photo.captioned', 'bay.taken', 'job.assigned'];
+const AFTER_SIGNING: readonly EventType[] = [
+  'job.reopened',
+  'job.signed',
+  'note.written',
+  'photo.taken',
+  'photo.marked',
+  'photo.captioned',
+  'opening.judged',
+  'moves.ordered',
+  'bay.taken',
+  'job.assigned',
+];
 
 /** Events that change something on the vehicle: after one of them it does not leave without being looked over. */
 const TOUCHES: readonly EventType[] = [

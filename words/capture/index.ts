@@ -13,7 +13,9 @@ export function sayJudged(pieces: readonly Judged[], name: (piece: string) => st
   return [
     ...(spare.length > 0 ? [`Could have stayed on: ${listed(spare)}`] : []),
     ...further.map(({ piece, enough }) => `${name(piece)}: ${enough} was enough`),
-    ...(needed.length > 0 ? [needed.length > 2 ? `${plural(needed.length, 'piece')} had to be open` : `Had to be open: ${listed(needed)}`] : []),
+    ...(needed.length > 0
+      ? [needed.length > 2 ? `${plural(needed.length, 'piece')} had to be open, as far as was seen` : `Had to be open, as far as was seen: ${listed(needed)}`]
+      : []),
   ].join('; ');
 }
 
@@ -24,7 +26,7 @@ export const JUDGE = {
   readBack: 'Read it back',
   isIt: 'Is that so?',
   spare: (pieces: readonly string[]) => `Could all together have stayed on: ${listed(pieces)}.`,
-  needed: (pieces: readonly string[]) => `Had to be open: ${listed(pieces)}.`,
+  needed: (pieces: readonly string[]) => `Had to be open, as far as was seen: ${listed(pieces)}.`,
   yes: 'So it is',
   change: 'Change it',
   later: 'Not known',
@@ -74,7 +76,7 @@ export const TAUGHT = {
   none: (jobs: number) => `${plural(jobs, 'job')} of this kind, and no way that the profile does not have. At Close up it is asked what could have stayed on.`,
   found: (changes: number, jobs: number) => `${plural(changes, 'way')} that the profile does not have, from ${plural(jobs, 'job')}. Take what is right; the rest stays as it is.`,
   unsayable: (ways: number) =>
-    `${plural(ways, 'way')} more went on vehicles without a piece that others have and that never comes off. A profile cannot say that yet, so it is not offered.`,
+    `${plural(ways, 'way')} more that a profile cannot say: over a piece that the vehicle lacked and that never comes off where it is, or that the profile no longer has.`,
   shorter: (way: string) => `Shorter than: ${way}`,
   take: 'Take',
   save: (version: number) => `Keep as version ${version}`,

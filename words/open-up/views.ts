@@ -12,7 +12,8 @@ export const FOUND_HERE = {
   blocked: (place: string, level: string, way: string) => `${place} ${level}, ${way}. The plan is made again without this way, from what is off already.`,
   inTheWay: (place: string) => `What stands in the way of ${place}`,
   ofWhom: 'Is it so on every vehicle of this kind?',
-  of: { 'this vehicle': 'Only here', 'the kind': 'It never comes this way', 'not known': 'Not known' },
+  perhaps: 'Only here, or not known',
+  never: 'It never comes this way',
 } as const;
 
 export const OTHER_WAYS = {

@@ -61,15 +61,14 @@ test('a way that goes on no vehicle of the kind says that the piece did not come
   const context = contextOf(openedLog());
   const blocked = { place: 'old-lamp', way: 'w', why: 'bent', level: 'off' as const };
   expect(codes(openUp.wayBlocked(context, blocked))).toEqual(['way.blocked']);
-  expect(codes(openUp.wayBlocked(context, { ...blocked, of: 'this vehicle' }))).toEqual(['way.blocked']);
-  expect(openUp.wayBlocked(context, { ...blocked, of: 'the kind' })).toEqual({
+  expect(openUp.wayBlocked(context, { ...blocked, never: true })).toEqual({
     events: [
       { type: 'way.blocked', payload: { place: 'old-lamp', way: 'w', why: 'bent', level: 'off' } },
       { type: 'piece.tried', payload: { piece: 'old-lamp', level: 'off' } },
     ],
   });
   // Of a place there is no piece that could have come.
-  expect(codes(openUp.wayBlocked(context, { place: 'place', way: 'w', why: 'full', of: 'the kind' }))).toEqual(['way.blocked']);
+  expect(codes(openUp.wayBlocked(context, { place: 'place', way: 'w', why: 'full', never: true }))).toEqual(['way.blocked']);
   expect([codes(openUp.wayBlocked(context, { ...blocked, why: ' ' })), codes(openUp.wayBlocked(context, { ...blocked, way: 'roof' }))]).toEqual([['nothing'], ['unknown']]);
 });
 
@@ -79,4 +78,16 @@ test('of two moves that were made it can be said which came first', () => {
   const act = (first: string, then: string) => closeUp.orderMoves(contextOf(log), first, then);
   expect(act(other, one)).toEqual({ events: [{ type: 'moves.ordered', payload: { first: other, then: one } }] });
   expect([codes(act(one, one)), codes(act(one, 'nothing'))]).toEqual([['nothing'], ['unknown']]);
+});
+
+test('it may be said once the job is signed: it changes nothing that was signed for', () => {
+  const log = openedLog();
+  const one = log.add('piece.moved', moved('grille'));
+  log.add('job.signed', { atSeq: 2 });
+  log.add('opening.judged', { pieces: [{ piece: 'grille', enough: 'needed' }] });
+  log.add('moves.ordered', { first: one, then: one });
+  expect([log.state.questions, closeUp.openedHere(contextOf(log))[0]?.said]).toEqual([[], 'needed']);
+  // What is opened then does.
+  log.add('piece.moved', moved('old-lamp'));
+  expect(log.state.questions.map(({ code }) => code)).toEqual(['late-event']);
 });

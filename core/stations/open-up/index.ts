@@ -149,14 +149,10 @@ export function chooseOrder(context: JobContext, change: { school?: School; peop
   return happened({ type: 'order.chosen', payload: { school, people: change.people ?? order?.people ?? 1, ...(side ? { side } : {}) } });
 }
 
-/** Whom a way that does not go speaks of: this vehicle alone, or all of its kind. */
-export const BLOCKED_OF = ['this vehicle', 'the kind', 'not known'] as const;
-export type BlockedOf = (typeof BLOCKED_OF)[number];
-
 /** A way that this vehicle does not have, or that does not go. Where it goes on no vehicle of the kind, the piece did not come with what was open: that speaks against who said that it does. */
 export function wayBlocked(
   { profile }: JobContext,
-  { place, way, why, level, of = 'not known' }: { place: string; way: string; why: string; level?: OpenLevel; of?: BlockedOf },
+  { place, way, why, level, never = false }: { place: string; way: string; why: string; level?: OpenLevel; never?: boolean },
 ): Act {
   const ways =
     level === undefined
@@ -166,7 +162,7 @@ export function wayBlocked(
   if (!why.trim()) return refused({ code: 'nothing' });
   return unless(tooLong(why.trim(), LONGEST_TEXT.why), () => [
     { type: 'way.blocked', payload: { place, way, why: why.trim(), ...(level ? { level } : {}) } },
-    ...(level && of === 'the kind' ? [{ type: 'piece.tried' as const, payload: { piece: place, level } }] : []),
+    ...(level && never ? [{ type: 'piece.tried' as const, payload: { piece: place, level } }] : []),
   ]);
 }
 

@@ -53,11 +53,10 @@ const taken = computed(() => changes.value.filter(({ takes }) => takes).map(({ c
 const turn = (id: string) => (turned.value = turned.value.includes(id) ? turned.value.filter((other) => other !== id) : [...turned.value, id]);
 
 async function keep(): Promise<void> {
-  if (!taught.value) return;
-  const { version } = taught.value;
+  const { version, profile } = props;
   said.value = '';
   try {
-    await ask(`/api/documents?basedOn=${version}`, withChanges(props.profile, taken.value));
+    await ask(`/api/documents?basedOn=${version}`, withChanges(profile, taken.value));
     emit('kept', TAUGHT.kept(version + 1));
   } catch (error) {
     said.value = error instanceof Refused ? error.message : COMMON.away(TAUGHT.title);
@@ -91,7 +90,7 @@ async function keep(): Promise<void> {
       </ul>
       <div>
         <RightGate right="take in documents"
-          ><button type="button" class="push main" :disabled="taken.length === 0" @click="keep">{{ TAUGHT.save(taught.version + 1) }}</button></RightGate
+          ><button type="button" class="push main" :disabled="taken.length === 0" @click="keep">{{ TAUGHT.save(version + 1) }}</button></RightGate
         >
       </div>
     </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import { MOST_FOLLOW_UPS, seenJob } from '@jade/core/capture';
+import { seenJob } from '@jade/core/capture';
 import type { Judged } from '@jade/core/job';
 import { closeUp } from '@jade/core/stations';
 import { JUDGE } from '@jade/words/capture';
@@ -51,11 +51,8 @@ const kept = computed(() => list.value.filter(({ piece }) => !spare.value.includ
 const toggle = (piece: string) => (spare.value = spare.value.includes(piece) ? spare.value.filter((id) => id !== piece) : [...spare.value, piece]);
 
 const followUp = computed(() => {
-  const asked = opened.value.filter(({ said }) => said !== undefined && said !== 'fitted' && said !== 'needed').length;
-  const open = (worth.value?.followUps ?? []).filter(
-    ({ piece }) => !leftOut.value.includes(piece) && opened.value.some((entry) => entry.piece === piece && entry.said === 'needed'),
-  );
-  return list.value.length === 0 && asked + leftOut.value.filter((entry) => !entry.includes(' ')).length < MOST_FOLLOW_UPS ? open[0] : undefined;
+  const isOpen = (piece: string) => !leftOut.value.includes(piece) && opened.value.some((entry) => entry.piece === piece && entry.said === 'needed');
+  return list.value.length === 0 ? worth.value?.followUps.find(({ piece }) => isOpen(piece)) : undefined;
 });
 
 function record(pieces: readonly Judged[]): void {

@@ -25,7 +25,7 @@ const { job, context, names } = useCurrentJob();
 const about = computed(() => [props.kind, props.step?.piece, props.step?.level, props.blocked?.place, props.blocked?.level, props.blocked?.way].filter(Boolean).join('/'));
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/${about.value}`,
-  () => ({ why: '', group: props.step?.fasteners[0]?.id ?? '', seizedCount: 1, addMin: context.value.rules.seizedMin ?? 0, of: 'not known' as openUp.BlockedOf }),
+  () => ({ why: '', group: props.step?.fasteners[0]?.id ?? '', seizedCount: 1, addMin: context.value.rules.seizedMin ?? 0, never: 'no' }),
 );
 
 const onward = computed(() => job.plan?.personMin ?? 0);
@@ -43,7 +43,7 @@ function record(): void {
   const { group, seizedCount, addMin } = draft.value;
   const why = draft.value.why.trim();
   if (props.kind === 'leave') void job.record('opening.left', { why });
-  if (props.kind === 'blocked' && props.blocked) void job.perform(openUp.wayBlocked(context.value, { ...props.blocked, why, of: draft.value.of }));
+  if (props.kind === 'blocked' && props.blocked) void job.perform(openUp.wayBlocked(context.value, { ...props.blocked, why, never: draft.value.never === 'yes' }));
   if (props.kind === 'seized' && step) {
     void job.perform(openUp.seized(context.value, step.piece, group, Number(seizedCount), Number(addMin), why));
   }
@@ -85,9 +85,12 @@ function record(): void {
         <ChoiceRow
           :label="FOUND_HERE.ofWhom"
           small
-          :choices="openUp.BLOCKED_OF.map((value) => ({ value, text: FOUND_HERE.of[value] }))"
-          :value="draft.of"
-          @choose="(value: openUp.BlockedOf) => (draft.of = value)"
+          :choices="[
+            { value: 'no', text: FOUND_HERE.perhaps },
+            { value: 'yes', text: FOUND_HERE.never },
+          ]"
+          :value="draft.never"
+          @choose="(value) => (draft.never = value)"
         />
       </template>
     </template>
