@@ -140,6 +140,22 @@ test('what is opened after it was said is not spoken of, nor is a place that was
   expect(seen(log).seen.answers.length).toBe(1);
 });
 
+test('of two devices it speaks of what was surely opened before it', () => {
+  const heard = (judgedAt: string, skews?: ClockSkews) => {
+    const log = openedLog();
+    at(log, '09:00:00', 'piece.moved', moved('grille'), 'phone');
+    at(log, judgedAt, 'opening.judged', { pieces: [{ piece: 'grille', enough: 'fitted' }] }, 'tablet');
+    return seen(log, skews).seen.answers.length;
+  };
+  // A minute apart by clocks that are known; by the log and the hour where one is not; not where the hour says that it came later.
+  expect([heard('09:01:30'), heard('09:00:40'), heard('09:00:40', { tablet: 0 }), heard('08:59:00', { tablet: 0 })]).toEqual([1, 0, 1, 0]);
+  // What stands later in the log came later, whatever its clock says.
+  const log = openedLog();
+  at(log, '09:00:00', 'opening.judged', { pieces: [{ piece: 'grille', enough: 'fitted' }] }, 'tablet');
+  at(log, '08:00:00', 'piece.moved', moved('grille'), 'phone');
+  expect(seen(log).seen.answers).toEqual([]);
+});
+
 test('minutes are those of the work by all who did it; putting back whole is timed too', () => {
   const log = openedLog();
   at(log, '09:00:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });

@@ -1,6 +1,6 @@
 import { factValues, foldJob, goneBefore, jobContext, standingEvents, stepTimes, type JobDocuments, type LoggedEvent } from '../job/index.ts';
 import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel } from '../vehicle/index.ts';
-import { inOrder, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
+import { inOrder, mayFollow, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
 import type { CloseUpAnswer, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
 
 /** Two moves of two devices of which the clocks do not say which came first. */
@@ -99,23 +99,24 @@ export function seenJob(job: string, documents: JobDocuments, log: readonly Logg
       });
     else if (taken !== undefined && level === 'fitted') closings.push({ event, piece, from, personMin: taken * people });
   }
+  // Whoever opens more afterwards has not said of that what could have stayed on.
+  const judged = entries
+    .filter((entry) => entry.event.type === 'opening.judged' && !turns.some((turn) => turn.opens && mayFollow(turn, entry)))
+    .sort((a, b) => a.logged - b.logged);
+  const answers = judged.reduce<CloseUpAnswer[]>((before, { event }) => {
+    const told = event.type === 'opening.judged' ? event.payload.pieces.map(({ piece, enough }): CloseUpAnswer => ({ event: `${event.id}/${piece}`, piece, enough })) : [];
+    return [...before.filter(({ piece }) => !told.some((own) => own.piece === piece)), ...told];
+  }, []);
   const targets: SeenTarget[] = [];
   const tried: TriedMove[] = [];
-  let answers: CloseUpAnswer[] = [];
   for (const entry of entries) {
     const { event } = entry;
     for (const target of workedAt(documents, entry)) {
-      if (!targets.some((known) => known.target === target))
-        targets.push({ event: event.id, target, open: openAt({ ...entry, event: event.id }), ...(answers.length > 0 ? { later: true } : {}) });
+      const later = judged.some((answer) => mayFollow(entry, answer));
+      if (!targets.some((known) => known.target === target)) targets.push({ event: event.id, target, open: openAt({ ...entry, event: event.id }), ...(later ? { later } : {}) });
     }
-    // Whoever opens more afterwards has not said of that what could have stayed on.
-    if (turns.some((turn) => turn.event === event.id && turn.opens)) answers = [];
     if (event.type === 'piece.tried' && kind.has(event.payload.piece))
       tried.push({ event: event.id, ...event.payload, open: openAt({ ...entry, event: event.id, piece: event.payload.piece }) });
-    if (event.type === 'opening.judged') {
-      const told = event.payload.pieces.map(({ piece, enough }): CloseUpAnswer => ({ event: `${event.id}/${piece}`, piece, enough }));
-      answers = [...answers.filter(({ piece }) => !told.some((own) => own.piece === piece)), ...told];
-    }
   }
   return { seen: { job, moves, targets, tried, closings, answers }, unordered };
 }

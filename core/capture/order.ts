@@ -31,8 +31,9 @@ export interface Timed {
   ms: number;
   /** Whether its device's clock is known to be right, or by how much it is not. */
   sure: boolean;
-  /** Its place in the order of time. */
+  /** Its place in the order of time, and in the log. */
   place: number;
+  logged: number;
 }
 
 /** Entries in the order in which they happened: each device's as it made them, those of several by their clocks as corrected. */
@@ -42,7 +43,7 @@ export function inOrder(events: readonly LoggedEvent[], skews?: ClockSkews): Tim
     const device = event.device ?? '';
     const ms = Math.max(last.get(device) ?? -Infinity, Date.parse(event.at) + (skews?.[device] ?? 0));
     last.set(device, ms);
-    return { event, device, ms, sure: skews === undefined || skews[device] !== undefined, place };
+    return { event, device, ms, sure: skews === undefined || skews[device] !== undefined, place, logged: place };
   });
   return timed.sort((a, b) => a.ms - b.ms || a.place - b.place).map((entry, place) => ({ ...entry, place }));
 }
@@ -60,4 +61,13 @@ export function orderSaid(one: Placed, other: Placed, said: ReadonlySet<string>)
   if (said.has(`${other.event} ${one.event}`)) return 'after';
   if (one.device !== other.device && (!one.sure || !other.sure || Math.abs(one.ms - other.ms) < APART_MS)) return 'unknown';
   return one.place < other.place ? 'before' : 'after';
+}
+
+/**
+ * Whether one entry may have come after another, so that who made the other cannot have spoken of it: it stands later in the log, or another device made it
+ * at a later time, or within a minute of it where both clocks are known.
+ */
+export function mayFollow(one: Omit<Timed, 'event'>, other: Omit<Timed, 'event'>): boolean {
+  if (one.logged > other.logged) return true;
+  return one.device !== other.device && one.ms > other.ms - (one.sure && other.sure ? APART_MS : 0);
 }
