@@ -36,6 +36,18 @@ test('what could have stayed on teaches a shorter way of the kind, until it is t
   expect((await taught()).changes).toEqual([]);
 });
 
+test('a move of a device that was away counts as open for those of another: its clock is not known', async () => {
+  // Ten minutes ago by its own clock, so after all that the demo's other device did the day before; it reaches the server only now.
+  const away = { ...event('piece.moved', { piece: 'dash-top', level: 'off', fasteners: [] }), at: new Date(Date.now() - 600_000).toISOString() };
+  const said = judged(['skid-plate', 'hood-strap']);
+  await send([away]);
+  await send([said]);
+  const cover = (await taught()).changes.find(({ place }) => 'piece' in place && place.piece === 'front-cover');
+  expect(cover?.way.needs).toEqual([{ piece: 'dash-top', level: 'off' }]);
+  for (const { id } of [said, away]) await send([event('undone', { event: id })]);
+  expect((await taught()).changes).toEqual([]);
+});
+
 test('on a van without what never comes off where it is, a way is counted and not offered', async () => {
   const said = judged(['visor-left']);
   await send([said], 'hill-road-02');
