@@ -30,7 +30,7 @@ test(
     await panel(page).getByRole('button', { name: 'Change it' }).tap();
     await panel(page).getByRole('button', { name: 'Sun visor, left off' }).tap();
     await panel(page).getByRole('button', { name: 'Read it back' }).tap();
-    await panel(page).getByText('Could all together have stayed on: Overhead console, sun visor, left.').waitFor();
+    await panel(page).getByText('Could all together have stayed on: Overhead console; sun visor, left.').waitFor();
     expect(await serious(page)).toEqual([]);
     await panel(page).getByRole('button', { name: 'So it is' }).tap();
     await panel(page).getByRole('heading', { name: 'Said of what was opened' }).waitFor();

@@ -14,7 +14,7 @@ test('what was said of pieces is one line: what could have stayed on, what had t
       ],
       name,
     ),
-  ).toBe('Could have stayed on: Piece b, piece c; Piece d: loosened was enough; Had to be open, as far as was seen: Piece a');
+  ).toBe('Could have stayed on: Piece b; piece c. Piece d: loosened was enough. Had to be open, as far as was seen: Piece a');
   // A line of the log names what is learned, and counts the rest.
   expect(
     sayJudged(
@@ -23,7 +23,7 @@ test('what was said of pieces is one line: what could have stayed on, what had t
     ),
   ).toBe('3 pieces had to be open, as far as was seen');
   expect(sayJudged([], name)).toBe('');
-  expect(JUDGE.spare(['Grille', 'Duct'])).toBe('Could all together have stayed on: Grille, duct.');
+  expect(JUDGE.spare(['Grille', 'Duct'])).toBe('Could all together have stayed on: Grille; duct.');
 });
 
 test('a way that jobs taught is said with what it leads over, what it is shorter than, and what nobody confirmed', () => {

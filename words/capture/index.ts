@@ -3,7 +3,8 @@ import type { Judged } from '@jade/core/job';
 import { sayThrough } from '@jade/words/names';
 import { inSentence, plural } from '@jade/words/units';
 
-const listed = (pieces: readonly string[]) => pieces.map((name, index) => (index === 0 ? name : inSentence(name))).join(', ');
+/** Names that may hold commas themselves. */
+const listed = (pieces: readonly string[]) => pieces.map((name, index) => (index === 0 ? name : inSentence(name))).join('; ');
 
 /** What was said of pieces that were opened, in a line: what could have stayed on, how far was enough, how many had to be open. */
 export function sayJudged(pieces: readonly Judged[], name: (piece: string) => string): string {
@@ -16,7 +17,7 @@ export function sayJudged(pieces: readonly Judged[], name: (piece: string) => st
     ...(needed.length > 0
       ? [needed.length > 2 ? `${plural(needed.length, 'piece')} had to be open, as far as was seen` : `Had to be open, as far as was seen: ${listed(needed)}`]
       : []),
-  ].join('; ');
+  ].join('. ');
 }
 
 export const JUDGE = {
