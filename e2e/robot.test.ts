@@ -7,6 +7,7 @@ import type { Case } from '../core/stations/test/cases.ts';
 import { Robot } from '../core/stations/test/robot.ts';
 import { settled, TestBench } from './test/bench.ts';
 import { readyForBack } from './test/job.ts';
+import { ownClock } from './test/clock.ts';
 import { demoCases, openCase, VEHICLES } from './test/cases.ts';
 
 const LONG_MS = 600_000;
@@ -43,6 +44,7 @@ class Hand {
     private readonly page: Page,
     private readonly job: string,
     private readonly documents: JobDocuments,
+    private readonly tellTime: (at: string) => Promise<void>,
   ) {}
 
   private async go(station: string): Promise<void> {
@@ -127,7 +129,7 @@ class Hand {
   async act(events: readonly LoggedEvent[]): Promise<void> {
     const [first] = events;
     if (!first) return;
-    await this.page.clock.setFixedTime(first.at);
+    await this.tellTime(first.at);
     const moved = events.find((event): event is LoggedEvent<'piece.moved'> => event.type === 'piece.moved');
     const before = (await this.log()).length;
     const fitment = this.documents.kits.flatMap((kit) => kit.fitments).find((entry) => entry.vehicle === this.documents.profile.slug);
@@ -182,11 +184,12 @@ test.each(walked.map((entry, index): [string, number, Case] => [entry.name, inde
   '%s: through the interface, tapping only what is true, with the very same record',
   async (_, number, entry) => {
     const { page, complaints } = await shop.open('slate');
+    const tellTime = await ownClock(page);
     const { job, documents } = await openCase(page, shop.address, entry, number);
     const robot = new Robot(documents, entry.truth);
     expect(robot.work()).toBeUndefined();
     const acts = actsOf(robot.log).slice(1);
-    const hand = new Hand(page, job, documents);
+    const hand = new Hand(page, job, documents, tellTime);
     await page.goto(`${shop.address}/jobs/${job}/open-up`);
     await page.getByRole('heading', { level: 1, name: 'Open up' }).waitFor();
     for (const events of acts) await hand.act(events);
