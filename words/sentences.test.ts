@@ -246,11 +246,14 @@ test('what guards a circuit is said by its slot, as the main fuse of a feed, or 
 
 test('standing is said in whole days, with what it comes from', () => {
   const standing = { beforeMa: 25, afterMa: 35, hoursBefore: 700, hoursAfter: 500, capacityAh: 70, usableShare: 0.25 };
-  expect(plain(sayStanding(standing))).toBe(
+  expect(plain(sayStanding({ addedMa: 10, lasts: standing }))).toBe(
     'While it stands the vehicle draws 25 mA, and the kits 10 mA more. After 20 days it may not start; without the kits it would be 29 days (25 % of 70 Ah).',
   );
-  expect(plain(sayStanding({ ...standing, beforeMa: 0, hoursBefore: null }))).toBe(
+  expect(plain(sayStanding({ addedMa: 35, lasts: { ...standing, beforeMa: 0, hoursBefore: null } }))).toBe(
     'While it stands the vehicle draws 0 mA, and the kits 35 mA more. After 20 days it may not start (25 % of 70 Ah).',
+  );
+  expect(plain(sayStanding({ addedMa: 12 }))).toBe(
+    'While it stands the kits draw 12 mA. Nobody has described the battery of this kind of vehicle: how long it lasts is not known.',
   );
 });
 

@@ -68,6 +68,11 @@ function liftSecondProfile(profile: Json): Json {
   return { ...profile, format: 'jade-vehicle-profile/3' };
 }
 
+/** Version 4 says which lists nobody has described yet: a document of before was described as a whole. */
+function liftThirdProfile(profile: Json): Json {
+  return { ...profile, format: 'jade-vehicle-profile/4' };
+}
+
 /** Facts that a condition somewhere in a value names. */
 function factsNamed(value: unknown): unknown[] {
   if (Array.isArray(value)) return value.flatMap(factsNamed);
@@ -94,6 +99,7 @@ function liftSecondKit(kit: Json): Json {
 const LIFTS: ReadonlyMap<string, (document: Json) => Json> = new Map([
   ['jade-vehicle-profile/1', liftProfile],
   ['jade-vehicle-profile/2', liftSecondProfile],
+  ['jade-vehicle-profile/3', liftThirdProfile],
   ['jade-kit/1', liftKit],
   ['jade-kit/2', liftSecondKit],
 ]);

@@ -53,6 +53,24 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'piece.moved': { piece: 'grille', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 2 }] },
   'supply.set': { supply: 'low', is: 'dead', by: 'Slate, by the maker’s procedure' },
   'setting.restored': { supply: 'low', setting: 'Clock' },
+  'kind.described': {
+    pieces: [
+      {
+        id: 'grille-x7k2',
+        name: 'Grille',
+        side: 'centre',
+        zone: 'front',
+        box: { xMm: [700, 800], yMm: [-400, 400], zMm: [600, 900] },
+        levels: [{ level: 'off', openMin: 3, closeMin: 4, people: 1, ways: [] }],
+        fasteners: [],
+        cautions: [],
+      },
+    ],
+    functions: [{ id: 'plate', name: 'Plate lamp', side: 'centre', state: 'parking', at: { xMm: -4300, yMm: 0, zMm: 800 } }],
+    whole: ['functions'],
+  },
+  'piece.wanted': { piece: 'grille', level: 'off' },
+  'opening.enough': { kits: ['test-pair'] },
   'accessory.found': {
     accessory: 'winch',
     name: 'Winch plate',
@@ -144,6 +162,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'piece.moved': ['way'],
   'way.chosen': ['way', 'level'],
   'way.blocked': ['level'],
+  'kind.described': ['pieces', 'functions', 'whole'],
   'accessory.found': ['size', 'why'],
   'fastener.seized': ['why'],
   'warnings.read': ['why'],

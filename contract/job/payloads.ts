@@ -1,7 +1,7 @@
 import { PASSES } from '@jade/core/kit';
 import { PROBE_FUNCTIONS } from '@jade/core/probing';
 import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
-import { DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
+import { DESCRIBED, DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
 import {
   BASELINE_RESULTS,
   LONGEST_TEXT as MOST,
@@ -34,6 +34,7 @@ import {
 import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade/core/photos';
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
+import { LampFunction, Piece } from '@jade/contract/vehicle';
 import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
@@ -302,6 +303,21 @@ class AccessoryFound implements P<'accessory.found'> {
   @Optional() @Text(MOST.size) size?: string;
   @Whole(0, 200) count!: number;
   @Optional() @Text(MOST.why) why?: string;
+}
+
+class KindDescribed implements P<'kind.described'> {
+  @Optional() @Each(() => Piece, 20) pieces?: Piece[];
+  @Optional() @Each(() => LampFunction, 60) functions?: LampFunction[];
+  @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) whole?: P<'kind.described'>['whole'];
+}
+
+class PieceWanted implements P<'piece.wanted'> {
+  @Slug() piece!: string;
+  @OneOf(OPEN_LEVELS) level!: P<'piece.wanted'>['level'];
+}
+
+class OpeningEnough implements P<'opening.enough'> {
+  @Slugs(20) kits!: string[];
 }
 
 class WayBlocked implements P<'way.blocked'> {
@@ -680,6 +696,9 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'supply.set': SupplySet,
   'setting.restored': SettingRestored,
   'accessory.found': AccessoryFound,
+  'kind.described': KindDescribed,
+  'piece.wanted': PieceWanted,
+  'opening.enough': OpeningEnough,
   'way.blocked': WayBlocked,
   'piece.tried': PieceTried,
   'opening.judged': OpeningJudged,

@@ -1,5 +1,6 @@
 import {
   BODIES,
+  DESCRIBED,
   DRIVES,
   OPEN_LEVELS,
   RELEASES,
@@ -319,7 +320,7 @@ export class CableWays {
 
 /** What the shop knows of a kind of vehicle. */
 export class VehicleProfile implements PlainProfile {
-  @Exactly('jade-vehicle-profile/3') format!: PlainProfile['format'];
+  @Exactly('jade-vehicle-profile/4') format!: PlainProfile['format'];
   @Slug() slug!: string;
   @Text(60) maker!: string;
   @Text(60) model!: string;
@@ -327,7 +328,8 @@ export class VehicleProfile implements PlainProfile {
   @OneOf(BODIES) body!: PlainProfile['body'];
   @OneOf([12, 24]) systemVoltageV!: PlainProfile['systemVoltageV'];
   @Flag() highVoltage!: boolean;
-  @Part(() => Battery) battery!: Battery;
+  @Optional() @Part(() => Battery) battery?: Battery;
+  @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) undescribed?: PlainProfile['undescribed'];
   @Each(() => Supply, 2) supplies!: Supply[];
   @Part(() => Measures) measures!: Measures;
   @Flag() numberCheckDigit!: boolean;

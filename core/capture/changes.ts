@@ -44,7 +44,7 @@ function changesAt(place: WayChange['place'], proposed: readonly ProposedWay[], 
 }
 
 /** A job without what isolated a supply: a profile says of each piece itself whether it asks for a dead supply, and who plans adds it. */
-function withoutIsolation(job: SeenJob, isolating: ReadonlySet<string>): SeenJob {
+export function withoutIsolation(job: SeenJob, isolating: ReadonlySet<string>): SeenJob {
   const less = <T extends { open: OpenThen }>(entry: T): T => ({ ...entry, open: entry.open.filter(({ piece }) => !isolating.has(piece)) });
   return { ...job, moves: job.moves.map(less), targets: job.targets.map(less), tried: job.tried.map(less) };
 }

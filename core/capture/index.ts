@@ -7,3 +7,4 @@ export * from './order.ts';
 export * from './log.ts';
 export * from './plan.ts';
 export * from './changes.ts';
+export * from './described.ts';

@@ -1,4 +1,4 @@
-import { factValues, foldJob, goneBefore, jobContext, standingEvents, stepTimes, type JobDocuments, type LoggedEvent } from '../job/index.ts';
+import { factValues, foldJob, goneBefore, jobContext, standingEvents, stepTimes, withDescribed, type JobDocuments, type LoggedEvent } from '../job/index.ts';
 import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel } from '../vehicle/index.ts';
 import { inOrder, mayFollow, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
 import type { CloseUpAnswer, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
@@ -44,12 +44,13 @@ function workedAt({ kits, profile }: JobDocuments, { event }: Timed): string[] {
  * What the log of one job shows of its kind of vehicle: each move with what was open before it, the first work at each place, what did not come, what was
  * said of it. Where two devices moved something within a minute of each other, and nobody has said which came first, each counts as open for the other:
  * more open never hinders, so no set becomes too small by it.
- * @param documents the documents that the job pins, the profile whole
+ * @param pinned the documents that the job pins, the profile whole
  * @param skews what is to be added to the time of each device, in milliseconds, as `clockSkews` has it; without them all clocks count as right
  */
-export function seenJob(job: string, documents: JobDocuments, log: readonly LoggedEvent[], skews?: ClockSkews): { seen: SeenJob; unordered: UnorderedMoves[] } {
-  const { profile } = documents;
+export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedEvent[], skews?: ClockSkews): { seen: SeenJob; unordered: UnorderedMoves[] } {
   const state = foldJob(log);
+  const documents = { ...pinned, profile: withDescribed(pinned.profile, state.described) };
+  const { profile } = documents;
   const minutes = new Map(stepTimes(jobContext(state, documents), log).map(({ event, minutes: taken }) => [event, taken]));
   const entries = inOrder(standingEvents(log), skews);
   const said = ordersOf(entries.map(({ event }) => event));
@@ -82,8 +83,9 @@ export function seenJob(job: string, documents: JobDocuments, log: readonly Logg
   const closings: SeenClosing[] = [];
   for (const turn of turns) {
     const { event, piece, from, level, opens } = turn;
-    const taken = minutes.get(event);
     const people = profile.pieces.find(({ id }) => id === piece)?.levels.find((entry) => entry.level === (opens ? level : from))?.people ?? 1;
+    // What opening a piece took that was described in this job stands in its description.
+    const taken = (opens && from === 'fitted' && state.described.pieces[piece]?.levels.find((entry) => entry.level === level)?.openMin) || minutes.get(event);
     const personMin = taken === undefined ? {} : { personMin: taken * people };
     if (opens)
       moves.push({

@@ -1,10 +1,11 @@
-import { unknownId, type Fault } from '../faults/index.ts';
+import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { PHOTO_KINDS, photoSubject } from '../photos/index.ts';
 import { testsThatFollow } from '../kit/index.ts';
-import { factChoices } from '../vehicle/index.ts';
+import { checkPieces, factChoices, type VehicleProfile } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
-import type { EventType, FoundPlug, JobEvent } from './events.ts';
+import { withDescribed, type DescribedHere } from './described.ts';
+import type { EventType, FoundPlug, JobEvent, KindDescribed } from './events.ts';
 import { madeCircuitId } from './led.ts';
 
 type Lists = Readonly<Record<string, readonly { id: string }[]>>;
@@ -15,20 +16,46 @@ export type IdCheck = (event: JobEvent, path: string) => Fault[];
 /**
  * Holds events, in the order they happened, against the documents that their job pins: a fact, value, option, item, task, lamp, joint,
  * step, test, pin, sensor, supply, piece, fastener, way or rule that they do not have. An accessory that was found counts as a piece
- * from then on. Whether an event fits what happened before it is not asked here.
- * @param found ids of accessories and plugs that were found before
+ * from then on, and what was described as an entry of the profile. Whether an event fits what happened before it is not asked here.
+ * @param found ids of accessories and plugs that were found before, and what was described
  */
 export function idCheck(
-  documents: Pick<JobDocuments, 'profile' | 'kits' | 'fitted' | 'rules' | 'plugs'>,
-  found: { accessories?: Iterable<string>; plugs?: Iterable<FoundPlug> } = {},
+  pinned: Pick<JobDocuments, 'profile' | 'kits' | 'fitted' | 'rules' | 'plugs'>,
+  found: { accessories?: Iterable<string>; plugs?: Iterable<FoundPlug>; described?: DescribedHere } = {},
 ): IdCheck {
   const accessories = new Set(found.accessories ?? []);
   const plugs = new Map([...(found.plugs ?? [])].map((plug) => [plug.plug, plug]));
+  let documents = found.described ? { ...pinned, profile: withDescribed(pinned.profile, found.described) } : pinned;
   return (event, path) => {
+    if (event.type === 'kind.described') {
+      const faults = describedFaults(documents.profile, event.payload, path);
+      if (faults.length === 0) documents = { ...documents, profile: withEntries(documents.profile, event.payload) };
+      return faults;
+    }
     if (event.type === 'accessory.found') accessories.add(event.payload.accessory);
     if (event.type === 'plug.found' && plugFaults(event.payload, path).length === 0) plugs.set(event.payload.plug, event.payload);
     return eventFaults(event, documents, accessories, [...plugs.values()], path);
   };
+}
+
+/** A profile with entries in the place of those of the same id, or besides. */
+function withEntries(profile: VehicleProfile, { pieces = [], functions = [] }: KindDescribed): VehicleProfile {
+  const besides = <T extends { id: string }>(own: readonly T[], entries: readonly T[]) => [...own.filter(({ id }) => !entries.some((entry) => entry.id === id)), ...entries];
+  return { ...profile, pieces: besides(profile.pieces, pieces), functions: besides(profile.functions, functions) };
+}
+
+/** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
+function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
+  const { pieces = [], functions = [], whole = [] } = said;
+  const at = `${path}.payload`;
+  if (pieces.length + functions.length + whole.length === 0) return [{ path: at, code: 'one-of', data: { choices: 'pieces, functions, whole' } }];
+  const all = withEntries(profile, said).pieces;
+  const first = all.length - pieces.length;
+  const ofPieces = checkPieces(all, [], factChoices(profile)).flatMap((fault): Fault[] => {
+    const [, place = '-1', rest = ''] = /^pieces\[(\d+)\](.*)$/.exec(fault.path) ?? [];
+    return Number(place) < first ? [] : [{ ...fault, path: `${at}.pieces[${Number(place) - first}]${rest}` }];
+  });
+  return [...duplicateIds(pieces, `${at}.pieces`), ...duplicateIds(functions, `${at}.functions`), ...ofPieces];
 }
 
 /** Faults of a face as it was found: pins of one name or in one place, or outside the face. A profile that has learned the plug since has it too. */
@@ -99,6 +126,15 @@ function eventFaults(
       const known = kitOf(kit)?.options.find((entry) => entry.id === option);
       return known ? among(known.choices, choice, 'choice', 'choice') : inKit(kit, { option: kitOf(kit)?.options ?? [] });
     }
+    case 'opening.enough':
+      return event.payload.kits.flatMap((kit, place) =>
+        among(
+          kits.map(({ slug }) => ({ id: slug })),
+          kit,
+          `kits[${place}]`,
+          'kit',
+        ),
+      );
     case 'match.confirmed':
       return inKit(event.payload.kit, {});
     case 'content.counted':
@@ -213,7 +249,8 @@ function eventFaults(
       const plug = plugOf(event.payload.plug);
       return plug ? among(plug.pins, event.payload.pin, 'pin', 'pin') : among([], event.payload.plug, 'plug', 'plug');
     }
-    case 'piece.tried': {
+    case 'piece.tried':
+    case 'piece.wanted': {
       const levels = profile.pieces.find(({ id }) => id === event.payload.piece)?.levels.map(({ level }) => ({ id: level }));
       return levels ? among(levels, event.payload.level, 'level', 'level') : inProfile(event.payload.piece);
     }

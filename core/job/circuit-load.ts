@@ -72,11 +72,18 @@ export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
   });
 });
 
+/** What kits add to what a vehicle draws while it stands, and until when it lasts where its battery is described. */
+export interface StandingDraw {
+  addedMa: number;
+  lasts?: Drain & { capacityAh: number; usableShare: number };
+}
+
 /** What the vehicle of a job draws while it stands, with its kits; undefined where they draw nothing. */
-export function standingOfVehicle(context: JobContext): (Drain & { capacityAh: number; usableShare: number }) | undefined {
+export function standingOfVehicle(context: JobContext): StandingDraw | undefined {
   const { profile, rules } = context;
   const addedMa = kitsOnVehicle(context).reduce((sum, { kit }) => sum + kit.lamps.reduce((all, { load }) => all + load.standbyMa, 0), 0);
   if (addedMa === 0) return undefined;
+  if (!profile.battery) return { addedMa };
   const battery = { capacityAh: profile.battery.capacityAh, usableShare: rules.electrics.usableShare ?? USABLE_SHARE };
-  return { ...standingDrain({ ...battery, vehicleStandbyMa: profile.battery.standbyMa, addedMa }), ...battery };
+  return { addedMa, lasts: { ...standingDrain({ ...battery, vehicleStandbyMa: profile.battery.standbyMa, addedMa }), ...battery } };
 }

@@ -3,7 +3,7 @@ import type { Pass } from '../kit/index.ts';
 import type { ProbeFunction } from '../probing/index.ts';
 import type { Ring } from '../photos/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
-import type { Drive, Level, OpenLevel, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
+import type { Described, Drive, LampFunction, Level, OpenLevel, Piece, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { StationId } from './stations.ts';
 import type { SeenLit } from '../wiring/index.ts';
@@ -108,6 +108,16 @@ export interface Accessory {
   why?: string;
 }
 
+/**
+ * What was described of the kind of vehicle while this one was worked on, as a profile says it. `whole`: lists of which this vehicle has nothing beyond
+ * what is described.
+ */
+export interface KindDescribed {
+  pieces?: Piece[];
+  functions?: LampFunction[];
+  whole?: Described[];
+}
+
 export const SCHOOLS = ['least set-up', 'prove one side first'] as const;
 /** Whether both sides are opened as it comes with the least set-up, or one side up to its passed test before the other. */
 export type School = (typeof SCHOOLS)[number];
@@ -209,6 +219,12 @@ export interface Payloads {
   /** Something that the vehicle had forgotten while it was dead was set again. */
   'setting.restored': { supply: SupplyId; setting: string };
   'accessory.found': Accessory;
+  /** Something of the kind of vehicle that its profile does not have: it holds for this job from then on, and for others once it is kept. */
+  'kind.described': KindDescribed;
+  /** A piece that has to be open as well, as somebody says: it is planned in. */
+  'piece.wanted': { piece: string; level: OpenLevel };
+  /** All that is worked at for these kits can be reached, as somebody saw it: said where nobody has described what has to be open for them. */
+  'opening.enough': { kits: string[] };
   /** A way of a piece's level, or of a mount position, that this vehicle does not have. */
   'way.blocked': { place: string; level?: OpenLevel; way: string; why: string };
   /** A piece that did not come to a level, with all that was open then: a way that was told to lead there does not. */

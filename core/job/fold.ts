@@ -12,7 +12,7 @@ function within<T>(record: Record<string, Record<string, T>>, key: string): Reco
   return (record[key] ??= records<T>());
 }
 
-function addOnce(list: string[], item: string): void {
+function addOnce<T extends string>(list: T[], item: T): void {
   if (!list.includes(item)) list.push(item);
 }
 
@@ -47,6 +47,7 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
     state.final = records();
     // What was said of what could have stayed on was said without this.
     state.judged = records();
+    state.enough = [];
   } else state.moves = loweredTo(state.moves, piece, level);
   for (const { group, count } of payload.fasteners) {
     const entry = tally(state, piece, group);
@@ -203,6 +204,15 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'setting.restored': (state, { supply, setting }) => addOnce((state.settings[supply] ??= []), setting),
   'accessory.found': (state, payload) => void (state.accessories[payload.accessory] = payload),
+  'kind.described': ({ described }, { pieces = [], functions = [], whole = [] }) => {
+    for (const piece of pieces) described.pieces[piece.id] = piece;
+    for (const lamp of functions) described.functions[lamp.id] = lamp;
+    for (const list of whole) addOnce(described.whole, list);
+  },
+  'piece.wanted': (state, { piece, level }) => void (state.wanted = [...state.wanted.filter((need) => need.piece !== piece), { piece, level }]),
+  'opening.enough': (state, { kits }) => {
+    for (const kit of kits) addOnce(state.enough, kit);
+  },
   'way.blocked': (state, payload) => void state.blocked.push(payload),
   // What did not come, and which move came first, is read from the log by who learns of the kind.
   'piece.tried': () => undefined,

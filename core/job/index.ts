@@ -3,6 +3,7 @@ export * from './events.ts';
 export * from './state.ts';
 export * from './fold.ts';
 export * from './undo.ts';
+export * from './described.ts';
 export * from './overlay.ts';
 export * from './context.ts';
 export * from './kits.ts';

@@ -3,7 +3,7 @@ import { evaluate, type FactValues } from '../facts/index.ts';
 import { testsAsFed, testsThatFollow, type Connection, type FedOtherwise, type FitStep, type Fitment, type Kit, type KitTest, type Lamp } from '../kit/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule } from '../rules/index.ts';
-import { needsPresent, type LampFunction, type MountPosition, type Side } from '../vehicle/index.ts';
+import { isUndescribed, needsPresent, type LampFunction, type MountPosition, type Side } from '../vehicle/index.ts';
 import { once, type JobContext } from './context.ts';
 import { asLed, ledWires, ownLiveIn, plugsWorkedAt, type LedWire } from './led.ts';
 import { factValues } from './state.ts';
@@ -91,6 +91,11 @@ export const contentChecks = once((context): { kit: Kit; check: GatherCheck }[] 
   kitsOnVehicle(context).map(({ kit, facts }) => ({ kit, check: checkContents(kit, facts, context.state.counts[kit.slug] ?? {}) })),
 );
 
+/** Kits of which nobody has described how they sit on this kind of vehicle: that they ask for nothing is not to say that nothing is to be done. */
+export const unplacedKits = once((context): string[] =>
+  isUndescribed(context.profile, 'mounts') ? kitsOnVehicle(context).flatMap(({ kit, fitment }) => (fitment ? [] : [kit.slug])) : [],
+);
+
 /** Mount positions that the job's kits use, each once. */
 export function targetMounts(context: JobContext): string[] {
   return [...new Set(kitsOnVehicle(context).flatMap(({ fitment }) => (fitment?.mounts ?? []).map((place) => place.mount)))];
@@ -168,6 +173,12 @@ export interface LampToAim {
   mount: MountPosition;
   rule: AimRule;
 }
+
+/** Kits with a lamp whose beam has a rule, of which nobody has described where it sits on this kind of vehicle. */
+export const unplacedToAim = (context: JobContext): string[] => {
+  const unplaced = new Set(unplacedKits(context));
+  return context.kits.filter((kit) => unplaced.has(kit.slug) && kit.lamps.some((lamp) => context.rules.aim.some((rule) => rule.beam === lamp.optics.beam))).map(({ slug }) => slug);
+};
 
 /** Lamps of the job that are to be aimed: those whose beam has a rule. The rule chosen at the wall wins for its beam. */
 export const lampsToAim = once((context): LampToAim[] =>

@@ -7,7 +7,7 @@ import { levelRank, needsHold, type Level, type LevelNeed, type MountPosition, t
 import { once, type JobContext } from './context.ts';
 import type { School } from './events.ts';
 import { gatesOf, stepDone } from './gates.ts';
-import { connectionsOf, fitmentOn, fitStepsOf, kitsOnVehicle, ledOf, plugsOf, replacedPieces, sideOf, targetMounts, testsOf } from './kits.ts';
+import { connectionsOf, fitmentOn, fitStepsOf, kitsOnVehicle, ledOf, plugsOf, replacedPieces, sideOf, targetMounts, testsOf, unplacedKits } from './kits.ts';
 import { factValues } from './state.ts';
 import { LOW_LIVE, suppliesNow } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
@@ -70,7 +70,15 @@ function workToReach(context: JobContext): FurtherTarget[] {
     if (capped || !('reach' in plug) || plug.reach.length === 0 || plug.reach.some((way) => holdsBy(way, pieces))) return [];
     return [{ id: key({ kind: 'cap', plug: plug.id }), side: plug.side, ways: plug.reach }];
   });
-  return [...work, ...caps, ...legsToLay(context), ...takeOutsToReach(context), ...isolationsToReach(context)];
+  return [...work, ...caps, ...wantedBesides(context), ...legsToLay(context), ...takeOutsToReach(context), ...isolationsToReach(context)];
+}
+
+/** Pieces that somebody wants open as well and that were not yet. */
+function wantedBesides({ state, profile }: JobContext): FurtherTarget[] {
+  return state.wanted.flatMap((need): FurtherTarget[] => {
+    const piece = profile.pieces.find(({ id }) => id === need.piece);
+    return !piece || needsHold([need], state.reached) ? [] : [{ id: key({ kind: 'piece', ...need }), side: piece.side, ways: needsAsWay([need], undefined) }];
+  });
 }
 
 /** What is to be taken out again of kits that are not fitted after all and lies behind something that went back. */
@@ -130,10 +138,13 @@ const openTargets = once((context): { mounts: string[]; further: FurtherTarget[]
   return { mounts, further, replaced: mounts.length + further.length + toReplace.length > 0 ? replaced : [] };
 });
 
+/** Whether what has to be open hangs on what nobody has described: a person says when it is enough. */
+export const reachUnknown = (context: JobContext): boolean => unplacedKits(context).some((kit) => !context.state.enough.includes(kit));
+
 /** Whether all that this job works on can be reached, or was and is done with: opening is then done. */
 export function openingDone(context: JobContext): boolean {
   const { mounts, further, replaced } = openTargets(context);
-  return mounts.length + further.length + replaced.length === 0;
+  return mounts.length + further.length + replaced.length === 0 && !reachUnknown(context);
 }
 
 /** The order of opening: as chosen for this job, else one side first with a kit that is new to the shop. */

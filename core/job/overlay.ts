@@ -1,5 +1,6 @@
 import { levelRank, type BoxMm, type Piece, type PieceLevel, type VehiclePlug, type VehicleProfile, type Way } from '../vehicle/index.ts';
 import type { Accessory, FoundPlug } from './events.ts';
+import { withDescribed } from './described.ts';
 import type { JobState } from './state.ts';
 
 const EMPTY_BOX: BoxMm = { xMm: [0, 100], yMm: [-100, 100], zMm: [300, 400] };
@@ -53,8 +54,12 @@ function withColours(plug: VehiclePlug, colours: JobState['colours']): VehiclePl
   return { ...plug, pins };
 }
 
-/** A profile as it holds for the one vehicle of a job: accessories and plugs found, ways that are blocked, bolts that are seized, cavities that were populated. */
-export function onThisVehicle(profile: VehicleProfile, state: Pick<JobState, 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound' | 'colours'>): VehicleProfile {
+/** A profile as it holds for the one vehicle of a job: what was described on it, accessories and plugs found, ways that are blocked, bolts that are seized, cavities that were populated. */
+export function onThisVehicle(
+  pinned: VehicleProfile,
+  state: Pick<JobState, 'described' | 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound' | 'colours'>,
+): VehicleProfile {
+  const profile = withDescribed(pinned, state.described);
   const accessories = Object.values(state.accessories);
   const populated = Object.keys(state.populated).length > 0;
   // A profile that has learned a plug since has it already.

@@ -1,6 +1,6 @@
 import type { FactValues } from '../facts/index.ts';
 import type { Pass } from '../kit/index.ts';
-import type { Level, SupplyId, SupplyState } from '../vehicle/index.ts';
+import type { Described, LampFunction, Level, LevelNeed, Piece, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { Photo } from '../photos/index.ts';
@@ -27,7 +27,7 @@ import { key } from '../subject/index.ts';
 import type { StationId } from './stations.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 13;
+export const FOLD_VERSION = 14;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -133,6 +133,12 @@ export interface JobState {
   /** What was set again of what the vehicle forgot since a supply was last dead. */
   settings: Partial<Record<SupplyId, string[]>>;
   accessories: Record<string, Accessory>;
+  /** What was described of the kind of vehicle on this job, each by its id as it was said last, and lists of which it has nothing beyond. */
+  described: { pieces: Record<string, Piece>; functions: Record<string, LampFunction>; whole: Described[] };
+  /** Pieces that have to be open as well, as somebody said. */
+  wanted: LevelNeed[];
+  /** Kits for which somebody saw that all that is worked at can be reached, since anything was last opened. */
+  enough: string[];
   blocked: Payloads['way.blocked'][];
   /** How far pieces would have been enough, as was said of what was opened. */
   judged: Record<string, Judged['enough']>;
@@ -267,6 +273,9 @@ export function emptyJob(): JobState {
     settings: records(),
     references: records(),
     accessories: records(),
+    described: { pieces: records(), functions: records(), whole: [] },
+    wanted: [],
+    enough: [],
     blocked: [],
     seized: [],
     waysChosen: records(),

@@ -105,11 +105,14 @@ test('what the kits draw while the vehicle stands shortens the time until it may
     const kit = { ...PAIR, lamps: PAIR.lamps.map((lamp) => ({ ...lamp, load: { ...lamp.load, standbyMa } })) };
     const profile = { ...VAN, battery: { capacityAh: 70, standbyMa: 25 } };
     const rules = { ...RULES, electrics: { ...RULES.electrics, ...(usableShare === undefined ? {} : { usableShare }) } };
-    return standingOfVehicle({ ...contextOf(openedLog()), profile, rules, kits: [kit] });
+    const context = { ...contextOf(openedLog()), profile, rules, kits: [kit] };
+    const { battery: _none, ...undescribed } = profile;
+    return [standingOfVehicle(context), standingOfVehicle({ ...context, profile: undescribed })];
   };
-  expect(standing(0)).toBeUndefined();
-  expect(standing(10)).toEqual({ beforeMa: 25, afterMa: 35, hoursBefore: 700, hoursAfter: 500, capacityAh: 70, usableShare: 0.25 });
-  expect(standing(10, 0.2)).toMatchObject({ hoursAfter: 400, usableShare: 0.2 });
+  expect(standing(0)).toEqual([undefined, undefined]);
+  // A battery that nobody described lasts as long as it does: only what is added is known.
+  expect(standing(10)).toEqual([{ addedMa: 10, lasts: { beforeMa: 25, afterMa: 35, hoursBefore: 700, hoursAfter: 500, capacityAh: 70, usableShare: 0.25 } }, { addedMa: 10 }]);
+  expect(standing(10, 0.2)[0]?.lasts).toMatchObject({ hoursAfter: 400, usableShare: 0.2 });
 });
 
 test('a circuit that the rules never use is refused whatever it carries', () => {

@@ -1,5 +1,5 @@
 import type { Kit } from '../kit/index.ts';
-import type { MountPosition, VehicleProfile } from '../vehicle/index.ts';
+import { isUndescribed, type MountPosition, type VehicleProfile } from '../vehicle/index.ts';
 import { evaluate, explain, factsOf, ruledOut, type Condition, type FactValues, type ReasonTree, type Truth } from '../facts/index.ts';
 
 /** Clearance of a lamp's box in the opening it goes into, in millimetres; negative where it does not go in. */
@@ -119,8 +119,10 @@ function deciding(condition: Condition | undefined, facts: FactValues, profile: 
 export function matchKit(kit: Kit, profile: VehicleProfile, year: number | undefined, facts: FactValues): MatchVerdict {
   const fitment = kit.fitments.find((candidate) => candidate.vehicle === profile.slug);
   if (!fitment) {
-    const reason: MatchReason = { code: 'made-for', value: 'no', vehicle: profile.slug };
-    return { kit: kit.slug, value: 'no', reasons: [reason], ask: [], adapters: [], undecidedAdapters: [] };
+    // Nobody has described where a lamp can sit on it: that the kit does not name it then says nothing.
+    const value = isUndescribed(profile, 'mounts') ? 'unknown' : 'no';
+    const reason: MatchReason = { code: 'made-for', value, vehicle: profile.slug };
+    return { kit: kit.slug, value, reasons: [reason], ask: [], adapters: [], undecidedAdapters: [] };
   }
   const reasons: MatchReason[] = [{ code: 'made-for', value: 'yes', vehicle: profile.slug }];
   const { from, to } = fitment.years;

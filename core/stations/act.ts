@@ -58,6 +58,7 @@ export type Refusal =
   | { code: 'wall-first' }
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number }
+  | { code: 'described'; piece: string }
   | { code: 'too-many-photos' | 'too-many-on-sheet'; most: number };
 
 /** What an act of a person records, or why it cannot be recorded. */

@@ -45,6 +45,9 @@ export type Subject =
   | { kind: 'damage'; entry: string }
   /** A plug of the vehicle. */
   | { kind: 'face'; plug: string }
+  /** What nobody has described: a list of the profile, or how a kit is wired, fitted or aimed on this kind of vehicle. */
+  | { kind: 'undescribed'; list: string }
+  | { kind: 'unplaced'; kit: string; what: string }
   | { kind: 'log' };
 
 /** The one text under which a subject is kept and compared: its kind, then its ids. */
@@ -97,6 +100,8 @@ const IDS: Readonly<Record<Subject['kind'], readonly string[]>> = {
   leaving: [],
   damage: ['entry'],
   face: ['plug'],
+  undescribed: ['list'],
+  unplaced: ['kit', 'what'],
   log: [],
 };
 const KINDS = Object.keys(IDS) as Subject['kind'][];

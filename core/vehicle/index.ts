@@ -8,3 +8,5 @@ export * from './present.ts';
 export * from './number.ts';
 export * from './check.ts';
 export * from './like.ts';
+export * from './new-kind.ts';
+export * from './standard-lamps.ts';

@@ -1,5 +1,5 @@
 import { evaluate, type FactValues } from '../facts/index.ts';
-import { LEVELS, type Level, type LevelNeed, type Piece, type PieceLevel, type VehicleProfile, type Way } from './profile.ts';
+import { LEVELS, type Described, type Level, type LevelNeed, type Piece, type PieceLevel, type VehicleProfile, type Way } from './profile.ts';
 
 type WithPieces = Pick<VehicleProfile, 'pieces' | 'mounts'> & Partial<Pick<VehicleProfile, 'plugs' | 'refitRules'>>;
 
@@ -56,3 +56,6 @@ export function listedLevel(piece: Piece, level: Level): PieceLevel | undefined 
   if (level === 'fitted') return undefined;
   return piece.levels.filter((entry) => levelRank(entry.level) <= levelRank(level)).at(-1) ?? piece.levels[0];
 }
+
+/** Whether nobody has described a list of a kind of vehicle, or not all of it. */
+export const isUndescribed = ({ undescribed = [] }: Pick<VehicleProfile, 'undescribed'>, list: Described): boolean => undescribed.includes(list);

@@ -313,9 +313,13 @@ export interface CableWays {
   segments: RouteSegment[];
 }
 
+export const DESCRIBED = ['functions', 'pieces', 'sensors', 'mounts'] as const;
+/** A list of a profile of which it matters whether somebody has looked for all that belongs in it. */
+export type Described = (typeof DESCRIBED)[number];
+
 /** What the shop knows of a kind of vehicle. */
 export interface VehicleProfile {
-  format: 'jade-vehicle-profile/3';
+  format: 'jade-vehicle-profile/4';
   slug: string;
   maker: string;
   model: string;
@@ -323,7 +327,10 @@ export interface VehicleProfile {
   body: Body;
   systemVoltageV: 12 | 24;
   highVoltage: boolean;
-  battery: { capacityAh: number; standbyMa: number };
+  /** Absent where that is not described. */
+  battery?: { capacityAh: number; standbyMa: number };
+  /** Lists that nobody has described yet, or not all of: what is not in them may be on the vehicle all the same. */
+  undescribed?: Described[];
   /** Supplies that can be isolated; none where that is not described. */
   supplies: Supply[];
   measures: Measures;

@@ -16,6 +16,26 @@ export const EVENT_EXAMPLES: Example[] = [
     'accessory.found',
     { accessory: 'winch-mount', name: 'Winch mount', side: 'left', zone: 'front', holds: ['grille'], openMin: 2, closeMin: 3, people: 1, drive: 'hex', count: 2 },
   ],
+  [
+    'kind.described',
+    {
+      pieces: [
+        {
+          id: 'splash-shield-x7k2',
+          name: 'Splash shield',
+          side: 'left',
+          zone: 'front',
+          box: { xMm: [300, 600], yMm: [500, 900], zMm: [200, 600] },
+          levels: [{ level: 'off', openMin: 3, closeMin: 3, people: 1, ways: [{ id: 'seen', needs: [], extraMin: 0 }] }],
+          fasteners: [],
+          cautions: [],
+        },
+      ],
+      whole: ['functions'],
+    },
+  ],
+  ['piece.wanted', { piece: 'grille', level: 'off' }],
+  ['opening.enough', { kits: ['cairn-fen-pair'] }],
   ['job.reopened', { why: 'looked at again' }],
 ];
 

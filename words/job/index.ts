@@ -1,6 +1,6 @@
 import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { Pass } from '@jade/core/kit';
-import { isScrewed, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
+import { isScrewed, type Described, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import type { Names } from '@jade/words/names';
 import { sayWarnings } from '@jade/words/judging';
 import { sayJudged } from '@jade/words/capture';
@@ -86,6 +86,14 @@ const NIGHT_NAMES: Record<NightItem, string> = {
   key: 'the key',
 };
 
+/** Of which this vehicle has nothing beyond what is described. */
+const WHOLE: Readonly<Record<Described, string>> = {
+  functions: 'It has no further lamps',
+  pieces: 'No further pieces came off',
+  sensors: 'No sensor was met beyond those described',
+  mounts: 'No further mount positions are used',
+};
+
 const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string } = {
   'job.opened': () => 'Job opened',
   'job.repinned': ({ profile, lost }) => `Newer documents taken over, profile version ${profile.version}${lost.length > 0 ? `; lost: ${lost.join(', ')}` : ''}`,
@@ -132,6 +140,14 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'setting.restored': ({ setting }) => `${setting} set again`,
   'accessory.found': ({ name, holds, why }, names) =>
     `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}${why ? `; ${why}` : ''}`,
+  'kind.described': ({ pieces = [], functions = [], whole = [] }) =>
+    [
+      ...(pieces.length > 0 ? [`Described: ${pieces.map((piece, index) => (index === 0 ? piece.name : inSentence(piece.name))).join('; ')}`] : []),
+      ...(functions.length > 0 ? [`It has: ${functions.map(({ name }) => inSentence(name)).join('; ')}`] : []),
+      ...whole.map((list) => WHOLE[list]),
+    ].join('. '),
+  'piece.wanted': ({ piece, level }, names) => `Wanted besides: ${inSentence(names.piece(piece))} ${level}`,
+  'opening.enough': ({ kits }, names) => `All is open that ${kits.map((kit) => names.kit(kit)).join('; ')} is worked at, as was seen`,
   'way.blocked': ({ place, way, why }, names) => `${names.place(place)}: ${sayWay(way)} is blocked, ${why}`,
   'piece.tried': ({ piece, level }, names) => `${names.piece(piece)} did not come ${level}`,
   'opening.judged': ({ pieces }, names) => sayJudged(pieces, names.piece),

@@ -78,6 +78,13 @@ const HOLDS: Record<HoldCode, Say> = {
   'kit-undecided': ({ kit, fact }, names) =>
     `${names.kit(text(kit))}: ${fact ? `look at ${inSentence(names.fact(text(fact)))} to settle the match` : 'the model year is not known'}`,
   'kit-unconfirmed': ({ kit }, names) => `Confirm the options of ${names.kit(text(kit))}`,
+  'kit-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} sits on this kind of vehicle: hold it against the vehicle`,
+  'lamps-undescribed': () => 'Say which lamps this vehicle has: nobody has described them',
+  'reach-undescribed': ({ kit }, names) => `Nobody has described what has to be open for ${names.kit(text(kit))}: open it, and say when it is enough`,
+  'wiring-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} is wired here: say how it was joined, fed and guarded`,
+  'fitting-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} is fitted and tested here: say what was done`,
+  'aim-undescribed': ({ kit }, names) => `Nobody has described where the lamps of ${names.kit(text(kit))} sit: say how they were aimed`,
+  'sensors-undescribed': () => 'Say whether a sensor was met: nobody has described those of this kind of vehicle',
   'content-short': ({ kit, item, count }, names) => `${names.item(text(kit), text(item))}: ${count} missing from ${names.kit(text(kit))}`,
   'content-hands': ({ kit, item, left, right }, names) => `${names.item(text(kit), text(item)).replace(/, (left|right)$/, '')}: ${left} left and ${right} right`,
   'content-uncounted': ({ kit, count }, names) => `Count ${plural(number(count), 'item')} of ${names.kit(text(kit))}`,
@@ -261,6 +268,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `A job keeps up to ${refusal.most} photos: take back one that says nothing.`;
     case 'too-many-on-sheet':
       return `Up to ${refusal.most} photos go with the sheet: take another off it first.`;
+    case 'described':
+      return `${names.piece(refusal.piece)} is described already: take it off as its step says, or give this piece another name.`;
     case 'missing':
       return `${plural(refusal.count, 'thing')} still missing.`;
     case 'supply-live':

@@ -26,6 +26,9 @@ function sayOut({ kit, what }: Extract<Subject, { kind: 'out' }>, names: Names):
   }
 }
 
+/** What nobody has described of a kind of vehicle. */
+const UNDESCRIBED: Readonly<Record<string, string>> = { functions: 'lamps of this kind of vehicle, not described', sensors: 'sensors of this kind of vehicle, not described' };
+
 /** What a subject is called where something waits for it. */
 export function saySubject(subject: Subject, names: Names): string {
   switch (subject.kind) {
@@ -100,6 +103,10 @@ export function saySubject(subject: Subject, names: Names): string {
       return 'damage';
     case 'face':
       return names.plug(subject.plug);
+    case 'undescribed':
+      return UNDESCRIBED[subject.list] ?? subject.list;
+    case 'unplaced':
+      return `how ${names.kit(subject.kit)} is ${subject.what} on this kind of vehicle, not described`;
     case 'log':
       return 'log';
   }

@@ -1,7 +1,7 @@
 import type { ReasonTree } from '@jade/core/facts';
-import type { LedWire, WatchedLamp, WireBranch, WireJoint, WireLane } from '@jade/core/job';
+import type { LedWire, StandingDraw, WatchedLamp, WireBranch, WireJoint, WireLane } from '@jade/core/job';
 import type { Circuit, Load, MonitorKind } from '@jade/core/vehicle';
-import type { Cure, CureTrouble, Drain, LoadCheck, MateTrouble, MateVerdict, PinVerdict, PlugFamily } from '@jade/core/wiring';
+import type { Cure, CureTrouble, LoadCheck, MateTrouble, MateVerdict, PinVerdict, PlugFamily } from '@jade/core/wiring';
 import { sayCondition } from '@jade/words/match';
 import { amperes, inSentence, percent, plural, stated } from '@jade/words/units';
 
@@ -236,7 +236,9 @@ function sayCureTrouble(trouble: CureTrouble): string {
 const days = (hours: number) => plural(Math.floor(hours / 24), 'day');
 
 /** How long a vehicle may stand with what its kits draw, with the numbers that it comes from. */
-export function sayStanding({ beforeMa, afterMa, hoursBefore, hoursAfter, capacityAh, usableShare }: Drain & { capacityAh: number; usableShare: number }): string {
+export function sayStanding({ addedMa, lasts }: StandingDraw): string {
+  if (!lasts) return `While it stands the kits draw ${stated(addedMa, 'mA')}. Nobody has described the battery of this kind of vehicle: how long it lasts is not known.`;
+  const { beforeMa, afterMa, hoursBefore, hoursAfter, capacityAh, usableShare } = lasts;
   const drawn = `While it stands the vehicle draws ${stated(beforeMa, 'mA')}, and the kits ${stated(afterMa - beforeMa, 'mA')} more.`;
   const without = hoursBefore === null ? '' : `; without the kits it would be ${days(hoursBefore)}`;
   return `${drawn} After ${days(hoursAfter ?? 0)} it may not start${without} (${percent(usableShare)} of ${stated(capacityAh, 'Ah')}).`;

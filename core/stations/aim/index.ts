@@ -1,15 +1,16 @@
-import { floorSlope, lampAims, LOW_LIVE, supplyBars, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
+import { floorSlope, lampAims, LOW_LIVE, supplyBars, unplacedToAim, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
 import type { PhotoSubject } from '../../photos/index.ts';
 import type { AimRule } from '../../rules/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, unless, type Act } from '../act.ts';
 import { question, todo, type Asked } from '../hold.ts';
+import { askedOfUnplaced } from '../undescribed.ts';
 
 export function asked(context: JobContext): Asked[] {
   const lamps = lampAims(context);
-  if (lamps.length === 0) return [];
+  const wanted = askedOfUnplaced(context, 'aimed', unplacedToAim(context));
+  if (lamps.length === 0) return wanted;
   const own = lamps.filter((lamp) => !lamp.byOthers);
-  const wanted: Asked[] = [];
   if (own.length > 0 && !context.state.wall) wanted.push(todo('wall-missing'));
   if (own.length > 0 && context.state.wall && context.state.wall.floorAtWallMm === undefined) wanted.push(todo('floor-missing'));
   const slope = floorSlope(context);

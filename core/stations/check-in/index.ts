@@ -17,6 +17,9 @@ import { key } from '../../subject/index.ts';
 import { checkVehicleNumber } from '../../vehicle/index.ts';
 import { happened, refused, unless, unlessDoubtful, tooLong, type Act } from '../act.ts';
 import { question, todo, type Asked } from '../hold.ts';
+import { askedOfList } from '../undescribed.ts';
+
+export { lampsOffered, lampsSeen, noMore } from '../undescribed.ts';
 
 /** What the warning lamps of a moment ask: that they are looked at, and what is lit without a fault code and without a word. */
 export function askedOfWarnings({ state }: Pick<JobContext, 'state'>, moment: Moment): Asked[] {
@@ -33,6 +36,7 @@ export function asked({ state, profile, ...context }: JobContext): Asked[] {
   if (state.cancelled) return [];
   const lamps = functionsOf({ state, profile, ...context });
   const wanted: Asked[] = [];
+  wanted.push(...askedOfList({ profile }, 'functions'));
   if (!state.number) wanted.push(todo('number-missing', {}, key({ kind: 'number' })));
   const untried = lamps.filter((lamp) => !state.baseline[lamp.id]);
   if (untried.length > 0) wanted.push(todo('baseline-missing', { count: untried.length, of: lamps.length }));

@@ -19,6 +19,7 @@ import { key, same } from '../../subject/index.ts';
 import { levelRank } from '../../vehicle/index.ts';
 import { refused, unless, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
+import { askedOfUnplaced } from '../undescribed.ts';
 import { block, todo, type Asked } from '../hold.ts';
 import { missingFor } from '../open-up/index.ts';
 import { againstOut, askedAgain, askedOfDropped, toRecheck } from './take-out.ts';
@@ -40,7 +41,7 @@ export function asked(context: JobContext): Asked[] {
     }
     return wanted;
   });
-  return [...askedOfDropped(context), ...kits, ...askedAgain(context)];
+  return [...askedOfDropped(context), ...askedOfUnplaced(context, 'fitted'), ...kits, ...askedAgain(context)];
 }
 
 export function begun({ state }: JobContext): boolean {

@@ -1,10 +1,11 @@
-import { verdicts, type Happened, type JobContext } from '../../job/index.ts';
+import { unplacedKits, verdicts, type Happened, type JobContext } from '../../job/index.ts';
 import { refused, type Act } from '../act.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
 
 export function asked(context: JobContext): Asked[] {
   return verdicts(context).flatMap((verdict): Asked[] => {
     if (verdict.value === 'no') return [block('kit-does-not-fit', { kit: verdict.kit })];
+    if (unplacedKits(context).includes(verdict.kit)) return context.state.confirmed.includes(verdict.kit) ? [] : [question('kit-undescribed', { kit: verdict.kit })];
     if (verdict.value === 'unknown' || verdict.ask.length > 0) return [question('kit-undecided', { kit: verdict.kit, fact: verdict.ask[0] ?? '' })];
     return context.state.confirmed.includes(verdict.kit) ? [] : [todo('kit-unconfirmed', { kit: verdict.kit })];
   });
@@ -22,7 +23,8 @@ export function confirm(context: JobContext, slug: string): Act {
   if (context.state.confirmed.includes(slug)) return refused({ code: 'already' });
   if (verdict.value === 'no') return refused({ code: 'does-not-fit', kit: slug });
   if (verdict.ask.length > 0) return refused({ code: 'facts-first', facts: verdict.ask });
-  if (verdict.value === 'unknown') return refused({ code: 'year-first' });
+  // Of a kit that nobody has held against this kind of vehicle there is no fit list that a year could be outside of.
+  if (verdict.value === 'unknown' && !unplacedKits(context).includes(slug)) return refused({ code: 'year-first' });
   const open = kit.options.filter((option) => !context.state.options[slug]?.[option.id]);
   const options = open.map((option): Happened => ({ type: 'option.chosen', payload: { kit: slug, option: option.id, choice: option.default } }));
   return { events: [...options, { type: 'match.confirmed', payload: { kit: slug } }] };

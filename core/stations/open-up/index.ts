@@ -7,6 +7,7 @@ import {
   schoolOf,
   suppliesNow,
   supplyBars,
+  unplacedKits,
   type Accessory,
   type GroupCount,
   type Happened,
@@ -18,7 +19,9 @@ import { key } from '../../subject/index.ts';
 import { needsHold, type LevelNeed, type OpenLevel, type Way } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
-import { block, todo, type Asked } from '../hold.ts';
+import { block, question, todo, type Asked } from '../hold.ts';
+
+export * from './capture.ts';
 
 export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {
   const lost = (plan?.problems ?? []).map((problem) => {
@@ -33,6 +36,8 @@ export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[
   });
   if (openingDone(context)) return lost;
   const count = plan?.steps.length ?? 0;
+  const [unsaid] = unplacedKits(context).filter((kit) => !context.state.enough.includes(kit));
+  if (plan && count === 0 && unsaid !== undefined) return [...lost, question('reach-undescribed', { kit: unsaid })];
   return count > 0 || !plan ? [...lost, todo('pieces-to-open', { count, piece: plan?.steps[0]?.piece ?? '' })] : lost;
 }
 

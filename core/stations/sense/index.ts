@@ -4,6 +4,9 @@ import { sensorEffects, UNMOVED, type PoseChange, type SensorEffect } from '../.
 import { key } from '../../subject/index.ts';
 import { happened, refused, tooLong, unless, type Act } from '../act.ts';
 import { todo, type Asked } from '../hold.ts';
+import { askedOfList } from '../undescribed.ts';
+
+export { noMore } from '../undescribed.ts';
 
 /** Sensors that this job's opening disturbs, now or as planned. */
 export function disturbedSensors(context: JobContext, plan: AccessPlan | undefined): SensorEffect[] {
@@ -18,12 +21,15 @@ export function disturbedSensors(context: JobContext, plan: AccessPlan | undefin
 }
 
 export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {
-  return disturbedSensors(context, plan).flatMap(({ sensor, calibrationDue }): Asked[] => {
+  // Nothing was opened that a sensor could be on or behind.
+  const unlooked = Object.keys(context.state.reached).length > 0 ? askedOfList(context, 'sensors') : [];
+  const disturbed = disturbedSensors(context, plan).flatMap(({ sensor, calibrationDue }): Asked[] => {
     const wanted: Asked[] = [];
     if (context.state.unplugged.includes(sensor.id)) wanted.push(todo('sensor-unplugged', { sensor: sensor.id }));
     if (calibrationDue && !context.state.calibrated[sensor.id]) wanted.push(todo('calibration-due', { sensor: sensor.id }, key({ kind: 'sensor', sensor: sensor.id })));
     return wanted;
   });
+  return [...unlooked, ...disturbed];
 }
 
 export function begun({ state }: JobContext): boolean {

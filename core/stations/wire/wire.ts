@@ -22,6 +22,7 @@ import { BLADE_FUSES_A } from '../../wiring/index.ts';
 import { happened, refused, unless, type Act, type Refusal } from '../act.ts';
 import { block, todo, type Asked } from '../hold.ts';
 import { againstLed } from './feeds.ts';
+import { askedOfUnplaced } from '../undescribed.ts';
 import { askedOfLegs } from './legs.ts';
 import { missingFor } from '../open-up/index.ts';
 
@@ -44,7 +45,7 @@ export function asked(context: JobContext): Asked[] {
   const left = leftoverPlugs(context).flatMap(({ plug, kit, capped }): Asked[] =>
     capped ? [] : [todo('plug-to-cap', { plug: plug.id, kit: kit?.slug ?? '' }, key({ kind: 'cap', plug: cappedKey(plug.id, kit?.slug) }))],
   );
-  return [...loads, ...lamps, ...plugs, ...askedOfLegs(context), ...left];
+  return [...askedOfUnplaced(context, 'wired'), ...loads, ...lamps, ...plugs, ...askedOfLegs(context), ...left];
 }
 
 /** What of the electrical picture wants an answer, by its keys there: loads first, then joints. */

@@ -1,0 +1,203 @@
+import fc from 'fast-check';
+import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehicle/index.ts';
+import { foldJob, jobContext, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
+import { PAIR, RULES, TestLog } from '../job/test/log.ts';
+import { checkIn, closeUp, isRefused, openUp, type Act } from '../stations/index.ts';
+import { kindCaptured, seenJob, takenTogether, withCaptured, type KindCaptured, type Taken } from './index.ts';
+
+const HERON = newKind({
+  maker: 'Dunmorrow',
+  model: 'Heron',
+  year: 2021,
+  body: 'pickup-double-cab',
+  lengthMm: 5330,
+  widthMm: 1860,
+  heightMm: 1780,
+  wheelbaseMm: 3200,
+  systemVoltageV: 12,
+  highVoltage: false,
+});
+const BOX = { xMm: [800, 900] as [number, number], yMm: [-100, 100] as [number, number], zMm: [500, 700] as [number, number] };
+
+/** A job on the kind, a minute for each event. */
+class Job {
+  readonly log = new TestLog();
+
+  constructor(
+    readonly name: string,
+    private readonly profile: VehicleProfile = HERON,
+  ) {
+    this.log.add('job.opened', { vehicle: 'v', profile: { slug: profile.slug, version: 1 }, kits: [{ slug: 'test-kit', version: 1 }], rules: { slug: 'r', version: 1 } });
+  }
+
+  get context(): JobContext {
+    return jobContext(this.log.state, { profile: this.profile, kits: [PAIR], rules: RULES });
+  }
+
+  act(act: Act): void {
+    if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
+    for (const { type, payload } of act.events as Happened[]) this.log.add(type, payload as never);
+  }
+
+  came(id: string, openMin = 3, part: Partial<openUp.CamePiece> = {}): this {
+    const came = { name: id.replace(/-\w+$/, ''), side: 'centre' as const, zone: 'front' as const, box: BOX, level: 'off' as const, openMin, people: 1 };
+    this.act(openUp.pieceCame(this.context, { ...came, fasteners: [], beside: [], brittle: false, ...part }, id, true));
+    return this;
+  }
+
+  get events(): LoggedEvent[] {
+    const named = (event: LoggedEvent): LoggedEvent => {
+      const id = `${this.name}-${event.id}`;
+      return event.type === 'undone' ? { ...event, id, payload: { event: `${this.name}-${event.payload.event}` } } : { ...event, id };
+    };
+    return this.log.events.map((event, index) => ({ ...named(event), at: new Date(Date.parse('2026-03-05T08:30:00Z') + index * 60_000).toISOString() }));
+  }
+
+  get seen() {
+    return seenJob(this.name, { profile: this.profile, kits: [PAIR], rules: RULES }, this.events).seen;
+  }
+
+  get told() {
+    return { job: this.name, described: foldJob(this.events).described };
+  }
+}
+
+const captured = (...jobs: Job[]) =>
+  kindCaptured(
+    jobs.map(({ seen }) => seen),
+    jobs.map(({ told }) => told),
+    HERON,
+  );
+const all = ({ pieces, functions, changes, whole }: KindCaptured): Taken => ({
+  pieces: pieces.map(({ entry }) => entry.id),
+  functions: functions.map(({ entry }) => entry.id),
+  ways: changes.map(({ way }) => way.id),
+  whole: whole.map(({ list }) => list),
+});
+const needsOf = ({ levels }: Pick<Piece, 'levels'>) => levels.flatMap(({ level, ways }) => ways.map(({ needs }) => `${level}: ${needs.map(({ piece }) => piece).join(' ')}`));
+
+test('a kind that was captured on one job is a sound profile whose plan is what was done', () => {
+  const one = new Job('one').came('grille-a1', 4).came('bracket-b2', 2.5);
+  const taught = captured(one);
+  expect(taught.pieces.map(({ entry, jobs }) => [entry.id, jobs, needsOf(entry), entry.levels[0]?.openMin])).toEqual([
+    ['grille-a1', ['one'], ['off: '], 4],
+    ['bracket-b2', ['one'], ['off: grille-a1'], 2.5],
+  ]);
+  const profile = withCaptured(HERON, taught, all(taught));
+  expect(checkProfile(profile)).toEqual([]);
+  const next = new Job('next', profile);
+  next.act(openUp.want(next.context, 'bracket-b2'));
+  expect(planOpening(next.context).steps.map(({ piece }) => piece)).toEqual(['grille-a1', 'bracket-b2']);
+  // Kept, it is not proposed again.
+  const again = kindCaptured([one.seen], [one.told], profile);
+  expect([again.pieces, again.changes]).toEqual([[], []]);
+});
+
+test('what somebody said could have stayed on is no need of what came after it', () => {
+  const one = new Job('one').came('grille-a1').came('duct-b2').came('bracket-c3');
+  one.log.add('piece.moved', { piece: 'bracket-c3', level: 'fitted', fasteners: [] });
+  one.act(
+    closeUp.judge(one.context, [
+      { piece: 'duct-b2', enough: 'fitted' },
+      { piece: 'grille-a1', enough: 'needed' },
+    ]),
+  );
+  expect(captured(one).pieces.map(({ entry }) => [entry.id, needsOf(entry)])).toEqual([
+    ['grille-a1', ['off: ']],
+    ['duct-b2', ['off: grille-a1']],
+    ['bracket-c3', ['off: grille-a1']],
+  ]);
+});
+
+test('two jobs that describe one name on one side describe one piece: its ways and its minutes are those of both', () => {
+  const one = new Job('one').came('duct-q1', 2).came('grille-a1', 4);
+  const two = new Job('two').came('grille-z9', 3.5);
+  const taught = captured(one, two);
+  expect(taught.pieces.map(({ entry, jobs }) => [entry.id, jobs, needsOf(entry), entry.levels[0]?.openMin])).toEqual([
+    ['duct-q1', ['one'], ['off: '], 2],
+    // On the second job nothing was open before it, and it took no longer: the longer way is none.
+    ['grille-a1', ['one', 'two'], ['off: '], 3.5],
+  ]);
+  // Where it takes longer with less open, both ways stand, the longer one with what it takes more.
+  const slow = new Job('two').came('grille-z9', 9);
+  expect(captured(one, slow).pieces[1]?.entry.levels[0]).toMatchObject({
+    openMin: 4,
+    ways: [
+      { needs: [{ piece: 'duct-q1', level: 'off' }], extraMin: 0 },
+      { needs: [], extraMin: 5 },
+    ],
+  });
+  // On the other side it is another piece.
+  const left = new Job('three').came('grille-l1', 3, { side: 'left' });
+  expect(captured(one, left).pieces.map(({ entry }) => entry.id)).toEqual(['duct-q1', 'grille-a1', 'grille-l1']);
+});
+
+test('who leaves a piece leaves what leads over it, and takes the rest', () => {
+  const one = new Job('one').came('grille-a1').came('bracket-b2').came('mount-c3');
+  one.act(checkIn.lampsSeen(one.context, ['plate', 'dipped-left']));
+  one.act(checkIn.noMore(one.context, 'functions'));
+  const taught = captured(one);
+  const left = { ...all(taught), pieces: ['grille-a1', 'mount-c3'], functions: ['plate'] };
+  expect(takenTogether(taught, HERON, left).pieces.map(({ id }) => id)).toEqual(['grille-a1']);
+  const profile = withCaptured(HERON, taught, left);
+  expect([profile.pieces.map(({ id }) => id), profile.functions.map(({ id }) => id), profile.undescribed]).toEqual([['grille-a1'], ['plate'], ['pieces', 'sensors', 'mounts']]);
+  expect(checkProfile(profile)).toEqual([]);
+  expect(withCaptured(HERON, taught, { pieces: [], functions: [], ways: [], whole: [] })).toEqual(HERON);
+});
+
+test('what a job described and took back is not proposed', () => {
+  const one = new Job('one').came('grille-a1');
+  const described = one.log.events.findLast(({ type }) => type === 'kind.described');
+  const moved = one.log.events.findLast(({ type }) => type === 'piece.moved');
+  for (const event of [described, moved]) if (event) one.log.add('undone', { event: event.id });
+  expect(captured(one).pieces).toEqual([]);
+  // Described and never moved nobody knows a way to it.
+  const still = new Job('two').came('grille-a1');
+  const move = still.log.events.findLast(({ type }) => type === 'piece.moved');
+  if (move) still.log.add('undone', { event: move.id });
+  expect(captured(still).pieces).toEqual([]);
+});
+
+/** A vehicle as it is in truth: pieces by number, each with the ways that lead to it, as sets of earlier ones. */
+const truths = fc
+  .integer({ min: 2, max: 7 })
+  .chain((count) =>
+    fc.tuple(...Array.from({ length: count }, (_, index) => fc.array(fc.subarray(Array.from({ length: index }, (__, earlier) => earlier)), { minLength: 1, maxLength: 2 }))),
+  );
+/** Orders in which people open: any that the truth allows, with needless pieces as it comes. */
+const orderOf = (truth: number[][][], picks: readonly number[]): number[] => {
+  const order: number[] = [];
+  for (const pick of picks) {
+    const free = truth.flatMap((ways, piece) => (!order.includes(piece) && ways.some((way) => way.every((need) => order.includes(need))) ? [piece] : []));
+    const next = free[pick % Math.max(1, free.length)];
+    if (next !== undefined) order.push(next);
+  }
+  return order;
+};
+
+test('whatever is captured by people who open as they like, no way of the kept profile is one that the vehicle does not have', () => {
+  fc.assert(
+    fc.property(truths, fc.array(fc.array(fc.nat(20), { minLength: 1, maxLength: 7 }), { minLength: 1, maxLength: 3 }), (truth, people) => {
+      const jobs = people.map((picks, index) => {
+        const job = new Job(`job-${index}`);
+        // Each gives his own ids: only the names are the same.
+        for (const piece of orderOf(truth, picks)) job.came(`piece${piece}-j${index}`, 1 + piece);
+        return job;
+      });
+      const taught = captured(...jobs);
+      const profile = withCaptured(HERON, taught, all(taught));
+      const number = (id: string) => Number(/^piece(\d+)-/.exec(id)?.[1]);
+      const sound = profile.pieces.every((piece) =>
+        piece.levels.every(({ ways }) =>
+          ways.every(({ needs }) => {
+            const open = needs.map((need) => number(need.piece));
+            return truth[number(piece.id)]?.some((way) => way.every((need) => open.includes(need))) ?? false;
+          }),
+        ),
+      );
+      const opened = new Set(people.flatMap((picks) => orderOf(truth, picks)));
+      return sound && checkProfile(profile).length === 0 && profile.pieces.length === opened.size && new Set(profile.pieces.map(({ id }) => number(id))).size === opened.size;
+    }),
+    { numRuns: 300 },
+  );
+});

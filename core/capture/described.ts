@@ -1,0 +1,167 @@
+import type { DescribedHere } from '../job/index.ts';
+import { isUndescribed, levelRank, type Described, type LampFunction, type LevelNeed, type Piece, type PieceLevel, type VehicleProfile } from '../vehicle/index.ts';
+import { kindTaught, withChanges, withoutIsolation, type KindTaught, type WayChange } from './changes.ts';
+import { asWay, type ProposedLevel } from './levels.ts';
+import { teachWays } from './propose.ts';
+import type { OpenThen, SeenJob } from './seen.ts';
+
+/** What one job described of its kind of vehicle. */
+export interface JobDescribed {
+  job: string;
+  described: DescribedHere;
+}
+
+/** An entry that jobs described and the profile does not have; `jobs` those that did. */
+export interface Proposed<T> {
+  entry: T;
+  jobs: string[];
+}
+
+/** What jobs of a kind teach: entries that nobody had described, and ways that the profile does not have. */
+export interface KindCaptured extends KindTaught {
+  pieces: Proposed<Piece>[];
+  functions: Proposed<LampFunction>[];
+  /** Lists that the profile has as not described and of which jobs said that there is no more; each with those jobs. */
+  whole: { list: Described; jobs: string[] }[];
+}
+
+const sayingOf = ({ name, side }: Pick<Piece, 'name' | 'side'>) => `${name.toLowerCase()}/${side}`;
+
+/**
+ * Under which id a piece that jobs described is kept: two of one name on one side are one piece, under the id of the first, and one that the profile has is
+ * that one.
+ */
+function idsOf(profile: Pick<VehicleProfile, 'pieces'>, told: readonly JobDescribed[]): Map<string, string> {
+  const byName = new Map(profile.pieces.map((piece) => [sayingOf(piece), piece.id]));
+  const known = new Set(profile.pieces.map(({ id }) => id));
+  const ids = new Map<string, string>();
+  for (const piece of told.flatMap(({ described }) => Object.values(described.pieces))) {
+    const id = known.has(piece.id) ? piece.id : (byName.get(sayingOf(piece)) ?? piece.id);
+    byName.set(sayingOf(piece), byName.get(sayingOf(piece)) ?? id);
+    ids.set(piece.id, ids.get(piece.id) ?? id);
+  }
+  return ids;
+}
+
+/** A job with each piece by the id that it is kept under. */
+function renamed(job: SeenJob, ids: ReadonlyMap<string, string>): SeenJob {
+  const to = (piece: string) => ids.get(piece) ?? piece;
+  const open = (list: OpenThen): LevelNeed[] => list.map((need) => ({ ...need, piece: to(need.piece) }));
+  return {
+    ...job,
+    moves: job.moves.map((move) => ({ ...move, piece: to(move.piece), open: open(move.open) })),
+    targets: job.targets.map((target) => ({ ...target, open: open(target.open) })),
+    tried: job.tried.map((tried) => ({ ...tried, piece: to(tried.piece), open: open(tried.open) })),
+    closings: job.closings.map((closing) => ({ ...closing, piece: to(closing.piece) })),
+    answers: job.answers.map((answer) => ({ ...answer, piece: to(answer.piece) })),
+  };
+}
+
+/** Entries that jobs described, each once as it was described first, with the jobs that did. */
+function proposed<T extends { id: string }>(own: readonly T[], told: readonly { job: string; entries: readonly T[] }[], idOf: (id: string) => string): Proposed<T>[] {
+  const known = new Set(own.map(({ id }) => id));
+  const found = new Map<string, Proposed<T>>();
+  for (const { job, entries } of told) {
+    for (const entry of entries) {
+      const id = idOf(entry.id);
+      if (known.has(id)) continue;
+      const before = found.get(id) ?? { entry: { ...entry, id }, jobs: [] };
+      found.set(id, { ...before, jobs: [...new Set([...before.jobs, job])] });
+    }
+  }
+  return [...found.values()];
+}
+
+const levelOf = ({ measured: _measured, ways, ...level }: ProposedLevel): PieceLevel => ({ ...level, ways: ways.map(asWay) });
+
+/** Whether every need of a way can be said of these pieces. */
+const sayable = (needs: readonly LevelNeed[], levels: ReadonlyMap<string, readonly PieceLevel[]>) =>
+  needs.every((need) => levels.get(need.piece)?.some(({ level }) => levelRank(level) >= levelRank(need.level)));
+
+/**
+ * Pieces with the ways that can be said of them: one that none is left of is left out, with every way that leads over it, until nothing more goes. Gives
+ * back how many ways were lost by it.
+ */
+function closed<T extends { entry: Piece }>(own: readonly Piece[], pieces: readonly T[]): { pieces: T[]; lost: number } {
+  const levels = new Map([...own, ...pieces.map(({ entry }) => entry)].map((piece) => [piece.id, piece.levels]));
+  const left = pieces.map((piece): T => {
+    const said = piece.entry.levels.map((level) => ({ ...level, ways: level.ways.filter(({ needs }) => sayable(needs, levels)) })).filter(({ ways }) => ways.length > 0);
+    const there = new Set<string>(said.map(({ level }) => level));
+    return { ...piece, entry: { ...piece.entry, levels: said, fasteners: piece.entry.fasteners.filter(({ atLevel }) => there.has(atLevel)) } };
+  });
+  const waysOf = (list: readonly { entry: Piece }[]) => list.reduce((sum, { entry }) => sum + entry.levels.reduce((all, { ways }) => all + ways.length, 0), 0);
+  const kept = left.filter(({ entry }) => entry.levels.length > 0);
+  const lost = waysOf(pieces) - waysOf(kept);
+  if (lost === 0 && kept.length === pieces.length) return { pieces: kept, lost };
+  const rest = closed(own, kept);
+  return { pieces: rest.pieces, lost: lost + rest.lost };
+}
+
+/**
+ * What jobs of a kind teach beyond its profile: pieces and lamps that they described, the levels and minutes of a piece as all of them show it, and the ways
+ * of what the profile has. Two descriptions of one name on one side are one piece.
+ */
+export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescribed[], profile: VehicleProfile): KindCaptured {
+  const ids = idsOf(profile, told);
+  const seen = jobs.map((job) => renamed(job, ids));
+  const isolating = new Set(profile.supplies.map(({ piece }) => piece));
+  const entries = proposed<Piece>(
+    profile.pieces,
+    told.map(({ job, described }) => ({ job, entries: Object.values(described.pieces) })),
+    (id) => ids.get(id) ?? id,
+  );
+  const { levels } = teachWays(
+    seen.map((job) => withoutIsolation(job, isolating)),
+    profile,
+  );
+  const shown = entries.map(({ entry, jobs: by }) => ({ entry: { ...entry, levels: (levels.get(entry.id) ?? []).map(levelOf) }, jobs: by }));
+  const { pieces, lost } = closed(profile.pieces, shown);
+  const taught = kindTaught(seen, { ...profile, pieces: [...profile.pieces, ...pieces.map(({ entry }) => entry)] });
+  return {
+    ...taught,
+    unsayable: taught.unsayable + lost,
+    pieces,
+    functions: proposed<LampFunction>(
+      profile.functions,
+      told.map(({ job, described }) => ({ job, entries: Object.values(described.functions) })),
+      (id) => id,
+    ),
+    whole: (['functions', 'sensors'] as const).flatMap((list) => {
+      const by = told.filter(({ described }) => described.whole.includes(list)).map(({ job }) => job);
+      return by.length > 0 && isUndescribed(profile, list) ? [{ list, jobs: by }] : [];
+    }),
+  };
+}
+
+/** What of that somebody took, by ids: pieces, lamps, ways, and lists that are whole from now on. */
+export interface Taken {
+  pieces: readonly string[];
+  functions: readonly string[];
+  ways: readonly string[];
+  whole: readonly Described[];
+}
+
+/** What is left of what somebody took once what leads over something that was left is left as well. */
+export function takenTogether({ pieces, functions, changes, whole }: KindCaptured, profile: VehicleProfile, taken: Taken) {
+  const kept = closed(
+    profile.pieces,
+    pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
+  ).pieces.map(({ entry }) => entry);
+  const levels = new Map([...profile.pieces, ...kept].map((piece) => [piece.id, piece.levels]));
+  const there = (place: WayChange['place']) => ('target' in place ? true : levels.has(place.piece));
+  return {
+    pieces: kept,
+    functions: functions.map(({ entry }) => entry).filter(({ id }) => taken.functions.includes(id)),
+    changes: changes.filter(({ way, place }) => taken.ways.includes(way.id) && there(place) && sayable(way.needs, levels)),
+    whole: whole.map(({ list }) => list).filter((list) => taken.whole.includes(list)),
+  };
+}
+
+/** A profile with what was taken of what its jobs taught. */
+export function withCaptured(profile: VehicleProfile, captured: KindCaptured, taken: Taken): VehicleProfile {
+  const { pieces, functions, changes, whole } = takenTogether(captured, profile, taken);
+  const { undescribed: before = [], ...rest } = withChanges(profile, changes);
+  const undescribed = before.filter((list) => !whole.includes(list));
+  const grown = { ...rest, ...(undescribed.length > 0 ? { undescribed } : {}), functions: [...rest.functions, ...functions] };
+  return { ...grown, pieces: [...rest.pieces, ...pieces] };
+}

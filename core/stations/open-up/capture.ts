@@ -1,0 +1,177 @@
+import { LONGEST_TEXT, reachUnknown, unplacedKits, type GroupCount, type JobContext } from '../../job/index.ts';
+import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
+import {
+  isScrewed,
+  isUndescribed,
+  levelRank,
+  onOtherSide,
+  type Beside,
+  type BoxMm,
+  type Drive,
+  type FastenerGroup,
+  type LevelNeed,
+  type OpenLevel,
+  type Piece,
+  type Release,
+  type Side,
+  type Zone,
+} from '../../vehicle/index.ts';
+import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';
+
+/** Fasteners of one kind that came out with a piece. */
+export interface CameOut {
+  drive: Drive;
+  size?: string;
+  lengthMm?: number;
+  count: number;
+  release: Release;
+  singleUse?: boolean;
+  /** Where they sit, where it is said. */
+  place?: string;
+}
+
+/** A piece that came off, or open, and that nobody has described: as whoever opened it saw it. */
+export interface CamePiece {
+  name: string;
+  side?: Side;
+  zone: Zone;
+  box: BoxMm;
+  level: OpenLevel;
+  /** From fitted to that level, as the clock took it or as it was said. */
+  openMin: number;
+  people: number;
+  fasteners: readonly CameOut[];
+  beside: readonly Beside[];
+  brittle: boolean;
+}
+
+/** How a fastener of a drive lets go where nobody says otherwise. */
+export const USUAL_RELEASE: Readonly<Record<Drive, Release>> = {
+  hex: 'unscrew',
+  'six-lobe': 'unscrew',
+  'six-lobe plus': 'unscrew',
+  'cross-head': 'unscrew',
+  'hex key': 'unscrew',
+  'push-pin': 'push centre',
+  'fir-tree clip': 'pull out',
+  hook: 'slide',
+  'plug lock': 'squeeze tabs',
+  none: 'pull out',
+};
+
+/** Minutes over which a step that was not described before was likely begun late, or lay over a pause. */
+const LIKELY_MIN = 20;
+
+/** What makes one wonder about the minutes of a piece that nobody described. */
+export const doubtsOfCame = ({ openMin }: Pick<CamePiece, 'openMin'>): MeasureDoubt[] => judgeMinutes(openMin, LIKELY_MIN);
+
+/** Whether pieces of this kind of vehicle may come off that nobody has described. */
+export const mayDescribe = ({ profile }: Pick<JobContext, 'profile'>): boolean => isUndescribed(profile, 'pieces');
+
+/** All of the kind that is open now: what the next piece came with. What an owner added to this one vehicle is none of its kind. */
+const openNow = ({ state, profile }: JobContext): LevelNeed[] =>
+  Object.entries(state.pieces).flatMap(([piece, level]) =>
+    level === 'fitted' || state.accessories[piece] || !profile.pieces.some(({ id }) => id === piece) ? [] : [{ piece, level }],
+  );
+
+function groupOf({ drive, size, lengthMm, count, release, singleUse = false, place }: CameOut, index: number, { level, side = 'centre' }: CamePiece): FastenerGroup {
+  return {
+    id: `fixing-${index + 1}`,
+    drive,
+    ...(size?.trim() ? { size: size.trim() } : {}),
+    ...(lengthMm === undefined ? {} : { lengthMm }),
+    count,
+    place: place?.trim() || 'where it was found',
+    side,
+    singleUse,
+    release,
+    // Snug in plastic until somebody says how tight: that breaks nothing.
+    tighten: isScrewed(release) ? { snug: 'plastic' } : {},
+    atLevel: level,
+  };
+}
+
+function pieceOf(context: JobContext, came: CamePiece, id: string): Piece {
+  const { name, side = 'centre', zone, box, level, openMin, people, fasteners, beside, brittle } = came;
+  return {
+    id,
+    name: name.trim(),
+    side,
+    zone,
+    box,
+    // What was open then is all that is known of a way to it; going back takes as long until somebody has done it.
+    levels: [{ level, openMin, closeMin: openMin, people, ways: [{ id: 'seen', needs: openNow(context), extraMin: 0 }] }],
+    fasteners: fasteners.map((entry, index) => groupOf(entry, index, came)),
+    cautions: [],
+    ...(beside.length > 0 ? { beside: [...beside] } : {}),
+    ...(brittle ? { brittle } : {}),
+  };
+}
+
+/** What of a piece is still to be said, and what is too long. */
+function faultsOf({ name, side, openMin, fasteners }: CamePiece): Refusal[] {
+  const missing = [name.trim() === '', side === undefined, !(openMin > 0), ...fasteners.map(({ count }) => !(Number.isInteger(count) && count >= 1))].filter(Boolean).length;
+  const long = fasteners.flatMap(({ size, place }) => [...tooLong(size, LONGEST_TEXT.size), ...tooLong(place, LONGEST_TEXT.bag)]);
+  return [...(missing > 0 ? [{ code: 'missing' as const, count: missing }] : []), ...tooLong(name, LONGEST_TEXT.accessory), ...long];
+}
+
+/**
+ * A piece that came open and that nobody has described: described with what was open then, and moved, in one act.
+ * @param id for good: of its name and four letters drawn by the device
+ * @param sure said where its minutes made one wonder
+ */
+export function pieceCame(context: JobContext, came: CamePiece, id: string, sure = false): Act {
+  const { profile } = context;
+  const faults = faultsOf(came);
+  if (faults.length > 0) return refused(...faults);
+  const known = profile.pieces.find((piece) => piece.id === id || (piece.side === came.side && piece.name.toLowerCase() === came.name.trim().toLowerCase()));
+  if (known) return refused({ code: 'described', piece: known.id });
+  const piece = pieceOf(context, came, id);
+  const fasteners = piece.fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));
+  // The minutes are kept as they are said: a person either takes them or writes others.
+  const act = unlessDoubtful(sure ? [] : doubtsOfCame(came), undefined, () => ({ type: 'kind.described', payload: { pieces: [piece] } }));
+  return 'refused' in act ? act : { events: [...act.events, { type: 'piece.moved', payload: { piece: id, level: came.level, way: 'seen', fasteners } }] };
+}
+
+const OTHER_SIDE: Readonly<Partial<Record<Side, Side>>> = { left: 'right', right: 'left' };
+
+/** A piece of this vehicle as it would be on the other side, to be looked at there; nothing of one that has none, or whose other one is described. */
+export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): CamePiece | undefined {
+  const piece = profile.pieces.find((entry) => entry.id === id);
+  const [level] = piece?.levels.slice(-1) ?? [];
+  if (!piece || !level || OTHER_SIDE[piece.side] === undefined) return undefined;
+  const { name, side, zone, box, fasteners, beside = [], brittle = false } = onOtherSide(piece);
+  if (profile.pieces.some((other) => other.side === side && other.name.toLowerCase() === name.toLowerCase())) return undefined;
+  return {
+    name,
+    side,
+    zone,
+    box,
+    level: level.level,
+    openMin: level.openMin,
+    people: level.people,
+    fasteners: fasteners.map(({ drive, size, lengthMm, count, release, singleUse, place }) => ({ drive, size, lengthMm, count, release, singleUse, place })),
+    beside,
+    brittle,
+  };
+}
+
+/** Pieces of the kind that can be planned in besides: those that are not open, nor planned or wanted already. */
+export function openable({ state, profile }: Pick<JobContext, 'state' | 'profile'>, planned: readonly string[]): Piece[] {
+  return profile.pieces.filter(
+    ({ id, levels }) => levels.length > 0 && levelRank(state.reached[id] ?? 'fitted') === 0 && !planned.includes(id) && !state.wanted.some(({ piece }) => piece === id),
+  );
+}
+
+/** A piece that has to be open as well: it is planned in with all that lies before it. */
+export function want(context: JobContext, id: string): Act {
+  const piece = openable(context, []).find((entry) => entry.id === id);
+  const level = piece?.levels.at(-1)?.level;
+  return level === undefined ? refused({ code: 'unknown', what: 'piece', id }) : happened({ type: 'piece.wanted', payload: { piece: id, level } });
+}
+
+/** All is open that the kits are worked at of which nobody has described how they sit. */
+export function enough(context: JobContext): Act {
+  const kits = unplacedKits(context).filter((kit) => !context.state.enough.includes(kit));
+  return unless(reachUnknown(context) ? [] : [{ code: 'already' }], () => [{ type: 'opening.enough', payload: { kits } }]);
+}

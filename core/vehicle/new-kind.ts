@@ -1,0 +1,77 @@
+import { TYPICAL_MEASURES, type Body, type Measures } from './bodies.ts';
+import { DESCRIBED, type VehicleProfile } from './profile.ts';
+
+/** What is measured of a vehicle that nobody has described: the rest follows from its body until somebody measures it. */
+export type FewMeasures = Pick<Measures, 'lengthMm' | 'widthMm' | 'heightMm' | 'wheelbaseMm'>;
+
+/** A kind of vehicle that nobody has described: what is read from its papers and its outside in a minute. */
+export interface NewKind extends FewMeasures {
+  maker: string;
+  model: string;
+  /** Model year of the first vehicle of the kind that came in. */
+  year: number;
+  body: Body;
+  systemVoltageV: 12 | 24;
+  highVoltage: boolean;
+}
+
+/**
+ * Whole measures from the few that were taken, in mm: what lies across grows with the width, what stands up with the height, the overhang with what the
+ * wheelbase leaves of the length, and wheels are those that such a body typically has.
+ */
+export function measuresOf(body: Body, few: FewMeasures): Measures {
+  const typical = TYPICAL_MEASURES[body];
+  const free = typical.lengthMm - typical.wheelbaseMm;
+  const across = few.widthMm / typical.widthMm;
+  const up = few.heightMm / typical.heightMm;
+  const { lengthMm, widthMm, heightMm, wheelbaseMm } = few;
+  return {
+    lengthMm,
+    widthMm,
+    heightMm,
+    wheelbaseMm,
+    frontOverhangMm: free > 0 ? Math.round((typical.frontOverhangMm / free) * Math.max(0, lengthMm - wheelbaseMm)) : typical.frontOverhangMm,
+    wheelDiameterMm: typical.wheelDiameterMm,
+    trackMm: Math.round(typical.trackMm * across),
+    bonnetHeightMm: Math.round(typical.bonnetHeightMm * up),
+    groundClearanceMm: Math.round(typical.groundClearanceMm * up),
+  };
+}
+
+const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, '-')
+    .replaceAll(/^-+|-+$/g, '');
+
+/** The slug under which a kind of vehicle is kept: its maker and model; `vehicle` where those hold no letter that a slug has. */
+export const kindSlug = ({ maker, model }: Pick<NewKind, 'maker' | 'model'>): string => plain(`${maker} ${model}`).slice(0, 60).replace(/-+$/, '') || 'vehicle';
+
+/** First version of a profile of a kind that nobody has described: its body and its measures, and of each list that nobody has looked for it. */
+export function newKind(kind: NewKind): VehicleProfile {
+  const { maker, model, year, body, systemVoltageV, highVoltage } = kind;
+  return {
+    format: 'jade-vehicle-profile/4',
+    slug: kindSlug(kind),
+    maker: maker.trim(),
+    model: model.trim(),
+    years: { from: year },
+    body,
+    systemVoltageV,
+    highVoltage,
+    undescribed: [...DESCRIBED],
+    supplies: [],
+    measures: measuresOf(body, kind),
+    numberCheckDigit: false,
+    facts: [],
+    pieces: [],
+    refitRules: [],
+    sensors: [],
+    plugs: [],
+    circuits: [],
+    mounts: [],
+    functions: [],
+    gaps: [],
+    cautions: [],
+  };
+}
