@@ -1,5 +1,6 @@
 import { LONGEST, MILEAGE_UNITS, YEARS, type Mileage as PlainMileage } from '@jade/core/customers';
-import { EventId, Flag, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
+import { BODIES, type NewKind } from '@jade/core/vehicle';
+import { Amount, EventId, Flag, OneOf, Optional, Part, Slug, Text, Whole } from '@jade/contract/check';
 
 export * from './answers.ts';
 
@@ -33,10 +34,26 @@ export class NamedCustomer {
   @Optional() @Text(LONGEST.note) note?: string;
 }
 
+/** A kind of vehicle that the library does not have: its first version is kept with the vehicle. */
+export class KindToMake implements NewKind {
+  @Text(60) maker!: string;
+  @Text(60) model!: string;
+  @Whole(1950, 2100) year!: number;
+  @OneOf(BODIES) body!: NewKind['body'];
+  @OneOf([12, 24]) systemVoltageV!: NewKind['systemVoltageV'];
+  @Flag() highVoltage!: boolean;
+  @Amount(500, 30_000) lengthMm!: number;
+  @Amount(300, 4000) widthMm!: number;
+  @Amount(500, 5000) heightMm!: number;
+  @Amount(500, 15_000) wheelbaseMm!: number;
+}
+
 /** A vehicle that is new to the shop, of a customer who is known or is made with it. */
 export class VehicleToMake extends VehicleFields {
   @Optional() @Slug() customer?: string;
   @Optional() @Part(() => NamedCustomer) newCustomer?: NamedCustomer;
+  /** Its kind, where `profile` names one that is made with it. */
+  @Optional() @Part(() => KindToMake) kind?: KindToMake;
 }
 
 export class NewVehicle extends VehicleToMake {

@@ -55,6 +55,7 @@ export type FaultCode =
   | 'line-twice'
   | 'no-column'
   | 'plate-known'
+  | 'kind-known'
   | 'number-known'
   | 'not-csv'
   | 'one-of'

@@ -8,5 +8,6 @@ export * from './present.ts';
 export * from './number.ts';
 export * from './check.ts';
 export * from './like.ts';
+export * from './known-pieces.ts';
 export * from './new-kind.ts';
 export * from './standard-lamps.ts';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { BODIES, checkProfile, DESCRIBED, kindSlug, measuresOf, newKind, standardLamps, TYPICAL_MEASURES } from './index.ts';
+import { BODIES, checkProfile, DESCRIBED, entryId, kindSlug, measuresOf, newKind, standardLamps, TYPICAL_MEASURES } from './index.ts';
 
 const HERON = {
   maker: 'Dunmorrow',
@@ -58,6 +58,11 @@ test('any body in measures within a third of its own is a sound profile, and the
 
 test('a slug is made of maker and model, and is never empty nor ends in a hyphen', () => {
   expect(kindSlug({ maker: 'Wexholm & Söhne', model: 'Fieldcat 4×4' })).toBe('wexholm-s-hne-fieldcat-4-4');
+  expect([entryId('Arch liner, left', 'x7k2'), entryId('—', 'x7k2'), entryId(`${'a'.repeat(50)} b`, 'x7k2')]).toEqual([
+    'arch-liner-left-x7k2',
+    'piece-x7k2',
+    `${'a'.repeat(50)}-x7k2`,
+  ]);
   expect(kindSlug({ maker: '—', model: '…' })).toBe('vehicle');
   expect(kindSlug({ maker: 'a'.repeat(59), model: 'Heron' })).toBe('a'.repeat(59));
 });

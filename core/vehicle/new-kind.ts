@@ -47,6 +47,9 @@ const plain = (text: string): string =>
 /** The slug under which a kind of vehicle is kept: its maker and model; `vehicle` where those hold no letter that a slug has. */
 export const kindSlug = ({ maker, model }: Pick<NewKind, 'maker' | 'model'>): string => plain(`${maker} ${model}`).slice(0, 60).replace(/-+$/, '') || 'vehicle';
 
+/** The id of something that somebody describes: its name and a few letters drawn by the device, so that no two are alike. */
+export const entryId = (name: string, drawn: string): string => `${plain(name).slice(0, 50).replace(/-+$/, '') || 'piece'}-${drawn}`;
+
 /** First version of a profile of a kind that nobody has described: its body and its measures, and of each list that nobody has looked for it. */
 export function newKind(kind: NewKind): VehicleProfile {
   const { maker, model, year, body, systemVoltageV, highVoltage } = kind;

@@ -2,15 +2,17 @@ import { desc, eq, inArray, sql } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import { clockSkews, kindCaptured, seenJob, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
 import { foldJob } from '@jade/core/job';
-import type { VehicleProfile } from '@jade/core/vehicle';
+import { knownPieces, type VehicleProfile } from '@jade/core/vehicle';
 import { asked, tables, type Connection, type Database } from '../database/index.ts';
-import { getDocument, getPinned } from '../documents/index.ts';
+import { getDocument, getPinned, newestDocuments } from '../documents/index.ts';
 import { eventOf } from '../job/index.ts';
 
 const { events, jobs, vehicles } = tables;
 
 /** Jobs that are read for what they teach: the newest of the kind. */
 const MOST_JOBS = 60;
+/** Names of pieces that are offered at most. */
+const MOST_KNOWN = 1000;
 
 const ofKind = asked<{ id: string }[], { profile: string }>((db) =>
   db
@@ -62,5 +64,6 @@ export async function taughtOf(db: Connection, slug: string): Promise<KindCaptur
 
 /** What a kind of vehicle has taught, for whoever keeps its profile. */
 export function captureRoutes(app: FastifyInstance, { db }: { db: Database }): void {
+  app.get('/api/known-pieces', async () => ({ pieces: knownPieces((await newestDocuments(db, 'vehicle')).map(({ document }) => document)).slice(0, MOST_KNOWN) }));
   app.get<{ Params: { profile: string } }>('/api/taught/:profile', async ({ params }) => taughtOf(db, params.profile));
 }

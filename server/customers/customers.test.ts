@@ -144,6 +144,43 @@ test('a list with a fault is refused whole with its line, or taken without the l
   expect(told(await post('/api/customers/list', { text: 'customer\n"Pier' }))).toEqual([422, ['text: not-csv']]);
 });
 
+const HERON = {
+  maker: 'Dunmorrow',
+  model: 'Heron',
+  year: 2021,
+  body: 'pickup-double-cab',
+  systemVoltageV: 12,
+  highVoltage: false,
+  lengthMm: 5310,
+  widthMm: 1850,
+  heightMm: 1810,
+  wheelbaseMm: 3210,
+};
+
+test('a job is opened on a kind of vehicle that nobody described: its first version is kept with it, once', async () => {
+  const { profile: _known, ...plain } = VAN;
+  const vehicle = { ...plain, plate: 'NF 21', number: undefined, profile: 'dunmorrow-heron', kind: HERON, newCustomer: { name: 'Northfell Sawmill' } };
+  const body = { id: v7(), newVehicle: vehicle, kits: [{ slug: 'cairn-fen-pair' }] };
+  const answers = await Promise.all([post('/api/jobs', body), post('/api/jobs', body)]);
+  expect(answers.map((answer) => answer.statusCode).sort()).toEqual([200, 201]);
+  expect(await get('/api/documents/vehicle/dunmorrow-heron')).toMatchObject({
+    version: 1,
+    document: { undescribed: ['functions', 'pieces', 'sensors', 'mounts'], measures: { lengthMm: 5310 } },
+  });
+  expect(await get(`/api/jobs/job-${body.id}`)).toMatchObject({ events: [{ payload: { profile: { slug: 'dunmorrow-heron', version: 1 } } }] });
+  // What is wrong is told with its path, and nothing of it stays.
+  const wrong = (part: object, plate = 'NF 22') =>
+    post('/api/jobs', { ...body, id: v7(), newVehicle: { ...vehicle, plate, newCustomer: { name: 'Nobody Else' }, ...part } }).then(told);
+  expect(await wrong({ kind: { ...HERON, model: 'Egret' } })).toEqual([422, ['profile: choice']]);
+  expect(await wrong({ kind: { ...HERON, model: 'Egret', wheelbaseMm: 6000 }, profile: 'dunmorrow-egret' })).toEqual([422, ['kind.wheelbaseMm: range']]);
+  expect(await wrong({ kind: { ...HERON, lengthMm: 20 } })).toEqual([422, ['newVehicle.kind.lengthMm: range']]);
+  // Somebody else wrote it down otherwise: then it is in the library, and is chosen there.
+  expect(await wrong({ kind: { ...HERON, lengthMm: 5400 } })).toEqual([409, ['kind: kind-known']]);
+  expect(await get('/api/documents/vehicle/dunmorrow-heron')).toMatchObject({ version: 1 });
+  expect((await get<CustomersFound>('/api/customers?find=Nobody Else')).count).toBe(0);
+  expect((await wrong({}, 'NF 23'))[0]).toBe(201);
+});
+
 test('a job is opened with a vehicle and a customer that are new, in one, with how it came in; sent twice it is one', async () => {
   const id = v7();
   const body = {

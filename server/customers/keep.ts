@@ -1,10 +1,10 @@
 import { and, eq, isNull, ne, or, sql } from 'drizzle-orm';
 import { joined, joinFaults, plateKey } from '@jade/core/customers';
 import type { Fault } from '@jade/core/faults';
-import { checkVehicleNumber } from '@jade/core/vehicle';
+import { checkProfile, checkVehicleNumber, newKind } from '@jade/core/vehicle';
 import type { CustomerChange, NewCustomer, VehicleChange, VehicleToMake } from '@jade/contract/customers';
 import { tables, type Connection } from '../database/index.ts';
-import { findDocument } from '../documents/index.ts';
+import { canonicalHash, findDocument, storeDocument } from '../documents/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';
 
 const { customers, jobs, vehicles } = tables;
@@ -91,6 +91,19 @@ async function checkVehicleRow(tx: Connection, row: VehicleRow): Promise<void> {
   if (!(await findDocument(tx, 'vehicle', row.profile))) throw new Refusal(422, [{ path: 'profile', code: 'unknown-id', data: { id: row.profile, what: 'vehicle profile' } }]);
 }
 
+/** Keeps the first version of the kind of a vehicle that is made with it. A kind of its name that is in the library otherwise is another matter. */
+async function makeKind(tx: Connection, { kind, profile: slug }: VehicleToMake): Promise<void> {
+  if (!kind) return;
+  const profile = newKind(kind);
+  if (profile.slug !== slug) throw new Refusal(422, [{ path: 'profile', code: 'choice', data: { value: slug, choices: profile.slug } }]);
+  const faults = checkProfile(profile).map((fault) => ({ ...fault, path: `kind.${fault.path.replace(/^measures\./, '')}` }));
+  if (faults.length > 0) throw new Refusal(422, faults);
+  const there = await findDocument(tx, 'vehicle', slug, 1);
+  if (!there) await storeDocument(tx, 'vehicle', profile);
+  else if (canonicalHash(there.document) !== canonicalHash(profile))
+    throw new Refusal(409, [{ path: 'kind', code: 'kind-known', data: { kind: `${profile.maker} ${profile.model}` } }]);
+}
+
 /** The customer of a vehicle that is made: a known one, or one made with it under `id`. */
 async function customerOf(tx: Connection, id: string, { customer, newCustomer }: VehicleToMake): Promise<string> {
   if ((customer === undefined) === (newCustomer === undefined)) throw new Refusal(422, [{ path: 'customer', code: 'one-of', data: { choices: 'customer, newCustomer' } }]);
@@ -110,6 +123,7 @@ export async function makeVehicle(tx: Connection, clientId: string, wanted: Vehi
     if (there.rev === 1 && !same(vehicleRow({ ...wanted, customer }), there)) throw new Refusal(409, [conflict('id', 'this id is taken by another vehicle')]);
     return { id, made: false };
   }
+  await makeKind(tx, wanted);
   const customer = await customerOf(tx, `customer-${clientId}`, wanted);
   const row = vehicleRow({ ...wanted, customer });
   await checkVehicleRow(tx, row);

@@ -41,3 +41,15 @@ export const FACT_LIST = {
   surelyNot: 'Surely not',
   none: 'This profile names no facts.',
 } as const;
+
+/** Which lamps a vehicle has whose kind nobody described. */
+export const LAMPS_SEEN = {
+  title: 'Which lamps does it have?',
+  why: (known: number) =>
+    known > 0
+      ? `${plural(known, 'lamp')} said so far. Tap what is there besides, or say that this is all of them.`
+      : 'Nobody has described the lamps of this kind of vehicle. Walk round it and tap what is there: each is then tried, now and before it leaves.',
+  all: 'Mark all',
+  write: (count: number) => `It has these ${plural(count, 'lamp')}`,
+  noMore: 'That is all of them',
+} as const;

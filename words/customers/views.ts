@@ -76,6 +76,9 @@ export const VEHICLE_FIELDS = {
   plate: 'Plate',
   kind: 'Kind of vehicle',
   noProfile: 'The library has no vehicle profile yet.',
+  makeKind: 'A kind that is not in the library',
+  newKind: 'A kind that is new to the shop',
+  knownKind: 'Choose a known one',
   noKind: 'The library has no kind of vehicle yet:',
   takeProfile: 'take in its profile',
   thenKits: 'first, then the kits that name it.',
@@ -85,6 +88,24 @@ export const VEHICLE_FIELDS = {
   colour: 'Colour',
   tells: (years: readonly number[]) => `The number tells ${years.join(' or ')}.`,
   fourDigits: 'A year has four digits, such as 2021.',
+} as const;
+
+export const NEW_KIND = {
+  title: 'A kind that is new to the shop',
+  why: 'What its papers and its outside show is enough to begin. What comes off, how it is held and in what order is written down while it is worked on.',
+  maker: 'Maker',
+  model: 'Model',
+  body: 'Body',
+  lengthMm: 'Length, mm',
+  wheelbaseMm: 'Wheelbase, mm',
+  widthMm: 'Width without mirrors, mm',
+  heightMm: 'Height, mm',
+  typical: (count: number) => `${plural(count, 'measure')} as such a body typically has: measure, and write what you found.`,
+  drawing: 'The vehicle from the side, as it is drawn by these measures',
+  system: 'System voltage',
+  highVoltage: 'High voltage aboard',
+  noHighVoltage: 'no high voltage',
+  missing: 'Still missing: maker, model, body, four measures, system voltage, whether high voltage is aboard, or the model year.',
 } as const;
 
 export const VEHICLE_LINE = {

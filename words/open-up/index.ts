@@ -17,6 +17,8 @@ export const OPEN_UP = {
   resume: 'Take it up again',
   wayIn: 'The way in, from outside to the targets',
   nothing: 'Nothing has to come off for this job.',
+  notDescribed: 'Nobody has described what has to come off: the way in is drawn from the second vehicle on.',
+  cameBesides: 'A piece that is not described',
   order: 'Order',
   leastSetUp: (min: number) => `Least set-up, ${minutes(min)}`,
   oneSide: (side: string, min: number) => `Prove the ${side} first, ${minutes(min)}`,
@@ -103,3 +105,49 @@ export const STEP = {
 } as const;
 
 export * from './views.ts';
+
+/** What has to be open where nobody has described it. */
+export const REACH_UNKNOWN = {
+  title: 'Not described yet',
+  why: (kits: readonly string[]) =>
+    `Nobody has described what has to be open for ${kits.join(' and ')} on this kind of vehicle. Open it as you would; write each piece down as it comes, and the next vehicle is planned from it.`,
+  came: 'A piece came off',
+  otherSide: (piece: string) => `Same on the other side: ${inSentence(piece)}`,
+  enough: 'All that is needed is open',
+  known: 'Described already: tap what has to come off too',
+} as const;
+
+/** A piece that came open and that nobody has described. */
+export const PIECE_CAME = {
+  title: 'A piece came off',
+  record: 'It is off, write it down',
+  caution: 'Airbags, high voltage, brake, fuel and steering parts: by the maker’s procedure, by people qualified for it. What you do not know, leave on.',
+  view: 'View',
+  here: 'this piece',
+  point: 'Tap where the piece sits',
+  pointHint: 'Tap where it sits; side and zone follow from it.',
+  zone: 'Zone',
+  zones: { front: 'front', rear: 'rear', 'left-side': 'left side', 'right-side': 'right side', roof: 'roof', cabin: 'cabin', underneath: 'underneath' },
+  side: 'Side',
+  sides: { left: 'left', centre: 'middle', right: 'right' },
+  name: 'What is it?',
+  names: 'Called so on other vehicles',
+  level: 'How far it came',
+  held: 'What held it',
+  count: (group: string) => `How many: ${group}`,
+  other: 'Another fastener',
+  drive: 'Drive',
+  size: 'Size, such as 10 mm',
+  length: 'Length, mm',
+  release: 'How it lets go',
+  add: 'Add it',
+  minutes: 'Minutes it took',
+  people: 'People',
+  one: 'One',
+  two: 'Two',
+  more: 'What it is beside',
+  beside: 'What it is beside that can hurt somebody',
+  brittle: 'brittle',
+  missing: 'Say what it is, on which side, and how many minutes it took.',
+  sure: 'The minutes are right',
+} as const;

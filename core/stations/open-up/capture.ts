@@ -2,7 +2,6 @@ import { LONGEST_TEXT, reachUnknown, unplacedKits, type GroupCount, type JobCont
 import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
 import {
   isScrewed,
-  isUndescribed,
   levelRank,
   onOtherSide,
   type Beside,
@@ -64,9 +63,6 @@ const LIKELY_MIN = 20;
 
 /** What makes one wonder about the minutes of a piece that nobody described. */
 export const doubtsOfCame = ({ openMin }: Pick<CamePiece, 'openMin'>): MeasureDoubt[] => judgeMinutes(openMin, LIKELY_MIN);
-
-/** Whether pieces of this kind of vehicle may come off that nobody has described. */
-export const mayDescribe = ({ profile }: Pick<JobContext, 'profile'>): boolean => isUndescribed(profile, 'pieces');
 
 /** All of the kind that is open now: what the next piece came with. What an owner added to this one vehicle is none of its kind. */
 const openNow = ({ state, profile }: JobContext): LevelNeed[] =>

@@ -38,9 +38,11 @@ const props = defineProps<{
   undescribed?: boolean;
   /** Layers of the pieces where they are to be seen moved out, one behind the other. */
   layers?: ReadonlyMap<string, number>;
+  /** A tap says a place, in millimetres of the sheet, and not a piece. */
+  pointing?: boolean;
   label: string;
 }>();
-const emit = defineEmits<{ pick: [id: string]; piece: [id: string] }>();
+const emit = defineEmits<{ pick: [id: string]; piece: [id: string]; spot: [at: [number, number]] }>();
 
 const whole = computed(() => props.part ?? frame(props.view, props.profile.measures));
 const strokes = computed(() => outline(props.profile.body, props.view, props.profile.measures));
@@ -80,12 +82,14 @@ function fillOf({ part, level }: SheetPiece): { fill: string } | undefined {
 }
 
 const svg = useTemplateRef<SVGSVGElement>('svg');
-const { drawn, held, names, box, meant } = useSheetPieces(props, whole, strokes, svg);
+const { drawn, held, names, box, meant, spotOf } = useSheetPieces(props, whole, strokes, svg);
 const said = computed(() =>
   [props.label, ...(names.value.left.length > 0 ? [SHEET_NAMES.more(names.value.left.length)] : []), ...(props.undescribed ? [SHEET_NAMES.undescribed] : [])].join(', '),
 );
 
 function tap(event: MouseEvent): void {
+  const spot = props.pointing ? spotOf(event) : undefined;
+  if (spot) return emit('spot', spot);
   const id = meant(event);
   if (id !== undefined) emit('piece', id);
 }

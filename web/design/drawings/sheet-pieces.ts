@@ -82,11 +82,19 @@ export function useSheetPieces(
 
   /** What the last tap could mean; tapping there again means the next of it. */
   let last: { ids: string; turn: number } = { ids: '', turn: 0 };
-  /** The piece that a tap means: by its name, or by what lies there. */
-  function meant({ clientX, clientY }: MouseEvent): string | undefined {
+  /** Where on the sheet a tap is, in its millimetres. */
+  function spotOf({ clientX, clientY }: MouseEvent): [number, number] | undefined {
     const seen = svg.value?.getScreenCTM();
-    if (!seen || drawn.value.length === 0) return undefined;
+    if (!seen) return undefined;
     const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(seen.inverse());
+    return [x, y];
+  }
+  /** The piece that a tap means: by its name, or by what lies there. */
+  function meant(event: MouseEvent): string | undefined {
+    const seen = svg.value?.getScreenCTM();
+    const spot = spotOf(event);
+    if (!seen || !spot || drawn.value.length === 0) return undefined;
+    const [x, y] = spot;
     const name = names.value.names.find(({ cover }) => x >= cover.x && x <= cover.x + cover.width && y >= cover.y && y <= cover.y + cover.height);
     if (name) return name.id;
     const there = meantAt(covered.value, [x, y], FINGER_PX / seen.a);
@@ -94,5 +102,5 @@ export function useSheetPieces(
     last = { ids, turn: ids === last.ids ? last.turn + 1 : 0 };
     return there[last.turn % Math.max(1, there.length)];
   }
-  return { drawn, held, names, box, meant };
+  return { drawn, held, names, box, meant, spotOf };
 }

@@ -138,7 +138,8 @@ watch(
   },
 );
 
-const profile = computed(() => (making.value ? draft.value.profile : known.value?.profile));
+/** Slug of its kind; of one that is made with it no kit can name it yet. */
+const profile = computed(() => (making.value ? (draft.value.kind ? '' : draft.value.profile) : known.value?.profile));
 const fitting = computed(() => kits.value.filter((kit) => profile.value === undefined || kit.vehicles.includes(profile.value)));
 /** Kits that name the vehicle first; the others say that they do not. */
 const offered = computed(() => {
@@ -242,7 +243,7 @@ async function openAnyway(): Promise<void> {
         </template>
       </template>
       <template v-else>
-        <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (draftReady = value)" />
+        <VehicleFields :key="String(kept)" v-model="draft" may-make-kind @ready="(value) => (draftReady = value)" />
         <div>
           <button type="button" class="push small plain" @click="back">{{ OPEN_JOB.toSearch }}</button>
         </div>
@@ -251,7 +252,8 @@ async function openAnyway(): Promise<void> {
     <section class="stack" aria-labelledby="open-work">
       <h3 id="open-work">{{ OPEN_JOB.work }}</h3>
       <v-select v-model="chosen" :label="OPEN_JOB.kits" multiple :items="offered" :no-data-text="OPEN_JOB.noKit" />
-      <p v-if="profile && kits.length > 0 && fitting.length === 0" class="soft">{{ OPEN_JOB.noneNames }}</p>
+      <p v-if="draft.kind && making" class="soft">{{ OPEN_JOB.newKindKits }}</p>
+      <p v-else-if="profile && kits.length > 0 && fitting.length === 0" class="soft">{{ OPEN_JOB.noneNames }}</p>
       <WordsField v-model="wish" :label="OPEN_JOB.wish" :most="LONGEST_TEXT.wish" />
       <div class="fields">
         <v-text-field v-model="promised" :label="OPEN_JOB.promised" type="datetime-local" variant="outlined" density="comfortable" hide-details />

@@ -26,7 +26,7 @@ const make = (another = false) =>
 
 <template>
   <FormDialog :title="MAKE_DIALOG.title" :action="MAKE_DIALOG.keep" :ready="ready" :width="680" :kept="kept" @confirm="make()" @anew="drop" @close="emit('close')">
-    <VehicleFields :key="String(kept)" v-model="draft" @ready="(value) => (ready = value)" />
+    <VehicleFields :key="String(kept)" v-model="draft" may-make-kind @ready="(value) => (ready = value)" />
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
     <div v-if="plateKnown">
       <button type="button" class="push small" @click="make(true)">{{ MAKE_DIALOG.isAnother }}</button>

@@ -7,6 +7,8 @@ import { fits, within } from '../../design/words.ts';
 import { ask } from '../../ask/index.ts';
 import WordsField from '../../design/WordsField.vue';
 import CustomerField, { type Owner } from './CustomerField.vue';
+import { newKindDraft, type KindDraft } from './draft.ts';
+import NewKindFields from './NewKindFields.vue';
 
 /** A vehicle as it is written down: plate, kind, number with the years it tells, year, colour, and whose it is. */
 export interface VehicleDraft {
@@ -16,9 +18,14 @@ export interface VehicleDraft {
   year: string;
   colour: string;
   owner: Owner;
+  /** Its kind, where that is made with it. */
+  kind?: KindDraft;
 }
 
 const draft = defineModel<VehicleDraft>({ required: true });
+/** Whether its kind can be made with it: a vehicle that is known already has one. */
+const props = defineProps<{ mayMakeKind?: boolean }>();
+const kindReady = ref(false);
 const emit = defineEmits<{ ready: [ready: boolean] }>();
 const kinds = ref<{ value: string; title: string }[]>();
 const kind = ref<NumberedKind>();
@@ -55,8 +62,12 @@ const wordsFit = computed(() => {
   const { plate, number, colour, owner } = draft.value;
   return [fits(plate, LONGEST.plate), within(number, LONGEST.number), within(colour, LONGEST.colour), fits(owner.name, LONGEST.customer)].every(Boolean);
 });
-const ready = computed(() => wordsFit.value && plateKey(draft.value.plate) !== '' && draft.value.profile !== undefined && !wrongYear.value);
+const ready = computed(() => wordsFit.value && plateKey(draft.value.plate) !== '' && (draft.value.kind ? kindReady.value : draft.value.profile !== undefined) && !wrongYear.value);
 watch(ready, (value) => emit('ready', value), { immediate: true });
+function makeKind(): void {
+  draft.value.profile = undefined;
+  draft.value.kind = newKindDraft();
+}
 /** A year that the number alone can mean is filled in where none stands yet. */
 watch(told, ([only, ...others]) => {
   if (only !== undefined && others.length === 0 && draft.value.year.trim() === '') draft.value.year = String(only);
@@ -67,9 +78,17 @@ watch(told, ([only, ...others]) => {
   <div class="stack">
     <div class="row">
       <WordsField v-model="draft.plate" :label="VEHICLE_FIELDS.plate" :most="LONGEST.plate" autocapitalize="characters" />
-      <v-select v-model="draft.profile" :label="VEHICLE_FIELDS.kind" :items="kinds ?? []" :loading="!kinds && !away" :no-data-text="VEHICLE_FIELDS.noProfile" />
+      <p v-if="draft.kind" class="line">
+        <strong>{{ VEHICLE_FIELDS.newKind }}</strong>
+        <button type="button" class="push small plain" @click="draft.kind = undefined">{{ VEHICLE_FIELDS.knownKind }}</button>
+      </p>
+      <v-select v-else v-model="draft.profile" :label="VEHICLE_FIELDS.kind" :items="kinds ?? []" :loading="!kinds && !away" :no-data-text="VEHICLE_FIELDS.noProfile" />
     </div>
-    <p v-if="kinds?.length === 0" class="odd">
+    <div v-if="props.mayMakeKind && !draft.kind && !draft.profile">
+      <button type="button" class="push small" @click="makeKind">{{ VEHICLE_FIELDS.makeKind }}</button>
+    </div>
+    <NewKindFields v-if="draft.kind" v-model="draft.kind" :year="year" @ready="(value) => (kindReady = value)" />
+    <p v-else-if="kinds?.length === 0 && !props.mayMakeKind" class="odd">
       {{ VEHICLE_FIELDS.noKind }} <router-link :to="{ name: 'library' }">{{ VEHICLE_FIELDS.takeProfile }}</router-link> {{ VEHICLE_FIELDS.thenKits }}
     </p>
     <p v-if="away" class="bad" role="alert">

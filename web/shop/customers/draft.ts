@@ -1,5 +1,33 @@
 import type { VehicleShown } from '@jade/contract/customers';
+import { typedMeasure } from '@jade/core/units';
+import { kindSlug, type Body, type NewKind } from '@jade/core/vehicle';
 import type { VehicleDraft } from './VehicleFields.vue';
+
+/** A kind of vehicle as it is written down: measures in millimetres as they are typed. */
+export interface KindDraft {
+  maker: string;
+  model: string;
+  body?: Body;
+  lengthMm: string;
+  widthMm: string;
+  heightMm: string;
+  wheelbaseMm: string;
+  voltage?: '12' | '24';
+  highVoltage?: 'yes' | 'no';
+}
+
+export const newKindDraft = (): KindDraft => ({ maker: '', model: '', lengthMm: '', widthMm: '', heightMm: '', wheelbaseMm: '' });
+
+/** The kind that a draft tells of; undefined while something of it is missing. */
+export function kindOf({ maker, model, body, voltage, highVoltage, ...typed }: KindDraft, year: number | undefined): NewKind | undefined {
+  const measure = (text: string) => {
+    const read = typedMeasure(text, 'mm');
+    return 'fault' in read ? NaN : Math.round(read.value);
+  };
+  const measures = { lengthMm: measure(typed.lengthMm), widthMm: measure(typed.widthMm), heightMm: measure(typed.heightMm), wheelbaseMm: measure(typed.wheelbaseMm) };
+  if (!maker.trim() || !model.trim() || !body || !voltage || !highVoltage || year === undefined || Object.values(measures).some(Number.isNaN)) return undefined;
+  return { maker: maker.trim(), model: model.trim(), year, body, ...measures, systemVoltageV: voltage === '12' ? 12 : 24, highVoltage: highVoltage === 'yes' };
+}
 
 /** An empty draft of a vehicle, its plate as it was looked for. */
 export function newDraft(plate = ''): VehicleDraft {
@@ -12,19 +40,21 @@ export function draftOf({ plate, profile, number, year, colour, customer }: Vehi
 }
 
 /** The vehicle of a draft without its owner: empty fields are left out. */
-export function fieldsOf({ plate, profile, number, year, colour }: VehicleDraft) {
+export function fieldsOf({ plate, profile, number, year, colour, kind }: VehicleDraft) {
   const filled = { number: number.trim(), colour: colour.trim() };
+  const made = kind && kindOf(kind, year.trim() ? Number(year) : undefined);
   return {
     plate: plate.trim(),
-    profile,
+    profile: made ? kindSlug(made) : profile,
     ...(filled.number ? { number: filled.number } : {}),
     ...(year.trim() ? { year: Number(year) } : {}),
     ...(filled.colour ? { colour: filled.colour } : {}),
   };
 }
 
-/** A draft as the server is told of a vehicle that is new, with its owner where that is new as well. */
+/** A draft as the server is told of a vehicle that is new, with its owner and its kind where those are new as well. */
 export function bodyOf(draft: VehicleDraft) {
-  const { owner } = draft;
-  return { ...fieldsOf(draft), ...(owner.id ? { customer: owner.id } : { newCustomer: { name: owner.name } }) };
+  const { owner, kind, year } = draft;
+  const made = kind && kindOf(kind, year.trim() ? Number(year) : undefined);
+  return { ...fieldsOf(draft), ...(made ? { kind: made } : {}), ...(owner.id ? { customer: owner.id } : { newCustomer: { name: owner.name } }) };
 }

@@ -23,6 +23,7 @@ import PhotoRow from '../../photos/PhotoRow.vue';
 import LensGrades from '../../job/LensGrades.vue';
 import WarningLamps from '../../job/WarningLamps.vue';
 import FactList from './FactList.vue';
+import LampsSeen from './LampsSeen.vue';
 
 /** A form that is seldom wanted. */
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
@@ -176,6 +177,7 @@ function written(text: string): void {
           <button v-if="untried.length > 0" type="button" class="push small rest" @click="restWorks">{{ CHECK_IN_STATION.othersWork(untried.length) }}</button>
         </div>
       </div>
+      <LampsSeen />
       <div class="leaf stack">
         <div class="line">
           <h2>{{ CHECK_IN_STATION.found }}</h2>

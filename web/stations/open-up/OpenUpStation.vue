@@ -2,7 +2,7 @@
 import dayjs from 'dayjs';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { goneForGood, openingDone, provingSide, schoolOf, suppliesNow, targetMounts } from '@jade/core/job';
+import { goneForGood, openingDone, provingSide, schoolOf, suppliesNow, targetMounts, unplacedKits } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
 import { layersOf, listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
@@ -28,12 +28,14 @@ import { useCurrentJob } from '../../job/current.ts';
 import { planner } from '../../workers/bridge.ts';
 import OtherWays from './OtherWays.vue';
 import PlanNews from './PlanNews.vue';
+import ReachUnknown from './ReachUnknown.vue';
 import StepPanel from './StepPanel.vue';
 import ToolsAndParts from './ToolsAndParts.vue';
 
 /** Forms that are seldom wanted. */
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
 const FoundHere = defineAsyncComponent(() => import('./FoundHere.vue'));
+const PieceCame = defineAsyncComponent(() => import('./PieceCame.vue'));
 
 const { job, context, names } = useCurrentJob();
 const chosenView = ref<View>();
@@ -41,6 +43,15 @@ const picked = ref<string>();
 const floor = useFloor('open-up');
 const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
+/** A piece that nobody has described is being written down; like another one where it is the same on the other side. */
+const came = ref<{ after?: string }>();
+const lastCame = ref<string>();
+/** The piece written down last, as long as its other side is not. */
+const mirrored = computed(() => (lastCame.value !== undefined && openUp.otherOf(context.value, lastCame.value) ? lastCame.value : undefined));
+function wroteDown(piece: string): void {
+  lastCame.value = piece;
+  came.value = undefined;
+}
 const blocked = ref<{ place: string; level?: OpenLevel; way: string }>();
 const sheet = useTemplateRef<HTMLElement>('sheet');
 const room = useRoom(sheet, 860);
@@ -61,6 +72,8 @@ const done = computed<DrawnStep[]>(() =>
   }),
 );
 const drawing = computed(() => layWayIn(profile.value, mounts.value, done.value, plan.value, room.value));
+/** Nobody has described what has to be open for a kit of the job. */
+const unplaced = computed(() => unplacedKits(context.value).length > 0);
 const settled = computed(() => job.state.left === undefined && openingDone(context.value));
 const current = computed(() => plan.value?.steps.find((step) => step.piece === picked.value) ?? plan.value?.steps[0]);
 /** What comes next once the step shown is done. */
@@ -189,10 +202,11 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <ul v-if="plan && plan.problems.length > 0">
       <li v-for="problem in plan.problems" :key="sayTrouble(problem, names)" class="problem" role="alert">{{ sayTrouble(problem, names) }}</li>
     </ul>
+    <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" :last="mirrored" @came="(after) => (came = { after })" />
     <div v-show="!floor && plan" class="leaf">
       <div ref="sheet">
         <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" :label="OPEN_UP.wayIn" @pick="(piece) => (picked = piece)" />
-        <EmptyNote v-else-if="plan" kind="empty">{{ OPEN_UP.nothing }}</EmptyNote>
+        <EmptyNote v-else-if="plan" kind="empty">{{ unplaced ? OPEN_UP.notDescribed : OPEN_UP.nothing }}</EmptyNote>
       </div>
       <div v-if="plan && plan.steps.length > 1" class="line order">
         <ChoiceRow
@@ -287,12 +301,14 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <div v-if="!floor" class="leaf line">
           <span class="grow soft">{{ OPEN_UP.different }}</span>
           <button type="button" class="push small" @click="accessory = true">{{ OPEN_UP.fitted }}</button>
+          <button type="button" class="push small" @click="came = {}">{{ OPEN_UP.cameBesides }}</button>
           <button v-if="openUp.canLeave(context)" type="button" class="push small" @click="finding = 'leave'">{{ OPEN_UP.backOut }}</button>
         </div>
       </div>
     </div>
     <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
+    <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="wroteDown" />
     <FoundHere v-if="finding" :kind="finding" :step="current" :blocked="blocked" @close="finding = undefined" />
   </div>
 </template>

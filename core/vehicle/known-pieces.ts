@@ -1,0 +1,43 @@
+import type { FastenerGroup, Piece, Side, VehicleProfile, Zone } from './profile.ts';
+
+/** How fasteners of one kind look, wherever they are. */
+export type FastenerKind = Pick<FastenerGroup, 'drive' | 'size' | 'lengthMm' | 'release' | 'singleUse'>;
+
+/** A piece as some kinds of vehicle have it: what it is called, where, and what holds it there. */
+export interface KnownPiece {
+  name: string;
+  side: Side;
+  zone: Zone;
+  fasteners: FastenerKind[];
+}
+
+/** One text for fasteners that look the same. */
+export const fastenerKey = ({ drive, size = '', lengthMm = 0, release, singleUse }: FastenerKind): string => [drive, size, lengthMm, release, singleUse].join('/');
+
+/** Fasteners by how they look, each once, in the order in which they come. */
+export function fastenerKinds(groups: readonly FastenerKind[]): FastenerKind[] {
+  const kinds = new Map(
+    groups.map(({ drive, size, lengthMm, release, singleUse }) => {
+      const kind = { drive, ...(size === undefined ? {} : { size }), ...(lengthMm === undefined ? {} : { lengthMm }), release, singleUse };
+      return [fastenerKey(kind), kind] as const;
+    }),
+  );
+  return [...kinds.values()];
+}
+
+/** Pieces of all kinds of vehicle by name and side, those that most kinds have first: what one calls a piece that nobody has described. */
+export function knownPieces(profiles: readonly Pick<VehicleProfile, 'pieces'>[]): KnownPiece[] {
+  const found = new Map<string, { pieces: Piece[]; kinds: number }>();
+  for (const { pieces } of profiles)
+    for (const piece of pieces) {
+      const name = `${piece.name.toLowerCase()}/${piece.side}`;
+      const before = found.get(name) ?? { pieces: [], kinds: 0 };
+      found.set(name, { pieces: [...before.pieces, piece], kinds: before.kinds + 1 });
+    }
+  return [...found.values()]
+    .sort((a, b) => b.kinds - a.kinds)
+    .flatMap(({ pieces }) => {
+      const [first] = pieces;
+      return first ? [{ name: first.name, side: first.side, zone: first.zone, fasteners: fastenerKinds(pieces.flatMap(({ fasteners }) => fasteners)) }] : [];
+    });
+}

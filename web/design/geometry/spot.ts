@@ -1,0 +1,68 @@
+import type { BoxMm, Measures, Side, SpanMm, Zone } from '@jade/core/vehicle';
+import type { SheetPoint, View } from './outline.ts';
+
+/** What a piece takes round the place that was pointed at, until somebody says its extent: across, up and behind the skin, in millimetres. */
+export const AROUND_MM = { across: 360, up: 220, deep: 90 };
+/** Within this share of half the width a place lies in the middle. */
+const MIDDLE = 0.12;
+/** The front end reaches this share of the length behind the nose, as far as the windscreen. */
+const FRONT_END = 0.24;
+
+const around = (middle: number, whole: number): SpanMm => [Math.round(middle - whole / 2), Math.round(middle + whole / 2)];
+
+/** The box of a piece that lies behind the skin where somebody pointed at the sheet of a view. From the side it is the left side that is seen. */
+export function boxAround(view: View, [x, y]: SheetPoint, { frontOverhangMm, lengthMm, widthMm, heightMm, bonnetHeightMm }: Measures): BoxMm {
+  const { across, up, deep } = AROUND_MM;
+  const rearMm = frontOverhangMm - lengthMm;
+  switch (view) {
+    case 'front':
+      return { xMm: [frontOverhangMm - deep, frontOverhangMm], yMm: around(x, across), zMm: around(-y, up) };
+    case 'rear':
+      return { xMm: [rearMm, rearMm + deep], yMm: around(-x, across), zMm: around(-y, up) };
+    case 'side':
+      return { xMm: around(-x, across), yMm: [Math.round(widthMm / 2) - deep, Math.round(widthMm / 2)], zMm: around(-y, up) };
+    case 'top': {
+      const top = -x > frontOverhangMm - lengthMm * FRONT_END ? bonnetHeightMm : heightMm;
+      return { xMm: around(-x, across), yMm: around(y, across), zMm: [top - deep, top] };
+    }
+  }
+}
+
+/** On which side a box lies. */
+export function sideOfBox({ yMm: [from, to] }: BoxMm, { widthMm }: Pick<Measures, 'widthMm'>): Side {
+  const middle = (from + to) / 2;
+  if (Math.abs(middle) <= (widthMm / 2) * MIDDLE) return 'centre';
+  return middle > 0 ? 'left' : 'right';
+}
+
+/** The zone that a view shows of a place. */
+export function zoneOfSpot(view: View, [x]: SheetPoint, { frontOverhangMm, lengthMm }: Pick<Measures, 'frontOverhangMm' | 'lengthMm'>): Zone {
+  if (view === 'front' || view === 'rear') return view;
+  if (view === 'side') return 'left-side';
+  return -x > frontOverhangMm - lengthMm * FRONT_END ? 'front' : 'roof';
+}
+
+/** A box on the side that is named: what was pointed at from the left is mirrored where it is on the right. */
+export function boxOnSide(box: BoxMm, side: Side): BoxMm {
+  const [from, to] = box.yMm;
+  const is = (from + to) / 2;
+  const turned = (side === 'right' && is > 0) || (side === 'left' && is < 0);
+  return turned ? { ...box, yMm: [0 - to, 0 - from] } : box;
+}
+
+/** Where in a view a zone is pointed at when nobody did: its middle. */
+export function middleOf(zone: Zone, { frontOverhangMm, lengthMm, heightMm, bonnetHeightMm }: Measures): SheetPoint {
+  switch (zone) {
+    case 'front':
+    case 'rear':
+      return [0, -bonnetHeightMm * 0.6];
+    case 'left-side':
+    case 'right-side':
+      return [lengthMm / 2 - frontOverhangMm, -bonnetHeightMm * 0.6];
+    case 'cabin':
+      return [lengthMm / 2 - frontOverhangMm, -heightMm * 0.6];
+    case 'roof':
+    case 'underneath':
+      return [lengthMm / 2 - frontOverhangMm, 0];
+  }
+}

@@ -1,0 +1,267 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue';
+import { LONGEST_TEXT } from '@jade/core/job';
+import { isRefused, openUp } from '@jade/core/stations';
+import { BESIDE, DRIVES, entryId, fastenerKey, fastenerKinds, OPEN_LEVELS, RELEASES, SIDES, ZONES, type Beside, type FastenerKind, type KnownPiece } from '@jade/core/vehicle';
+import { PIECE_CAME } from '@jade/words/open-up';
+import { sayGroup } from '@jade/words/names';
+import { sayRefusal } from '@jade/words/stations';
+import { ask } from '../../ask/index.ts';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import CountEntry from '../../design/CountEntry.vue';
+import FormDialog from '../../design/FormDialog.vue';
+import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
+import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
+import { VIEWS, viewOf, type SheetPoint } from '../../design/geometry/outline.ts';
+import { boxAround, boxOnSide, middleOf, sideOfBox, zoneOfSpot } from '../../design/geometry/spot.ts';
+import WordsField from '../../design/WordsField.vue';
+import { useDraft } from '../../drafts/index.ts';
+import { useCurrentJob } from '../../job/current.ts';
+import { newCame, type CameDraft } from './came.ts';
+
+/** A piece that came open and that nobody has described: where it is, what it is called, what held it. The step's clock ran to the tap that opened this. */
+const props = defineProps<{ after?: string }>();
+const emit = defineEmits<{ close: []; done: [piece: string] }>();
+const { job, context, names } = useCurrentJob();
+const profile = computed(() => context.value.profile);
+/** What the one on the other side was like, where this is the same on this side. */
+const like = props.after === undefined ? undefined : openUp.otherOf(context.value, props.after);
+const { draft, kept, drop } = useDraft(
+  () => `${job.view?.id}/came/${props.after ?? ''}`,
+  (): CameDraft => newCame(job.state.at, like),
+);
+const known = ref<readonly KnownPiece[]>([]);
+onMounted(async () => {
+  known.value = (await ask<{ pieces: KnownPiece[] }>('/api/known-pieces').catch(() => ({ pieces: [] }))).pieces;
+});
+
+const box = computed(() => {
+  const { view, at, zone, side, box: taken } = draft.value;
+  const pointed = taken ?? boxAround(at ? view : viewOf(zone ?? 'front'), at ?? middleOf(zone ?? 'front', profile.value.measures), profile.value.measures);
+  return side ? boxOnSide(pointed, side) : pointed;
+});
+function point(at: SheetPoint): void {
+  const { view } = draft.value;
+  const around = boxAround(view, at, profile.value.measures);
+  Object.assign(draft.value, { at, box: undefined, zone: zoneOfSpot(view, at, profile.value.measures), side: sideOfBox(around, profile.value.measures) });
+}
+/** Turned to a view by hand, or to the one of a zone. */
+watch(
+  () => draft.value.zone,
+  (zone) => {
+    if (zone && !draft.value.at) draft.value.view = viewOf(zone);
+  },
+);
+
+/** Names that pieces have at this place of other vehicles, and that this one has none of. */
+const MOST_NAMES = 8;
+const offered = computed(() => {
+  const { zone, side, name } = draft.value;
+  const words = name.trim().toLowerCase();
+  const here = new Set(profile.value.pieces.map((piece) => `${piece.name.toLowerCase()}/${piece.side}`));
+  const fits = known.value.filter(
+    (piece) =>
+      (zone === undefined || piece.zone === zone) &&
+      (side === undefined || piece.side === side) &&
+      piece.name.toLowerCase().includes(words) &&
+      piece.name.toLowerCase() !== words &&
+      !here.has(`${piece.name.toLowerCase()}/${piece.side}`),
+  );
+  return fits.slice(0, MOST_NAMES);
+});
+function name(piece: KnownPiece): void {
+  draft.value.name = piece.name;
+  draft.value.side ??= piece.side;
+  draft.value.zone ??= piece.zone;
+}
+
+/** Fasteners that can be picked: those of this job, last used first, then those that such a piece has elsewhere. */
+const MOST_KINDS = 8;
+const kinds = computed(() => {
+  const here = [...Object.values(job.state.described.pieces)].reverse().flatMap(({ fasteners }) => fasteners);
+  const there = known.value.filter(({ name: called }) => called.toLowerCase() === draft.value.name.trim().toLowerCase()).flatMap(({ fasteners }) => fasteners);
+  const chosen = new Set(draft.value.fasteners.map((entry) => fastenerKey({ ...entry, singleUse: entry.singleUse ?? false })));
+  return fastenerKinds([...here, ...there, ...profile.value.pieces.flatMap(({ fasteners }) => fasteners)])
+    .filter((kind) => !chosen.has(fastenerKey(kind)))
+    .slice(0, MOST_KINDS);
+});
+const add = (kind: FastenerKind) => void draft.value.fasteners.push({ ...kind, count: 1 });
+const other = ref(false);
+function addOther(): void {
+  const { drive, size, lengthMm, release } = draft.value.other;
+  const length = Number(lengthMm.replace(',', '.'));
+  if (!drive) return;
+  add({ drive, ...(size.trim() ? { size: size.trim() } : {}), ...(length > 0 ? { lengthMm: length } : {}), release: release ?? openUp.USUAL_RELEASE[drive], singleUse: false });
+  draft.value.other = { size: '', lengthMm: '' };
+  other.value = false;
+}
+const toggle = (beside: Beside) =>
+  (draft.value.beside = draft.value.beside.includes(beside) ? draft.value.beside.filter((entry) => entry !== beside) : [...draft.value.beside, beside]);
+
+const came = computed((): openUp.CamePiece => {
+  const { name: called, side, zone, level, minutes, people, fasteners, beside, brittle } = draft.value;
+  return {
+    name: called,
+    ...(side ? { side } : {}),
+    zone: zone ?? 'front',
+    box: box.value,
+    level,
+    openMin: Number(minutes.replace(',', '.')),
+    people: people === '2' ? 2 : 1,
+    fasteners,
+    beside,
+    brittle,
+  };
+});
+const id = computed(() => entryId(draft.value.name, draft.value.drawn));
+const act = computed(() => openUp.pieceCame(context.value, came.value, id.value, draft.value.sure));
+/** What is still to be said or is wrong: said once something is written. */
+const refusals = computed(() => (isRefused(act.value) ? act.value.refused : []));
+const doubtful = computed(() => refusals.value.some(({ code }) => code === 'doubtful'));
+const shown = computed((): SheetPiece[] => [
+  ...profile.value.pieces
+    .filter(({ id }) => (job.state.pieces[id] ?? 'fitted') !== 'fitted')
+    .map((piece): SheetPiece => ({ piece, level: job.state.pieces[piece.id] ?? 'fitted', part: 'done' })),
+  {
+    piece: {
+      id: id.value,
+      name: draft.value.name || PIECE_CAME.here,
+      side: draft.value.side ?? 'centre',
+      zone: draft.value.zone ?? 'front',
+      box: box.value,
+      levels: [],
+      fasteners: [],
+      cautions: [],
+    },
+    level: 'fitted',
+    part: 'now',
+  },
+]);
+
+async function record(): Promise<void> {
+  if (isRefused(act.value)) return;
+  const piece = id.value;
+  await job.perform(act.value);
+  if (job.refusals.length > 0) return;
+  drop();
+  emit('done', piece);
+}
+</script>
+
+<template>
+  <FormDialog :title="PIECE_CAME.title" :action="PIECE_CAME.record" :ready="refusals.length === 0" :width="920" :kept="kept" @confirm="record" @anew="drop" @close="emit('close')">
+    <p class="warn">{{ PIECE_CAME.caution }}</p>
+    <div class="came">
+      <div class="stack">
+        <ChoiceRow
+          :label="PIECE_CAME.view"
+          small
+          :choices="VIEWS.map((value) => ({ value, text: value }))"
+          :value="draft.view"
+          @choose="(view) => Object.assign(draft, { view, at: undefined })"
+        />
+        <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :label="PIECE_CAME.point" @spot="point" />
+        <p class="soft">{{ PIECE_CAME.pointHint }}</p>
+        <div class="fields">
+          <v-select v-model="draft.zone" :label="PIECE_CAME.zone" :items="ZONES.map((value) => ({ value, title: PIECE_CAME.zones[value] }))" />
+          <v-select v-model="draft.side" :label="PIECE_CAME.side" :items="SIDES.map((value) => ({ value, title: PIECE_CAME.sides[value] }))" />
+        </div>
+      </div>
+      <div class="stack">
+        <WordsField v-model="draft.name" :label="PIECE_CAME.name" :most="LONGEST_TEXT.accessory" />
+        <div v-if="offered.length > 0" class="chips" role="group" :aria-label="PIECE_CAME.names">
+          <button v-for="piece in offered" :key="piece.name + piece.side" type="button" class="push small" @click="name(piece)">{{ piece.name }}</button>
+        </div>
+        <ChoiceRow
+          :label="PIECE_CAME.level"
+          small
+          :choices="OPEN_LEVELS.map((value) => ({ value, text: value }))"
+          :value="draft.level"
+          @choose="(level) => (draft.level = level)"
+        />
+        <div class="stack" role="group" :aria-label="PIECE_CAME.held">
+          <strong>{{ PIECE_CAME.held }}</strong>
+          <div v-for="(group, index) in draft.fasteners" :key="index" class="line">
+            <CountEntry
+              :label="PIECE_CAME.count(sayGroup(group) ?? '')"
+              :count="group.count"
+              :most="200"
+              @counted="(count) => (count === 0 ? draft.fasteners.splice(index, 1) : (group.count = count))"
+            >
+              <span
+                >{{ sayGroup(group) }} <span class="soft">{{ group.release }}</span></span
+              >
+            </CountEntry>
+          </div>
+          <div class="chips">
+            <button v-for="kind in kinds" :key="fastenerKey(kind)" type="button" class="push small" @click="add(kind)">{{ sayGroup(kind) }}</button>
+            <button type="button" class="push small plain" :aria-expanded="other" @click="other = !other">{{ PIECE_CAME.other }}</button>
+          </div>
+          <div v-if="other" class="fields">
+            <v-select v-model="draft.other.drive" :label="PIECE_CAME.drive" :items="[...DRIVES]" />
+            <WordsField v-model="draft.other.size" :label="PIECE_CAME.size" :most="LONGEST_TEXT.size" />
+            <v-text-field v-model="draft.other.lengthMm" :label="PIECE_CAME.length" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
+            <v-select
+              :model-value="draft.other.release ?? (draft.other.drive && openUp.USUAL_RELEASE[draft.other.drive])"
+              :label="PIECE_CAME.release"
+              :items="[...RELEASES]"
+              @update:model-value="(release) => (draft.other.release = release)"
+            />
+            <button type="button" class="push" :disabled="!draft.other.drive" @click="addOther">{{ PIECE_CAME.add }}</button>
+          </div>
+        </div>
+        <div class="fields">
+          <v-text-field v-model="draft.minutes" :label="PIECE_CAME.minutes" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
+          <ChoiceRow
+            :label="PIECE_CAME.people"
+            small
+            :choices="[
+              { value: '1', text: PIECE_CAME.one },
+              { value: '2', text: PIECE_CAME.two },
+            ]"
+            :value="draft.people"
+            @choose="(people) => (draft.people = people)"
+          />
+        </div>
+        <details>
+          <summary>{{ PIECE_CAME.more }}</summary>
+          <div class="chips" role="group" :aria-label="PIECE_CAME.beside">
+            <button v-for="entry in BESIDE" :key="entry" type="button" class="push small" :aria-pressed="draft.beside.includes(entry)" @click="toggle(entry)">{{ entry }}</button>
+            <button type="button" class="push small" :aria-pressed="draft.brittle" @click="draft.brittle = !draft.brittle">{{ PIECE_CAME.brittle }}</button>
+          </div>
+        </details>
+        <template v-if="draft.name.trim() !== ''">
+          <p v-for="refusal in refusals" :key="refusal.code" class="odd" role="status">{{ refusal.code === 'missing' ? PIECE_CAME.missing : sayRefusal(refusal, names) }}</p>
+        </template>
+        <button v-if="doubtful" type="button" class="push small" @click="draft.sure = true">{{ PIECE_CAME.sure }}</button>
+      </div>
+    </div>
+  </FormDialog>
+</template>
+
+<style scoped>
+.came {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+  gap: 18px;
+  align-items: start;
+}
+
+@media (max-width: 820px) {
+  .came {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+.warn {
+  padding: 8px 12px;
+  border-left: 5px solid var(--amber);
+  background: var(--amber-soft);
+}
+</style>

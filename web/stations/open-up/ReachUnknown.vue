@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { reachUnknown, unplacedKits } from '@jade/core/job';
+import { openUp } from '@jade/core/stations';
+import { REACH_UNKNOWN } from '@jade/words/open-up';
+import { useCurrentJob } from '../../job/current.ts';
+
+/** What has to be open where nobody has described it: each piece is written down as it comes, known ones are planned in, and a person says when it is enough. */
+defineProps<{ /** Something is still planned. */ planned: boolean; /** The last piece that was written down here, where its other side is not. */ last?: string }>();
+const emit = defineEmits<{ came: [after?: string] }>();
+const { job, context, names } = useCurrentJob();
+const open = computed(() => reachUnknown(context.value));
+const kits = computed(() => unplacedKits(context.value).map((kit) => names.value.kit(kit)));
+const offered = computed(() => openUp.openable(context.value, job.plan?.steps.map(({ piece }) => piece) ?? []));
+</script>
+
+<template>
+  <section v-if="kits.length > 0" class="leaf stack unknown" :aria-label="REACH_UNKNOWN.title">
+    <h2>{{ REACH_UNKNOWN.title }}</h2>
+    <p>{{ REACH_UNKNOWN.why(kits) }}</p>
+    <div class="line">
+      <button type="button" class="push main" @click="emit('came')">{{ REACH_UNKNOWN.came }}</button>
+      <button v-if="last" type="button" class="push" @click="emit('came', last)">{{ REACH_UNKNOWN.otherSide(names.piece(last)) }}</button>
+      <button v-if="open && !planned" type="button" class="push" @click="job.perform(openUp.enough(context))">{{ REACH_UNKNOWN.enough }}</button>
+    </div>
+    <template v-if="offered.length > 0">
+      <strong>{{ REACH_UNKNOWN.known }}</strong>
+      <div class="chips" role="group" :aria-label="REACH_UNKNOWN.known">
+        <button v-for="piece in offered" :key="piece.id" type="button" class="push small" @click="job.perform(openUp.want(context, piece.id))">{{ piece.name }}</button>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.unknown {
+  border: 2px dotted var(--ink-soft);
+}
+
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>
