@@ -1,22 +1,12 @@
 import fc from 'fast-check';
+import { NEW_HERON } from '../test/new-heron.ts';
 import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import { foldJob, jobContext, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { PAIR, RULES, TestLog } from '../job/test/log.ts';
 import { checkIn, closeUp, isRefused, openUp, type Act } from '../stations/index.ts';
 import { kindCaptured, seenJob, takenTogether, withCaptured, type KindCaptured, type Taken } from './index.ts';
 
-const HERON = newKind({
-  maker: 'Dunmorrow',
-  model: 'Heron',
-  year: 2021,
-  body: 'pickup-double-cab',
-  lengthMm: 5330,
-  widthMm: 1860,
-  heightMm: 1780,
-  wheelbaseMm: 3200,
-  systemVoltageV: 12,
-  highVoltage: false,
-});
+const HERON = newKind(NEW_HERON);
 const BOX = { xMm: [800, 900] as [number, number], yMm: [-100, 100] as [number, number], zMm: [500, 700] as [number, number] };
 
 /** A job on the kind, a minute for each event. */

@@ -122,7 +122,8 @@ export function matchKit(kit: Kit, profile: VehicleProfile, year: number | undef
     // Nobody has described where a lamp can sit on it: that the kit does not name it then says nothing.
     const value = isUndescribed(profile, 'mounts') ? 'unknown' : 'no';
     const reason: MatchReason = { code: 'made-for', value, vehicle: profile.slug };
-    return { kit: kit.slug, value, reasons: [reason], ask: [], adapters: [], undecidedAdapters: [] };
+    const needOf = (truth: Truth) => (value === 'no' ? [] : kit.contents.filter((item) => item.when && evaluate(item.when, facts) === truth).map((item) => item.id));
+    return { kit: kit.slug, value, reasons: [reason], ask: [], adapters: needOf('yes'), undecidedAdapters: needOf('unknown') };
   }
   const reasons: MatchReason[] = [{ code: 'made-for', value: 'yes', vehicle: profile.slug }];
   const { from, to } = fitment.years;

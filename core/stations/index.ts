@@ -13,4 +13,6 @@ export * as match from './match/index.ts';
 export * as openUp from './open-up/index.ts';
 export * as probe from './probe/index.ts';
 export * as sense from './sense/index.ts';
+export * as undescribed from './undescribed.ts';
+export type { DoneWith } from './undescribed.ts';
 export * as wire from './wire/index.ts';

@@ -1,20 +1,10 @@
+import { NEW_HERON } from '../test/new-heron.ts';
 import { gatesOf, idCheck, jobContext, openingDone, planClosingOf, planOpening, type Happened, type JobContext, type JobEvent } from '../job/index.ts';
 import { openedLog, PAIR, RULES, type TestLog } from '../job/test/log.ts';
 import { newKind, standardLamps, type VehicleProfile } from '../vehicle/index.ts';
-import { checkIn, fit, isRefused, match, openUp, sense, standingOf, type Act, type Station } from './index.ts';
+import { checkIn, fit, isRefused, match, openUp, sense, standingOf, undescribed, type Act, type Station } from './index.ts';
 
-const HERON = newKind({
-  maker: 'Dunmorrow',
-  model: 'Heron',
-  year: 2021,
-  body: 'pickup-double-cab',
-  lengthMm: 5330,
-  widthMm: 1860,
-  heightMm: 1780,
-  wheelbaseMm: 3200,
-  systemVoltageV: 12,
-  highVoltage: false,
-});
+const HERON = newKind(NEW_HERON);
 const contextAt = (log: TestLog, profile: VehicleProfile = HERON): JobContext => jobContext(log.state, { profile, kits: [PAIR], rules: RULES, year: 2022 });
 const standing = (log: TestLog) => standingOf(contextAt(log), planOpening(contextAt(log)));
 const codesOf = (log: TestLog, station: Station) =>
@@ -69,8 +59,21 @@ test('the match of a kit that nobody held against the vehicle is taken by a pers
   perform(log, match.confirm(context, 'test-kit'));
   expect(codesOf(log, 'match')).toEqual([]);
   // Where mounts are described, a kit that does not name the vehicle does not fit it.
-  const { undescribed: _none, ...described } = HERON;
+  const { undescribed: _lists, ...described } = HERON;
   expect(match.confirm(contextAt(openedLog(), described), 'test-kit')).toEqual({ refused: [{ code: 'does-not-fit', kit: 'test-kit' }] });
+});
+
+test('how it was done is said at each station, and stands in the place of what nobody described', () => {
+  const log = openedLog();
+  for (const what of ['wired', 'fitted', 'aimed'] as const) {
+    expect(undescribed.howDone(contextAt(log), what)).toEqual([{ kit: 'test-kit' }]);
+    perform(log, undescribed.sayHow(contextAt(log), 'test-kit', what, `  ${what} by its paper `));
+    expect(undescribed.howDone(contextAt(log), what)).toEqual([{ kit: 'test-kit', said: `${what} by its paper` }]);
+  }
+  expect([codesOf(log, 'wire'), codesOf(log, 'fit'), codesOf(log, 'aim')]).toEqual([[], [], []]);
+  expect(undescribed.sayHow(contextAt(log), 'other-kit', 'wired', 'by its paper')).toEqual({ refused: [{ code: 'unknown', what: 'kit', id: 'other-kit' }] });
+  expect(undescribed.sayHow(contextAt(log), 'test-kit', 'wired', ' ')).toEqual({ refused: [{ code: 'nothing' }] });
+  expect(undescribed.sayHow(contextAt(log), 'test-kit', 'wired', 'x'.repeat(401))).toEqual({ refused: [{ code: 'too-long', over: 1, most: 400 }] });
 });
 
 test('lamps that the vehicle has are said, tried, and said to be all', () => {

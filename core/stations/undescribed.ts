@@ -1,7 +1,7 @@
-import { unplacedKits, type JobContext } from '../job/index.ts';
+import { LONGEST_TEXT, unplacedKits, unplacedToAim, type JobContext } from '../job/index.ts';
 import { key } from '../subject/index.ts';
 import { isUndescribed, standardLamps, type Described, type LampFunction } from '../vehicle/index.ts';
-import { happened, refused, type Act } from './act.ts';
+import { happened, refused, tooLong, unless, type Act } from './act.ts';
 import { question, type Asked } from './hold.ts';
 
 /** What is done with a kit, each at a station of its own. */
@@ -13,8 +13,26 @@ const HOLDS = { wired: 'wiring-undescribed', fitted: 'fitting-undescribed', aime
  * What a station asks of kits of which nobody has described how they sit on this kind of vehicle: it knows of nothing to do, which is not to say that
  * nothing is. Whoever did it says so with a name under it.
  */
-export const askedOfUnplaced = (context: JobContext, what: DoneWith, kits: readonly string[] = unplacedKits(context)): Asked[] =>
-  kits.map((kit) => question(HOLDS[what], { kit }, key({ kind: 'unplaced', kit, what })));
+export const askedOfUnplaced = (context: JobContext, what: DoneWith): Asked[] =>
+  kitsOf(context, what).map((kit) => question(HOLDS[what], { kit }, key({ kind: 'unplaced', kit, what })));
+
+/** The kits of that that something is done with at a station: those with a lamp that has a rule where they are aimed. */
+const kitsOf = (context: JobContext, what: DoneWith) => (what === 'aimed' ? unplacedToAim(context) : unplacedKits(context));
+
+/** How it was done with each kit of which nobody has described it, as far as somebody said so. */
+export const howDone = (context: JobContext, what: DoneWith): { kit: string; said?: string }[] =>
+  kitsOf(context, what).map((kit) => {
+    const said = context.state.exceptions[key({ kind: 'unplaced', kit, what })];
+    return { kit, ...(said === undefined ? {} : { said }) };
+  });
+
+/** How a kit was wired, fitted or aimed of which nobody has described it. */
+export function sayHow(context: JobContext, kit: string, what: DoneWith, how: string): Act {
+  const note = how.trim();
+  if (!kitsOf(context, what).includes(kit)) return refused({ code: 'unknown', what: 'kit', id: kit });
+  if (note === '') return refused({ code: 'nothing' });
+  return unless(tooLong(note, LONGEST_TEXT.exception), () => [{ type: 'exception.named', payload: { about: key({ kind: 'unplaced', kit, what }), note } }]);
+}
 
 /** Whether a list of this kind of vehicle is still to be looked through: nobody has described it, and nobody has said of this vehicle that there is no more. */
 export const askedOfList = ({ profile }: Pick<JobContext, 'profile'>, list: 'functions' | 'sensors'): Asked[] =>

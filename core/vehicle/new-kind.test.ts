@@ -1,21 +1,9 @@
 import fc from 'fast-check';
+import { NEW_HERON } from '../test/new-heron.ts';
 import { BODIES, checkProfile, DESCRIBED, entryId, kindSlug, measuresOf, newKind, standardLamps, TYPICAL_MEASURES } from './index.ts';
 
-const HERON = {
-  maker: 'Dunmorrow',
-  model: 'Heron',
-  year: 2021,
-  body: 'pickup-double-cab',
-  lengthMm: 5330,
-  widthMm: 1860,
-  heightMm: 1780,
-  wheelbaseMm: 3200,
-  systemVoltageV: 12,
-  highVoltage: false,
-} as const;
-
 test('a kind that nobody described says of each list that nobody has looked for it, and is a sound profile', () => {
-  const profile = newKind(HERON);
+  const profile = newKind(NEW_HERON);
   expect(checkProfile(profile)).toEqual([]);
   expect([profile.slug, profile.undescribed, profile.battery, profile.years]).toEqual(['dunmorrow-heron', [...DESCRIBED], undefined, { from: 2021 }]);
 });
@@ -50,7 +38,7 @@ test('any body in measures within a third of its own is a sound profile, and the
         heightMm: Math.round(heightMm * high),
         wheelbaseMm: Math.round(wheelbaseMm * long),
       };
-      return checkProfile(newKind({ ...HERON, body, ...few })).length === 0;
+      return checkProfile(newKind({ ...NEW_HERON, body, ...few })).length === 0;
     }),
   );
   for (const body of BODIES) expect([body, measuresOf(body, TYPICAL_MEASURES[body])]).toEqual([body, TYPICAL_MEASURES[body]]);
@@ -68,13 +56,13 @@ test('a slug is made of maker and model, and is never empty nor ends in a hyphen
 });
 
 test('lamps that a body commonly has lie at its ends, mirrored, each lit by the state of its own side', () => {
-  const lamps = standardLamps('pickup-double-cab', newKind(HERON).measures);
+  const lamps = standardLamps('pickup-double-cab', newKind(NEW_HERON).measures);
   expect(lamps.map(({ id }) => id)).toEqual(expect.arrayContaining(['dipped-left', 'turn-front-right', 'tail-left', 'plate', 'rear-fog']));
   expect(new Set(lamps.map(({ id }) => id)).size).toBe(lamps.length);
   const of = (id: string) => lamps.find((lamp) => lamp.id === id);
   expect([of('turn-rear-left')?.state, of('turn-rear-right')?.state]).toEqual(['turn left', 'turn right']);
   expect([of('dipped-left')?.at.yMm, of('dipped-right')?.at.yMm]).toEqual([707, -707]);
-  expect([of('tail-left')?.at.xMm, of('plate')?.side, of('rear-fog')?.side]).toEqual([newKind(HERON).measures.frontOverhangMm - 5330, 'centre', 'left']);
+  expect([of('tail-left')?.at.xMm, of('plate')?.side, of('rear-fog')?.side]).toEqual([newKind(NEW_HERON).measures.frontOverhangMm - 5330, 'centre', 'left']);
   // Two wheels in line have one headlamp; a trailer lights nothing ahead, and has no roof to carry a lamp.
   expect(standardLamps('motorcycle-naked', TYPICAL_MEASURES['motorcycle-naked']).filter(({ state }) => state === 'dipped')).toMatchObject([{ id: 'dipped', side: 'centre' }]);
   expect(standardLamps('trailer', TYPICAL_MEASURES.trailer).filter(({ state, id }) => state === 'dipped' || id === 'stop-high')).toEqual([]);

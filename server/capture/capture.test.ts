@@ -1,4 +1,5 @@
-import type { KindTaught } from '@jade/core/capture';
+import { withCaptured, type KindCaptured } from '@jade/core/capture';
+import type { VehicleProfile } from '@jade/core/vehicle';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
 const FIELDCAT = 'wexholm-fieldcat';
@@ -9,7 +10,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => shop.close());
 
-const taught = async (profile = FIELDCAT) => (await shop.app.inject({ url: `/api/taught/${profile}` })).json<KindTaught & { version: number; jobs: number }>();
+const taught = async (profile = FIELDCAT) => (await shop.app.inject({ url: `/api/taught/${profile}` })).json<KindCaptured & { version: number; jobs: number }>();
 const send = (events: object[], job = JOB) => shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/events`, headers: { cookie: shop.cookie }, payload: { events } });
 // After all that the demo's days hold, at whatever hour this runs.
 const judged = (pieces: string[]) => ({
@@ -18,7 +19,7 @@ const judged = (pieces: string[]) => ({
 });
 
 test('who did as the profile says has taught nothing; a kind without jobs has none; an unknown one is refused', async () => {
-  expect(await taught()).toEqual({ changes: [], unsayable: 0, conflicts: [], version: 1, jobs: 1 });
+  expect(await taught()).toEqual({ changes: [], unsayable: 0, conflicts: [], pieces: [], functions: [], whole: [], version: 1, jobs: 1 });
   expect(await taught('pellorin-trio-300')).toMatchObject({ changes: [], jobs: 0 });
   expect((await shop.app.inject({ url: '/api/taught/nothing' })).statusCode).toBe(404);
 });
@@ -58,4 +59,52 @@ test('on a van without what never comes off where it is, a way is counted and no
 test('an answer about what the profile does not have is refused with its path', async () => {
   const { answers } = (await send([judged(['nothing'])])).json<{ answers: { status: string; faults: { path: string }[] }[] }>();
   expect(answers[0]).toMatchObject({ status: 'refused', faults: [{ path: 'events[0].payload.pieces[0].piece' }] });
+});
+
+const shield = (id: string, openMin: number) => ({
+  id,
+  name: 'Splash shield, left',
+  side: 'left',
+  zone: 'left-side',
+  box: { xMm: [300, 600], yMm: [600, 700], zMm: [300, 700] },
+  levels: [{ level: 'off', openMin, closeMin: openMin, people: 1, ways: [{ id: 'seen', needs: [], extraMin: 0 }] }],
+  fasteners: [],
+  cautions: [],
+});
+
+test('a piece that a job described on a kind that is known is offered with what was open then, and kept it is offered no more', async () => {
+  const { document, version } = (await shop.app.inject({ url: `/api/documents/vehicle/${FIELDCAT}` })).json<{ document: VehicleProfile; version: number }>();
+  const described = event('kind.described', { pieces: [shield('splash-shield-x7k2', 4)] });
+  const moved = event('piece.moved', { piece: 'splash-shield-x7k2', level: 'off', way: 'seen', fasteners: [] });
+  const { answers } = (await send([described, moved])).json<{ answers: { status: string }[] }>();
+  expect(answers.map(({ status }) => status)).toEqual(['stored', 'stored']);
+  // What was described in an earlier batch is known in the next.
+  expect((await send([event('fastener.broken', { piece: 'splash-shield-x7k2', group: 'clips', count: 1 })])).json<{ answers: object[] }>().answers[0]).toMatchObject({
+    faults: [{ path: 'events[0].payload.group' }],
+  });
+  const found = await taught();
+  const [piece] = found.pieces;
+  expect(piece).toMatchObject({ jobs: [JOB], entry: { id: 'splash-shield-x7k2', levels: [{ openMin: 4 }] } });
+  // All that was off when it came is its way, but for what isolated the supply.
+  const through = piece?.entry.levels[0]?.ways[0]?.needs.map((need) => need.piece) ?? [];
+  expect([through.includes('battery-negative'), through.length > 0]).toEqual([false, true]);
+  const taken = { pieces: ['splash-shield-x7k2'], functions: [], ways: [], whole: [] };
+  const kept = await shop.app.inject({
+    method: 'POST',
+    url: `/api/documents?basedOn=${version}`,
+    headers: { cookie: shop.cookie },
+    payload: withCaptured(document, found, taken) as unknown as object,
+  });
+  expect(kept.json()).toMatchObject({ version: version + 1 });
+  expect(await taught()).toMatchObject({ pieces: [], version: version + 1 });
+  // The job that is open goes on with what it described itself.
+  expect((await send([event('fastener.seized', { piece: 'nothing', group: 'a', count: 1, addMin: 2 })])).json<{ answers: object[] }>().answers[0]).toMatchObject({
+    status: 'refused',
+  });
+});
+
+test('what pieces are called on all kinds is told by name and side', async () => {
+  const { pieces } = (await shop.app.inject({ url: '/api/known-pieces' })).json<{ pieces: { name: string; side: string; fasteners: object[] }[] }>();
+  expect(pieces.find(({ name }) => name === 'Splash shield, left')).toMatchObject({ side: 'left', fasteners: [] });
+  expect(new Set(pieces.map(({ name, side }) => `${name.toLowerCase()}/${side}`)).size).toBe(pieces.length);
 });

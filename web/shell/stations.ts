@@ -1,5 +1,6 @@
 import { defineAsyncComponent, type Component } from 'vue';
 import type { Station } from '@jade/core/stations';
+import { fetchKnownPieces } from '../job/known-pieces.ts';
 
 const LOADERS: Record<Station, () => Promise<{ default: Component }>> = {
   'check-in': () => import('../stations/check-in/CheckInStation.vue'),
@@ -25,9 +26,14 @@ export function fetchStation(station: Station): void {
 }
 
 /** Forms that a station opens only when they are wanted. */
-const FORMS: readonly (() => Promise<unknown>)[] = [() => import('../job/AccessoryFound.vue'), () => import('../stations/open-up/FoundHere.vue')];
+const FORMS: readonly (() => Promise<unknown>)[] = [
+  () => import('../job/AccessoryFound.vue'),
+  () => import('../stations/open-up/FoundHere.vue'),
+  () => import('../stations/open-up/PieceCame.vue'),
+];
 
 /** Loads what is not there yet, one after the other, so that every station of the job goes on without the server. */
 export async function fetchTheRest(): Promise<void> {
   for (const load of [...Object.values(LOADERS), ...FORMS]) await load().catch(() => undefined);
+  await fetchKnownPieces();
 }

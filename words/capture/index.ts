@@ -1,7 +1,8 @@
 import type { CaptureConflict, WayChange } from '@jade/core/capture';
 import type { Judged } from '@jade/core/job';
-import { sayThrough } from '@jade/words/names';
-import { inSentence, plural } from '@jade/words/units';
+import type { Described, LampFunction, Piece, Side } from '@jade/core/vehicle';
+import { sayGroup, sayThrough } from '@jade/words/names';
+import { inSentence, minutes, plural } from '@jade/words/units';
 
 /** Names that may hold commas themselves. */
 const listed = (pieces: readonly string[]) => pieces.map((name, index) => (index === 0 ? name : inSentence(name))).join('; ');
@@ -62,6 +63,22 @@ export function sayTaughtWay(
   };
 }
 
+const SIDES: Readonly<Record<Side, string>> = { left: 'Left side', centre: 'Middle', right: 'Right side' };
+
+/** A piece that jobs described: how far it came, what held it, what was open before it. */
+export function sayNewPiece({ levels, fasteners, side }: Piece, jobs: readonly string[], name: (piece: string) => string): string {
+  const held = fasteners.map((group) => `${group.count} × ${sayGroup(group) ?? group.id}`).join('; ');
+  const ways = levels.flatMap(({ level, openMin, ways: own }) => own.map((way) => `${level}, ${minutes(openMin)}, ${sayThrough(way, name)}`));
+  return `${SIDES[side]}. ${[...ways, ...(held ? [`Held by ${held}`] : ['Nothing is written down that held it'])].join('. ')}. ${TAUGHT.saidOn(jobs.length)}`;
+}
+
+/** A lamp that jobs found. */
+export const sayNewLamp = ({ state, side }: LampFunction, jobs: readonly string[]): string => `${SIDES[side]}, lights with ${state}. ${TAUGHT.saidOn(jobs.length)}`;
+
+const LISTS: Readonly<Record<Described, string>> = { functions: 'lamps', pieces: 'pieces', sensors: 'sensors', mounts: 'mount positions' };
+/** A list of which jobs said that there is no more. */
+export const sayWhole = (list: Described): string => `No further ${LISTS[list]}: described from now on`;
+
 /** What does not go together. */
 export function sayConflict(conflict: CaptureConflict, name: (piece: string) => string): string {
   const piece = name(conflict.piece);
@@ -75,7 +92,10 @@ export const TAUGHT = {
   reading: 'Reading the jobs of this kind…',
   away: 'What the jobs teach cannot be read: the server is away.',
   none: (jobs: number) => `${plural(jobs, 'job')} of this kind, and no way that the profile does not have. At Close up it is asked what could have stayed on.`,
-  found: (changes: number, jobs: number) => `${plural(changes, 'way')} that the profile does not have, from ${plural(jobs, 'job')}. Take what is right; the rest stays as it is.`,
+  found: (entries: number, ways: number, jobs: number) =>
+    `${[...(entries > 0 ? [plural(entries, 'entry', 'entries')] : []), ...(ways > 0 ? [plural(ways, 'way')] : [])].join(' and ')} that the profile does not have, from ${plural(jobs, 'job')}. Take what is right; the rest stays as it is.`,
+  saidOn: (jobs: number) => `Said on ${plural(jobs, 'job')}.`,
+  leftWith: (pieces: readonly string[]) => `Left as well, as the way to it leads over what you left: ${listed(pieces)}.`,
   unsayable: (ways: number) =>
     `${plural(ways, 'way')} more that a profile cannot say: over a piece that the vehicle lacked and that never comes off where it is, or that the profile no longer has.`,
   shorter: (way: string) => `Shorter than: ${way}`,

@@ -2,6 +2,7 @@ import { plural } from '@jade/words/units';
 
 export const CHECK_IN_STATION = {
   view: 'View',
+  noLamps: (unknown: boolean) => (unknown ? 'Nobody has described which lamps it has.' : 'It has no lamps.'),
   allTried: 'Every factory lamp is tried.',
   toTry: (left: number, all: number) => `${left} of ${plural(all, 'lamp')} to try: pick one on the drawing.`,
   drawing: (maker: string, model: string, view: string) => `${maker} ${model} from the ${view}: lamps and gaps`,

@@ -1,3 +1,5 @@
+import type { Fault } from '@jade/core/faults';
+import { sayFault, sayFaultAlone } from '@jade/words/faults';
 import { plural } from '@jade/words/units';
 
 export const CUSTOMER_FIELD = {
@@ -98,7 +100,7 @@ export const NEW_KIND = {
   body: 'Body',
   lengthMm: 'Length, mm',
   wheelbaseMm: 'Wheelbase, mm',
-  widthMm: 'Width without mirrors, mm',
+  widthMm: 'Width of the body, mm',
   heightMm: 'Height, mm',
   typical: (count: number) => `${plural(count, 'measure')} as such a body typically has: measure, and write what you found.`,
   drawing: 'The vehicle from the side, as it is drawn by these measures',
@@ -107,6 +109,13 @@ export const NEW_KIND = {
   noHighVoltage: 'no high voltage',
   missing: 'Still missing: maker, model, body, four measures, system voltage, whether high voltage is aboard, or the model year.',
 } as const;
+
+/** What cannot be of the measures of a kind. */
+export function sayKindFault(fault: Fault): string {
+  const field = fault.path.replace('measures.', '');
+  const label = field === 'lengthMm' || field === 'wheelbaseMm' || field === 'widthMm' || field === 'heightMm' ? NEW_KIND[field] : undefined;
+  return label ? `${label}: ${sayFaultAlone(fault)}` : sayFault(fault);
+}
 
 export const VEHICLE_LINE = {
   last: (visits: number, day: string) => `${plural(visits, 'visit')}, last ${day}`,

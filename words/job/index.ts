@@ -86,6 +86,9 @@ const NIGHT_NAMES: Record<NightItem, string> = {
   key: 'the key',
 };
 
+/** Lamps that a line of the log names. */
+const MOST_NAMED = 3;
+
 /** Of which this vehicle has nothing beyond what is described. */
 const WHOLE: Readonly<Record<Described, string>> = {
   functions: 'It has no further lamps',
@@ -143,7 +146,8 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'kind.described': ({ pieces = [], functions = [], whole = [] }) =>
     [
       ...(pieces.length > 0 ? [`Described: ${pieces.map((piece, index) => (index === 0 ? piece.name : inSentence(piece.name))).join('; ')}`] : []),
-      ...(functions.length > 0 ? [`It has: ${functions.map(({ name }) => inSentence(name)).join('; ')}`] : []),
+      ...(functions.length > MOST_NAMED ? [`It has ${plural(functions.length, 'lamp')}, ${inSentence(functions[0]?.name ?? '')} and others`] : []),
+      ...(functions.length > 0 && functions.length <= MOST_NAMED ? [`It has: ${functions.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...whole.map((list) => WHOLE[list]),
     ].join('. '),
   'piece.wanted': ({ piece, level }, names) => `Wanted besides: ${inSentence(names.piece(piece))} ${level}`,

@@ -16,6 +16,8 @@ export function sayCondition(tree: ReasonTree, factName: (id: string) => string)
 export function sayReason(reason: MatchReason, factName: (id: string) => string, mountName: (id: string) => string): string {
   switch (reason.code) {
     case 'made-for':
+      if (reason.value === 'unknown')
+        return 'Nobody has described how a kit sits on this kind of vehicle, and the kit does not name it: hold it against the vehicle before anything comes off.';
       return reason.value === 'yes' ? 'The kit names this vehicle.' : 'The kit does not name this vehicle.';
     case 'years':
       return `Made for ${reason.from} to ${reason.to ?? 'today'}; this one is ${reason.value === 'unknown' ? 'of unknown year' : `of ${reason.year}`}.`;

@@ -10,4 +10,5 @@ export const MATCH_STATION = {
   nothingBeyond: 'Nothing beyond the standard contents.',
   confirmed: 'Match confirmed',
   confirm: 'Confirm this match',
+  held: 'It was held against the vehicle, and goes',
 } as const;

@@ -154,6 +154,7 @@ export const PROBE_FLOOR = {
 
 export const PROBE_STATION = {
   takes: (pin: string, state: string) => `pin ${pin} with ${state}`,
+  undescribed: 'Nobody has described the plugs of this kind of vehicle: take the one before you in hand, below, and prove each wire before it is joined.',
   noWire: 'No wire of this job wants proof yet: settle the facts at Match, or look for a wire of your own below.',
   reference: 'Reference first',
   referenceHow: 'Meter on the ground you will use, then on a feed you know.',

@@ -1,6 +1,9 @@
 import { plural } from '@jade/words/units';
 
 export const SENSE_STATION = {
+  undescribed:
+    'Nobody has described the sensors of this kind of vehicle: radar, camera, parking sensors, shutters, washers. Look on and behind whatever comes off. What you find is unplugged before the pull, plugged in first, and calibrated by the maker’s procedure.',
+  noneMet: 'No sensor was on or behind what came off',
   none: 'No sensor sits on anything that this job opens. Nothing to reconnect, nothing to calibrate.',
   drawing: 'What the sensors see, from above',
   marks: 'Sectors show each field of view; the line is where it looks now.',

@@ -36,6 +36,29 @@ export const STATION_QUESTIONS: Record<Station, string> = {
   'hand-over': 'Can it leave?',
 };
 
+/** What a station knows nothing of. */
+export const NOT_DESCRIBED = {
+  title: 'Not described',
+  why: {
+    wired: (kit: string) =>
+      `Nobody has described how ${kit} is wired on this kind of vehicle: what it is joined to, what feeds and guards it, and whether that carries is not worked out here. Go by the kit’s paper and the maker’s, and find each wire at Probe.`,
+    fitted: (kit: string) =>
+      `Nobody has described how ${kit} is mounted and tested on this kind of vehicle: no step and no test is asked for here. Go by the kit’s paper, and try each function before anything covers it.`,
+    aimed: (kit: string) =>
+      `Nobody has described where the lamps of ${kit} sit on this kind of vehicle: no mark is worked out for the wall. Aim by the rule that holds where it is used, or leave it to others.`,
+  },
+  ask: {
+    wired: (kit: string) => `How was ${kit} wired?`,
+    fitted: (kit: string) => `How was ${kit} fitted and tested?`,
+    aimed: (kit: string) => `How were the lamps of ${kit} aimed?`,
+  },
+  say: 'Say how it was done',
+  anew: 'Say it anew',
+  how: 'What was done, and what showed that it is right',
+  hint: 'It stands on the sheet as you write it, as something that nobody had described.',
+  write: 'Write it down',
+} as const;
+
 export const STATE_NAMES: Record<StationState, string> = {
   'not begun': 'not begun',
   'under way': 'under way',

@@ -1,4 +1,4 @@
-import { floorSlope, lampAims, LOW_LIVE, supplyBars, unplacedToAim, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
+import { floorSlope, lampAims, LOW_LIVE, supplyBars, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
 import type { PhotoSubject } from '../../photos/index.ts';
 import type { AimRule } from '../../rules/index.ts';
 import { key } from '../../subject/index.ts';
@@ -8,7 +8,7 @@ import { askedOfUnplaced } from '../undescribed.ts';
 
 export function asked(context: JobContext): Asked[] {
   const lamps = lampAims(context);
-  const wanted = askedOfUnplaced(context, 'aimed', unplacedToAim(context));
+  const wanted = askedOfUnplaced(context, 'aimed');
   if (lamps.length === 0) return wanted;
   const own = lamps.filter((lamp) => !lamp.byOthers);
   if (own.length > 0 && !context.state.wall) wanted.push(todo('wall-missing'));

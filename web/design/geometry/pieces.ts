@@ -182,6 +182,23 @@ export function lampAt(strokes: readonly PlateStroke[], [x, y]: SheetPoint): Pla
   return found;
 }
 
+/** What is cut out of a body as a part of its own, or set into it. */
+const PARTS = new Set<PlateStroke['kind']>(['black', 'panel', 'lamp', 'blank', 'arch']);
+/** A part of a body is at least so large and takes at most this share of the view, or it is a line on it, or the body itself. */
+const PART = { leastMm: 60, share: 0.75 };
+
+/** How far the parts of a body reach that are drawn at a place, the smallest first; none where the place lies on the body alone. */
+export function partsAt(strokes: readonly PlateStroke[], [x, y]: SheetPoint): Extent[] {
+  const extents = strokes.filter(({ path }) => /z$/i.test(path)).map((stroke) => ({ stroke, extent: extentOfStroke(stroke) }));
+  const wide = Math.max(...extents.map(({ extent }) => extent.right - extent.left));
+  const holds = ({ left, right, top, bottom }: Extent) => left <= x && x <= right && top <= y && y <= bottom;
+  const isPart = ({ left, right, top, bottom }: Extent) => Math.min(right - left, bottom - top) >= PART.leastMm && right - left <= wide * PART.share;
+  return extents
+    .filter(({ stroke, extent }) => PARTS.has(stroke.kind) && isPart(extent) && holds(extent))
+    .map(({ extent }) => extent)
+    .sort((a, b) => areaOf(a) - areaOf(b));
+}
+
 /** Ids of what can be meant by a tap: what holds the point, the smallest first, then what is no farther from it than a finger reaches, the nearest first. */
 export function meantAt(pieces: readonly { id: string; extent: Extent }[], [x, y]: SheetPoint, reachMm: number): string[] {
   const away = ({ left, right, top, bottom }: Extent) => Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));

@@ -1,6 +1,7 @@
-import { TYPICAL_MEASURES } from '@jade/core/vehicle';
-import { project } from './outline.ts';
-import { AROUND_MM, boxAround, boxOnSide, middleOf, sideOfBox, zoneOfSpot } from './spot.ts';
+import { BODIES, TYPICAL_MEASURES, type BoxMm } from '@jade/core/vehicle';
+import { outline, project } from './outline.ts';
+import { partsAt } from './pieces.ts';
+import { AROUND_MM, boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneOfSpot } from './spot.ts';
 
 const VAN = TYPICAL_MEASURES['van-high-roof'];
 const centre = ([from, to]: [number, number]) => (from + to) / 2;
@@ -43,4 +44,54 @@ test('a zone that nobody pointed at has a middle on the vehicle', () => {
     [2015, -732],
     [2015, 0],
   ]);
+});
+
+test('who points at the same place again means the next larger part, and at last the place itself', () => {
+  const parts = [
+    { left: -60, right: 60, top: -820, bottom: -700 },
+    { left: -400, right: 400, top: -880, bottom: -640 },
+  ];
+  const widths = [];
+  for (let [tap, box] = [0, undefined as BoxMm | undefined]; tap < 4; tap++) {
+    box = boxPointed('front', [0, -760], VAN, parts, box);
+    widths.push(box.yMm[1] - box.yMm[0]);
+  }
+  expect(widths).toEqual([120, 800, 360, 120]);
+  expect(boxPointed('front', [0, -760], VAN, [], undefined).yMm).toEqual([-180, 180]);
+});
+
+test('a part that is drawn there is as large as it is drawn', () => {
+  const part = { left: 100, right: 420, top: -900, bottom: -640 };
+  expect(boxAround('front', [130, -700], VAN, part)).toEqual({ xMm: [870, 960], yMm: [100, 420], zMm: [640, 900] });
+  expect(boxAround('rear', [130, -700], VAN, part).yMm).toEqual([-420, -100]);
+  expect(boxAround('side', [130, -700], VAN, part)).toEqual({ xMm: [-420, -100], yMm: [940, 1030], zMm: [640, 900] });
+  // Its middle is 260 mm behind the front axle, and the windscreen begins 468 mm behind it.
+  expect(boxAround('top', [130, -700], VAN, part)).toEqual({ xMm: [-420, -100], yMm: [-900, -640], zMm: [1130, 1220] });
+});
+
+test.each(BODIES)('of a %s whatever part is met holds the place that was pointed at, and is not the whole body', (body) => {
+  const measures = TYPICAL_MEASURES[body];
+  const [half, high] = [measures.widthMm / 2, measures.heightMm];
+  for (const view of ['front', 'rear', 'side'] as const) {
+    const strokes = outline(body, view, measures);
+    for (const y of [0.2, 0.35, 0.5, 0.65])
+      for (const x of [-0.8, -0.4, 0, 0.4, 0.8]) {
+        const at: [number, number] = [x * half, -y * high];
+        const parts = partsAt(strokes, at);
+        const areas = parts.map((part) => (part.right - part.left) * (part.bottom - part.top));
+        expect([view, areas]).toEqual([view, [...areas].sort((a, b) => a - b)]);
+        for (const part of parts) {
+          expect([view, part.left <= at[0] && at[0] <= part.right && part.top <= at[1] && at[1] <= part.bottom]).toEqual([view, true]);
+          expect(part.right - part.left).toBeLessThan(Math.max(2 * half, measures.lengthMm) * 0.8);
+        }
+      }
+  }
+});
+
+test('the grille of a pickup is met where it is drawn', () => {
+  const measures = TYPICAL_MEASURES['pickup-double-cab'];
+  const [part] = partsAt(outline('pickup-double-cab', 'front', measures), [240, -730]);
+  // In its middle the badge is met first, and then the grille that it sits in.
+  expect(partsAt(outline('pickup-double-cab', 'front', measures), [0, -730]).length).toBeGreaterThan(1);
+  expect(part && [part.left < -300, part.right > 300, part.bottom - part.top > 120]).toEqual([true, true, true]);
 });

@@ -10,9 +10,22 @@ const FRONT_END = 0.24;
 
 const around = (middle: number, whole: number): SpanMm => [Math.round(middle - whole / 2), Math.round(middle + whole / 2)];
 
-/** The box of a piece that lies behind the skin where somebody pointed at the sheet of a view. From the side it is the left side that is seen. */
-export function boxAround(view: View, [x, y]: SheetPoint, { frontOverhangMm, lengthMm, widthMm, heightMm, bonnetHeightMm }: Measures): BoxMm {
-  const { across, up, deep } = AROUND_MM;
+/** A part of the sheet: from the left, from above. */
+export interface Part {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/**
+ * The box of a piece that lies behind the skin where somebody pointed at the sheet of a view. From the side it is the left side that is seen.
+ * @param part what is drawn there as a part of its own: the piece is taken to be as large
+ */
+export function boxAround(view: View, at: SheetPoint, { frontOverhangMm, lengthMm, widthMm, heightMm, bonnetHeightMm }: Measures, part?: Part): BoxMm {
+  const { deep } = AROUND_MM;
+  const [x, y] = part ? [(part.left + part.right) / 2, (part.top + part.bottom) / 2] : at;
+  const [across, up] = part ? [part.right - part.left, part.bottom - part.top] : [AROUND_MM.across, AROUND_MM.up];
   const rearMm = frontOverhangMm - lengthMm;
   switch (view) {
     case 'front':
@@ -23,9 +36,19 @@ export function boxAround(view: View, [x, y]: SheetPoint, { frontOverhangMm, len
       return { xMm: around(-x, across), yMm: [Math.round(widthMm / 2) - deep, Math.round(widthMm / 2)], zMm: around(-y, up) };
     case 'top': {
       const top = -x > frontOverhangMm - lengthMm * FRONT_END ? bonnetHeightMm : heightMm;
-      return { xMm: around(-x, across), yMm: around(y, across), zMm: [top - deep, top] };
+      return { xMm: around(-x, across), yMm: around(y, part ? up : across), zMm: [top - deep, top] };
     }
   }
+}
+
+const same = (one: BoxMm, other: BoxMm | undefined) => JSON.stringify(one) === JSON.stringify(other);
+
+/** What is meant by pointing at a place: the smallest part that is drawn there; the next larger one where that stands already, and after the last the place itself. */
+export function boxPointed(view: View, at: SheetPoint, measures: Measures, parts: readonly Part[], before: BoxMm | undefined): BoxMm {
+  const boxes = [...parts.map((part) => boxAround(view, at, measures, part)), boxAround(view, at, measures)];
+  const now = boxes.findIndex((box) => same(box, before));
+  const [first] = boxes;
+  return boxes[now + 1] ?? first ?? boxAround(view, at, measures);
 }
 
 /** On which side a box lies. */

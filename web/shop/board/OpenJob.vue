@@ -18,8 +18,8 @@ import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../ask/index.ts';
 import { useClock } from '../../job/clock.ts';
-import { bodyOf, newDraft } from '../customers/draft.ts';
-import VehicleFields, { type VehicleDraft } from '../customers/VehicleFields.vue';
+import { bodyOf, newDraft, type VehicleDraft } from '../customers/draft.ts';
+import VehicleFields from '../customers/VehicleFields.vue';
 import VehicleLine from '../customers/VehicleLine.vue';
 import VehicleSearch from '../customers/VehicleSearch.vue';
 

@@ -2,8 +2,7 @@
 import { computed, watch } from 'vue';
 import { BODIES, checkProfile, newKind, TYPICAL_MEASURES, type Body } from '@jade/core/vehicle';
 import { typedMeasure } from '@jade/core/units';
-import { NEW_KIND } from '@jade/words/customers';
-import { sayFault } from '@jade/words/faults';
+import { NEW_KIND, sayKindFault } from '@jade/words/customers';
 import { BODY_NAMES } from '@jade/words/library';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
@@ -69,7 +68,7 @@ watch(ready, (value) => emit('ready', value), { immediate: true });
       </div>
       <VehicleSheet v-if="profile && faults.length === 0" :profile="profile" view="side" :label="NEW_KIND.drawing" />
     </div>
-    <p v-for="fault in faults" :key="fault.path" class="bad" role="alert">{{ sayFault({ ...fault, path: fault.path.replace('measures.', '') }) }}</p>
+    <p v-for="fault in faults" :key="fault.path" class="bad" role="alert">{{ sayKindFault(fault) }}</p>
     <div class="line">
       <ChoiceRow
         :label="NEW_KIND.system"

@@ -6,21 +6,9 @@ import { sayVehicleRemark, VEHICLE_FIELDS } from '@jade/words/customers';
 import { fits, within } from '../../design/words.ts';
 import { ask } from '../../ask/index.ts';
 import WordsField from '../../design/WordsField.vue';
-import CustomerField, { type Owner } from './CustomerField.vue';
-import { newKindDraft, type KindDraft } from './draft.ts';
+import CustomerField from './CustomerField.vue';
+import { newKindDraft, type VehicleDraft } from './draft.ts';
 import NewKindFields from './NewKindFields.vue';
-
-/** A vehicle as it is written down: plate, kind, number with the years it tells, year, colour, and whose it is. */
-export interface VehicleDraft {
-  plate: string;
-  profile?: string;
-  number: string;
-  year: string;
-  colour: string;
-  owner: Owner;
-  /** Its kind, where that is made with it. */
-  kind?: KindDraft;
-}
 
 const draft = defineModel<VehicleDraft>({ required: true });
 /** Whether its kind can be made with it: a vehicle that is known already has one. */

@@ -1,7 +1,7 @@
 import type { VehicleShown } from '@jade/contract/customers';
 import { typedMeasure } from '@jade/core/units';
 import { kindSlug, type Body, type NewKind } from '@jade/core/vehicle';
-import type { VehicleDraft } from './VehicleFields.vue';
+import type { Owner } from './CustomerField.vue';
 
 /** A kind of vehicle as it is written down: measures in millimetres as they are typed. */
 export interface KindDraft {
@@ -14,6 +14,18 @@ export interface KindDraft {
   wheelbaseMm: string;
   voltage?: '12' | '24';
   highVoltage?: 'yes' | 'no';
+}
+
+/** A vehicle as it is written down: plate, kind, number with the years it tells, year, colour, and whose it is. */
+export interface VehicleDraft {
+  plate: string;
+  profile?: string;
+  number: string;
+  year: string;
+  colour: string;
+  owner: Owner;
+  /** Its kind, where that is made with it. */
+  kind?: KindDraft;
 }
 
 export const newKindDraft = (): KindDraft => ({ maker: '', model: '', lengthMm: '', widthMm: '', heightMm: '', wheelbaseMm: '' });

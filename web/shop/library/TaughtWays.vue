@@ -1,21 +1,21 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import { withChanges, type KindTaught } from '@jade/core/capture';
+import { takenTogether, withCaptured, type KindCaptured, type Taken } from '@jade/core/capture';
 import type { VehicleProfile } from '@jade/core/vehicle';
-import { sayConflict, sayTaughtPlace, sayTaughtWay, TAUGHT } from '@jade/words/capture';
+import { sayConflict, sayNewLamp, sayNewPiece, sayTaughtPlace, sayTaughtWay, sayWhole, TAUGHT } from '@jade/words/capture';
 import { COMMON } from '@jade/words/common';
 import { ask, Refused } from '../../ask/index.ts';
 import EmptyNote from '../../design/EmptyNote.vue';
 import RightGate from '../../session/RightGate.vue';
 
-/** Ways in that the jobs of a kind went and its profile does not have: each taken or left, and kept as the next version. */
+/** What the jobs of a kind teach beyond its profile: pieces and lamps that nobody had described, and ways in. Each is taken or left, and kept as the next version. */
 const props = defineProps<{ profile: VehicleProfile; version: number }>();
 const emit = defineEmits<{ kept: [said: string] }>();
-type Taught = KindTaught & { version: number; jobs: number };
+type Taught = KindCaptured & { version: number; jobs: number };
 const taught = shallowRef<Taught>();
 const failed = ref(false);
 const said = ref('');
-/** Changes that were turned round, by the way: what is shorter than a way of the profile is offered as taken, one more way as left. */
+/** What was turned round: entries and what is shorter than a way of the profile are offered as taken, one more way as left. */
 const turned = ref<readonly string[]>([]);
 
 async function load(): Promise<void> {
@@ -37,7 +37,8 @@ watch(
   { immediate: true },
 );
 
-const name = (id: string) => props.profile.pieces.find((piece) => piece.id === id)?.name ?? id;
+const pieces = computed(() => [...props.profile.pieces, ...(taught.value?.pieces ?? []).map(({ entry }) => entry)]);
+const name = (id: string) => pieces.value.find((piece) => piece.id === id)?.name ?? id;
 const sometimes = (id: string) => props.profile.pieces.find((piece) => piece.id === id)?.when !== undefined;
 const place = (id: string) => [...props.profile.mounts, ...props.profile.plugs].find((entry) => entry.id === id)?.name ?? id;
 const changes = computed(() =>
@@ -49,14 +50,33 @@ const changes = computed(() =>
     takes: change.shorterThan.length > 0 !== turned.value.includes(change.way.id),
   })),
 );
-const taken = computed(() => changes.value.filter(({ takes }) => takes).map(({ change }) => change));
+/** Entries that nobody had described, each with what is said of it. */
+const entries = computed(() => [
+  ...(taught.value?.pieces ?? []).map(({ entry, jobs }) => ({ kind: 'pieces' as const, id: entry.id, to: entry.name, says: sayNewPiece(entry, jobs, name) })),
+  ...(taught.value?.functions ?? []).map(({ entry, jobs }) => ({ kind: 'functions' as const, id: entry.id, to: entry.name, says: sayNewLamp(entry, jobs) })),
+  ...(taught.value?.whole ?? []).map(({ list, jobs }) => ({ kind: 'whole' as const, id: list, to: sayWhole(list), says: TAUGHT.saidOn(jobs.length) })),
+]);
+const takes = (id: string) => !turned.value.includes(id);
+const wanted = computed((): Taken => {
+  const of = (kind: 'pieces' | 'functions' | 'whole') => entries.value.filter((entry) => entry.kind === kind && takes(entry.id)).map(({ id }) => id);
+  return { pieces: of('pieces'), functions: of('functions'), whole: of('whole') as Taken['whole'], ways: changes.value.filter((entry) => entry.takes).map(({ id }) => id) };
+});
+/** What is taken once what leads over something that was left is left as well. */
+const taken = computed(() => taught.value && takenTogether(taught.value, props.profile, wanted.value));
+const count = computed(() => {
+  const { pieces: kept = [], functions = [], changes: ways = [], whole = [] } = taken.value ?? {};
+  return kept.length + functions.length + ways.length + whole.length;
+});
+/** Pieces that were not left but lead over one that was. */
+const leftWith = computed(() => wanted.value.pieces.filter((id) => !taken.value?.pieces.some((piece) => piece.id === id)).map(name));
 const turn = (id: string) => (turned.value = turned.value.includes(id) ? turned.value.filter((other) => other !== id) : [...turned.value, id]);
 
 async function keep(): Promise<void> {
   const { version, profile } = props;
   said.value = '';
   try {
-    await ask(`/api/documents?basedOn=${version}`, withChanges(profile, taken.value));
+    if (!taught.value) return;
+    await ask(`/api/documents?basedOn=${version}`, withCaptured(profile, taught.value, wanted.value));
     emit('kept', TAUGHT.kept(version + 1));
   } catch (error) {
     said.value = error instanceof Refused ? error.message : COMMON.away(TAUGHT.title);
@@ -71,11 +91,19 @@ async function keep(): Promise<void> {
       >{{ TAUGHT.away }} <button type="button" class="push small" @click="load">{{ COMMON.tryAgain }}</button></EmptyNote
     >
     <EmptyNote v-else-if="!taught" kind="loading">{{ TAUGHT.reading }}</EmptyNote>
-    <EmptyNote v-else-if="changes.length === 0" kind="empty">{{ TAUGHT.none(taught.jobs) }}</EmptyNote>
+    <EmptyNote v-else-if="changes.length + entries.length === 0" kind="empty">{{ TAUGHT.none(taught.jobs) }}</EmptyNote>
     <template v-else>
-      <p class="soft">{{ TAUGHT.found(changes.length, taught.jobs) }}</p>
+      <p class="soft">{{ TAUGHT.found(entries.length, changes.length, taught.jobs) }}</p>
       <ul class="rows">
-        <li v-for="{ id, to, says, takes } in changes" :key="id">
+        <li v-for="{ kind, id, to, says } in entries" :key="`${kind}/${id}`">
+          <span class="grow stack tight"
+            ><strong>{{ to }}</strong> <span class="soft">{{ says }}</span></span
+          >
+          <RightGate right="take in documents" quiet
+            ><button type="button" class="push small" :aria-pressed="takes(id)" :aria-label="`${TAUGHT.take}: ${to}`" @click="turn(id)">{{ TAUGHT.take }}</button></RightGate
+          >
+        </li>
+        <li v-for="{ id, to, says, takes: taking } in changes" :key="id">
           <span class="grow stack tight">
             <span
               ><strong>{{ to }}:</strong> {{ says.now }}</span
@@ -84,13 +112,14 @@ async function keep(): Promise<void> {
             <span class="soft">{{ says.rests }}</span>
           </span>
           <RightGate right="take in documents" quiet
-            ><button type="button" class="push small" :aria-pressed="takes" :aria-label="`${TAUGHT.take}: ${to}`" @click="turn(id)">{{ TAUGHT.take }}</button></RightGate
+            ><button type="button" class="push small" :aria-pressed="taking" :aria-label="`${TAUGHT.take}: ${to}`" @click="turn(id)">{{ TAUGHT.take }}</button></RightGate
           >
         </li>
       </ul>
+      <p v-if="leftWith.length > 0" class="heeded">{{ TAUGHT.leftWith(leftWith) }}</p>
       <div>
         <RightGate right="take in documents"
-          ><button type="button" class="push main" :disabled="taken.length === 0" @click="keep">{{ TAUGHT.save(version + 1) }}</button></RightGate
+          ><button type="button" class="push main" :disabled="count === 0" @click="keep">{{ TAUGHT.save(version + 1) }}</button></RightGate
         >
       </div>
     </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { aimCautions, lampAims, LONGEST_TEXT, type LampAim, type Moment } from '@jade/core/job';
+import { aimCautions, lampAims, LONGEST_TEXT, unplacedToAim, type LampAim, type Moment } from '@jade/core/job';
 import { reachM } from '@jade/core/aiming';
 import { aim } from '@jade/core/stations';
 import { AIM_FLOOR, AIM_STATION, PREPARED, sayAimError, sayByProfile, sayReferencePoint, sayRule } from '@jade/words/aiming';
@@ -9,6 +9,7 @@ import { inches, metres, millimetres } from '@jade/words/units';
 import AskText from '../../design/AskText.vue';
 import CautionList from '../../design/CautionList.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
+import NotDescribed from '../../job/NotDescribed.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import TapeLabel from '../../design/TapeLabel.vue';
 import AimWall, { type WallLamp } from '../../design/drawings/AimWall.vue';
@@ -74,8 +75,9 @@ function others(by: string): void {
 </script>
 
 <template>
-  <EmptyNote v-if="aims.length === 0" kind="empty">{{ AIM_STATION.noLamp }}</EmptyNote>
-  <div v-else class="stack">
+  <NotDescribed :what="'aimed'" />
+  <EmptyNote v-if="aims.length === 0 && unplacedToAim(context).length === 0" kind="empty">{{ AIM_STATION.noLamp }}</EmptyNote>
+  <div v-if="aims.length > 0" class="stack">
     <FloorSwitch v-model="floor" />
     <AimFloor v-if="floor" :wall="onWall" @others="(key) => (byOthers = key)" />
     <template v-else>

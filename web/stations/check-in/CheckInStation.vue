@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue';
 import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from '@jade/core/job';
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
-import { shinesIn, type LampFunction } from '@jade/core/vehicle';
+import { isUndescribed, shinesIn, type LampFunction } from '@jade/core/vehicle';
 import { CHECK_IN_STATION } from '@jade/words/check-in';
 import { COMMON } from '@jade/words/common';
 import { sayMileage, sayVehicleRemark } from '@jade/words/customers';
@@ -143,7 +143,13 @@ function written(text: string): void {
       <div class="leaf">
         <div class="line">
           <ChoiceRow :label="CHECK_IN_STATION.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />
-          <span class="soft">{{ untried.length === 0 ? CHECK_IN_STATION.allTried : CHECK_IN_STATION.toTry(untried.length, lamps.length) }}</span>
+          <span class="soft">{{
+            lamps.length === 0
+              ? CHECK_IN_STATION.noLamps(isUndescribed(profile, 'functions'))
+              : untried.length === 0
+                ? CHECK_IN_STATION.allTried
+                : CHECK_IN_STATION.toTry(untried.length, lamps.length)
+          }}</span>
         </div>
         <VehicleSheet
           :profile="profile"

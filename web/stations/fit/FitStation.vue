@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { fitStepsOf, kitsOnVehicle, stackOfStep, stepCautions, testCautions, testsOf, type KitOnVehicle } from '@jade/core/job';
+import { fitStepsOf, kitsOnVehicle, stackOfStep, stepCautions, testCautions, testsOf, unplacedKits, type KitOnVehicle } from '@jade/core/job';
 import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
 import { saySwitch } from '@jade/words/closing';
@@ -19,6 +19,7 @@ import PhotoRow from '../../photos/PhotoRow.vue';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useFloor } from '../floor.ts';
 import FitFloor from './FitFloor.vue';
+import NotDescribed from '../../job/NotDescribed.vue';
 import TakeOutList from './TakeOutList.vue';
 import { useKitSheet } from './kit-sheet.ts';
 
@@ -27,12 +28,17 @@ const floor = useFloor('fit');
 const sheetOf = useKitSheet();
 const failedTest = ref<{ kit: string; test: string }>();
 
+/** Kits of which nobody has described how they sit on this kind of vehicle. */
+const unplaced = computed(() => unplacedKits(context.value));
+const placed = computed(() => kits.value.length > 0 || unplaced.value.length === 0);
 const kits = computed(() =>
-  kitsOnVehicle(context.value).map((onVehicle) => {
-    const { kit } = onVehicle;
-    const tests = testsOf(onVehicle);
-    return { onVehicle, kit, steps: fitStepsOf(onVehicle), tests, sheet: sheetOf(onVehicle) };
-  }),
+  kitsOnVehicle(context.value)
+    .filter(({ kit }) => !unplaced.value.includes(kit.slug))
+    .map((onVehicle) => {
+      const { kit } = onVehicle;
+      const tests = testsOf(onVehicle);
+      return { onVehicle, kit, steps: fitStepsOf(onVehicle), tests, sheet: sheetOf(onVehicle) };
+    }),
 );
 const passed = (kit: Kit, step: FitStep) => job.state.passes[kit.slug]?.[step.id] ?? [];
 const tested = (kit: Kit, test: KitTest) => job.state.tests[kit.slug]?.[test.id];
@@ -76,8 +82,9 @@ function fail(note: string): void {
 
 <template>
   <div class="stack">
-    <FloorSwitch v-model="floor" />
-    <FitFloor v-if="floor" />
+    <FloorSwitch v-if="placed" v-model="floor" />
+    <NotDescribed :what="'fitted'" />
+    <FitFloor v-if="floor && placed" />
     <template v-else>
       <TakeOutList />
       <div v-for="{ onVehicle, kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { connectionsOf, kitsOnVehicle, leavingCautions, verdicts } from '@jade/core/job';
+import { connectionsOf, kitsOnVehicle, leavingCautions, verdicts, unplacedKits } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import { isRefused, match } from '@jade/core/stations';
 import { MATCH_STATION, sayReason, TRUTH_WORDS } from '@jade/words/match';
@@ -26,6 +26,8 @@ const kits = computed(() => {
   });
 });
 const chosen = (kit: Kit, option: string, standard: string) => job.state.options[kit.slug]?.[option] ?? standard;
+/** Kits of which nobody has described how they sit on this kind of vehicle. */
+const unplaced = computed(() => unplacedKits(context.value));
 const isConfirmed = (kit: Kit) => job.state.confirmed.includes(kit.slug);
 
 const confirmation = (kit: Kit) => match.confirm(context.value, kit.slug);
@@ -73,7 +75,7 @@ const confirmation = (kit: Kit) => match.confirm(context.value, kit.slug);
             <li v-if="verdict.adapters.length + verdict.undecidedAdapters.length === 0" class="soft">{{ MATCH_STATION.nothingBeyond }}</li>
           </ul>
           <button type="button" class="push main" :disabled="isRefused(confirmation(kit))" @click="job.perform(confirmation(kit))">
-            {{ isConfirmed(kit) ? MATCH_STATION.confirmed : MATCH_STATION.confirm }}
+            {{ isConfirmed(kit) ? MATCH_STATION.confirmed : unplaced.includes(kit.slug) ? MATCH_STATION.held : MATCH_STATION.confirm }}
           </button>
         </div>
       </div>

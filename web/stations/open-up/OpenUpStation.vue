@@ -198,12 +198,12 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
       >
       <button type="button" class="push small" @click="job.record('opening.resumed', { why: 'taken up again at the vehicle' })">{{ OPEN_UP.resume }}</button>
     </div>
-    <PlanNews v-if="job.changed && !floor" :key="job.changed.because" :told="job.changed" @seen="job.changed = undefined" />
+    <PlanNews v-if="job.changed && !floor && !(unplaced && plan?.steps.length === 0)" :key="job.changed.because" :told="job.changed" @seen="job.changed = undefined" />
     <ul v-if="plan && plan.problems.length > 0">
       <li v-for="problem in plan.problems" :key="sayTrouble(problem, names)" class="problem" role="alert">{{ sayTrouble(problem, names) }}</li>
     </ul>
     <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" :last="mirrored" @came="(after) => (came = { after })" />
-    <div v-show="!floor && plan" class="leaf">
+    <div v-show="!floor && plan && !(unplaced && drawing.bars.length === 0)" class="leaf">
       <div ref="sheet">
         <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" :label="OPEN_UP.wayIn" @pick="(piece) => (picked = piece)" />
         <EmptyNote v-else-if="plan" kind="empty">{{ unplaced ? OPEN_UP.notDescribed : OPEN_UP.nothing }}</EmptyNote>

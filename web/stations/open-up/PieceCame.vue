@@ -1,22 +1,22 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { isRefused, openUp } from '@jade/core/stations';
 import { BESIDE, DRIVES, entryId, fastenerKey, fastenerKinds, OPEN_LEVELS, RELEASES, SIDES, ZONES, type Beside, type FastenerKind, type KnownPiece } from '@jade/core/vehicle';
 import { PIECE_CAME } from '@jade/words/open-up';
 import { sayGroup } from '@jade/words/names';
 import { sayRefusal } from '@jade/words/stations';
-import { ask } from '../../ask/index.ts';
 import ChoiceRow from '../../design/ChoiceRow.vue';
-import CountEntry from '../../design/CountEntry.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
-import { VIEWS, viewOf, type SheetPoint } from '../../design/geometry/outline.ts';
-import { boxAround, boxOnSide, middleOf, sideOfBox, zoneOfSpot } from '../../design/geometry/spot.ts';
+import { outline, VIEWS, viewOf, type SheetPoint } from '../../design/geometry/outline.ts';
+import { partsAt } from '../../design/geometry/pieces.ts';
+import { boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneOfSpot } from '../../design/geometry/spot.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { useKnownPieces } from '../../job/known-pieces.ts';
 import { newCame, type CameDraft } from './came.ts';
 
 /** A piece that came open and that nobody has described: where it is, what it is called, what held it. The step's clock ran to the tap that opened this. */
@@ -30,26 +30,24 @@ const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/came/${props.after ?? ''}`,
   (): CameDraft => newCame(job.state.at, like),
 );
-const known = ref<readonly KnownPiece[]>([]);
-onMounted(async () => {
-  known.value = (await ask<{ pieces: KnownPiece[] }>('/api/known-pieces').catch(() => ({ pieces: [] }))).pieces;
-});
+const known = useKnownPieces();
 
 const box = computed(() => {
-  const { view, at, zone, side, box: taken } = draft.value;
-  const pointed = taken ?? boxAround(at ? view : viewOf(zone ?? 'front'), at ?? middleOf(zone ?? 'front', profile.value.measures), profile.value.measures);
+  const { zone, side, box: taken } = draft.value;
+  const pointed = taken ?? boxAround(viewOf(zone ?? 'front'), middleOf(zone ?? 'front', profile.value.measures), profile.value.measures);
   return side ? boxOnSide(pointed, side) : pointed;
 });
 function point(at: SheetPoint): void {
   const { view } = draft.value;
-  const around = boxAround(view, at, profile.value.measures);
-  Object.assign(draft.value, { at, box: undefined, zone: zoneOfSpot(view, at, profile.value.measures), side: sideOfBox(around, profile.value.measures) });
+  const { body, measures } = profile.value;
+  const around = boxPointed(view, at, measures, partsAt(outline(body, view, measures), at), draft.value.box);
+  Object.assign(draft.value, { box: around, zone: zoneOfSpot(view, at, measures), side: sideOfBox(around, measures) });
 }
 /** Turned to a view by hand, or to the one of a zone. */
 watch(
   () => draft.value.zone,
   (zone) => {
-    if (zone && !draft.value.at) draft.value.view = viewOf(zone);
+    if (zone && !draft.value.box) draft.value.view = viewOf(zone);
   },
 );
 
@@ -95,6 +93,7 @@ function addOther(): void {
   draft.value.other = { size: '', lengthMm: '' };
   other.value = false;
 }
+const select = (event: FocusEvent) => (event.target as HTMLInputElement).select();
 const toggle = (beside: Beside) =>
   (draft.value.beside = draft.value.beside.includes(beside) ? draft.value.beside.filter((entry) => entry !== beside) : [...draft.value.beside, beside]);
 
@@ -153,13 +152,7 @@ async function record(): Promise<void> {
     <p class="warn">{{ PIECE_CAME.caution }}</p>
     <div class="came">
       <div class="stack">
-        <ChoiceRow
-          :label="PIECE_CAME.view"
-          small
-          :choices="VIEWS.map((value) => ({ value, text: value }))"
-          :value="draft.view"
-          @choose="(view) => Object.assign(draft, { view, at: undefined })"
-        />
+        <ChoiceRow :label="PIECE_CAME.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="draft.view" @choose="(view) => (draft.view = view)" />
         <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :label="PIECE_CAME.point" @spot="point" />
         <p class="soft">{{ PIECE_CAME.pointHint }}</p>
         <div class="fields">
@@ -182,16 +175,15 @@ async function record(): Promise<void> {
         <div class="stack" role="group" :aria-label="PIECE_CAME.held">
           <strong>{{ PIECE_CAME.held }}</strong>
           <div v-for="(group, index) in draft.fasteners" :key="index" class="line">
-            <CountEntry
-              :label="PIECE_CAME.count(sayGroup(group) ?? '')"
-              :count="group.count"
-              :most="200"
-              @counted="(count) => (count === 0 ? draft.fasteners.splice(index, 1) : (group.count = count))"
+            <button type="button" class="push small" :aria-label="PIECE_CAME.less(sayGroup(group) ?? '')" @click="group.count = Math.max(0, group.count - 1)">−</button>
+            <input v-model.number="group.count" class="count" inputmode="numeric" maxlength="3" :aria-label="PIECE_CAME.count(sayGroup(group) ?? '')" @focus="select" />
+            <button type="button" class="push small" :aria-label="PIECE_CAME.oneMore(sayGroup(group) ?? '')" @click="group.count = Number(group.count) + 1">+</button>
+            <span class="grow"
+              >{{ sayGroup(group) }} <span class="soft">{{ group.release }}</span></span
             >
-              <span
-                >{{ sayGroup(group) }} <span class="soft">{{ group.release }}</span></span
-              >
-            </CountEntry>
+            <button type="button" class="push small plain" :aria-label="PIECE_CAME.without(sayGroup(group) ?? '')" @click="draft.fasteners.splice(index, 1)">
+              {{ PIECE_CAME.away }}
+            </button>
           </div>
           <div class="chips">
             <button v-for="kind in kinds" :key="fastenerKey(kind)" type="button" class="push small" @click="add(kind)">{{ sayGroup(kind) }}</button>
@@ -257,6 +249,21 @@ async function record(): Promise<void> {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+}
+
+.grow {
+  flex: 1;
+}
+
+.count {
+  width: 56px;
+  min-height: 44px;
+  padding: 0 6px;
+  border: 1px solid var(--line);
+  background: var(--tape);
+  color: var(--on-tape);
+  font: 700 17px var(--mono);
+  text-align: center;
 }
 
 .warn {

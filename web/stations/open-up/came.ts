@@ -1,7 +1,7 @@
 import { v4 } from 'uuid';
 import type { openUp } from '@jade/core/stations';
 import type { Beside, BoxMm, Drive, OpenLevel, Release, Side, Zone } from '@jade/core/vehicle';
-import type { SheetPoint, View } from '../../design/geometry/outline.ts';
+import type { View } from '../../design/geometry/outline.ts';
 import { viewOf } from '../../design/geometry/outline.ts';
 
 /** A piece that came open, as it is written down. */
@@ -9,7 +9,7 @@ export interface CameDraft {
   /** Letters of its id, drawn when the form is opened, so that it is the same piece however often it is sent. */
   drawn: string;
   view: View;
-  at?: SheetPoint;
+  /** Where it was pointed at; nowhere in particular without. */
   box?: BoxMm;
   zone?: Zone;
   side?: Side;

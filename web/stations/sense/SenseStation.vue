@@ -2,6 +2,8 @@
 import { computed, ref } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { sense } from '@jade/core/stations';
+import { isUndescribed } from '@jade/core/vehicle';
+import { NOT_DESCRIBED } from '@jade/words/stations';
 import type { PoseChange } from '@jade/core/sensing';
 import { COMMON } from '@jade/words/common';
 import { CALIBRATION, sayCalibration, saySensorEffect, SENSE_STATION } from '@jade/words/sensing';
@@ -57,6 +59,8 @@ function moved(sensor: string, part_: Partial<PoseChange>): void {
   void job.perform(sense.moved(context.value, sensor, part_));
 }
 
+/** Nobody has described the sensors of this kind of vehicle. */
+const unlooked = computed(() => isUndescribed(context.value.profile, 'sensors'));
 function calibrated(note: string): void {
   if (asking.value && asking.value.how !== 'by others') void job.perform(sense.calibrated(asking.value.sensor, asking.value.how, note));
   asking.value = undefined;
@@ -64,8 +68,15 @@ function calibrated(note: string): void {
 </script>
 
 <template>
-  <EmptyNote v-if="effects.length === 0" kind="empty">{{ SENSE_STATION.none }}</EmptyNote>
-  <div v-else class="pair">
+  <section v-if="unlooked" class="leaf stack unknown" :aria-label="NOT_DESCRIBED.title">
+    <h2>{{ NOT_DESCRIBED.title }}</h2>
+    <p>{{ SENSE_STATION.undescribed }}</p>
+    <div v-if="Object.keys(job.state.reached).length > 0">
+      <button type="button" class="push" @click="job.perform(sense.noMore(context, 'sensors'))">{{ SENSE_STATION.noneMet }}</button>
+    </div>
+  </section>
+  <EmptyNote v-else-if="effects.length === 0" kind="empty">{{ SENSE_STATION.none }}</EmptyNote>
+  <div v-if="effects.length > 0" class="pair">
     <div class="leaf">
       <VehicleSheet :profile="context.profile" view="top" :part="part" :marks="marks" :picked="picked" :label="SENSE_STATION.drawing" @pick="(id) => (picked = id)">
         <g v-for="cone in cones" :key="cone.id" class="cone" :class="{ off: cone.off, picked: cone.id === picked }">
@@ -164,6 +175,10 @@ function calibrated(note: string): void {
 </template>
 
 <style scoped>
+.unknown {
+  border: 2px dotted var(--ink-soft);
+}
+
 .cone path {
   vector-effect: non-scaling-stroke;
 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
-import { circuitKey, jointKey, standingOfVehicle, wireJoints, wirePicture } from '@jade/core/job';
+import { circuitKey, jointKey, standingOfVehicle, unplacedKits, wireJoints, wirePicture } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { pictureLanes } from '@jade/words/drawing';
 import { sayStanding, WIRE_STATION } from '@jade/words/wiring';
 import CautionNote from '../../design/CautionNote.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
+import NotDescribed from '../../job/NotDescribed.vue';
 import WirePicture from '../../design/drawings/WirePicture.vue';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useCurrentJob } from '../../job/current.ts';
@@ -50,7 +51,9 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
   <div class="stack">
     <FloorSwitch v-if="joints.length > 0" v-model="floor" />
     <CautionNote v-if="context.profile.highVoltage" :text="WIRE_STATION.highVoltage" />
-    <EmptyNote v-if="joints.length === 0" kind="empty">{{ WIRE_STATION.noPlug }}</EmptyNote>
+    <NotDescribed :what="'wired'" />
+    <EmptyNote v-if="joints.length === 0 && unplacedKits(context).length === 0" kind="empty">{{ WIRE_STATION.noPlug }}</EmptyNote>
+    <template v-else-if="joints.length === 0" />
     <WireFloor v-else-if="floor" @whole="floor = false" />
     <template v-else>
       <section class="leaf">
