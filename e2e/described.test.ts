@@ -121,7 +121,7 @@ test(
     await page.getByRole('button', { name: 'A piece came off' }).tap();
     await form.getByRole('textbox', { name: 'What is it?' }).fill('Skid plate');
     await form.getByRole('button', { name: 'It is off, write it down' }).isDisabled();
-    await form.getByText('Say what it is, on which side, and how many minutes it took.').waitFor();
+    await form.getByText('Say what it is, where it sits, on which side, and how many minutes it took.').waitFor();
     await pick(page, 'Zone', 'underneath');
     await pick(page, 'Side', 'middle');
     await form.getByRole('button', { name: 'Another fastener' }).tap();

@@ -1,7 +1,7 @@
 import { NEW_HERON } from '../test/new-heron.ts';
-import { gatesOf, idCheck, jobContext, openingDone, planClosingOf, planOpening, type Happened, type JobContext, type JobEvent } from '../job/index.ts';
+import { gatesOf, idCheck, jobContext, openingDone, planClosingOf, planOpening, stepTimes, type Happened, type JobContext, type JobEvent } from '../job/index.ts';
 import { openedLog, PAIR, RULES, type TestLog } from '../job/test/log.ts';
-import { newKind, standardLamps, type VehicleProfile } from '../vehicle/index.ts';
+import { newKind, standardLamps, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import { checkIn, fit, isRefused, match, openUp, sense, standingOf, undescribed, type Act, type Station } from './index.ts';
 
 const HERON = newKind(NEW_HERON);
@@ -118,6 +118,71 @@ test('a piece that came is described with what was open then, and counts from th
   expect(codesOf(log, 'sense')).toEqual([]);
 });
 
+test('what went back before is no need of what came after; a level, a drive and a side are kept as they were seen', () => {
+  const log = openedLog();
+  perform(log, openUp.pieceCame(contextAt(log), came(), 'grille-x7k2'));
+  log.add('piece.moved', { piece: 'grille-x7k2', level: 'fitted', fasteners: [{ group: 'fixing-1', count: 5 }] });
+  const bolts = [
+    { drive: 'hex' as const, size: ' 10 mm ', lengthMm: 25, count: 2, release: 'unscrew' as const, place: ' lower edge ' },
+    { drive: 'push-pin' as const, count: 1, release: 'push centre' as const, singleUse: true },
+  ];
+  perform(log, openUp.pieceCame(contextAt(log), came({ name: 'Bracket', side: 'left', level: 'folded', fasteners: bolts }), 'bracket-a1b2'));
+  const bracket = () => contextAt(log).profile.pieces.find(({ id }) => id === 'bracket-a1b2');
+  expect(bracket()?.levels[0]?.ways[0]?.needs).toEqual([]);
+  expect(bracket()?.fasteners).toEqual([
+    {
+      id: 'fixing-1',
+      drive: 'hex',
+      size: '10 mm',
+      lengthMm: 25,
+      count: 2,
+      place: 'lower edge',
+      side: 'left',
+      singleUse: false,
+      release: 'unscrew',
+      tighten: { snug: 'plastic' },
+      atLevel: 'folded',
+    },
+    { id: 'fixing-2', drive: 'push-pin', count: 1, place: 'where it was found', side: 'left', singleUse: true, release: 'push centre', tighten: {}, atLevel: 'folded' },
+  ]);
+  // One of the same name on the other side is another piece; what was open before is no longer offered, whether it went back or not.
+  perform(log, openUp.pieceCame(contextAt(log), came({ name: 'Bracket', side: 'right' }), 'bracket-c3d4'));
+  expect(openUp.openable(contextAt(log), [])).toEqual([]);
+});
+
+test('what a profile has itself stands as the profile says it, beside what was described', () => {
+  const log = openedLog();
+  perform(log, openUp.pieceCame(contextAt(log), came(), 'grille-x7k2'));
+  const own = { ...came(), id: 'grille-x7k2', name: 'Grille of the profile', side: 'centre' as const, zone: 'front' as const, fasteners: [], cautions: [] };
+  const levels = [
+    { level: 'loosened' as const, openMin: 1, closeMin: 1, people: 1, ways: [{ id: 'front', needs: [], extraMin: 0 }] },
+    { level: 'off' as const, openMin: 2, closeMin: 2, people: 1, ways: [{ id: 'front', needs: [], extraMin: 0 }] },
+  ];
+  const { name, side, zone, box, cautions } = own;
+  const piece = { id: 'grille-x7k2', name, side, zone, box, levels, fasteners: [], cautions };
+  const other = { ...piece, id: 'deflector', name: 'Deflector' };
+  expect(contextAt(log, { ...HERON, pieces: [piece, other] }).profile.pieces.map(({ id, name: said }) => [id, said])).toEqual([
+    ['grille-x7k2', 'Grille of the profile'],
+    ['deflector', 'Deflector'],
+  ]);
+  expect(contextAt(log, { ...HERON, pieces: [other] }).profile.pieces.map(({ id }) => id)).toEqual(['deflector', 'grille-x7k2']);
+  // What is wanted is wanted as far as it goes.
+  expect(openUp.want(contextAt(openedLog(), { ...HERON, pieces: [other] }), 'deflector')).toEqual({
+    events: [{ type: 'piece.wanted', payload: { piece: 'deflector', level: 'off' } }],
+  });
+});
+
+test('opening a piece that was described is timed by its description alone; putting it back by the log', () => {
+  const log = openedLog();
+  perform(log, openUp.pieceCame(contextAt(log), came({ openMin: 4 }), 'grille-x7k2'));
+  perform(log, openUp.pieceCame(contextAt(log), came({ name: 'Duct', openMin: 4 }), 'duct-a1b2'));
+  for (const piece of ['duct-a1b2', 'grille-x7k2']) log.add('piece.moved', { piece, level: 'fitted', fasteners: [{ group: 'fixing-1', count: 5 }] });
+  const timed = log.events.map((event, index) => ({ ...event, at: new Date(Date.parse(event.at) + index * 240_000).toISOString() }));
+  const steps = stepTimes(contextAt(log), timed).map(({ step }) => step);
+  expect(steps.filter((step) => step.includes('off') && step.includes('seen'))).toEqual([]);
+  expect(steps.length).toBeGreaterThan(0);
+});
+
 test('what an owner added is no way to a piece of the kind', () => {
   const log = openedLog();
   log.add('accessory.found', { accessory: 'winch', name: 'Winch', side: 'centre', zone: 'front', holds: [], openMin: 5, closeMin: 6, people: 1, drive: 'hex', count: 4 });
@@ -149,7 +214,7 @@ test('bad input at a piece is refused with what is wrong', () => {
     return isRefused(act) ? act.refused : [];
   };
   expect(refusals({ name: '  ' })).toEqual([{ code: 'missing', count: 1 }]);
-  expect(refusals({ side: undefined, openMin: 0 })).toEqual([{ code: 'missing', count: 2 }]);
+  expect(refusals({ side: undefined, zone: undefined, openMin: 0 })).toEqual([{ code: 'missing', count: 3 }]);
   expect(refusals({ openMin: NaN })).toEqual([{ code: 'missing', count: 1 }]);
   expect(refusals({ fasteners: [{ drive: 'hex', count: 0, release: 'unscrew' }] })).toEqual([{ code: 'missing', count: 1 }]);
   expect(refusals({ fasteners: [{ drive: 'hex', count: 1.5, release: 'unscrew' }] })).toEqual([{ code: 'missing', count: 1 }]);
@@ -231,6 +296,12 @@ test('a log that describes is held against what it describes, with the path of t
   const [level] = piece?.levels ?? [];
   expect(odd({})).toEqual(['events[0].payload one-of']);
   expect(odd({ pieces: [piece, piece] })).toContain('events[0].payload.pieces[1].id duplicate-id');
+  // A description that is refused describes nothing, and the fault of another entry is none of it.
+  const refusing = idCheck(documents);
+  expect(refusing({ ...described, payload: { pieces: [{ ...piece, fasteners: [{ ...piece?.fasteners[0], atLevel: 'folded' }] }] } } as JobEvent, 'e')).toHaveLength(1);
+  expect(refusing(moved, 'e')).toHaveLength(1);
+  const broken = { ...HERON, pieces: [{ ...(piece as Piece), id: 'broken', levels: [] }] };
+  expect(idCheck({ ...documents, profile: broken })(described, 'e')).toEqual([]);
   const needs = [{ piece: 'nowhere', level: 'off' }];
   expect(odd({ pieces: [{ ...piece, levels: [{ ...level, ways: [{ id: 'seen', needs, extraMin: 0 }] }] }] })).toEqual([
     'events[0].payload.pieces[0].levels[0].ways[0].needs[0].piece unknown-id',

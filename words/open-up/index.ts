@@ -152,6 +152,6 @@ export const PIECE_CAME = {
   more: 'What it is beside',
   beside: 'What it is beside that can hurt somebody',
   brittle: 'brittle',
-  missing: 'Say what it is, on which side, and how many minutes it took.',
+  missing: 'Say what it is, where it sits, on which side, and how many minutes it took.',
   sure: 'The minutes are right',
 } as const;

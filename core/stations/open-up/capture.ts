@@ -33,7 +33,7 @@ export interface CameOut {
 export interface CamePiece {
   name: string;
   side?: Side;
-  zone: Zone;
+  zone?: Zone;
   box: BoxMm;
   level: OpenLevel;
   /** From fitted to that level, as the clock took it or as it was said. */
@@ -88,7 +88,7 @@ function groupOf({ drive, size, lengthMm, count, release, singleUse = false, pla
 }
 
 function pieceOf(context: JobContext, came: CamePiece, id: string): Piece {
-  const { name, side = 'centre', zone, box, level, openMin, people, fasteners, beside, brittle } = came;
+  const { name, side = 'centre', zone = 'front', box, level, openMin, people, fasteners, beside, brittle } = came;
   return {
     id,
     name: name.trim(),
@@ -105,8 +105,10 @@ function pieceOf(context: JobContext, came: CamePiece, id: string): Piece {
 }
 
 /** What of a piece is still to be said, and what is too long. */
-function faultsOf({ name, side, openMin, fasteners }: CamePiece): Refusal[] {
-  const missing = [name.trim() === '', side === undefined, !(openMin > 0), ...fasteners.map(({ count }) => !(Number.isInteger(count) && count >= 1))].filter(Boolean).length;
+function faultsOf({ name, side, zone, openMin, fasteners }: CamePiece): Refusal[] {
+  const missing = [name.trim() === '', side === undefined, zone === undefined, !(openMin > 0), ...fasteners.map(({ count }) => !(Number.isInteger(count) && count >= 1))].filter(
+    Boolean,
+  ).length;
   const long = fasteners.flatMap(({ size, place }) => [...tooLong(size, LONGEST_TEXT.size), ...tooLong(place, LONGEST_TEXT.bag)]);
   return [...(missing > 0 ? [{ code: 'missing' as const, count: missing }] : []), ...tooLong(name, LONGEST_TEXT.accessory), ...long];
 }

@@ -102,7 +102,7 @@ const came = computed((): openUp.CamePiece => {
   return {
     name: called,
     ...(side ? { side } : {}),
-    zone: zone ?? 'front',
+    ...(zone ? { zone } : {}),
     box: box.value,
     level,
     openMin: Number(minutes.replace(',', '.')),
@@ -117,24 +117,16 @@ const act = computed(() => openUp.pieceCame(context.value, came.value, id.value,
 /** What is still to be said or is wrong: said once something is written. */
 const refusals = computed(() => (isRefused(act.value) ? act.value.refused : []));
 const doubtful = computed(() => refusals.value.some(({ code }) => code === 'doubtful'));
+const here = computed((): SheetPiece => {
+  const { name: called, side = 'centre', zone = 'front' } = draft.value;
+  return { piece: { id: id.value, name: called || PIECE_CAME.here, side, zone, box: box.value, levels: [], fasteners: [], cautions: [] }, level: 'fitted', part: 'now' };
+});
 const shown = computed((): SheetPiece[] => [
   ...profile.value.pieces
     .filter(({ id }) => (job.state.pieces[id] ?? 'fitted') !== 'fitted')
     .map((piece): SheetPiece => ({ piece, level: job.state.pieces[piece.id] ?? 'fitted', part: 'done' })),
-  {
-    piece: {
-      id: id.value,
-      name: draft.value.name || PIECE_CAME.here,
-      side: draft.value.side ?? 'centre',
-      zone: draft.value.zone ?? 'front',
-      box: box.value,
-      levels: [],
-      fasteners: [],
-      cautions: [],
-    },
-    level: 'fitted',
-    part: 'now',
-  },
+  // Where nobody has said where it sits nothing is drawn.
+  ...(draft.value.zone ? [here.value] : []),
 ]);
 
 async function record(): Promise<void> {

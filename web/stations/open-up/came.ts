@@ -52,7 +52,7 @@ export function newCame(lastAt: string | undefined, like?: openUp.CamePiece): Ca
   const { name, side, zone, box, level, people, fasteners, beside, brittle } = like;
   return {
     ...empty,
-    view: viewOf(zone),
+    view: viewOf(zone ?? 'front'),
     name,
     side,
     zone,
