@@ -122,6 +122,56 @@ test('two jobs that describe one name on one side describe one piece: its ways a
   expect(captured(one, left).pieces.map(({ entry }) => entry.id)).toEqual(['duct-q1', 'grille-a1', 'grille-l1']);
 });
 
+test('what was seen and said under the id of the second description counts for the piece: answers, putting back, what did not come', () => {
+  const one = new Job('one').came('grille-a1', 4);
+  const two = new Job('two').came('grille-z9', 4).came('duct-z8', 2);
+  two.log.add('piece.moved', { piece: 'duct-z8', level: 'fitted', fasteners: [] });
+  two.log.add('piece.moved', { piece: 'grille-z9', level: 'fitted', fasteners: [] });
+  two.act(closeUp.judge(two.context, [{ piece: 'grille-z9', enough: 'fitted' }]));
+  const taught = captured(one, two);
+  // The grille could have stayed on, and the clock says what it took to put it back: one minute by the log.
+  expect(taught.pieces.map(({ entry }) => [entry.id, needsOf(entry), entry.levels[0]?.closeMin])).toEqual([
+    ['grille-a1', ['off: '], 1],
+    ['duct-z8', ['off: '], 1],
+  ]);
+  // On a third vehicle it did not come without, which withdraws what was said.
+  const three = new Job('three').came('duct-y7', 2);
+  three.log.add('piece.tried', { piece: 'duct-y7', level: 'off' });
+  expect(captured(one, two, three).conflicts.length).toBeGreaterThan(0);
+});
+
+test('a piece that the profile has under its id or under its name is that one; fasteners of a level that is not kept go with it', () => {
+  const one = new Job('one').came('grille-a1', 4);
+  const profile = withCaptured(HERON, captured(one), all(captured(one)));
+  // Called otherwise since, it is still the same; described anew under another id, it is too.
+  const called = { ...profile, pieces: profile.pieces.map((piece) => ({ ...piece, name: 'Radiator grille' })) };
+  expect(kindCaptured([one.seen], [one.told], called).pieces).toEqual([]);
+  const two = new Job('two').came('grille-z9', 4);
+  expect(kindCaptured([two.seen], [two.told], profile).pieces).toEqual([]);
+  // A way over a piece that is gone from what is told cannot be said: it is counted, and what it alone led to is left out.
+  const three = new Job('three').came('bracket-b2').came('duct-c3', 2, { fasteners: [{ drive: 'hook', count: 2, release: 'slide' }] });
+  const { pieces } = three.told.described;
+  const { 'bracket-b2': _gone, ...rest } = pieces;
+  const lost = kindCaptured([three.seen], [{ job: 'three', described: { ...three.told.described, pieces: rest } }], HERON);
+  expect([lost.pieces, lost.unsayable]).toEqual([[], 1]);
+});
+
+test('a list that is described already is not said to be whole anew, and a way that was left is left', () => {
+  const one = new Job('one').came('grille-a1').came('duct-b2');
+  one.act(checkIn.noMore(one.context, 'sensors'));
+  expect(captured(one).whole).toEqual([{ list: 'sensors', jobs: ['one'] }]);
+  const { undescribed: _none, ...described } = HERON;
+  expect(kindCaptured([one.seen], [one.told], described).whole).toEqual([]);
+  const kept = withCaptured(HERON, captured(one), all(captured(one)));
+  // On the next vehicle the duct came with the grille on.
+  const next = new Job('next', kept);
+  next.log.add('piece.moved', { piece: 'duct-b2', level: 'off', fasteners: [] });
+  const taught = kindCaptured([next.seen], [next.told], kept);
+  expect(taught.changes).toHaveLength(1);
+  expect(withCaptured(kept, taught, { ...all(taught), ways: [] })).toEqual(kept);
+  expect(withCaptured(kept, taught, all(taught)).pieces[1]?.levels[0]?.ways).toHaveLength(2);
+});
+
 test('who leaves a piece leaves what leads over it, and takes the rest', () => {
   const one = new Job('one').came('grille-a1').came('bracket-b2').came('mount-c3');
   one.act(checkIn.lampsSeen(one.context, ['plate', 'dipped-left']));

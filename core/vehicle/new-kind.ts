@@ -30,7 +30,7 @@ export function measuresOf(body: Body, few: FewMeasures): Measures {
     widthMm,
     heightMm,
     wheelbaseMm,
-    frontOverhangMm: free > 0 ? Math.round((typical.frontOverhangMm / free) * Math.max(0, lengthMm - wheelbaseMm)) : typical.frontOverhangMm,
+    frontOverhangMm: free > 0 ? Math.round((typical.frontOverhangMm / free) * (lengthMm - wheelbaseMm)) : typical.frontOverhangMm,
     wheelDiameterMm: typical.wheelDiameterMm,
     trackMm: Math.round(typical.trackMm * across),
     bonnetHeightMm: Math.round(typical.bonnetHeightMm * up),
