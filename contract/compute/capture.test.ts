@@ -8,6 +8,7 @@ interface Taught {
   lists: { job: string; list: { piece: string; worthMin: number }[]; followUps: object[] }[];
   unordered: { job: string; one: string; other: string }[];
   problems: { code: string }[];
+  captured?: { pieces: { entry: { id: string; levels: { openMin: number; ways: { needs: { piece: string }[] }[] }[] }; jobs: string[] }[] };
   profile?: { pieces: { id: string; levels: { ways: object[] }[] }[] };
 }
 const run = (input: object) => findComputation('capture-profile').run(input) as Taught;
@@ -76,6 +77,32 @@ test('logs are read by the documents they pin and by clocks put right; within a 
     ]),
   );
   expect([right.unordered, right.profile?.pieces.length]).toEqual([[], 3]);
+});
+
+test('what a log describes beyond the profile is told as it would be kept', () => {
+  const input = logs();
+  const [first] = input.logs;
+  if (!first) throw new Error('no log');
+  const piece = {
+    id: 'tow-eye-cover-x7k2',
+    name: 'Tow eye cover',
+    side: 'right',
+    zone: 'front',
+    box: { xMm: [900, 950], yMm: [-500, -400], zMm: [400, 480] },
+    levels: [{ level: 'off', openMin: 1.5, closeMin: 1.5, people: 1, ways: [] }],
+    fasteners: [],
+    cautions: [],
+  };
+  const act = { v: 1, at: '2026-03-05T10:05:00Z', device: 'tablet' };
+  const described = { ...act, id: '01890000-0000-7000-8000-0000000000b1', type: 'kind.described', payload: { pieces: [piece] } };
+  const moved = { ...act, id: '01890000-0000-7000-8000-0000000000b2', type: 'piece.moved', payload: { piece: piece.id, level: 'off', fasteners: [] } };
+  const found = run({ ...input, logs: [{ ...first, log: [...first.log, described, moved] }] });
+  expect(
+    found.captured?.pieces.map(({ entry, jobs }) => [entry.id, entry.levels.map(({ openMin, ways }) => [openMin, ways.map(({ needs }) => needs.map((need) => need.piece))]), jobs]),
+  ).toEqual([['tow-eye-cover-x7k2', [[1.5, [['bumper-skin', 'grille']]]], ['one']]]);
+  expect(run(input).captured?.pieces).toEqual([]);
+  const odd = { ...input, logs: [{ ...first, log: [...first.log, { ...described, payload: { pieces: [{ ...piece, levels: [] }] } }] }] };
+  expect(faultsOf(() => run(odd))).toEqual([`logs[0].log[${first.log.length}].payload.pieces[0].levels no-levels`]);
 });
 
 test('what cannot be read is refused with its path', () => {

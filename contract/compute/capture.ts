@@ -1,10 +1,11 @@
-import { closeUpList, followUps, planMinutesOf, seenJob, teachWays, withTaught, type SeenJob, type UnorderedMoves } from '@jade/core/capture';
+import { closeUpList, followUps, kindCaptured, planMinutesOf, seenJob, teachWays, withTaught, type JobDescribed, type SeenJob, type UnorderedMoves } from '@jade/core/capture';
+import { foldJob } from '@jade/core/job';
 import type { Fault } from '@jade/core/faults';
 import { CaptureInput } from './capture-inputs.ts';
 import { checkDocuments, knownLog } from './checked.ts';
 import { computation, refuse, type Computation } from './computation.ts';
 
-function seenIn({ profile, kits = [], rules, logs = [], jobs = [] }: CaptureInput): { seen: SeenJob[]; unordered: (UnorderedMoves & { job: string })[] } {
+function seenIn({ profile, kits = [], rules, logs = [], jobs = [] }: CaptureInput): { seen: SeenJob[]; told: JobDescribed[]; unordered: (UnorderedMoves & { job: string })[] } {
   const missing = (field: string): Fault => ({ path: field, code: 'missing', data: {} });
   if (logs.length > 0) refuse([...(profile ? [] : [missing('profile')]), ...(rules ? [] : [missing('rules')])]);
   const names = [...jobs, ...logs].map(({ job }) => job);
@@ -13,18 +14,20 @@ function seenIn({ profile, kits = [], rules, logs = [], jobs = [] }: CaptureInpu
       names.indexOf(job) === index ? [] : [{ path: index < jobs.length ? `jobs[${index}].job` : `logs[${index - jobs.length}].job`, code: 'duplicate-id', data: { id: job } }],
     ),
   );
-  if (!profile || !rules) return { seen: jobs, unordered: [] };
+  if (!profile || !rules) return { seen: jobs, told: [], unordered: [] };
   checkDocuments({ profile, kits });
   const read = logs.map(({ job, log, clocks }, index) => {
     const skews = clocks && Object.fromEntries(clocks.map(({ device, behindS }) => [device, behindS * 1000]));
-    return { job, ...seenJob(job, { profile, kits, rules }, knownLog({ profile, kits, rules }, log, `logs[${index}].log`), skews) };
+    const known = knownLog({ profile, kits, rules }, log, `logs[${index}].log`);
+    return { job, described: foldJob(known).described, ...seenJob(job, { profile, kits, rules }, known, skews) };
   });
-  return { seen: [...jobs, ...read.map(({ seen }) => seen)], unordered: read.flatMap(({ job, unordered }) => unordered.map((pair) => ({ job, ...pair }))) };
+  const told = read.map(({ job, described }) => ({ job, described }));
+  return { seen: [...jobs, ...read.map(({ seen }) => seen)], told, unordered: read.flatMap(({ job, unordered }) => unordered.map((pair) => ({ job, ...pair }))) };
 }
 
 function capture(input: CaptureInput): unknown {
   const { profile } = input;
-  const { seen, unordered } = seenIn(input);
+  const { seen, told, unordered } = seenIn(input);
   const taught = teachWays(seen, profile);
   const plan = planMinutesOf(profile);
   const levelsOf = (piece: string) => profile?.pieces.find(({ id }) => id === piece)?.levels.map(({ level }) => level) ?? [];
@@ -35,7 +38,7 @@ function capture(input: CaptureInput): unknown {
     lists: seen.map(({ job }) => ({ job, list: closeUpList(seen, job, plan), followUps: followUps(seen, job, plan, levelsOf) })),
     unordered,
     problems: taught.conflicts,
-    ...(profile ? { profile: withTaught(profile, taught) } : {}),
+    ...(profile ? { captured: kindCaptured(seen, told, profile), profile: withTaught(profile, taught) } : {}),
   };
 }
 
@@ -44,7 +47,7 @@ export const CAPTURE_COMPUTATIONS: readonly Computation[] = [
   computation(
     'capture-profile',
     'What the jobs of a kind of vehicle teach of the ways in: from what is known of it, or nothing, and what was open at each move, less what people said could have stayed on.',
-    '`levels` by piece (`openMin`, `closeMin`, `people`, `measured` times, `ways` with `needs`, `extraMin`, the needs that were `confirmed` and the `jobs` that went it), `reach` by mount position and plug, `planMin` (person-minutes of the way in to all of them; null where it does not lead everywhere), `lists` by job (`list`: each piece opened with `worthMin`, the person-minutes that asking whether it could have stayed on is worth; `followUps`: how far was enough, two at most), `unordered` (moves of two devices within a minute), `profile` with all this where one was given, `problems` (an answer withdrawn, by name; a piece that did not come where another vehicle gave way).',
+    '`levels` by piece (`openMin`, `closeMin`, `people`, `measured` times, `ways` with `needs`, `extraMin`, the needs that were `confirmed` and the `jobs` that went it), `reach` by mount position and plug, `planMin` (person-minutes of the way in to all of them; null where it does not lead everywhere), `lists` by job (`list`: each piece opened with `worthMin`, the person-minutes that asking whether it could have stayed on is worth; `followUps`: how far was enough, two at most), `unordered` (moves of two devices within a minute), where a profile was given `captured` (`pieces` and `functions` that its jobs described and it does not have, `whole` lists, `changes`: ways that it does not have, `unsayable` how many cannot be said) and `profile` with the ways of what it has, `problems` (an answer withdrawn, by name; a piece that did not come where another vehicle gave way).',
     CaptureInput,
     capture,
   ),

@@ -146,6 +146,17 @@ test('a piece that the profile has under its id or under its name is that one; f
   // Called otherwise since, it is still the same; described anew under another id, it is too.
   const called = { ...profile, pieces: profile.pieces.map((piece) => ({ ...piece, name: 'Radiator grille' })) };
   expect(kindCaptured([one.seen], [one.told], called).pieces).toEqual([]);
+  // Though another is called by its old name by now, what was seen of it is its own.
+  const [own] = profile.pieces;
+  if (!own) throw new Error('no piece');
+  const swapped = {
+    ...called,
+    pieces: [
+      ...called.pieces,
+      { ...own, id: 'lower-grille', levels: own.levels.map((level) => ({ ...level, ways: [{ id: 'w', needs: [{ piece: 'grille-a1', level: 'off' as const }], extraMin: 0 }] })) },
+    ],
+  };
+  expect(kindCaptured([one.seen], [one.told], swapped).changes).toEqual([]);
   const two = new Job('two').came('grille-z9', 4);
   expect(kindCaptured([two.seen], [two.told], profile).pieces).toEqual([]);
   // A way over a piece that is gone from what is told cannot be said: it is counted, and what it alone led to is left out.

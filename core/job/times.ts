@@ -69,8 +69,6 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
     before.set(person, { at: event.at, move });
     if (!began || troubled.has(piece.id) || state.accessories[piece.id]) continue;
     const opening = levelRank(level) > levelRank(from);
-    // What opening a piece took that was described here stands in its description.
-    if (opening && state.described.pieces[piece.id]) continue;
     const pair = [...(began.move ? [sequenceStep(began.move)] : []), sequenceStep(move)];
     const order = pair.map((_, index) => index);
     const setUpMin = (setUpOfOrder(pair, order, setUp) - setUpOfOrder(pair, order.slice(0, -1), setUp)) / 100;

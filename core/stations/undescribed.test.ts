@@ -180,7 +180,7 @@ test('what a profile has itself stands as the profile says it, beside what was d
   });
 });
 
-test('opening a piece that was described is timed by its description alone; putting it back by the log', () => {
+test('opening a piece as it is described is timed by its description alone, as that is written between; putting it back by the log', () => {
   const log = openedLog();
   perform(log, openUp.pieceCame(contextAt(log), came({ openMin: 4 }), 'grille-x7k2'));
   perform(log, openUp.pieceCame(contextAt(log), came({ name: 'Duct', openMin: 4 }), 'duct-a1b2'));
