@@ -38,6 +38,12 @@ test('one that may not fit says so, one whose fitting is not described is not ta
   expect(short({ ...hangs, profile: { ...hangs.profile, facts } })[0]?.[0]).toBe('not settled');
 });
 
+test('of a kit that nobody described on a kind that is new the card says that it is not described, not that it does not fit', () => {
+  const elsewhere = { ...withFitment({ vehicle: 'another' }), profile: { ...SMALL.profile, undescribed: ['mounts' as const] } };
+  expect(cardOf(elsewhere)).toMatchObject([{ fits: 'not described', steps: [], tests: [], wired: false }]);
+  expect(cardOf(withFitment({ vehicle: 'another' }))).toMatchObject([{ fits: 'no' }]);
+});
+
 test('what must come before a step back is said once: where it is first waited for, or where it stands in the order itself', () => {
   const gate = (test: string, passed = false) => ({ subject: { kind: 'test', kit: 'k', test }, passed }) as unknown as Gate;
   const back = (piece: string, ...gates: Gate[]) => ({ kind: 'piece', piece, gates }) as unknown as ClosingStep;

@@ -3,7 +3,7 @@ import type { FitStep, KitTest } from '../kit/index.ts';
 import { key } from '../subject/index.ts';
 import type { JobContext } from './context.ts';
 import { stepDone } from './gates.ts';
-import { connectionsOf, fitStepsOf, kitsOnVehicle, testsOf, verdicts, type KitOnVehicle } from './kits.ts';
+import { connectionsOf, fitStepsOf, kitsOnVehicle, testsOf, unplacedKits, verdicts, type KitOnVehicle } from './kits.ts';
 
 /** What of a kit is still to be done, for a card that is taken to the vehicle. */
 export interface KitOnCard {
@@ -22,11 +22,20 @@ export interface KitOnCard {
 /** Every kit of the job with what is left of it; of one that may not fit nothing is asked for. */
 export function kitsOnCard(context: JobContext): KitOnCard[] {
   const verdict = new Map(verdicts(context).map(({ kit, value }) => [kit, value]));
+  const unplaced = unplacedKits(context);
   return kitsOnVehicle(context).map((onVehicle): KitOnCard => {
     const { kit } = onVehicle;
     const [steps, tests] = [fitStepsOf(onVehicle), testsOf(onVehicle)];
     const value = verdict.get(kit.slug) ?? 'unknown';
-    const fits = value === 'unknown' ? 'not settled' : value === 'no' ? 'no' : steps.length + tests.length > 0 ? 'yes' : 'not described';
+    const fits = unplaced.includes(kit.slug)
+      ? 'not described'
+      : value === 'unknown'
+        ? 'not settled'
+        : value === 'no'
+          ? 'no'
+          : steps.length + tests.length > 0
+            ? 'yes'
+            : 'not described';
     const left = { steps: steps.filter((step) => !stepDone(context, kit.slug, step)), tests: tests.filter(({ id }) => context.state.tests[kit.slug]?.[id] !== true) };
     return {
       onVehicle,

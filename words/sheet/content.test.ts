@@ -25,7 +25,7 @@ const plain = (text: string) => text.replaceAll('\u202f', ' ');
 
 const contentAfter = (...more: [string, object][]) => contentWith({}, ...more);
 
-function contentWith(change: Partial<VehicleProfile>, ...more: [string, object][]) {
+function contentWith({ aim, ...change }: Partial<VehicleProfile> & { aim?: RuleSet['aim'] }, ...more: [string, object][]) {
   const events = [
     ...log,
     ...more.map(([type, payload], index) => ({ id: `x${index}`, type, v: 1, at: '2026-03-05T09:00:00Z', payload, seq: log.length + index + 1 }) as LoggedEvent),
@@ -34,7 +34,7 @@ function contentWith(change: Partial<VehicleProfile>, ...more: [string, object][
     state: foldJob(events),
     profile: { ...example<VehicleProfile>('vehicle-profile'), ...change },
     kits: [example<Kit>('kit')],
-    rules: example<RuleSet>('rule-set'),
+    rules: { ...example<RuleSet>('rule-set'), ...(aim ? { aim } : {}) },
     year: 2021,
   };
   return sheetContent(sheetOf(context, events, AT), context, FRAME);
@@ -50,6 +50,25 @@ test('the sheet names the vehicle, the kit, the place in the log, and what is st
   expect(content.verdict).toMatch(/^Still open: .*Arch liner, left is still folded/);
   // By the shop's own clock, two hours ahead of the log's.
   expect(content.signed).toBe('Checked and signed off at the bench by Slate, 5 March 2026, 17:00.');
+});
+
+test('of a kit that nobody described here the sheet says so at everything that is done with it, and never that nothing was done', () => {
+  const unknown = { slug: 'dunmorrow-heron', undescribed: ['mounts' as const] };
+  const aim: RuleSet['aim'] = [{ id: 'fog', name: 'Fog', beam: 'front fog', family: 'percent', reference: 'lower edge', bands: [], source: 's', certainty: 'to be confirmed' }];
+  const content = contentWith({ ...unknown, aim }, ['exception.named', { about: 'unplaced:example-fog/wired', note: 'own harness, 15 A at the post' }]);
+  const row = (title: RegExp) => byTitle(content, title).map((cells) => cells.slice(0, 3));
+  const said = ['Cairn Example fog lamp', 'not described', 'see the named exceptions'];
+  for (const title of [/^What was fitted/, /^What the kit lights/, /^Fed from/, /^How it was joined/, /^Aim/]) expect([title, row(title)]).toEqual([title, [said]]);
+  expect(byTitle(content, /Named exceptions/)).toEqual([[expect.stringMatching(/^How Cairn Example fog lamp is wired/i), 'own harness, 15 A at the post']]);
+  for (const { head, rows } of content.tables) for (const cells of rows) expect(cells).toHaveLength(head.length);
+  // Without a rule for its beam it is not aimed at all.
+  expect(byTitle(contentWith(unknown), /^Aim/)).toEqual([]);
+  // Described, or named by the kit, nothing of it stands there.
+  expect(
+    contentWith({ slug: 'dunmorrow-heron' })
+      .tables.flatMap(({ rows }) => rows)
+      .filter((cells) => cells.includes('not described')),
+  ).toEqual([]);
 });
 
 test('each factory lamp stands with how it came and how it leaves', () => {

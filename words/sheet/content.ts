@@ -1,6 +1,6 @@
 import type { Sheet } from '@jade/core/sheet';
 import type { Photo } from '@jade/core/photos';
-import { isDropped, type FollowsWhy, type JobContext, type Stroke } from '@jade/core/job';
+import { isDropped, unplacedKits, unplacedToAim, type FollowsWhy, type JobContext, type Stroke } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/names';
 import { sayHold } from '@jade/words/stations';
@@ -100,6 +100,9 @@ export const SIGNING = {
   back: 'Back to Hand over',
 } as const;
 
+/** What stands beside a kit of which nobody has described how it sits on this kind of vehicle. */
+const NOT_DESCRIBED = ['not described', 'see the named exceptions'];
+
 /** Puts the customer's sheet into words: what it says of a job, for whose job it is. */
 export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFrame): SheetContent {
   const { state, profile } = context;
@@ -107,33 +110,43 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
   const { missing } = standingOf(context, undefined);
   const { signedBy, at, benchName, shop, job, plate, customer } = frame;
   const exceptions = sheet.use.filter(({ code }) => code === 'exception');
+  // Of a kit that nobody has described here nothing is known, which is not to say that nothing was done.
+  const unplaced = unplacedKits(context).map((kit) => [names.kit(kit), ...NOT_DESCRIBED]);
+  const notAimed = unplacedToAim(context).map((kit) => [names.kit(kit), ...NOT_DESCRIBED]);
+  const wide = (rows: readonly string[][], columns: number) => rows.map((row) => Array.from({ length: columns }, (_, column) => row[column] ?? ''));
   const tables: SheetTable[] = [
-    { title: 'What was fitted, and where', head: ['Lamp', 'Where', 'State'], rows: sheet.fitted.map(fittedRow(names)), empty: 'Nothing was fitted.', shares: [0.45, 0.35, 0.2] },
+    {
+      title: 'What was fitted, and where',
+      head: ['Lamp', 'Where', 'State'],
+      rows: [...sheet.fitted.map(fittedRow(names)), ...wide(unplaced, 3)],
+      empty: 'Nothing was fitted.',
+      shares: [0.45, 0.35, 0.2],
+    },
     {
       title: 'What the kit lights',
       head: ['Function', 'While it was open', 'Everything closed'],
-      rows: sheet.lit.map(litRow(names)),
+      rows: [...sheet.lit.map(litRow(names)), ...wide(unplaced, 3)],
       empty: 'Nothing of the kits lights.',
       shares: [0.56, 0.22, 0.22],
     },
     {
       title: 'Fed from, and guarded by',
       head: ['Lamps', 'From', 'Guarded by', 'Load'],
-      rows: sheet.fed.map(fedRow(names)),
+      rows: [...sheet.fed.map(fedRow(names)), ...wide(unplaced, 4)],
       empty: 'Nothing is connected.',
       shares: [0.3, 0.2, 0.24, 0.26],
     },
     {
       title: 'How it was joined',
       head: ['Place', 'How', 'Seen'],
-      rows: sheet.made.map((line) => madeRow(line, names)),
+      rows: [...sheet.made.map((line) => madeRow(line, names)), ...wide(unplaced, 3)],
       empty: 'Nothing was joined, cut or drilled.',
       shares: [0.3, 0.34, 0.36],
     },
     {
       title: 'Aim, height on the wall',
       head: ['Lamp', 'Rule checked', 'Before', 'After'],
-      rows: sheet.aims.map(aimRow(names, frame)),
+      rows: [...sheet.aims.map(aimRow(names, frame)), ...wide(notAimed, 4)],
       empty: 'No lamp of this job has a rule of aim.',
       shares: [0.18, 0.46, 0.18, 0.18],
     },
