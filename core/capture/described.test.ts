@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { NEW_HERON } from '../test/new-heron.ts';
 import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehicle/index.ts';
-import { foldJob, jobContext, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
+import { foldJob, jobContext, planOpening, wouldLose, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { PAIR, RULES, TestLog } from '../job/test/log.ts';
 import { checkIn, closeUp, isRefused, openUp, type Act } from '../stations/index.ts';
 import { kindCaptured, seenJob, takenTogether, withCaptured, type KindCaptured, type Taken } from './index.ts';
@@ -78,6 +78,8 @@ test('a kind that was captured on one job is a sound profile whose plan is what 
   const next = new Job('next', profile);
   next.act(openUp.want(next.context, 'bracket-b2'));
   expect(planOpening(next.context).steps.map(({ piece }) => piece)).toEqual(['grille-a1', 'bracket-b2']);
+  // Who takes the new version over on the running job loses nothing by it.
+  expect(wouldLose(one.events, { profile, kits: [PAIR], rules: RULES }, 'job')).toEqual([]);
   // Kept, it is not proposed again.
   const again = kindCaptured([one.seen], [one.told], profile);
   expect([again.pieces, again.changes]).toEqual([[], []]);

@@ -4,7 +4,7 @@ import { testsThatFollow } from '../kit/index.ts';
 import { checkPieces, factChoices, type VehicleProfile } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
-import { withDescribed, type DescribedHere } from './described.ts';
+import { describedFurther, NOTHING_DESCRIBED, withDescribed, type DescribedHere } from './described.ts';
 import type { EventType, FoundPlug, JobEvent, KindDescribed } from './events.ts';
 import { madeCircuitId } from './led.ts';
 
@@ -25,12 +25,15 @@ export function idCheck(
 ): IdCheck {
   const accessories = new Set(found.accessories ?? []);
   const plugs = new Map([...(found.plugs ?? [])].map((plug) => [plug.plug, plug]));
-  let documents = found.described ? { ...pinned, profile: withDescribed(pinned.profile, found.described) } : pinned;
+  let described = found.described ?? NOTHING_DESCRIBED;
+  let documents = { ...pinned, profile: withDescribed(pinned.profile, described) };
   return (event, path) => {
     if (event.type === 'kind.described') {
       const faults = describedFaults(documents.profile, event.payload, path);
-      if (faults.length === 0) documents = { ...documents, profile: withEntries(documents.profile, event.payload) };
-      return faults;
+      if (faults.length > 0) return faults;
+      described = describedFurther(described, event.payload);
+      documents = { ...pinned, profile: withDescribed(pinned.profile, described) };
+      return [];
     }
     if (event.type === 'accessory.found') accessories.add(event.payload.accessory);
     if (event.type === 'plug.found' && plugFaults(event.payload, path).length === 0) plugs.set(event.payload.plug, event.payload);
@@ -38,7 +41,7 @@ export function idCheck(
   };
 }
 
-/** A profile with entries in the place of those of the same id, or besides. */
+/** A profile with entries in the place of those of the same id, or besides: what they are held against. */
 function withEntries(profile: VehicleProfile, { pieces = [], functions = [] }: KindDescribed): VehicleProfile {
   const besides = <T extends { id: string }>(own: readonly T[], entries: readonly T[]) => [...own.filter(({ id }) => !entries.some((entry) => entry.id === id)), ...entries];
   return { ...profile, pieces: besides(profile.pieces, pieces), functions: besides(profile.functions, functions) };

@@ -1,5 +1,6 @@
 import type { LampFunction, Piece, VehicleProfile } from '../vehicle/index.ts';
-import type { JobState } from './state.ts';
+import type { KindDescribed } from './events.ts';
+import { records, type JobState } from './state.ts';
 
 /** Entries of a profile, then those that were described besides; one that the profile has itself stands as the profile says it. */
 const joined = <T extends { id: string }>(own: readonly T[], described: Readonly<Record<string, T>>): T[] => {
@@ -9,6 +10,17 @@ const joined = <T extends { id: string }>(own: readonly T[], described: Readonly
 
 /** What a job described of its kind of vehicle. */
 export type DescribedHere = JobState['described'];
+
+export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, whole: [] };
+
+/** What was described, and what is described now: an entry that is said anew stands as it was said last. */
+export function describedFurther(before: DescribedHere, { pieces = [], functions = [], whole = [] }: KindDescribed): DescribedHere {
+  const further = <T extends { id: string }>(known: Readonly<Record<string, T>>, entries: readonly T[]) => ({
+    ...known,
+    ...Object.fromEntries(entries.map((entry) => [entry.id, entry])),
+  });
+  return { pieces: further(before.pieces, pieces), functions: further(before.functions, functions), whole: [...new Set([...before.whole, ...whole])] };
+}
 
 /** Whether a job described nothing. */
 export const describedNothing = ({ pieces, functions, whole }: DescribedHere): boolean => Object.keys(pieces).length + Object.keys(functions).length + whole.length === 0;

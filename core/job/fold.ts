@@ -4,6 +4,7 @@ import { key } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
+import { describedFurther } from './described.ts';
 import { emptyJob, gapWhyKey, lensWhyKey, records, wanting, warningsWhyKey, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
@@ -204,11 +205,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'setting.restored': (state, { supply, setting }) => addOnce((state.settings[supply] ??= []), setting),
   'accessory.found': (state, payload) => void (state.accessories[payload.accessory] = payload),
-  'kind.described': ({ described }, { pieces = [], functions = [], whole = [] }) => {
-    for (const piece of pieces) described.pieces[piece.id] = piece;
-    for (const lamp of functions) described.functions[lamp.id] = lamp;
-    for (const list of whole) addOnce(described.whole, list);
-  },
+  'kind.described': (state, said) => void (state.described = describedFurther(state.described, said)),
   'piece.wanted': (state, { piece, level }) => void (state.wanted = [...state.wanted.filter((need) => need.piece !== piece), { piece, level }]),
   'opening.enough': (state, { kits }) => {
     for (const kit of kits) addOnce(state.enough, kit);

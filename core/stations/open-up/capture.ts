@@ -128,7 +128,7 @@ export function pieceCame(context: JobContext, came: CamePiece, id: string, sure
   const fasteners = piece.fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));
   // The minutes are kept as they are said: a person either takes them or writes others.
   const act = unlessDoubtful(sure ? [] : doubtsOfCame(came), undefined, () => ({ type: 'kind.described', payload: { pieces: [piece] } }));
-  return 'refused' in act ? act : { events: [...act.events, { type: 'piece.moved', payload: { piece: id, level: came.level, way: 'seen', fasteners } }] };
+  return 'refused' in act ? act : { events: [...act.events, { type: 'piece.moved', payload: { piece: id, level: came.level, fasteners } }] };
 }
 
 const OTHER_SIDE: Readonly<Partial<Record<Side, Side>>> = { left: 'right', right: 'left' };
