@@ -15,10 +15,8 @@ export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, who
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, { pieces = [], functions = [], whole = [] }: KindDescribed): DescribedHere {
-  const further = <T extends { id: string }>(known: Readonly<Record<string, T>>, entries: readonly T[]) => ({
-    ...known,
-    ...Object.fromEntries(entries.map((entry) => [entry.id, entry])),
-  });
+  const further = <T extends { id: string }>(known: Readonly<Record<string, T>>, entries: readonly T[]): Record<string, T> =>
+    Object.assign(records<T>(), known, Object.fromEntries(entries.map((entry) => [entry.id, entry])));
   return { pieces: further(before.pieces, pieces), functions: further(before.functions, functions), whole: [...new Set([...before.whole, ...whole])] };
 }
 
