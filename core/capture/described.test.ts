@@ -169,6 +169,15 @@ test('a piece that the profile has under its id or under its name is that one; f
   expect([lost.pieces, lost.unsayable]).toEqual([[], 1]);
 });
 
+test('a level that came by force is none, and what came out at it is not kept', () => {
+  const one = new Job('one').came('grille-a1', 4, { level: 'folded', fasteners: [{ drive: 'hook', count: 3, release: 'slide' }] });
+  one.log.add('fastener.broken', { piece: 'grille-a1', group: 'fixing-1', count: 1 });
+  const two = new Job('two').came('grille-z9', 5);
+  const taught = captured(one, two);
+  expect(taught.pieces.map(({ entry }) => [entry.id, entry.levels.map(({ level }) => level), entry.fasteners])).toEqual([['grille-a1', ['off'], []]]);
+  expect(checkProfile(withCaptured(HERON, taught, all(taught)))).toEqual([]);
+});
+
 test('a list that is described already is not said to be whole anew, and a way that was left is left', () => {
   const one = new Job('one').came('grille-a1').came('duct-b2');
   one.act(checkIn.noMore(one.context, 'sensors'));
