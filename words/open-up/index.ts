@@ -120,7 +120,7 @@ export const REACH_UNKNOWN = {
 /** A piece that came open and that nobody has described. */
 export const PIECE_CAME = {
   title: 'A piece came off',
-  record: 'It is off, write it down',
+  record: (level: string) => `It is ${level}, write it down`,
   caution: 'Airbags, high voltage, brake, fuel and steering parts: by the maker’s procedure, by people qualified for it. What you do not know, leave on.',
   view: 'View',
   here: 'this piece',

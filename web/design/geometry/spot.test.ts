@@ -1,7 +1,7 @@
 import { BODIES, TYPICAL_MEASURES, type BoxMm } from '@jade/core/vehicle';
 import { outline, project } from './outline.ts';
 import { partsAt } from './pieces.ts';
-import { AROUND_MM, boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneOfSpot } from './spot.ts';
+import { AROUND_MM, boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneOfSpot, zoneOnSide } from './spot.ts';
 
 const VAN = TYPICAL_MEASURES['van-high-roof'];
 const centre = ([from, to]: [number, number]) => (from + to) / 2;
@@ -34,6 +34,13 @@ test('side and zone follow from the place, and what is pointed at from the left 
   expect([side(120), side(130), side(-130)]).toEqual(['centre', 'left', 'right']);
   expect([zoneOfSpot('front', [0, 0], VAN), zoneOfSpot('rear', [0, 0], VAN), zoneOfSpot('side', [0, 0], VAN)]).toEqual(['front', 'rear', 'left-side']);
   expect([zoneOfSpot('top', [-600, 0], VAN), zoneOfSpot('top', [2000, 0], VAN)]).toEqual(['front', 'roof']);
+  expect([
+    zoneOnSide('left-side', 'right'),
+    zoneOnSide('right-side', 'left'),
+    zoneOnSide('left-side', 'centre'),
+    zoneOnSide('left-side', undefined),
+    zoneOnSide('front', 'right'),
+  ]).toEqual(['right-side', 'left-side', 'left-side', 'left-side', 'front']);
   const left = boxAround('side', [0, -700], VAN);
   expect([boxOnSide(left, 'right').yMm, boxOnSide(left, 'left'), boxOnSide(boxOnSide(left, 'right'), 'left')]).toEqual([[-1030, -940], left, left]);
 });

@@ -73,6 +73,12 @@ export function boxOnSide(box: BoxMm, side: Side): BoxMm {
   return turned ? { ...box, yMm: [0 - to, 0 - from] } : box;
 }
 
+/** A zone on the side that is named: what was pointed at from the left lies on the right side where the piece does. */
+export function zoneOnSide(zone: Zone, side: Side | undefined): Zone {
+  if (zone !== 'left-side' && zone !== 'right-side') return zone;
+  return side === 'left' || side === 'right' ? `${side}-side` : zone;
+}
+
 /** Where in a view a zone is pointed at when nobody did: its middle. */
 export function middleOf(zone: Zone, { frontOverhangMm, lengthMm, heightMm, bonnetHeightMm }: Measures): SheetPoint {
   switch (zone) {

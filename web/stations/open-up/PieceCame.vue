@@ -12,7 +12,7 @@ import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
 import { outline, VIEWS, viewOf, type SheetPoint } from '../../design/geometry/outline.ts';
 import { partsAt } from '../../design/geometry/pieces.ts';
-import { boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneOfSpot } from '../../design/geometry/spot.ts';
+import { boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneOfSpot, zoneOnSide } from '../../design/geometry/spot.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -102,7 +102,7 @@ const came = computed((): openUp.CamePiece => {
   return {
     name: called,
     ...(side ? { side } : {}),
-    ...(zone ? { zone } : {}),
+    ...(zone ? { zone: zoneOnSide(zone, side) } : {}),
     box: box.value,
     level,
     openMin: Number(minutes.replace(',', '.')),
@@ -140,7 +140,16 @@ async function record(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog :title="PIECE_CAME.title" :action="PIECE_CAME.record" :ready="refusals.length === 0" :width="920" :kept="kept" @confirm="record" @anew="drop" @close="emit('close')">
+  <FormDialog
+    :title="PIECE_CAME.title"
+    :action="PIECE_CAME.record(draft.level)"
+    :ready="refusals.length === 0"
+    :width="920"
+    :kept="kept"
+    @confirm="record"
+    @anew="drop"
+    @close="emit('close')"
+  >
     <p class="warn">{{ PIECE_CAME.caution }}</p>
     <div class="came">
       <div class="stack">
