@@ -75,7 +75,7 @@ const shield = (id: string, openMin: number) => ({
 test('a piece that a job described on a kind that is known is offered with what was open then, and kept it is offered no more', async () => {
   const { document, version } = (await shop.app.inject({ url: `/api/documents/vehicle/${FIELDCAT}` })).json<{ document: VehicleProfile; version: number }>();
   const described = event('kind.described', { pieces: [shield('splash-shield-x7k2', 4)] });
-  const moved = event('piece.moved', { piece: 'splash-shield-x7k2', level: 'off', way: 'seen', fasteners: [] });
+  const moved = event('piece.moved', { piece: 'splash-shield-x7k2', level: 'off', fasteners: [] });
   const { answers } = (await send([described, moved])).json<{ answers: { status: string }[] }>();
   expect(answers.map(({ status }) => status)).toEqual(['stored', 'stored']);
   // What was described in an earlier batch is known in the next.
