@@ -1,5 +1,5 @@
 import type { DescribedHere } from '../job/index.ts';
-import { isUndescribed, levelRank, type Described, type LampFunction, type LevelNeed, type Piece, type PieceLevel, type VehicleProfile } from '../vehicle/index.ts';
+import { isUndescribed, levelRank, pieceKey, type Described, type LampFunction, type LevelNeed, type Piece, type PieceLevel, type VehicleProfile } from '../vehicle/index.ts';
 import { kindTaught, withChanges, withoutIsolation, type KindTaught, type WayChange } from './changes.ts';
 import { asWay, type ProposedLevel } from './levels.ts';
 import { teachWays } from './propose.ts';
@@ -25,19 +25,17 @@ export interface KindCaptured extends KindTaught {
   whole: { list: Described; jobs: string[] }[];
 }
 
-const sayingOf = ({ name, side }: Pick<Piece, 'name' | 'side'>) => `${name.toLowerCase()}/${side}`;
-
 /**
  * Under which id a piece that jobs described is kept: two of one name on one side are one piece, under the id of the first, and one that the profile has is
  * that one.
  */
 function idsOf(profile: Pick<VehicleProfile, 'pieces'>, told: readonly JobDescribed[]): Map<string, string> {
-  const byName = new Map(profile.pieces.map((piece) => [sayingOf(piece), piece.id]));
+  const byName = new Map(profile.pieces.map((piece) => [pieceKey(piece), piece.id]));
   const known = new Set(profile.pieces.map(({ id }) => id));
   const ids = new Map<string, string>();
   for (const piece of told.flatMap(({ described }) => Object.values(described.pieces))) {
-    const id = known.has(piece.id) ? piece.id : (byName.get(sayingOf(piece)) ?? piece.id);
-    byName.set(sayingOf(piece), byName.get(sayingOf(piece)) ?? id);
+    const id = known.has(piece.id) ? piece.id : (byName.get(pieceKey(piece)) ?? piece.id);
+    byName.set(pieceKey(piece), byName.get(pieceKey(piece)) ?? id);
     ids.set(piece.id, ids.get(piece.id) ?? id);
   }
   return ids;

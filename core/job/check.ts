@@ -1,4 +1,5 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
+import { checkCondition } from '../facts/index.ts';
 import { PHOTO_KINDS, photoSubject } from '../photos/index.ts';
 import { testsThatFollow } from '../kit/index.ts';
 import { checkPieces, factChoices, type VehicleProfile } from '../vehicle/index.ts';
@@ -58,7 +59,8 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
     const [, place = '-1', rest = ''] = /^pieces\[(\d+)\](.*)$/.exec(fault.path) ?? [];
     return Number(place) < first ? [] : [{ ...fault, path: `${at}.pieces[${Number(place) - first}]${rest}` }];
   });
-  return [...duplicateIds(pieces, `${at}.pieces`), ...duplicateIds(functions, `${at}.functions`), ...ofPieces];
+  const ofLamps = functions.flatMap((lamp, place) => checkCondition(lamp.when, factChoices(profile), `${at}.functions[${place}].when`));
+  return [...duplicateIds(pieces, `${at}.pieces`), ...duplicateIds(functions, `${at}.functions`), ...ofPieces, ...ofLamps];
 }
 
 /** Faults of a face as it was found: pins of one name or in one place, or outside the face. A profile that has learned the plug since has it too. */

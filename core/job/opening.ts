@@ -3,7 +3,7 @@ import { matchKit, withOptions } from '../match/index.ts';
 import type { Kit } from '../kit/index.ts';
 import type { TakenBySteps } from '../schedule/index.ts';
 import { key } from '../subject/index.ts';
-import { levelRank, needsHold, type Level, type LevelNeed, type MountPosition, type SupplyAsk, type SupplyId, type Way } from '../vehicle/index.ts';
+import { isUndescribed, levelRank, needsHold, type Level, type LevelNeed, type MountPosition, type SupplyAsk, type SupplyId, type Way } from '../vehicle/index.ts';
 import { once, type JobContext } from './context.ts';
 import type { School } from './events.ts';
 import { gatesOf, stepDone } from './gates.ts';
@@ -140,6 +140,9 @@ const openTargets = once((context): { mounts: string[]; further: FurtherTarget[]
 
 /** Whether what has to be open hangs on what nobody has described: a person says when it is enough. */
 export const reachUnknown = (context: JobContext): boolean => unplacedKits(context).some((kit) => !context.state.enough.includes(kit));
+
+/** Whether that nothing is planned to come off says nothing: the pieces are not described, or how a kit sits is not. */
+export const openingUnknown = (context: JobContext): boolean => context.profile.pieces.length === 0 || isUndescribed(context.profile, 'pieces') || unplacedKits(context).length > 0;
 
 /** Whether all that this job works on can be reached, or was and is done with: opening is then done. */
 export function openingDone(context: JobContext): boolean {

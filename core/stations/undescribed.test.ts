@@ -1,6 +1,6 @@
 import { moveNamed } from '../access/index.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
-import { gatesOf, idCheck, jobContext, openingDone, planClosingOf, planOpening, stepTimes, type Happened, type JobContext, type JobEvent } from '../job/index.ts';
+import { gatesOf, idCheck, jobContext, openingDone, openingUnknown, planClosingOf, planOpening, stepTimes, type Happened, type JobContext, type JobEvent } from '../job/index.ts';
 import { matchKit } from '../match/index.ts';
 import { openedLog, PAIR, RULES, type TestLog } from '../job/test/log.ts';
 import { newKind, standardLamps, type Piece, type VehicleProfile } from '../vehicle/index.ts';
@@ -158,6 +158,18 @@ test('what went back before is no need of what came after; a level, a drive and 
   expect(openUp.openable(contextAt(log), [])).toEqual([]);
 });
 
+test('that nothing is planned to come off says nothing where pieces, or how a kit sits, are not described', () => {
+  const piece = { id: 'grille', name: 'Grille', side: 'centre' as const, zone: 'front' as const, box: came().box, levels: [], fasteners: [], cautions: [] };
+  const at = (part: Partial<VehicleProfile>) => openingUnknown(contextAt(openedLog(), { ...HERON, pieces: [piece], undescribed: [], ...part }));
+  expect([at({}), at({ pieces: [] }), at({ undescribed: ['pieces'] }), at({ undescribed: ['mounts'] }), at({ undescribed: ['sensors'] })]).toEqual([
+    false,
+    true,
+    true,
+    true,
+    false,
+  ]);
+});
+
 test('what a profile has itself stands as the profile says it, beside what was described', () => {
   const log = openedLog();
   perform(log, openUp.pieceCame(contextAt(log), came(), 'grille-x7k2'));
@@ -306,6 +318,8 @@ test('a log that describes is held against what it describes, with the path of t
   const [level] = piece?.levels ?? [];
   expect(odd({})).toEqual(['events[0].payload one-of']);
   expect(odd({ pieces: [piece, piece] })).toContain('events[0].payload.pieces[1].id duplicate-id');
+  const lamp = { id: 'plate', name: 'Plate lamp', side: 'centre', state: 'parking', at: { xMm: 0, yMm: 0, zMm: 0 }, when: { fact: 'trim', is: 'guard' } };
+  expect(odd({ functions: [lamp] })).toEqual(['events[0].payload.functions[0].when.fact unknown-id']);
   // A description that is refused describes nothing, and the fault of another entry is none of it.
   const refusing = idCheck(documents);
   expect(refusing({ ...described, payload: { pieces: [{ ...piece, fasteners: [{ ...piece?.fasteners[0], atLevel: 'folded' }] }] } } as JobEvent, 'e')).toHaveLength(1);

@@ -1,5 +1,8 @@
 import type { FastenerGroup, Piece, Side, VehicleProfile, Zone } from './profile.ts';
 
+/** One text for a piece of one name on one side: it is the same piece, whoever describes it. */
+export const pieceKey = ({ name, side }: Pick<Piece, 'name' | 'side'>): string => `${name.trim().toLowerCase()}/${side}`;
+
 /** How fasteners of one kind look, wherever they are. */
 export type FastenerKind = Pick<FastenerGroup, 'drive' | 'size' | 'lengthMm' | 'release' | 'singleUse'>;
 
@@ -30,7 +33,7 @@ export function knownPieces(profiles: readonly Pick<VehicleProfile, 'pieces'>[])
   const found = new Map<string, { pieces: Piece[]; kinds: number }>();
   for (const { pieces } of profiles)
     for (const piece of pieces) {
-      const name = `${piece.name.toLowerCase()}/${piece.side}`;
+      const name = pieceKey(piece);
       const before = found.get(name) ?? { pieces: [], kinds: 0 };
       found.set(name, { pieces: [...before.pieces, piece], kinds: before.kinds + 1 });
     }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, watch } from 'vue';
-import { backOnCard, closingCautions, jobTools, kitsOnCard, openingCautions, stepCautions, testCautions, unplacedKits } from '@jade/core/job';
+import { backOnCard, closingCautions, jobTools, kitsOnCard, openingCautions, openingUnknown, stepCautions, testCautions } from '@jade/core/job';
 import type { OpenStep } from '@jade/core/access';
 import { sayPreparation, sayStepTime, sayTrouble } from '@jade/words/access';
 import { CARD, sayCardFasteners, sayCardHead, sayIsolates } from '@jade/words/card';
@@ -32,8 +32,6 @@ const pieceOf = (id: string) => profile.value.pieces.find((entry) => entry.id ==
 /** A plan that is still being worked on is no plan yet. */
 const plan = computed(() => (job.planning === undefined ? job.plan : undefined));
 const steps = computed(() => plan.value?.steps ?? []);
-/** Kits of which nobody has described how they sit on this kind of vehicle. */
-const unplaced = computed(() => unplacedKits(context.value));
 const first = computed(() => job.state.moves.length);
 const kits = computed(() => kitsOnCard(context.value));
 const tools = computed(() => jobTools(context.value, plan.value));
@@ -98,7 +96,7 @@ const print = () => window.print();
     <section v-if="plan">
       <h2>{{ CARD.out }}</h2>
       <p v-if="first > 0" class="soft">{{ CARD.alreadyOpen(first) }}</p>
-      <p v-if="steps.length === 0" class="soft">{{ profile.pieces.length === 0 || unplaced.length > 0 ? CARD.notDescribed : CARD.nothingOut }}</p>
+      <p v-if="steps.length === 0" class="soft">{{ openingUnknown(context) ? CARD.notDescribed : CARD.nothingOut }}</p>
       <ol v-else>
         <li v-for="(step, index) in steps" :key="step.piece + step.level">
           <span class="tick" aria-hidden="true" /><span class="number">{{ first + index + 1 }}</span>
@@ -150,7 +148,7 @@ const print = () => window.print();
     </section>
     <section v-if="plan && job.closing">
       <h2>{{ CARD.in }}</h2>
-      <p v-if="job.closing.steps.length === 0" class="soft">{{ profile.pieces.length === 0 ? CARD.notDescribed : CARD.nothingBack }}</p>
+      <p v-if="job.closing.steps.length === 0" class="soft">{{ openingUnknown(context) ? CARD.notDescribed : CARD.nothingBack }}</p>
       <ol v-else>
         <li v-for="({ step, before }, index) in backOnCard(job.closing.steps)" :key="index">
           <span class="tick" aria-hidden="true" />

@@ -21,7 +21,7 @@ async function write(how: string): Promise<void> {
 </script>
 
 <template>
-  <section v-if="lines.length > 0" class="leaf stack unknown" :aria-label="NOT_DESCRIBED.title">
+  <section v-if="lines.length > 0" class="leaf stack undescribed" :aria-label="NOT_DESCRIBED.title">
     <h2>{{ NOT_DESCRIBED.title }}</h2>
     <div v-for="{ kit, said, name } in lines" :key="kit" class="stack">
       <p>{{ NOT_DESCRIBED.why[what](name) }}</p>
@@ -45,9 +45,3 @@ async function write(how: string): Promise<void> {
     />
   </section>
 </template>
-
-<style scoped>
-.unknown {
-  border: 2px dotted var(--ink-soft);
-}
-</style>

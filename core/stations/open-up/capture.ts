@@ -4,6 +4,7 @@ import {
   isScrewed,
   levelRank,
   onOtherSide,
+  pieceKey,
   type Beside,
   type BoxMm,
   type Drive,
@@ -122,7 +123,7 @@ export function pieceCame(context: JobContext, came: CamePiece, id: string, sure
   const { profile } = context;
   const faults = faultsOf(came);
   if (faults.length > 0) return refused(...faults);
-  const known = profile.pieces.find((piece) => piece.id === id || (piece.side === came.side && piece.name.toLowerCase() === came.name.trim().toLowerCase()));
+  const known = profile.pieces.find((piece) => piece.id === id || (came.side !== undefined && pieceKey(piece) === pieceKey({ name: came.name, side: came.side })));
   if (known) return refused({ code: 'described', piece: known.id });
   const piece = pieceOf(context, came, id);
   const fasteners = piece.fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));
@@ -139,7 +140,7 @@ export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): C
   const [level] = piece?.levels.slice(-1) ?? [];
   if (!piece || !level || OTHER_SIDE[piece.side] === undefined) return undefined;
   const { name, side, zone, box, fasteners, beside = [], brittle = false } = onOtherSide(piece);
-  if (profile.pieces.some((other) => other.side === side && other.name.toLowerCase() === name.toLowerCase())) return undefined;
+  if (profile.pieces.some((other) => pieceKey(other) === pieceKey({ name, side }))) return undefined;
   return {
     name,
     side,

@@ -2,7 +2,7 @@
 import dayjs from 'dayjs';
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { goneForGood, openingDone, provingSide, schoolOf, suppliesNow, targetMounts, unplacedKits } from '@jade/core/job';
+import { goneForGood, openingDone, openingUnknown, provingSide, schoolOf, suppliesNow, targetMounts, unplacedKits } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
 import { layersOf, listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
@@ -206,7 +206,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <div v-show="!floor && plan && !(unplaced && drawing.bars.length === 0)" class="leaf">
       <div ref="sheet">
         <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" :label="OPEN_UP.wayIn" @pick="(piece) => (picked = piece)" />
-        <EmptyNote v-else-if="plan" kind="empty">{{ unplaced ? OPEN_UP.notDescribed : OPEN_UP.nothing }}</EmptyNote>
+        <EmptyNote v-else-if="plan" kind="empty">{{ openingUnknown(context) ? OPEN_UP.notDescribed : OPEN_UP.nothing }}</EmptyNote>
       </div>
       <div v-if="plan && plan.steps.length > 1" class="line order">
         <ChoiceRow

@@ -2,7 +2,21 @@
 import { computed, ref, watch } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { isRefused, openUp } from '@jade/core/stations';
-import { BESIDE, DRIVES, entryId, fastenerKey, fastenerKinds, OPEN_LEVELS, RELEASES, SIDES, ZONES, type Beside, type FastenerKind, type KnownPiece } from '@jade/core/vehicle';
+import {
+  BESIDE,
+  DRIVES,
+  entryId,
+  fastenerKey,
+  fastenerKinds,
+  OPEN_LEVELS,
+  pieceKey,
+  RELEASES,
+  SIDES,
+  ZONES,
+  type Beside,
+  type FastenerKind,
+  type KnownPiece,
+} from '@jade/core/vehicle';
 import { PIECE_CAME } from '@jade/words/open-up';
 import { sayGroup } from '@jade/words/names';
 import { sayRefusal } from '@jade/words/stations';
@@ -56,14 +70,14 @@ const MOST_NAMES = 8;
 const offered = computed(() => {
   const { zone, side, name } = draft.value;
   const words = name.trim().toLowerCase();
-  const here = new Set(profile.value.pieces.map((piece) => `${piece.name.toLowerCase()}/${piece.side}`));
+  const here = new Set(profile.value.pieces.map(pieceKey));
   const fits = known.value.filter(
     (piece) =>
       (zone === undefined || piece.zone === zone) &&
       (side === undefined || piece.side === side) &&
       piece.name.toLowerCase().includes(words) &&
       piece.name.toLowerCase() !== words &&
-      !here.has(`${piece.name.toLowerCase()}/${piece.side}`),
+      !here.has(pieceKey(piece)),
   );
   return fits.slice(0, MOST_NAMES);
 });

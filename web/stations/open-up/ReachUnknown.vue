@@ -15,7 +15,7 @@ const offered = computed(() => openUp.openable(context.value, job.plan?.steps.ma
 </script>
 
 <template>
-  <section v-if="kits.length > 0" class="leaf stack unknown" :aria-label="REACH_UNKNOWN.title">
+  <section v-if="kits.length > 0" class="leaf stack undescribed" :aria-label="REACH_UNKNOWN.title">
     <h2>{{ REACH_UNKNOWN.title }}</h2>
     <p>{{ REACH_UNKNOWN.why(kits) }}</p>
     <div class="line">
@@ -33,10 +33,6 @@ const offered = computed(() => openUp.openable(context.value, job.plan?.steps.ma
 </template>
 
 <style scoped>
-.unknown {
-  border: 2px dotted var(--ink-soft);
-}
-
 .chips {
   display: flex;
   flex-wrap: wrap;

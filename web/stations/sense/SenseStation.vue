@@ -68,7 +68,7 @@ function calibrated(note: string): void {
 </script>
 
 <template>
-  <section v-if="unlooked" class="leaf stack unknown" :aria-label="NOT_DESCRIBED.title">
+  <section v-if="unlooked" class="leaf stack undescribed" :aria-label="NOT_DESCRIBED.title">
     <h2>{{ NOT_DESCRIBED.title }}</h2>
     <p>{{ SENSE_STATION.undescribed }}</p>
     <div v-if="Object.keys(job.state.reached).length > 0">
@@ -175,10 +175,6 @@ function calibrated(note: string): void {
 </template>
 
 <style scoped>
-.unknown {
-  border: 2px dotted var(--ink-soft);
-}
-
 .cone path {
   vector-effect: non-scaling-stroke;
 }
