@@ -82,6 +82,8 @@ async function came(page: Page, how: { tap?: [number, number]; name?: string; su
   }
   // The clock took them; a test has no minutes to spare.
   await form.getByRole('textbox', { name: 'Minutes it took' }).fill(how.minutes);
+  // A label that is still on its way above its field has no colour of its own yet.
+  await page.waitForFunction(() => document.getAnimations().every(({ playState, effect }) => playState !== 'running' || effect?.getTiming().iterations === Infinity));
   expect(await serious(page)).toEqual([]);
   await form.getByRole('button', { name: 'It is off, write it down' }).tap();
   await form.waitFor({ state: 'detached' });
