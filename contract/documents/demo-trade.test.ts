@@ -55,7 +55,7 @@ test('no lamp of the demo gives more light for its watts than such lamps do', ()
   expect(effectiveLm(1000, 90, 90)).toBeCloseTo(500 * 4 * Math.asin(0.5), 6);
   for (const { slug, lamps } of kits)
     for (const { id, optics, load } of lamps) {
-      const perWatt = effectiveLm(optics.peakCd, optics.widthDeg, optics.heightDeg) / load.powerW;
+      const perWatt = effectiveLm(optics.peakCd ?? NaN, optics.widthDeg ?? NaN, optics.heightDeg ?? NaN) / load.powerW;
       expect([slug, id, perWatt > 1 && perWatt <= 130]).toEqual([slug, id, true]);
     }
 });

@@ -96,12 +96,18 @@ function liftSecondKit(kit: Json): Json {
   };
 }
 
+/** Version 4 says which lists nobody has described yet: a document of before was described as a whole. */
+function liftThirdKit(kit: Json): Json {
+  return { ...kit, format: 'jade-kit/4' };
+}
+
 const LIFTS: ReadonlyMap<string, (document: Json) => Json> = new Map([
   ['jade-vehicle-profile/1', liftProfile],
   ['jade-vehicle-profile/2', liftSecondProfile],
   ['jade-vehicle-profile/3', liftThirdProfile],
   ['jade-kit/1', liftKit],
   ['jade-kit/2', liftSecondKit],
+  ['jade-kit/3', liftThirdKit],
 ]);
 
 /** A document as the newest version of its format says it; one that is new already, or is of no known format, is given back as it is. */

@@ -53,6 +53,37 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'piece.moved': { piece: 'grille', level: 'off', way: 'front', fasteners: [{ group: 'bolts', count: 2 }] },
   'supply.set': { supply: 'low', is: 'dead', by: 'Slate, by the maker’s procedure' },
   'setting.restored': { supply: 'low', setting: 'Clock' },
+  'kit.described': {
+    kit: 'tarn-prow-bar',
+    lamps: [
+      {
+        id: 'light-bar',
+        name: 'Light bar',
+        side: 'centre',
+        optics: { beam: 'driving', basis: 'claimed' },
+        load: { powerW: 60, atV: 12, kind: 'driven LED' },
+        box: { widthMm: 560, heightMm: 70, depthMm: 80 },
+        marking: 'none found',
+      },
+    ],
+    contents: [{ id: 'harness', name: 'Harness', kind: 'harness', count: 1, spareAllowed: false }],
+    mounts: [{ lamp: 'light-bar', mount: 'behind-the-grille-x7k2' }],
+    fitSteps: [
+      {
+        id: 'feet-x7k2',
+        name: 'Feet on the crossmember',
+        side: 'centre',
+        needs: [],
+        at: 'behind-the-grille-x7k2',
+        passes: ['start', 'align', 'tighten'],
+        minutes: 9,
+        tool: '13 mm hex',
+        tighten: 'snug',
+      },
+    ],
+    tests: [{ id: 'light-bar-main', name: 'Light bar lights', side: 'centre', state: 'main', helper: 'Main beam on. Hold.', lamps: ['light-bar'], gate: true }],
+    whole: ['contents', 'fitSteps'],
+  },
   'kind.described': {
     pieces: [
       {
@@ -162,7 +193,8 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'piece.moved': ['way'],
   'way.chosen': ['way', 'level'],
   'way.blocked': ['level'],
-  'kind.described': ['pieces', 'functions', 'whole'],
+  'kit.described': ['lamps', 'contents', 'mounts', 'fitSteps', 'tests', 'whole'],
+  'kind.described': ['pieces', 'functions', 'mounts', 'whole'],
   'accessory.found': ['size', 'why'],
   'fastener.seized': ['why'],
   'warnings.read': ['why'],

@@ -1,4 +1,4 @@
-import { PASSES } from '@jade/core/kit';
+import { FITMENT_LISTS, KIT_LISTS, PASSES } from '@jade/core/kit';
 import { PROBE_FUNCTIONS } from '@jade/core/probing';
 import { PIN_FUNCTIONS, VEHICLE_STATES } from '@jade/core/states';
 import { DESCRIBED, DRIVES, LEVELS, OPEN_LEVELS, SIDES, SUPPLY_IDS, SUPPLY_STATES, ZONES } from '@jade/core/vehicle';
@@ -34,7 +34,8 @@ import {
 import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade/core/photos';
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
-import { LampFunction, Piece } from '@jade/contract/vehicle';
+import { ContentItem, FitStep, KitTest, Lamp } from '@jade/contract/kit';
+import { LampFunction, MountPosition, Piece } from '@jade/contract/vehicle';
 import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
@@ -308,7 +309,24 @@ class AccessoryFound implements P<'accessory.found'> {
 class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => Piece, 20) pieces?: Piece[];
   @Optional() @Each(() => LampFunction, 60) functions?: LampFunction[];
+  @Optional() @Each(() => MountPosition, 20) mounts?: MountPosition[];
   @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) whole?: P<'kind.described'>['whole'];
+}
+
+/** Where a lamp sits; a place that was described holds whatever the facts are. */
+class LampPlace {
+  @Slug() lamp!: string;
+  @Slug() mount!: string;
+}
+
+class KitDescribed implements P<'kit.described'> {
+  @Slug() kit!: string;
+  @Optional() @Each(() => Lamp, 60) lamps?: Lamp[];
+  @Optional() @Each(() => ContentItem, 120) contents?: ContentItem[];
+  @Optional() @Each(() => LampPlace, 60) mounts?: LampPlace[];
+  @Optional() @Each(() => FitStep, 20) fitSteps?: FitStep[];
+  @Optional() @Each(() => KitTest, 120) tests?: KitTest[];
+  @Optional() @OneOfEach([...KIT_LISTS, ...FITMENT_LISTS], KIT_LISTS.length + FITMENT_LISTS.length) whole?: P<'kit.described'>['whole'];
 }
 
 class PieceWanted implements P<'piece.wanted'> {
@@ -697,6 +715,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'setting.restored': SettingRestored,
   'accessory.found': AccessoryFound,
   'kind.described': KindDescribed,
+  'kit.described': KitDescribed,
   'piece.wanted': PieceWanted,
   'opening.enough': OpeningEnough,
   'way.blocked': WayBlocked,

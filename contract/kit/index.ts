@@ -3,6 +3,9 @@ import {
   CONTENT_KINDS,
   CONTROL_KINDS,
   CURES,
+  FITMENT_LISTS,
+  KIT_KINDS,
+  KIT_LISTS,
   LEG_GROUNDS,
   PASSES,
   THREAD_INTO,
@@ -38,10 +41,10 @@ import { CircuitWire, LevelNeed, Opening, PlugFace, SupplyAsk, Surge, Years } fr
 
 export class Optics implements PlainOptics {
   @OneOf(BEAMS) beam!: PlainOptics['beam'];
-  @Amount(0, 2_000_000) peakCd!: number;
-  @Amount(0, 360) widthDeg!: number;
-  @Amount(0, 180) heightDeg!: number;
-  @Amount(1000, 12_000) colourTemperatureK!: number;
+  @Optional() @Amount(0, 2_000_000) peakCd?: number;
+  @Optional() @Amount(0, 360) widthDeg?: number;
+  @Optional() @Amount(0, 180) heightDeg?: number;
+  @Optional() @Amount(1000, 12_000) colourTemperatureK?: number;
   @OneOf(['tested', 'claimed']) basis!: PlainOptics['basis'];
 }
 
@@ -49,7 +52,7 @@ export class LampLoad implements PlainLoad {
   @Amount(0, 2000) powerW!: number;
   @Amount(1, 60) atV!: number;
   @OneOf(LOAD_KINDS) kind!: PlainLoad['kind'];
-  @Amount(0, 1000) standbyMa!: number;
+  @Optional() @Amount(0, 1000) standbyMa?: number;
   @Optional() @Amount(1, 60) leastV?: number;
   @Optional() @Part(() => Surge) surge?: Surge;
 }
@@ -197,6 +200,7 @@ export class FitStep implements PlainStep {
   @Text(160) name!: string;
   @OneOf(SIDES) side!: PlainStep['side'];
   @Each(() => LevelNeed, 40) needs!: LevelNeed[];
+  @Optional() @Slug() at?: string;
   @Optional() @Slugs(20) inPlaceOf?: string[];
   @Optional() @Each(() => SupplyAsk, 4) asks?: SupplyAsk[];
   @OneOfEach(PASSES, 3) passes!: PlainStep['passes'];
@@ -263,14 +267,17 @@ export class Fitment implements PlainFitment {
   @Slugs(60) losesFunctions!: string[];
   @Each(() => FitStep, 120) fitSteps!: FitStep[];
   @Each(() => KitTest, 120) tests!: KitTest[];
+  @Optional() @OneOfEach(FITMENT_LISTS, FITMENT_LISTS.length) undescribed?: PlainFitment['undescribed'];
 }
 
 /** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
 export class Kit implements PlainKit {
-  @Exactly('jade-kit/3') format!: PlainKit['format'];
+  @Exactly('jade-kit/4') format!: PlainKit['format'];
   @Slug() slug!: string;
   @Text(80) name!: string;
   @Text(60) maker!: string;
+  @Optional() @OneOf(KIT_KINDS) kind?: PlainKit['kind'];
+  @Optional() @OneOfEach(KIT_LISTS, KIT_LISTS.length) undescribed?: PlainKit['undescribed'];
   @Each(() => Lamp, 60) lamps!: Lamp[];
   @Each(() => ContentItem, 120) contents!: ContentItem[];
   @Each(() => KitOption, 20) options!: KitOption[];

@@ -20,6 +20,7 @@ const LEARNED: readonly EventType[] = [
   'option.chosen',
   'accessory.found',
   'kind.described',
+  'kit.described',
   'opening.enough',
   'piece.wanted',
   'plug.found',

@@ -2,7 +2,7 @@ import type { FitStep, KitTest, BenchTask } from '../kit/index.ts';
 import { onWith } from '../states/index.ts';
 import type { Level, Piece, SupplyAsk, Way } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
-import { kitsFittedBefore, kitsOnVehicle, testsOf, type KitOnVehicle } from './kits.ts';
+import { kitsFittedBefore, kitsOnVehicle, stepReach, testsOf, type KitOnVehicle } from './kits.ts';
 import type { LegPath } from './route.ts';
 import type { TakeOut } from './take-out.ts';
 import type { WireJoint } from './wire.ts';
@@ -92,13 +92,11 @@ const usedIn = (uses: FitStep['uses'] = []): CautionCode[] =>
 
 /** What can hurt at a fitting step: what it does, what it uses, and what lies beside the place that was opened for it. */
 export function stepCautions({ profile }: Pick<JobContext, 'profile'>, { fitment }: Pick<KitOnVehicle, 'fitment'>, step: FitStep): CautionCode[] {
-  const pieces = step.needs.flatMap(({ piece }) => profile.pieces.find(({ id }) => id === piece) ?? []);
+  const opened = new Set(stepReach({ profile }, step).flatMap(({ needs }) => needs.map(({ piece }) => piece)));
+  const pieces = profile.pieces.filter(({ id }) => opened.has(id));
   const below = pieces.some(({ zone }) => zone === 'underneath');
   const mounts = (fitment?.mounts ?? []).flatMap(({ mount }) => profile.mounts.find(({ id }) => id === mount) ?? []);
-  const high =
-    mounts.length > 0 &&
-    mounts.every(({ at }) => at.zMm > profile.measures.heightMm * ROOF_SHARE) &&
-    step.needs.some(({ piece }) => profile.pieces.find(({ id }) => id === piece)?.zone === 'roof');
+  const high = mounts.length > 0 && mounts.every(({ at }) => at.zMm > profile.measures.heightMm * ROOF_SHARE) && pieces.some(({ zone }) => zone === 'roof');
   const wired = (step.asks ?? []).length > 0 || (step.lays ?? []).length > 0;
   return once([
     profile.highVoltage && wired && 'orange cables',

@@ -1,13 +1,14 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition } from '../facts/index.ts';
 import { PHOTO_KINDS, photoSubject } from '../photos/index.ts';
-import { testsThatFollow } from '../kit/index.ts';
+import { checkKit, testsThatFollow, type Kit } from '../kit/index.ts';
 import { checkPieces, factChoices, type VehicleProfile } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
-import { describedFurther, NOTHING_DESCRIBED, withDescribed, type DescribedHere } from './described.ts';
-import type { EventType, FoundPlug, JobEvent, KindDescribed } from './events.ts';
+import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed, type DescribedHere } from './described.ts';
+import type { EventType, FoundPlug, JobEvent, KindDescribed, KitDescribed } from './events.ts';
 import { madeCircuitId } from './led.ts';
+import type { KitDescribedHere } from './state.ts';
 
 type Lists = Readonly<Record<string, readonly { id: string }[]>>;
 
@@ -22,18 +23,30 @@ export type IdCheck = (event: JobEvent, path: string) => Fault[];
  */
 export function idCheck(
   pinned: Pick<JobDocuments, 'profile' | 'kits' | 'fitted' | 'rules' | 'plugs'>,
-  found: { accessories?: Iterable<string>; plugs?: Iterable<FoundPlug>; described?: DescribedHere } = {},
+  found: { accessories?: Iterable<string>; plugs?: Iterable<FoundPlug>; described?: DescribedHere; kitsDescribed?: Readonly<Record<string, KitDescribedHere>> } = {},
 ): IdCheck {
   const accessories = new Set(found.accessories ?? []);
   const plugs = new Map([...(found.plugs ?? [])].map((plug) => [plug.plug, plug]));
   let described = found.described ?? NOTHING_DESCRIBED;
-  let documents = { ...pinned, profile: withDescribed(pinned.profile, described) };
+  let kits = new Map(Object.entries(found.kitsDescribed ?? {}));
+  const asDescribed = () => {
+    const profile = withDescribed(pinned.profile, described);
+    return { ...pinned, profile, kits: pinned.kits.map((kit) => withKitDescribed(kit, kits.get(kit.slug), profile)) };
+  };
+  let documents = asDescribed();
   return (event, path) => {
     if (event.type === 'kind.described') {
       const faults = describedFaults(documents.profile, event.payload, path);
       if (faults.length > 0) return faults;
       described = describedFurther(described, event.payload);
-      documents = { ...pinned, profile: withDescribed(pinned.profile, described) };
+      documents = asDescribed();
+      return [];
+    }
+    if (event.type === 'kit.described') {
+      const faults = kitDescribedFaults(documents, event.payload, path);
+      if (faults.length > 0) return faults;
+      kits = new Map([...kits, [event.payload.kit, kitDescribedFurther(kits.get(event.payload.kit), event.payload)]]);
+      documents = asDescribed();
       return [];
     }
     if (event.type === 'accessory.found') accessories.add(event.payload.accessory);
@@ -42,25 +55,49 @@ export function idCheck(
   };
 }
 
-/** A profile with entries in the place of those of the same id, or besides: what they are held against. */
-function withEntries(profile: VehicleProfile, { pieces = [], functions = [] }: KindDescribed): VehicleProfile {
-  const besides = <T extends { id: string }>(own: readonly T[], entries: readonly T[]) => [...own.filter(({ id }) => !entries.some((entry) => entry.id === id)), ...entries];
-  return { ...profile, pieces: besides(profile.pieces, pieces), functions: besides(profile.functions, functions) };
+/** Entries in the place of those of the same id, or besides: what they are held against. */
+const besides = <T extends { id: string }>(own: readonly T[], entries: readonly T[]): T[] => [...own.filter(({ id }) => !entries.some((entry) => entry.id === id)), ...entries];
+
+/** Faults at entries of a list that come after the first so many, each with the path that it has in the list of these alone; of others nothing. */
+function amongLast(faults: readonly Fault[], list: string, first: number, at: string): Fault[] {
+  return faults.flatMap((fault): Fault[] => {
+    const [, name = '', place = '-1', rest = ''] = /^(\w+)\[(\d+)\](.*)$/.exec(fault.path) ?? [];
+    return name !== list || Number(place) < first ? [] : [{ ...fault, path: `${at}.${list}[${Number(place) - first}]${rest}` }];
+  });
 }
 
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
-  const { pieces = [], functions = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], whole = [] } = said;
   const at = `${path}.payload`;
-  if (pieces.length + functions.length + whole.length === 0) return [{ path: at, code: 'one-of', data: { choices: 'pieces, functions, whole' } }];
-  const all = withEntries(profile, said).pieces;
-  const first = all.length - pieces.length;
-  const ofPieces = checkPieces(all, [], factChoices(profile)).flatMap((fault): Fault[] => {
-    const [, place = '-1', rest = ''] = /^pieces\[(\d+)\](.*)$/.exec(fault.path) ?? [];
-    return Number(place) < first ? [] : [{ ...fault, path: `${at}.pieces[${Number(place) - first}]${rest}` }];
-  });
+  if (pieces.length + functions.length + mounts.length + whole.length === 0) return [{ path: at, code: 'one-of', data: { choices: 'pieces, functions, mounts, whole' } }];
+  const all = besides(profile.pieces, pieces);
+  const faults = checkPieces(all, mounts, factChoices(profile));
+  const ofEntries = [...amongLast(faults, 'pieces', all.length - pieces.length, at), ...amongLast(faults, 'mounts', 0, at)];
   const ofLamps = functions.flatMap((lamp, place) => checkCondition(lamp.when, factChoices(profile), `${at}.functions[${place}].when`));
-  return [...duplicateIds(pieces, `${at}.pieces`), ...duplicateIds(functions, `${at}.functions`), ...ofPieces, ...ofLamps];
+  return [...duplicateIds(pieces, `${at}.pieces`), ...duplicateIds(functions, `${at}.functions`), ...duplicateIds(mounts, `${at}.mounts`), ...ofEntries, ...ofLamps];
+}
+
+/** Faults of what was described of a kit: nothing at all, a kit that the job does not have, an entry said twice or that names what is not there. */
+function kitDescribedFaults({ profile, kits }: { profile: VehicleProfile; kits: readonly Kit[] }, said: KitDescribed, path: string): Fault[] {
+  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], whole = [] } = said;
+  const at = `${path}.payload`;
+  const kit = kits.find(({ slug }) => slug === said.kit);
+  if (!kit) return [{ path: `${at}.kit`, code: 'unknown-id', data: { id: said.kit, what: 'kit' } }];
+  if ([lamps, contents, mounts, fitSteps, tests, whole].every((list) => list.length === 0))
+    return [{ path: at, code: 'one-of', data: { choices: 'lamps, contents, mounts, fitSteps, tests, whole' } }];
+  const own = kit.fitments.find(({ vehicle }) => vehicle === profile.slug) ?? fitmentUnknown(profile);
+  const fitment = { ...own, mounts, fitSteps: besides(own.fitSteps, fitSteps), tests: besides(own.tests, tests) };
+  const held = { ...kit, lamps: besides(kit.lamps, lamps), contents: besides(kit.contents, contents), fitments: [fitment] };
+  const faults = checkKit(held, new Map([[profile.slug, profile]]));
+  const ofFitment = faults.flatMap((fault): Fault[] => (fault.path.startsWith('fitments[0].') ? [{ ...fault, path: fault.path.slice('fitments[0].'.length) }] : []));
+  return [
+    ...amongLast(faults, 'lamps', held.lamps.length - lamps.length, at),
+    ...amongLast(faults, 'contents', held.contents.length - contents.length, at),
+    ...amongLast(ofFitment, 'mounts', 0, at),
+    ...amongLast(ofFitment, 'fitSteps', fitment.fitSteps.length - fitSteps.length, at),
+    ...amongLast(ofFitment, 'tests', fitment.tests.length - tests.length, at),
+  ];
 }
 
 /** Faults of a face as it was found: pins of one name or in one place, or outside the face. A profile that has learned the plug since has it too. */

@@ -75,13 +75,18 @@ export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
 /** What kits add to what a vehicle draws while it stands, and until when it lasts where its battery is described. */
 export interface StandingDraw {
   addedMa: number;
+  /** Lamps of which nobody measured what they draw while they are off. */
+  unmeasured?: number;
   lasts?: Drain & { capacityAh: number; usableShare: number };
 }
 
 /** What the vehicle of a job draws while it stands, with its kits; undefined where they draw nothing. */
 export function standingOfVehicle(context: JobContext): StandingDraw | undefined {
   const { profile, rules } = context;
-  const addedMa = kitsOnVehicle(context).reduce((sum, { kit }) => sum + kit.lamps.reduce((all, { load }) => all + load.standbyMa, 0), 0);
+  const drawn = kitsOnVehicle(context).flatMap(({ kit }) => kit.lamps.map(({ load }) => load.standbyMa));
+  const addedMa = drawn.reduce<number>((sum, mA) => sum + (mA ?? 0), 0);
+  const unmeasured = drawn.filter((mA) => mA === undefined).length;
+  if (unmeasured > 0) return { addedMa, unmeasured };
   if (addedMa === 0) return undefined;
   if (!profile.battery) return { addedMa };
   const battery = { capacityAh: profile.battery.capacityAh, usableShare: rules.electrics.usableShare ?? USABLE_SHARE };

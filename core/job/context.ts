@@ -4,6 +4,7 @@ import type { RuleSet } from '../rules/index.ts';
 import type { TakenBySteps } from '../schedule/index.ts';
 import { onlyPresent, type VehicleProfile } from '../vehicle/index.ts';
 import type { PlugLibrary } from '../wiring/index.ts';
+import { withKitDescribed } from './described.ts';
 import { onThisVehicle } from './overlay.ts';
 
 /** A job with the documents it pins: all that any station needs. */
@@ -29,8 +30,9 @@ export function jobContext(state: JobState, documents: Omit<JobContext, 'state'>
   const opened = new Set(Object.keys(state.reached));
   const { replaced, lost } = goneBefore(documents);
   const here = onThisVehicle(documents.profile, state);
+  const kits = documents.kits.map((kit) => withKitDescribed(kit, state.kitsDescribed[kit.slug], here));
   const profile = onlyPresent(lost.length > 0 ? { ...here, functions: here.functions.filter(({ id }) => !lost.includes(id)) } : here, factValues(state), opened, replaced);
-  return { ...documents, state, profile };
+  return { ...documents, state, profile, kits };
 }
 
 /** What kits of an earlier job took the place of, and the factory functions that went with it. */

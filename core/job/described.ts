@@ -1,40 +1,119 @@
-import type { LampFunction, Piece, VehicleProfile } from '../vehicle/index.ts';
-import type { KindDescribed } from './events.ts';
-import { records, type JobState } from './state.ts';
+import { FITMENT_LISTS, KIT_LISTS, type Fitment, type FitmentList, type Kit, type KitList } from '../kit/index.ts';
+import type { VehicleProfile } from '../vehicle/index.ts';
+import type { KindDescribed, KitDescribed } from './events.ts';
+import { records, type JobState, type KitDescribedHere } from './state.ts';
 
-/** Entries of a profile, then those that were described besides; one that the profile has itself stands as the profile says it. */
-const joined = <T extends { id: string }>(own: readonly T[], described: Readonly<Record<string, T>>): T[] => {
-  const known = new Set(own.map(({ id }) => id));
-  return [...own, ...Object.values(described).filter(({ id }) => !known.has(id))];
+/** Entries of a document, then those that were described besides; one that the document has itself stands as the document says it. */
+const joined = <T>(own: readonly T[], described: Readonly<Record<string, T>>, idOf: (entry: T) => string): T[] => {
+  const known = new Set(own.map(idOf));
+  return [...own, ...Object.values(described).filter((entry) => !known.has(idOf(entry)))];
 };
+const byId = ({ id }: { id: string }) => id;
+/** Where a lamp sits: one lamp can sit in several places, a light and its plug, say. */
+const byPlace = ({ lamp, mount }: Fitment['mounts'][number]) => `${lamp}/${mount}`;
+
+/** Entries by their id as each was said last. */
+const further = <T>(known: Readonly<Record<string, T>>, entries: readonly T[], idOf: (entry: T) => string): Record<string, T> =>
+  Object.assign(records<T>(), known, Object.fromEntries(entries.map((entry) => [idOf(entry), entry])));
 
 /** What a job described of its kind of vehicle. */
 export type DescribedHere = JobState['described'];
 
-export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, whole: [] };
+export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, whole: [] };
+const NOTHING_OF_KIT: KitDescribedHere = { lamps: {}, contents: {}, mounts: {}, fitSteps: {}, tests: {}, whole: [] };
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
-export function describedFurther(before: DescribedHere, { pieces = [], functions = [], whole = [] }: KindDescribed): DescribedHere {
-  const further = <T extends { id: string }>(known: Readonly<Record<string, T>>, entries: readonly T[]): Record<string, T> =>
-    Object.assign(records<T>(), known, Object.fromEntries(entries.map((entry) => [entry.id, entry])));
-  return { pieces: further(before.pieces, pieces), functions: further(before.functions, functions), whole: [...new Set([...before.whole, ...whole])] };
+export function describedFurther(before: DescribedHere, { pieces = [], functions = [], mounts = [], whole = [] }: KindDescribed): DescribedHere {
+  return {
+    pieces: further(before.pieces, pieces, byId),
+    functions: further(before.functions, functions, byId),
+    mounts: further(before.mounts, mounts, byId),
+    whole: [...new Set([...before.whole, ...whole])],
+  };
+}
+
+/** What was described of a kit, and what is described now. */
+export function kitDescribedFurther(before: KitDescribedHere = NOTHING_OF_KIT, said: KitDescribed): KitDescribedHere {
+  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], whole = [] } = said;
+  return {
+    lamps: further(before.lamps, lamps, byId),
+    contents: further(before.contents, contents, byId),
+    mounts: further(before.mounts, mounts, byPlace),
+    fitSteps: further(before.fitSteps, fitSteps, byId),
+    tests: further(before.tests, tests, byId),
+    whole: [...new Set([...before.whole, ...whole])],
+  };
 }
 
 /** Whether a job described nothing. */
-export const describedNothing = ({ pieces, functions, whole }: DescribedHere): boolean => Object.keys(pieces).length + Object.keys(functions).length + whole.length === 0;
+export const describedNothing = ({ pieces, functions, mounts, whole }: DescribedHere): boolean =>
+  [pieces, functions, mounts].every((entries) => Object.keys(entries).length === 0) && whole.length === 0;
+
+/** What is left of lists that nobody has described as a whole; nothing at all where none is left. */
+export function leftOpen<T extends string>(before: readonly T[] | undefined, whole: readonly string[]): { undescribed?: T[] } {
+  const undescribed = (before ?? []).filter((list) => !whole.includes(list));
+  return undescribed.length > 0 ? { undescribed } : {};
+}
 
 /**
- * A profile with what a job described besides: pieces and lamps that nobody had described, and without the lists of which it has nothing beyond. A profile
- * that has learned an entry since says it itself.
+ * A profile with what a job described besides: pieces, lamps and mount positions that nobody had described, and without the lists of which it has nothing
+ * beyond. A profile that has learned an entry since says it itself.
  */
 export function withDescribed(profile: VehicleProfile, described: DescribedHere): VehicleProfile {
   if (describedNothing(described)) return profile;
-  const { undescribed: before = [], ...rest } = profile;
-  const undescribed = before.filter((list) => !described.whole.includes(list));
+  const { undescribed, ...rest } = profile;
   return {
     ...rest,
-    pieces: joined<Piece>(profile.pieces, described.pieces),
-    functions: joined<LampFunction>(profile.functions, described.functions),
-    ...(undescribed.length > 0 ? { undescribed } : {}),
+    pieces: joined(profile.pieces, described.pieces, byId),
+    functions: joined(profile.functions, described.functions, byId),
+    mounts: joined(profile.mounts, described.mounts, byId),
+    ...leftOpen(undescribed, described.whole),
+  };
+}
+
+const isFitmentList = (list: KitList | FitmentList): list is FitmentList => FITMENT_LISTS.some((own) => own === list);
+
+/** How a kit sits on a kind of vehicle of which nobody has described anything yet. */
+export const fitmentUnknown = ({ slug, years }: Pick<VehicleProfile, 'slug' | 'years'>): Fitment => ({
+  vehicle: slug,
+  years,
+  mounts: [],
+  connections: [],
+  replaces: [],
+  losesFunctions: [],
+  fitSteps: [],
+  tests: [],
+  undescribed: [...FITMENT_LISTS],
+});
+
+/** How a kit sits on a kind of vehicle, with what a job described of it; undefined where nobody has described anything of it. */
+function fitmentDescribed(own: Fitment | undefined, described: KitDescribedHere, profile: Pick<VehicleProfile, 'slug' | 'years'>): Fitment | undefined {
+  const said = [described.mounts, described.fitSteps, described.tests].some((entries) => Object.keys(entries).length > 0) || described.whole.some(isFitmentList);
+  if (!said) return own;
+  const { undescribed, ...before } = own ?? fitmentUnknown(profile);
+  return {
+    ...before,
+    mounts: joined(before.mounts, described.mounts, byPlace),
+    fitSteps: joined(before.fitSteps, described.fitSteps, byId),
+    tests: joined(before.tests, described.tests, byId),
+    ...leftOpen(undescribed, described.whole),
+  };
+}
+
+/** A kit with what a job described besides, of what it holds and of how it sits on this kind of vehicle. A kit that has learned an entry since says it itself. */
+export function withKitDescribed(kit: Kit, described: KitDescribedHere | undefined, profile: Pick<VehicleProfile, 'slug' | 'years'>): Kit {
+  if (!described) return kit;
+  const { undescribed, fitments, ...rest } = kit;
+  const own = fitments.find(({ vehicle }) => vehicle === profile.slug);
+  const fitment = fitmentDescribed(own, described, profile);
+  return {
+    ...rest,
+    lamps: joined(kit.lamps, described.lamps, byId),
+    contents: joined(kit.contents, described.contents, byId),
+    fitments: [...fitments.filter((entry) => entry !== own), ...(fitment ? [fitment] : [])],
+    ...leftOpen(
+      undescribed,
+      described.whole.filter((list) => KIT_LISTS.some((known) => known === list)),
+    ),
   };
 }

@@ -1,9 +1,9 @@
 import type { Mileage } from '../customers/index.ts';
-import type { Pass } from '../kit/index.ts';
+import type { ContentItem, Fitment, FitmentList, FitStep, KitList, KitTest, Lamp, Pass } from '../kit/index.ts';
 import type { ProbeFunction } from '../probing/index.ts';
 import type { Ring } from '../photos/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
-import type { Described, Drive, LampFunction, Level, OpenLevel, Piece, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
+import type { Described, Drive, LampFunction, Level, MountPosition, OpenLevel, Piece, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { StationId } from './stations.ts';
 import type { SeenLit } from '../wiring/index.ts';
@@ -115,7 +115,22 @@ export interface Accessory {
 export interface KindDescribed {
   pieces?: Piece[];
   functions?: LampFunction[];
+  mounts?: MountPosition[];
   whole?: Described[];
+}
+
+/**
+ * What was described of a kit while it was fitted, as its document says it: what it holds, and how it sits on this kind of vehicle. `whole`: lists of which
+ * it has nothing beyond what is described.
+ */
+export interface KitDescribed {
+  kit: string;
+  lamps?: Lamp[];
+  contents?: ContentItem[];
+  mounts?: Fitment['mounts'];
+  fitSteps?: FitStep[];
+  tests?: KitTest[];
+  whole?: (KitList | FitmentList)[];
 }
 
 export const SCHOOLS = ['least set-up', 'prove one side first'] as const;
@@ -221,6 +236,8 @@ export interface Payloads {
   'accessory.found': Accessory;
   /** Something of the kind of vehicle that its profile does not have: it holds for this job from then on, and for others once it is kept. */
   'kind.described': KindDescribed;
+  /** Something of a kit that its document does not have: it holds for this job from then on, and for others once it is kept. */
+  'kit.described': KitDescribed;
   /** A piece that has to be open as well, as somebody says: it is planned in. */
   'piece.wanted': { piece: string; level: OpenLevel };
   /** All that is worked at for these kits can be reached, as somebody saw it: said where nobody has described what has to be open for them. */

@@ -4,7 +4,7 @@ import { key } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
-import { describedFurther } from './described.ts';
+import { describedFurther, kitDescribedFurther } from './described.ts';
 import { emptyJob, gapWhyKey, lensWhyKey, records, wanting, warningsWhyKey, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
@@ -206,6 +206,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'setting.restored': (state, { supply, setting }) => addOnce((state.settings[supply] ??= []), setting),
   'accessory.found': (state, payload) => void (state.accessories[payload.accessory] = payload),
   'kind.described': (state, said) => void (state.described = describedFurther(state.described, said)),
+  'kit.described': (state, said) => void (state.kitsDescribed[said.kit] = kitDescribedFurther(state.kitsDescribed[said.kit], said)),
   'piece.wanted': (state, { piece, level }) => void (state.wanted = [...state.wanted.filter((need) => need.piece !== piece), { piece, level }]),
   'opening.enough': (state, { kits }) => {
     for (const kit of kits) addOnce(state.enough, kit);

@@ -5,7 +5,7 @@ import { key, type Subject } from '../subject/index.ts';
 import { levelRank, needsHold, type LevelNeed, type Side } from '../vehicle/index.ts';
 import { lampAims } from './aim.ts';
 import { once, type JobContext } from './context.ts';
-import { connectionsOf, feedsOf, fitStepsOf, kitsDropped, kitsOnVehicle, plugsOf, sideOf, testsOf, type KitOnVehicle } from './kits.ts';
+import { connectionsOf, feedsOf, fitStepsOf, kitsDropped, kitsOnVehicle, plugsOf, sideOf, stepReach, testsOf, type KitOnVehicle } from './kits.ts';
 import { placeRules } from './places.ts';
 import { LOW_LIVE } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
@@ -59,7 +59,9 @@ function workGates(context: JobContext, onVehicle: KitOnVehicle, levels: Readonl
   const steps = fitStepsOf(onVehicle).map((step): Gate => {
     const subject = { kind: 'fit' as const, kit: kit.slug, step: step.id };
     const { before, after } = placeRules(context, onVehicle, step);
-    const covers = [...step.needs, ...before.flatMap((piece) => firstLevelOf(context, piece))];
+    const reach = stepReach(context, step);
+    const way = reach.find(({ needs }) => needsHold(needs, context.state.reached)) ?? reach[0];
+    const covers = [...(way?.needs ?? []), ...before.flatMap((piece) => firstLevelOf(context, piece))];
     return { subject, side: step.side, coveredBy: opened(covers, levels), after, asks: step.asks ?? [], passed: stepDone(context, kit.slug, step) };
   });
   const joints = connectionsOf(onVehicle).map((connection): Gate => {

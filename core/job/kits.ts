@@ -1,9 +1,22 @@
 import { checkContents, type GatherCheck } from '../gather/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
-import { testsAsFed, testsThatFollow, type Connection, type FedOtherwise, type FitStep, type Fitment, type Kit, type KitTest, type Lamp } from '../kit/index.ts';
+import {
+  beamOf,
+  testsAsFed,
+  testsThatFollow,
+  type Beam,
+  type Connection,
+  type FedOtherwise,
+  type FitmentList,
+  type FitStep,
+  type Fitment,
+  type Kit,
+  type KitTest,
+  type Lamp,
+} from '../kit/index.ts';
 import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule } from '../rules/index.ts';
-import { isUndescribed, needsPresent, type LampFunction, type MountPosition, type Side } from '../vehicle/index.ts';
+import { isUndescribed, needsPresent, type LampFunction, type MountPosition, type Side, type Way } from '../vehicle/index.ts';
 import { once, type JobContext } from './context.ts';
 import { asLed, ledWires, ownLiveIn, plugsWorkedAt, type LedWire } from './led.ts';
 import { factValues } from './state.ts';
@@ -91,10 +104,24 @@ export const contentChecks = once((context): { kit: Kit; check: GatherCheck }[] 
   kitsOnVehicle(context).map(({ kit, facts }) => ({ kit, check: checkContents(kit, facts, context.state.counts[kit.slug] ?? {}) })),
 );
 
-/** Kits of which nobody has described how they sit on this kind of vehicle: that they ask for nothing is not to say that nothing is to be done. */
-export const unplacedKits = once((context): string[] =>
-  isUndescribed(context.profile, 'mounts') ? kitsOnVehicle(context).flatMap(({ kit, fitment }) => (fitment ? [] : [kit.slug])) : [],
-);
+/** Whether nobody has described a list of a kit on this kind of vehicle: that it asks for nothing there is not to say that nothing is to be done. */
+const isOpen = ({ profile }: Pick<JobContext, 'profile'>, { kit, fitment }: KitOnVehicle, list: FitmentList): boolean =>
+  fitment ? (fitment.undescribed ?? []).includes(list) : isUndescribed(profile, 'mounts') || (kit.undescribed ?? []).includes('vehicles');
+
+/** Kits of which nobody has described a list on this kind of vehicle. */
+export const kitsUndescribed = (context: JobContext, list: FitmentList): string[] =>
+  kitsOnVehicle(context)
+    .filter((onVehicle) => isOpen(context, onVehicle, list))
+    .map(({ kit }) => kit.slug);
+
+/** Kits of which nobody has described where they sit on this kind of vehicle. */
+export const unplacedKits = once((context): string[] => kitsUndescribed(context, 'mounts'));
+
+/** Ways to where a fitting step is done: to its mount position, with what it needs besides; of one without a position, what it needs. */
+export function stepReach({ profile }: Pick<JobContext, 'profile'>, { at, needs }: Pick<FitStep, 'at' | 'needs'>): Way[] {
+  const reach = profile.mounts.find(({ id }) => id === at)?.reach ?? [];
+  return reach.length === 0 ? [{ id: 'open', needs, extraMin: 0 }] : reach.map((way) => ({ ...way, needs: [...way.needs, ...needs] }));
+}
 
 /** Mount positions that the job's kits use, each once. */
 export function targetMounts(context: JobContext): string[] {
@@ -177,7 +204,9 @@ export interface LampToAim {
 /** Kits with a lamp whose beam has a rule, of which nobody has described where it sits on this kind of vehicle. */
 export const unplacedToAim = (context: JobContext): string[] => {
   const unplaced = new Set(unplacedKits(context));
-  return context.kits.filter((kit) => unplaced.has(kit.slug) && kit.lamps.some((lamp) => context.rules.aim.some((rule) => rule.beam === lamp.optics.beam))).map(({ slug }) => slug);
+  const aimed = (beam: Beam | undefined) => context.rules.aim.some((rule) => rule.beam === beam);
+  // Of a kit whose lamps nobody has described its kind tells which they are.
+  return context.kits.filter((kit) => unplaced.has(kit.slug) && [...kit.lamps.map(({ optics }) => optics.beam), beamOf(kit)].some(aimed)).map(({ slug }) => slug);
 };
 
 /** Lamps of the job that are to be aimed: those whose beam has a rule. The rule chosen at the wall wins for its beam. */

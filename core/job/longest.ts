@@ -12,6 +12,11 @@ export const LONGEST_TEXT = {
   isolation: 200,
   setting: 120,
   accessory: 80,
+  /** The name of a lamp, an item or a place; how it is fitted; with what; what is printed on a lamp. */
+  kitEntry: 80,
+  fitStep: 160,
+  tool: 80,
+  marking: 120,
   size: 20,
   /** Why something is as it is: a way blocked, an opening given up, a job reopened. */
   why: 300,

@@ -7,7 +7,7 @@ import { isUndescribed, levelRank, needsHold, type Level, type LevelNeed, type M
 import { once, type JobContext } from './context.ts';
 import type { School } from './events.ts';
 import { gatesOf, stepDone } from './gates.ts';
-import { connectionsOf, fitmentOn, fitStepsOf, kitsOnVehicle, ledOf, plugsOf, replacedPieces, sideOf, targetMounts, testsOf, unplacedKits } from './kits.ts';
+import { connectionsOf, fitmentOn, fitStepsOf, kitsOnVehicle, ledOf, plugsOf, replacedPieces, sideOf, stepReach, targetMounts, testsOf, unplacedKits } from './kits.ts';
 import { factValues } from './state.ts';
 import { LOW_LIVE, suppliesNow } from './supply.ts';
 import { leftoverPlugs } from './plug-use.ts';
@@ -42,8 +42,10 @@ function workToReach(context: JobContext): FurtherTarget[] {
   const work = kitsOnVehicle(context).flatMap((onVehicle): FurtherTarget[] => {
     const { kit } = onVehicle;
     const steps = fitStepsOf(onVehicle).flatMap((step): FurtherTarget[] => {
-      if (stepDone(context, kit.slug, step) || (needsHold(step.needs, pieces) && isDead(step.asks))) return [];
-      return [{ id: key({ kind: 'fit', kit: kit.slug, step: step.id }), side: step.side, ways: needsAsWay(step.needs, dead(step.asks)) }];
+      const reach = stepReach(context, step);
+      if (stepDone(context, kit.slug, step) || (reach.some((way) => holdsBy(way, pieces)) && isDead(step.asks))) return [];
+      const ways = reach.map((way) => ({ ...way, asks: [...(way.asks ?? []), ...dead(step.asks)] }));
+      return [{ id: key({ kind: 'fit', kit: kit.slug, step: step.id }), side: step.side, ways }];
     });
     const joints = connectionsOf(onVehicle).flatMap((connection): FurtherTarget[] => {
       if ((context.state.joined[kit.slug] ?? []).includes(connection.id)) return [];

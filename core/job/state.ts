@@ -1,6 +1,6 @@
 import type { FactValues } from '../facts/index.ts';
-import type { Pass } from '../kit/index.ts';
-import type { Described, LampFunction, Level, LevelNeed, Piece, SupplyId, SupplyState } from '../vehicle/index.ts';
+import type { ContentItem, Fitment, FitmentList, FitStep, KitList, KitTest, Lamp, Pass } from '../kit/index.ts';
+import type { Described, LampFunction, Level, LevelNeed, MountPosition, Piece, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { Photo } from '../photos/index.ts';
@@ -26,8 +26,19 @@ import type {
 import { key } from '../subject/index.ts';
 import type { StationId } from './stations.ts';
 
+/** What was described of one kit on a job, each entry by its id as it was said last, and lists of which it has nothing beyond. */
+export interface KitDescribedHere {
+  lamps: Record<string, Lamp>;
+  contents: Record<string, ContentItem>;
+  /** By lamp and place. */
+  mounts: Record<string, Fitment['mounts'][number]>;
+  fitSteps: Record<string, FitStep>;
+  tests: Record<string, KitTest>;
+  whole: (KitList | FitmentList)[];
+}
+
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 14;
+export const FOLD_VERSION = 15;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -134,7 +145,9 @@ export interface JobState {
   settings: Partial<Record<SupplyId, string[]>>;
   accessories: Record<string, Accessory>;
   /** What was described of the kind of vehicle on this job, each by its id as it was said last, and lists of which it has nothing beyond. */
-  described: { pieces: Record<string, Piece>; functions: Record<string, LampFunction>; whole: Described[] };
+  described: { pieces: Record<string, Piece>; functions: Record<string, LampFunction>; mounts: Record<string, MountPosition>; whole: Described[] };
+  /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
+  kitsDescribed: Record<string, KitDescribedHere>;
   /** Pieces that have to be open as well, as somebody said. */
   wanted: LevelNeed[];
   /** Kits for which somebody saw that all that is worked at can be reached, since anything was last opened. */
@@ -273,7 +286,8 @@ export function emptyJob(): JobState {
     settings: records(),
     references: records(),
     accessories: records(),
-    described: { pieces: records(), functions: records(), whole: [] },
+    described: { pieces: records(), functions: records(), mounts: records(), whole: [] },
+    kitsDescribed: records(),
     wanted: [],
     enough: [],
     blocked: [],

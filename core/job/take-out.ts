@@ -1,7 +1,7 @@
 import type { Connection, FitStep } from '../kit/index.ts';
 import { levelRank, needsHold, type LevelNeed, type Side, type SupplyAsk, type Way } from '../vehicle/index.ts';
 import { once, type JobContext } from './context.ts';
-import { connectionsOf, kitsDropped, kitsOnVehicle, plugsOf, sideOf, type KitOnVehicle } from './kits.ts';
+import { connectionsOf, kitsDropped, kitsOnVehicle, plugsOf, sideOf, stepReach, type KitOnVehicle } from './kits.ts';
 
 export const TAKEN_OUT = ['joint', 'leg', 'contact', 'step'] as const;
 /** What a kit has on a vehicle: a joint, a leg that was laid, a contact in an empty cavity, a fitting step begun or done. */
@@ -85,7 +85,7 @@ function stepsOf(context: JobContext, onVehicle: KitOnVehicle): TakeOut[] {
       kit,
       id: step.id,
       side: step.side,
-      reach: asWay(step.needs),
+      reach: stepReach(context, step),
       asks: step.asks ?? [],
       after: joints(step.side).map(({ id }) => id),
       step,

@@ -86,7 +86,7 @@ export const statedLoad = ({ powerW, atV, kind, leastV, surge, standbyMa }: Lamp
   kind,
   ...(leastV === undefined ? {} : { leastV }),
   ...(surge === undefined ? {} : { surge }),
-  ...(standbyMa === 0 ? {} : { standbyMa }),
+  ...(standbyMa ? { standbyMa } : {}),
 });
 
 /** What lights by a wire of a kit's plug: of a body with several functions that which the wire carries, else the lamp. */

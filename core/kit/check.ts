@@ -170,6 +170,7 @@ function checkFitment(fitment: Fitment, kit: Kit, profile: VehicleProfile, facts
     });
     faults.push(...checkCondition(step.when, facts, `${path}.fitSteps[${index}].when`), ...marksWithout(step.asks, supplies, `${path}.fitSteps[${index}].asks`));
     step.lays?.forEach((leg, place) => faults.push(...unknownId(leg, ids(kit.legs), `${path}.fitSteps[${index}].lays[${place}]`, 'leg')));
+    faults.push(...unknownId(step.at, ids(profile.mounts), `${path}.fitSteps[${index}].at`, 'mount position'));
     if (step.under) {
       const groups = profile.pieces.find((piece) => piece.id === step.under?.piece)?.fasteners ?? [];
       faults.push(...unknownId(step.under.piece, pieces, `${path}.fitSteps[${index}].under.piece`, 'piece'));

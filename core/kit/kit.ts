@@ -10,6 +10,18 @@ export type Pass = (typeof PASSES)[number];
 export const BEAMS = ['front fog', 'dipped', 'driving', 'work', 'marker', 'signal'] as const;
 export type Beam = (typeof BEAMS)[number];
 
+/** Kinds of kit, by what is in the box: what lamps, contents and tests such a kit commonly has. */
+export const KIT_KINDS = ['front fog pair', 'headlamp pair', 'driving lamp pair', 'light bar', 'work lamp pair', 'rear lamp pair', 'side marker set'] as const;
+export type KitKind = (typeof KIT_KINDS)[number];
+
+export const KIT_LISTS = ['lamps', 'contents', 'vehicles'] as const;
+/** A list of a kit that somebody can have described as a whole, or not; `vehicles`: those that it can be fitted to. */
+export type KitList = (typeof KIT_LISTS)[number];
+
+export const FITMENT_LISTS = ['mounts', 'connections', 'fitSteps', 'tests'] as const;
+/** What of a kit on one kind of vehicle somebody can have described as a whole, or not: where its lamps sit, how it is wired, how it is fitted, how it is tried. */
+export type FitmentList = (typeof FITMENT_LISTS)[number];
+
 export const USED = ['solvent', 'sealant', 'adhesive', 'heat'] as const;
 export type Used = (typeof USED)[number];
 
@@ -36,11 +48,12 @@ export interface BoltStack {
 
 export interface Optics {
   beam: Beam;
-  peakCd: number;
+  /** What its maker states of its light; each absent where nothing is stated. */
+  peakCd?: number;
   /** Full width at half maximum. */
-  widthDeg: number;
-  heightDeg: number;
-  colourTemperatureK: number;
+  widthDeg?: number;
+  heightDeg?: number;
+  colourTemperatureK?: number;
   /** A claim without a test is marked as a claim. */
   basis: 'tested' | 'claimed';
 }
@@ -49,7 +62,8 @@ export interface LampLoad {
   powerW: number;
   atV: number;
   kind: LoadKind;
-  standbyMa: number;
+  /** What it draws while it is off; absent where nobody measured it. */
+  standbyMa?: number;
   /** Least voltage at which it is stated to work. */
   leastV?: number;
   /** What it draws for a moment when it is switched on. */
@@ -186,8 +200,10 @@ export interface FitStep {
   id: string;
   name: string;
   side: Side;
-  /** What must be open for it. */
+  /** What must be open for it; of one that is done at a mount position, besides what leads there. */
   needs: LevelNeed[];
+  /** The mount position at which it is done: it can be got at by whatever leads there. */
+  at?: string;
   /** Pieces in whose place it sets a part of the kit: a refit rule that names one of them means this step. */
   inPlaceOf?: string[];
   /** How a supply has to be for it: dead where it touches a feed, an airbag's neighbour, or cuts into a harness. */
@@ -264,6 +280,8 @@ export interface Fitment {
   losesFunctions: string[];
   fitSteps: FitStep[];
   tests: KitTest[];
+  /** What of it nobody has described as a whole: that there is nothing more is not to be read from those. */
+  undescribed?: FitmentList[];
 }
 
 export interface BenchTask {
@@ -278,10 +296,14 @@ export interface BenchTask {
 
 /** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
 export interface Kit {
-  format: 'jade-kit/3';
+  format: 'jade-kit/4';
   slug: string;
   name: string;
   maker: string;
+  /** What is in the box, in a word; where it is said, what such a kit commonly has is offered. */
+  kind?: KitKind;
+  /** Lists that nobody has described as a whole. */
+  undescribed?: KitList[];
   lamps: Lamp[];
   contents: ContentItem[];
   options: KitOption[];

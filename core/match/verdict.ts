@@ -14,6 +14,8 @@ export interface Clearance {
 
 export type MatchReason =
   | { code: 'made-for'; value: Truth; vehicle: string }
+  /** Nobody made it for this kind, as far as is known, and it was fitted to one: so far as that was described, it sits. */
+  | { code: 'was-fitted'; value: Truth; vehicle: string }
   | { code: 'years'; value: Truth; year: number; from: number; to: number | null }
   | { code: 'equipment'; value: Truth; tree: ReasonTree }
   | { code: 'opening'; value: Truth; clearance: Clearance };
@@ -119,16 +121,19 @@ function deciding(condition: Condition | undefined, facts: FactValues, profile: 
 export function matchKit(kit: Kit, profile: VehicleProfile, year: number | undefined, facts: FactValues): MatchVerdict {
   const fitment = kit.fitments.find((candidate) => candidate.vehicle === profile.slug);
   if (!fitment) {
-    // Nobody has described where a lamp can sit on it: that the kit does not name it then says nothing.
-    const value = isUndescribed(profile, 'mounts') ? 'unknown' : 'no';
+    // Nobody has described where a lamp can sit on it, or what the kit fits: that the kit does not name it then says nothing.
+    const value = isUndescribed(profile, 'mounts') || kit.undescribed?.includes('vehicles') ? 'unknown' : 'no';
     const reason: MatchReason = { code: 'made-for', value, vehicle: profile.slug };
     const needOf = (truth: Truth) => (value === 'no' ? [] : kit.contents.filter((item) => item.when && evaluate(item.when, facts) === truth).map((item) => item.id));
     return { kit: kit.slug, value, reasons: [reason], ask: [], adapters: needOf('yes'), undecidedAdapters: needOf('unknown') };
   }
-  const reasons: MatchReason[] = [{ code: 'made-for', value: 'yes', vehicle: profile.slug }];
+  const reasons: MatchReason[] = [{ code: fitment.undescribed ? 'was-fitted' : 'made-for', value: 'yes', vehicle: profile.slug }];
   const { from, to } = fitment.years;
-  if (year === undefined) reasons.push({ code: 'years', value: 'unknown', year: 0, from, to: to ?? null });
-  else reasons.push({ code: 'years', value: year >= from && year <= (to ?? Infinity) ? 'yes' : 'no', year, from, to: to ?? null });
+  // Which years it fits is its maker's to say: of one that was fitted without that nothing is known of it.
+  if (!fitment.undescribed) {
+    const value = year === undefined ? 'unknown' : year >= from && year <= (to ?? Infinity) ? 'yes' : 'no';
+    reasons.push({ code: 'years', value, year: year ?? 0, from, to: to ?? null });
+  }
   if (fitment.condition) {
     reasons.push({ code: 'equipment', value: settle(fitment.condition, facts, profile), tree: explain(fitment.condition, facts) });
   }

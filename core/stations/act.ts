@@ -59,6 +59,9 @@ export type Refusal =
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number }
   | { code: 'described'; piece: string }
+  | { code: 'lamps-first'; kit: string }
+  | { code: 'place-first'; kit: string; lamps: string[] }
+  | { code: 'tests-first'; kit: string }
   | { code: 'too-many-photos' | 'too-many-on-sheet'; most: number };
 
 /** What an act of a person records, or why it cannot be recorded. */

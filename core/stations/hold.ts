@@ -33,6 +33,8 @@ export type HoldCode =
   | 'fitting-undescribed'
   | 'aim-undescribed'
   | 'sensors-undescribed'
+  | 'contents-undescribed'
+  | 'kit-lamps-undescribed'
   | 'content-short'
   | 'content-hands'
   | 'content-uncounted'

@@ -1,4 +1,5 @@
-import { LONGEST_TEXT, unplacedKits, unplacedToAim, type JobContext } from '../job/index.ts';
+import { kitsUndescribed, LONGEST_TEXT, unplacedToAim, type JobContext } from '../job/index.ts';
+import type { FitmentList } from '../kit/index.ts';
 import { key } from '../subject/index.ts';
 import { isUndescribed, standardLamps, type Described, type LampFunction } from '../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act } from './act.ts';
@@ -7,6 +8,7 @@ import { question, type Asked } from './hold.ts';
 /** What is done with a kit, each at a station of its own. */
 export const DONE_WITH = ['wired', 'fitted', 'aimed'] as const;
 export type DoneWith = (typeof DONE_WITH)[number];
+const LISTS: Readonly<Record<DoneWith, FitmentList>> = { wired: 'connections', fitted: 'fitSteps', aimed: 'mounts' };
 const HOLDS = { wired: 'wiring-undescribed', fitted: 'fitting-undescribed', aimed: 'aim-undescribed' } as const;
 
 /**
@@ -17,7 +19,7 @@ export const askedOfUnplaced = (context: JobContext, what: DoneWith): Asked[] =>
   kitsOf(context, what).map((kit) => question(HOLDS[what], { kit }, key({ kind: 'unplaced', kit, what })));
 
 /** The kits of that that something is done with at a station: those with a lamp that has a rule where they are aimed. */
-const kitsOf = (context: JobContext, what: DoneWith) => (what === 'aimed' ? unplacedToAim(context) : unplacedKits(context));
+const kitsOf = (context: JobContext, what: DoneWith) => (what === 'aimed' ? unplacedToAim(context) : kitsUndescribed(context, LISTS[what]));
 
 /** How it was done with each kit of which nobody has described it, as far as somebody said so. */
 export const howDone = (context: JobContext, what: DoneWith): { kit: string; said?: string }[] =>

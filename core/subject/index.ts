@@ -48,6 +48,8 @@ export type Subject =
   /** What nobody has described: a list of the profile, or how a kit is wired, fitted or aimed on this kind of vehicle. */
   | { kind: 'undescribed'; list: string }
   | { kind: 'unplaced'; kit: string; what: string }
+  /** A list of a kit that nobody has described. */
+  | { kind: 'kit-list'; kit: string; list: string }
   | { kind: 'log' };
 
 /** The one text under which a subject is kept and compared: its kind, then its ids. */
@@ -102,6 +104,7 @@ const IDS: Readonly<Record<Subject['kind'], readonly string[]>> = {
   face: ['plug'],
   undescribed: ['list'],
   unplaced: ['kit', 'what'],
+  'kit-list': ['kit', 'list'],
   log: [],
 };
 const KINDS = Object.keys(IDS) as Subject['kind'][];

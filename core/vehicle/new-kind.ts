@@ -44,8 +44,11 @@ const plain = (text: string): string =>
     .replaceAll(/[^a-z0-9]+/g, '-')
     .replaceAll(/^-+|-+$/g, '');
 
+/** A text as a slug says it; `otherwise` where it holds no letter that a slug has. */
+export const slugOf = (text: string, otherwise: string): string => plain(text).slice(0, 60).replace(/-+$/, '') || otherwise;
+
 /** The slug under which a kind of vehicle is kept: its maker and model; `vehicle` where those hold no letter that a slug has. */
-export const kindSlug = ({ maker, model }: Pick<NewKind, 'maker' | 'model'>): string => plain(`${maker} ${model}`).slice(0, 60).replace(/-+$/, '') || 'vehicle';
+export const kindSlug = ({ maker, model }: Pick<NewKind, 'maker' | 'model'>): string => slugOf(`${maker} ${model}`, 'vehicle');
 
 /** The id of something that somebody describes: its name and a few letters drawn by the device, so that no two are alike. */
 export const entryId = (name: string, drawn: string): string => `${plain(name).slice(0, 50).replace(/-+$/, '') || 'piece'}-${drawn}`;

@@ -34,6 +34,14 @@ export const EVENT_EXAMPLES: Example[] = [
       whole: ['functions'],
     },
   ],
+  [
+    'kit.described',
+    {
+      kit: 'cairn-fen-pair',
+      contents: [{ id: 'spacers', name: 'Spacers', kind: 'other', count: 4, spareAllowed: false }],
+      whole: ['tests'],
+    },
+  ],
   ['piece.wanted', { piece: 'grille', level: 'off' }],
   ['opening.enough', { kits: ['cairn-fen-pair'] }],
   ['job.reopened', { why: 'looked at again' }],

@@ -52,7 +52,7 @@ function statusOf(answers: readonly AppendAnswer[]): number {
 }
 
 /** Events that tell which ids others may name: the documents pinned, and what was found fitted. */
-const TELL_IDS: readonly EventType[] = ['job.opened', 'job.repinned', 'kit.added', 'accessory.found', 'plug.found', 'kind.described'];
+const TELL_IDS: readonly EventType[] = ['job.opened', 'job.repinned', 'kit.added', 'accessory.found', 'plug.found', 'kind.described', 'kit.described'];
 
 /** What an event does or does over: to take something back asks for the same right as to do it, however often it was taken back before. */
 const doneOver = (log: readonly JobEvent[], event: JobEvent): JobEvent[] =>
@@ -62,8 +62,10 @@ const doneOver = (log: readonly JobEvent[], event: JobEvent): JobEvent[] =>
 async function checkFor(tx: Connection, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
   const before: JobEvent[] = [...known];
   const state = foldJob(standingEvents(known, TELL_IDS));
-  const { opened, accessories, plugsFound, described } = state;
-  const byIds = opened ? idCheck(await pinnedOf(tx, known, opened), { accessories: Object.keys(accessories), plugs: Object.values(plugsFound), described }) : () => [];
+  const { opened, accessories, plugsFound, described, kitsDescribed } = state;
+  const byIds = opened
+    ? idCheck(await pinnedOf(tx, known, opened), { accessories: Object.keys(accessories), plugs: Object.values(plugsFound), described, kitsDescribed })
+    : () => [];
   return (event, path) => {
     const rights = [...new Set(doneOver(before, event).map(({ type }) => rightFor(type)))];
     const faults = [...rights.flatMap((right) => roleFaults(role, right, path)), ...byIds(event, path), ...undoFaults(before, event, path)];

@@ -9,6 +9,7 @@ export const AIM_STATION = {
   floor: 'Floor at the wall, up +',
   level: 'The marks below count with a level floor until it is measured.',
   foundLevel: 'Found level',
+  noReach: (name: string) => `${name} · reach not stated`,
   reach: (name: string, reach: string, basis: string) => `${name} · reach on axis ${reach} at 1 lx (${basis})`,
   wallBefore: 'On the wall, before',
   wallAfter: 'On the wall, after',

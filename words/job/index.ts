@@ -1,5 +1,5 @@
 import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
-import type { Pass } from '@jade/core/kit';
+import type { FitmentList, KitList, Pass } from '@jade/core/kit';
 import { isScrewed, type Described, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
 import type { Names } from '@jade/words/names';
 import { sayWarnings } from '@jade/words/judging';
@@ -97,6 +97,17 @@ const WHOLE: Readonly<Record<Described, string>> = {
   mounts: 'No further mount positions are used',
 };
 
+/** Of which a kit has nothing beyond what is described, after `nothing further`. */
+const WHOLE_OF_KIT: Readonly<Record<KitList | FitmentList, string>> = {
+  lamps: 'is a lamp',
+  contents: 'is in the box',
+  vehicles: 'does it fit on',
+  mounts: 'sits on the vehicle',
+  connections: 'is joined',
+  fitSteps: 'is fitted',
+  tests: 'is tried',
+};
+
 const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string } = {
   'job.opened': () => 'Job opened',
   'job.repinned': ({ profile, lost }) => `Newer documents taken over, profile version ${profile.version}${lost.length > 0 ? `; lost: ${lost.join(', ')}` : ''}`,
@@ -143,11 +154,20 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'setting.restored': ({ setting }) => `${setting} set again`,
   'accessory.found': ({ name, holds, why }, names) =>
     `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}${why ? `; ${why}` : ''}`,
-  'kind.described': ({ pieces = [], functions = [], whole = [] }) =>
+  'kit.described': ({ kit, lamps = [], contents = [], fitSteps = [], tests = [], whole = [] }, names) =>
+    [
+      ...(lamps.length > 0 ? [`${names.kit(kit)} has: ${lamps.map(({ name }) => inSentence(name)).join('; ')}`] : []),
+      ...(contents.length > 0 ? [`${names.kit(kit)}, in the box: ${contents.map(({ name }) => inSentence(name)).join('; ')}`] : []),
+      ...fitSteps.map(({ name }) => `${names.kit(kit)}, fitted: ${inSentence(name)}`),
+      ...(tests.length > 0 ? [`${names.kit(kit)} is tried by: ${tests.map(({ name }) => inSentence(name)).join('; ')}`] : []),
+      ...(whole.length > 0 ? [`${names.kit(kit)}: nothing further ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
+    ].join('. '),
+  'kind.described': ({ pieces = [], functions = [], mounts = [], whole = [] }) =>
     [
       ...(pieces.length > 0 ? [`Described: ${pieces.map((piece, index) => (index === 0 ? piece.name : inSentence(piece.name))).join('; ')}`] : []),
       ...(functions.length > MOST_NAMED ? [`It has ${plural(functions.length, 'lamp')}, ${inSentence(functions[0]?.name ?? '')} and others`] : []),
       ...(functions.length > 0 && functions.length <= MOST_NAMED ? [`It has: ${functions.map(({ name }) => inSentence(name)).join('; ')}`] : []),
+      ...(mounts.length > 0 ? [`A place of the vehicle: ${mounts.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...whole.map((list) => WHOLE[list]),
     ].join('. '),
   'piece.wanted': ({ piece, level }, names) => `Wanted besides: ${inSentence(names.piece(piece))} ${level}`,

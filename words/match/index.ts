@@ -19,6 +19,8 @@ export function sayReason(reason: MatchReason, factName: (id: string) => string,
       if (reason.value === 'unknown')
         return 'Nobody has described how a kit sits on this kind of vehicle, and the kit does not name it: hold it against the vehicle before anything comes off.';
       return reason.value === 'yes' ? 'The kit names this vehicle.' : 'The kit does not name this vehicle.';
+    case 'was-fitted':
+      return 'It was fitted to this kind of vehicle, as this shop saw; its maker does not name it.';
     case 'years':
       return `Made for ${reason.from} to ${reason.to ?? 'today'}; this one is ${reason.value === 'unknown' ? 'of unknown year' : `of ${reason.year}`}.`;
     case 'equipment':

@@ -108,6 +108,8 @@ const HOLDS: Record<HoldCode, Say> = {
   'fitting-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} is fitted and tested here: say what was done`,
   'aim-undescribed': ({ kit }, names) => `Nobody has described where the lamps of ${names.kit(text(kit))} sit: say how they were aimed`,
   'sensors-undescribed': () => 'Say whether a sensor was met: nobody has described those of this kind of vehicle',
+  'contents-undescribed': ({ kit }, names) => `Nobody has described what is in the box of ${names.kit(text(kit))}: count what is there`,
+  'kit-lamps-undescribed': ({ kit }, names) => `Nobody has described the lamps of ${names.kit(text(kit))}: write down what is printed on them`,
   'content-short': ({ kit, item, count }, names) => `${names.item(text(kit), text(item))}: ${count} missing from ${names.kit(text(kit))}`,
   'content-hands': ({ kit, item, left, right }, names) => `${names.item(text(kit), text(item)).replace(/, (left|right)$/, '')}: ${left} left and ${right} right`,
   'content-uncounted': ({ kit, count }, names) => `Count ${plural(number(count), 'item')} of ${names.kit(text(kit))}`,
@@ -293,6 +295,12 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `Up to ${refusal.most} photos go with the sheet: take another off it first.`;
     case 'described':
       return `${names.piece(refusal.piece)} is described already: take it off as its step says, or give this piece another name.`;
+    case 'lamps-first':
+      return `First describe the lamps of ${names.kit(refusal.kit)}, at Gather.`;
+    case 'place-first':
+      return `First say which step sets ${listed(refusal.lamps, (lamp) => inSentence(names.lamp(refusal.kit, lamp)))} in place.`;
+    case 'tests-first':
+      return `First take the tests that prove the lamps of ${names.kit(refusal.kit)}.`;
     case 'missing':
       return `${plural(refusal.count, 'thing')} still missing.`;
     case 'supply-live':

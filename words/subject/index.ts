@@ -29,6 +29,8 @@ function sayOut({ kit, what }: Extract<Subject, { kind: 'out' }>, names: Names):
 /** What nobody has described of a kind of vehicle. */
 const UNDESCRIBED: Readonly<Record<string, string>> = { functions: 'lamps of this kind of vehicle, not described', sensors: 'sensors of this kind of vehicle, not described' };
 
+const KIT_LISTS: Readonly<Record<string, string>> = { contents: 'contents', lamps: 'lamps' };
+
 /** What a subject is called where something waits for it. */
 export function saySubject(subject: Subject, names: Names): string {
   switch (subject.kind) {
@@ -107,6 +109,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return UNDESCRIBED[subject.list] ?? subject.list;
     case 'unplaced':
       return `how ${names.kit(subject.kit)} is ${subject.what} on this kind of vehicle, not described`;
+    case 'kit-list':
+      return `${KIT_LISTS[subject.list] ?? subject.list} of ${names.kit(subject.kit)}, not described`;
     case 'log':
       return 'log';
   }

@@ -236,7 +236,9 @@ function sayCureTrouble(trouble: CureTrouble): string {
 const days = (hours: number) => plural(Math.floor(hours / 24), 'day');
 
 /** How long a vehicle may stand with what its kits draw, with the numbers that it comes from. */
-export function sayStanding({ addedMa, lasts }: StandingDraw): string {
+export function sayStanding({ addedMa, unmeasured, lasts }: StandingDraw): string {
+  if (unmeasured)
+    return `While it stands the kits draw ${addedMa > 0 ? `${stated(addedMa, 'mA')} and ` : ''}what ${unmeasured} ${unmeasured === 1 ? 'lamp takes' : 'lamps take'} while off, which nobody has measured: how long the battery lasts is not known.`;
   if (!lasts) return `While it stands the kits draw ${stated(addedMa, 'mA')}. Nobody has described the battery of this kind of vehicle: how long it lasts is not known.`;
   const { beforeMa, afterMa, hoursBefore, hoursAfter, capacityAh, usableShare } = lasts;
   const drawn = `While it stands the vehicle draws ${stated(beforeMa, 'mA')}, and the kits ${stated(afterMa - beforeMa, 'mA')} more.`;

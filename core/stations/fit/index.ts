@@ -6,6 +6,7 @@ import {
   placeRules,
   planClosingOf,
   stepDone,
+  stepReach,
   supplyBars,
   testsOf,
   toTakeOut,
@@ -16,7 +17,7 @@ import {
 import type { FitStep, KitTest, Pass } from '../../kit/index.ts';
 import type { PhotoSubject } from '../../photos/index.ts';
 import { key, same } from '../../subject/index.ts';
-import { levelRank } from '../../vehicle/index.ts';
+import { levelRank, needsHold } from '../../vehicle/index.ts';
 import { refused, unless, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
 import { askedOfUnplaced } from '../undescribed.ts';
@@ -24,6 +25,7 @@ import { block, todo, type Asked } from '../hold.ts';
 import { missingFor } from '../open-up/index.ts';
 import { againstOut, askedAgain, askedOfDropped, toRecheck } from './take-out.ts';
 
+export * from './capture.ts';
 export * from './take-out.ts';
 
 export function asked(context: JobContext): Asked[] {
@@ -82,7 +84,8 @@ function inPlace(context: JobContext, onVehicle: KitOnVehicle, step: FitStep): R
 
 /** What stands against a pass of a fitting step: what it needs is not open, a pass is behind, a supply is not as it asks. */
 export function againstPass(context: JobContext, onVehicle: KitOnVehicle, step: FitStep, pass: Pass, at: string): Refusal[] {
-  const missing = missingFor(context, step.needs);
+  const reach = stepReach(context, step);
+  const missing = reach.some(({ needs }) => needsHold(needs, context.state.pieces)) ? [] : missingFor(context, reach[0]?.needs ?? []);
   return [
     ...(passesOf(context, onVehicle.kit.slug, step.id).includes(pass) ? [{ code: 'already' as const }] : []),
     ...(missing.length > 0 ? [{ code: 'open-first' as const, pieces: missing }] : []),

@@ -1,4 +1,16 @@
-import { inReach, kitsDropped, kitsFittedBefore, lampsHeld, supplyBars, toTakeOut, type Happened, type JobContext, type KitOnVehicle, type TakeOut } from '../../job/index.ts';
+import {
+  inReach,
+  kitsDropped,
+  kitsFittedBefore,
+  lampsHeld,
+  stepReach,
+  supplyBars,
+  toTakeOut,
+  type Happened,
+  type JobContext,
+  type KitOnVehicle,
+  type TakeOut,
+} from '../../job/index.ts';
 import type { FitStep } from '../../kit/index.ts';
 import { needsHold } from '../../vehicle/index.ts';
 import { refused, unless, happened, type Act, type Refusal } from '../act.ts';
@@ -44,7 +56,12 @@ export function toRecheck(context: JobContext): { onVehicle: KitOnVehicle; step:
   const { state } = context;
   return kitsFittedBefore(context).flatMap((onVehicle) =>
     (onVehicle.fitment?.fitSteps ?? [])
-      .filter((step) => step.passes.includes('tighten') && needsHold(step.needs, state.pieces) && !(state.rechecked[onVehicle.kit.slug] ?? []).includes(step.id))
+      .filter(
+        (step) =>
+          step.passes.includes('tighten') &&
+          stepReach(context, step).some(({ needs }) => needsHold(needs, state.pieces)) &&
+          !(state.rechecked[onVehicle.kit.slug] ?? []).includes(step.id),
+      )
       .map((step) => ({ onVehicle, step })),
   );
 }

@@ -62,11 +62,11 @@ export const USUAL_RELEASE: Readonly<Record<Drive, Release>> = {
 /** Minutes over which a step that was not described before was likely begun late, or lay over a pause. */
 const LIKELY_MIN = 20;
 
-/** What makes one wonder about the minutes of a piece that nobody described. */
-export const doubtsOfCame = ({ openMin }: Pick<CamePiece, 'openMin'>): MeasureDoubt[] => judgeMinutes(openMin, LIKELY_MIN);
+/** What makes one wonder about the minutes of a step that nobody described. */
+export const doubtsOfMinutes = (minutes: number): MeasureDoubt[] => judgeMinutes(minutes, LIKELY_MIN);
 
-/** All of the kind that is open now: what the next piece came with. What an owner added to this one vehicle is none of its kind. */
-const openNow = ({ state, profile }: JobContext): LevelNeed[] =>
+/** All of the kind that is open now: what the next piece came with, and where hands get to. What an owner added to this one vehicle is none of its kind. */
+export const openNow = ({ state, profile }: JobContext): LevelNeed[] =>
   Object.entries(state.pieces).flatMap(([piece, level]) =>
     level === 'fitted' || state.accessories[piece] || !profile.pieces.some(({ id }) => id === piece) ? [] : [{ piece, level }],
   );
@@ -128,7 +128,7 @@ export function pieceCame(context: JobContext, came: CamePiece, id: string, sure
   const piece = pieceOf(context, came, id);
   const fasteners = piece.fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));
   // The minutes are kept as they are said: a person either takes them or writes others.
-  const act = unlessDoubtful(sure ? [] : doubtsOfCame(came), undefined, () => ({ type: 'kind.described', payload: { pieces: [piece] } }));
+  const act = unlessDoubtful(sure ? [] : doubtsOfMinutes(came.openMin), undefined, () => ({ type: 'kind.described', payload: { pieces: [piece] } }));
   return 'refused' in act ? act : { events: [...act.events, { type: 'piece.moved', payload: { piece: id, level: came.level, fasteners } }] };
 }
 

@@ -117,7 +117,11 @@ function others(by: string): void {
         <article v-if="current" class="leaf stack">
           <div class="line">
             <h2>{{ current.lamp.name }}</h2>
-            <span class="soft">{{ AIM_STATION.reach(current.kit.name, metres(reachM(current.lamp.optics.peakCd, 1), 0), current.lamp.optics.basis) }}</span>
+            <span class="soft">{{
+              current.lamp.optics.peakCd === undefined
+                ? AIM_STATION.noReach(current.kit.name)
+                : AIM_STATION.reach(current.kit.name, metres(reachM(current.lamp.optics.peakCd, 1), 0), current.lamp.optics.basis)
+            }}</span>
           </div>
           <div class="line">
             <MeasureEntry
