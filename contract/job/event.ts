@@ -2,6 +2,7 @@ import type { Fault } from '@jade/core/faults';
 import { liftEvent, newestVersion, type EventType, type JobEvent } from '@jade/core/job';
 import { AnyObject, checkForm, EventId, Moment, Part, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
 import { VehicleToMake } from '@jade/contract/customers';
+import { KitToMake } from '@jade/contract/kit';
 import { BroughtIn, Follows, PAYLOADS } from './payloads.ts';
 
 /** Envelope of an event as a client sends it. */
@@ -37,10 +38,14 @@ export class NewJob extends BroughtIn {
 export class AddKit {
   @EventId() id!: string;
   @Slug() kit!: string;
+  /** The kit itself, where `kit` names one that is made with it. */
+  @Optional() @Part(() => KitToMake) make?: KitToMake;
 }
 
 export class KitName {
   @Slug() slug!: string;
+  /** The kit itself, where the slug names one that is made with the job. */
+  @Optional() @Part(() => KitToMake) make?: KitToMake;
 }
 
 /** Types of event that only the server writes. */

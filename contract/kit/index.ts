@@ -28,6 +28,7 @@ import {
   type LampCure as PlainCure,
   type LampLoad as PlainLoad,
   type LegWire as PlainLegWire,
+  type NewKit,
   type Optics as PlainOptics,
   type OptionChoice as PlainChoice,
   USED,
@@ -289,6 +290,14 @@ export class Kit implements PlainKit {
   @Each(() => BenchTask, 40) benchTasks!: BenchTask[];
   @Each(() => Fitment, 40) fitments!: Fitment[];
   @Texts(20) warnings!: string[];
+  @Whole(0, 100_000_000) priceCents!: number;
+}
+
+/** A kit that the library does not have: its first version is kept with the job that it comes in for. */
+export class KitToMake implements NewKit {
+  @Text(60) maker!: string;
+  @Text(80) name!: string;
+  @OneOf(KIT_KINDS) kind!: NewKit['kind'];
   @Whole(0, 100_000_000) priceCents!: number;
 }
 

@@ -56,6 +56,7 @@ export type FaultCode =
   | 'no-column'
   | 'plate-known'
   | 'kind-known'
+  | 'kit-known'
   | 'number-known'
   | 'not-csv'
   | 'one-of'

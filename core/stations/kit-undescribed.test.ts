@@ -81,25 +81,31 @@ test('what is in the box is counted from what such a kit commonly holds, and mor
     ['grommet', undefined],
     ['switch', undefined],
   ]);
+  expect(gather.contentsFound(contextAt(log), BAR.slug, [])).toEqual({ refused: [{ code: 'nothing' }] });
   const [bar, left, right] = offered;
   if (!bar || !left || !right) throw new Error('nothing is offered');
-  perform(log, gather.contentFound(contextAt(log), BAR.slug, left, 2));
-  perform(log, gather.contentFound(contextAt(log), BAR.slug, { id: 'spacers-q2d8', name: ' Spacers ', kind: 'other', spareAllowed: false }, 4));
+  perform(log, gather.contentsFound(contextAt(log), BAR.slug, [{ ...left, count: 2 }]));
+  perform(log, gather.contentsFound(contextAt(log), BAR.slug, [{ id: 'spacers-q2d8', name: ' Spacers ', kind: 'other', spareAllowed: false, count: 4 }]));
   expect(contextAt(log).kits[0]?.contents.map(({ id, name, count }) => [id, name, count])).toEqual([
     ['foot-left', 'Foot', 2],
     ['spacers-q2d8', 'Spacers', 4],
   ]);
   expect(gather.contentsOffered(contextAt(log), BAR.slug).map(({ id }) => id)).toEqual(['light-bar', 'foot-right', 'harness', 'relay', 'bolts', 'grommet', 'switch']);
   // Two left ones and no right one: the right one is not in the box, so it is not known to belong to it, and nothing says that they balance.
-  perform(log, gather.contentFound(contextAt(log), BAR.slug, right, 1));
+  perform(log, gather.contentsFound(contextAt(log), BAR.slug, [{ ...right, count: 1 }]));
   expect(codesOf(log, 'gather')).toEqual(['contents-undescribed', 'kit-lamps-undescribed', 'content-hands']);
-  expect(gather.contentFound(contextAt(log), BAR.slug, left, 1)).toEqual({ refused: [{ code: 'already' }] });
-  expect(gather.contentFound(contextAt(log), BAR.slug, bar, 0)).toEqual({ refused: [{ code: 'missing', count: 1 }] });
-  expect(gather.contentFound(contextAt(log), BAR.slug, { ...bar, name: ' ' }, 1.5)).toEqual({ refused: [{ code: 'missing', count: 2 }] });
-  expect(gather.contentFound(contextAt(log), BAR.slug, { ...bar, name: 'x'.repeat(81) }, 1)).toEqual({ refused: [{ code: 'too-long', over: 1, most: 80 }] });
+  expect(
+    gather.contentsFound(contextAt(log), BAR.slug, [
+      { ...bar, count: 1 },
+      { ...left, count: 1 },
+    ]),
+  ).toEqual({ refused: [{ code: 'already' }] });
+  expect(gather.contentsFound(contextAt(log), BAR.slug, [{ ...bar, count: 0 }])).toEqual({ refused: [{ code: 'missing', count: 1 }] });
+  expect(gather.contentsFound(contextAt(log), BAR.slug, [{ ...bar, name: ' ', count: 1.5 }])).toEqual({ refused: [{ code: 'missing', count: 2 }] });
+  expect(gather.contentsFound(contextAt(log), BAR.slug, [{ ...bar, name: 'x'.repeat(81), count: 1 }])).toEqual({ refused: [{ code: 'too-long', over: 1, most: 80 }] });
   perform(log, gather.noMoreOfKit(contextAt(log), BAR.slug, 'contents'));
   expect([codesOf(log, 'gather'), gather.contentsOffered(contextAt(log), BAR.slug)]).toEqual([['kit-lamps-undescribed', 'content-hands'], []]);
-  expect(gather.contentFound(contextAt(log), BAR.slug, bar, 1)).toEqual({ refused: [{ code: 'already' }] });
+  expect(gather.contentsFound(contextAt(log), BAR.slug, [{ ...bar, count: 1 }])).toEqual({ refused: [{ code: 'already' }] });
   expect(gather.noMoreOfKit(contextAt(log), BAR.slug, 'contents')).toEqual({ refused: [{ code: 'already' }] });
   expect(gather.noMoreOfKit(contextAt(openedLog()), BAR.slug, 'contents')).toEqual({ refused: [{ code: 'nothing' }] });
 });

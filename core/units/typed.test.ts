@@ -1,4 +1,4 @@
-import { typedMeasure } from './typed.ts';
+import { typedCents, typedMeasure } from './typed.ts';
 
 test.each([
   ['0.18 in', 4.572],
@@ -40,4 +40,9 @@ test.each([
   ['4.5.6', 'mm', { fault: 'unit', unit: '.6' }],
 ] as const)('“%s” in %s is refused: %j', (text, unit, fault) => {
   expect(typedMeasure(text, unit)).toEqual(fault);
+});
+
+test('money is read as whole smallest coins, and what is none is not read', () => {
+  expect(['329', ' 329,5', '329.50', '0', '12.05', '9999999'].map(typedCents)).toEqual([32_900, 32_950, 32_950, 0, 1205, 999_999_900]);
+  expect(['', '-3', '3.', '3.505', '3 crowns', '12345678', '1,000.00'].map(typedCents)).toEqual(Array(7).fill(undefined));
 });

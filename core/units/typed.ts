@@ -48,3 +48,9 @@ export function typedMeasure(text: string, unit: TypedUnit): TypedMeasure {
   // To the thousandth: a conversion leaves no tail of digits.
   return { value: Math.round((sign === '-' ? -size : size) * scale * 1000) / 1000 };
 }
+
+/** Money as a person types it, as whole smallest coins: "329", "329,5" and "329.50" alike; undefined where it is none, or has parts of the smallest coin. */
+export function typedCents(text: string): number | undefined {
+  const [, wholes, parts = ''] = /^\s*(\d{1,7})(?:[.,](\d{1,2}))?\s*$/.exec(text) ?? [];
+  return wholes === undefined ? undefined : Number(wholes) * 100 + Number(parts.padEnd(2, '0'));
+}

@@ -10,6 +10,7 @@ import { notFound, Refusal } from '../faults/index.ts';
 import { insertEvents } from './chain.ts';
 import { eventRow, type Author } from './log.ts';
 import { plugsOfShop } from './library.ts';
+import { makeKit } from './make-kit.ts';
 import { readEvents } from './whole-log.ts';
 
 export interface JobToOpen {
@@ -178,6 +179,7 @@ export async function openAsked(tx: Connection, asked: NewJob, author: Author): 
     await refuseOther(tx, job);
     return undefined;
   }
+  for (const [index, { slug, make }] of asked.kits.entries()) if (make) await makeKit(tx, make, slug, `kits[${index}]`);
   if (asked.kits.length === 0 && !asked.follows) throw new FaultyInput([{ path: 'kits', code: 'missing', data: {} }]);
   return openJob(tx, job, author);
 }

@@ -17,6 +17,7 @@ import {
   type Payloads,
 } from '@jade/core/job';
 import type { Appended, JobView } from '@jade/contract/job';
+import type { NewKit } from '@jade/core/kit';
 import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/stations';
 import { needsHold, type OpenLevel } from '@jade/core/vehicle';
 import { sayEvent } from '@jade/words/job';
@@ -162,9 +163,9 @@ export const useJob = defineStore('job', () => {
   }
 
   /** Adds a kit to the job, in its newest version. */
-  async function addKit(kit: string): Promise<void> {
+  async function addKit(kit: string, make?: NewKit): Promise<void> {
     const id = view.value?.id;
-    if (id) await ask(`/api/jobs/${encodeURIComponent(id)}/kits`, { id: v7(), kit });
+    if (id) await ask(`/api/jobs/${encodeURIComponent(id)}/kits`, { id: v7(), kit, ...(make ? { make } : {}) });
     await refresh();
   }
 

@@ -30,6 +30,7 @@ const FORMS: readonly (() => Promise<unknown>)[] = [
   () => import('../job/AccessoryFound.vue'),
   () => import('../stations/open-up/FoundHere.vue'),
   () => import('../stations/open-up/PieceCame.vue'),
+  () => import('../stations/fit/StepFitted.vue'),
 ];
 
 /** Loads what is not there yet, one after the other, so that every station of the job goes on without the server. */

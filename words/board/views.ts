@@ -18,6 +18,7 @@ export const OPEN_JOB = {
   work: 'The work',
   kits: 'Kits to fit',
   noKit: 'The library has no kit yet: take one in at Library.',
+  newKit: 'A kit that is not in the library',
   newKindKits: 'No kit can name a kind that is new: it is held against the vehicle at Match.',
   noneNames: 'No kit of the library names this kind of vehicle yet; Match will say so.',
   wish: 'What the customer wants',

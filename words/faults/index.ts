@@ -53,6 +53,7 @@ const SENTENCES: Record<FaultCode, Say> = {
   'name-twice': ({ name }) => `“${name}” stands twice; give each a name of its own`,
   'line-twice': ({ value, line }) => `“${value}” stands in line ${line} as well`,
   'no-column': ({ column, known }) => `names no column “${column}”; columns are ${known}`,
+  'kit-known': ({ kit }) => `${kit} is in the library already: choose it from the kits`,
   'kind-known': ({ kind }) => `${kind} is in the library already: choose it from the kinds of vehicle`,
   'plate-known': ({ plate, customer }) => `${plate} is known: it belongs to ${customer}`,
   'number-known': ({ plate, customer }) => `this number is that of ${plate}, ${customer}`,

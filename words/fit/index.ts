@@ -69,3 +69,42 @@ export const TAKE_OUT = {
 /** Where there is one pass only, nothing is started or tightened by itself: it is done. */
 export const sayPassDone = ({ passes }: Pick<FitStep, 'passes'>, pass: Pass): string => (passes.length > 1 ? PASS_VERBS[pass].done : ONE_PASS);
 export const sayPass = ({ passes }: Pick<FitStep, 'passes'>, pass: Pass): string => (passes.length > 1 ? PASS_VERBS[pass].does : ONE_PASS);
+
+export const STEP_FITTED = {
+  title: 'A step of fitting was done',
+  caution: 'Before the next step: what was fitted holds by itself, nothing chafes or is pinched, and no tool or fastener lies loose behind it.',
+  name: 'What was done',
+  names: 'What of the box it was',
+  lamps: 'Lamps that now sit in their place by it',
+  place: 'Where on the vehicle',
+  newPlace: 'Another place',
+  placeName: 'What the place is called',
+  point: 'Tap where it sits',
+  pointHint: 'What is open now counts as the way to this place. A height is measured when the lamp is aimed.',
+  view: 'Seen from',
+  side: 'Side',
+  sides: { left: 'left', centre: 'middle', right: 'right' },
+  tool: 'Tool',
+  tools: ['10 mm hex', '13 mm hex', 'cross-head', 'hex key 5 mm', 'cable tie', 'hand'],
+  tighten: 'How tight, as its paper says; snug where nothing is said',
+  minutes: 'Minutes it took',
+  bolted: 'Bolted: started, aligned, tightened',
+  inOne: 'Done in one go',
+  how: 'How it is held',
+  irreversible: 'It cut or drilled something',
+  agreedBy: 'Who agreed to that, for the vehicle’s owner',
+  missing: 'Still missing: what was done, its side, its place, the tool, the minutes, or who agreed.',
+  sure: 'It did take that long',
+  record: 'It is done',
+  here: 'here',
+} as const;
+
+export const KIT_FITTING = {
+  title: (kit: string) => `${kit}: not described here`,
+  why: 'Nobody has described how it is fitted on this kind of vehicle. Go by its paper, and write down each step once it is done: the next one of this kind is fitted by it.',
+  steps: (count: number) => (count === 0 ? 'No step is written down yet.' : `${count === 1 ? 'One step is' : `${count} steps are`} written down.`),
+  step: 'A step was done',
+  tests: 'What proves its lamps: take each that this vehicle can do',
+  take: (count: number) => (count === 1 ? 'Take this test' : `Take these ${count}`),
+  all: 'That is all that is fitted',
+} as const;

@@ -3,6 +3,7 @@ import { minutes, plural } from '@jade/words/units';
 
 export const GATHER_STATION = {
   laidOut: (maker: string, name: string) => `${maker} ${name}, laid out`,
+  notDescribed: 'not described',
   toCount: (items: number) => (items === 0 ? 'everything is counted' : `${plural(items, 'item')} to count`),
   restAsListed: 'The rest is as listed',
   notNeeded: 'not needed on this vehicle',

@@ -7,6 +7,7 @@ export const MATCH_STATION = {
   options: 'Options and what they bring',
   needed: 'Needed from the box because of these facts',
   undecided: (item: string) => `? ${item}, hangs on what is not known`,
+  contentsUnknown: 'Nobody has described what is in its box: it is counted at Gather.',
   nothingBeyond: 'Nothing beyond the standard contents.',
   confirmed: 'Match confirmed',
   confirm: 'Confirm this match',

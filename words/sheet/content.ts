@@ -1,6 +1,7 @@
 import type { Sheet } from '@jade/core/sheet';
 import type { Photo } from '@jade/core/photos';
-import { isDropped, unplacedKits, unplacedToAim, type FollowsWhy, type JobContext, type Stroke } from '@jade/core/job';
+import type { FitmentList } from '@jade/core/kit';
+import { isDropped, kitsUndescribed, unplacedToAim, type FollowsWhy, type JobContext, type Stroke } from '@jade/core/job';
 import { standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/names';
 import { sayHold } from '@jade/words/stations';
@@ -111,35 +112,35 @@ export function sheetContent(sheet: Sheet, context: JobContext, frame: SheetFram
   const { signedBy, at, benchName, shop, job, plate, customer } = frame;
   const exceptions = sheet.use.filter(({ code }) => code === 'exception');
   // Of a kit that nobody has described here nothing is known, which is not to say that nothing was done.
-  const unplaced = unplacedKits(context).map((kit) => [names.kit(kit), ...NOT_DESCRIBED]);
+  const open = (list: FitmentList) => kitsUndescribed(context, list).map((kit) => [names.kit(kit), ...NOT_DESCRIBED]);
   const notAimed = unplacedToAim(context).map((kit) => [names.kit(kit), ...NOT_DESCRIBED]);
   const wide = (rows: readonly string[][], columns: number) => rows.map((row) => Array.from({ length: columns }, (_, column) => row[column] ?? ''));
   const tables: SheetTable[] = [
     {
       title: 'What was fitted, and where',
       head: ['Lamp', 'Where', 'State'],
-      rows: [...sheet.fitted.map(fittedRow(names)), ...wide(unplaced, 3)],
+      rows: [...sheet.fitted.map(fittedRow(names)), ...wide(open('mounts'), 3)],
       empty: 'Nothing was fitted.',
       shares: [0.45, 0.35, 0.2],
     },
     {
       title: 'What the kit lights',
       head: ['Function', 'While it was open', 'Everything closed'],
-      rows: [...sheet.lit.map(litRow(names)), ...wide(unplaced, 3)],
+      rows: [...sheet.lit.map(litRow(names)), ...wide(open('tests'), 3)],
       empty: 'Nothing of the kits lights.',
       shares: [0.56, 0.22, 0.22],
     },
     {
       title: 'Fed from, and guarded by',
       head: ['Lamps', 'From', 'Guarded by', 'Load'],
-      rows: [...sheet.fed.map(fedRow(names)), ...wide(unplaced, 4)],
+      rows: [...sheet.fed.map(fedRow(names)), ...wide(open('connections'), 4)],
       empty: 'Nothing is connected.',
       shares: [0.3, 0.2, 0.24, 0.26],
     },
     {
       title: 'How it was joined',
       head: ['Place', 'How', 'Seen'],
-      rows: [...sheet.made.map((line) => madeRow(line, names)), ...wide(unplaced, 3)],
+      rows: [...sheet.made.map((line) => madeRow(line, names)), ...wide(open('connections'), 3)],
       empty: 'Nothing was joined, cut or drilled.',
       shares: [0.3, 0.34, 0.36],
     },

@@ -43,7 +43,7 @@ export const NOT_DESCRIBED = {
     wired: (kit: string) =>
       `Nobody has described how ${kit} is wired on this kind of vehicle: what it is joined to, what feeds and guards it, and whether that carries is not worked out here. Go by the kit’s paper and the maker’s, and find each wire at Probe.`,
     fitted: (kit: string) =>
-      `Nobody has described how ${kit} is mounted and tested on this kind of vehicle: no step and no test is asked for here. Go by the kit’s paper, and try each function before anything covers it.`,
+      `Nobody has described how ${kit} is mounted and tested on this kind of vehicle. Go by the kit’s paper, and try each function before anything covers it. Where its steps are not written down one by one, say here how it was done: nothing is planned by that for the next one.`,
     aimed: (kit: string) =>
       `Nobody has described where the lamps of ${kit} sit on this kind of vehicle: no mark is worked out for the wall. Aim by the rule that holds where it is used, or leave it to others.`,
   },

@@ -13,18 +13,18 @@ export function contentsOffered(context: Pick<JobContext, 'kits'>, slug: string)
 }
 
 /**
- * Something in the box of a kit that nobody had described, with how many of it there are: from now on it is counted of every such kit. What is not there
+ * What lies in the box of a kit that nobody had described, with how many of each there are: from now on it is counted of every such kit. What is not there
  * is not written down: nobody knows that it belongs to it.
  */
-export function contentFound(context: Pick<JobContext, 'kits'>, slug: string, item: Omit<ContentItem, 'count'>, count: number): Act {
+export function contentsFound(context: Pick<JobContext, 'kits'>, slug: string, items: readonly ContentItem[]): Act {
   const kit = openList(context, slug, 'contents');
-  if (!kit) return refused({ code: 'already' });
-  if (kit.contents.some(({ id }) => id === item.id)) return refused({ code: 'already' });
-  const missing = [item.name.trim() === '', !(Number.isInteger(count) && count >= 1)].filter(Boolean).length;
-  const faults: Refusal[] = [...(missing > 0 ? [{ code: 'missing' as const, count: missing }] : []), ...tooLong(item.name, LONGEST_TEXT.kitEntry)];
+  if (!kit || items.some(({ id }) => kit.contents.some((own) => own.id === id))) return refused({ code: 'already' });
+  if (items.length === 0) return refused({ code: 'nothing' });
+  const missing = items.flatMap(({ name, count }) => [name.trim() === '', !(Number.isInteger(count) && count >= 1)]).filter(Boolean).length;
+  const faults: Refusal[] = [...(missing > 0 ? [{ code: 'missing' as const, count: missing }] : []), ...items.flatMap(({ name }) => tooLong(name, LONGEST_TEXT.kitEntry))];
   return unless(faults, () => [
-    { type: 'kit.described', payload: { kit: slug, contents: [{ ...item, name: item.name.trim(), count }] } },
-    { type: 'content.counted', payload: { kit: slug, item: item.id, count } },
+    { type: 'kit.described', payload: { kit: slug, contents: items.map((item) => ({ ...item, name: item.name.trim() })) } },
+    ...items.map(({ id, count }) => ({ type: 'content.counted' as const, payload: { kit: slug, item: id, count } })),
   ]);
 }
 

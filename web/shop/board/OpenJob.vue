@@ -3,6 +3,7 @@ import dayjs from 'dayjs';
 import { v7 } from 'uuid';
 import { computed, onMounted, ref, watch } from 'vue';
 import { LONGEST_TEXT, type FollowsWhy } from '@jade/core/job';
+import { kitSlug } from '@jade/core/kit';
 import { mileageFell, plateKey, MILEAGE_UNITS, readCounter, type MileageUnit } from '@jade/core/customers';
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';
 import { judgeOpening } from '@jade/core/judging';
@@ -18,6 +19,8 @@ import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { ask, Refused } from '../../ask/index.ts';
 import { useClock } from '../../job/clock.ts';
+import NewKitFields from '../../job/NewKitFields.vue';
+import { kitOf, newKitDraft, type KitDraft } from '../../job/kit-draft.ts';
 import { bodyOf, newDraft, type VehicleDraft } from '../customers/draft.ts';
 import VehicleFields from '../customers/VehicleFields.vue';
 import VehicleLine from '../customers/VehicleLine.vue';
@@ -42,6 +45,8 @@ interface Written {
   making: boolean;
   vehicle: VehicleDraft;
   chosen: string[];
+  /** A kit that is made with the job. */
+  newKit?: KitDraft;
   promised: string;
   bay: string | null;
   wish: string;
@@ -80,7 +85,10 @@ const another = ref(false);
 
 const kits = ref<Listed[]>([]);
 const bays = ref<string[]>([]);
+const currency = ref('');
 const chosen = field('chosen');
+const newKitWritten = field('newKit');
+const made = computed(() => newKitWritten.value && kitOf(newKitWritten.value));
 const promised = field('promised');
 const bay = field('bay');
 const wish = field('wish');
@@ -107,9 +115,10 @@ const sending = ref(false);
 
 onMounted(async () => {
   try {
-    const [documents, shop] = await Promise.all([ask<Listed[]>('/api/documents'), ask<{ bays: string[]; mileageUnit: MileageUnit | null } | null>('/api/shop')]);
+    const [documents, shop] = await Promise.all([ask<Listed[]>('/api/documents'), ask<{ bays: string[]; mileageUnit: MileageUnit | null; currency: string } | null>('/api/shop')]);
     kits.value = documents.filter((entry) => entry.kind === 'kit');
     bays.value = shop?.bays ?? [];
+    currency.value = shop?.currency ?? '';
     shopUnit.value = shop?.mileageUnit ?? 'km';
   } catch {
     fault.value = COMMON.away(OPEN_JOB.theKits);
@@ -154,7 +163,7 @@ const fell = computed(() => mileage.value !== undefined && before.value !== unde
 const hasVehicle = computed(() => (making.value ? draftReady.value : known.value !== null));
 const wordsFit = computed(() => within(wish.value, LONGEST_TEXT.wish) && within(keys.value, LONGEST_TEXT.keys));
 /** A job without a kit looks at what an earlier one fitted. */
-const hasWork = computed(() => chosen.value.length > 0 || follows.value !== undefined);
+const hasWork = computed(() => (newKitWritten.value ? made.value !== undefined : chosen.value.length > 0 || follows.value !== undefined));
 /** A second job beside one that is open is meant. */
 const second = ref(false);
 const doubts = computed(() =>
@@ -171,7 +180,7 @@ async function open(): Promise<void> {
     const body = {
       id,
       ...(making.value ? { newVehicle: { ...bodyOf(draft.value), ...(another.value ? { another: true } : {}) } } : { vehicle: known.value?.id }),
-      kits: chosen.value.map((slug) => ({ slug })),
+      kits: [...chosen.value.map((slug) => ({ slug })), ...(made.value ? [{ slug: kitSlug(made.value), make: made.value }] : [])],
       ...(follows.value ? { follows: follows.value } : {}),
       ...(promised.value ? { promisedAt: new Date(promised.value).toISOString() } : {}),
       ...(bay.value ? { bay: bay.value } : {}),
@@ -252,6 +261,10 @@ async function openAnyway(): Promise<void> {
     <section class="stack" aria-labelledby="open-work">
       <h3 id="open-work">{{ OPEN_JOB.work }}</h3>
       <v-select v-model="chosen" :label="OPEN_JOB.kits" multiple :items="offered" :no-data-text="OPEN_JOB.noKit" />
+      <NewKitFields v-if="newKitWritten" v-model="newKitWritten" :currency="currency" @leave="newKitWritten = undefined" />
+      <div v-else>
+        <button type="button" class="push small" @click="newKitWritten = newKitDraft()">{{ OPEN_JOB.newKit }}</button>
+      </div>
       <p v-if="draft.kind && making" class="soft">{{ OPEN_JOB.newKindKits }}</p>
       <p v-else-if="profile && kits.length > 0 && fitting.length === 0" class="soft">{{ OPEN_JOB.noneNames }}</p>
       <WordsField v-model="wish" :label="OPEN_JOB.wish" :most="LONGEST_TEXT.wish" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { fitStepsOf, kitsOnVehicle, stackOfStep, stepCautions, testCautions, testsOf, unplacedKits, type KitOnVehicle } from '@jade/core/job';
+import { fitStepsOf, kitsOnVehicle, stackOfStep, stepCautions, testCautions, testsOf, type KitOnVehicle } from '@jade/core/job';
 import type { FitStep, Kit, KitTest, Pass } from '@jade/core/kit';
 import { closeUp, fit } from '@jade/core/stations';
 import { saySwitch } from '@jade/words/closing';
@@ -20,6 +20,7 @@ import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useFloor } from '../floor.ts';
 import FitFloor from './FitFloor.vue';
 import NotDescribed from '../../job/NotDescribed.vue';
+import KitFitting from './KitFitting.vue';
 import TakeOutList from './TakeOutList.vue';
 import { useKitSheet } from './kit-sheet.ts';
 
@@ -29,11 +30,11 @@ const sheetOf = useKitSheet();
 const failedTest = ref<{ kit: string; test: string }>();
 
 /** Kits of which nobody has described how they sit on this kind of vehicle. */
-const unplaced = computed(() => unplacedKits(context.value));
-const placed = computed(() => kits.value.length > 0 || unplaced.value.length === 0);
+const undescribed = computed(() => fit.kitsToDescribe(context.value));
+const placed = computed(() => kits.value.length > 0 || undescribed.value.length === 0);
 const kits = computed(() =>
   kitsOnVehicle(context.value)
-    .filter(({ kit }) => !unplaced.value.includes(kit.slug))
+    .filter(({ kit, fitment }) => fitment !== undefined || !undescribed.value.some((entry) => entry.kit.slug === kit.slug))
     .map((onVehicle) => {
       const { kit } = onVehicle;
       const tests = testsOf(onVehicle);
@@ -83,6 +84,7 @@ function fail(note: string): void {
 <template>
   <div class="stack">
     <FloorSwitch v-if="placed" v-model="floor" />
+    <KitFitting v-for="onVehicle in undescribed" :key="onVehicle.kit.slug" :on-vehicle="onVehicle" />
     <NotDescribed :what="'fitted'" />
     <FitFloor v-if="floor && placed" />
     <template v-else>
@@ -90,7 +92,7 @@ function fail(note: string): void {
       <div v-for="{ onVehicle, kit, steps, tests, sheet } in kits" :key="kit.slug" class="pair">
         <div class="stack">
           <div class="leaf"><VehicleSheet :profile="context.profile" v-bind="sheet" :label="FIT.where(kit.name)" /></div>
-          <div class="leaf">
+          <div v-if="tests.length > 0" class="leaf">
             <h2>{{ FIT.tests }}</h2>
             <ul class="rows">
               <li v-for="test in tests" :key="test.id">

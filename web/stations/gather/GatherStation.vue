@@ -12,8 +12,10 @@ import NewFasteners from '../../job/NewFasteners.vue';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import { useFloor } from '../floor.ts';
+import BoxContents from './BoxContents.vue';
 import GatherFloor from './GatherFloor.vue';
 import JobPrice from './JobPrice.vue';
+import LampsRead from './LampsRead.vue';
 
 const { job, context, names } = useCurrentJob();
 const floor = useFloor('gather');
@@ -47,11 +49,12 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
       <section v-for="{ kit, check, open, columns } in kits" :key="kit.slug" class="stack">
         <div class="line">
           <h2>{{ GATHER_STATION.laidOut(kit.maker, kit.name) }}</h2>
-          <span class="soft">{{ GATHER_STATION.toCount(open) }}</span>
+          <span class="soft">{{ kit.contents.length === 0 && kit.undescribed?.includes('contents') ? GATHER_STATION.notDescribed : GATHER_STATION.toCount(open) }}</span>
           <button v-if="open > 0" type="button" class="push small" @click="allHere(kit)">{{ GATHER_STATION.restAsListed }}</button>
         </div>
+        <BoxContents v-if="kit.undescribed?.includes('contents')" :kit="kit" />
         <p v-for="(trouble, index) in check.troubles" :key="index" class="trouble" role="alert">{{ sayGatherTrouble(trouble, (id) => names.item(kit.slug, id)) }}</p>
-        <div class="bench-top">
+        <div v-if="kit.contents.length > 0" class="bench-top">
           <div v-for="column in columns" :key="column.hand" class="column" :class="`${column.hand}-hand`">
             <h3>{{ HANDS[column.hand] }}</h3>
             <ul>
@@ -87,7 +90,8 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
             </ul>
           </div>
         </div>
-        <div class="leaf">
+        <LampsRead v-if="kit.undescribed?.includes('lamps')" :kit="kit" />
+        <div v-if="kit.benchTasks.length > 0" class="leaf">
           <h2>{{ GATHER_STATION.bench }}</h2>
           <ul class="rows">
             <li v-for="task in kit.benchTasks" :key="task.id">

@@ -72,7 +72,9 @@ const confirmation = (kit: Kit) => match.confirm(context.value, kit.slug);
           <ul>
             <li v-for="item in verdict.adapters" :key="item">{{ names.item(kit.slug, item) }}</li>
             <li v-for="item in verdict.undecidedAdapters" :key="item" class="soft">{{ MATCH_STATION.undecided(names.item(kit.slug, item)) }}</li>
-            <li v-if="verdict.adapters.length + verdict.undecidedAdapters.length === 0" class="soft">{{ MATCH_STATION.nothingBeyond }}</li>
+            <li v-if="verdict.adapters.length + verdict.undecidedAdapters.length === 0" class="soft">
+              {{ kit.undescribed?.includes('contents') ? MATCH_STATION.contentsUnknown : MATCH_STATION.nothingBeyond }}
+            </li>
           </ul>
           <button type="button" class="push main" :disabled="isRefused(confirmation(kit))" @click="job.perform(confirmation(kit))">
             {{ isConfirmed(kit) ? MATCH_STATION.confirmed : unplaced.includes(kit.slug) ? MATCH_STATION.held : MATCH_STATION.confirm }}

@@ -3,6 +3,7 @@ import type { openUp } from '@jade/core/stations';
 import type { Beside, BoxMm, Drive, OpenLevel, Release, Side, Zone } from '@jade/core/vehicle';
 import type { View } from '../../design/geometry/outline.ts';
 import { viewOf } from '../../design/geometry/outline.ts';
+import { minutesSince } from '../../job/minutes.ts';
 
 /** A piece that came open, as it is written down. */
 export interface CameDraft {
@@ -23,13 +24,6 @@ export interface CameDraft {
   beside: Beside[];
   brittle: boolean;
   sure: boolean;
-}
-
-/** Minutes since something was last recorded on the job, to the tenth: how long the step took that ends with this tap. */
-export function minutesSince(at: string | undefined, now: number): string {
-  if (at === undefined) return '';
-  const minutes = Math.round((now - Date.parse(at)) / 6000) / 10;
-  return minutes > 0 ? String(minutes) : '';
 }
 
 /** An empty form, or one that says what the same piece on the other side was like. Its minutes are those of the clock. */

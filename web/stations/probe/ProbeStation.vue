@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { readingsOf, readingVoltage, unplacedKits } from '@jade/core/job';
+import { kitsUndescribed, readingsOf, readingVoltage } from '@jade/core/job';
 import { classifyReading, type HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
@@ -99,7 +99,7 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
       <button type="button" class="push small turn" @click="floor = !floor">{{ floor ? FLOOR.off : FLOOR.on }}</button>
     </div>
     <BatteryStrip />
-    <EmptyNote v-if="wires.length === 0" kind="empty">{{ unplacedKits(context).length > 0 ? PROBE_STATION.undescribed : PROBE_STATION.noWire }}</EmptyNote>
+    <EmptyNote v-if="wires.length === 0" kind="empty">{{ kitsUndescribed(context, 'connections').length > 0 ? PROBE_STATION.undescribed : PROBE_STATION.noWire }}</EmptyNote>
     <details v-if="!floor || !job.state.reference" class="leaf reference" :open="!job.state.reference || reference?.code !== 'good' || undefined">
       <summary>
         <h2>{{ PROBE_STATION.reference }}</h2>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
-import { circuitKey, jointKey, standingOfVehicle, unplacedKits, wireJoints, wirePicture } from '@jade/core/job';
+import { circuitKey, jointKey, kitsUndescribed, standingOfVehicle, wireJoints, wirePicture } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { pictureLanes } from '@jade/words/drawing';
 import { sayStanding, WIRE_STATION } from '@jade/words/wiring';
@@ -52,7 +52,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
     <FloorSwitch v-if="joints.length > 0" v-model="floor" />
     <CautionNote v-if="context.profile.highVoltage" :text="WIRE_STATION.highVoltage" />
     <NotDescribed :what="'wired'" />
-    <EmptyNote v-if="joints.length === 0 && unplacedKits(context).length === 0" kind="empty">{{ WIRE_STATION.noPlug }}</EmptyNote>
+    <EmptyNote v-if="joints.length === 0 && kitsUndescribed(context, 'connections').length === 0" kind="empty">{{ WIRE_STATION.noPlug }}</EmptyNote>
     <template v-else-if="joints.length === 0" />
     <WireFloor v-else-if="floor" @whole="floor = false" />
     <template v-else>
