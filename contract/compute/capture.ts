@@ -19,9 +19,10 @@ function seenIn({ profile, kits = [], rules, logs = [], jobs = [] }: CaptureInpu
   const read = logs.map(({ job, log, clocks }, index) => {
     const skews = clocks && Object.fromEntries(clocks.map(({ device, behindS }) => [device, behindS * 1000]));
     const known = knownLog({ profile, kits, rules }, log, `logs[${index}].log`);
-    return { job, described: foldJob(known).described, ...seenJob(job, { profile, kits, rules }, known, skews) };
+    const { described, kitsDescribed } = foldJob(known);
+    return { job, described, kits: kitsDescribed, ...seenJob(job, { profile, kits, rules }, known, skews) };
   });
-  const told = read.map(({ job, described }) => ({ job, described }));
+  const told = read.map(({ job, described, kits: byKit }) => ({ job, described, kits: byKit }));
   return { seen: [...jobs, ...read.map(({ seen }) => seen)], told, unordered: read.flatMap(({ job, unordered }) => unordered.map((pair) => ({ job, ...pair }))) };
 }
 
@@ -38,7 +39,7 @@ function capture(input: CaptureInput): unknown {
     lists: seen.map(({ job }) => ({ job, list: closeUpList(seen, job, plan), followUps: followUps(seen, job, plan, levelsOf) })),
     unordered,
     problems: taught.conflicts,
-    ...(profile ? { captured: kindCaptured(seen, told, profile), profile: withTaught(profile, taught) } : {}),
+    ...(profile ? { captured: kindCaptured(seen, told, profile, input.kits), profile: withTaught(profile, taught) } : {}),
   };
 }
 
@@ -47,7 +48,7 @@ export const CAPTURE_COMPUTATIONS: readonly Computation[] = [
   computation(
     'capture-profile',
     'What the jobs of a kind of vehicle teach of the ways in: from what is known of it, or nothing, and what was open at each move, less what people said could have stayed on.',
-    '`levels` by piece (`openMin`, `closeMin`, `people`, `measured` times, `ways` with `needs`, `extraMin`, the needs that were `confirmed` and the `jobs` that went it), `reach` by mount position and plug, `planMin` (person-minutes of the way in to all of them; null where it does not lead everywhere), `lists` by job (`list`: each piece opened with `worthMin`, the person-minutes that asking whether it could have stayed on is worth; `followUps`: how far was enough, two at most), `unordered` (moves of two devices within a minute), where a profile was given `captured` (`pieces` and `functions` that its jobs described and it does not have, `whole` lists, `changes`: ways that it does not have, `unsayable` how many cannot be said) and `profile` with the ways of what it has, `problems` (an answer withdrawn, by name; a piece that did not come where another vehicle gave way).',
+    '`levels` by piece (`openMin`, `closeMin`, `people`, `measured` times, `ways` with `needs`, `extraMin`, the needs that were `confirmed` and the `jobs` that went it), `reach` by mount position and plug, `planMin` (person-minutes of the way in to all of them; null where it does not lead everywhere), `lists` by job (`list`: each piece opened with `worthMin`, the person-minutes that asking whether it could have stayed on is worth; `followUps`: how far was enough, two at most), `unordered` (moves of two devices within a minute), where a profile was given `captured` (`pieces`, `functions` and `mounts` that its jobs described and it does not have, `kits` as they described them, `whole` lists, `changes`: ways that it does not have, `unsayable` how many cannot be said) and `profile` with the ways of what it has, `problems` (an answer withdrawn, by name; a piece that did not come where another vehicle gave way).',
     CaptureInput,
     capture,
   ),

@@ -348,3 +348,14 @@ export class VehicleProfile implements PlainProfile {
   @Each(() => GapPoint, 60) gaps!: GapPoint[];
   @Texts(20) cautions!: string[];
 }
+
+/** What somebody took of what the jobs of a kind taught, by ids; kits by their slugs. Made from version `basedOn` of its profile. */
+export class TakenToKeep {
+  @Whole(1, 1_000_000) basedOn!: number;
+  @Slugs(500) pieces!: string[];
+  @Slugs(500) functions!: string[];
+  @Slugs(500) mounts!: string[];
+  @Slugs(100) kits!: string[];
+  @Slugs(1000) ways!: string[];
+  @OneOfEach(DESCRIBED, DESCRIBED.length) whole!: NonNullable<PlainProfile['undescribed']>;
+}

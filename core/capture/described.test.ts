@@ -48,7 +48,8 @@ class Job {
   }
 
   get told() {
-    return { job: this.name, described: foldJob(this.events).described };
+    const { described, kitsDescribed } = foldJob(this.events);
+    return { job: this.name, described, kits: kitsDescribed };
   }
 }
 
@@ -58,7 +59,9 @@ const captured = (...jobs: Job[]) =>
     jobs.map(({ told }) => told),
     HERON,
   );
-const all = ({ pieces, functions, changes, whole }: KindCaptured): Taken => ({
+const all = ({ pieces, functions, mounts, kits, changes, whole }: KindCaptured): Taken => ({
+  mounts: mounts.map(({ entry }) => entry.id),
+  kits: kits.map(({ kit }) => kit.slug),
   pieces: pieces.map(({ entry }) => entry.id),
   functions: functions.map(({ entry }) => entry.id),
   ways: changes.map(({ way }) => way.id),
@@ -204,7 +207,7 @@ test('who leaves a piece leaves what leads over it, and takes the rest', () => {
   const profile = withCaptured(HERON, taught, left);
   expect([profile.pieces.map(({ id }) => id), profile.functions.map(({ id }) => id), profile.undescribed]).toEqual([['grille-a1'], ['plate'], ['pieces', 'sensors', 'mounts']]);
   expect(checkProfile(profile)).toEqual([]);
-  expect(withCaptured(HERON, taught, { pieces: [], functions: [], ways: [], whole: [] })).toEqual(HERON);
+  expect(withCaptured(HERON, taught, { pieces: [], functions: [], mounts: [], kits: [], ways: [], whole: [] })).toEqual(HERON);
 });
 
 test('what a job described and took back is not proposed', () => {

@@ -1,15 +1,23 @@
-import type { DescribedHere } from '../job/index.ts';
-import { isUndescribed, levelRank, pieceKey, type Described, type LampFunction, type LevelNeed, type Piece, type PieceLevel, type VehicleProfile } from '../vehicle/index.ts';
+import { leftOpen } from '../job/index.ts';
+import type { Kit } from '../kit/index.ts';
+import {
+  isUndescribed,
+  levelRank,
+  pieceKey,
+  type Described,
+  type LampFunction,
+  type LevelNeed,
+  type MountPosition,
+  type Piece,
+  type PieceLevel,
+  type VehicleProfile,
+  type Way,
+} from '../vehicle/index.ts';
 import { kindTaught, withChanges, withoutIsolation, type KindTaught, type WayChange } from './changes.ts';
 import { asWay, type ProposedLevel } from './levels.ts';
+import { kitsProposed, type JobDescribed, type KitProposed } from './kits.ts';
 import { teachWays } from './propose.ts';
 import type { OpenThen, SeenJob } from './seen.ts';
-
-/** What one job described of its kind of vehicle. */
-export interface JobDescribed {
-  job: string;
-  described: DescribedHere;
-}
 
 /** An entry that jobs described and the profile does not have; `jobs` those that did. */
 export interface Proposed<T> {
@@ -21,34 +29,36 @@ export interface Proposed<T> {
 export interface KindCaptured extends KindTaught {
   pieces: Proposed<Piece>[];
   functions: Proposed<LampFunction>[];
+  mounts: Proposed<MountPosition>[];
+  kits: KitProposed[];
   /** Lists that the profile has as not described and of which jobs said that there is no more; each with those jobs. */
   whole: { list: Described; jobs: string[] }[];
 }
 
 /**
- * Under which id a piece that jobs described is kept: two of one name on one side are one piece, under the id of the first, and one that the profile has is
+ * Under which id a piece or a place that jobs described is kept: two of one name on one side are one, under the id of the first, and one that the profile has is
  * that one.
  */
-function idsOf(profile: Pick<VehicleProfile, 'pieces'>, told: readonly JobDescribed[]): Map<string, string> {
-  const byName = new Map(profile.pieces.map((piece) => [pieceKey(piece), piece.id]));
-  const known = new Set(profile.pieces.map(({ id }) => id));
+function idsOf<T extends Pick<Piece, 'id' | 'name' | 'side'>>(own: readonly T[], described: readonly T[]): Map<string, string> {
+  const byName = new Map(own.map((entry) => [pieceKey(entry), entry.id]));
+  const known = new Set(own.map(({ id }) => id));
   const ids = new Map<string, string>();
-  for (const piece of told.flatMap(({ described }) => Object.values(described.pieces))) {
-    const id = known.has(piece.id) ? piece.id : (byName.get(pieceKey(piece)) ?? piece.id);
-    byName.set(pieceKey(piece), byName.get(pieceKey(piece)) ?? id);
-    ids.set(piece.id, ids.get(piece.id) ?? id);
+  for (const entry of described) {
+    const id = known.has(entry.id) ? entry.id : (byName.get(pieceKey(entry)) ?? entry.id);
+    byName.set(pieceKey(entry), byName.get(pieceKey(entry)) ?? id);
+    ids.set(entry.id, ids.get(entry.id) ?? id);
   }
   return ids;
 }
 
 /** A job with each piece by the id that it is kept under. */
-function renamed(job: SeenJob, ids: ReadonlyMap<string, string>): SeenJob {
+function renamed(job: SeenJob, ids: ReadonlyMap<string, string>, places: ReadonlyMap<string, string>): SeenJob {
   const to = (piece: string) => ids.get(piece) ?? piece;
   const open = (list: OpenThen): LevelNeed[] => list.map((need) => ({ ...need, piece: to(need.piece) }));
   return {
     ...job,
     moves: job.moves.map((move) => ({ ...move, piece: to(move.piece), open: open(move.open) })),
-    targets: job.targets.map((target) => ({ ...target, open: open(target.open) })),
+    targets: job.targets.map((target) => ({ ...target, target: places.get(target.target) ?? target.target, open: open(target.open) })),
     tried: job.tried.map((tried) => ({ ...tried, piece: to(tried.piece), open: open(tried.open) })),
     closings: job.closings.map((closing) => ({ ...closing, piece: to(closing.piece) })),
     answers: job.answers.map((answer) => ({ ...answer, piece: to(answer.piece) })),
@@ -68,6 +78,22 @@ function proposed<T extends { id: string }>(own: readonly T[], told: readonly { 
     }
   }
   return [...found.values()];
+}
+
+/** What hides a place again: what every way to it needs. Where another way leads there without a piece, that piece does not hide it. */
+const hidesAll = ([first, ...others]: readonly Way[]): LevelNeed[] =>
+  (first?.needs ?? []).filter((need) => others.every(({ needs }) => needs.some((other) => other.piece === need.piece && levelRank(other.level) >= levelRank(need.level))));
+
+/** Places with the ways that can be said of them; one to which none is left is left out. Gives back how many ways were lost by it. */
+function reachable(own: readonly Piece[], mounts: readonly Proposed<MountPosition>[]): { mounts: Proposed<MountPosition>[]; lost: number } {
+  const levels = new Map(own.map((piece) => [piece.id, piece.levels]));
+  const said = mounts.map(({ entry, jobs }) => {
+    const reach = entry.reach.filter(({ needs }) => sayable(needs, levels));
+    return { entry: { ...entry, reach, hiddenBy: hidesAll(reach) }, jobs };
+  });
+  const waysOf = (list: readonly { entry: MountPosition }[]) => list.reduce((sum, { entry }) => sum + entry.reach.length, 0);
+  const kept = said.filter(({ entry }) => entry.reach.length > 0);
+  return { mounts: kept, lost: waysOf(mounts) - waysOf(kept) };
 }
 
 const levelOf = ({ measured: _measured, ways, ...level }: ProposedLevel): PieceLevel => ({ ...level, ways: ways.map(asWay) });
@@ -99,26 +125,42 @@ function closed<T extends { entry: Piece }>(own: readonly Piece[], pieces: reado
  * What jobs of a kind teach beyond its profile: pieces and lamps that they described, the levels and minutes of a piece as all of them show it, and the ways
  * of what the profile has. Two descriptions of one name on one side are one piece.
  */
-export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescribed[], profile: VehicleProfile): KindCaptured {
-  const ids = idsOf(profile, told);
-  const seen = jobs.map((job) => renamed(job, ids));
+export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescribed[], profile: VehicleProfile, kits: readonly Kit[] = []): KindCaptured {
+  const ids = idsOf(
+    profile.pieces,
+    told.flatMap(({ described }) => Object.values(described.pieces)),
+  );
+  const places = idsOf(
+    profile.mounts,
+    told.flatMap(({ described }) => Object.values(described.mounts)),
+  );
+  const seen = jobs.map((job) => renamed(job, ids, places));
   const isolating = new Set(profile.supplies.map(({ piece }) => piece));
   const entries = proposed<Piece>(
     profile.pieces,
     told.map(({ job, described }) => ({ job, entries: Object.values(described.pieces) })),
     (id) => ids.get(id) ?? id,
   );
-  const { levels } = teachWays(
+  const { levels, reach } = teachWays(
     seen.map((job) => withoutIsolation(job, isolating)),
     profile,
   );
   const shown = entries.map(({ entry, jobs: by }) => ({ entry: { ...entry, levels: (levels.get(entry.id) ?? []).map(levelOf) }, jobs: by }));
   const { pieces, lost } = closed(profile.pieces, shown);
-  const taught = kindTaught(seen, { ...profile, pieces: [...profile.pieces, ...pieces.map(({ entry }) => entry)] });
+  const all = [...profile.pieces, ...pieces.map(({ entry }) => entry)];
+  const spots = proposed<MountPosition>(
+    profile.mounts,
+    told.map(({ job, described }) => ({ job, entries: Object.values(described.mounts) })),
+    (id) => places.get(id) ?? id,
+  ).map(({ entry, jobs: by }) => ({ entry: { ...entry, reach: (reach.get(entry.id) ?? []).map(asWay) }, jobs: by }));
+  const { mounts, lost: lostPlaces } = reachable(all, spots);
+  const taught = kindTaught(seen, { ...profile, pieces: all });
   return {
     ...taught,
-    unsayable: taught.unsayable + lost,
+    unsayable: taught.unsayable + lost + lostPlaces,
     pieces,
+    mounts,
+    kits: kitsProposed(told, profile, kits, places),
     functions: proposed<LampFunction>(
       profile.functions,
       told.map(({ job, described }) => ({ job, entries: Object.values(described.functions) })),
@@ -131,24 +173,34 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
   };
 }
 
-/** What of that somebody took, by ids: pieces, lamps, ways, and lists that are whole from now on. */
+/** What of that somebody took, by ids: pieces, lamps, places, ways, kits by their slug, and lists that are whole from now on. */
 export interface Taken {
   pieces: readonly string[];
+  mounts: readonly string[];
+  kits: readonly string[];
   functions: readonly string[];
   ways: readonly string[];
   whole: readonly Described[];
 }
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
-export function takenTogether({ pieces, functions, changes, whole }: KindCaptured, profile: VehicleProfile, taken: Taken) {
+export function takenTogether({ pieces, functions, mounts, kits, changes, whole }: KindCaptured, profile: VehicleProfile, taken: Taken) {
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
   ).pieces.map(({ entry }) => entry);
   const levels = new Map([...profile.pieces, ...kept].map((piece) => [piece.id, piece.levels]));
   const there = (place: WayChange['place']) => ('target' in place ? true : levels.has(place.piece));
+  const spots = reachable(
+    [...profile.pieces, ...kept],
+    mounts.filter(({ entry }) => taken.mounts.includes(entry.id)),
+  ).mounts.map(({ entry }) => entry);
+  const known = new Set([...profile.mounts, ...spots].map(({ id }) => id));
   return {
     pieces: kept,
+    mounts: spots,
+    // A kit whose place was left cannot be said to sit there.
+    kits: kits.filter(({ kit, places }) => taken.kits.includes(kit.slug) && places.every((place) => known.has(place))).map(({ kit }) => kit),
     functions: functions.map(({ entry }) => entry).filter(({ id }) => taken.functions.includes(id)),
     changes: changes.filter(({ way, place }) => taken.ways.includes(way.id) && there(place) && sayable(way.needs, levels)),
     whole: whole.map(({ list }) => list).filter((list) => taken.whole.includes(list)),
@@ -157,9 +209,13 @@ export function takenTogether({ pieces, functions, changes, whole }: KindCapture
 
 /** A profile with what was taken of what its jobs taught. */
 export function withCaptured(profile: VehicleProfile, captured: KindCaptured, taken: Taken): VehicleProfile {
-  const { pieces, functions, changes, whole } = takenTogether(captured, profile, taken);
-  const { undescribed: before = [], ...rest } = withChanges(profile, changes);
-  const undescribed = before.filter((list) => !whole.includes(list));
-  const grown = { ...rest, ...(undescribed.length > 0 ? { undescribed } : {}), functions: [...rest.functions, ...functions] };
-  return { ...grown, pieces: [...rest.pieces, ...pieces] };
+  const { pieces, functions, mounts, changes, whole } = takenTogether(captured, profile, taken);
+  const { undescribed, ...rest } = withChanges(profile, changes);
+  return {
+    ...rest,
+    ...leftOpen(undescribed, whole),
+    functions: [...rest.functions, ...functions],
+    pieces: [...rest.pieces, ...pieces],
+    mounts: [...rest.mounts, ...mounts],
+  };
 }

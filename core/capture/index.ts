@@ -8,3 +8,4 @@ export * from './log.ts';
 export * from './plan.ts';
 export * from './changes.ts';
 export * from './described.ts';
+export type { JobDescribed, KitProposed } from './kits.ts';

@@ -1,4 +1,4 @@
-import { factValues, foldJob, goneBefore, jobContext, standingEvents, stepTimes, withDescribed, type JobDocuments, type LoggedEvent } from '../job/index.ts';
+import { factValues, foldJob, goneBefore, jobContext, standingEvents, stepTimes, withDescribed, withKitDescribed, type JobDocuments, type LoggedEvent } from '../job/index.ts';
 import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel } from '../vehicle/index.ts';
 import { inOrder, mayFollow, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
 import type { CloseUpAnswer, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
@@ -30,12 +30,14 @@ function turnsOf(entries: readonly Timed[], kind: ReadonlySet<string>): Turn[] {
   });
 }
 
-/** Plugs and mount positions at which an entry is the first work: those of a joint, and those of the side of a fitting step. */
+/** Plugs and mount positions at which an entry is the first work: those of a joint, and that of a fitting step, or those of its side where it says none. */
 function workedAt({ kits, profile }: JobDocuments, { event }: Timed): string[] {
   if (event.type !== 'plug.joined' && event.type !== 'step.passed') return [];
   const fitment = kits.find(({ slug }) => slug === event.payload.kit)?.fitments.find(({ vehicle }) => vehicle === profile.slug);
   if (event.type === 'plug.joined') return (fitment?.connections ?? []).filter(({ id }) => id === event.payload.connection).map(({ vehiclePlug }) => vehiclePlug);
-  const side = fitment?.fitSteps.find(({ id }) => id === event.payload.step)?.side;
+  const step = fitment?.fitSteps.find(({ id }) => id === event.payload.step);
+  if (step?.at !== undefined) return [step.at];
+  const side = step?.side;
   const used = new Set((fitment?.mounts ?? []).map(({ mount }) => mount));
   return profile.mounts.filter((mount) => used.has(mount.id) && mount.side === side).map(({ id }) => id);
 }
@@ -49,8 +51,8 @@ function workedAt({ kits, profile }: JobDocuments, { event }: Timed): string[] {
  */
 export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedEvent[], skews?: ClockSkews): { seen: SeenJob; unordered: UnorderedMoves[] } {
   const state = foldJob(log);
-  const documents = { ...pinned, profile: withDescribed(pinned.profile, state.described) };
-  const { profile } = documents;
+  const profile = withDescribed(pinned.profile, state.described);
+  const documents = { ...pinned, profile, kits: pinned.kits.map((kit) => withKitDescribed(kit, state.kitsDescribed[kit.slug], profile)) };
   const minutes = new Map(stepTimes(jobContext(state, documents), log).map(({ event, minutes: taken }) => [event, taken]));
   const entries = inOrder(standingEvents(log), skews);
   const said = ordersOf(entries.map(({ event }) => event));

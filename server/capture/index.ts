@@ -1,11 +1,16 @@
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
-import { clockSkews, kindCaptured, seenJob, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
+import { clockSkews, kindCaptured, seenJob, takenTogether, withCaptured, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
 import { foldJob } from '@jade/core/job';
+import type { Kit } from '@jade/core/kit';
 import { knownPieces, type VehicleProfile } from '@jade/core/vehicle';
-import { asked, tables, type Connection, type Database } from '../database/index.ts';
+import { TakenToKeep } from '@jade/contract/vehicle';
+import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { getDocument, getPinned, newestDocuments } from '../documents/index.ts';
+import { formOf } from '../faults/index.ts';
+import { takeIn } from '../import/index.ts';
 import { eventOf } from '../job/index.ts';
+import { requireRight } from '../people/index.ts';
 
 const { events, jobs, vehicles } = tables;
 
@@ -35,16 +40,16 @@ async function seenOf(db: Connection, ids: readonly string[]): Promise<{ seen: S
   const seen: { seen: SeenJob; told: JobDescribed }[] = [];
   for (const id of ids) {
     const own = rows.filter(({ job }) => job === id);
-    if (!own.some(({ type }) => type === 'piece.moved' || type === 'kind.described')) continue;
+    if (!own.some(({ type }) => type === 'piece.moved' || type === 'kind.described' || type === 'kit.described')) continue;
     const log = own.map(eventOf);
-    const { opened, described } = foldJob(log);
+    const { opened, described, kitsDescribed } = foldJob(log);
     if (!opened) continue;
     const { profile, kits, rules, plugs, fitted } = opened;
     const pins = { profile, kits, rules, plugs, ...(fitted ? { fitted } : {}) };
     const documents = pinned.get(JSON.stringify(pins)) ?? (await getPinned(db, pins));
     pinned.set(JSON.stringify(pins), documents);
     const skews = clockSkews(own.map(({ device, at, storedAt }) => ({ device, at, storedAt: storedAt.toISOString() })));
-    seen.push({ seen: seenJob(id, documents, log, skews).seen, told: { job: id, described } });
+    seen.push({ seen: seenJob(id, documents, log, skews).seen, told: { job: id, described, kits: kitsDescribed } });
   }
   return seen;
 }
@@ -54,16 +59,38 @@ export async function taughtOf(db: Connection, slug: string): Promise<KindCaptur
   const { document, version } = await getDocument(db, 'vehicle', slug);
   const ids = (await ofKind(db, { profile: slug })).map(({ id }) => id);
   const jobsRead = await seenOf(db, ids);
+  const fitted = new Set(jobsRead.flatMap(({ told }) => Object.keys(told.kits ?? {})));
+  const kits = (await newestDocuments(db, 'kit')).filter(({ slug: kit }) => fitted.has(kit)).map((entry) => entry.document as unknown as Kit);
   const captured = kindCaptured(
     jobsRead.map(({ seen }) => seen),
     jobsRead.map(({ told }) => told),
     document as unknown as VehicleProfile,
+    kits,
   );
   return { ...captured, version, jobs: jobsRead.length };
+}
+
+/**
+ * Keeps what somebody took of what the jobs of a kind taught: the next version of its profile, and of each kit that was taken, together or not at all.
+ * What is kept already stays as it is.
+ */
+async function keepTaught(tx: Connection, slug: string, { basedOn, ...taken }: TakenToKeep): Promise<{ version: number; kits: { slug: string; version: number }[] }> {
+  const { document } = await getDocument(tx, 'vehicle', slug);
+  const profile = document as unknown as VehicleProfile;
+  const captured = await taughtOf(tx, slug);
+  const { version } = await takeIn(tx, withCaptured(profile, captured, taken), { basedOn });
+  const kits: { slug: string; version: number }[] = [];
+  for (const kit of takenTogether(captured, profile, taken).kits) kits.push({ slug: kit.slug, version: (await takeIn(tx, kit)).version });
+  return { version, kits };
 }
 
 /** What a kind of vehicle has taught, for whoever keeps its profile. */
 export function captureRoutes(app: FastifyInstance, { db }: { db: Database }): void {
   app.get('/api/known-pieces', async () => ({ pieces: knownPieces((await newestDocuments(db, 'vehicle')).map(({ document }) => document)).slice(0, MOST_KNOWN) }));
   app.get<{ Params: { profile: string } }>('/api/taught/:profile', async ({ params }) => taughtOf(db, params.profile));
+  app.post<{ Params: { profile: string } }>('/api/taught/:profile', async (request) => {
+    await requireRight(db, request, 'take in documents');
+    const taken = formOf(TakenToKeep, request.body);
+    return retrying(() => db.transaction((tx) => keepTaught(tx, request.params.profile, taken)));
+  });
 }

@@ -50,18 +50,20 @@ async function meaningFaults(db: Connection, entry: AnyDocument): Promise<Fault[
  * Checks a document by form and by meaning and stores it, in one transaction; a shop brings its people, vehicles and jobs with it.
  * Where kits or open jobs rest on what the version before had and this one has not, it is refused with all of that, unless that is accepted.
  */
-export async function importDocument(db: Database, value: unknown, { basedOn, acceptLosses = false }: ImportOptions = {}): Promise<ImportResult> {
+export async function importDocument(db: Database, value: unknown, options: ImportOptions = {}): Promise<ImportResult> {
+  return retrying(() => db.transaction((tx) => takeIn(tx, value, options)));
+}
+
+/** Checks a document and stores it, as a part of a transaction. */
+export async function takeIn(tx: Connection, value: unknown, { basedOn, acceptLosses = false }: ImportOptions = {}): Promise<ImportResult> {
   const entry = readDocument(value);
-  const store = async (tx: Connection): Promise<ImportResult> => {
-    const faults = await meaningFaults(tx, entry);
-    if (faults.length > 0) throw new FaultyInput(faults);
-    const result = await storeDocument(tx, entry.kind, entry.document, basedOn);
-    if (entry.kind === 'shop') await loadShop(tx, entry.document);
-    const losses = result.stored && result.version > 1 ? await lossesBy(tx, entry, result.version - 1) : [];
-    if (losses.length > 0 && !acceptLosses) throw new Refusal(409, losses, { losses: true });
-    return { kind: entry.kind, ...result, losses };
-  };
-  return retrying(() => db.transaction(store));
+  const faults = await meaningFaults(tx, entry);
+  if (faults.length > 0) throw new FaultyInput(faults);
+  const result = await storeDocument(tx, entry.kind, entry.document, basedOn);
+  if (entry.kind === 'shop') await loadShop(tx, entry.document);
+  const losses = result.stored && result.version > 1 ? await lossesBy(tx, entry, result.version - 1) : [];
+  if (losses.length > 0 && !acceptLosses) throw new Refusal(409, losses, { losses: true });
+  return { kind: entry.kind, ...result, losses };
 }
 
 /** What stands against a document, and what of the shop would be lost by it; nothing is taken in. */

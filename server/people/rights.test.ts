@@ -24,6 +24,7 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'POST /api/documents/check': 'take in documents',
   'GET /api/formats/:kind': null,
   'GET /api/known-pieces': null,
+  'POST /api/taught/:profile': 'take in documents',
   'GET /api/documents/kit/:slug/contents.csv': null,
   'POST /api/documents/kit/:slug/contents': 'take in documents',
   'GET /api/shop': null,

@@ -1,6 +1,6 @@
-import type { CaptureConflict, WayChange } from '@jade/core/capture';
+import type { CaptureConflict, KitProposed, WayChange } from '@jade/core/capture';
 import type { Judged } from '@jade/core/job';
-import type { Described, LampFunction, Piece, Side } from '@jade/core/vehicle';
+import type { Described, LampFunction, MountPosition, Piece, Side } from '@jade/core/vehicle';
 import { sayGroup, sayThrough } from '@jade/words/names';
 import { inSentence, minutes, plural } from '@jade/words/units';
 
@@ -75,6 +75,23 @@ export function sayNewPiece({ levels, fasteners, side }: Piece, jobs: readonly s
 /** A lamp that jobs found. */
 export const sayNewLamp = ({ state, side }: LampFunction, jobs: readonly string[]): string => `${SIDES[side]}, lights with ${state}. ${TAUGHT.saidOn(jobs.length)}`;
 
+/** A place at which jobs fitted something: what leads there. */
+export const sayNewPlace = ({ side, reach }: MountPosition, jobs: readonly string[], name: (piece: string) => string): string =>
+  `A place of the vehicle. ${SIDES[side]}, ${reach.map((way) => sayThrough(way, name)).join('; or ')}. ${TAUGHT.saidOn(jobs.length)}`;
+
+/** A kit as jobs described it: what its next version has more, and where it sits. */
+export function sayNewKit({ more: { lamps, contents, fitSteps, tests }, kit, places, jobs }: KitProposed, place: (id: string) => string): string {
+  const parts = [
+    ...(lamps > 0 ? [plural(lamps, 'lamp')] : []),
+    ...(contents > 0 ? [plural(contents, 'item in its box', 'items in its box')] : []),
+    ...(fitSteps > 0 ? [plural(fitSteps, 'step of fitting', 'steps of fitting')] : []),
+    ...(tests > 0 ? [plural(tests, 'test')] : []),
+  ];
+  const sits = places.length > 0 ? ` It sits: ${listed(places.map(place))}.` : '';
+  const open = kit.undescribed?.includes('lamps') || kit.undescribed?.includes('contents') ? ' Not all of it is described yet.' : '';
+  return `A kit. ${parts.length > 0 ? `${listed(parts)} more than before.` : 'Nothing further belongs to it, as was said.'}${sits}${open} ${TAUGHT.saidOn(jobs.length)}`;
+}
+
 const LISTS: Readonly<Record<Described, string>> = { functions: 'lamps', pieces: 'pieces', sensors: 'sensors', mounts: 'mount positions' };
 /** A list of which jobs said that there is no more. */
 export const sayWhole = (list: Described): string => `No further ${LISTS[list]}: described from now on`;
@@ -101,5 +118,6 @@ export const TAUGHT = {
   shorter: (way: string) => `Shorter than: ${way}`,
   take: 'Take',
   save: (version: number) => `Keep as version ${version}`,
-  kept: (version: number) => `Kept as version ${version}. Open jobs go on with the one they have until somebody takes the new one over.`,
+  kept: (version: number, kits: number) =>
+    `Kept as version ${version}${kits > 0 ? `, with ${plural(kits, 'kit')}` : ''}. Open jobs go on with the one they have until somebody takes the new one over.`,
 } as const;

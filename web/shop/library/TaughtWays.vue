@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import { takenTogether, withCaptured, type KindCaptured, type Taken } from '@jade/core/capture';
+import { takenTogether, type KindCaptured, type Taken } from '@jade/core/capture';
 import type { VehicleProfile } from '@jade/core/vehicle';
-import { sayConflict, sayNewLamp, sayNewPiece, sayTaughtPlace, sayTaughtWay, sayWhole, TAUGHT } from '@jade/words/capture';
+import { sayConflict, sayNewKit, sayNewLamp, sayNewPiece, sayNewPlace, sayTaughtPlace, sayTaughtWay, sayWhole, TAUGHT } from '@jade/words/capture';
 import { COMMON } from '@jade/words/common';
 import { ask, Refused } from '../../ask/index.ts';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -40,7 +40,8 @@ watch(
 const pieces = computed(() => [...props.profile.pieces, ...(taught.value?.pieces ?? []).map(({ entry }) => entry)]);
 const name = (id: string) => pieces.value.find((piece) => piece.id === id)?.name ?? id;
 const sometimes = (id: string) => props.profile.pieces.find((piece) => piece.id === id)?.when !== undefined;
-const place = (id: string) => [...props.profile.mounts, ...props.profile.plugs].find((entry) => entry.id === id)?.name ?? id;
+const place = (id: string) =>
+  [...props.profile.mounts, ...(taught.value?.mounts ?? []).map(({ entry }) => entry), ...props.profile.plugs].find((entry) => entry.id === id)?.name ?? id;
 const changes = computed(() =>
   (taught.value?.changes ?? []).map((change) => ({
     change,
@@ -54,21 +55,46 @@ const changes = computed(() =>
 const entries = computed(() => [
   ...(taught.value?.pieces ?? []).map(({ entry, jobs }) => ({ kind: 'pieces' as const, id: entry.id, to: entry.name, says: sayNewPiece(entry, jobs, name) })),
   ...(taught.value?.functions ?? []).map(({ entry, jobs }) => ({ kind: 'functions' as const, id: entry.id, to: entry.name, says: sayNewLamp(entry, jobs) })),
+  ...(taught.value?.mounts ?? []).map(({ entry, jobs }) => ({ kind: 'mounts' as const, id: entry.id, to: entry.name, says: sayNewPlace(entry, jobs, name) })),
+  ...(taught.value?.kits ?? []).map((proposed) => ({
+    kind: 'kits' as const,
+    id: proposed.kit.slug,
+    to: `${proposed.kit.maker} ${proposed.kit.name}`,
+    says: sayNewKit(proposed, place),
+  })),
   ...(taught.value?.whole ?? []).map(({ list, jobs }) => ({ kind: 'whole' as const, id: list, to: sayWhole(list), says: TAUGHT.saidOn(jobs.length) })),
 ]);
 const takes = (id: string) => !turned.value.includes(id);
 const wanted = computed((): Taken => {
-  const of = (kind: 'pieces' | 'functions' | 'whole') => entries.value.filter((entry) => entry.kind === kind && takes(entry.id)).map(({ id }) => id);
-  return { pieces: of('pieces'), functions: of('functions'), whole: of('whole') as Taken['whole'], ways: changes.value.filter((entry) => entry.takes).map(({ id }) => id) };
+  const of = (kind: 'pieces' | 'functions' | 'mounts' | 'kits' | 'whole') => entries.value.filter((entry) => entry.kind === kind && takes(entry.id)).map(({ id }) => id);
+  const [pieces_, functions, mounts, kits] = [of('pieces'), of('functions'), of('mounts'), of('kits')];
+  return { pieces: pieces_, functions, mounts, kits, whole: of('whole') as Taken['whole'], ways: changes.value.filter((entry) => entry.takes).map(({ id }) => id) };
 });
 /** What is taken once what leads over something that was left is left as well. */
 const taken = computed(() => taught.value && takenTogether(taught.value, props.profile, wanted.value));
 const count = computed(() => {
-  const { pieces: kept = [], functions = [], changes: ways = [], whole = [] } = taken.value ?? {};
-  return kept.length + functions.length + ways.length + whole.length;
+  const { pieces: kept = [], functions = [], mounts = [], kits = [], changes: ways = [], whole = [] } = taken.value ?? {};
+  return kept.length + functions.length + mounts.length + kits.length + ways.length + whole.length;
 });
-/** Pieces that were not left but lead over one that was. */
-const leftWith = computed(() => wanted.value.pieces.filter((id) => !taken.value?.pieces.some((piece) => piece.id === id)).map(name));
+/** What was not left but leads over something that was: pieces and places by their ways, kits by the places where they sit. */
+const leftWith = computed(() => {
+  const { pieces: kept = [], mounts = [], kits = [] } = taken.value ?? {};
+  const missing = (ids: readonly string[], there: readonly string[]) => ids.filter((id) => !there.includes(id));
+  return [
+    ...missing(
+      wanted.value.pieces,
+      kept.map(({ id }) => id),
+    ).map(name),
+    ...missing(
+      wanted.value.mounts,
+      mounts.map(({ id }) => id),
+    ).map(place),
+    ...missing(
+      wanted.value.kits,
+      kits.map(({ slug }) => slug),
+    ).map((slug) => entries.value.find(({ id }) => id === slug)?.to ?? slug),
+  ];
+});
 const turn = (id: string) => (turned.value = turned.value.includes(id) ? turned.value.filter((other) => other !== id) : [...turned.value, id]);
 
 async function keep(): Promise<void> {
@@ -76,8 +102,9 @@ async function keep(): Promise<void> {
   said.value = '';
   try {
     if (!taught.value) return;
-    await ask(`/api/documents?basedOn=${version}`, withCaptured(profile, taught.value, wanted.value));
-    emit('kept', TAUGHT.kept(version + 1));
+    const now = await ask<{ version: number; kits: { slug: string; version: number }[] }>(`/api/taught/${encodeURIComponent(profile.slug)}`, { basedOn: version, ...wanted.value });
+    emit('kept', TAUGHT.kept(now.version, now.kits.length));
+    await load();
   } catch (error) {
     said.value = error instanceof Refused ? error.message : COMMON.away(TAUGHT.title);
   }

@@ -1,0 +1,187 @@
+import { NEW_BAR } from '../test/new-bar.ts';
+import { NEW_HERON } from '../test/new-heron.ts';
+import { foldJob, jobContext, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
+import { RULES, TestLog } from '../job/test/log.ts';
+import { checkKit, newKit, type Kit } from '../kit/index.ts';
+import { fit, gather, isRefused, openUp, type Act } from '../stations/index.ts';
+import { checkProfile, newKind, type VehicleProfile } from '../vehicle/index.ts';
+import { kindCaptured, seenJob, takenTogether, withCaptured, type KindCaptured, type Taken } from './index.ts';
+
+const HERON = newKind(NEW_HERON);
+const BAR = newKit(NEW_BAR);
+const BOX = { xMm: [800, 900] as [number, number], yMm: [-100, 100] as [number, number], zMm: [500, 700] as [number, number] };
+const AT = { xMm: 830, yMm: 20, zMm: 780 };
+const MINUTE = 60_000;
+
+/** A job on which the bar is fitted to a pickup, nobody having described either. */
+class Fitting {
+  readonly log = new TestLog();
+
+  constructor(
+    readonly name: string,
+    private readonly profile: VehicleProfile = HERON,
+    private readonly kit: Kit = BAR,
+  ) {
+    this.log.add('job.opened', { vehicle: 'v', profile: { slug: profile.slug, version: 1 }, kits: [{ slug: kit.slug, version: 1 }], rules: { slug: 'r', version: 1 } });
+  }
+
+  get context(): JobContext {
+    return jobContext(this.log.state, { profile: this.profile, kits: [this.kit], rules: RULES });
+  }
+
+  act(act: Act): this {
+    if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
+    for (const { type, payload } of act.events as Happened[]) this.log.add(type, payload as never);
+    return this;
+  }
+
+  came(id: string): this {
+    const came = { name: id.replace(/-\w+$/, ''), side: 'centre' as const, zone: 'front' as const, box: BOX, level: 'off' as const, openMin: 3, people: 1 };
+    return this.act(openUp.pieceCame(this.context, { ...came, fasteners: [], beside: [], brittle: false }, id, true));
+  }
+
+  counted(id: string, count: number): this {
+    const item = gather.contentsOffered(this.context, BAR.slug).find((entry) => entry.id === id);
+    if (!item) throw new Error(`${id} is not offered`);
+    return this.act(gather.contentsFound(this.context, BAR.slug, [{ ...item, count }]));
+  }
+
+  lamps(): this {
+    const read = { powerW: 96, atV: 13.2, kind: 'driven LED' as const, widthMm: 560, heightMm: 72, depthMm: 81, marking: 'none found' };
+    this.act(gather.lampsRead(this.context, BAR.slug, gather.lampsOffered(this.context, BAR.slug), read));
+    return this.act(gather.noMoreOfKit(this.context, BAR.slug, 'lamps'));
+  }
+
+  fitted(id: string, place: string, name = 'Behind the grille', lamps: string[] = []): this {
+    const known = this.context.profile.mounts.some((mount) => mount.id === place);
+    const done: fit.StepDone = {
+      name: id.replace(/-\w+$/, ''),
+      side: 'centre',
+      lamps,
+      place: known ? { id: place } : { id: place, name, at: AT },
+      tool: '13 mm hex',
+      tighten: '',
+      minutes: 6,
+      bolted: true,
+    };
+    return this.act(fit.stepFitted(this.context, BAR.slug, done, id));
+  }
+
+  whole(): this {
+    this.act(fit.takeTests(this.context, BAR.slug, ['light-bar-main']));
+    return this.act(fit.allFitted(this.context, BAR.slug));
+  }
+
+  judged(...spare: string[]): this {
+    return this.act({ events: [{ type: 'opening.judged', payload: { pieces: spare.map((piece) => ({ piece, enough: 'fitted' as const })) } }] });
+  }
+
+  get events(): LoggedEvent[] {
+    return this.log.events.map((event, index) => ({ ...event, id: `${this.name}-${event.id}`, at: new Date(Date.parse('2026-03-05T08:30:00Z') + index * MINUTE).toISOString() }));
+  }
+}
+
+const captured = (jobs: readonly Fitting[], profile = HERON, kit = BAR): KindCaptured =>
+  kindCaptured(
+    jobs.map(({ name, events }) => seenJob(name, { profile, kits: [kit], rules: RULES }, events).seen),
+    jobs.map(({ name, events }) => {
+      const { described, kitsDescribed } = foldJob(events);
+      return { job: name, described, kits: kitsDescribed };
+    }),
+    profile,
+    [kit],
+  );
+const all = ({ pieces, mounts, kits, functions, changes, whole }: KindCaptured): Taken => ({
+  pieces: pieces.map(({ entry }) => entry.id),
+  mounts: mounts.map(({ entry }) => entry.id),
+  kits: kits.map(({ kit }) => kit.slug),
+  functions: functions.map(({ entry }) => entry.id),
+  ways: changes.map(({ way }) => way.id),
+  whole: whole.map(({ list }) => list),
+});
+const keptFrom = (taught: KindCaptured, taken: Taken = all(taught)) => ({
+  profile: withCaptured(HERON, taught, taken),
+  kit: takenTogether(taught, HERON, taken).kits[0],
+});
+
+test('a kit and its place that were captured on one job are sound documents, and the second vehicle is planned and fitted by them', () => {
+  const one = new Fitting('one').lamps().counted('bolts', 6).came('grille-a1').came('duct-b2').fitted('feet-c3', 'behind-d4', 'Behind the grille', ['light-bar']).whole();
+  const taught = captured([one]);
+  expect(taught.mounts.map(({ entry, jobs }) => [entry.id, jobs, entry.reach.map(({ needs }) => needs), entry.hiddenBy])).toEqual([
+    [
+      'behind-d4',
+      ['one'],
+      [
+        [
+          { piece: 'grille-a1', level: 'off' },
+          { piece: 'duct-b2', level: 'off' },
+        ],
+      ].map((needs) => expect.arrayContaining(needs) as object),
+      expect.arrayContaining([{ piece: 'duct-b2', level: 'off' }]),
+    ],
+  ]);
+  expect(taught.kits.map(({ jobs, places, more }) => ({ jobs, places, more }))).toEqual([
+    { jobs: ['one'], places: ['behind-d4'], more: { lamps: 1, contents: 1, fitSteps: 1, tests: 1 } },
+  ]);
+  const { profile, kit } = keptFrom(taught);
+  if (!kit) throw new Error('no kit is kept');
+  expect([checkProfile(profile), checkKit(kit, new Map([[profile.slug, profile]]))]).toEqual([[], []]);
+  expect([kit.undescribed, kit.fitments[0]?.undescribed]).toEqual([['contents', 'vehicles'], ['connections']]);
+  const next = new Fitting('two', profile, kit);
+  expect(planOpening(next.context).steps.map(({ piece }) => piece)).toEqual(['grille-a1', 'duct-b2']);
+  // Nothing of that is offered again, also where the first job goes on with what it described itself.
+  expect(captured([one, next], profile, kit)).toMatchObject({ pieces: [], mounts: [], kits: [] });
+});
+
+test('what could have stayed on when it was fitted is not on the way to its place, and does not hide it', () => {
+  const one = new Fitting('one').lamps().came('grille-a1').came('duct-b2').fitted('feet-c3', 'behind-d4', 'Behind the grille', ['light-bar']).whole().judged('duct-b2');
+  const { profile, kit } = keptFrom(captured([one]));
+  expect(profile.mounts.map(({ reach, hiddenBy }) => [reach.map(({ needs }) => needs), hiddenBy])).toEqual([
+    [[[{ piece: 'grille-a1', level: 'off' }]], [{ piece: 'grille-a1', level: 'off' }]],
+  ]);
+  const next = new Fitting('two', profile, kit);
+  expect(planOpening(next.context).steps.map(({ piece }) => piece)).toEqual(['grille-a1']);
+});
+
+test('how it is fitted is kept from one job, that which said it is all; what it holds from all of them, and one place of one name is one', () => {
+  const started = new Fitting('one').lamps().counted('bolts', 6).came('grille-a1').fitted('feet-c3', 'behind-d4').fitted('cable-e5', 'behind-d4').fitted('tie-f6', 'behind-d4');
+  const finished = new Fitting('two').lamps().counted('harness', 1).came('grille-z9').fitted('bar-g7', 'behind-h8', 'Behind the grille', ['light-bar']).whole();
+  const taught = captured([started, finished]);
+  expect(taught.mounts.map(({ entry, jobs }) => [entry.id, jobs])).toEqual([['behind-d4', ['one', 'two']]]);
+  const [proposed] = taught.kits;
+  expect(proposed?.kit.fitments[0]?.fitSteps.map(({ id, at }) => [id, at])).toEqual([['bar-g7', 'behind-d4']]);
+  expect(proposed?.kit.fitments[0]?.mounts).toEqual([{ lamp: 'light-bar', mount: 'behind-d4' }]);
+  expect(proposed?.kit.contents.map(({ id }) => id)).toEqual(['bolts', 'harness']);
+  expect(proposed?.jobs).toEqual(['one', 'two']);
+  const { profile, kit } = keptFrom(taught);
+  expect(kit && checkKit(kit, new Map([[profile.slug, profile]]))).toEqual([]);
+  // Of two that are not through the one with more steps is offered, and stays open.
+  const more = captured([new Fitting('three').came('grille-y8').fitted('bar-g7', 'behind-h8'), started]);
+  expect(more.kits[0]?.kit.fitments[0]).toMatchObject({
+    fitSteps: [{ id: 'feet-c3' }, { id: 'cable-e5' }, { id: 'tie-f6' }],
+    undescribed: ['mounts', 'connections', 'fitSteps', 'tests'],
+  });
+});
+
+test('a kit whose place was left is left as well; one place over a piece that was left goes with it', () => {
+  const taught = captured([new Fitting('one').lamps().came('grille-a1').fitted('feet-c3', 'behind-d4', 'Behind the grille', ['light-bar']).whole()]);
+  const left = (part: Partial<Taken>) => {
+    const { pieces, mounts, kits } = takenTogether(taught, HERON, { ...all(taught), ...part });
+    return [pieces.length, mounts.length, kits.length];
+  };
+  expect([left({}), left({ mounts: [] }), left({ pieces: [] }), left({ kits: [] })]).toEqual([
+    [1, 1, 1],
+    [1, 0, 0],
+    [0, 0, 0],
+    [1, 1, 0],
+  ]);
+});
+
+test('a fitting that is described as a whole is not changed by what a job wrote before it was', () => {
+  const one = new Fitting('one').lamps().came('grille-a1').fitted('feet-c3', 'behind-d4', 'Behind the grille', ['light-bar']).whole();
+  const two = new Fitting('two').lamps().came('grille-z9').fitted('bar-g7', 'behind-h8', 'Behind the grille', ['light-bar']).counted('switch', 1);
+  const { profile, kit } = keptFrom(captured([one]));
+  const [later] = captured([two], profile, kit).kits;
+  expect(later?.kit.fitments).toEqual(kit?.fitments);
+  expect(later?.more).toEqual({ lamps: 0, contents: 1, fitSteps: 0, tests: 0 });
+});
