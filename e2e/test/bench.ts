@@ -27,12 +27,12 @@ export async function loadDemo(port: number): Promise<void> {
   await promisify(execFile)(process.execPath, [join(root, 'dist/programs/shell.js'), 'jade', 'import', ...files], { env: { ...process.env, JADE_PORT: String(port) } });
 }
 
-/** The built server on an own database with the demo shop, as a user starts it. */
-export async function openShop(): Promise<OpenShop> {
+/** The built server on an own database with the demo shop, or empty, as a user starts it. */
+export async function openShop(empty = false): Promise<OpenShop> {
   const { url, drop } = await emptyDatabase();
   const port = await freePort();
   let server = await startServer({ databaseUrl: url, port, quiet: true });
-  await loadDemo(port);
+  if (!empty) await loadDemo(port);
   return {
     address: server.address,
     databaseUrl: url,
@@ -73,14 +73,14 @@ export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(() => !document.querySelector('span.away'));
 }
 
-/** The demo shop and a browser for the tests of one file, opened before them and closed after. */
+/** The demo shop, or an empty one, and a browser for the tests of one file, opened before them and closed after. */
 export class TestBench {
   private shop: OpenShop | undefined;
   private browser: Browser | undefined;
 
-  constructor(timeoutMs: number) {
+  constructor(timeoutMs: number, empty = false) {
     beforeAll(async () => {
-      this.shop = await openShop();
+      this.shop = await openShop(empty);
       this.browser = await openBrowser();
     }, timeoutMs);
     afterAll(async () => {
