@@ -80,9 +80,12 @@ function proposed<T extends { id: string }>(own: readonly T[], told: readonly { 
   return [...found.values()];
 }
 
-/** What hides a place again: what every way to it needs. Where another way leads there without a piece, that piece does not hide it. */
+/** What hides a place again: what every way to it needs, as far as the least of them. Where another way leads there without a piece, that piece does not hide it. */
 const hidesAll = ([first, ...others]: readonly Way[]): LevelNeed[] =>
-  (first?.needs ?? []).filter((need) => others.every(({ needs }) => needs.some((other) => other.piece === need.piece && levelRank(other.level) >= levelRank(need.level))));
+  (first?.needs ?? []).flatMap((need) => {
+    const levels = others.flatMap(({ needs }) => needs.filter(({ piece }) => piece === need.piece));
+    return levels.length < others.length ? [] : [[need, ...levels].reduce((least, other) => (levelRank(other.level) < levelRank(least.level) ? other : least))];
+  });
 
 /** Places with the ways that can be said of them; one to which none is left is left out. Gives back how many ways were lost by it. */
 function reachable(own: readonly Piece[], mounts: readonly Proposed<MountPosition>[]): { mounts: Proposed<MountPosition>[]; lost: number } {

@@ -4,7 +4,7 @@ import { foldJob, jobContext, planOpening, type Happened, type JobContext, type 
 import { RULES, TestLog } from '../job/test/log.ts';
 import { checkKit, newKit, type Kit } from '../kit/index.ts';
 import { fit, gather, isRefused, openUp, type Act } from '../stations/index.ts';
-import { checkProfile, newKind, type VehicleProfile } from '../vehicle/index.ts';
+import { checkProfile, newKind, type OpenLevel, type VehicleProfile } from '../vehicle/index.ts';
 import { kindCaptured, seenJob, takenTogether, withCaptured, type KindCaptured, type Taken } from './index.ts';
 
 const HERON = newKind(NEW_HERON);
@@ -35,8 +35,8 @@ class Fitting {
     return this;
   }
 
-  came(id: string): this {
-    const came = { name: id.replace(/-\w+$/, ''), side: 'centre' as const, zone: 'front' as const, box: BOX, level: 'off' as const, openMin: 3, people: 1 };
+  came(id: string, level: OpenLevel = 'off'): this {
+    const came = { name: id.replace(/-\w+$/, ''), side: 'centre' as const, zone: 'front' as const, box: BOX, level, openMin: 3, people: 1 };
     return this.act(openUp.pieceCame(this.context, { ...came, fasteners: [], beside: [], brittle: false }, id, true));
   }
 
@@ -161,6 +161,45 @@ test('how it is fitted is kept from one job, that which said it is all; what it 
     fitSteps: [{ id: 'feet-c3' }, { id: 'cable-e5' }, { id: 'tie-f6' }],
     undescribed: ['mounts', 'connections', 'fitSteps', 'tests'],
   });
+});
+
+test('each place has the way that was open when it was first worked at, and two ways to one place hide it by what both need', () => {
+  const one = new Fitting('one')
+    .lamps()
+    .came('grille-a1', 'loosened')
+    .came('duct-b2')
+    .fitted('feet-c3', 'behind-d4')
+    .came('skid-e5')
+    .fitted('bar-f6', 'above-g7', 'Above the skid');
+  const needs = (taught: KindCaptured) =>
+    taught.mounts.map(({ entry }) => [
+      entry.id,
+      entry.reach.map((way) => way.needs.map(({ piece, level }) => `${piece} ${level}`).sort()),
+      entry.hiddenBy.map(({ piece, level }) => `${piece} ${level}`).sort(),
+    ]);
+  expect(needs(captured([one]))).toEqual([
+    ['behind-d4', [['duct-b2 off', 'grille-a1 loosened']], ['duct-b2 off', 'grille-a1 loosened']],
+    ['above-g7', [['duct-b2 off', 'grille-a1 loosened', 'skid-e5 off']], ['duct-b2 off', 'grille-a1 loosened', 'skid-e5 off']],
+  ]);
+  // On another one the grille came off and the duct stayed: the duct does not hide the place, the grille does until it is loose.
+  const two = new Fitting('two').lamps().came('grille-h8').came('skid-i9').fitted('feet-j1', 'behind-k2');
+  expect(needs(captured([one, two]))).toEqual([
+    [
+      'behind-d4',
+      expect.arrayContaining([
+        ['duct-b2 off', 'grille-a1 loosened'],
+        ['grille-a1 off', 'skid-e5 off'],
+      ]),
+      ['grille-a1 loosened'],
+    ],
+    ['above-g7', [['duct-b2 off', 'grille-a1 loosened', 'skid-e5 off']], ['duct-b2 off', 'grille-a1 loosened', 'skid-e5 off']],
+  ]);
+});
+
+test('that all is fitted is said by whoever fitted it: said on another job it ends nothing', () => {
+  const talk = new Fitting('one').lamps().act({ events: [{ type: 'kit.described', payload: { kit: BAR.slug, whole: ['fitSteps'] } }] });
+  const work = new Fitting('two').lamps().came('grille-a1').fitted('feet-c3', 'behind-d4');
+  expect(captured([talk, work]).kits[0]?.kit.fitments[0]?.undescribed).toEqual(['mounts', 'connections', 'fitSteps', 'tests']);
 });
 
 test('a kit whose place was left is left as well; one place over a piece that was left goes with it', () => {

@@ -101,7 +101,7 @@ test('what feeds only lamps that are not of the road may lose the wider share', 
 });
 
 test('what the kits draw while the vehicle stands shortens the time until it may not start', () => {
-  const standing = (standbyMa: number, usableShare?: number) => {
+  const standing = (standbyMa: number | undefined, usableShare?: number) => {
     const kit = { ...PAIR, lamps: PAIR.lamps.map((lamp) => ({ ...lamp, load: { ...lamp.load, standbyMa } })) };
     const profile = { ...VAN, battery: { capacityAh: 70, standbyMa: 25 } };
     const rules = { ...RULES, electrics: { ...RULES.electrics, ...(usableShare === undefined ? {} : { usableShare }) } };
@@ -110,6 +110,11 @@ test('what the kits draw while the vehicle stands shortens the time until it may
     return [standingOfVehicle(context), standingOfVehicle({ ...context, profile: undescribed })];
   };
   expect(standing(0)).toEqual([undefined, undefined]);
+  // Of a lamp that nobody measured it is not known how long the battery lasts, however little the others draw.
+  expect(standing(undefined)).toEqual([
+    { addedMa: 0, unmeasured: 1 },
+    { addedMa: 0, unmeasured: 1 },
+  ]);
   // A battery that nobody described lasts as long as it does: only what is added is known.
   expect(standing(10)).toEqual([{ addedMa: 10, lasts: { beforeMa: 25, afterMa: 35, hoursBefore: 700, hoursAfter: 500, capacityAh: 70, usableShare: 0.25 } }, { addedMa: 10 }]);
   expect(standing(10, 0.2)[0]?.lasts).toMatchObject({ hoursAfter: 400, usableShare: 0.2 });

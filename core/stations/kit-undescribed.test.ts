@@ -2,7 +2,7 @@ import { planOpening, gatesOf, idCheck, jobContext, lampsToAim, type Happened, t
 import { newKit, type Kit } from '../kit/index.ts';
 import { NEW_BAR } from '../test/new-bar.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
-import { openedLog, RULES, type TestLog } from '../job/test/log.ts';
+import { openedLog, PAIR, RULES, type TestLog } from '../job/test/log.ts';
 import { newKind, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import { fit, gather, isRefused, match, openUp, standingOf, undescribed, type Act, type Station } from './index.ts';
 
@@ -242,6 +242,34 @@ test('a kit whose lamps nobody has described is not said to be fitted as a whole
   const log = openedLog();
   perform(log, fit.stepFitted(contextAt(log), BAR.slug, step({ lamps: [] }), 'feet-x7k2'));
   expect(fit.allFitted(contextAt(log), BAR.slug)).toEqual({ refused: [{ code: 'lamps-first', kit: BAR.slug }] });
+});
+
+test('a kit of the library is written down on a kind that it does not name: with the tests that it has elsewhere, without what is of that vehicle alone', () => {
+  const tried = {
+    id: 'both',
+    name: 'Both light',
+    side: 'centre' as const,
+    state: 'front fog' as const,
+    helper: 'Front fog on.',
+    lamps: PAIR.lamps.map(({ id }) => id),
+    gate: true,
+  };
+  const [fitment] = PAIR.fitments;
+  if (!fitment) throw new Error('the pair is fitted nowhere');
+  const pair = { ...PAIR, fitments: [{ ...fitment, tests: [{ ...tried, after: ['bonnet'], when: { fact: 'headlamp', is: 'led' } }] }] };
+  const log = openedLog();
+  const at = () => contextAt(log, HERON, pair);
+  expect(fit.testsOffered(at(), pair.slug)).toEqual([tried]);
+  perform(log, fit.stepFitted(at(), pair.slug, step({ lamps: tried.lamps }), 'brackets-x7k2'));
+  perform(log, fit.takeTests(at(), pair.slug, ['both']));
+  // What is taken is offered no more, and what it has here is none of another vehicle.
+  expect([fit.testsOffered(at(), pair.slug), at().kits[0]?.fitments.map(({ vehicle }) => vehicle)]).toEqual([[], [fitment.vehicle, HERON.slug]]);
+  const [, here] = at().kits[0]?.fitments ?? [];
+  const only = { ...pair, fitments: here ? [{ ...here, tests: [{ ...tried, id: 'other' }] }] : [] };
+  expect(fit.testsOffered(contextAt(openedLog(), HERON, only), pair.slug)).toEqual([]);
+  perform(log, fit.allFitted(at(), pair.slug));
+  expect(at().kits[0]?.fitments[1]?.undescribed).toEqual(['connections']);
+  expect(at().kits[0]?.fitments[0]).toEqual(pair.fitments[0]);
 });
 
 test('the second vehicle is planned from what was kept: the way to the place, the step there, its test', () => {

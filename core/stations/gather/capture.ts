@@ -36,7 +36,6 @@ export function lampsOffered(context: Pick<JobContext, 'kits'>, slug: string): L
 
 /** What is read from a lamp, its box and its paper: what nobody stated or measured is absent. */
 export interface LampRead {
-  beam?: Beam;
   powerW?: number;
   atV: number;
   kind?: LoadKind;
@@ -64,7 +63,7 @@ export function lampsRead(context: Pick<JobContext, 'kits'>, slug: string, lamps
   const kit = openList(context, slug, 'lamps');
   if (!kit || lamps.some(({ id }) => kit.lamps.some((own) => own.id === id))) return refused({ code: 'already' });
   if (lamps.length === 0) return refused({ code: 'nothing' });
-  const beam = read.beam ?? beamOf(kit);
+  const beam = beamOf(kit);
   const { kind } = read;
   const amounts = [read.powerW, read.atV, read.widthMm, read.heightMm, read.depthMm];
   const missing = [...amounts.map((value) => !(value !== undefined && value > 0)), beam === undefined, kind === undefined, read.marking.trim() === ''].filter(Boolean).length;

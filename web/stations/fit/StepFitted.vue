@@ -112,16 +112,16 @@ async function record(): Promise<void> {
     @anew="drop"
     @close="emit('close')"
   >
-    <p class="warn">{{ STEP_FITTED.caution }}</p>
-    <div class="halves">
+    <p class="form-warn">{{ STEP_FITTED.caution }}</p>
+    <div class="form-halves">
       <div class="stack">
         <WordsField v-model="draft.name" :label="STEP_FITTED.name" :most="LONGEST_TEXT.fitStep" />
-        <div v-if="offered.length > 0 && draft.name === ''" class="chips" role="group" :aria-label="STEP_FITTED.names">
+        <div v-if="offered.length > 0 && draft.name === ''" class="form-chips" role="group" :aria-label="STEP_FITTED.names">
           <button v-for="item in offered" :key="item.name" type="button" class="push small" @click="name(item)">{{ item.name }}</button>
         </div>
         <div v-if="lamps.length > 0" class="stack" role="group" :aria-label="STEP_FITTED.lamps">
           <strong>{{ STEP_FITTED.lamps }}</strong>
-          <div class="chips">
+          <div class="form-chips">
             <button v-for="lamp in lamps" :key="lamp.id" type="button" class="push small" :aria-pressed="draft.lamps.includes(lamp.id)" @click="toggle(lamp.id)">
               {{ lamp.name }}
             </button>
@@ -135,7 +135,7 @@ async function record(): Promise<void> {
           @choose="(side) => (draft.side = side)"
         />
         <WordsField v-model="draft.tool" :label="STEP_FITTED.tool" :most="LONGEST_TEXT.tool" />
-        <div v-if="draft.tool === ''" class="chips" role="group" :aria-label="STEP_FITTED.tool">
+        <div v-if="draft.tool === ''" class="form-chips" role="group" :aria-label="STEP_FITTED.tool">
           <button v-for="tool in tools" :key="tool" type="button" class="push small" @click="draft.tool = tool">{{ tool }}</button>
         </div>
         <ChoiceRow
@@ -153,7 +153,7 @@ async function record(): Promise<void> {
       </div>
       <div class="stack">
         <strong>{{ STEP_FITTED.place }}</strong>
-        <div v-if="places.length > 0" class="chips" role="group" :aria-label="STEP_FITTED.place">
+        <div v-if="places.length > 0" class="form-chips" role="group" :aria-label="STEP_FITTED.place">
           <button v-for="place in places" :key="place.id" type="button" class="push small" :aria-pressed="draft.place === place.id" @click="draft.place = place.id">
             {{ place.name }}
           </button>
@@ -177,30 +177,3 @@ async function record(): Promise<void> {
     <button v-if="doubtful" type="button" class="push small" @click="draft.sure = true">{{ STEP_FITTED.sure }}</button>
   </FormDialog>
 </template>
-
-<style scoped>
-.halves {
-  display: grid;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
-  gap: 18px;
-  align-items: start;
-}
-
-@media (max-width: 820px) {
-  .halves {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
-.warn {
-  padding: 8px 12px;
-  border-left: 5px solid var(--amber);
-  background: var(--amber-soft);
-}
-</style>

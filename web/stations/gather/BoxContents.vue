@@ -54,7 +54,7 @@ async function write(): Promise<void> {
         <button type="button" class="push small" :aria-label="IN_THE_BOX.less(called(item))" :disabled="countOf(item) === 0" @click="set(item, countOf(item) - 1)">−</button>
         <input
           :value="countOf(item)"
-          class="count"
+          class="form-count"
           inputmode="numeric"
           maxlength="3"
           :aria-label="IN_THE_BOX.count(called(item))"
@@ -100,16 +100,5 @@ async function write(): Promise<void> {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 300px), 1fr));
   gap: 8px 24px;
-}
-
-.count {
-  width: 56px;
-  min-height: 44px;
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  background: var(--tape);
-  color: var(--on-tape);
-  font: 700 17px var(--mono);
-  text-align: center;
 }
 </style>

@@ -67,8 +67,8 @@ async function write(): Promise<void> {
     <h3>{{ LAMPS_READ.title }}</h3>
     <template v-if="offered.length > 0">
       <p class="soft">{{ LAMPS_READ.why }}</p>
-      <p class="warn">{{ LAMPS_READ.caution }}</p>
-      <div class="chips" role="group" :aria-label="LAMPS_READ.which">
+      <p class="form-warn">{{ LAMPS_READ.caution }}</p>
+      <div class="form-chips" role="group" :aria-label="LAMPS_READ.which">
         <button v-for="lamp in offered" :key="lamp.id" type="button" class="push small" :aria-pressed="!draft.without.includes(lamp.id)" @click="toggle(lamp.id)">
           {{ lamp.name }}
         </button>
@@ -111,21 +111,9 @@ async function write(): Promise<void> {
 </template>
 
 <style scoped>
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
 .three {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 190px), 1fr));
   gap: 12px;
-}
-
-.warn {
-  padding: 8px 12px;
-  border-left: 5px solid var(--amber);
-  background: var(--amber-soft);
 }
 </style>

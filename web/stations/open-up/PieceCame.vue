@@ -164,8 +164,8 @@ async function record(): Promise<void> {
     @anew="drop"
     @close="emit('close')"
   >
-    <p class="warn">{{ PIECE_CAME.caution }}</p>
-    <div class="came">
+    <p class="form-warn">{{ PIECE_CAME.caution }}</p>
+    <div class="form-halves">
       <div class="stack">
         <ChoiceRow :label="PIECE_CAME.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="draft.view" @choose="(view) => (draft.view = view)" />
         <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :label="PIECE_CAME.point" @spot="point" />
@@ -177,7 +177,7 @@ async function record(): Promise<void> {
       </div>
       <div class="stack">
         <WordsField v-model="draft.name" :label="PIECE_CAME.name" :most="LONGEST_TEXT.accessory" />
-        <div v-if="offered.length > 0" class="chips" role="group" :aria-label="PIECE_CAME.names">
+        <div v-if="offered.length > 0" class="form-chips" role="group" :aria-label="PIECE_CAME.names">
           <button v-for="piece in offered" :key="piece.name + piece.side" type="button" class="push small" @click="name(piece)">{{ piece.name }}</button>
         </div>
         <ChoiceRow
@@ -191,7 +191,7 @@ async function record(): Promise<void> {
           <strong>{{ PIECE_CAME.held }}</strong>
           <div v-for="(group, index) in draft.fasteners" :key="index" class="line">
             <button type="button" class="push small" :aria-label="PIECE_CAME.less(sayGroup(group) ?? '')" @click="group.count = Math.max(0, group.count - 1)">−</button>
-            <input v-model.number="group.count" class="count" inputmode="numeric" maxlength="3" :aria-label="PIECE_CAME.count(sayGroup(group) ?? '')" @focus="select" />
+            <input v-model.number="group.count" class="form-count" inputmode="numeric" maxlength="3" :aria-label="PIECE_CAME.count(sayGroup(group) ?? '')" @focus="select" />
             <button type="button" class="push small" :aria-label="PIECE_CAME.oneMore(sayGroup(group) ?? '')" @click="group.count = Number(group.count) + 1">+</button>
             <span class="grow"
               >{{ sayGroup(group) }} <span class="soft">{{ group.release }}</span></span
@@ -200,7 +200,7 @@ async function record(): Promise<void> {
               {{ PIECE_CAME.away }}
             </button>
           </div>
-          <div class="chips">
+          <div class="form-chips">
             <button v-for="kind in kinds" :key="fastenerKey(kind)" type="button" class="push small" @click="add(kind)">{{ sayGroup(kind) }}</button>
             <button type="button" class="push small plain" :aria-expanded="other" @click="other = !other">{{ PIECE_CAME.other }}</button>
           </div>
@@ -232,7 +232,7 @@ async function record(): Promise<void> {
         </div>
         <details>
           <summary>{{ PIECE_CAME.more }}</summary>
-          <div class="chips" role="group" :aria-label="PIECE_CAME.beside">
+          <div class="form-chips" role="group" :aria-label="PIECE_CAME.beside">
             <button v-for="entry in BESIDE" :key="entry" type="button" class="push small" :aria-pressed="draft.beside.includes(entry)" @click="toggle(entry)">{{ entry }}</button>
             <button type="button" class="push small" :aria-pressed="draft.brittle" @click="draft.brittle = !draft.brittle">{{ PIECE_CAME.brittle }}</button>
           </div>
@@ -247,43 +247,7 @@ async function record(): Promise<void> {
 </template>
 
 <style scoped>
-.came {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
-  gap: 18px;
-  align-items: start;
-}
-
-@media (max-width: 820px) {
-  .came {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
 .grow {
   flex: 1;
-}
-
-.count {
-  width: 56px;
-  min-height: 44px;
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  background: var(--tape);
-  color: var(--on-tape);
-  font: 700 17px var(--mono);
-  text-align: center;
-}
-
-.warn {
-  padding: 8px 12px;
-  border-left: 5px solid var(--amber);
-  background: var(--amber-soft);
 }
 </style>
