@@ -1,3 +1,4 @@
+import type { FitmentList } from '../kit/index.ts';
 import { planOpening, priceOf } from './index.ts';
 import { contextOf, openedLog, PAIR } from './test/log.ts';
 
@@ -7,6 +8,7 @@ const planFor = (personMin: number) => ({ ...planOpening(at()), personMin });
 
 test('parts and the labour that is ahead, each apart; 7.4 in and back, 2 on the bench, 3 to fit are 12.4 min at 60 an hour', () => {
   expect(priceOf(at(), planFor(7.4), 6000)).toEqual({
+    unknown: [],
     kits: [{ kit: 'test-kit', cents: 4250 }],
     leadsCents: 0,
     labour: { openMin: 7.4, benchMin: 2, fitMin: 3 },
@@ -23,6 +25,19 @@ test('what is done is not ahead any more: a step by its last pass, a task of the
   expect(priceOf(at(log), planFor(1), 6000).labour).toEqual({ openMin: 1, benchMin: 0, fitMin: 3 });
   log.add('step.passed', { kit: 'test-kit', step: 'screw', pass: 'tighten' });
   expect(priceOf(at(log), planFor(1), 6000).labour).toEqual({ openMin: 1, benchMin: 0, fitMin: 0 });
+});
+
+test('what nobody has described is not in the labour, is said, and lets nothing be summed up', () => {
+  const log = openedLog();
+  const [fitment] = DEAR.fitments;
+  if (!fitment) throw new Error('the pair is fitted nowhere');
+  const priceOfKit = (undescribed: FitmentList[]) => priceOf({ ...contextOf(log), kits: [{ ...DEAR, fitments: [{ ...fitment, undescribed }] }] }, planFor(7.4), 6000);
+  expect(priceOfKit(['fitSteps'])).toMatchObject({ unknown: ['fitting'], labourCents: 1240 });
+  expect(priceOfKit(['fitSteps'])).not.toHaveProperty('totalCents');
+  expect([priceOfKit(['mounts']).unknown, priceOfKit(['connections']).unknown]).toEqual([['opening'], []]);
+  // Once all is open that it is worked at, the way in is known.
+  log.add('opening.enough', { kits: ['test-kit'] });
+  expect(priceOfKit(['mounts'])).toMatchObject({ unknown: [], totalCents: 5490 });
 });
 
 test('the smallest coin is whole; without a rate, or while the way in is worked out, no sum is said', () => {

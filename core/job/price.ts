@@ -1,6 +1,7 @@
 import type { AccessPlan } from '../access/index.ts';
 import type { JobContext } from './context.ts';
-import { fitStepsOf, kitsOnVehicle } from './kits.ts';
+import { fitStepsOf, kitsOnVehicle, kitsUndescribed } from './kits.ts';
+import { reachUnknown } from './opening.ts';
 import { leadsToBring } from './plug-use.ts';
 
 /** What a job comes to, in the smallest coin and without tax. Cable, ties, seals and new fasteners have no price in the library and are not in it. */
@@ -10,7 +11,9 @@ export interface JobPrice {
   leadsCents: number;
   /** Person-minutes that are still ahead: in and back, on the bench, fitting. */
   labour: { openMin: number; benchMin: number; fitMin: number };
-  /** Labour at the shop's rate, and all of it together; undefined where the shop names no rate, or the way in is not known. */
+  /** What of the labour nobody has described yet, so that it is not in it. */
+  unknown: ('opening' | 'fitting')[];
+  /** Labour at the shop's rate, and all of it together; undefined where the shop names no rate, or the way in is not known. Together nothing is said while some of the labour is not known. */
   labourCents?: number;
   totalCents?: number;
 }
@@ -33,8 +36,15 @@ export function priceOf(context: JobContext, plan: AccessPlan | undefined, labou
     ),
   );
   const labour = { openMin: plan?.personMin ?? 0, benchMin, fitMin };
-  const priced = { kits: kits.map(({ kit }) => ({ kit: kit.slug, cents: kit.priceCents })), leadsCents: sum(leadsToBring(context).map(({ priceCents }) => priceCents)), labour };
+  const unknown = [...(reachUnknown(context) ? (['opening'] as const) : []), ...(kitsUndescribed(context, 'fitSteps').length > 0 ? (['fitting'] as const) : [])];
+  const priced = {
+    unknown,
+    kits: kits.map(({ kit }) => ({ kit: kit.slug, cents: kit.priceCents })),
+    leadsCents: sum(leadsToBring(context).map(({ priceCents }) => priceCents)),
+    labour,
+  };
   if (labourCentsPerHour === undefined || !plan) return priced;
   const labourCents = Math.round(((labour.openMin + benchMin + fitMin) * labourCentsPerHour) / MIN_PER_HOUR);
+  if (unknown.length > 0) return { ...priced, labourCents };
   return { ...priced, labourCents, totalCents: labourCents + priced.leadsCents + sum(priced.kits.map(({ cents }) => cents)) };
 }

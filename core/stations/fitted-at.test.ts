@@ -1,4 +1,4 @@
-import { gatesOf, jobContext, planOpening, stepCautions, stepReach, toTakeOut, type Happened, type JobContext } from '../job/index.ts';
+import { gatesOf, jobContext, openingRequest, planOpening, stepCautions, stepReach, toTakeOut, type Happened, type JobContext } from '../job/index.ts';
 import { newKit, type FitStep, type Kit } from '../kit/index.ts';
 import { NEW_BAR } from '../test/new-bar.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
@@ -82,4 +82,20 @@ test('its bolts are held again at a later visit once a hand gets there', () => {
 test('what can hurt on a way to its place is said at it', () => {
   expect(stepCautions(contextAt(openedLog()), {}, FEET)).toEqual(['raised']);
   expect(stepCautions(contextAt(openedLog()), {}, { ...FEET, at: undefined })).toEqual([]);
+});
+
+test('a supply that it asks dead is asked on every way to its place, besides what the way asks', () => {
+  const profile = {
+    ...HERON,
+    mounts: HERON.mounts.map((mount) => ({
+      ...mount,
+      reach: mount.reach.map((way) => (way.id === 'below' ? { ...way, asks: [{ supply: 'high' as const, is: 'dead' as const }] } : way)),
+    })),
+  };
+  const kit = { ...BAR, fitments: BAR.fitments.map((fitment) => ({ ...fitment, fitSteps: [{ ...FEET, asks: [{ supply: 'low' as const, is: 'dead' as const }] }] })) };
+  const [target] = openingRequest(contextAt(openedLog(), { profile, kits: [kit] })).further ?? [];
+  expect(target?.ways.map(({ id, asks }) => [id, asks?.map(({ supply }) => supply)])).toEqual([
+    ['front', ['low']],
+    ['below', ['high', 'low']],
+  ]);
 });

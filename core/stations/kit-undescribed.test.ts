@@ -267,6 +267,10 @@ test('a kit of the library is written down on a kind that it does not name: with
   const [, here] = at().kits[0]?.fitments ?? [];
   const only = { ...pair, fitments: here ? [{ ...here, tests: [{ ...tried, id: 'other' }] }] : [] };
   expect(fit.testsOffered(contextAt(openedLog(), HERON, only), pair.slug)).toEqual([]);
+  // Tests that are taken here are not what it has elsewhere: those of its kind are still offered.
+  const bar = opened();
+  bar.add('kit.described', { kit: BAR.slug, tests: [{ ...tried, id: 'other', lamps: ['light-bar'] }] });
+  expect(fit.testsOffered(contextAt(bar), BAR.slug).map(({ id }) => id)).toEqual(['light-bar-main']);
   perform(log, fit.allFitted(at(), pair.slug));
   expect(at().kits[0]?.fitments[1]?.undescribed).toEqual(['connections']);
   expect(at().kits[0]?.fitments[0]).toEqual(pair.fitments[0]);

@@ -27,6 +27,7 @@ export const JOB_PRICE = {
   noRate: 'the shop names no rate',
   working: 'the way in is being worked out',
   total: 'Together, without tax',
+  notDescribed: (parts: readonly string[]) => `Nobody has described the ${parts.join(' and the ')} for a kit of this job: that is not in the labour, and no sum is said.`,
   without: 'Wiring, probing and aim are not in the labour; cable, ties, seals and new fasteners have no price in the library.',
 } as const;
 

@@ -32,6 +32,7 @@ const said = (cents: number) => money(cents, job.view?.currency ?? '');
         <strong class="grow">{{ JOB_PRICE.total }}</strong> <strong>{{ said(price.totalCents) }}</strong>
       </li>
     </ul>
+    <p v-if="price.unknown.length > 0" class="heeded">{{ JOB_PRICE.notDescribed(price.unknown) }}</p>
     <p class="soft">{{ JOB_PRICE.without }}</p>
   </section>
 </template>
