@@ -100,7 +100,7 @@ export const STEP_FITTED = {
 } as const;
 
 export const KIT_FITTING = {
-  title: (kit: string) => `${kit}: not described here`,
+  title: (kit: string) => `Fitting ${kit}, step by step`,
   why: 'Nobody has described how it is fitted on this kind of vehicle. Go by its paper, and write down each step once it is done: the next one of this kind is fitted by it.',
   steps: (count: number) => (count === 0 ? 'No step is written down yet.' : `${count === 1 ? 'One step is' : `${count} steps are`} written down.`),
   step: 'A step was done',

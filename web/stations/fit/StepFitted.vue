@@ -87,6 +87,10 @@ const done = computed((): fit.StepDone => {
     ...(agreedBy.trim() ? { agreedBy } : {}),
   };
 });
+const HELD = [
+  { value: 'bolted', text: STEP_FITTED.bolted },
+  { value: 'in one go', text: STEP_FITTED.inOne },
+] as const;
 const id = computed(() => entryId(draft.value.name, draft.value.drawn));
 const act = computed(() => fit.stepFitted(context.value, props.kit, done.value, id.value, draft.value.irreversible, draft.value.sure));
 const refusals = computed(() => (isRefused(act.value) ? act.value.refused : []));
@@ -138,16 +142,7 @@ async function record(): Promise<void> {
         <div v-if="draft.tool === ''" class="form-chips" role="group" :aria-label="STEP_FITTED.tool">
           <button v-for="tool in tools" :key="tool" type="button" class="push small" @click="draft.tool = tool">{{ tool }}</button>
         </div>
-        <ChoiceRow
-          :label="STEP_FITTED.how"
-          small
-          :choices="[
-            { value: 'bolted', text: STEP_FITTED.bolted },
-            { value: 'in one go', text: STEP_FITTED.inOne },
-          ]"
-          :value="draft.held"
-          @choose="(held) => (draft.held = held)"
-        />
+        <ChoiceRow :label="STEP_FITTED.how" small :choices="HELD" :value="draft.held" @choose="(held) => (draft.held = held)" />
         <WordsField v-model="draft.tighten" :label="STEP_FITTED.tighten" :most="LONGEST_TEXT.fitStep" />
         <v-text-field v-model="draft.minutes" :label="STEP_FITTED.minutes" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
       </div>
