@@ -89,7 +89,7 @@ const done = computed((): fit.StepDone => {
 });
 const HELD = [
   { value: 'bolted', text: STEP_FITTED.bolted },
-  { value: 'in one go', text: STEP_FITTED.inOne },
+  { value: 'single', text: STEP_FITTED.inOne },
 ] as const;
 const id = computed(() => entryId(draft.value.name, draft.value.drawn));
 const act = computed(() => fit.stepFitted(context.value, props.kit, done.value, id.value, draft.value.irreversible, draft.value.sure));

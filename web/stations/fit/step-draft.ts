@@ -19,7 +19,7 @@ export interface StepDraft {
   tighten: string;
   /** As typed; taken by the clock until then. */
   minutes: string;
-  held: 'bolted' | 'in one go';
+  held: 'bolted' | 'single';
   irreversible: boolean;
   agreedBy: string;
   sure: boolean;
