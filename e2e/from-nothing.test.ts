@@ -219,6 +219,14 @@ test(
     await taught.getByRole('button', { name: 'Keep as version 2' }).tap();
     await page.getByText('Kept as version 2, with 1 kit.').waitFor();
 
+    // Whoever looks at the first one again has it as it was kept: its bolts are held again.
+    const again = { id: randomUUID(), vehicle: job.replace('job-', 'vehicle-'), kits: [], follows: { job, why: 'recheck' } };
+    expect((await context.request.post(`${shop.address}/api/jobs`, { data: again })).status()).toBe(201);
+    const opened = (await (await context.request.get(`${shop.address}/api/jobs/job-${again.id}`)).json()) as {
+      events: { payload: { fitted?: { slug: string; version: number }[] } }[];
+    };
+    expect(opened.events[0]?.payload.fitted).toMatchObject([{ slug: 'tarn-prow-bar', version: 2 }]);
+
     await vehicle(page, 'NF 42', false);
     await choose(page, 'Kits to fit', 'Tarn Prow bar');
     await page.keyboard.press('Escape');

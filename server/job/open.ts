@@ -76,7 +76,13 @@ async function fittedBy(tx: Connection, job: string, vehicle: string): Promise<F
   const own = kits.filter(({ slug }) => !isDropped({ state }, slug));
   const all = [...fitted.filter(({ slug }) => !own.some((pin) => pin.slug === slug)), ...own];
   if (all.length === 0) throw against('that job fitted nothing');
-  return all.map(({ slug, version }) => ({ slug, version, options: Object.entries(state.options[slug] ?? {}).map(([option, choice]) => ({ option, choice })) }));
+  const known: FittedKit[] = [];
+  for (const { slug, version } of all) {
+    // One that was described on that job is known only by the version that it was kept as since.
+    const now = state.kitsDescribed[slug] ? (await getDocument(tx, 'kit', slug)).version : version;
+    known.push({ slug, version: now, options: Object.entries(state.options[slug] ?? {}).map(([option, choice]) => ({ option, choice })) });
+  }
+  return known;
 }
 
 /**
