@@ -245,6 +245,19 @@ test(
       .getByText(/First open: .*grille/i)
       .first()
       .waitFor();
+
+    // A version that was wrong is taken back by a further one: what rests on it is told before, and what was captured is offered again.
+    await page.goto(`${shop.address}/library?show=vehicle/${HERON}`);
+    await page.getByText('Version 2: what changed').tap();
+    await page.getByRole('button', { name: 'Go back to version 1', exact: true }).tap();
+    await page.getByRole('alert').getByRole('listitem').first().waitFor();
+    await rested(page);
+    expect(await serious(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Go back to version 1 all the same' }).tap();
+    await page.getByText('Version 3 says what version 1 said.').waitFor();
+    await taught.getByRole('button', { name: 'Take: Behind the grille' }).waitFor();
+    const { document } = (await (await context.request.get(`${shop.address}/api/documents/vehicle/${HERON}`)).json()) as { document: { pieces: object[]; mounts: object[] } };
+    expect([document.pieces, document.mounts]).toEqual([[], []]);
     expect(complaints).toEqual([]);
   },
   LONG_MS,

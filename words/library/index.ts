@@ -178,6 +178,11 @@ export const VERSION_CHANGES = {
   theVersions: 'The versions',
   reading: 'Reading both versions…',
   same: 'Both say the same.',
+  backWhy:
+    'A version that is wrong is taken back by a further one, which says what the earlier one said. Open jobs go on with the one they have, and are told that there is a newer one.',
+  back: (version: number) => `Go back to version ${version}`,
+  backAllTheSame: (version: number) => `Go back to version ${version} all the same`,
+  wentBack: (version: number, to: number) => `Version ${version} says what version ${to} said.`,
 } as const;
 
 /** A value in short: what it is called where it holds more than can be said in a line. */

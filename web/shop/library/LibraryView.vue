@@ -242,7 +242,7 @@ onMounted(async () => {
             ><span>{{ item.count }}</span>
           </li>
         </ul>
-        <VersionChanges kind="kit" :slug="kit.slug" :version="versionShown" />
+        <VersionChanges kind="kit" :slug="kit.slug" :version="versionShown" @kept="kept" />
         <p v-for="text in kit.warnings" :key="text">
           <TapeLabel long>{{ text }}</TapeLabel>
         </p>

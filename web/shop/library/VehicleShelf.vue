@@ -167,7 +167,7 @@ function choose(id: string): void {
     <EmptyNote v-if="profile.pieces.length === 0" kind="empty">{{ VEHICLE_SHELF.noPieces }}</EmptyNote>
     <p class="soft">{{ LIBRARY_VIEW.counts(profile) }}</p>
     <ElectricsShelf :profile="profile" :photos="taken" />
-    <VersionChanges kind="vehicle" :slug="profile.slug" :version="version" />
+    <VersionChanges kind="vehicle" :slug="profile.slug" :version="version" @kept="(said) => emit('kept', said)" />
     <TaughtWays :profile="profile" :version="version" @kept="(said) => emit('kept', said)" />
     <LearnedTimes :profile="profile" />
   </section>

@@ -4,11 +4,16 @@ import { differences, type Difference } from '@jade/core/versions';
 import { COMMON } from '@jade/words/common';
 import { sayDifference, VERSION_CHANGES } from '@jade/words/library';
 import EmptyNote from '../../design/EmptyNote.vue';
-import { ask } from '../../ask/index.ts';
+import { ask, Refused } from '../../ask/index.ts';
+import RightGate from '../../session/RightGate.vue';
 
-/** What differs between a document's newest version and an earlier one. */
+/** What differs between a document's newest version and an earlier one, and the way back to that one. */
 const props = defineProps<{ kind: string; slug: string; version: number }>();
+const emit = defineEmits<{ kept: [said: string] }>();
 const open = ref(false);
+/** What stands against the way back: why not, and what would be lost by it, which somebody can accept. */
+const said = ref<readonly string[]>([]);
+const losing = ref(false);
 const against = ref(props.version - 1);
 const found = ref<Difference[]>();
 const failed = ref(false);
@@ -21,8 +26,25 @@ watch(
     open.value = false;
   },
 );
+/** Takes the newest version back: the next one says what an earlier one said. Who began from another version than the newest is told. */
+async function goBack(acceptLosses: boolean): Promise<void> {
+  const { kind, slug, version } = props;
+  const to = against.value;
+  said.value = [];
+  losing.value = false;
+  try {
+    const { document } = await ask<{ document: object }>(`/api/documents/${kind}/${slug}?version=${to}`);
+    const taken = await ask<{ version: number }>(`/api/documents?basedOn=${version}${acceptLosses ? '&losses=accepted' : ''}`, document);
+    emit('kept', VERSION_CHANGES.wentBack(taken.version, to));
+  } catch (error) {
+    losing.value = error instanceof Refused && error.more.losses === true;
+    said.value = error instanceof Refused ? error.message.split('\n') : [COMMON.away(VERSION_CHANGES.theVersions)];
+  }
+}
 watch([open, against, () => props.slug, () => props.version], async () => {
   found.value = undefined;
+  said.value = [];
+  losing.value = false;
   failed.value = false;
   if (!open.value || against.value < 1) return;
   const place = `/api/documents/${props.kind}/${props.slug}`;
@@ -54,6 +76,17 @@ watch([open, against, () => props.slug, () => props.version], async () => {
           <span class="mono">{{ difference.path.join(' › ') }}</span> <span>{{ sayDifference(difference) }}</span>
         </li>
       </ul>
+      <RightGate v-if="found && found.length > 0" right="take in documents" quiet>
+        <p class="soft">{{ VERSION_CHANGES.backWhy }}</p>
+        <div v-if="said.length > 0" role="alert">
+          <ul>
+            <li v-for="line in said" :key="line">{{ line }}</li>
+          </ul>
+        </div>
+        <div>
+          <button type="button" class="push" @click="goBack(losing)">{{ losing ? VERSION_CHANGES.backAllTheSame(against) : VERSION_CHANGES.back(against) }}</button>
+        </div>
+      </RightGate>
     </div>
   </details>
 </template>
