@@ -252,6 +252,12 @@ test('standing is said in whole days, with what it comes from', () => {
   expect(plain(sayStanding({ addedMa: 35, lasts: { ...standing, beforeMa: 0, hoursBefore: null } }))).toBe(
     'While it stands the vehicle draws 0 mA, and the kits 35 mA more. After 20 days it may not start (25 % of 70 Ah).',
   );
+  expect(plain(sayStanding({ addedMa: 0, unmeasured: 1 }))).toBe(
+    'While it stands the kits draw what 1 lamp takes while off, which nobody has measured: how long the battery lasts is not known.',
+  );
+  expect(plain(sayStanding({ addedMa: 12, unmeasured: 2 }))).toBe(
+    'While it stands the kits draw 12 mA and what 2 lamps take while off, which nobody has measured: how long the battery lasts is not known.',
+  );
   expect(plain(sayStanding({ addedMa: 12 }))).toBe(
     'While it stands the kits draw 12 mA. Nobody has described the battery of this kind of vehicle: how long it lasts is not known.',
   );

@@ -97,15 +97,15 @@ const WHOLE: Readonly<Record<Described, string>> = {
   mounts: 'No further mount positions are used',
 };
 
-/** Of which a kit has nothing beyond what is described, after `nothing further`. */
+/** Of which a kit has nothing beyond what is described. */
 const WHOLE_OF_KIT: Readonly<Record<KitList | FitmentList, string>> = {
-  lamps: 'is a lamp',
-  contents: 'is in the box',
-  vehicles: 'does it fit on',
-  mounts: 'sits on the vehicle',
-  connections: 'is joined',
-  fitSteps: 'is fitted',
-  tests: 'is tried',
+  lamps: 'it has no other lamp',
+  contents: 'nothing else is in its box',
+  vehicles: 'it fits on no other vehicle',
+  mounts: 'it sits nowhere else',
+  connections: 'nothing else of it is joined',
+  fitSteps: 'that is all that is fitted',
+  tests: 'that is all that is tried',
 };
 
 const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string } = {
@@ -160,7 +160,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ...(contents.length > 0 ? [`${names.kit(kit)}, in the box: ${contents.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...fitSteps.map(({ name }) => `${names.kit(kit)}, fitted: ${inSentence(name)}`),
       ...(tests.length > 0 ? [`${names.kit(kit)} is tried by: ${tests.map(({ name }) => inSentence(name)).join('; ')}`] : []),
-      ...(whole.length > 0 ? [`${names.kit(kit)}: nothing further ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
+      ...(whole.length > 0 ? [`${names.kit(kit)}: ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
     ].join('. '),
   'kind.described': ({ pieces = [], functions = [], mounts = [], whole = [] }) =>
     [

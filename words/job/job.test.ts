@@ -122,3 +122,15 @@ test('questions of the log are said', () => {
   );
   expect(sayQuestion({ code: 'late-event', event: 'x' }, names)).toBe('An entry came after the job was signed.');
 });
+
+test('what was described of a kit is said in a line: what it has, what lies in its box, how it was fitted and tried, and what is all of it', () => {
+  const lamp = { name: 'Light bar' };
+  const said = (payload: object) => sayEvent(event('kit.described', { kit: 'example-fog', ...payload }), names);
+  expect(said({ lamps: [lamp] })).toBe('Cairn Example fog lamp has: light bar');
+  expect(said({ contents: [{ name: 'Bolts' }, { name: 'Harness' }] })).toBe('Cairn Example fog lamp, in the box: bolts; harness');
+  expect(said({ mounts: [{}], fitSteps: [{ name: 'Feet on the crossmember' }] })).toBe('Cairn Example fog lamp, fitted: feet on the crossmember');
+  expect(said({ tests: [{ name: 'Light bar lights' }] })).toBe('Cairn Example fog lamp is tried by: light bar lights');
+  expect(said({ whole: ['lamps', 'contents'] })).toBe('Cairn Example fog lamp: it has no other lamp, nothing else is in its box');
+  expect(said({ whole: ['mounts', 'fitSteps', 'tests'] })).toBe('Cairn Example fog lamp: it sits nowhere else, that is all that is fitted, that is all that is tried');
+  expect(sayEvent(event('kind.described', { mounts: [{ name: 'Behind the grille' }] }), names)).toBe('A place of the vehicle: behind the grille');
+});
