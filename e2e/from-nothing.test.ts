@@ -96,6 +96,11 @@ test(
     await page.getByRole('button', { name: 'Match confirmed' }).waitFor();
 
     await go(page, 'Gather');
+    // On the floor as well nothing is said to be counted while nobody knows what there is to count.
+    await page.getByRole('button', { name: 'Floor mode' }).tap();
+    await page.getByRole('region', { name: 'What is in the box' }).waitFor();
+    expect(await page.getByText('Everything is counted, and the bench is done.').count()).toBe(0);
+    await page.getByRole('button', { name: 'The whole station' }).tap();
     for (const item of ['Light bar', 'Foot, left', 'Foot, right', 'Harness']) await page.getByRole('button', { name: `One more of ${item}`, exact: true }).tap();
     await page.getByRole('textbox', { name: 'How many of Bolts' }).fill('6');
     await page.getByRole('button', { name: 'Something else is in it' }).tap();

@@ -6,6 +6,10 @@ import { happened, refused, tooLong, unless, type Act, type Refusal } from '../a
 const openList = ({ kits }: Pick<JobContext, 'kits'>, slug: string, list: KitList): Kit | undefined =>
   kits.find((kit) => kit.slug === slug && (kit.undescribed ?? []).includes(list));
 
+/** Lists of a kit that are written down at Gather and that nobody has described as a whole. */
+export const listsOpen = ({ undescribed = [] }: Pick<Kit, 'undescribed'>): ('contents' | 'lamps')[] =>
+  (['contents', 'lamps'] as const).filter((list) => undescribed.includes(list));
+
 /** What commonly lies in the box of such a kit and nobody has counted; nothing of a kit whose contents are described. */
 export function contentsOffered(context: Pick<JobContext, 'kits'>, slug: string): Omit<ContentItem, 'count'>[] {
   const kit = openList(context, slug, 'contents');

@@ -3,6 +3,7 @@ import type { BenchTask, ContentItem } from '../../kit/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, type Act } from '../act.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
+import { listsOpen } from './capture.ts';
 
 export * from './capture.ts';
 
@@ -16,9 +17,9 @@ export function asked(context: JobContext): Asked[] {
     const open = check.lines.filter((line) => line.counted === undefined && line.needed !== 'no');
     const uncounted = open.length > 0 ? [todo('content-uncounted', { kit: kit.slug, count: open.length })] : [];
     const done = context.state.benchDone[kit.slug] ?? [];
-    const lists = (['contents', 'lamps'] as const)
-      .filter((list) => kit.undescribed?.includes(list))
-      .map((list) => question(list === 'contents' ? 'contents-undescribed' : 'kit-lamps-undescribed', { kit: kit.slug }, key({ kind: 'kit-list', kit: kit.slug, list })));
+    const lists = listsOpen(kit).map((list) =>
+      question(list === 'contents' ? 'contents-undescribed' : 'kit-lamps-undescribed', { kit: kit.slug }, key({ kind: 'kit-list', kit: kit.slug, list })),
+    );
     const tasks = kit.benchTasks.filter((task) => !done.includes(task.id)).map((task) => todo('bench-task', { kit: kit.slug, task: task.id }));
     return [...lists, ...troubles, ...uncounted, ...tasks];
   });

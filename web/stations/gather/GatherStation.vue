@@ -25,8 +25,11 @@ const kits = computed(() =>
     check,
     open: gather.uncounted(context.value, kit.slug).length,
     columns: benchColumns(check.lines),
+    lists: gather.listsOpen(kit),
   })),
 );
+/** Nothing is left that nobody has described: what is counted is then all there is to count. */
+const allDescribed = computed(() => kits.value.every(({ lists }) => lists.length === 0));
 
 function count(kit: Kit, line: CountLine, value: number): void {
   void job.perform(gather.count(context.value, kit.slug, line.item.id, Math.max(0, value)));
@@ -44,15 +47,22 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
 <template>
   <div class="stack">
     <FloorSwitch v-model="floor" />
-    <GatherFloor v-if="floor" />
+    <template v-if="floor">
+      <section v-for="{ kit, lists } in kits.filter((entry) => entry.lists.length > 0)" :key="kit.slug" class="stack">
+        <h2>{{ GATHER_STATION.laidOut(kit.maker, kit.name) }}</h2>
+        <BoxContents v-if="lists.includes('contents')" :kit="kit" />
+        <LampsRead v-if="lists.includes('lamps')" :kit="kit" />
+      </section>
+      <GatherFloor v-if="allDescribed || gather.floorSteps(context).length > 0" />
+    </template>
     <template v-else>
-      <section v-for="{ kit, check, open, columns } in kits" :key="kit.slug" class="stack">
+      <section v-for="{ kit, check, open, columns, lists } in kits" :key="kit.slug" class="stack">
         <div class="line">
           <h2>{{ GATHER_STATION.laidOut(kit.maker, kit.name) }}</h2>
-          <span class="soft">{{ kit.contents.length === 0 && kit.undescribed?.includes('contents') ? GATHER_STATION.notDescribed : GATHER_STATION.toCount(open) }}</span>
+          <span class="soft">{{ kit.contents.length === 0 && lists.includes('contents') ? GATHER_STATION.notDescribed : GATHER_STATION.toCount(open) }}</span>
           <button v-if="open > 0" type="button" class="push small" @click="allHere(kit)">{{ GATHER_STATION.restAsListed }}</button>
         </div>
-        <BoxContents v-if="kit.undescribed?.includes('contents')" :kit="kit" />
+        <BoxContents v-if="lists.includes('contents')" :kit="kit" />
         <p v-for="(trouble, index) in check.troubles" :key="index" class="trouble" role="alert">{{ sayGatherTrouble(trouble, (id) => names.item(kit.slug, id)) }}</p>
         <div v-if="kit.contents.length > 0" class="bench-top">
           <div v-for="column in columns" :key="column.hand" class="column" :class="`${column.hand}-hand`">
@@ -90,7 +100,7 @@ const done = (kit: Kit, task: string) => (job.state.benchDone[kit.slug] ?? []).i
             </ul>
           </div>
         </div>
-        <LampsRead v-if="kit.undescribed?.includes('lamps')" :kit="kit" />
+        <LampsRead v-if="lists.includes('lamps')" :kit="kit" />
         <div v-if="kit.benchTasks.length > 0" class="leaf">
           <h2>{{ GATHER_STATION.bench }}</h2>
           <ul class="rows">
