@@ -67,8 +67,14 @@ const entries = computed(() => [
 const takes = (id: string) => !turned.value.includes(id);
 const wanted = computed((): Taken => {
   const of = (kind: 'pieces' | 'functions' | 'mounts' | 'kits' | 'whole') => entries.value.filter((entry) => entry.kind === kind && takes(entry.id)).map(({ id }) => id);
-  const [pieces_, functions, mounts, kits] = [of('pieces'), of('functions'), of('mounts'), of('kits')];
-  return { pieces: pieces_, functions, mounts, kits, whole: of('whole') as Taken['whole'], ways: changes.value.filter((entry) => entry.takes).map(({ id }) => id) };
+  return {
+    pieces: of('pieces'),
+    functions: of('functions'),
+    mounts: of('mounts'),
+    kits: of('kits'),
+    whole: of('whole') as Taken['whole'],
+    ways: changes.value.filter((entry) => entry.takes).map(({ id }) => id),
+  };
 });
 /** What is taken once what leads over something that was left is left as well. */
 const taken = computed(() => taught.value && takenTogether(taught.value, props.profile, wanted.value));

@@ -73,12 +73,12 @@ const shown = computed((): SheetPiece[] => {
 });
 
 const done = computed((): fit.StepDone => {
-  const { drawn, name: called, side, place, placeName, tool, tighten, minutes, held, agreedBy, lamps: held_ } = draft.value;
+  const { drawn, name: called, side, place, placeName, tool, tighten, minutes, held, agreedBy, lamps: set } = draft.value;
   const other = { id: entryId(placeName, drawn), name: placeName, ...(at.value ? { at: at.value } : {}) };
   return {
     name: called,
     ...(side ? { side } : {}),
-    lamps: held_,
+    lamps: set,
     place: place === undefined ? other : { id: place },
     tool,
     tighten,
