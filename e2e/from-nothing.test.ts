@@ -113,6 +113,7 @@ test(
     await lamps.getByRole('textbox', { name: 'Power of one, W' }).fill('96');
     await choose(page, 'What lights in it', 'LED with a driver');
     for (const [field, value] of [
+      ['At, V', '13.2'],
       ['Width of its body, mm', '560'],
       ['Height, mm', '72'],
       ['Depth, mm', '81'],
@@ -142,6 +143,8 @@ test(
     await pointAt(page, /^Tap where it sits/, [0.4, 0.5]);
     await form.getByRole('textbox', { name: 'What the place is called' }).fill('Behind the grille');
     await form.getByRole('group', { name: 'Tool' }).getByRole('button', { name: '13 mm hex' }).tap();
+    expect(await form.getByRole('button', { name: 'It is done' }).isDisabled()).toBe(true);
+    await form.getByRole('radio', { name: 'Bolted: started, aligned, tightened' }).tap();
     await form.getByRole('textbox', { name: 'Minutes it took' }).fill('9');
     await rested(page);
     expect(await serious(page)).toEqual([]);
@@ -156,7 +159,7 @@ test(
     await form.getByRole('radio', { name: 'Done in one go' }).tap();
     await form.getByRole('textbox', { name: 'Minutes it took' }).fill('4');
     await form.getByRole('button', { name: 'It cut or drilled something' }).tap();
-    await form.getByText('Still missing: what was done, its side, its place, the tool, the minutes, or who agreed.').waitFor();
+    await form.getByText('Still missing: what was done, its side, its place, the tool, how it is held, the minutes, or who agreed.').waitFor();
     await form.getByRole('textbox', { name: /^Who agreed to that/ }).fill('the yard manager');
     await form.getByRole('button', { name: 'It is done' }).tap();
     await form.waitFor({ state: 'detached' });

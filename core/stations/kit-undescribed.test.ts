@@ -197,7 +197,9 @@ test('a step of fitting is described as it was done, with its place and what was
 test('what is missing of a step, or odd in it, is said before anything is written', () => {
   const log = opened();
   const refusedBy = (part: Partial<fit.StepDone>, irreversible = false) => fit.stepFitted(contextAt(log), BAR.slug, step(part), 'feet-x7k2', irreversible);
-  expect(refusedBy({ name: ' ', side: undefined, place: undefined, tool: '', minutes: NaN })).toEqual({ refused: [{ code: 'missing', count: 5 }] });
+  expect(refusedBy({ name: ' ', side: undefined, place: undefined, tool: '', minutes: NaN, bolted: undefined })).toEqual({ refused: [{ code: 'missing', count: 6 }] });
+  // That bolts were tightened is recorded only where somebody says so.
+  expect(refusedBy({ bolted: undefined })).toEqual({ refused: [{ code: 'missing', count: 1 }] });
   expect(refusedBy({ place: { id: 'a', name: 'Beside the lamp' } })).toEqual({ refused: [{ code: 'missing', count: 1 }] });
   expect(refusedBy({ place: { id: 'nowhere' } })).toEqual({ refused: [{ code: 'unknown', what: 'mount position', id: 'nowhere' }] });
   expect(refusedBy({ lamps: ['other'] })).toEqual({ refused: [{ code: 'unknown', what: 'lamp', id: 'other' }] });

@@ -135,7 +135,6 @@ export const LAMPS_READ = {
   marking: 'What is printed or moulded on it; “none found” where nothing is',
   more: 'What its maker states of its light',
   peak: 'Highest intensity, cd',
-  colour: 'Colour temperature, K',
   write: (count: number) => (count === 1 ? 'Write it down' : `Write down ${count}`),
   noMore: 'It has no other lamp',
   missing: 'Still missing: which lamps, power and voltage, what lights in it, three measures, or what is printed on it.',

@@ -28,8 +28,8 @@ export interface StepDone {
   /** How tight, as its paper says; snug until somebody says so. */
   tighten: string;
   minutes: number;
-  /** Whether there are fasteners that are started, aligned and tightened; else it is done in one go. */
-  bolted: boolean;
+  /** Whether there are fasteners that were started, aligned and tightened, or it was done in one go; nothing while nobody has said it. */
+  bolted?: boolean;
   /** Where it cannot be undone: who of the customer's side agreed. */
   agreedBy?: string;
 }
@@ -45,13 +45,14 @@ function mountOf(context: JobContext, { id, name, at }: { id: string; name: stri
   return { id, name: name.trim(), side, at, reach: [{ id: 'seen', needs, extraMin: 0 }], hiddenBy: needs };
 }
 
-function faultsOf({ name, side, place, tool, tighten, minutes, agreedBy }: StepDone, irreversible: boolean): Refusal[] {
+function faultsOf({ name, side, place, tool, tighten, minutes, bolted, agreedBy }: StepDone, irreversible: boolean): Refusal[] {
   const missing = [
     name.trim() === '',
     side === undefined,
     place === undefined || (isNew(place) && (place.name.trim() === '' || place.at === undefined)),
     tool.trim() === '',
     !(minutes > 0),
+    bolted === undefined,
     irreversible && !agreedBy?.trim(),
   ].filter(Boolean).length;
   return [

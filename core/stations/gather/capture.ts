@@ -48,7 +48,7 @@ export interface LampRead {
   depthMm?: number;
   /** What is printed or moulded on it; that nothing is, is something that is seen. */
   marking: string;
-  claims?: Pick<Optics, 'peakCd' | 'colourTemperatureK'>;
+  claims?: Pick<Optics, 'peakCd'>;
 }
 
 const lampOf = ({ id, name, side }: { id: string; name: string; side: Side }, read: LampRead & { beam: Beam; kind: LoadKind }): Lamp => ({

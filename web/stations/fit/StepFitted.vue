@@ -83,7 +83,7 @@ const done = computed((): fit.StepDone => {
     tool,
     tighten,
     minutes: Number(minutes.replace(',', '.')),
-    bolted: held === 'bolted',
+    ...(held ? { bolted: held === 'bolted' } : {}),
     ...(agreedBy.trim() ? { agreedBy } : {}),
   };
 });

@@ -19,7 +19,7 @@ export interface StepDraft {
   tighten: string;
   /** As typed; taken by the clock until then. */
   minutes: string;
-  held: 'bolted' | 'single';
+  held?: 'bolted' | 'single';
   irreversible: boolean;
   agreedBy: string;
   sure: boolean;
@@ -35,7 +35,6 @@ export const newStep = (lastAt: string | undefined): StepDraft => ({
   tool: '',
   tighten: '',
   minutes: minutesSince(lastAt, Date.now()),
-  held: 'bolted',
   irreversible: false,
   agreedBy: '',
   sure: false,

@@ -21,14 +21,13 @@ const { draft, drop } = useDraft(
   () => ({
     without: [] as string[],
     power: '',
-    voltage: String(context.value.profile.systemVoltageV),
+    voltage: '',
     kind: undefined as LoadKind | undefined,
     widthMm: '',
     heightMm: '',
     depthMm: '',
     marking: '',
     peak: '',
-    colour: '',
   }),
 );
 const lamps = computed(() => offered.value.filter(({ id }) => !draft.value.without.includes(id)));
@@ -39,8 +38,8 @@ const amount = (text: string, unit: TypedUnit): number | undefined => {
 };
 const plain = (text: string) => (/^\d+(\.\d+)?$/.test(text.trim()) ? Number(text) : undefined);
 const read = computed((): gather.LampRead => {
-  const { power, voltage, kind, marking, peak, colour, ...sizes } = draft.value;
-  const [powerW, peakCd, colourTemperatureK] = [amount(power, 'W'), plain(peak), plain(colour)];
+  const { power, voltage, kind, marking, peak, ...sizes } = draft.value;
+  const [powerW, peakCd] = [amount(power, 'W'), plain(peak)];
   const size = (field: (typeof SIZES)[number]) => amount(sizes[field], 'mm');
   return {
     ...(powerW === undefined ? {} : { powerW }),
@@ -50,7 +49,7 @@ const read = computed((): gather.LampRead => {
     heightMm: size('heightMm') ?? 0,
     depthMm: size('depthMm') ?? 0,
     marking,
-    claims: { ...(peakCd === undefined ? {} : { peakCd }), ...(colourTemperatureK === undefined ? {} : { colourTemperatureK }) },
+    claims: peakCd === undefined ? {} : { peakCd },
   };
 });
 const act = computed(() => gather.lampsRead(context.value, props.kit.slug, lamps.value, read.value));
@@ -94,7 +93,6 @@ async function write(): Promise<void> {
         <summary>{{ LAMPS_READ.more }}</summary>
         <div class="fields">
           <v-text-field v-model="draft.peak" :label="LAMPS_READ.peak" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
-          <v-text-field v-model="draft.colour" :label="LAMPS_READ.colour" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
         </div>
       </details>
       <p v-for="refusal in refusals" :key="refusal.code" class="soft">
