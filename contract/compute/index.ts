@@ -50,7 +50,7 @@ function accessPlan(input: AccessInput): unknown {
   const { pieces, mounts, targets, supplies = [], facts = {}, present = [], replaced = [] } = input;
   const ids = new Set(pieces.map((piece) => piece.id));
   const mentioned = new Map(pieces.flatMap((piece) => factsOf(piece.when)).map((fact): [string, string[]] => [fact, []]));
-  const faults = [...checkPieces(pieces, mounts, mentioned), ...checkSupplies({ supplies, pieces })].filter((fault) => fault.code !== 'choice');
+  const faults = [...checkPieces(pieces, mounts, mentioned), ...checkSupplies({ supplies, pieces, mounts })].filter((fault) => fault.code !== 'choice');
   refuse([
     ...faults,
     ...targets.flatMap((target, index) => unknownId(target, new Set(mounts.map((mount) => mount.id)), `targets[${index}]`, 'mount position')),

@@ -28,7 +28,7 @@ export interface Documents {
 
 /** The class that checks each kind, and the name its `format` must have. */
 export const FORMATS: Record<DocumentKind, { of: new () => object; format: string; file: string }> = {
-  vehicle: { of: VehicleProfile, format: 'jade-vehicle-profile/4', file: 'vehicle-profile' },
+  vehicle: { of: VehicleProfile, format: 'jade-vehicle-profile/5', file: 'vehicle-profile' },
   kit: { of: Kit, format: 'jade-kit/4', file: 'kit' },
   plugs: { of: PlugLibrary, format: 'jade-plugs/1', file: 'plugs' },
   rules: { of: RuleSet, format: 'jade-rule-set/1', file: 'rule-set' },

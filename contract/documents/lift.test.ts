@@ -32,7 +32,7 @@ test('a profile of the first version is lifted to a sound one of the newest', ()
   const { document } = readDocument(firstProfile());
   const profile = document as VehicleProfile;
   expect(checkProfile(profile)).toEqual([]);
-  expect(profile).toMatchObject({ format: 'jade-vehicle-profile/4', supplies: [] });
+  expect(profile).toMatchObject({ format: 'jade-vehicle-profile/5', supplies: [] });
   expect(profile.pieces[0]?.cautions).toEqual([{ text: 'Hot after a drive.' }]);
   expect(profile.plugs[0]).toMatchObject({
     reach: [],
@@ -71,7 +71,7 @@ test('a kit of the second version is lifted: what feeds it is parted from what t
 test('a profile of the second version does not say how it watches its lamps', () => {
   const { channels: _, ...profile } = example('vehicle-profile.json');
   const { document } = readDocument({ ...profile, format: 'jade-vehicle-profile/2' });
-  expect([(document as VehicleProfile).format, 'channels' in document]).toEqual(['jade-vehicle-profile/4', false]);
+  expect([(document as VehicleProfile).format, 'channels' in document]).toEqual(['jade-vehicle-profile/5', false]);
 });
 
 test('a kit of the first version is lifted too, and says all lamps of a test', () => {

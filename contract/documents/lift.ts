@@ -73,6 +73,11 @@ function liftThirdProfile(profile: Json): Json {
   return { ...profile, format: 'jade-vehicle-profile/4' };
 }
 
+/** Version 5 may leave open what nobody has measured of a sensor or a supply, and holds notes. */
+function liftFourthProfile(profile: Json): Json {
+  return { ...profile, format: 'jade-vehicle-profile/5' };
+}
+
 /** Facts that a condition somewhere in a value names. */
 function factsNamed(value: unknown): unknown[] {
   if (Array.isArray(value)) return value.flatMap(factsNamed);
@@ -105,6 +110,7 @@ const LIFTS: ReadonlyMap<string, (document: Json) => Json> = new Map([
   ['jade-vehicle-profile/1', liftProfile],
   ['jade-vehicle-profile/2', liftSecondProfile],
   ['jade-vehicle-profile/3', liftThirdProfile],
+  ['jade-vehicle-profile/4', liftFourthProfile],
   ['jade-kit/1', liftKit],
   ['jade-kit/2', liftSecondKit],
   ['jade-kit/3', liftThirdKit],

@@ -35,7 +35,7 @@ import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
 import { ContentItem, FitStep, KitTest, Lamp } from '@jade/contract/kit';
-import { LampFunction, MountPosition, Piece } from '@jade/contract/vehicle';
+import { LampFunction, MountPosition, Piece, Sensor, Supply } from '@jade/contract/vehicle';
 import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
@@ -310,6 +310,8 @@ class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => Piece, 20) pieces?: Piece[];
   @Optional() @Each(() => LampFunction, 60) functions?: LampFunction[];
   @Optional() @Each(() => MountPosition, 20) mounts?: MountPosition[];
+  @Optional() @Each(() => Supply, 2) supplies?: Supply[];
+  @Optional() @Each(() => Sensor, 20) sensors?: Sensor[];
   @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) whole?: P<'kind.described'>['whole'];
 }
 
@@ -326,6 +328,7 @@ class KitDescribed implements P<'kit.described'> {
   @Optional() @Each(() => LampPlace, 60) mounts?: LampPlace[];
   @Optional() @Each(() => FitStep, 20) fitSteps?: FitStep[];
   @Optional() @Each(() => KitTest, 120) tests?: KitTest[];
+  @Optional() @Slugs(60) replaces?: string[];
   @Optional() @OneOfEach([...KIT_LISTS, ...FITMENT_LISTS], KIT_LISTS.length + FITMENT_LISTS.length) whole?: P<'kit.described'>['whole'];
 }
 

@@ -18,6 +18,7 @@ import {
   type FastenerGroup as PlainGroup,
   type GapPoint as PlainGap,
   type GroundPoint as PlainGround,
+  type KindNote as PlainNote,
   type LampFunction as PlainFunction,
   type LevelNeed as PlainNeed,
   type Measures as PlainMeasures,
@@ -42,7 +43,8 @@ import {
   type Beside,
 } from '@jade/core/vehicle';
 import { VEHICLE_STATES } from '@jade/core/states';
-import { Amount, Each, Exactly, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
+import { STATIONS } from '@jade/core/subject';
+import { Amount, Day, Each, Exactly, Flag, OneOf, OneOfEach, Optional, Part, Slug, Slugs, Span, Text, Texts, Whole } from '@jade/contract/check';
 import { Condition } from '@jade/contract/facts';
 import { Circuit, LampChannel, PlugFace, VehiclePin } from './electrics.ts';
 
@@ -103,7 +105,7 @@ export class Supply implements PlainSupply {
   @Slug() piece!: string;
   @OneOf(OPEN_LEVELS) level!: PlainSupply['level'];
   @Amount(0, 600) waitMin!: number;
-  @Amount(0, 600) liveMin!: number;
+  @Optional() @Amount(0, 600) liveMin?: number;
   @OneOf(SUPPLY_HANDS) by!: PlainSupply['by'];
   @Texts(20, 160) before!: string[];
   @Texts(20, 120) forgets!: string[];
@@ -211,8 +213,8 @@ export class Sensor implements PlainSensor {
   @Slug() on!: string;
   @Text(120) lock!: string;
   @Part(() => Pose) pose!: Pose;
-  @Part(() => FieldOfView) fieldOfView!: FieldOfView;
-  @Amount(0, 90) toleranceDeg!: number;
+  @Optional() @Part(() => FieldOfView) fieldOfView?: FieldOfView;
+  @Optional() @Amount(0, 90) toleranceDeg?: number;
   @OneOf(['required', 'not required']) calibration!: PlainSensor['calibration'];
   @Text(300) procedure!: string;
   @Optional() @Part(() => Condition) when?: Condition;
@@ -318,9 +320,17 @@ export class CableWays {
   @Each(() => RouteSegment, 600) segments!: RouteSegment[];
 }
 
+/** What somebody wants the next one to know of a kind of vehicle. */
+export class KindNote implements PlainNote {
+  @Slug() id!: string;
+  @OneOf(STATIONS) station!: PlainNote['station'];
+  @Text(600) text!: string;
+  @Day() on!: string;
+}
+
 /** What the shop knows of a kind of vehicle. */
 export class VehicleProfile implements PlainProfile {
-  @Exactly('jade-vehicle-profile/4') format!: PlainProfile['format'];
+  @Exactly('jade-vehicle-profile/5') format!: PlainProfile['format'];
   @Slug() slug!: string;
   @Text(60) maker!: string;
   @Text(60) model!: string;
@@ -347,6 +357,7 @@ export class VehicleProfile implements PlainProfile {
   @Each(() => LampFunction, 120) functions!: LampFunction[];
   @Each(() => GapPoint, 60) gaps!: GapPoint[];
   @Texts(20) cautions!: string[];
+  @Optional() @Each(() => KindNote, 300) notes?: KindNote[];
 }
 
 /** What somebody took of what the jobs of a kind taught, by ids; kits by their slugs. Made from version `basedOn` of its profile. */
@@ -355,6 +366,9 @@ export class TakenToKeep {
   @Slugs(500) pieces!: string[];
   @Slugs(500) functions!: string[];
   @Slugs(500) mounts!: string[];
+  @Slugs(2) supplies!: string[];
+  @Slugs(60) sensors!: string[];
+  @Slugs(300) notes!: string[];
   @Slugs(100) kits!: string[];
   @Slugs(1000) ways!: string[];
   @OneOfEach(DESCRIBED, DESCRIBED.length) whole!: NonNullable<PlainProfile['undescribed']>;

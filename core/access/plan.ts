@@ -161,7 +161,7 @@ function orderable(
 /** Minutes of bringing a supply back live for a test and dead again for what comes after: putting its isolation back, opening it again, the wait, and what the vehicle forgets. */
 export function cycleMin(supply: Supply, { pieces }: Pick<AccessProfile, 'pieces'>): number {
   const level = pieces.find((piece) => piece.id === supply.piece)?.levels.find((entry) => entry.level === supply.level);
-  return (level?.openMin ?? 0) + (level?.closeMin ?? 0) + supply.liveMin + supply.waitMin;
+  return (level?.openMin ?? 0) + (level?.closeMin ?? 0) + (supply.liveMin ?? 0) + supply.waitMin;
 }
 
 interface SideQuestion {

@@ -4,7 +4,8 @@ import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehic
 import { foldJob, jobContext, planOpening, wouldLose, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { PAIR, RULES, TestLog } from '../job/test/log.ts';
 import { checkIn, closeUp, isRefused, openUp, type Act } from '../stations/index.ts';
-import { kindCaptured, seenJob, takenTogether, withCaptured, type KindCaptured, type Taken } from './index.ts';
+import { kindCaptured, NOTHING_TAKEN, seenJob, takenTogether, withCaptured } from './index.ts';
+import { allTaken as all } from './test/taken.ts';
 
 const HERON = newKind(NEW_HERON);
 const BOX = { xMm: [800, 900] as [number, number], yMm: [-100, 100] as [number, number], zMm: [500, 700] as [number, number] };
@@ -59,14 +60,6 @@ const captured = (...jobs: Job[]) =>
     jobs.map(({ told }) => told),
     HERON,
   );
-const all = ({ pieces, functions, mounts, kits, changes, whole }: KindCaptured): Taken => ({
-  mounts: mounts.map(({ entry }) => entry.id),
-  kits: kits.map(({ kit }) => kit.slug),
-  pieces: pieces.map(({ entry }) => entry.id),
-  functions: functions.map(({ entry }) => entry.id),
-  ways: changes.map(({ way }) => way.id),
-  whole: whole.map(({ list }) => list),
-});
 const needsOf = ({ levels }: Pick<Piece, 'levels'>) => levels.flatMap(({ level, ways }) => ways.map(({ needs }) => `${level}: ${needs.map(({ piece }) => piece).join(' ')}`));
 
 test('a kind that was captured on one job is a sound profile whose plan is what was done', () => {
@@ -207,7 +200,7 @@ test('who leaves a piece leaves what leads over it, and takes the rest', () => {
   const profile = withCaptured(HERON, taught, left);
   expect([profile.pieces.map(({ id }) => id), profile.functions.map(({ id }) => id), profile.undescribed]).toEqual([['grille-a1'], ['plate'], ['pieces', 'sensors', 'mounts']]);
   expect(checkProfile(profile)).toEqual([]);
-  expect(withCaptured(HERON, taught, { pieces: [], functions: [], mounts: [], kits: [], ways: [], whole: [] })).toEqual(HERON);
+  expect(withCaptured(HERON, taught, NOTHING_TAKEN)).toEqual(HERON);
 });
 
 test('what a job described and took back is not proposed', () => {

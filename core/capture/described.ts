@@ -1,19 +1,23 @@
-import { leftOpen } from '../job/index.ts';
+import { leftOpen, type DescribedHere } from '../job/index.ts';
 import type { Kit } from '../kit/index.ts';
 import {
+  askingDead,
   isUndescribed,
   levelRank,
   pieceKey,
   type Described,
+  type KindNote,
   type LampFunction,
   type LevelNeed,
   type MountPosition,
   type Piece,
   type PieceLevel,
+  type Sensor,
+  type Supply,
   type VehicleProfile,
   type Way,
 } from '../vehicle/index.ts';
-import { kindTaught, withChanges, withoutIsolation, type KindTaught, type WayChange } from './changes.ts';
+import { kindTaught, withChanges, type KindTaught, type WayChange } from './changes.ts';
 import { asWay, type ProposedLevel } from './levels.ts';
 import { kitsProposed, type JobDescribed, type KitProposed } from './kits.ts';
 import { teachWays } from './propose.ts';
@@ -30,6 +34,10 @@ export interface KindCaptured extends KindTaught {
   pieces: Proposed<Piece>[];
   functions: Proposed<LampFunction>[];
   mounts: Proposed<MountPosition>[];
+  supplies: Proposed<Supply>[];
+  sensors: Proposed<Sensor>[];
+  /** What was noted on the jobs: whether it is of the kind, or of that one vehicle, a person says. */
+  notes: Proposed<KindNote>[];
   kits: KitProposed[];
   /** Lists that the profile has as not described and of which jobs said that there is no more; each with those jobs. */
   whole: { list: Described; jobs: string[] }[];
@@ -65,6 +73,11 @@ function renamed(job: SeenJob, ids: ReadonlyMap<string, string>, places: Readonl
   };
 }
 
+const same = (id: string): string => id;
+
+/** A sensor on the side of the piece that carries it. */
+const onPiece = ({ id, name, on }: Sensor, pieces: readonly Piece[]) => ({ id, name, side: pieces.find((piece) => piece.id === on)?.side ?? 'centre' });
+
 /** Entries that jobs described, each once as it was described first, with the jobs that did. */
 function proposed<T extends { id: string }>(own: readonly T[], told: readonly { job: string; entries: readonly T[] }[], idOf: (id: string) => string): Proposed<T>[] {
   const known = new Set(own.map(({ id }) => id));
@@ -87,11 +100,17 @@ const hidesAll = ([first, ...others]: readonly Way[]): LevelNeed[] =>
     return levels.length < others.length ? [] : [[need, ...levels].reduce((least, other) => (levelRank(other.level) < levelRank(least.level) ? other : least))];
   });
 
+/** A piece with the supplies that each of its ways was gone dead with; what itself isolates one is taken as it is. */
+const pieceAskingDead = (piece: Piece, supplies: readonly Supply[]): Piece => {
+  const others = supplies.filter((supply) => supply.piece !== piece.id);
+  return { ...piece, levels: piece.levels.map((level) => ({ ...level, ways: level.ways.map((way) => askingDead(way, others)) })) };
+};
+
 /** Places with the ways that can be said of them; one to which none is left is left out. Gives back how many ways were lost by it. */
-function reachable(own: readonly Piece[], mounts: readonly Proposed<MountPosition>[]): { mounts: Proposed<MountPosition>[]; lost: number } {
+function reachable(own: readonly Piece[], mounts: readonly Proposed<MountPosition>[], supplies: readonly Supply[]): { mounts: Proposed<MountPosition>[]; lost: number } {
   const levels = new Map(own.map((piece) => [piece.id, piece.levels]));
   const said = mounts.map(({ entry, jobs }) => {
-    const reach = entry.reach.filter(({ needs }) => sayable(needs, levels));
+    const reach = entry.reach.filter(({ needs }) => sayable(needs, levels)).map((way) => askingDead(way, supplies));
     return { entry: { ...entry, reach, hiddenBy: hidesAll(reach) }, jobs };
   });
   const waysOf = (list: readonly { entry: MountPosition }[]) => list.reduce((sum, { entry }) => sum + entry.reach.length, 0);
@@ -138,36 +157,55 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
     told.flatMap(({ described }) => Object.values(described.mounts)),
   );
   const seen = jobs.map((job) => renamed(job, ids, places));
-  const isolating = new Set(profile.supplies.map(({ piece }) => piece));
-  const entries = proposed<Piece>(
+  const ofJobs = <T>(entriesOf: (described: DescribedHere) => Readonly<Record<string, T>>) =>
+    told.map(({ job, described }) => ({ job, entries: Object.values(entriesOf(described)) }));
+  const piece = (id: string) => ids.get(id) ?? id;
+  const entries = proposed(
     profile.pieces,
-    told.map(({ job, described }) => ({ job, entries: Object.values(described.pieces) })),
-    (id) => ids.get(id) ?? id,
+    ofJobs(({ pieces: list }) => list),
+    piece,
   );
-  const { levels, reach } = teachWays(
-    seen.map((job) => withoutIsolation(job, isolating)),
-    profile,
-  );
+  const { levels, reach } = teachWays(seen, profile);
   const shown = entries.map(({ entry, jobs: by }) => ({ entry: { ...entry, levels: (levels.get(entry.id) ?? []).map(levelOf) }, jobs: by }));
   const { pieces, lost } = closed(profile.pieces, shown);
   const all = [...profile.pieces, ...pieces.map(({ entry }) => entry)];
-  const spots = proposed<MountPosition>(
+  const supplies = proposed(
+    profile.supplies,
+    ofJobs(({ supplies: list }) => list),
+    same,
+  ).map((supply) => ({ ...supply, entry: { ...supply.entry, piece: piece(supply.entry.piece) } }));
+  const spots = proposed(
     profile.mounts,
-    told.map(({ job, described }) => ({ job, entries: Object.values(described.mounts) })),
+    ofJobs(({ mounts: list }) => list),
     (id) => places.get(id) ?? id,
   ).map(({ entry, jobs: by }) => ({ entry: { ...entry, reach: (reach.get(entry.id) ?? []).map(asWay) }, jobs: by }));
-  const { mounts, lost: lostPlaces } = reachable(all, spots);
-  const taught = kindTaught(seen, { ...profile, pieces: all });
+  const { mounts, lost: lostPlaces } = reachable(all, spots, []);
+  const taught = kindTaught(seen, { ...profile, pieces: all, supplies: [...profile.supplies, ...supplies.map(({ entry }) => entry)] });
+  const sensors = idsOf(
+    profile.sensors.map((sensor) => onPiece(sensor, all)),
+    told.flatMap(({ described }) => Object.values(described.sensors).map((sensor) => onPiece({ ...sensor, on: piece(sensor.on) }, all))),
+  );
   return {
     ...taught,
     unsayable: taught.unsayable + lost + lostPlaces,
     pieces,
     mounts,
-    kits: kitsProposed(told, profile, kits, places),
-    functions: proposed<LampFunction>(
+    supplies,
+    sensors: proposed(
+      profile.sensors,
+      ofJobs(({ sensors: list }) => list),
+      (id) => sensors.get(id) ?? id,
+    ).map((sensor) => ({ ...sensor, entry: { ...sensor.entry, on: piece(sensor.entry.on) } })),
+    notes: proposed(
+      profile.notes ?? [],
+      told.map(({ job, notes = [] }) => ({ job, entries: notes })),
+      same,
+    ),
+    kits: kitsProposed(told, profile, kits, { places, pieces: ids }),
+    functions: proposed(
       profile.functions,
-      told.map(({ job, described }) => ({ job, entries: Object.values(described.functions) })),
-      (id) => id,
+      ofJobs(({ functions: list }) => list),
+      same,
     ),
     whole: (['functions', 'sensors'] as const).flatMap((list) => {
       const by = told.filter(({ described }) => described.whole.includes(list)).map(({ job }) => job);
@@ -176,34 +214,48 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
   };
 }
 
-/** What of that somebody took, by ids: pieces, lamps, places, ways, kits by their slug, and lists that are whole from now on. */
+/** What of that somebody took, by ids: entries, ways, kits by their slug, and lists that are whole from now on. */
 export interface Taken {
   pieces: readonly string[];
   mounts: readonly string[];
+  supplies: readonly string[];
+  sensors: readonly string[];
+  notes: readonly string[];
   kits: readonly string[];
   functions: readonly string[];
   ways: readonly string[];
   whole: readonly Described[];
 }
 
+export const NOTHING_TAKEN: Taken = { pieces: [], mounts: [], supplies: [], sensors: [], notes: [], kits: [], functions: [], ways: [], whole: [] };
+
 /** What is left of what somebody took once what leads over something that was left is left as well. */
-export function takenTogether({ pieces, functions, mounts, kits, changes, whole }: KindCaptured, profile: VehicleProfile, taken: Taken) {
+export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
+  const { pieces, functions, mounts, supplies, sensors, notes, kits, changes, whole } = captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
   ).pieces.map(({ entry }) => entry);
   const levels = new Map([...profile.pieces, ...kept].map((piece) => [piece.id, piece.levels]));
   const there = (place: WayChange['place']) => ('target' in place ? true : levels.has(place.piece));
+  const isolated = supplies.map(({ entry }) => entry).filter(({ id, piece, level }) => taken.supplies.includes(id) && levels.get(piece)?.some((own) => own.level === level));
+  const isolable = [...profile.supplies, ...isolated];
   const spots = reachable(
     [...profile.pieces, ...kept],
     mounts.filter(({ entry }) => taken.mounts.includes(entry.id)),
+    isolable,
   ).mounts.map(({ entry }) => entry);
   const known = new Set([...profile.mounts, ...spots].map(({ id }) => id));
   return {
-    pieces: kept,
+    pieces: kept.map((piece) => pieceAskingDead(piece, isolable)),
     mounts: spots,
-    // A kit whose place was left cannot be said to sit there.
-    kits: kits.filter(({ kit, places }) => taken.kits.includes(kit.slug) && places.every((place) => known.has(place))).map(({ kit }) => kit),
+    supplies: isolated,
+    // What carried a sensor was left, or what of a kit sits in a place that was: neither can be said.
+    sensors: sensors.map(({ entry }) => entry).filter(({ id, on }) => taken.sensors.includes(id) && levels.has(on)),
+    kits: kits
+      .filter(({ kit, places, pieces: named }) => taken.kits.includes(kit.slug) && places.every((place) => known.has(place)) && named.every((piece) => levels.has(piece)))
+      .map(({ kit }) => kit),
+    notes: notes.map(({ entry }) => entry).filter(({ id }) => taken.notes.includes(id)),
     functions: functions.map(({ entry }) => entry).filter(({ id }) => taken.functions.includes(id)),
     changes: changes.filter(({ way, place }) => taken.ways.includes(way.id) && there(place) && sayable(way.needs, levels)),
     whole: whole.map(({ list }) => list).filter((list) => taken.whole.includes(list)),
@@ -212,13 +264,16 @@ export function takenTogether({ pieces, functions, mounts, kits, changes, whole 
 
 /** A profile with what was taken of what its jobs taught. */
 export function withCaptured(profile: VehicleProfile, captured: KindCaptured, taken: Taken): VehicleProfile {
-  const { pieces, functions, mounts, changes, whole } = takenTogether(captured, profile, taken);
+  const { changes, whole, kits: _kits, notes, ...entries } = takenTogether(captured, profile, taken);
   const { undescribed, ...rest } = withChanges(profile, changes);
   return {
     ...rest,
     ...leftOpen(undescribed, whole),
-    functions: [...rest.functions, ...functions],
-    pieces: [...rest.pieces, ...pieces],
-    mounts: [...rest.mounts, ...mounts],
+    functions: [...rest.functions, ...entries.functions],
+    pieces: [...rest.pieces, ...entries.pieces],
+    mounts: [...rest.mounts, ...entries.mounts],
+    supplies: [...rest.supplies, ...entries.supplies],
+    sensors: [...rest.sensors, ...entries.sensors],
+    ...(notes.length > 0 ? { notes: [...(rest.notes ?? []), ...notes] } : {}),
   };
 }

@@ -6,6 +6,7 @@ import { checkKit, newKit, type Kit } from '../kit/index.ts';
 import { fit, gather, isRefused, openUp, type Act } from '../stations/index.ts';
 import { checkProfile, newKind, type OpenLevel, type VehicleProfile } from '../vehicle/index.ts';
 import { kindCaptured, seenJob, takenTogether, withCaptured, type KindCaptured, type Taken } from './index.ts';
+import { allTaken as all } from './test/taken.ts';
 
 const HERON = newKind(NEW_HERON);
 const BAR = newKit(NEW_BAR);
@@ -91,14 +92,6 @@ const captured = (jobs: readonly Fitting[], profile = HERON, kit = BAR): KindCap
     profile,
     [kit],
   );
-const all = ({ pieces, mounts, kits, functions, changes, whole }: KindCaptured): Taken => ({
-  pieces: pieces.map(({ entry }) => entry.id),
-  mounts: mounts.map(({ entry }) => entry.id),
-  kits: kits.map(({ kit }) => kit.slug),
-  functions: functions.map(({ entry }) => entry.id),
-  ways: changes.map(({ way }) => way.id),
-  whole: whole.map(({ list }) => list),
-});
 const keptFrom = (taught: KindCaptured, taken: Taken = all(taught)) => ({
   profile: withCaptured(HERON, taught, taken),
   kit: takenTogether(taught, HERON, taken).kits[0],

@@ -1,11 +1,13 @@
 import { withKitDescribed, type DescribedHere, type KitDescribedHere } from '../job/index.ts';
 import type { Fitment, Kit } from '../kit/index.ts';
-import type { VehicleProfile } from '../vehicle/index.ts';
+import type { KindNote, VehicleProfile } from '../vehicle/index.ts';
 
 /** What one job described of its kind of vehicle, and of the kits that it fitted. */
 export interface JobDescribed {
   job: string;
   described: DescribedHere;
+  /** What was noted on it, each with the day. */
+  notes?: readonly KindNote[];
   kits?: Readonly<Record<string, KitDescribedHere>>;
 }
 
@@ -13,24 +15,32 @@ export interface JobDescribed {
 export interface KitProposed {
   kit: Kit;
   jobs: string[];
-  /** Places of the vehicle that it names there. */
+  /** Places and pieces of the vehicle that it names there. */
   places: string[];
+  pieces: string[];
   /** How many of each it has more than before. */
   more: { lamps: number; contents: number; fitSteps: number; tests: number };
 }
 
-/** What was described of a kit with its places by the ids that they are kept under. */
-function placed(described: KitDescribedHere, places: ReadonlyMap<string, string>): KitDescribedHere {
+/** What was described of a kit with places and pieces by the ids that they are kept under. */
+function placed(described: KitDescribedHere, places: ReadonlyMap<string, string>, pieces: ReadonlyMap<string, string>): KitDescribedHere {
   const to = (mount: string) => places.get(mount) ?? mount;
+  const piece = (id: string) => pieces.get(id) ?? id;
   return {
     ...described,
     mounts: Object.fromEntries(Object.entries(described.mounts).map(([key, entry]) => [key, { ...entry, mount: to(entry.mount) }])),
-    fitSteps: Object.fromEntries(Object.entries(described.fitSteps).map(([key, step]) => [key, step.at === undefined ? step : { ...step, at: to(step.at) }])),
+    fitSteps: Object.fromEntries(
+      Object.entries(described.fitSteps).map(([key, step]) => [
+        key,
+        { ...step, ...(step.at === undefined ? {} : { at: to(step.at) }), ...(step.inPlaceOf ? { inPlaceOf: step.inPlaceOf.map(piece) } : {}) },
+      ]),
+    ),
+    replaces: described.replaces.map(piece),
   };
 }
 
 /** How it is fitted belongs together: the steps of two jobs are not mixed. */
-const NO_FITMENT: Pick<KitDescribedHere, 'mounts' | 'fitSteps' | 'tests'> = { mounts: {}, fitSteps: {}, tests: {} };
+const NO_FITMENT: Pick<KitDescribedHere, 'mounts' | 'fitSteps' | 'tests' | 'replaces'> = { mounts: {}, fitSteps: {}, tests: {}, replaces: [] };
 const isAll = ({ whole }: KitDescribedHere) => whole.includes('fitSteps');
 const stepsOf = ({ fitSteps }: KitDescribedHere) => Object.keys(fitSteps).length;
 
@@ -45,13 +55,18 @@ function fittingOf(told: readonly { job: string; described: KitDescribedHere }[]
 /**
  * Kits as jobs of a kind of vehicle described them: what they hold by all of those jobs, how they are fitted by one of them. A kit that has all of it
  * already is none of them.
- * @param places the ids under which places of the vehicle are kept
+ * @param kept the ids under which places and pieces of the vehicle are kept
  */
-export function kitsProposed(told: readonly JobDescribed[], profile: VehicleProfile, kits: readonly Kit[], places: ReadonlyMap<string, string>): KitProposed[] {
+export function kitsProposed(
+  told: readonly JobDescribed[],
+  profile: VehicleProfile,
+  kits: readonly Kit[],
+  kept: { places: ReadonlyMap<string, string>; pieces: ReadonlyMap<string, string> },
+): KitProposed[] {
   return kits.flatMap((before): KitProposed[] => {
     const own = told.flatMap(({ job, kits: by }) => {
       const described = by?.[before.slug];
-      return described ? [{ job, described: placed(described, places) }] : [];
+      return described ? [{ job, described: placed(described, kept.places, kept.pieces) }] : [];
     });
     const had = before.fitments.find(({ vehicle }) => vehicle === profile.slug);
     // A fitting that is described as a whole is corrected by hand.
@@ -73,6 +88,6 @@ export function kitsProposed(told: readonly JobDescribed[], profile: VehicleProf
     const lists = (one: Kit, fitment: Fitment | undefined) => JSON.stringify([one.undescribed ?? [], fitment?.undescribed ?? []]);
     if (Object.values(more).every((number) => number === 0) && lists(kit, has) === lists(before, had)) return [];
     const named = [...(has?.mounts ?? []).map(({ mount }) => mount), ...(has?.fitSteps ?? []).flatMap(({ at }) => at ?? [])];
-    return [{ kit, jobs: own.map(({ job }) => job), places: [...new Set(named)], more }];
+    return [{ kit, jobs: own.map(({ job }) => job), places: [...new Set(named)], pieces: has?.replaces ?? [], more }];
   });
 }

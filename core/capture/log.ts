@@ -1,5 +1,5 @@
 import { factValues, foldJob, goneBefore, jobContext, standingEvents, stepTimes, withDescribed, withKitDescribed, type JobDocuments, type LoggedEvent } from '../job/index.ts';
-import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel } from '../vehicle/index.ts';
+import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel, type PieceLevel } from '../vehicle/index.ts';
 import { inOrder, mayFollow, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
 import type { CloseUpAnswer, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
 
@@ -87,7 +87,8 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
     const { event, piece, from, level, opens } = turn;
     const people = profile.pieces.find(({ id }) => id === piece)?.levels.find((entry) => entry.level === (opens ? level : from))?.people ?? 1;
     // What opening a piece took that was described in this job stands in its description.
-    const taken = (opens && from === 'fitted' && state.described.pieces[piece]?.levels.find((entry) => entry.level === level)?.openMin) || minutes.get(event);
+    const described = opens && from === 'fitted' ? state.described.pieces[piece]?.levels.find((entry) => entry.level === level) : undefined;
+    const taken = described?.openMin || minutes.get(event);
     const personMin = taken === undefined ? {} : { personMin: taken * people };
     if (opens)
       moves.push({
@@ -99,7 +100,7 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
         people,
         ...personMin,
         ...(broken.has(piece) ? { broken: true } : {}),
-        ...stoodFor(documents, entries, event),
+        ...stoodFor(documents, entries, event, described),
       });
     else if (taken !== undefined && level === 'fitted') closings.push({ event, piece, from, personMin: taken * people });
   }
@@ -125,8 +126,10 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
   return { seen: { job, moves, targets, tried, closings, answers }, unordered };
 }
 
-/** How the vehicle stood for a move: as the way that it went says. */
-function stoodFor({ profile }: JobDocuments, entries: readonly Timed[], move: string): Pick<SeenMove, 'position'> {
+/** How the vehicle stood for a move: as the way that it went says, or whoever described it by that move. */
+function stoodFor({ profile }: JobDocuments, entries: readonly Timed[], move: string, described: PieceLevel | undefined): Pick<SeenMove, 'position'> {
+  const told = described?.ways[0]?.position;
+  if (told) return { position: told };
   const event = entries.find((entry) => entry.event.id === move)?.event;
   if (event?.type !== 'piece.moved') return {};
   const { piece, level, way } = event.payload;

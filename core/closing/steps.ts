@@ -119,7 +119,7 @@ export function withSupplies(setUp: SetUp, { supplies, pieces }: Pick<VehiclePro
 export function supplyStep(supply: Supply, to: SupplyState, pieces: readonly Piece[]): SupplyStep {
   const piece = pieces.find((entry) => entry.id === supply.piece);
   const level = piece && listedLevel(piece, supply.level);
-  const minutes = to === 'dead' ? (level?.openMin ?? 0) : (level?.closeMin ?? 0) + supply.liveMin;
+  const minutes = to === 'dead' ? (level?.openMin ?? 0) : (level?.closeMin ?? 0) + (supply.liveMin ?? 0);
   return { kind: 'supply', supply: supply.id, to, piece: supply.piece, people: level?.people ?? 1, minutes, waitMin: to === 'dead' ? supply.waitMin : 0 };
 }
 

@@ -2,7 +2,7 @@ import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition } from '../facts/index.ts';
 import { PHOTO_KINDS, photoSubject } from '../photos/index.ts';
 import { checkKit, testsThatFollow, type Kit } from '../kit/index.ts';
-import { checkPieces, factChoices, type VehicleProfile } from '../vehicle/index.ts';
+import { checkPieces, checkSensors, checkSupplies, factChoices, type VehicleProfile } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
 import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed, type DescribedHere } from './described.ts';
@@ -68,26 +68,39 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
-  const { pieces = [], functions = [], mounts = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], whole = [] } = said;
   const at = `${path}.payload`;
-  if (pieces.length + functions.length + mounts.length + whole.length === 0) return [{ path: at, code: 'one-of', data: { choices: 'pieces, functions, mounts, whole' } }];
-  const all = besides(profile.pieces, pieces);
-  const faults = checkPieces(all, mounts, factChoices(profile));
-  const ofEntries = [...amongLast(faults, 'pieces', all.length - pieces.length, at), ...amongLast(faults, 'mounts', 0, at)];
-  const ofLamps = functions.flatMap((lamp, place) => checkCondition(lamp.when, factChoices(profile), `${at}.functions[${place}].when`));
-  return [...duplicateIds(pieces, `${at}.pieces`), ...duplicateIds(functions, `${at}.functions`), ...duplicateIds(mounts, `${at}.mounts`), ...ofEntries, ...ofLamps];
+  const lists = { pieces, functions, mounts, supplies, sensors };
+  if ([...Object.values(lists), whole].every((list) => list.length === 0)) return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'whole'].join(', ') } }];
+  const facts = factChoices(profile);
+  const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };
+  const faults = [...checkPieces(held.pieces, mounts, facts), ...checkSupplies({ ...held, mounts }), ...checkSensors(sensors, held.pieces, facts)];
+  const ofEntries = [
+    ...amongLast(faults, 'pieces', held.pieces.length - pieces.length, at),
+    ...amongLast(faults, 'supplies', held.supplies.length - supplies.length, at),
+    ...amongLast(faults, 'mounts', 0, at),
+    ...amongLast(faults, 'sensors', 0, at),
+  ];
+  const ofLamps = functions.flatMap((lamp, place) => checkCondition(lamp.when, facts, `${at}.functions[${place}].when`));
+  return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps];
 }
 
 /** Faults of what was described of a kit: nothing at all, a kit that the job does not have, an entry said twice or that names what is not there. */
 function kitDescribedFaults({ profile, kits }: { profile: VehicleProfile; kits: readonly Kit[] }, said: KitDescribed, path: string): Fault[] {
-  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], whole = [] } = said;
+  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], replaces = [], whole = [] } = said;
   const at = `${path}.payload`;
   const kit = kits.find(({ slug }) => slug === said.kit);
   if (!kit) return [{ path: `${at}.kit`, code: 'unknown-id', data: { id: said.kit, what: 'kit' } }];
-  if ([lamps, contents, mounts, fitSteps, tests, whole].every((list) => list.length === 0))
-    return [{ path: at, code: 'one-of', data: { choices: 'lamps, contents, mounts, fitSteps, tests, whole' } }];
+  if ([lamps, contents, mounts, fitSteps, tests, replaces, whole].every((list) => list.length === 0))
+    return [{ path: at, code: 'one-of', data: { choices: 'lamps, contents, mounts, fitSteps, tests, replaces, whole' } }];
   const own = kit.fitments.find(({ vehicle }) => vehicle === profile.slug) ?? fitmentUnknown(profile);
-  const fitment = { ...own, mounts, fitSteps: besides(own.fitSteps, fitSteps), tests: besides(own.tests, tests) };
+  const fitment = {
+    ...own,
+    mounts,
+    replaces: [...own.replaces.filter((piece) => !replaces.includes(piece)), ...replaces],
+    fitSteps: besides(own.fitSteps, fitSteps),
+    tests: besides(own.tests, tests),
+  };
   const held = { ...kit, lamps: besides(kit.lamps, lamps), contents: besides(kit.contents, contents), fitments: [fitment] };
   const faults = checkKit(held, new Map([[profile.slug, profile]]));
   const ofFitment = faults.flatMap((fault): Fault[] => (fault.path.startsWith('fitments[0].') ? [{ ...fault, path: fault.path.slice('fitments[0].'.length) }] : []));
@@ -96,6 +109,7 @@ function kitDescribedFaults({ profile, kits }: { profile: VehicleProfile; kits: 
     ...amongLast(faults, 'contents', held.contents.length - contents.length, at),
     ...amongLast(ofFitment, 'mounts', 0, at),
     ...amongLast(ofFitment, 'fitSteps', fitment.fitSteps.length - fitSteps.length, at),
+    ...amongLast(ofFitment, 'replaces', fitment.replaces.length - replaces.length, at),
     ...amongLast(ofFitment, 'tests', fitment.tests.length - tests.length, at),
   ];
 }

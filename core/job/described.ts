@@ -19,35 +19,40 @@ const further = <T>(known: Readonly<Record<string, T>>, entries: readonly T[], i
 /** What a job described of its kind of vehicle. */
 export type DescribedHere = JobState['described'];
 
-export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, whole: [] };
-const NOTHING_OF_KIT: KitDescribedHere = { lamps: {}, contents: {}, mounts: {}, fitSteps: {}, tests: {}, whole: [] };
+/** Lists of a profile that are described while a vehicle is worked on. */
+export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors'] as const;
+
+export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, supplies: {}, sensors: {}, whole: [] };
+const NOTHING_OF_KIT: KitDescribedHere = { lamps: {}, contents: {}, mounts: {}, fitSteps: {}, tests: {}, replaces: [], whole: [] };
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
-export function describedFurther(before: DescribedHere, { pieces = [], functions = [], mounts = [], whole = [] }: KindDescribed): DescribedHere {
+export function describedFurther(before: DescribedHere, { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], whole = [] }: KindDescribed): DescribedHere {
   return {
     pieces: further(before.pieces, pieces, byId),
     functions: further(before.functions, functions, byId),
     mounts: further(before.mounts, mounts, byId),
+    supplies: further(before.supplies, supplies, byId),
+    sensors: further(before.sensors, sensors, byId),
     whole: [...new Set([...before.whole, ...whole])],
   };
 }
 
 /** What was described of a kit, and what is described now. */
 export function kitDescribedFurther(before: KitDescribedHere = NOTHING_OF_KIT, said: KitDescribed): KitDescribedHere {
-  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], whole = [] } = said;
+  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], replaces = [], whole = [] } = said;
   return {
     lamps: further(before.lamps, lamps, byId),
     contents: further(before.contents, contents, byId),
     mounts: further(before.mounts, mounts, byPlace),
     fitSteps: further(before.fitSteps, fitSteps, byId),
     tests: further(before.tests, tests, byId),
+    replaces: [...new Set([...before.replaces, ...replaces])],
     whole: [...new Set([...before.whole, ...whole])],
   };
 }
 
 /** Whether a job described nothing. */
-export const describedNothing = ({ pieces, functions, mounts, whole }: DescribedHere): boolean =>
-  [pieces, functions, mounts].every((entries) => Object.keys(entries).length === 0) && whole.length === 0;
+export const describedNothing = (described: DescribedHere): boolean => KIND_LISTS.every((list) => Object.keys(described[list]).length === 0) && described.whole.length === 0;
 
 /** What is left of lists that nobody has described as a whole; nothing at all where none is left. */
 export function leftOpen<T extends string>(before: readonly T[] | undefined, whole: readonly string[]): { undescribed?: T[] } {
@@ -56,7 +61,7 @@ export function leftOpen<T extends string>(before: readonly T[] | undefined, who
 }
 
 /**
- * A profile with what a job described besides: pieces, lamps and mount positions that nobody had described, and without the lists of which it has nothing
+ * A profile with what a job described besides: pieces, lamps, mount positions, supplies and sensors that nobody had described, and without the lists of which it has nothing
  * beyond. A profile that has learned an entry since says it itself.
  */
 export function withDescribed(profile: VehicleProfile, described: DescribedHere): VehicleProfile {
@@ -67,6 +72,8 @@ export function withDescribed(profile: VehicleProfile, described: DescribedHere)
     pieces: joined(profile.pieces, described.pieces, byId),
     functions: joined(profile.functions, described.functions, byId),
     mounts: joined(profile.mounts, described.mounts, byId),
+    supplies: joined(profile.supplies, described.supplies, byId),
+    sensors: joined(profile.sensors, described.sensors, byId),
     ...leftOpen(undescribed, described.whole),
   };
 }
@@ -88,7 +95,10 @@ export const fitmentUnknown = ({ slug, years }: Pick<VehicleProfile, 'slug' | 'y
 
 /** How a kit sits on a kind of vehicle, with what a job described of it; undefined where nobody has described anything of it. */
 function fitmentDescribed(own: Fitment | undefined, described: KitDescribedHere, profile: Pick<VehicleProfile, 'slug' | 'years'>): Fitment | undefined {
-  const said = [described.mounts, described.fitSteps, described.tests].some((entries) => Object.keys(entries).length > 0) || described.whole.some(isFitmentList);
+  const said =
+    [described.mounts, described.fitSteps, described.tests].some((entries) => Object.keys(entries).length > 0) ||
+    described.replaces.length > 0 ||
+    described.whole.some(isFitmentList);
   if (!said) return own;
   const { undescribed, ...before } = own ?? fitmentUnknown(profile);
   return {
@@ -96,6 +106,7 @@ function fitmentDescribed(own: Fitment | undefined, described: KitDescribedHere,
     mounts: joined(before.mounts, described.mounts, byPlace),
     fitSteps: joined(before.fitSteps, described.fitSteps, byId),
     tests: joined(before.tests, described.tests, byId),
+    replaces: [...new Set([...before.replaces, ...described.replaces])],
     ...leftOpen(undescribed, described.whole),
   };
 }

@@ -3,9 +3,9 @@ import type { ContentItem, Fitment, FitmentList, FitStep, KitList, KitTest, Lamp
 import type { ProbeFunction } from '../probing/index.ts';
 import type { Ring } from '../photos/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
-import type { Described, Drive, LampFunction, Level, MountPosition, OpenLevel, Piece, Side, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
+import type { Described, Drive, LampFunction, Level, MountPosition, OpenLevel, Piece, Sensor, Side, Supply, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
-import type { StationId } from './stations.ts';
+import type { StationId } from '../subject/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
 
 export const BASELINE_RESULTS = ['works', 'dim', 'flickers', 'dead', 'not fitted'] as const;
@@ -116,6 +116,9 @@ export interface KindDescribed {
   pieces?: Piece[];
   functions?: LampFunction[];
   mounts?: MountPosition[];
+  /** How a supply is isolated: with the piece that does it, which is described as well. */
+  supplies?: Supply[];
+  sensors?: Sensor[];
   whole?: Described[];
 }
 
@@ -130,6 +133,8 @@ export interface KitDescribed {
   mounts?: Fitment['mounts'];
   fitSteps?: FitStep[];
   tests?: KitTest[];
+  /** Pieces of the vehicle that it takes the place of: they do not go back. */
+  replaces?: string[];
   whole?: (KitList | FitmentList)[];
 }
 

@@ -1,4 +1,4 @@
-export * from './stations.ts';
+export { STATIONS, type StationId } from '../subject/index.ts';
 export * from './events.ts';
 export * from './state.ts';
 export * from './fold.ts';

@@ -1,6 +1,6 @@
 import type { FactValues } from '../facts/index.ts';
 import type { ContentItem, Fitment, FitmentList, FitStep, KitList, KitTest, Lamp, Pass } from '../kit/index.ts';
-import type { Described, LampFunction, Level, LevelNeed, MountPosition, Piece, SupplyId, SupplyState } from '../vehicle/index.ts';
+import type { Described, LampFunction, Level, LevelNeed, MountPosition, Piece, Sensor, Supply, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { Photo } from '../photos/index.ts';
@@ -23,8 +23,7 @@ import type {
   WarningLamp,
   WireOpening,
 } from './events.ts';
-import { key } from '../subject/index.ts';
-import type { StationId } from './stations.ts';
+import { key, type StationId } from '../subject/index.ts';
 
 /** What was described of one kit on a job, each entry by its id as it was said last, and lists of which it has nothing beyond. */
 export interface KitDescribedHere {
@@ -34,11 +33,13 @@ export interface KitDescribedHere {
   mounts: Record<string, Fitment['mounts'][number]>;
   fitSteps: Record<string, FitStep>;
   tests: Record<string, KitTest>;
+  /** Pieces of the vehicle that it takes the place of. */
+  replaces: string[];
   whole: (KitList | FitmentList)[];
 }
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 15;
+export const FOLD_VERSION = 16;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -145,7 +146,14 @@ export interface JobState {
   settings: Partial<Record<SupplyId, string[]>>;
   accessories: Record<string, Accessory>;
   /** What was described of the kind of vehicle on this job, each by its id as it was said last, and lists of which it has nothing beyond. */
-  described: { pieces: Record<string, Piece>; functions: Record<string, LampFunction>; mounts: Record<string, MountPosition>; whole: Described[] };
+  described: {
+    pieces: Record<string, Piece>;
+    functions: Record<string, LampFunction>;
+    mounts: Record<string, MountPosition>;
+    supplies: Record<string, Supply>;
+    sensors: Record<string, Sensor>;
+    whole: Described[];
+  };
   /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
   kitsDescribed: Record<string, KitDescribedHere>;
   /** Pieces that have to be open as well, as somebody said. */
@@ -286,7 +294,7 @@ export function emptyJob(): JobState {
     settings: records(),
     references: records(),
     accessories: records(),
-    described: { pieces: records(), functions: records(), mounts: records(), whole: [] },
+    described: { pieces: records(), functions: records(), mounts: records(), supplies: records(), sensors: records(), whole: [] },
     kitsDescribed: records(),
     wanted: [],
     enough: [],

@@ -34,7 +34,7 @@ export interface SensorEffect {
 
 /**
  * Sensors on or held by the pieces that are opened. Calibration is due wherever a sensor was disturbed, unless the profile says
- * that the maker's procedure does not ask for it; beyond its tolerance it is due in any case.
+ * that the maker's procedure does not ask for it; beyond its tolerance it is due in any case. Where nobody knows its tolerance any angle is beyond it.
  */
 export function sensorEffects(
   profile: VehicleProfile,
@@ -47,7 +47,7 @@ export function sensorEffects(
     .filter((sensor) => opened.some((entry) => entry.piece === sensor.on && entry.level !== 'fitted'))
     .map((sensor) => {
       const change = changes[sensor.id] ?? UNMOVED;
-      const beyondTolerance = Math.max(Math.abs(change.yawDeg), Math.abs(change.pitchDeg)) > sensor.toleranceDeg;
+      const beyondTolerance = Math.max(Math.abs(change.yawDeg), Math.abs(change.pitchDeg)) > (sensor.toleranceDeg ?? 0);
       const excused = sensor.calibration === 'not required' && !beyondTolerance;
       return {
         sensor,

@@ -1,3 +1,5 @@
+export * from './stations.ts';
+
 /** What a gate, an exception or a step is about: one kind of thing with the ids that name it. */
 export type Subject =
   | { kind: 'piece'; piece: string; level: string }

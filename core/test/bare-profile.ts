@@ -3,7 +3,7 @@ import type { FastenerGroup, Piece, VehicleProfile } from '../vehicle/index.ts';
 /** The smallest whole profile, for tests that are about one part of it. */
 export function bareProfile(part: Partial<VehicleProfile> = {}): VehicleProfile {
   return {
-    format: 'jade-vehicle-profile/4',
+    format: 'jade-vehicle-profile/5',
     slug: 'test-van',
     maker: 'Wexholm',
     model: 'Test van',

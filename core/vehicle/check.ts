@@ -4,7 +4,7 @@ import { checkCondition, type FactChoices } from '../facts/index.ts';
 import type { Measures } from './bodies.ts';
 import { openInRounds } from './layers.ts';
 import type { Circuit, LampChannel, LoadKind, PlugFace } from './electrics.ts';
-import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type SupplyAsk, type VehicleProfile } from './profile.ts';
+import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type Sensor, type SupplyAsk, type VehicleProfile } from './profile.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
 
@@ -38,10 +38,7 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
     faults.push(...unknownId(rule.then, pieceIds, `refitRules[${index}].then`, 'piece'));
     faults.push(...checkCondition(rule.when, choices, `refitRules[${index}].when`));
   });
-  profile.sensors.forEach((sensor, index) => {
-    faults.push(...unknownId(sensor.on, pieceIds, `sensors[${index}].on`, 'piece'));
-    faults.push(...checkCondition(sensor.when, choices, `sensors[${index}].when`));
-  });
+  faults.push(...checkSensors(profile.sensors, profile.pieces, choices));
   profile.plugs.forEach((plug, index) => {
     const path = `plugs[${index}]`;
     faults.push(...checkCondition(plug.when, choices, `${path}.when`), ...checkFace(plug, path));
@@ -96,6 +93,12 @@ export function checkPieces(list: readonly Piece[], mounts: readonly MountPositi
   return faults;
 }
 
+/** Faults of sensors: one on a piece that is not there, a condition that names no fact. */
+export function checkSensors(sensors: readonly Sensor[], pieces: readonly Pick<Piece, 'id'>[], choices: FactChoices): Fault[] {
+  const ids = new Set(pieces.map(({ id }) => id));
+  return sensors.flatMap((sensor, index) => [...unknownId(sensor.on, ids, `sensors[${index}].on`, 'piece'), ...checkCondition(sensor.when, choices, `sensors[${index}].when`)]);
+}
+
 /** Faults of a plug's face: a pin named twice, two in the same cavity, one where the face has no cavity. */
 export function checkFace({ pins, rows, columns }: Pick<PlugFace, 'pins' | 'rows' | 'columns'>, path: string): Fault[] {
   const seen = new Set<string>();
@@ -137,7 +140,7 @@ function checkChannels(channels: readonly LampChannel[]): Fault[] {
 }
 
 /** Faults of the supplies of a profile: one whose piece or level is not there, marks without a supply, an isolation that itself asks for dead, a caution that asks for what nothing of its piece is marked with. */
-export function checkSupplies({ supplies, pieces }: Pick<VehicleProfile, 'supplies' | 'pieces'>): Fault[] {
+export function checkSupplies({ supplies, pieces, mounts }: Pick<VehicleProfile, 'supplies' | 'pieces' | 'mounts'>): Fault[] {
   const known = new Set<string>(supplies.map((supply) => supply.id));
   const unmarked = (asks: readonly SupplyAsk[] | undefined, path: string): Fault[] =>
     (asks ?? []).flatMap((ask, index): Fault[] => (known.has(ask.supply) ? [] : [{ path: `${path}[${index}].supply`, code: 'mark-without-supply', data: { supply: ask.supply } }]));
@@ -145,6 +148,9 @@ export function checkSupplies({ supplies, pieces }: Pick<VehicleProfile, 'suppli
     const piece = pieces.find((entry) => entry.id === supply.piece);
     if (!piece) return [{ path: `supplies[${index}].piece`, code: 'unknown-id', data: { id: supply.piece, what: 'piece' } }];
     return piece.levels.some((level) => level.level === supply.level) ? [] : [{ path: `supplies[${index}].level`, code: 'unknown-id', data: { id: supply.level, what: 'level' } }];
+  });
+  mounts.forEach(({ reach }, index) => {
+    reach.forEach((way, at) => faults.push(...unmarked(way.asks, `mounts[${index}].reach[${at}].asks`)));
   });
   pieces.forEach((piece, index) => {
     const marks: SupplyAsk[] = [];

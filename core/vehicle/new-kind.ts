@@ -57,7 +57,7 @@ export const entryId = (name: string, drawn: string): string => `${plain(name).s
 export function newKind(kind: NewKind): VehicleProfile {
   const { maker, model, year, body, systemVoltageV, highVoltage } = kind;
   return {
-    format: 'jade-vehicle-profile/4',
+    format: 'jade-vehicle-profile/5',
     slug: kindSlug(kind),
     maker: maker.trim(),
     model: model.trim(),

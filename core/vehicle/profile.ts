@@ -1,5 +1,6 @@
 import type { Condition } from '../facts/index.ts';
 import type { VehicleState } from '../states/index.ts';
+import type { StationId } from '../subject/index.ts';
 import type { Body, Measures } from './bodies.ts';
 import type { Circuit, LampChannel, PlugFace, VehiclePin } from './electrics.ts';
 
@@ -82,8 +83,8 @@ export interface Supply {
   level: OpenLevel;
   /** From the isolation until it counts as dead. */
   waitMin: number;
-  /** What bringing it back takes besides the piece: setting again what the vehicle forgets. */
-  liveMin: number;
+  /** What bringing it back takes besides the piece: setting again what the vehicle forgets. Absent where nobody has measured it. */
+  liveMin?: number;
   by: (typeof SUPPLY_HANDS)[number];
   /** Done before it is isolated, such as windows and keys. */
   before: string[];
@@ -199,9 +200,10 @@ export interface Sensor {
   on: string;
   lock: string;
   pose: PointMm & { yawDeg: number; pitchDeg: number };
-  fieldOfView: { horizontalDeg: number; verticalDeg: number; rangeM: number };
-  /** Largest angle off its pose before its own procedure must be run anew. */
-  toleranceDeg: number;
+  /** Absent where nobody knows it. */
+  fieldOfView?: { horizontalDeg: number; verticalDeg: number; rangeM: number };
+  /** Largest angle off its pose before its own procedure must be run anew; absent where nobody knows it: any is then too much. */
+  toleranceDeg?: number;
   calibration: 'required' | 'not required';
   procedure: string;
   when?: Condition;
@@ -313,13 +315,22 @@ export interface CableWays {
   segments: RouteSegment[];
 }
 
+/** What somebody wants the next one to know of a kind of vehicle, at the station where it was noted. */
+export interface KindNote {
+  id: string;
+  station: StationId;
+  text: string;
+  /** Day, as `2026-03-05`. */
+  on: string;
+}
+
 export const DESCRIBED = ['functions', 'pieces', 'sensors', 'mounts'] as const;
 /** A list of a profile of which it matters whether somebody has looked for all that belongs in it. */
 export type Described = (typeof DESCRIBED)[number];
 
 /** What the shop knows of a kind of vehicle. */
 export interface VehicleProfile {
-  format: 'jade-vehicle-profile/4';
+  format: 'jade-vehicle-profile/5';
   slug: string;
   maker: string;
   model: string;
@@ -354,4 +365,6 @@ export interface VehicleProfile {
   functions: LampFunction[];
   gaps: GapPoint[];
   cautions: string[];
+  /** What was noted of the kind while it was worked on. */
+  notes?: KindNote[];
 }

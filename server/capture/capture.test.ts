@@ -1,4 +1,4 @@
-import { withCaptured, type KindCaptured } from '@jade/core/capture';
+import { NOTHING_TAKEN, withCaptured, type KindCaptured } from '@jade/core/capture';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
@@ -19,7 +19,21 @@ const judged = (pieces: string[]) => ({
 });
 
 test('who did as the profile says has taught nothing; a kind without jobs has none; an unknown one is refused', async () => {
-  expect(await taught()).toEqual({ changes: [], unsayable: 0, conflicts: [], pieces: [], functions: [], mounts: [], kits: [], whole: [], version: 1, jobs: 1 });
+  expect(await taught()).toEqual({
+    changes: [],
+    unsayable: 0,
+    conflicts: [],
+    pieces: [],
+    functions: [],
+    mounts: [],
+    supplies: [],
+    sensors: [],
+    notes: [],
+    kits: [],
+    whole: [],
+    version: 1,
+    jobs: 1,
+  });
   expect(await taught('pellorin-trio-300')).toMatchObject({ changes: [], jobs: 0 });
   expect((await shop.app.inject({ url: '/api/taught/nothing' })).statusCode).toBe(404);
 });
@@ -88,7 +102,7 @@ test('a piece that a job described on a kind that is known is offered with what 
   // All that was off when it came is its way, but for what isolated the supply.
   const through = piece?.entry.levels[0]?.ways[0]?.needs.map((need) => need.piece) ?? [];
   expect([through.includes('battery-negative'), through.length > 0]).toEqual([false, true]);
-  const taken = { pieces: ['splash-shield-x7k2'], functions: [], mounts: [], kits: [], ways: [], whole: [] };
+  const taken = { ...NOTHING_TAKEN, pieces: ['splash-shield-x7k2'] };
   const kept = await shop.app.inject({
     method: 'POST',
     url: `/api/documents?basedOn=${version}`,

@@ -40,16 +40,19 @@ async function seenOf(db: Connection, ids: readonly string[]): Promise<{ seen: S
   const seen: { seen: SeenJob; told: JobDescribed }[] = [];
   for (const id of ids) {
     const own = rows.filter(({ job }) => job === id);
-    if (!own.some(({ type }) => type === 'piece.moved' || type === 'kind.described' || type === 'kit.described')) continue;
+    if (!own.some(({ type }) => type === 'piece.moved' || type === 'kind.described' || type === 'kit.described' || type === 'note.written')) continue;
     const log = own.map(eventOf);
-    const { opened, described, kitsDescribed } = foldJob(log);
+    const { opened, described, kitsDescribed, notes } = foldJob(log);
     if (!opened) continue;
     const { profile, kits, rules, plugs, fitted } = opened;
     const pins = { profile, kits, rules, plugs, ...(fitted ? { fitted } : {}) };
     const documents = pinned.get(JSON.stringify(pins)) ?? (await getPinned(db, pins));
     pinned.set(JSON.stringify(pins), documents);
     const skews = clockSkews(own.map(({ device, at, storedAt }) => ({ device, at, storedAt: storedAt.toISOString() })));
-    seen.push({ seen: seenJob(id, documents, log, skews).seen, told: { job: id, described, kits: kitsDescribed } });
+    seen.push({
+      seen: seenJob(id, documents, log, skews).seen,
+      told: { job: id, described, kits: kitsDescribed, notes: notes.map(({ event, station, note, at }) => ({ id: event, station, text: note, on: at.slice(0, 10) })) },
+    });
   }
   return seen;
 }

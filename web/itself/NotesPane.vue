@@ -5,6 +5,7 @@ import { LONGEST_TEXT } from '@jade/core/job';
 import { itself, type Station } from '@jade/core/stations';
 import { NOTES } from '@jade/words/itself';
 import { STATION_NAMES } from '@jade/words/stations';
+import { sayDay } from '@jade/words/units';
 import AskText from '../design/AskText.vue';
 import TapeLabel from '../design/TapeLabel.vue';
 import { useCurrentJob } from '../job/current.ts';
@@ -27,6 +28,8 @@ const notes = computed(() =>
     }))
     .reverse(),
 );
+/** What was noted of the kind of vehicle on earlier ones. */
+const ofKind = computed(() => (job.view?.profile.notes ?? []).filter(({ station }) => props.station === undefined || station === props.station));
 const place = computed<Station>(() => props.station ?? job.standing?.holding?.station ?? 'hand-over');
 
 function keep(text: string): void {
@@ -38,6 +41,12 @@ function keep(text: string): void {
 <template>
   <section class="stack" :class="{ leaf: !station }" :aria-label="NOTES.title">
     <h2 v-if="!station">{{ NOTES.title }}</h2>
+    <ul v-if="ofKind.length > 0" class="notes" :aria-label="NOTES.kind">
+      <li v-for="note in ofKind" :key="note.id">
+        <TapeLabel>{{ note.text }}</TapeLabel>
+        <span class="soft">{{ [...(station ? [] : [STATION_NAMES[note.station]]), NOTES.ofKind(sayDay(note.on))].join(' · ') }}</span>
+      </li>
+    </ul>
     <p v-if="notes.length === 0 && !station" class="soft">{{ NOTES.none }}</p>
     <ul v-if="notes.length > 0" class="notes">
       <li v-for="note in notes" :key="note.event">

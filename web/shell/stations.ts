@@ -30,6 +30,8 @@ const FORMS: readonly (() => Promise<unknown>)[] = [
   () => import('../job/AccessoryFound.vue'),
   () => import('../stations/open-up/FoundHere.vue'),
   () => import('../stations/open-up/PieceCame.vue'),
+  () => import('../stations/open-up/SupplyIsolated.vue'),
+  () => import('../stations/sense/SensorFound.vue'),
   () => import('../stations/fit/StepFitted.vue'),
 ];
 

@@ -1,8 +1,9 @@
 import type { CaptureConflict, KitProposed, WayChange } from '@jade/core/capture';
 import type { Judged } from '@jade/core/job';
-import type { Described, LampFunction, MountPosition, Piece, Side } from '@jade/core/vehicle';
+import type { Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply } from '@jade/core/vehicle';
 import { sayGroup, sayThrough } from '@jade/words/names';
-import { inSentence, minutes, plural } from '@jade/words/units';
+import { STATION_NAMES } from '@jade/words/stations';
+import { inSentence, minutes, plural, sayDay } from '@jade/words/units';
 
 /** Names that may hold commas themselves. */
 const listed = (pieces: readonly string[]) => pieces.map((name, index) => (index === 0 ? name : inSentence(name))).join('; ');
@@ -78,6 +79,24 @@ export const sayNewLamp = ({ state, side }: LampFunction, jobs: readonly string[
 /** A place at which jobs fitted something: what leads there. */
 export const sayNewPlace = ({ side, reach }: MountPosition, jobs: readonly string[], name: (piece: string) => string): string =>
   `A place of the vehicle. ${SIDES[side]}, ${reach.map((way) => sayThrough(way, name)).join('; or ')}. ${TAUGHT.saidOn(jobs.length)}`;
+
+/** How a supply is isolated, as jobs did it. */
+export function sayNewSupply({ piece, level, waitMin, by, before, forgets }: Supply, jobs: readonly string[], name: (piece: string) => string): string {
+  return [
+    `Isolated by ${inSentence(name(piece))} ${level}, dead after ${minutes(waitMin)}, by ${by}`,
+    ...(before.length > 0 ? [`Before it: ${listed(before)}`] : []),
+    ...(forgets.length > 0 ? [`It forgets: ${listed(forgets)}`] : []),
+    `What came off while it was dead asks for that. ${TAUGHT.saidOn(jobs.length)}`,
+  ].join('. ');
+}
+
+/** A sensor that jobs found. */
+export const sayNewSensor = ({ kind, on, lock, calibration, procedure }: Sensor, jobs: readonly string[], name: (piece: string) => string): string =>
+  `A sensor, ${kind}, on ${inSentence(name(on))}; plug: ${lock}. Calibration ${calibration}: ${procedure} ${TAUGHT.saidOn(jobs.length)}`;
+
+/** What was noted on a job. */
+export const sayNewNote = ({ station, on }: KindNote): string =>
+  `A note, at ${STATION_NAMES[station]}, ${sayDay(on)}. Take it where it holds for every vehicle of the kind, and names nobody.`;
 
 /** A kit as jobs described it: what its next version has more, and where it sits. */
 export function sayNewKit({ more: { lamps, contents, fitSteps, tests }, kit, places, jobs }: KitProposed, place: (id: string) => string): string {

@@ -91,6 +91,7 @@ export const STEP_FITTED = {
   bolted: 'Bolted: started, aligned, tightened',
   inOne: 'Done in one go',
   how: 'How it is held',
+  takesPlace: 'It takes the place of a piece that is off',
   irreversible: 'It cut or drilled something',
   agreedBy: 'Who agreed to that, for the vehicle’s owner',
   missing: 'Still missing: what was done, its side, its place, the tool, how it is held, the minutes, or who agreed.',

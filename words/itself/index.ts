@@ -83,6 +83,8 @@ export const NOTES = {
   keep: 'Keep it',
   none: 'Nobody has written one. They stand at the station where they were written, and here.',
   here: (count: number) => plural(count, 'note'),
+  ofKind: (day: string) => `of this kind of vehicle · ${day}`,
+  kind: 'Noted of this kind of vehicle',
 } as const;
 
 /** When a vehicle comes again. */

@@ -154,20 +154,25 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'setting.restored': ({ setting }) => `${setting} set again`,
   'accessory.found': ({ name, holds, why }, names) =>
     `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}${why ? `; ${why}` : ''}`,
-  'kit.described': ({ kit, lamps = [], contents = [], fitSteps = [], tests = [], whole = [] }, names) =>
+  'kit.described': ({ kit, lamps = [], contents = [], fitSteps = [], tests = [], replaces = [], whole = [] }, names) =>
     [
       ...(lamps.length > 0 ? [`${names.kit(kit)} has: ${lamps.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...(contents.length > 0 ? [`${names.kit(kit)}, in the box: ${contents.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...fitSteps.map(({ name }) => `${names.kit(kit)}, fitted: ${inSentence(name)}`),
       ...(tests.length > 0 ? [`${names.kit(kit)} is tried by: ${tests.map(({ name }) => inSentence(name)).join('; ')}`] : []),
+      ...(replaces.length > 0 ? [`${names.kit(kit)} takes the place of: ${replaces.map((piece) => inSentence(names.piece(piece))).join('; ')}`] : []),
       ...(whole.length > 0 ? [`${names.kit(kit)}: ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
     ].join('. '),
-  'kind.described': ({ pieces = [], functions = [], mounts = [], whole = [] }) =>
+  'kind.described': ({ pieces = [], functions = [], mounts = [], supplies = [], sensors = [], whole = [] }, names) =>
     [
       ...(pieces.length > 0 ? [`Described: ${pieces.map((piece, index) => (index === 0 ? piece.name : inSentence(piece.name))).join('; ')}`] : []),
       ...(functions.length > MOST_NAMED ? [`It has ${plural(functions.length, 'lamp')}, ${inSentence(functions[0]?.name ?? '')} and others`] : []),
       ...(functions.length > 0 && functions.length <= MOST_NAMED ? [`It has: ${functions.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...(mounts.length > 0 ? [`A place of the vehicle: ${mounts.map(({ name }) => inSentence(name)).join('; ')}`] : []),
+      ...supplies.map(
+        ({ name, piece, waitMin }) => `${name}: isolated by ${inSentence(pieces.find(({ id }) => id === piece)?.name ?? names.piece(piece))}, dead after ${amount(waitMin, 'min')}`,
+      ),
+      ...(sensors.length > 0 ? [`A sensor: ${sensors.map(({ name, on }) => `${inSentence(name)} on ${inSentence(names.piece(on))}`).join('; ')}`] : []),
       ...whole.map((list) => WHOLE[list]),
     ].join('. '),
   'piece.wanted': ({ piece, level }, names) => `Wanted besides: ${inSentence(names.piece(piece))} ${level}`,

@@ -140,7 +140,7 @@ export function sayLibraryCircuit({ wire, loads, liveIn, neverUse }: Circuit, gu
 
 /** A sensor of the library: what it sits on, how far it may stand off, whether it wants its own procedure then. */
 export function saySensor({ kind, toleranceDeg, calibration, procedure, lock }: Sensor, on: string): string {
-  return `${kind} on ${inSentence(on)} · may stand off by ${stated(toleranceDeg, '°')} · calibration ${calibration}${calibration === 'required' ? `: ${procedure}` : ''} · plug: ${lock}`;
+  return `${kind} on ${inSentence(on)} · ${toleranceDeg === undefined ? 'how far it may stand off is not known' : `may stand off by ${stated(toleranceDeg, '°')}`} · calibration ${calibration}${calibration === 'required' ? `: ${procedure}` : ''} · plug: ${lock}`;
 }
 
 /** What a body is called where one is picked. */

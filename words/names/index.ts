@@ -125,8 +125,16 @@ export function sayGroup(group: { drive: string; size?: string; lengthMm?: numbe
   return group.lengthMm ? `${name} × ${amount(group.lengthMm, 'mm')}` : name;
 }
 
+/** How a vehicle stands for a piece of work, where it does not stand as it comes. */
+export const sayStand = ({ kind, place }: NonNullable<Way['position']>): string => (kind === 'raised' ? `${place} raised, on stands` : `${kind} turned ${place}`);
+
 /** What has to be open for a way, and what it takes beyond the move. */
-export function sayThrough({ needs, extraMin }: Pick<Way, 'needs' | 'extraMin'>, name: (piece: string) => string): string {
+export function sayThrough({ needs, extraMin, asks = [], position }: Pick<Way, 'needs' | 'extraMin' | 'asks' | 'position'>, name: (piece: string) => string): string {
   const through = needs.length === 0 ? 'nothing first' : `first ${needs.map(({ piece, level }) => `${inSentence(name(piece))} ${level}`).join(', ')}`;
-  return extraMin > 0 ? `${through}, ${minutes(extraMin)} more` : through;
+  return [
+    through,
+    ...asks.filter(({ is }) => is === 'dead').map(({ supply }) => (supply === 'low' ? 'with the battery off' : 'with high voltage isolated')),
+    ...(position ? [sayStand(position)] : []),
+    ...(extraMin > 0 ? [`${minutes(extraMin)} more`] : []),
+  ].join(', ');
 }

@@ -117,6 +117,31 @@ export const REACH_UNKNOWN = {
   known: 'Described already: tap what has to come off too',
 } as const;
 
+/** A supply of which nobody has described how it is isolated. */
+export const ISOLATION = {
+  title: 'Isolation is not described',
+  why: {
+    low: 'Nobody has described how the battery of this kind of vehicle is taken off, so no step here asks for it. Before work at airbags, sensors or bare feeds it is, by the maker’s procedure. Write it down when it is off: the next vehicle is planned with it.',
+    high: 'Nobody has described how the high-voltage system of this kind of vehicle is isolated. Only people qualified for it do that, by the maker’s procedure; until then nothing here knows what it feeds.',
+  },
+  done: { low: 'The battery is off', high: 'High voltage is isolated' },
+  caution: {
+    low: 'By the maker’s procedure: negative first, a tool that cannot bridge, and the clamp held away from its post. Airbags wait for as long as their maker says.',
+    high: 'By people qualified for it alone, by the maker’s procedure: locked, marked, and proved dead by them. This only records what they did.',
+  },
+  names: { low: ['Battery negative', 'Battery plug'], high: ['Service plug'] },
+  by: 'What was taken off',
+  another: 'Another piece',
+  wait: 'Minutes until it counts as dead, as its maker says; 0 where none are asked for',
+  before: 'Done before it',
+  forgets: 'What the vehicle forgets by it',
+  further: 'Something else',
+  add: 'Add it',
+  qualified: 'Only qualified people do it',
+  who: 'Who isolated it, and by which procedure',
+  missing: 'Still missing: what was taken off, where it sits, its side, its minutes, or how long until it counts as dead.',
+} as const;
+
 /** A piece that came open and that nobody has described. */
 export const PIECE_CAME = {
   title: 'A piece came off',
@@ -147,6 +172,8 @@ export const PIECE_CAME = {
   add: 'Add it',
   minutes: 'Minutes it took',
   people: 'People',
+  stood: 'How the vehicle stood',
+  asItComes: 'as it comes',
   one: 'One',
   two: 'Two',
   more: 'What it is beside',

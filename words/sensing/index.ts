@@ -10,7 +10,8 @@ export function saySensorEffect(effect: SensorEffect): string {
     ? 'It goes back to its own place.'
     : `Turned ${degrees(change.yawDeg)} sideways and ${degrees(change.pitchDeg)} up: at 100 m it looks ${metres(Math.abs(sidewaysAt100M))} beside and ${metres(Math.abs(upwardAt100M))} ${upwardAt100M < 0 ? 'below' : 'above'} the truth.`;
   if (!effect.calibrationDue) return `${shift} The profile says that no calibration is asked for.`;
-  return effect.beyondTolerance ? `${shift} Beyond its tolerance of ${degrees(effect.sensor.toleranceDeg)}: calibration due.` : `${shift} Disturbed, so calibration is due.`;
+  if (effect.beyondTolerance && effect.sensor.toleranceDeg === undefined) return `${shift} How far it may stand off nobody knows: calibration due.`;
+  return effect.beyondTolerance ? `${shift} Beyond its tolerance of ${degrees(effect.sensor.toleranceDeg ?? 0)}: calibration due.` : `${shift} Disturbed, so calibration is due.`;
 }
 
 /** How a calibration is recorded. */

@@ -1,9 +1,9 @@
 import { kitsOnVehicle, kitsUndescribed, LONGEST_TEXT, type Happened, type JobContext } from '../../job/index.ts';
 import { PASSES, testsCommon, type Fitment, type FitmentList, type FitStep, type KitTest } from '../../kit/index.ts';
 import { key } from '../../subject/index.ts';
-import type { MountPosition, PointMm, Side } from '../../vehicle/index.ts';
+import type { MountPosition, Piece, PointMm, Side } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
-import { doubtsOfMinutes, openNow } from '../open-up/index.ts';
+import { doubtsOfMinutes, wayNow } from '../open-up/index.ts';
 
 /** What of a kit on this kind of vehicle is written down at Fit. */
 const HERE: readonly FitmentList[] = ['mounts', 'fitSteps', 'tests'];
@@ -30,6 +30,8 @@ export interface StepDone {
   minutes: number;
   /** Whether there are fasteners that were started, aligned and tightened, or it was done in one go; nothing while nobody has said it. */
   bolted?: boolean;
+  /** Pieces of the vehicle, off now, that its part takes the place of: they do not go back. */
+  inPlaceOf?: readonly string[];
   /** Where it cannot be undone: who of the customer's side agreed. */
   agreedBy?: string;
 }
@@ -41,8 +43,8 @@ const isNew = (place: FittedAt): place is Extract<FittedAt, { name: string }> =>
 
 /** A place where hands are now: what is open leads to it, and may hide it again. */
 function mountOf(context: JobContext, { id, name, at }: { id: string; name: string; at: PointMm }, side: Side): MountPosition {
-  const needs = openNow(context);
-  return { id, name: name.trim(), side, at, reach: [{ id: 'seen', needs, extraMin: 0 }], hiddenBy: needs };
+  const way = wayNow(context);
+  return { id, name: name.trim(), side, at, reach: [way], hiddenBy: way.needs };
 }
 
 function faultsOf({ name, side, place, tool, tighten, minutes, bolted, agreedBy }: StepDone, irreversible: boolean): Refusal[] {
@@ -65,6 +67,12 @@ function faultsOf({ name, side, place, tool, tighten, minutes, bolted, agreedBy 
   ];
 }
 
+/** Pieces that are off and that a part of a kit can have taken the place of: what isolates a supply goes back. */
+export const placesTaken = ({ state, profile }: Pick<JobContext, 'state' | 'profile'>): Piece[] =>
+  profile.pieces.filter(
+    ({ id, levels }) => state.pieces[id] === 'off' && levels.some(({ level }) => level === 'off') && !profile.supplies.some(({ piece }) => piece === id) && !state.accessories[id],
+  );
+
 /**
  * A step of fitting that was done and that nobody had described: described, with the place at which hands were and what was open then, and passed.
  * @param id for good: of its name and four letters drawn by the device
@@ -73,10 +81,12 @@ function faultsOf({ name, side, place, tool, tighten, minutes, bolted, agreedBy 
  */
 export function stepFitted(context: JobContext, slug: string, done: StepDone, id: string, irreversible = false, sure = false): Act {
   const onVehicle = openKit(context, slug);
-  const { place, side = 'centre' } = done;
+  const { place, side = 'centre', inPlaceOf = [] } = done;
   if (!onVehicle) return refused({ code: 'already' });
   const odd = done.lamps.find((lamp) => !onVehicle.kit.lamps.some((own) => own.id === lamp));
   if (odd !== undefined) return refused({ code: 'unknown', what: 'lamp', id: odd });
+  const kept = inPlaceOf.find((piece) => !placesTaken(context).some(({ id: other }) => other === piece));
+  if (kept !== undefined) return refused({ code: 'unknown', what: 'piece', id: kept });
   const faults = faultsOf(done, irreversible);
   if (faults.length > 0 || !place) return refused(...faults);
   if (onVehicle.fitment?.fitSteps.some((step) => step.id === id)) return refused({ code: 'already' });
@@ -92,12 +102,13 @@ export function stepFitted(context: JobContext, slug: string, done: StepDone, id
     minutes: done.minutes,
     tool: done.tool.trim(),
     tighten: done.tighten.trim() || SNUG,
+    ...(inPlaceOf.length > 0 ? { inPlaceOf: [...inPlaceOf] } : {}),
     ...(irreversible ? { irreversible } : {}),
   };
   const mounts: Fitment['mounts'] = done.lamps.map((lamp) => ({ lamp, mount: place.id }));
   const events: Happened[] = [
     ...(!known && isNew(place) && place.at ? [{ type: 'kind.described' as const, payload: { mounts: [mountOf(context, { ...place, at: place.at }, side)] } }] : []),
-    { type: 'kit.described', payload: { kit: slug, ...(mounts.length > 0 ? { mounts } : {}), fitSteps: [step] } },
+    { type: 'kit.described', payload: { kit: slug, ...(mounts.length > 0 ? { mounts } : {}), ...(inPlaceOf.length > 0 ? { replaces: [...inPlaceOf] } : {}), fitSteps: [step] } },
     ...(irreversible && done.agreedBy ? [{ type: 'consent.given' as const, payload: { about: key({ kind: 'fit', kit: slug, step: id }), by: done.agreedBy.trim() } }] : []),
     ...step.passes.map((pass) => ({ type: 'step.passed' as const, payload: { kit: slug, step: id, pass } })),
   ];

@@ -1,10 +1,12 @@
-import { LONGEST_TEXT, reachUnknown, unplacedKits, type GroupCount, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT, reachUnknown, suppliesNow, unplacedKits, type GroupCount, type JobContext } from '../../job/index.ts';
 import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
 import {
+  askingDead,
   isScrewed,
   levelRank,
   onOtherSide,
   pieceKey,
+  STANDS,
   type Beside,
   type BoxMm,
   type Drive,
@@ -14,6 +16,8 @@ import {
   type Piece,
   type Release,
   type Side,
+  type Stand,
+  type Way,
   type Zone,
 } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';
@@ -43,6 +47,8 @@ export interface CamePiece {
   fasteners: readonly CameOut[];
   beside: readonly Beside[];
   brittle: boolean;
+  /** How the vehicle stood for it, where it did not stand as it comes. */
+  stand?: Stand;
 }
 
 /** How a fastener of a drive lets go where nobody says otherwise. */
@@ -71,6 +77,13 @@ export const openNow = ({ state, profile }: JobContext): LevelNeed[] =>
     level === 'fitted' || state.accessories[piece] || !profile.pieces.some(({ id }) => id === piece) ? [] : [{ piece, level }],
   );
 
+/** A way by which somebody gets somewhere now: what is open, which supplies are dead, how the vehicle stands. */
+export function wayNow(context: JobContext, stand?: Stand): Way {
+  const dead = suppliesNow(context).flatMap(({ supply, is }) => (is === 'dead' ? [supply] : []));
+  return askingDead({ id: SEEN_WAY, needs: openNow(context), extraMin: 0, ...(stand ? { position: stand } : {}) }, dead);
+}
+const SEEN_WAY = 'seen';
+
 function groupOf({ drive, size, lengthMm, count, release, singleUse = false, place }: CameOut, index: number, { level, side = 'centre' }: CamePiece): FastenerGroup {
   return {
     id: `fixing-${index + 1}`,
@@ -88,8 +101,8 @@ function groupOf({ drive, size, lengthMm, count, release, singleUse = false, pla
   };
 }
 
-function pieceOf(context: JobContext, came: CamePiece, id: string): Piece {
-  const { name, side = 'centre', zone = 'front', box, level, openMin, people, fasteners, beside, brittle } = came;
+export function pieceOf(context: JobContext, came: CamePiece, id: string): Piece {
+  const { name, side = 'centre', zone = 'front', box, level, openMin, people, fasteners, beside, brittle, stand } = came;
   return {
     id,
     name: name.trim(),
@@ -97,7 +110,7 @@ function pieceOf(context: JobContext, came: CamePiece, id: string): Piece {
     zone,
     box,
     // What was open then is all that is known of a way to it; going back takes as long until somebody has done it.
-    levels: [{ level, openMin, closeMin: openMin, people, ways: [{ id: 'seen', needs: openNow(context), extraMin: 0 }] }],
+    levels: [{ level, openMin, closeMin: openMin, people, ways: [wayNow(context, stand)] }],
     fasteners: fasteners.map((entry, index) => groupOf(entry, index, came)),
     cautions: [],
     ...(beside.length > 0 ? { beside: [...beside] } : {}),
@@ -106,13 +119,17 @@ function pieceOf(context: JobContext, came: CamePiece, id: string): Piece {
 }
 
 /** What of a piece is still to be said, and what is too long. */
-function faultsOf({ name, side, zone, openMin, fasteners }: CamePiece): Refusal[] {
+export function faultsOfPiece({ name, side, zone, openMin, fasteners }: CamePiece): Refusal[] {
   const missing = [name.trim() === '', side === undefined, zone === undefined, !(openMin > 0), ...fasteners.map(({ count }) => !(Number.isInteger(count) && count >= 1))].filter(
     Boolean,
   ).length;
   const long = fasteners.flatMap(({ size, place }) => [...tooLong(size, LONGEST_TEXT.size), ...tooLong(place, LONGEST_TEXT.bag)]);
   return [...(missing > 0 ? [{ code: 'missing' as const, count: missing }] : []), ...tooLong(name, LONGEST_TEXT.accessory), ...long];
 }
+
+/** The piece of the profile that a piece is which somebody describes: of that id, or of that name on that side. */
+export const knownAs = ({ pieces }: Pick<JobContext['profile'], 'pieces'>, { name, side }: Pick<CamePiece, 'name' | 'side'>, id: string): Piece | undefined =>
+  pieces.find((piece) => piece.id === id || (side !== undefined && pieceKey(piece) === pieceKey({ name, side })));
 
 /**
  * A piece that came open and that nobody has described: described with what was open then, and moved, in one act.
@@ -121,9 +138,9 @@ function faultsOf({ name, side, zone, openMin, fasteners }: CamePiece): Refusal[
  */
 export function pieceCame(context: JobContext, came: CamePiece, id: string, sure = false): Act {
   const { profile } = context;
-  const faults = faultsOf(came);
+  const faults = faultsOfPiece(came);
   if (faults.length > 0) return refused(...faults);
-  const known = profile.pieces.find((piece) => piece.id === id || (came.side !== undefined && pieceKey(piece) === pieceKey({ name: came.name, side: came.side })));
+  const known = knownAs(profile, came, id);
   if (known) return refused({ code: 'described', piece: known.id });
   const piece = pieceOf(context, came, id);
   const fasteners = piece.fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));
@@ -140,6 +157,7 @@ export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): C
   const [level] = piece?.levels.slice(-1) ?? [];
   if (!piece || !level || OTHER_SIDE[piece.side] === undefined) return undefined;
   const { name, side, zone, box, fasteners, beside = [], brittle = false } = onOtherSide(piece);
+  const stand = STANDS.find((entry) => sameStand(level.ways.find(({ id: way }) => way === SEEN_WAY)?.position, entry));
   if (profile.pieces.some((other) => pieceKey(other) === pieceKey({ name, side }))) return undefined;
   return {
     name,
@@ -152,8 +170,12 @@ export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): C
     fasteners: fasteners.map(({ drive, size, lengthMm, count, release, singleUse, place }) => ({ drive, size, lengthMm, count, release, singleUse, place })),
     beside,
     brittle,
+    // Wheels are turned the other way for the other side.
+    ...(stand ? { stand: STANDS.find((entry) => stand.kind === 'wheels' && entry.kind === 'wheels' && entry.place !== stand.place) ?? stand } : {}),
   };
 }
+
+const sameStand = (one: Way['position'], { kind, place }: Stand) => one?.kind === kind && one.place === place;
 
 /** Pieces of the kind that can be planned in besides: those that are not open, nor planned or wanted already. */
 export function openable({ state, profile }: Pick<JobContext, 'state' | 'profile'>, planned: readonly string[]): Piece[] {

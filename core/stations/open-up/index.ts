@@ -1,11 +1,9 @@
 import { levelRank, type AccessPlan, type OpenStep } from '../../access/index.ts';
 import {
-  functionsOf,
   LONGEST_TEXT,
   openingDone,
   provingSide,
   schoolOf,
-  suppliesNow,
   supplyBars,
   unplacedKits,
   type Accessory,
@@ -15,13 +13,14 @@ import {
   type School,
 } from '../../job/index.ts';
 import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
-import { key } from '../../subject/index.ts';
 import { needsHold, type LevelNeed, type OpenLevel, type Way } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
 
 export * from './capture.ts';
+export { isolationUnknown, supplyIsolated, type Isolated } from './isolation.ts';
+import { beforeDead } from './isolation.ts';
 
 export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {
   const lost = (plan?.problems ?? []).map((problem) => {
@@ -69,17 +68,6 @@ export function seized(context: JobContext, piece: string, group: string, count:
 /** Pieces that must be open, or further open, for needs to hold. */
 export function missingFor({ state }: Pick<JobContext, 'state'>, needs: readonly LevelNeed[]): string[] {
   return needs.filter((need) => !needsHold([need], state.pieces)).map((need) => need.piece);
-}
-
-/** What comes before a supply is first isolated, as it cannot be seen afterwards: the fault codes read, the warning lamps looked at, every factory lamp tried. */
-function beforeDead(context: JobContext): Refusal[] {
-  const { state } = context;
-  if (suppliesNow(context).some(({ wasDead }) => wasDead)) return [];
-  const codes = state.codesRead.before === undefined && state.exceptions[key({ kind: 'codes' })] === undefined;
-  const baseline = functionsOf(context).some((lamp) => !state.baseline[lamp.id]);
-  const warnings = !state.warnings.before && state.exceptions[key({ kind: 'warnings', moment: 'before' })] === undefined;
-  const what = [...(codes ? ['codes' as const] : []), ...(warnings ? ['warnings' as const] : []), ...(baseline ? ['baseline' as const] : [])];
-  return what.length > 0 ? [{ code: 'before-dead', what }] : [];
 }
 
 /** Why the other side is not begun: the first one is still to be proved. */

@@ -6,6 +6,7 @@ import { happened, refused, tooLong, unless, type Act } from '../act.ts';
 import { todo, type Asked } from '../hold.ts';
 import { askedOfList } from '../undescribed.ts';
 
+export * from './capture.ts';
 export { noMore } from '../undescribed.ts';
 
 /** Sensors that this job's opening disturbs, now or as planned. */

@@ -2,7 +2,20 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { takenTogether, type KindCaptured, type Taken } from '@jade/core/capture';
 import type { VehicleProfile } from '@jade/core/vehicle';
-import { sayConflict, sayNewKit, sayNewLamp, sayNewPiece, sayNewPlace, sayTaughtPlace, sayTaughtWay, sayWhole, TAUGHT } from '@jade/words/capture';
+import {
+  sayConflict,
+  sayNewKit,
+  sayNewLamp,
+  sayNewNote,
+  sayNewPiece,
+  sayNewPlace,
+  sayNewSensor,
+  sayNewSupply,
+  sayTaughtPlace,
+  sayTaughtWay,
+  sayWhole,
+  TAUGHT,
+} from '@jade/words/capture';
 import { COMMON } from '@jade/words/common';
 import { ask, Refused } from '../../ask/index.ts';
 import EmptyNote from '../../design/EmptyNote.vue';
@@ -15,7 +28,7 @@ type Taught = KindCaptured & { version: number; jobs: number };
 const taught = shallowRef<Taught>();
 const failed = ref(false);
 const said = ref('');
-/** What was turned round: entries and what is shorter than a way of the profile are offered as taken, one more way as left. */
+/** What was turned round: entries and what is shorter than a way of the profile are offered as taken, one more way and what somebody noted as left. */
 const turned = ref<readonly string[]>([]);
 
 async function load(): Promise<void> {
@@ -56,21 +69,28 @@ const entries = computed(() => [
   ...(taught.value?.pieces ?? []).map(({ entry, jobs }) => ({ kind: 'pieces' as const, id: entry.id, to: entry.name, says: sayNewPiece(entry, jobs, name) })),
   ...(taught.value?.functions ?? []).map(({ entry, jobs }) => ({ kind: 'functions' as const, id: entry.id, to: entry.name, says: sayNewLamp(entry, jobs) })),
   ...(taught.value?.mounts ?? []).map(({ entry, jobs }) => ({ kind: 'mounts' as const, id: entry.id, to: entry.name, says: sayNewPlace(entry, jobs, name) })),
+  ...(taught.value?.supplies ?? []).map(({ entry, jobs }) => ({ kind: 'supplies' as const, id: entry.id, to: entry.name, says: sayNewSupply(entry, jobs, name) })),
+  ...(taught.value?.sensors ?? []).map(({ entry, jobs }) => ({ kind: 'sensors' as const, id: entry.id, to: entry.name, says: sayNewSensor(entry, jobs, name) })),
   ...(taught.value?.kits ?? []).map((proposed) => ({
     kind: 'kits' as const,
     id: proposed.kit.slug,
     to: `${proposed.kit.maker} ${proposed.kit.name}`,
     says: sayNewKit(proposed, place),
   })),
+  ...(taught.value?.notes ?? []).map(({ entry }) => ({ kind: 'notes' as const, id: entry.id, to: entry.text, says: sayNewNote(entry) })),
   ...(taught.value?.whole ?? []).map(({ list, jobs }) => ({ kind: 'whole' as const, id: list, to: sayWhole(list), says: TAUGHT.saidOn(jobs.length) })),
 ]);
-const takes = (id: string) => !turned.value.includes(id);
+/** A note may be of that one vehicle: it is taken only where somebody says so. */
+const takes = ({ kind, id }: { kind: string; id: string }) => (kind !== 'notes') !== turned.value.includes(`${kind}/${id}`);
 const wanted = computed((): Taken => {
-  const of = (kind: 'pieces' | 'functions' | 'mounts' | 'kits' | 'whole') => entries.value.filter((entry) => entry.kind === kind && takes(entry.id)).map(({ id }) => id);
+  const of = (kind: Exclude<keyof Taken, 'ways'>) => entries.value.filter((entry) => entry.kind === kind && takes(entry)).map(({ id }) => id);
   return {
     pieces: of('pieces'),
     functions: of('functions'),
     mounts: of('mounts'),
+    supplies: of('supplies'),
+    sensors: of('sensors'),
+    notes: of('notes'),
     kits: of('kits'),
     whole: of('whole') as Taken['whole'],
     ways: changes.value.filter((entry) => entry.takes).map(({ id }) => id),
@@ -79,12 +99,12 @@ const wanted = computed((): Taken => {
 /** What is taken once what leads over something that was left is left as well. */
 const taken = computed(() => taught.value && takenTogether(taught.value, props.profile, wanted.value));
 const count = computed(() => {
-  const { pieces: kept = [], functions = [], mounts = [], kits = [], changes: ways = [], whole = [] } = taken.value ?? {};
-  return kept.length + functions.length + mounts.length + kits.length + ways.length + whole.length;
+  return Object.values(taken.value ?? {}).reduce((sum, list) => sum + list.length, 0);
 });
 /** What was not left but leads over something that was: pieces and places by their ways, kits by the places where they sit. */
 const leftWith = computed(() => {
-  const { pieces: kept = [], mounts = [], kits = [] } = taken.value ?? {};
+  const { pieces: kept = [], mounts = [], supplies = [], sensors = [], kits = [] } = taken.value ?? {};
+  const called = (slug: string) => entries.value.find(({ id }) => id === slug)?.to ?? slug;
   const missing = (ids: readonly string[], there: readonly string[]) => ids.filter((id) => !there.includes(id));
   return [
     ...missing(
@@ -98,7 +118,15 @@ const leftWith = computed(() => {
     ...missing(
       wanted.value.kits,
       kits.map(({ slug }) => slug),
-    ).map((slug) => entries.value.find(({ id }) => id === slug)?.to ?? slug),
+    ).map(called),
+    ...missing(
+      wanted.value.supplies,
+      supplies.map(({ id }) => id),
+    ).map(called),
+    ...missing(
+      wanted.value.sensors,
+      sensors.map(({ id }) => id),
+    ).map(called),
   ];
 });
 const turn = (id: string) => (turned.value = turned.value.includes(id) ? turned.value.filter((other) => other !== id) : [...turned.value, id]);
@@ -133,7 +161,9 @@ async function keep(): Promise<void> {
             ><strong>{{ to }}</strong> <span class="soft">{{ says }}</span></span
           >
           <RightGate right="take in documents" quiet
-            ><button type="button" class="push small" :aria-pressed="takes(id)" :aria-label="`${TAUGHT.take}: ${to}`" @click="turn(id)">{{ TAUGHT.take }}</button></RightGate
+            ><button type="button" class="push small" :aria-pressed="takes({ kind, id })" :aria-label="`${TAUGHT.take}: ${to}`" @click="turn(`${kind}/${id}`)">
+              {{ TAUGHT.take }}
+            </button></RightGate
           >
         </li>
         <li v-for="{ id, to, says, takes: taking } in changes" :key="id">

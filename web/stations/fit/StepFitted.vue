@@ -41,6 +41,10 @@ function name(item: { name: string; side?: 'left' | 'right' }): void {
 }
 const toggle = (id: string) => (draft.value.lamps = draft.value.lamps.includes(id) ? draft.value.lamps.filter((other) => other !== id) : [...draft.value.lamps, id]);
 
+/** What the kit can have taken the place of. */
+const off = computed(() => fit.placesTaken(context.value));
+const takes = (id: string) => (draft.value.inPlaceOf = draft.value.inPlaceOf.includes(id) ? draft.value.inPlaceOf.filter((other) => other !== id) : [...draft.value.inPlaceOf, id]);
+
 /** Tools that were last in hand: those of the steps of this kit, then those that opened the vehicle. */
 const MOST_TOOLS = 6;
 const tools = computed(() => {
@@ -73,7 +77,7 @@ const shown = computed((): SheetPiece[] => {
 });
 
 const done = computed((): fit.StepDone => {
-  const { drawn, name: called, side, place, placeName, tool, tighten, minutes, held, agreedBy, lamps: set } = draft.value;
+  const { drawn, name: called, side, place, placeName, tool, tighten, minutes, held, agreedBy, inPlaceOf, lamps: set } = draft.value;
   const other = { id: entryId(placeName, drawn), name: placeName, ...(at.value ? { at: at.value } : {}) };
   return {
     name: called,
@@ -83,6 +87,7 @@ const done = computed((): fit.StepDone => {
     tool,
     tighten,
     minutes: Number(minutes.replace(',', '.')),
+    inPlaceOf,
     ...(held ? { bolted: held === 'bolted' } : {}),
     ...(agreedBy.trim() ? { agreedBy } : {}),
   };
@@ -160,6 +165,14 @@ async function record(): Promise<void> {
           <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :label="STEP_FITTED.point" @spot="point" />
           <p class="soft">{{ STEP_FITTED.pointHint }}</p>
         </template>
+        <details v-if="off.length > 0">
+          <summary>{{ STEP_FITTED.takesPlace }}</summary>
+          <div class="form-chips" role="group" :aria-label="STEP_FITTED.takesPlace">
+            <button v-for="piece in off" :key="piece.id" type="button" class="push small" :aria-pressed="draft.inPlaceOf.includes(piece.id)" @click="takes(piece.id)">
+              {{ piece.name }}
+            </button>
+          </div>
+        </details>
         <div>
           <button type="button" class="push small" :aria-pressed="draft.irreversible" @click="draft.irreversible = !draft.irreversible">{{ STEP_FITTED.irreversible }}</button>
         </div>

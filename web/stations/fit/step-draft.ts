@@ -20,6 +20,8 @@ export interface StepDraft {
   /** As typed; taken by the clock until then. */
   minutes: string;
   held?: 'bolted' | 'single';
+  /** Pieces that are off and that it takes the place of. */
+  inPlaceOf: string[];
   irreversible: boolean;
   agreedBy: string;
   sure: boolean;
@@ -35,6 +37,7 @@ export const newStep = (lastAt: string | undefined): StepDraft => ({
   tool: '',
   tighten: '',
   minutes: minutesSince(lastAt, Date.now()),
+  inPlaceOf: [],
   irreversible: false,
   agreedBy: '',
   sure: false,

@@ -5,7 +5,7 @@ import type { OpenStep } from '@jade/core/access';
 import { goneForGood, openingDone, openingUnknown, provingSide, schoolOf, suppliesNow, targetMounts, unplacedKits } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
-import { layersOf, listedLevel, type Level, type OpenLevel } from '@jade/core/vehicle';
+import { layersOf, listedLevel, type Level, type OpenLevel, type SupplyId } from '@jade/core/vehicle';
 import { sayOpening, sayTrouble, sayWithout } from '@jade/words/access';
 import { FLOOR } from '@jade/words/floor';
 import { OPEN_UP, sayLooked, sayNewKits, sayProved, saySetUp, sayWork } from '@jade/words/open-up';
@@ -26,6 +26,7 @@ import { useFloor } from '../floor.ts';
 import { actedAt, useClock } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import { planner } from '../../workers/bridge.ts';
+import IsolationUnknown from './IsolationUnknown.vue';
 import OtherWays from './OtherWays.vue';
 import PlanNews from './PlanNews.vue';
 import ReachUnknown from './ReachUnknown.vue';
@@ -36,6 +37,7 @@ import ToolsAndParts from './ToolsAndParts.vue';
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
 const FoundHere = defineAsyncComponent(() => import('./FoundHere.vue'));
 const PieceCame = defineAsyncComponent(() => import('./PieceCame.vue'));
+const SupplyIsolated = defineAsyncComponent(() => import('./SupplyIsolated.vue'));
 
 const { job, context, names } = useCurrentJob();
 const chosenView = ref<View>();
@@ -45,6 +47,8 @@ const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
 /** A piece that nobody has described is being written down; like another one where it is the same on the other side. */
 const came = ref<{ after?: string }>();
+/** A supply that is written down as isolated. */
+const isolating = ref<SupplyId>();
 const lastCame = ref<string>();
 /** The piece written down last, as long as its other side is not. */
 const mirrored = computed(() => (lastCame.value !== undefined && openUp.otherOf(context.value, lastCame.value) ? lastCame.value : undefined));
@@ -297,6 +301,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
             </template>
           </ol>
         </div>
+        <IsolationUnknown v-if="!floor && job.state.left === undefined" @isolated="(supply) => (isolating = supply)" />
         <ToolsAndParts v-if="!floor && plan" />
         <div v-if="!floor" class="leaf line">
           <span class="grow soft">{{ OPEN_UP.different }}</span>
@@ -309,6 +314,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
     <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="wroteDown" />
+    <SupplyIsolated v-if="isolating" :supply="isolating" @close="isolating = undefined" />
     <FoundHere v-if="finding" :kind="finding" :step="current" :blocked="blocked" @close="finding = undefined" />
   </div>
 </template>

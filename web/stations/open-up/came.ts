@@ -1,8 +1,11 @@
 import { v4 } from 'uuid';
+import type { JobState } from '@jade/core/job';
 import type { openUp } from '@jade/core/stations';
-import type { Beside, BoxMm, Drive, OpenLevel, Release, Side, Zone } from '@jade/core/vehicle';
-import type { View } from '../../design/geometry/outline.ts';
-import { viewOf } from '../../design/geometry/outline.ts';
+import { STANDS, type Beside, type BoxMm, type Drive, type OpenLevel, type Release, type Side, type Stand, type VehicleProfile, type Zone } from '@jade/core/vehicle';
+import { PIECE_CAME } from '@jade/words/open-up';
+import { sayStand } from '@jade/words/names';
+import { viewOf, type View } from '../../design/geometry/outline.ts';
+import { boxAround, boxOnSide, middleOf, zoneOnSide } from '../../design/geometry/spot.ts';
 import { minutesSince } from '../../job/minutes.ts';
 
 /** A piece that came open, as it is written down. */
@@ -19,6 +22,8 @@ export interface CameDraft {
   /** As typed; taken by the clock until then. */
   minutes: string;
   people: '1' | '2';
+  /** How the vehicle stood, as a stand is written. */
+  stood: string;
   fasteners: openUp.CameOut[];
   other: { drive?: Drive; size: string; lengthMm: string; release?: Release };
   beside: Beside[];
@@ -26,8 +31,45 @@ export interface CameDraft {
   sure: boolean;
 }
 
+const AS_IT_COMES = 'as it comes';
+const written = ({ kind, place }: Stand) => `${kind} ${place}`;
+/** How a vehicle can have stood for a piece to come off. */
+export const STOOD = [{ value: AS_IT_COMES, text: PIECE_CAME.asItComes }, ...STANDS.map((stand) => ({ value: written(stand), text: sayStand(stand) }))];
+
+/** How it stood for the piece that was written down last: it stands so until somebody says otherwise. */
+export function lastStood({ described }: Pick<JobState, 'described'>): string {
+  const position = Object.values(described.pieces).at(-1)?.levels.at(-1)?.ways[0]?.position;
+  const stand = STANDS.find(({ kind, place }) => kind === position?.kind && place === position.place);
+  return stand ? written(stand) : AS_IT_COMES;
+}
+
+/** Where a piece sits: as it was pointed at, on the side that was said. */
+export function boxOf({ zone = 'front', side, box }: CameDraft, { measures }: Pick<VehicleProfile, 'measures'>): BoxMm {
+  const pointed = box ?? boxAround(viewOf(zone), middleOf(zone, measures), measures);
+  return side ? boxOnSide(pointed, side) : pointed;
+}
+
+/** A piece as the form says it. */
+export function cameOf(draft: CameDraft, profile: Pick<VehicleProfile, 'measures'>): openUp.CamePiece {
+  const { name, side, zone, level, minutes, people, fasteners, beside, brittle, stood } = draft;
+  const stand = STANDS.find((entry) => written(entry) === stood);
+  return {
+    name,
+    ...(side ? { side } : {}),
+    ...(zone ? { zone: zoneOnSide(zone, side) } : {}),
+    box: boxOf(draft, profile),
+    level,
+    openMin: Number(minutes.replace(',', '.')),
+    people: people === '2' ? 2 : 1,
+    fasteners,
+    beside,
+    brittle,
+    ...(stand ? { stand } : {}),
+  };
+}
+
 /** An empty form, or one that says what the same piece on the other side was like. Its minutes are those of the clock. */
-export function newCame(lastAt: string | undefined, like?: openUp.CamePiece): CameDraft {
+export function newCame(lastAt: string | undefined, stood = AS_IT_COMES, like?: openUp.CamePiece): CameDraft {
   const minutes = minutesSince(lastAt, Date.now());
   const empty: CameDraft = {
     drawn: v4().slice(0, 4),
@@ -36,6 +78,7 @@ export function newCame(lastAt: string | undefined, like?: openUp.CamePiece): Ca
     level: 'off',
     minutes,
     people: '1',
+    stood,
     fasteners: [],
     other: { size: '', lengthMm: '' },
     beside: [],
@@ -43,7 +86,7 @@ export function newCame(lastAt: string | undefined, like?: openUp.CamePiece): Ca
     sure: false,
   };
   if (!like) return empty;
-  const { name, side, zone, box, level, people, fasteners, beside, brittle } = like;
+  const { name, side, zone, box, level, people, fasteners, beside, brittle, stand } = like;
   return {
     ...empty,
     view: viewOf(zone ?? 'front'),
@@ -53,6 +96,7 @@ export function newCame(lastAt: string | undefined, like?: openUp.CamePiece): Ca
     box,
     level,
     people: people === 2 ? '2' : '1',
+    stood: stand ? written(stand) : AS_IT_COMES,
     fasteners: fasteners.map((entry) => ({ ...entry })),
     beside: [...beside],
     brittle,

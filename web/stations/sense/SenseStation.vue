@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { sense } from '@jade/core/stations';
 import { isUndescribed } from '@jade/core/vehicle';
@@ -20,7 +20,11 @@ import { useCurrentJob } from '../../job/current.ts';
 import PhotoRow from '../../photos/PhotoRow.vue';
 import CalibrationByOthers from './CalibrationByOthers.vue';
 
+/** A form that is seldom wanted. */
+const SensorFound = defineAsyncComponent(() => import('./SensorFound.vue'));
+
 const { job, context, names } = useCurrentJob();
+const finding = ref(false);
 const REACH_MM = 1900;
 const HOWS = ['done here', 'by others', 'not required'] as const;
 const picked = ref<string>();
@@ -39,15 +43,15 @@ const part = computed<[number, number, number, number]>(() => {
   const [x, y, , height] = frame('top', context.value.profile.measures);
   return [x - REACH_MM, y - 200, REACH_MM + 2900, height + 400];
 });
+/** Beyond so much it is no sensor of close quarters: drawn as far as the sheet goes. */
+const FAR_M = 10;
 const cones = computed(() =>
   effects.value
-    .filter(({ sensor }) => sensor.fieldOfView.rangeM > 0)
-    .map((effect) => ({
-      id: effect.sensor.id,
-      was: viewSector(effect.sensor, 0, effect.sensor.fieldOfView.rangeM < 10 ? 900 : REACH_MM),
-      now: viewSector(effect.sensor, effect.change.yawDeg, effect.sensor.fieldOfView.rangeM < 10 ? 900 : REACH_MM),
-      off: effect.beyondTolerance,
-    })),
+    .filter(({ sensor }) => sensor.fieldOfView === undefined || sensor.fieldOfView.rangeM > 0)
+    .map(({ sensor, change, beyondTolerance }) => {
+      const reach = (sensor.fieldOfView?.rangeM ?? 0) < FAR_M ? 900 : REACH_MM;
+      return { id: sensor.id, was: viewSector(sensor, 0, reach), now: viewSector(sensor, change.yawDeg, reach), off: beyondTolerance };
+    }),
 );
 
 function calibrationOf(sensor: string): string {
@@ -71,16 +75,20 @@ function calibrated(note: string): void {
   <section v-if="unlooked" class="leaf stack undescribed" :aria-label="NOT_DESCRIBED.title">
     <h2>{{ NOT_DESCRIBED.title }}</h2>
     <p>{{ SENSE_STATION.undescribed }}</p>
-    <div v-if="Object.keys(job.state.reached).length > 0">
-      <button type="button" class="push" @click="job.perform(sense.noMore(context, 'sensors'))">{{ SENSE_STATION.noneMet }}</button>
+    <div v-if="sense.carriers(context).length > 0" class="line">
+      <button type="button" class="push main" @click="finding = true">{{ SENSE_STATION.met }}</button>
+      <button type="button" class="push" @click="job.perform(sense.noMore(context, 'sensors'))">
+        {{ context.profile.sensors.length > 0 ? SENSE_STATION.noOther : SENSE_STATION.noneMet }}
+      </button>
     </div>
   </section>
-  <EmptyNote v-else-if="effects.length === 0" kind="empty">{{ SENSE_STATION.none }}</EmptyNote>
+  <SensorFound v-if="finding" @close="finding = false" />
+  <EmptyNote v-if="!unlooked && effects.length === 0" kind="empty">{{ SENSE_STATION.none }}</EmptyNote>
   <div v-if="effects.length > 0" class="pair">
     <div class="leaf">
       <VehicleSheet :profile="context.profile" view="top" :part="part" :marks="marks" :picked="picked" :label="SENSE_STATION.drawing" @pick="(id) => (picked = id)">
         <g v-for="cone in cones" :key="cone.id" class="cone" :class="{ off: cone.off, picked: cone.id === picked }">
-          <path class="was" :d="cone.was.path" />
+          <path v-if="cone.was.path" class="was" :d="cone.was.path" />
           <path class="now" :d="cone.now.axis" />
         </g>
       </VehicleSheet>
@@ -90,7 +98,9 @@ function calibrated(note: string): void {
       <article v-for="effect in effects" :key="effect.sensor.id" class="leaf stack" :class="{ chosen: effect.sensor.id === picked }">
         <div class="line">
           <h2>{{ effect.sensor.name }}</h2>
-          <span class="soft">{{ SENSE_STATION.within(inSentence(names.piece(effect.piece)), degrees(effect.sensor.toleranceDeg)) }}</span>
+          <span class="soft">{{
+            SENSE_STATION.within(inSentence(names.piece(effect.piece)), effect.sensor.toleranceDeg === undefined ? undefined : degrees(effect.sensor.toleranceDeg))
+          }}</span>
         </div>
         <p>{{ saySensorEffect(effect) }}</p>
         <div class="line">

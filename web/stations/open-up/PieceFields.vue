@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { LONGEST_TEXT } from '@jade/core/job';
+import { openUp } from '@jade/core/stations';
+import { BESIDE, DRIVES, fastenerKey, fastenerKinds, OPEN_LEVELS, pieceKey, RELEASES, SIDES, ZONES, type Beside, type FastenerKind, type KnownPiece } from '@jade/core/vehicle';
+import { PIECE_CAME } from '@jade/words/open-up';
+import { sayGroup } from '@jade/words/names';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
+import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
+import { outline, VIEWS, viewOf, type SheetPoint } from '../../design/geometry/outline.ts';
+import { partsAt } from '../../design/geometry/pieces.ts';
+import { boxPointed, sideOfBox, zoneOfSpot } from '../../design/geometry/spot.ts';
+import WordsField from '../../design/WordsField.vue';
+import { useCurrentJob } from '../../job/current.ts';
+import { useKnownPieces } from '../../job/known-pieces.ts';
+import { boxOf, STOOD, type CameDraft } from './came.ts';
+
+/** What is said of a piece that came open and that nobody has described: where it is, what it is called, what held it. */
+const props = defineProps<{ /** Names that are offered first. */ called?: readonly string[] }>();
+const draft = defineModel<CameDraft>({ required: true });
+const { job, context } = useCurrentJob();
+const profile = computed(() => context.value.profile);
+const known = useKnownPieces();
+
+const box = computed(() => boxOf(draft.value, profile.value));
+function point(at: SheetPoint): void {
+  const { view } = draft.value;
+  const { body, measures } = profile.value;
+  const around = boxPointed(view, at, measures, partsAt(outline(body, view, measures), at), draft.value.box);
+  Object.assign(draft.value, { box: around, zone: zoneOfSpot(view, at, measures), side: sideOfBox(around, measures) });
+}
+/** Turned to a view by hand, or to the one of a zone. */
+watch(
+  () => draft.value.zone,
+  (zone) => {
+    if (zone && !draft.value.box) draft.value.view = viewOf(zone);
+  },
+);
+
+/** Names that pieces have at this place of other vehicles, and that this one has none of. */
+const MOST_NAMES = 8;
+const offered = computed(() => {
+  const { zone, side, name } = draft.value;
+  const words = name.trim().toLowerCase();
+  const here = new Set(profile.value.pieces.map(pieceKey));
+  const fits = known.value.filter(
+    (piece) =>
+      (zone === undefined || piece.zone === zone) &&
+      (side === undefined || piece.side === side) &&
+      piece.name.toLowerCase().includes(words) &&
+      piece.name.toLowerCase() !== words &&
+      !here.has(pieceKey(piece)),
+  );
+  return fits.slice(0, MOST_NAMES);
+});
+/** Names that are offered first, while there is none. */
+const names = computed(() => (draft.value.name === '' ? (props.called ?? []) : []));
+function name(piece: KnownPiece): void {
+  draft.value.name = piece.name;
+  draft.value.side ??= piece.side;
+  draft.value.zone ??= piece.zone;
+}
+
+/** Fasteners that can be picked: those of this job, last used first, then those that such a piece has elsewhere. */
+const MOST_KINDS = 8;
+const kinds = computed(() => {
+  const here = [...Object.values(job.state.described.pieces)].reverse().flatMap(({ fasteners }) => fasteners);
+  const there = known.value.filter(({ name: called }) => called.toLowerCase() === draft.value.name.trim().toLowerCase()).flatMap(({ fasteners }) => fasteners);
+  const chosen = new Set(draft.value.fasteners.map((entry) => fastenerKey({ ...entry, singleUse: entry.singleUse ?? false })));
+  return fastenerKinds([...here, ...there, ...profile.value.pieces.flatMap(({ fasteners }) => fasteners)])
+    .filter((kind) => !chosen.has(fastenerKey(kind)))
+    .slice(0, MOST_KINDS);
+});
+const add = (kind: FastenerKind) => void draft.value.fasteners.push({ ...kind, count: 1 });
+const other = ref(false);
+function addOther(): void {
+  const { drive, size, lengthMm, release } = draft.value.other;
+  const length = Number(lengthMm.replace(',', '.'));
+  if (!drive) return;
+  add({ drive, ...(size.trim() ? { size: size.trim() } : {}), ...(length > 0 ? { lengthMm: length } : {}), release: release ?? openUp.USUAL_RELEASE[drive], singleUse: false });
+  draft.value.other = { size: '', lengthMm: '' };
+  other.value = false;
+}
+const select = (event: FocusEvent) => (event.target as HTMLInputElement).select();
+const toggle = (beside: Beside) =>
+  (draft.value.beside = draft.value.beside.includes(beside) ? draft.value.beside.filter((entry) => entry !== beside) : [...draft.value.beside, beside]);
+
+const here = computed((): SheetPiece => {
+  const { name: called, side = 'centre', zone = 'front' } = draft.value;
+  return { piece: { id: 'here', name: called || PIECE_CAME.here, side, zone, box: box.value, levels: [], fasteners: [], cautions: [] }, level: 'fitted', part: 'now' };
+});
+const shown = computed((): SheetPiece[] => [
+  ...profile.value.pieces
+    .filter(({ id }) => (job.state.pieces[id] ?? 'fitted') !== 'fitted')
+    .map((piece): SheetPiece => ({ piece, level: job.state.pieces[piece.id] ?? 'fitted', part: 'done' })),
+  // Where nobody has said where it sits nothing is drawn.
+  ...(draft.value.zone ? [here.value] : []),
+]);
+</script>
+
+<template>
+  <div class="form-halves">
+    <div class="stack">
+      <ChoiceRow :label="PIECE_CAME.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="draft.view" @choose="(view) => (draft.view = view)" />
+      <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :label="PIECE_CAME.point" @spot="point" />
+      <p class="soft">{{ PIECE_CAME.pointHint }}</p>
+      <div class="fields">
+        <v-select v-model="draft.zone" :label="PIECE_CAME.zone" :items="ZONES.map((value) => ({ value, title: PIECE_CAME.zones[value] }))" />
+        <v-select v-model="draft.side" :label="PIECE_CAME.side" :items="SIDES.map((value) => ({ value, title: PIECE_CAME.sides[value] }))" />
+      </div>
+    </div>
+    <div class="stack">
+      <WordsField v-model="draft.name" :label="PIECE_CAME.name" :most="LONGEST_TEXT.accessory" />
+      <div v-if="names.length > 0" class="form-chips" role="group" :aria-label="PIECE_CAME.names">
+        <button v-for="name in names" :key="name" type="button" class="push small" @click="draft.name = name">{{ name }}</button>
+      </div>
+      <div v-if="offered.length > 0" class="form-chips" role="group" :aria-label="PIECE_CAME.names">
+        <button v-for="piece in offered" :key="piece.name + piece.side" type="button" class="push small" @click="name(piece)">{{ piece.name }}</button>
+      </div>
+      <ChoiceRow :label="PIECE_CAME.level" small :choices="OPEN_LEVELS.map((value) => ({ value, text: value }))" :value="draft.level" @choose="(level) => (draft.level = level)" />
+      <div class="stack" role="group" :aria-label="PIECE_CAME.held">
+        <strong>{{ PIECE_CAME.held }}</strong>
+        <div v-for="(group, index) in draft.fasteners" :key="index" class="line">
+          <button type="button" class="push small" :aria-label="PIECE_CAME.less(sayGroup(group) ?? '')" @click="group.count = Math.max(0, group.count - 1)">−</button>
+          <input v-model.number="group.count" class="form-count" inputmode="numeric" maxlength="3" :aria-label="PIECE_CAME.count(sayGroup(group) ?? '')" @focus="select" />
+          <button type="button" class="push small" :aria-label="PIECE_CAME.oneMore(sayGroup(group) ?? '')" @click="group.count = Number(group.count) + 1">+</button>
+          <span class="grow"
+            >{{ sayGroup(group) }} <span class="soft">{{ group.release }}</span></span
+          >
+          <button type="button" class="push small plain" :aria-label="PIECE_CAME.without(sayGroup(group) ?? '')" @click="draft.fasteners.splice(index, 1)">
+            {{ PIECE_CAME.away }}
+          </button>
+        </div>
+        <div class="form-chips">
+          <button v-for="kind in kinds" :key="fastenerKey(kind)" type="button" class="push small" @click="add(kind)">{{ sayGroup(kind) }}</button>
+          <button type="button" class="push small plain" :aria-expanded="other" @click="other = !other">{{ PIECE_CAME.other }}</button>
+        </div>
+        <div v-if="other" class="fields">
+          <v-select v-model="draft.other.drive" :label="PIECE_CAME.drive" :items="[...DRIVES]" />
+          <WordsField v-model="draft.other.size" :label="PIECE_CAME.size" :most="LONGEST_TEXT.size" />
+          <v-text-field v-model="draft.other.lengthMm" :label="PIECE_CAME.length" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
+          <v-select
+            :model-value="draft.other.release ?? (draft.other.drive && openUp.USUAL_RELEASE[draft.other.drive])"
+            :label="PIECE_CAME.release"
+            :items="[...RELEASES]"
+            @update:model-value="(release) => (draft.other.release = release)"
+          />
+          <button type="button" class="push" :disabled="!draft.other.drive" @click="addOther">{{ PIECE_CAME.add }}</button>
+        </div>
+      </div>
+      <div class="fields">
+        <v-text-field v-model="draft.minutes" :label="PIECE_CAME.minutes" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
+        <ChoiceRow
+          :label="PIECE_CAME.people"
+          small
+          :choices="[
+            { value: '1', text: PIECE_CAME.one },
+            { value: '2', text: PIECE_CAME.two },
+          ]"
+          :value="draft.people"
+          @choose="(people) => (draft.people = people)"
+        />
+      </div>
+      <ChoiceRow :label="PIECE_CAME.stood" small :choices="STOOD" :value="draft.stood" @choose="(stood) => (draft.stood = stood)" />
+      <details>
+        <summary>{{ PIECE_CAME.more }}</summary>
+        <div class="form-chips" role="group" :aria-label="PIECE_CAME.beside">
+          <button v-for="entry in BESIDE" :key="entry" type="button" class="push small" :aria-pressed="draft.beside.includes(entry)" @click="toggle(entry)">{{ entry }}</button>
+          <button type="button" class="push small" :aria-pressed="draft.brittle" @click="draft.brittle = !draft.brittle">{{ PIECE_CAME.brittle }}</button>
+        </div>
+      </details>
+      <slot />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.grow {
+  flex: 1;
+}
+</style>
