@@ -5,7 +5,7 @@ import type { FactValues } from '../facts/index.ts';
 import { foldJob, jobContext, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { RULES } from '../job/test/log.ts';
 import { checkKit, newKit, type Fitment, type Kit } from '../kit/index.ts';
-import { closeUp, fit, isRefused, openUp, type Act } from '../stations/index.ts';
+import { checkIn, closeUp, fit, isRefused, openUp, type Act } from '../stations/index.ts';
 import { NEW_BAR } from '../test/new-bar.ts';
 import { checkProfile, levelRank, newKind, onlyPresent, STANDS, type OpenLevel, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import { kindCaptured, seenJob, withCaptured, takenTogether } from './index.ts';
@@ -139,6 +139,7 @@ class Installer {
   /** The whole of it: opens by the least plan and one needless piece in five, fits, puts back, says what could have stayed on. */
   works(hidden: Hidden): void {
     this.write({ type: 'codes.read', payload: { moment: 'before', count: 0 } }, { type: 'warnings.read', payload: { moment: 'before', lit: [] } });
+    this.act(checkIn.noMore(this.context, 'functions'));
     const { steps } = hidden.plan;
     const planned = new Set(steps.map(({ piece }) => piece));
     const levels: Record<string, Piece['levels'][number]['level']> = {};

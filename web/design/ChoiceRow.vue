@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="T extends string">
 /** A few choices side by side, one of them taken: works by touch, by arrow keys and for assistive technology. */
-const props = defineProps<{ label: string; choices: readonly { value: T; text: string }[]; value?: T; small?: boolean }>();
+const props = defineProps<{ label: string; choices: readonly { value: T; text: string }[]; value?: T; small?: boolean; /** Its label stands over it. */ named?: boolean }>();
 const emit = defineEmits<{ choose: [value: T] }>();
 
 function move(event: KeyboardEvent, step: number): void {
@@ -17,6 +17,7 @@ function reachable(value: T, index: number): number {
 
 <template>
   <div class="choices" role="radiogroup" :aria-label="label">
+    <strong v-if="named" class="over" aria-hidden="true">{{ label }}</strong>
     <button
       v-for="(choice, index) in choices"
       :key="choice.value"
@@ -38,6 +39,10 @@ function reachable(value: T, index: number): number {
 </template>
 
 <style scoped>
+.over {
+  flex-basis: 100%;
+}
+
 .choices {
   display: inline-flex;
   flex-wrap: wrap;

@@ -1,7 +1,7 @@
 import type { CaptureConflict, KitProposed, WayChange } from '@jade/core/capture';
 import type { Judged } from '@jade/core/job';
 import type { Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply } from '@jade/core/vehicle';
-import { sayGroup, sayThrough } from '@jade/words/names';
+import { sayGroup, sayIsolation, sayThrough } from '@jade/words/names';
 import { STATION_NAMES } from '@jade/words/stations';
 import { inSentence, minutes, plural, sayDay } from '@jade/words/units';
 
@@ -70,7 +70,7 @@ const SIDES: Readonly<Record<Side, string>> = { left: 'Left side', centre: 'Midd
 export function sayNewPiece({ levels, fasteners, side }: Piece, jobs: readonly string[], name: (piece: string) => string): string {
   const held = fasteners.map((group) => `${group.count} × ${sayGroup(group) ?? group.id}`).join('; ');
   const ways = levels.flatMap(({ level, openMin, ways: own }) => own.map((way) => `${level}, ${minutes(openMin)}, ${sayThrough(way, name)}`));
-  return `${SIDES[side]}. ${[...ways, ...(held ? [`Held by ${held}`] : ['Nothing is written down that held it'])].join('. ')}. ${TAUGHT.saidOn(jobs.length)}`;
+  return `${SIDES[side]}: ${[...ways, ...(held ? [`Held by ${held}`] : ['Nothing is written down that held it'])].join('. ')}. ${TAUGHT.saidOn(jobs.length)}`;
 }
 
 /** A lamp that jobs found. */
@@ -81,13 +81,8 @@ export const sayNewPlace = ({ side, reach }: MountPosition, jobs: readonly strin
   `A place of the vehicle. ${SIDES[side]}, ${reach.map((way) => sayThrough(way, name)).join('; or ')}. ${TAUGHT.saidOn(jobs.length)}`;
 
 /** How a supply is isolated, as jobs did it. */
-export function sayNewSupply({ piece, level, waitMin, by, before, forgets }: Supply, jobs: readonly string[], name: (piece: string) => string): string {
-  return [
-    `Isolated by ${inSentence(name(piece))} ${level}, dead after ${minutes(waitMin)}, by ${by}`,
-    ...(before.length > 0 ? [`Before it: ${listed(before)}`] : []),
-    ...(forgets.length > 0 ? [`It forgets: ${listed(forgets)}`] : []),
-    `What came off while it was dead asks for that. ${TAUGHT.saidOn(jobs.length)}`,
-  ].join('. ');
+export function sayNewSupply(supply: Supply, jobs: readonly string[], name: (piece: string) => string): string {
+  return `${sayIsolation(supply, name)} What came off while it was dead asks for that. ${TAUGHT.saidOn(jobs.length)}`;
 }
 
 /** A sensor that jobs found. */

@@ -4,7 +4,7 @@ import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';
 import { sayCondition } from '@jade/words/match';
 import { sayThrough } from '@jade/words/names';
-import { amount, inSentence, minutes, plural, stated } from '@jade/words/units';
+import { amount, inSentence, minutes, plural, sayDay, stated } from '@jade/words/units';
 
 export const LEARNED_TIMES = {
   title: 'Times at this shop',
@@ -137,6 +137,14 @@ export function sayLibraryCircuit({ wire, loads, liveIn, neverUse }: Circuit, gu
     ...(neverUse ? [`never used: ${neverUse}`] : []),
   ].join(' · ');
 }
+
+/** What a profile says of its supplies, and what was noted of the kind. */
+export const KIND_KNOWN = {
+  isolation: 'Isolation',
+  unknown: 'Nobody has described how its battery is isolated.',
+  notes: 'Noted of this kind',
+  note: (station: string, day: string) => `${station} · ${sayDay(day)}`,
+} as const;
 
 /** A sensor of the library: what it sits on, how far it may stand off, whether it wants its own procedure then. */
 export function saySensor({ kind, toleranceDeg, calibration, procedure, lock }: Sensor, on: string): string {

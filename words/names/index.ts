@@ -2,7 +2,7 @@ import type { JobContext } from '@jade/core/job';
 import { testsThatFollow } from '@jade/core/kit';
 import { circuitId } from '@jade/core/wiring';
 import { sayTest } from '@jade/words/kit';
-import type { Way } from '@jade/core/vehicle';
+import type { Supply, Way } from '@jade/core/vehicle';
 import { amount, inSentence, minutes } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
@@ -123,6 +123,16 @@ export function sayGroup(group: { drive: string; size?: string; lengthMm?: numbe
   const drive = group.drive === 'none' ? (WITHOUT_DRIVE[group.release ?? ''] ?? (group.singleUse === false ? 'stud' : 'tape')) : group.drive;
   const name = group.size ? `${group.size} ${drive}` : drive;
   return group.lengthMm ? `${name} × ${amount(group.lengthMm, 'mm')}` : name;
+}
+
+/** How a supply is isolated, how long it waits, who does it, what goes before and what is set again. */
+export function sayIsolation({ piece, level, waitMin, by, before, forgets }: Supply, name: (piece: string) => string): string {
+  const list = (texts: readonly string[]) => texts.map((text, index) => (index === 0 ? text : inSentence(text))).join('; ');
+  return [
+    `Isolated by ${inSentence(name(piece))} ${level}, dead after ${minutes(waitMin)}, by ${by}.`,
+    ...(before.length > 0 ? [`Before it: ${list(before)}.`] : []),
+    ...(forgets.length > 0 ? [`It forgets: ${list(forgets)}.`] : []),
+  ].join(' ');
 }
 
 /** How a vehicle stands for a piece of work, where it does not stand as it comes. */

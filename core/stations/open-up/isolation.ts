@@ -1,6 +1,6 @@
 import { functionsOf, LONGEST_TEXT, suppliesNow, type GroupCount, type Happened, type JobContext } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
-import { listedLevel, type OpenLevel, type Piece, type Supply, type SupplyId } from '../../vehicle/index.ts';
+import { isUndescribed, listedLevel, type OpenLevel, type Piece, type Supply, type SupplyId } from '../../vehicle/index.ts';
 import { refused, tooLong, type Act, type Refusal } from '../act.ts';
 import { doubtsOfMinutes, faultsOfPiece, knownAs, pieceOf, type CamePiece } from './capture.ts';
 
@@ -9,7 +9,9 @@ export function beforeDead(context: JobContext): Refusal[] {
   const { state } = context;
   if (suppliesNow(context).some(({ wasDead }) => wasDead)) return [];
   const codes = state.codesRead.before === undefined && state.exceptions[key({ kind: 'codes' })] === undefined;
-  const baseline = functionsOf(context).some((lamp) => !state.baseline[lamp.id]);
+  // Of lamps that nobody has looked through nobody knows that they were tried.
+  const unlooked = isUndescribed(context.profile, 'functions') && state.exceptions[key({ kind: 'undescribed', list: 'functions' })] === undefined;
+  const baseline = unlooked || functionsOf(context).some((lamp) => !state.baseline[lamp.id]);
   const warnings = !state.warnings.before && state.exceptions[key({ kind: 'warnings', moment: 'before' })] === undefined;
   const what = [...(codes ? ['codes' as const] : []), ...(warnings ? ['warnings' as const] : []), ...(baseline ? ['baseline' as const] : [])];
   return what.length > 0 ? [{ code: 'before-dead', what }] : [];

@@ -11,6 +11,7 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import { frame, viewOf, VIEWS } from '../../design/geometry/outline.ts';
 import ElectricsShelf from './ElectricsShelf.vue';
+import KindKnown from './KindKnown.vue';
 import PieceDetail from './PieceDetail.vue';
 
 /** All that is known of a kind of vehicle, to be printed: four views, its pieces by layer, plugs, circuits, sensors. */
@@ -82,6 +83,7 @@ const print = () => window.print();
         </section>
       </div>
       <p v-if="inOrder.length === 0">{{ PROFILE_SHEET.noPieces }}</p>
+      <KindKnown :profile="profile" />
       <ElectricsShelf :profile="profile" open />
     </template>
   </article>

@@ -14,6 +14,7 @@ import { usePhotos } from '../../photos/index.ts';
 import KindPhotos from '../../photos/KindPhotos.vue';
 import RightGate from '../../session/RightGate.vue';
 import ElectricsShelf from './ElectricsShelf.vue';
+import KindKnown from './KindKnown.vue';
 import { finder } from './find.ts';
 import LearnedTimes from './LearnedTimes.vue';
 import PieceDetail from './PieceDetail.vue';
@@ -166,6 +167,7 @@ function choose(id: string): void {
     </div>
     <EmptyNote v-if="profile.pieces.length === 0" kind="empty">{{ VEHICLE_SHELF.noPieces }}</EmptyNote>
     <p class="soft">{{ LIBRARY_VIEW.counts(profile) }}</p>
+    <KindKnown :profile="profile" />
     <ElectricsShelf :profile="profile" :photos="taken" />
     <VersionChanges kind="vehicle" :slug="profile.slug" :version="version" @kept="(said) => emit('kept', said)" />
     <TaughtWays :profile="profile" :version="version" @kept="(said) => emit('kept', said)" />

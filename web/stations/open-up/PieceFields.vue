@@ -38,9 +38,13 @@ watch(
   },
 );
 
+/** Names that are offered first, while there is none. */
+const names = computed(() => (draft.value.name === '' ? (props.called ?? []) : []));
+
 /** Names that pieces have at this place of other vehicles, and that this one has none of. */
 const MOST_NAMES = 8;
 const offered = computed(() => {
+  if (names.value.length > 0) return [];
   const { zone, side, name } = draft.value;
   const words = name.trim().toLowerCase();
   const here = new Set(profile.value.pieces.map(pieceKey));
@@ -54,8 +58,6 @@ const offered = computed(() => {
   );
   return fits.slice(0, MOST_NAMES);
 });
-/** Names that are offered first, while there is none. */
-const names = computed(() => (draft.value.name === '' ? (props.called ?? []) : []));
 function name(piece: KnownPiece): void {
   draft.value.name = piece.name;
   draft.value.side ??= piece.side;
@@ -113,7 +115,7 @@ const shown = computed((): SheetPiece[] => [
     <div class="stack">
       <WordsField v-model="draft.name" :label="PIECE_CAME.name" :most="LONGEST_TEXT.accessory" />
       <div v-if="names.length > 0" class="form-chips" role="group" :aria-label="PIECE_CAME.names">
-        <button v-for="name in names" :key="name" type="button" class="push small" @click="draft.name = name">{{ name }}</button>
+        <button v-for="offer in names" :key="offer" type="button" class="push small" @click="draft.name = offer">{{ offer }}</button>
       </div>
       <div v-if="offered.length > 0" class="form-chips" role="group" :aria-label="PIECE_CAME.names">
         <button v-for="piece in offered" :key="piece.name + piece.side" type="button" class="push small" @click="name(piece)">{{ piece.name }}</button>
@@ -162,7 +164,7 @@ const shown = computed((): SheetPiece[] => [
           @choose="(people) => (draft.people = people)"
         />
       </div>
-      <ChoiceRow :label="PIECE_CAME.stood" small :choices="STOOD" :value="draft.stood" @choose="(stood) => (draft.stood = stood)" />
+      <ChoiceRow named :label="PIECE_CAME.stood" small :choices="STOOD" :value="draft.stood" @choose="(stood) => (draft.stood = stood)" />
       <details>
         <summary>{{ PIECE_CAME.more }}</summary>
         <div class="form-chips" role="group" :aria-label="PIECE_CAME.beside">

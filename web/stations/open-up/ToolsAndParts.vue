@@ -27,6 +27,10 @@ const tools = computed(() => jobTools(context.value, job.plan));
 </template>
 
 <style scoped>
+.leaf:empty {
+  display: none;
+}
+
 .warn {
   padding: 6px 10px;
   border-left: 5px solid var(--amber);

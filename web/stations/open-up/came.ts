@@ -31,7 +31,7 @@ export interface CameDraft {
   sure: boolean;
 }
 
-const AS_IT_COMES = 'as it comes';
+const AS_IT_COMES = 'plain';
 const written = ({ kind, place }: Stand) => `${kind} ${place}`;
 /** How a vehicle can have stood for a piece to come off. */
 export const STOOD = [{ value: AS_IT_COMES, text: PIECE_CAME.asItComes }, ...STANDS.map((stand) => ({ value: written(stand), text: sayStand(stand) }))];

@@ -70,15 +70,22 @@ async function record(): Promise<void> {
         </button>
       </div>
     </div>
-    <ChoiceRow :label="SENSOR_FOUND.kind" small :choices="SENSOR_KINDS.map((value) => ({ value, text: SENSOR_FOUND.kinds[value] }))" :value="draft.kind" @choose="is" />
+    <ChoiceRow named :label="SENSOR_FOUND.kind" small :choices="SENSOR_KINDS.map((value) => ({ value, text: SENSOR_FOUND.kinds[value] }))" :value="draft.kind" @choose="is" />
     <WordsField v-model="draft.name" :label="SENSOR_FOUND.name" :most="LONGEST_TEXT.accessory" />
-    <ChoiceRow :label="SENSOR_FOUND.looks" small :choices="sense.LOOKS.map((value) => ({ value, text: value }))" :value="draft.looks" @choose="(looks) => (draft.looks = looks)" />
+    <ChoiceRow
+      named
+      :label="SENSOR_FOUND.looks"
+      small
+      :choices="sense.LOOKS.map((value) => ({ value, text: value }))"
+      :value="draft.looks"
+      @choose="(looks) => (draft.looks = looks)"
+    />
     <WordsField v-model="draft.lock" :label="SENSOR_FOUND.lock" :most="LONGEST_TEXT.tool" />
     <div v-if="draft.lock === ''" class="form-chips" role="group" :aria-label="SENSOR_FOUND.lock">
       <button v-for="lock in SENSOR_FOUND.locks" :key="lock" type="button" class="push small" @click="draft.lock = lock">{{ lock }}</button>
     </div>
-    <ChoiceRow :label="SENSOR_FOUND.unplugged" small :choices="PLUG" :value="draft.plug" @choose="(plug) => (draft.plug = plug)" />
-    <ChoiceRow :label="SENSOR_FOUND.calibration" small :choices="CALIBRATION" :value="draft.calibration" @choose="(calibration) => (draft.calibration = calibration)" />
+    <ChoiceRow named :label="SENSOR_FOUND.unplugged" small :choices="PLUG" :value="draft.plug" @choose="(plug) => (draft.plug = plug)" />
+    <ChoiceRow named :label="SENSOR_FOUND.calibration" small :choices="CALIBRATION" :value="draft.calibration" @choose="(calibration) => (draft.calibration = calibration)" />
     <WordsField v-model="draft.procedure" :label="SENSOR_FOUND.procedure" :most="LONGEST_TEXT.note" />
     <template v-if="draft.on !== undefined || draft.name.trim() !== ''">
       <p v-for="refusal in refusals" :key="refusal.code" class="odd" role="status">{{ refusal.code === 'missing' ? SENSOR_FOUND.missing : sayRefusal(refusal, names) }}</p>
