@@ -124,8 +124,8 @@ test(
     await form.getByRole('textbox', { name: 'What is it?' }).fill('Skid plate');
     await form.getByRole('button', { name: 'It is off, write it down' }).isDisabled();
     await form.getByText('Say what it is, where it sits, on which side, and how many minutes it took.').waitFor();
-    await pick(page, 'Zone', 'underneath');
-    await pick(page, 'Side', 'middle');
+    await page.getByRole('radiogroup', { name: 'Zone' }).getByRole('radio', { name: 'underneath' }).tap();
+    await page.getByRole('radiogroup', { name: 'Side' }).getByRole('radio', { name: 'middle' }).tap();
     await form.getByRole('button', { name: 'Another fastener' }).tap();
     await pick(page, 'Drive', 'hex');
     await form.getByRole('textbox', { name: 'Size, such as 10 mm' }).fill('13 mm');

@@ -1,82 +1,18 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { accessProblem, planAccess, solveAccess, type AccessPlan, type AccessProblem } from '../access/index.ts';
+import { solveAccess, type AccessPlan } from '../access/index.ts';
 import type { FactValues } from '../facts/index.ts';
 import { foldJob, jobContext, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { RULES } from '../job/test/log.ts';
-import { checkKit, newKit, type Fitment, type Kit } from '../kit/index.ts';
+import { checkKit, newKit, type Kit } from '../kit/index.ts';
 import { checkIn, closeUp, fit, isRefused, openUp, type Act } from '../stations/index.ts';
 import { NEW_BAR } from '../test/new-bar.ts';
-import { checkProfile, levelRank, newKind, onlyPresent, STANDS, type OpenLevel, type Piece, type VehicleProfile } from '../vehicle/index.ts';
+import { checkProfile, levelRank, newKind, type OpenLevel, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import { kindCaptured, seenJob, withCaptured, takenTogether } from './index.ts';
-import { needsAt, replay, type Levels, type Taken } from './test/simulated.ts';
+import { fitmentOf, Hidden, VAN, type HiddenMove } from './test/hidden-van.ts';
+import { replay, type Taken } from './test/simulated.ts';
 import { allTaken } from './test/taken.ts';
 
-const read = <T>(file: string): T => JSON.parse(readFileSync(join(import.meta.dirname, '../../demo', file), 'utf8')) as T;
-const VAN = read<VehicleProfile>('vehicles/wexholm-bollard-35.json');
-const fitmentOf = (kit: string): Fitment => {
-  const found = read<Kit>(`kits/${kit}.json`).fitments.find(({ vehicle }) => vehicle === VAN.slug);
-  if (!found) throw new Error(`${kit} does not fit`);
-  return found;
-};
 const NOTHING = newKind({ maker: 'Wexholm', model: 'Unknown van', year: 2021, body: VAN.body, systemVoltageV: 12, highVoltage: false, ...VAN.measures });
-/** One piece in five that comes off is needless. */
-const ONE_IN = 5;
 const MINUTE = 60_000;
-
-/** The van as it is, which nobody knows, and what a kit has to reach on it. */
-class Hidden {
-  readonly van: VehicleProfile;
-  readonly truth: AccessProblem;
-
-  constructor(
-    readonly fitment: Fitment,
-    facts: FactValues,
-  ) {
-    this.van = onlyPresent(VAN, facts, new Set());
-    this.truth = accessProblem(this.van, facts, this.mounts, [], this.replaced);
-  }
-
-  get mounts(): string[] {
-    return [...new Set(this.fitment.mounts.map(({ mount }) => mount))];
-  }
-
-  get replaced(): string[] {
-    return this.fitment.replaces.filter((id) => this.van.pieces.some((piece) => piece.id === id));
-  }
-
-  get plan(): AccessPlan {
-    return planAccess({
-      profile: this.van,
-      facts: {},
-      mounts: this.mounts,
-      further: [],
-      present: [],
-      replaced: this.replaced,
-      rules: RULES,
-      school: 'least set-up',
-      people: 1,
-      ageFactor: 1,
-      taken: {},
-    });
-  }
-
-  piece(id: string): Piece {
-    const found = this.van.pieces.find((piece) => piece.id === id);
-    if (!found) throw new Error(`no ${id}`);
-    return found;
-  }
-
-  /** A piece that the plan does not open, that can be opened now, and that nothing planned is. */
-  needless(levels: Levels, planned: ReadonlySet<string>): { piece: Piece; level: Piece['levels'][number] } | undefined {
-    for (const piece of this.van.pieces) {
-      const [level] = piece.levels;
-      const spare = !planned.has(piece.id) && levels[piece.id] === undefined && !this.van.supplies.some((supply) => supply.piece === piece.id);
-      if (spare && level && level.people === 1 && !level.asks && level.ways.some((way) => needsAt(way.needs, levels))) return { piece, level };
-    }
-    return undefined;
-  }
-}
 
 /** Somebody who works on a van that nobody described, and writes each piece down as it comes. */
 class Installer {
@@ -111,9 +47,7 @@ class Installer {
   }
 
   /** A piece comes off as it is in truth: by what is open, and from where the vehicle has to stand for it. */
-  opens(hidden: Hidden, { piece, level, way }: { piece: Piece; level: Piece['levels'][number]; way?: string }): void {
-    const position = level.ways.find(({ id }) => id === way)?.position;
-    const stand = STANDS.find(({ kind, place }) => kind === position?.kind && place === position.place);
+  opens(hidden: Hidden, { piece, level, stand }: HiddenMove): void {
     const came: openUp.CamePiece = {
       name: piece.name,
       side: piece.side,
@@ -140,25 +74,11 @@ class Installer {
   works(hidden: Hidden): void {
     this.write({ type: 'codes.read', payload: { moment: 'before', count: 0 } }, { type: 'warnings.read', payload: { moment: 'before', lit: [] } });
     this.act(checkIn.noMore(this.context, 'functions'));
-    const { steps } = hidden.plan;
-    const planned = new Set(steps.map(({ piece }) => piece));
-    const levels: Record<string, Piece['levels'][number]['level']> = {};
-    const opened: { piece: Piece; level: Piece['levels'][number] }[] = [];
-    const opens = (move: { piece: Piece; level: Piece['levels'][number]; way?: string }) => {
+    const opened = hidden.worked();
+    for (const move of opened) {
       this.opens(hidden, move);
-      levels[move.piece.id] = move.level.level;
-      opened.push(move);
-    };
-    steps.forEach((step, index) => {
-      const needless = index % (ONE_IN - 1) === 1 ? hidden.needless(levels, planned) : undefined;
-      if (needless) {
-        opens(needless);
-        this.spare.push(`${needless.piece.id}-${this.job}`);
-      }
-      const piece = hidden.piece(step.piece);
-      const level = piece.levels.find((entry) => entry.level === step.level);
-      if (level) opens({ piece, level, way: step.way });
-    });
+      if (move.needless) this.spare.push(`${move.piece.id}-${this.job}`);
+    }
     hidden.mounts.forEach((mount, index) => {
       const { name, side, at } = hidden.van.mounts.find(({ id }) => id === mount) ?? { name: mount, side: 'centre', at: { xMm: 0, yMm: 0, zMm: 0 } };
       const inPlaceOf = hidden.replaced.filter((id) => hidden.mounts.length === 1 || hidden.piece(id).side === side).map((id) => `${id}-${this.job}`);

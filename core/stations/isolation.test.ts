@@ -141,6 +141,10 @@ test('how the vehicle stood is kept with the way, and its wheels are turned the 
   expect(openUp.otherOf(contextAt(log), 'mud-flap-left-c3d4')?.stand).toEqual({ kind: 'raised', place: 'rear' });
   perform(log, openUp.pieceCame(contextAt(log), came({ name: 'Cap, left' }), 'cap-left-e5f6'));
   expect(openUp.otherOf(contextAt(log), 'cap-left-e5f6')).not.toHaveProperty('stand');
+  // What is on one side alone is offered for the other, the last first.
+  expect(openUp.oneSided(contextAt(log))).toEqual(['cap-left-e5f6', 'mud-flap-left-c3d4', 'arch-liner-left-a1b2']);
+  perform(log, openUp.pieceCame(contextAt(log), came({ name: 'Mud flap, right', side: 'right' }), 'mud-flap-right-a7b8'));
+  expect(openUp.oneSided(contextAt(log))).toEqual(['cap-left-e5f6', 'arch-liner-left-a1b2']);
 });
 
 const found = (part: Partial<sense.SensorFound> = {}): sense.SensorFound => ({

@@ -14,6 +14,19 @@ export interface KnownPiece {
   fasteners: FastenerKind[];
 }
 
+/** Fasteners that most vehicles have somewhere, as those who write down their first piece look for them. */
+export const COMMON_FASTENERS: readonly FastenerKind[] = [
+  { drive: 'cross-head', size: 'PH2', release: 'unscrew', singleUse: false },
+  { drive: 'hex', size: '10 mm', release: 'unscrew', singleUse: false },
+  { drive: 'six-lobe', size: 'T20', release: 'unscrew', singleUse: false },
+  { drive: 'six-lobe', size: 'T25', release: 'unscrew', singleUse: false },
+  { drive: 'six-lobe', size: 'T30', release: 'unscrew', singleUse: false },
+  { drive: 'push-pin', size: '8 mm', release: 'push centre', singleUse: false },
+  { drive: 'fir-tree clip', release: 'pull out', singleUse: false },
+  { drive: 'hook', release: 'squeeze tabs', singleUse: false },
+  { drive: 'plug lock', release: 'squeeze tabs', singleUse: false },
+];
+
 /** One text for fasteners that look the same. */
 export const fastenerKey = ({ drive, size = '', lengthMm = 0, release, singleUse }: FastenerKind): string => [drive, size, lengthMm, release, singleUse].join('/');
 

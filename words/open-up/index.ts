@@ -112,6 +112,7 @@ export const REACH_UNKNOWN = {
   why: (kits: readonly string[]) =>
     `Nobody has described what has to be open for ${kits.join(' and ')} on this kind of vehicle. Open it as you would; write each piece down as it comes, and the next vehicle is planned from it.`,
   came: 'A piece came off',
+  sides: 'Same on the other side',
   otherSide: (piece: string) => `Same on the other side: ${inSentence(piece)}`,
   enough: 'All that is needed is open',
   known: 'Described already: tap what has to come off too',

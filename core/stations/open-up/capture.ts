@@ -175,6 +175,12 @@ export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): C
   };
 }
 
+/** Pieces that were described on one side of this vehicle and not on the other, those described last first. */
+export const oneSided = (context: JobContext): string[] =>
+  Object.keys(context.state.described.pieces)
+    .reverse()
+    .filter((id) => otherOf(context, id) !== undefined);
+
 const sameStand = (one: Way['position'], { kind, place }: Stand) => one?.kind === kind && one.place === place;
 
 /** Pieces of the kind that can be planned in besides: those that are not open, nor planned or wanted already. */

@@ -1,7 +1,7 @@
 import { BODIES, TYPICAL_MEASURES, type BoxMm } from '@jade/core/vehicle';
 import { outline, project } from './outline.ts';
 import { partsAt } from './pieces.ts';
-import { AROUND_MM, boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneOfSpot, zoneOnSide } from './spot.ts';
+import { AROUND_MM, boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneNear, zoneOfSpot, zoneOnSide } from './spot.ts';
 
 const VAN = TYPICAL_MEASURES['van-high-roof'];
 const centre = ([from, to]: [number, number]) => (from + to) / 2;
@@ -101,4 +101,9 @@ test('the grille of a pickup is met where it is drawn', () => {
   // In its middle the badge is met first, and then the grille that it sits in.
   expect(partsAt(outline('pickup-double-cab', 'front', measures), [0, -730]).length).toBeGreaterThan(1);
   expect(part && [part.left < -300, part.right > 300, part.bottom - part.top > 120]).toEqual([true, true, true]);
+});
+
+test('a piece lies where the one before did, as far as it is seen from the same side', () => {
+  expect([zoneNear('side', [0, 0], VAN, 'cabin'), zoneNear('side', [0, 0], VAN, 'roof'), zoneNear('side', [0, 0], VAN, undefined)]).toEqual(['cabin', 'left-side', 'left-side']);
+  expect([zoneNear('top', [2000, 0], VAN, 'underneath'), zoneNear('top', [-600, 0], VAN, 'front')]).toEqual(['underneath', 'front']);
 });

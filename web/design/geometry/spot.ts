@@ -1,5 +1,5 @@
 import type { BoxMm, Measures, Side, SpanMm, Zone } from '@jade/core/vehicle';
-import type { SheetPoint, View } from './outline.ts';
+import { viewOf, type SheetPoint, type View } from './outline.ts';
 
 /** What a piece takes round the place that was pointed at, until somebody says its extent: across, up and behind the skin, in millimetres. */
 export const AROUND_MM = { across: 360, up: 220, deep: 90 };
@@ -64,6 +64,10 @@ export function zoneOfSpot(view: View, [x]: SheetPoint, { frontOverhangMm, lengt
   if (view === 'side') return 'left-side';
   return -x > frontOverhangMm - lengthMm * FRONT_END ? 'front' : 'roof';
 }
+
+/** The zone of a place of a view: that of the piece before, where it is seen from the same side, as one works on from where one is. */
+export const zoneNear = (view: View, at: SheetPoint, measures: Pick<Measures, 'frontOverhangMm' | 'lengthMm'>, before: Zone | undefined): Zone =>
+  before !== undefined && viewOf(before) === view ? before : zoneOfSpot(view, at, measures);
 
 /** A box on the side that is named: what was pointed at from the left is mirrored where it is on the right. */
 export function boxOnSide(box: BoxMm, side: Side): BoxMm {

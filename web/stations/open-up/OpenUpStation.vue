@@ -49,13 +49,6 @@ const accessory = ref(false);
 const came = ref<{ after?: string }>();
 /** A supply that is written down as isolated. */
 const isolating = ref<SupplyId>();
-const lastCame = ref<string>();
-/** The piece written down last, as long as its other side is not. */
-const mirrored = computed(() => (lastCame.value !== undefined && openUp.otherOf(context.value, lastCame.value) ? lastCame.value : undefined));
-function wroteDown(piece: string): void {
-  lastCame.value = piece;
-  came.value = undefined;
-}
 const blocked = ref<{ place: string; level?: OpenLevel; way: string }>();
 const sheet = useTemplateRef<HTMLElement>('sheet');
 const room = useRoom(sheet, 860);
@@ -206,7 +199,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <ul v-if="plan && plan.problems.length > 0">
       <li v-for="problem in plan.problems" :key="sayTrouble(problem, names)" class="problem" role="alert">{{ sayTrouble(problem, names) }}</li>
     </ul>
-    <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" :last="mirrored" @came="(after) => (came = { after })" />
+    <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" @came="(after) => (came = { after })" />
     <div v-show="!floor && plan && !(unplaced && drawing.bars.length === 0)" class="leaf">
       <div ref="sheet">
         <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" :label="OPEN_UP.wayIn" @pick="(piece) => (picked = piece)" />
@@ -313,7 +306,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     </div>
     <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
-    <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="wroteDown" />
+    <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="came = undefined" />
     <SupplyIsolated v-if="isolating" :supply="isolating" @close="isolating = undefined" />
     <FoundHere v-if="finding" :kind="finding" :step="current" :blocked="blocked" @close="finding = undefined" />
   </div>

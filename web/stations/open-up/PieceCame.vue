@@ -7,7 +7,7 @@ import { sayRefusal } from '@jade/words/stations';
 import FormDialog from '../../design/FormDialog.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
-import { cameOf, lastStood, newCame, type CameDraft } from './came.ts';
+import { cameOf, newCame, type CameDraft } from './came.ts';
 import PieceFields from './PieceFields.vue';
 
 /** A piece that came open and that nobody has described: where it is, what it is called, what held it. The step's clock ran to the tap that opened this. */
@@ -18,7 +18,7 @@ const { job, context, names } = useCurrentJob();
 const like = props.after === undefined ? undefined : openUp.otherOf(context.value, props.after);
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/came/${props.after ?? ''}`,
-  (): CameDraft => newCame(job.state.at, lastStood(job.state), like),
+  (): CameDraft => newCame(job.state, like),
 );
 const id = computed(() => entryId(draft.value.name, draft.value.drawn));
 const act = computed(() => openUp.pieceCame(context.value, cameOf(draft.value, context.value.profile), id.value, draft.value.sure));

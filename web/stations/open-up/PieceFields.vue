@@ -2,7 +2,21 @@
 import { computed, ref, watch } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
-import { BESIDE, DRIVES, fastenerKey, fastenerKinds, OPEN_LEVELS, pieceKey, RELEASES, SIDES, ZONES, type Beside, type FastenerKind, type KnownPiece } from '@jade/core/vehicle';
+import {
+  BESIDE,
+  COMMON_FASTENERS,
+  DRIVES,
+  fastenerKey,
+  fastenerKinds,
+  OPEN_LEVELS,
+  pieceKey,
+  RELEASES,
+  SIDES,
+  ZONES,
+  type Beside,
+  type FastenerKind,
+  type KnownPiece,
+} from '@jade/core/vehicle';
 import { PIECE_CAME } from '@jade/words/open-up';
 import { sayGroup } from '@jade/words/names';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -10,7 +24,7 @@ import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
 import { outline, VIEWS, viewOf, type SheetPoint } from '../../design/geometry/outline.ts';
 import { partsAt } from '../../design/geometry/pieces.ts';
-import { boxPointed, sideOfBox, zoneOfSpot } from '../../design/geometry/spot.ts';
+import { boxPointed, sideOfBox, zoneNear } from '../../design/geometry/spot.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import { useKnownPieces } from '../../job/known-pieces.ts';
@@ -28,7 +42,7 @@ function point(at: SheetPoint): void {
   const { view } = draft.value;
   const { body, measures } = profile.value;
   const around = boxPointed(view, at, measures, partsAt(outline(body, view, measures), at), draft.value.box);
-  Object.assign(draft.value, { box: around, zone: zoneOfSpot(view, at, measures), side: sideOfBox(around, measures) });
+  Object.assign(draft.value, { box: around, zone: zoneNear(view, at, measures, draft.value.near), side: sideOfBox(around, measures) });
 }
 /** Turned to a view by hand, or to the one of a zone. */
 watch(
@@ -64,13 +78,13 @@ function name(piece: KnownPiece): void {
   draft.value.zone ??= piece.zone;
 }
 
-/** Fasteners that can be picked: those of this job, last used first, then those that such a piece has elsewhere. */
-const MOST_KINDS = 8;
+/** Fasteners that can be picked: those of this job, last used first, then those that such a piece has elsewhere, then those that vehicles commonly have. */
+const MOST_KINDS = 12;
 const kinds = computed(() => {
   const here = [...Object.values(job.state.described.pieces)].reverse().flatMap(({ fasteners }) => fasteners);
   const there = known.value.filter(({ name: called }) => called.toLowerCase() === draft.value.name.trim().toLowerCase()).flatMap(({ fasteners }) => fasteners);
   const chosen = new Set(draft.value.fasteners.map((entry) => fastenerKey({ ...entry, singleUse: entry.singleUse ?? false })));
-  return fastenerKinds([...here, ...there, ...profile.value.pieces.flatMap(({ fasteners }) => fasteners)])
+  return fastenerKinds([...here, ...there, ...profile.value.pieces.flatMap(({ fasteners }) => fasteners), ...COMMON_FASTENERS])
     .filter((kind) => !chosen.has(fastenerKey(kind)))
     .slice(0, MOST_KINDS);
 });
@@ -107,10 +121,22 @@ const shown = computed((): SheetPiece[] => [
       <ChoiceRow :label="PIECE_CAME.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="draft.view" @choose="(view) => (draft.view = view)" />
       <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :label="PIECE_CAME.point" @spot="point" />
       <p class="soft">{{ PIECE_CAME.pointHint }}</p>
-      <div class="fields">
-        <v-select v-model="draft.zone" :label="PIECE_CAME.zone" :items="ZONES.map((value) => ({ value, title: PIECE_CAME.zones[value] }))" />
-        <v-select v-model="draft.side" :label="PIECE_CAME.side" :items="SIDES.map((value) => ({ value, title: PIECE_CAME.sides[value] }))" />
-      </div>
+      <ChoiceRow
+        named
+        :label="PIECE_CAME.zone"
+        small
+        :choices="ZONES.map((value) => ({ value, text: PIECE_CAME.zones[value] }))"
+        :value="draft.zone"
+        @choose="(zone) => (draft.zone = zone)"
+      />
+      <ChoiceRow
+        named
+        :label="PIECE_CAME.side"
+        small
+        :choices="SIDES.map((value) => ({ value, text: PIECE_CAME.sides[value] }))"
+        :value="draft.side"
+        @choose="(side) => (draft.side = side)"
+      />
     </div>
     <div class="stack">
       <WordsField v-model="draft.name" :label="PIECE_CAME.name" :most="LONGEST_TEXT.accessory" />

@@ -6,11 +6,14 @@ import { REACH_UNKNOWN } from '@jade/words/open-up';
 import { useCurrentJob } from '../../job/current.ts';
 
 /** What has to be open where nobody has described it: each piece is written down as it comes, known ones are planned in, and a person says when it is enough. */
-defineProps<{ /** Something is still planned. */ planned: boolean; /** The last piece that was written down here, where its other side is not. */ last?: string }>();
+defineProps<{ /** Something is still planned. */ planned: boolean }>();
 const emit = defineEmits<{ came: [after?: string] }>();
 const { job, context, names } = useCurrentJob();
 const open = computed(() => reachUnknown(context.value));
 const kits = computed(() => unplacedKits(context.value).map((kit) => names.value.kit(kit)));
+/** What was written down on one side and not on the other, the last first: often one side is opened, and then the other. */
+const MOST_SIDES = 6;
+const mirrored = computed(() => openUp.oneSided(context.value).slice(0, MOST_SIDES));
 const offered = computed(() => openUp.openable(context.value, job.plan?.steps.map(({ piece }) => piece) ?? []));
 </script>
 
@@ -20,8 +23,10 @@ const offered = computed(() => openUp.openable(context.value, job.plan?.steps.ma
     <p>{{ REACH_UNKNOWN.why(kits) }}</p>
     <div class="line">
       <button type="button" class="push main" @click="emit('came')">{{ REACH_UNKNOWN.came }}</button>
-      <button v-if="last" type="button" class="push" @click="emit('came', last)">{{ REACH_UNKNOWN.otherSide(names.piece(last)) }}</button>
       <button v-if="open && !planned" type="button" class="push" @click="job.perform(openUp.enough(context))">{{ REACH_UNKNOWN.enough }}</button>
+    </div>
+    <div v-if="mirrored.length > 0" class="chips" role="group" :aria-label="REACH_UNKNOWN.sides">
+      <button v-for="piece in mirrored" :key="piece" type="button" class="push small" @click="emit('came', piece)">{{ REACH_UNKNOWN.otherSide(names.piece(piece)) }}</button>
     </div>
     <template v-if="offered.length > 0">
       <strong>{{ REACH_UNKNOWN.known }}</strong>

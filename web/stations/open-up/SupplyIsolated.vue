@@ -10,7 +10,7 @@ import FormDialog from '../../design/FormDialog.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
-import { cameOf, lastStood, newCame } from './came.ts';
+import { cameOf, newCame } from './came.ts';
 import PieceFields from './PieceFields.vue';
 
 /** A supply that was isolated and of which nobody has described how: what was taken off, how long it waits, what it forgets. */
@@ -20,7 +20,7 @@ const { job, context, names } = useCurrentJob();
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/isolated/${props.supply}`,
   () => ({
-    piece: newCame(job.state.at, lastStood(job.state)),
+    piece: newCame(job.state),
     open: undefined as string | undefined,
     wait: '',
     before: [] as string[],

@@ -13,6 +13,8 @@ export interface CameDraft {
   /** Letters of its id, drawn when the form is opened, so that it is the same piece however often it is sent. */
   drawn: string;
   view: View;
+  /** Where the piece before was. */
+  near?: Zone;
   /** Where it was pointed at; nowhere in particular without. */
   box?: BoxMm;
   zone?: Zone;
@@ -37,11 +39,14 @@ const written = ({ kind, place }: Stand) => `${kind} ${place}`;
 export const STOOD = [{ value: AS_IT_COMES, text: PIECE_CAME.asItComes }, ...STANDS.map((stand) => ({ value: written(stand), text: sayStand(stand) }))];
 
 /** How it stood for the piece that was written down last: it stands so until somebody says otherwise. */
-export function lastStood({ described }: Pick<JobState, 'described'>): string {
+function lastStood({ described }: Pick<JobState, 'described'>): string {
   const position = Object.values(described.pieces).at(-1)?.levels.at(-1)?.ways[0]?.position;
   const stand = STANDS.find(({ kind, place }) => kind === position?.kind && place === position.place);
   return stand ? written(stand) : AS_IT_COMES;
 }
+
+/** Where the piece sits that was written down last: the next one is looked for there. */
+const lastZone = ({ described }: Pick<JobState, 'described'>): Zone | undefined => Object.values(described.pieces).at(-1)?.zone;
 
 /** Where a piece sits: as it was pointed at, on the side that was said. */
 export function boxOf({ zone = 'front', side, box }: CameDraft, { measures }: Pick<VehicleProfile, 'measures'>): BoxMm {
@@ -69,16 +74,18 @@ export function cameOf(draft: CameDraft, profile: Pick<VehicleProfile, 'measures
 }
 
 /** An empty form, or one that says what the same piece on the other side was like. Its minutes are those of the clock. */
-export function newCame(lastAt: string | undefined, stood = AS_IT_COMES, like?: openUp.CamePiece): CameDraft {
-  const minutes = minutesSince(lastAt, Date.now());
+export function newCame(state: Pick<JobState, 'at' | 'described'>, like?: openUp.CamePiece): CameDraft {
+  const minutes = minutesSince(state.at, Date.now());
+  const near = lastZone(state);
   const empty: CameDraft = {
     drawn: v4().slice(0, 4),
-    view: 'front',
+    view: near ? viewOf(near) : 'front',
+    ...(near ? { near } : {}),
     name: '',
     level: 'off',
     minutes,
     people: '1',
-    stood,
+    stood: lastStood(state),
     fasteners: [],
     other: { size: '', lengthMm: '' },
     beside: [],
