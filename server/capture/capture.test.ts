@@ -1,5 +1,5 @@
 import { NOTHING_TAKEN, withCaptured, type KindCaptured } from '@jade/core/capture';
-import type { VehicleProfile } from '@jade/core/vehicle';
+import type { VehicleProfile, Way } from '@jade/core/vehicle';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 
 const FIELDCAT = 'wexholm-fieldcat';
@@ -99,9 +99,9 @@ test('a piece that a job described on a kind that is known is offered with what 
   const found = await taught();
   const [piece] = found.pieces;
   expect(piece).toMatchObject({ jobs: [JOB], entry: { id: 'splash-shield-x7k2', levels: [{ openMin: 4 }] } });
-  // All that was off when it came is its way, but for what isolated the supply.
-  const through = piece?.entry.levels[0]?.ways[0]?.needs.map((need) => need.piece) ?? [];
-  expect([through.includes('battery-negative'), through.length > 0]).toEqual([false, true]);
+  // All that was off when it came is its way; kept, it asks for the supply that was dead rather than for what isolated it.
+  const needsOf = (way: Way | undefined) => way?.needs.map((need) => need.piece) ?? [];
+  expect(needsOf(piece?.entry.levels[0]?.ways[0])).toContain('battery-negative');
   const taken = { ...NOTHING_TAKEN, pieces: ['splash-shield-x7k2'] };
   const kept = await shop.app.inject({
     method: 'POST',
@@ -109,6 +109,8 @@ test('a piece that a job described on a kind that is known is offered with what 
     headers: { cookie: shop.cookie },
     payload: withCaptured(document, found, taken) as unknown as object,
   });
+  const way = withCaptured(document, found, taken).pieces.at(-1)?.levels[0]?.ways[0];
+  expect([way?.asks, needsOf(way).includes('battery-negative'), needsOf(way).length > 0]).toEqual([[{ supply: 'low', is: 'dead' }], false, true]);
   expect(kept.json()).toMatchObject({ version: version + 1 });
   expect(await taught()).toMatchObject({ pieces: [], version: version + 1 });
   // The job that is open goes on with what it described itself.

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import type { KindCaptured } from '@jade/core/capture';
+import { NOTHING_TAKEN, type KindCaptured } from '@jade/core/capture';
 import type { Kit } from '@jade/core/kit';
 import { tables } from '../database/index.ts';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
@@ -103,7 +103,7 @@ test('what a job described of a kit is kept with the place of the vehicle, toget
     [PLACE.id],
     [[SLUG, { lamps: 1, contents: 0, fitSteps: 1, tests: 0 }]],
   ]);
-  const taken = { basedOn: found.version, pieces: [], functions: [], mounts: [PLACE.id], kits: [SLUG], ways: [], whole: [] };
+  const taken = { basedOn: found.version, ...NOTHING_TAKEN, mounts: [PLACE.id], kits: [SLUG] };
   // A kit without its place is left.
   expect((await post('/api/taught/dunmorrow-heron', { ...taken, mounts: [] })).json()).toEqual({ version: 1, kits: [] });
   expect(await newest('kit', SLUG)).toMatchObject({ version: 1 });
@@ -126,7 +126,7 @@ test('what was chosen from a version that is no longer the newest is a conflict 
     event('step.passed', { kit: SLUG, step: 'lead-f6', pass: 'start' }),
   ];
   await post(`/api/jobs/${JOB}/events`, { events: [more, ...passed] });
-  const taken = { pieces: [], functions: [], mounts: ['under-the-bed-e5'], kits: [], ways: [], whole: [] };
+  const taken = { ...NOTHING_TAKEN, mounts: ['under-the-bed-e5'] };
   expect(told(await post('/api/taught/dunmorrow-heron', { ...taken, basedOn: 1 }))).toEqual([409, ['basedOn: conflict']]);
   expect((await post('/api/taught/dunmorrow-heron', { ...taken, basedOn: 2 })).json()).toEqual({ version: 3, kits: [] });
   expect(await shop.database.db.select({ kit: tables.kitVehicles.kit }).from(tables.kitVehicles)).toEqual(expect.arrayContaining([{ kit: SLUG }]));
