@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { Locator, Page } from 'playwright-core';
 import { solveAccess } from '../core/access/index.ts';
-import { fitmentOf, Hidden, VAN, type HiddenMove } from '../core/capture/test/hidden-van.ts';
+import { Hidden, type HiddenMove } from '../core/capture/test/hidden-van.ts';
 import { replay } from '../core/capture/test/simulated.ts';
-import { onOtherSide, type FastenerGroup, type OpenLevel, type PointMm } from '../core/vehicle/index.ts';
+import type { Kit } from '../core/kit/index.ts';
+import { demoDocument } from '../server/test/shop.ts';
+import { onOtherSide, type FastenerGroup, type OpenLevel, type PointMm, type VehicleProfile } from '../core/vehicle/index.ts';
 import { project, viewOf } from '../web/design/geometry/outline.ts';
 import { sayGroup } from '../words/names/index.ts';
 import { serious } from './test/axe.ts';
@@ -12,7 +14,10 @@ import { settled, TABLET, TestBench } from './test/bench.ts';
 const LONG_MS = 300_000;
 const shop = new TestBench(LONG_MS, true);
 const KIND = 'wexholm-bollard-35';
-const hidden = new Hidden(fitmentOf('tarn-gantry-1100'), { trim: 'plain', 'front-fog': 'blank' });
+const VAN = demoDocument('vehicles/wexholm-bollard-35.json') as unknown as VehicleProfile;
+const fitment = (demoDocument('kits/tarn-gantry-1100.json') as unknown as Kit).fitments.find(({ vehicle: kind }) => kind === VAN.slug);
+if (!fitment) throw new Error('no fitment');
+const hidden = new Hidden(VAN, fitment, { trim: 'plain', 'front-fog': 'blank' });
 const called = ({ piece }: Pick<HiddenMove, 'piece'>) => piece.name;
 
 /** Counts what a thumb does: each tap, and a text as one. What the clock takes by itself is no tap, though it is written over here. */

@@ -1,4 +1,16 @@
-import { closeUpList, followUps, kindCaptured, planMinutesOf, seenJob, teachWays, withTaught, type JobDescribed, type SeenJob, type UnorderedMoves } from '@jade/core/capture';
+import {
+  closeUpList,
+  followUps,
+  kindCaptured,
+  notesOf,
+  planMinutesOf,
+  seenJob,
+  teachWays,
+  withTaught,
+  type JobDescribed,
+  type SeenJob,
+  type UnorderedMoves,
+} from '@jade/core/capture';
 import { foldJob } from '@jade/core/job';
 import type { Fault } from '@jade/core/faults';
 import { CaptureInput } from './capture-inputs.ts';
@@ -20,7 +32,7 @@ function seenIn({ profile, kits = [], rules, logs = [], jobs = [] }: CaptureInpu
     const skews = clocks && Object.fromEntries(clocks.map(({ device, behindS }) => [device, behindS * 1000]));
     const known = knownLog({ profile, kits, rules }, log, `logs[${index}].log`);
     const { described, kitsDescribed } = foldJob(known);
-    return { job, described, kits: kitsDescribed, ...seenJob(job, { profile, kits, rules }, known, skews) };
+    return { job, described, kits: kitsDescribed, notes: notesOf(known), ...seenJob(job, { profile, kits, rules }, known, skews) };
   });
   const told = read.map(({ job, described, kits: byKit }) => ({ job, described, kits: byKit }));
   return { seen: [...jobs, ...read.map(({ seen }) => seen)], told, unordered: read.flatMap(({ job, unordered }) => unordered.map((pair) => ({ job, ...pair }))) };

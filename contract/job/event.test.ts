@@ -141,6 +141,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
     count: 4,
     why: 'six bolts and a frame',
   },
+  'piece.found': { piece: 'undertray', level: 'off' },
   'piece.tried': { piece: 'grille', level: 'off' },
   'opening.judged': {
     pieces: [

@@ -348,6 +348,11 @@ class WayBlocked implements P<'way.blocked'> {
   @Text(MOST.why) why!: string;
 }
 
+class PieceFound implements P<'piece.found'> {
+  @Slug() piece!: string;
+  @OneOf(OPEN_LEVELS) level!: P<'piece.found'>['level'];
+}
+
 class PieceTried implements P<'piece.tried'> {
   @Slug() piece!: string;
   @OneOf(OPEN_LEVELS) level!: P<'piece.tried'>['level'];
@@ -722,6 +727,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'piece.wanted': PieceWanted,
   'opening.enough': OpeningEnough,
   'way.blocked': WayBlocked,
+  'piece.found': PieceFound,
   'piece.tried': PieceTried,
   'opening.judged': OpeningJudged,
   'moves.ordered': MovesOrdered,

@@ -326,6 +326,7 @@ export class KindNote implements PlainNote {
   @OneOf(STATIONS) station!: PlainNote['station'];
   @Text(600) text!: string;
   @Day() on!: string;
+  @Optional() @Slug() kit?: string;
 }
 
 /** What the shop knows of a kind of vehicle. */

@@ -1,16 +1,26 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { solveAccess, type AccessPlan } from '../access/index.ts';
 import type { FactValues } from '../facts/index.ts';
 import { foldJob, jobContext, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { RULES } from '../job/test/log.ts';
-import { checkKit, newKit, type Kit } from '../kit/index.ts';
+import { checkKit, newKit, type Fitment, type Kit } from '../kit/index.ts';
 import { checkIn, closeUp, fit, isRefused, openUp, type Act } from '../stations/index.ts';
 import { NEW_BAR } from '../test/new-bar.ts';
 import { checkProfile, levelRank, newKind, type OpenLevel, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import { kindCaptured, seenJob, withCaptured, takenTogether } from './index.ts';
-import { fitmentOf, Hidden, VAN, type HiddenMove } from './test/hidden-van.ts';
+import { Hidden, type HiddenMove } from './test/hidden-van.ts';
 import { replay, type Taken } from './test/simulated.ts';
 import { allTaken } from './test/taken.ts';
 
+const read = <T>(file: string): T => JSON.parse(readFileSync(join(import.meta.dirname, '../../demo', file), 'utf8')) as T;
+const VAN = read<VehicleProfile>('vehicles/wexholm-bollard-35.json');
+/** How a kit sits on it, in truth. */
+const fitmentOf = (kit: string): Fitment => {
+  const found = read<Kit>(`kits/${kit}.json`).fitments.find(({ vehicle }) => vehicle === VAN.slug);
+  if (!found) throw new Error(`${kit} does not fit`);
+  return found;
+};
 const NOTHING = newKind({ maker: 'Wexholm', model: 'Unknown van', year: 2021, body: VAN.body, systemVoltageV: 12, highVoltage: false, ...VAN.measures });
 const MINUTE = 60_000;
 
@@ -137,7 +147,7 @@ const CASES = ['tarn-gantry-1100', 'cairn-fen-pair'].flatMap((kit) =>
 );
 
 test.each(CASES)('%s on the van with %j, captured from nothing by itself: the second vehicle is planned at the least that there is in truth', (kitSlug, facts) => {
-  const hidden = new Hidden(fitmentOf(kitSlug), facts);
+  const hidden = new Hidden(VAN, fitmentOf(kitSlug), facts);
   const { first, profile, kit, plan } = captured(hidden);
   expect(first.spare.length).toBeGreaterThan(0);
   expect([checkProfile(profile), checkKit(kit, new Map([[profile.slug, profile]])), plan.problems]).toEqual([[], [], []]);
@@ -150,7 +160,7 @@ test.each(CASES)('%s on the van with %j, captured from nothing by itself: the se
 });
 
 test('what was opened with the battery off waits for it on the second vehicle, and needs it no more where the isolation is not kept', () => {
-  const hidden = new Hidden(fitmentOf('tarn-gantry-1100'), { trim: 'plain', 'front-fog': 'blank' });
+  const hidden = new Hidden(VAN, fitmentOf('tarn-gantry-1100'), { trim: 'plain', 'front-fog': 'blank' });
   const { taught, profile, second, plan } = captured(hidden);
   const way = (list: readonly Piece[], id: string) => list.find((piece) => piece.id === `${id}-a1`)?.levels[0]?.ways[0];
   // Said as a dead supply; what came off before it says nothing of one.

@@ -9,3 +9,4 @@ export * from './plan.ts';
 export * from './changes.ts';
 export * from './described.ts';
 export type { JobDescribed, KitProposed } from './kits.ts';
+export * from './notes.ts';

@@ -220,3 +220,14 @@ test('a clock that jumps back does not turn the order of one device round', () =
   ] as LoggedEvent[];
   expect(inOrder(events).map(({ event }) => event.id)).toEqual(['a', 'b']);
 });
+
+test('what was open when the vehicle came counts as open for all that came after, whenever it was written down, and is no move', () => {
+  const log = openedLog();
+  const first = at(log, '09:00:00', 'piece.moved', moved('old-lamp'));
+  at(log, '09:00:20', 'piece.found', { piece: 'grille', level: 'off' }, 'phone');
+  const { seen, unordered } = seenJob('one', { profile: VAN, kits: [], rules: RULES }, log.events);
+  expect([seen.moves.map(({ event, open }) => [event, open]), seen.closings, unordered]).toEqual([[[first, [{ piece: 'grille', level: 'off' }]]], [], []]);
+  // Found no further than it was opened already, it says nothing.
+  at(log, '09:10:00', 'piece.found', { piece: 'old-lamp', level: 'off' });
+  expect(seenJob('one', { profile: VAN, kits: [], rules: RULES }, log.events).seen.moves.length).toBe(1);
+});

@@ -16,17 +16,21 @@ interface Turn extends Omit<Timed, 'event'> {
   from: Level;
   level: Level;
   opens: boolean;
+  /** It was so when the vehicle came: nobody opened it here. */
+  came?: boolean;
 }
 
 /** Every turn of a piece of the profile; what an owner added to this one vehicle is none of its kind. */
 function turnsOf(entries: readonly Timed[], kind: ReadonlySet<string>): Turn[] {
   const levels = new Map<string, Level>();
   return entries.flatMap(({ event, ...timed }): Turn[] => {
-    if (event.type !== 'piece.moved' || !kind.has(event.payload.piece)) return [];
+    if ((event.type !== 'piece.moved' && event.type !== 'piece.found') || !kind.has(event.payload.piece)) return [];
     const { piece, level } = event.payload;
     const from = levels.get(piece) ?? 'fitted';
+    const came = event.type === 'piece.found';
+    if (came && levelRank(level) <= levelRank(from)) return [];
     levels.set(piece, level);
-    return [{ ...timed, event: event.id, piece, from, level, opens: levelRank(level) > levelRank(from) }];
+    return [{ ...timed, event: event.id, piece, from, level, opens: levelRank(level) > levelRank(from), ...(came ? { came } : {}) }];
   });
 }
 
@@ -68,6 +72,11 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
     const open = new Map<string, Level>();
     for (const turn of turns) {
       if (turn.event === at.event) continue;
+      // What was so when it came was so all along, whenever somebody wrote it down.
+      if (turn.came && turn.piece !== at.piece) {
+        open.set(turn.piece, turn.level);
+        continue;
+      }
       const order = turn.piece === at.piece ? (turn.place < at.place ? 'before' : 'after') : orderSaid(turn, at, said);
       // Of two that nobody has put in order what opens counts, and what closes does not.
       if (order === 'before' || (order === 'unknown' && turn.opens)) open.set(turn.piece, turn.level);
@@ -77,7 +86,7 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
 
   const unordered = turns.flatMap((turn) =>
     turns.flatMap((other): UnorderedMoves[] => {
-      const asked = turn.opens && other.opens && other.place < turn.place && other.piece !== turn.piece && orderSaid(other, turn, said) === 'unknown';
+      const asked = turn.opens && other.opens && !turn.came && !other.came && other.place < turn.place && other.piece !== turn.piece && orderSaid(other, turn, said) === 'unknown';
       return asked ? [{ one: other.event, other: turn.event }] : [];
     }),
   );
@@ -85,6 +94,7 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
   const closings: SeenClosing[] = [];
   for (const turn of turns) {
     const { event, piece, from, level, opens } = turn;
+    if (turn.came) continue;
     const people = profile.pieces.find(({ id }) => id === piece)?.levels.find((entry) => entry.level === (opens ? level : from))?.people ?? 1;
     // What opening a piece took that was described in this job stands in its description.
     const described = opens && from === 'fitted' ? state.described.pieces[piece]?.levels.find((entry) => entry.level === level) : undefined;

@@ -19,6 +19,7 @@ const LEARNED: readonly EventType[] = [
   'fact.recorded',
   'option.chosen',
   'accessory.found',
+  'piece.found',
   'kind.described',
   'kit.described',
   'opening.enough',

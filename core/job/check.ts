@@ -305,6 +305,7 @@ function eventFaults(
       const plug = plugOf(event.payload.plug);
       return plug ? among(plug.pins, event.payload.pin, 'pin', 'pin') : among([], event.payload.plug, 'plug', 'plug');
     }
+    case 'piece.found':
     case 'piece.tried':
     case 'piece.wanted': {
       const levels = profile.pieces.find(({ id }) => id === event.payload.piece)?.levels.map(({ level }) => ({ id: level }));

@@ -250,6 +250,8 @@ export interface Payloads {
   /** A way of a piece's level, or of a mount position, that this vehicle does not have. */
   'way.blocked': { place: string; level?: OpenLevel; way: string; why: string };
   /** A piece that did not come to a level, with all that was open then: a way that was told to lead there does not. */
+  /** A piece was open, or not there at all, when the vehicle came: nobody here opened it, and it stays as it came. */
+  'piece.found': { piece: string; level: OpenLevel };
   'piece.tried': { piece: string; level: OpenLevel };
   /** What was seen once all was open: pieces that could all together have stayed on (`fitted`), gone only so far, or had to be as they were. */
   'opening.judged': { pieces: Judged[] };

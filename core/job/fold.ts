@@ -199,6 +199,12 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   'content.counted': (state, { kit, item, count }) => void (within(state.counts, kit)[item] = count),
   'bench.done': (state, { kit, task }) => addOnce((state.benchDone[kit] ??= []), task),
   'piece.moved': movePiece,
+  'piece.found': (state, { piece, level }) => {
+    state.came[piece] = level;
+    if (levelRank(level) > levelRank(state.pieces[piece] ?? 'fitted')) state.pieces[piece] = level;
+    if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
+    state.enough = [];
+  },
   'supply.set': (state, { supply, is, by }, event) => {
     state.supplies[supply] = { is, at: event.at, order: state.eventCount, ...(by === undefined ? {} : { by }) };
     if (is === 'dead') delete state.settings[supply];

@@ -1,6 +1,6 @@
 import type { FactValues } from '../facts/index.ts';
 import type { ContentItem, Fitment, FitmentList, FitStep, KitList, KitTest, Lamp, Pass } from '../kit/index.ts';
-import type { Described, LampFunction, Level, LevelNeed, MountPosition, Piece, Sensor, Supply, SupplyId, SupplyState } from '../vehicle/index.ts';
+import type { Described, LampFunction, Level, LevelNeed, MountPosition, OpenLevel, Piece, Sensor, Supply, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { Photo } from '../photos/index.ts';
@@ -156,6 +156,8 @@ export interface JobState {
   };
   /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
   kitsDescribed: Record<string, KitDescribedHere>;
+  /** How far pieces were open when the vehicle came. */
+  came: Record<string, OpenLevel>;
   /** Pieces that have to be open as well, as somebody said. */
   wanted: LevelNeed[];
   /** Kits for which somebody saw that all that is worked at can be reached, since anything was last opened. */
@@ -296,6 +298,7 @@ export function emptyJob(): JobState {
     accessories: records(),
     described: { pieces: records(), functions: records(), mounts: records(), supplies: records(), sensors: records(), whole: [] },
     kitsDescribed: records(),
+    came: records(),
     wanted: [],
     enough: [],
     blocked: [],

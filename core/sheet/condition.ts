@@ -19,6 +19,7 @@ export function arrivalLines({ said, state }: With): ArrivalLine[] {
       accessory,
       from: said.last('accessory.found', (found) => found.accessory === accessory.accessory),
     })),
+    ...Object.entries(state.came).map(([piece, level]): ArrivalLine => ({ code: 'came-open', piece, level, from: said.last('piece.found', (found) => found.piece === piece) })),
   ];
 }
 

@@ -3,7 +3,7 @@ import type { Mileage } from '../customers/index.ts';
 import type { Accessory, BaselineResult, CautionCode, JointCheck, LensGrade, Payloads, WarningLamp, WireJoint } from '../job/index.ts';
 import type { Photo } from '../photos/index.ts';
 import type { AimRule } from '../rules/index.ts';
-import type { Circuit, GapPoint, LampFunction, SupplyId } from '../vehicle/index.ts';
+import type { Circuit, GapPoint, LampFunction, OpenLevel, SupplyId } from '../vehicle/index.ts';
 
 /** The entries of the log that say a line; none only where the line says that something is not on record. */
 export interface Said {
@@ -77,6 +77,7 @@ export type ArrivalLine = Said &
     | { code: 'battery'; restV?: number; why?: string }
     | { code: 'damage'; place: string; note: string }
     | { code: 'accessory'; accessory: Accessory }
+    | { code: 'came-open'; piece: string; level: OpenLevel }
   );
 
 export interface FactoryLine extends Said {

@@ -322,6 +322,8 @@ export interface KindNote {
   text: string;
   /** Day, as `2026-03-05`. */
   on: string;
+  /** The kit that it speaks of: it is told where that one is fitted. */
+  kit?: string;
 }
 
 export const DESCRIBED = ['functions', 'pieces', 'sensors', 'mounts'] as const;

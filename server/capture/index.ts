@@ -1,6 +1,6 @@
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
-import { clockSkews, kindCaptured, seenJob, takenTogether, withCaptured, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
+import { clockSkews, kindCaptured, notesOf, seenJob, takenTogether, withCaptured, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
 import { foldJob } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import { knownPieces, type VehicleProfile } from '@jade/core/vehicle';
@@ -40,9 +40,9 @@ async function seenOf(db: Connection, ids: readonly string[]): Promise<{ seen: S
   const seen: { seen: SeenJob; told: JobDescribed }[] = [];
   for (const id of ids) {
     const own = rows.filter(({ job }) => job === id);
-    if (!own.some(({ type }) => type === 'piece.moved' || type === 'kind.described' || type === 'kit.described' || type === 'note.written')) continue;
+    if (!own.some(({ type }) => type === 'piece.moved' || type === 'kind.described' || type === 'kit.described' || type === 'note.written' || type === 'exception.named')) continue;
     const log = own.map(eventOf);
-    const { opened, described, kitsDescribed, notes } = foldJob(log);
+    const { opened, described, kitsDescribed } = foldJob(log);
     if (!opened) continue;
     const { profile, kits, rules, plugs, fitted } = opened;
     const pins = { profile, kits, rules, plugs, ...(fitted ? { fitted } : {}) };
@@ -51,7 +51,7 @@ async function seenOf(db: Connection, ids: readonly string[]): Promise<{ seen: S
     const skews = clockSkews(own.map(({ device, at, storedAt }) => ({ device, at, storedAt: storedAt.toISOString() })));
     seen.push({
       seen: seenJob(id, documents, log, skews).seen,
-      told: { job: id, described, kits: kitsDescribed, notes: notes.map(({ event, station, note, at }) => ({ id: event, station, text: note, on: at.slice(0, 10) })) },
+      told: { job: id, described, kits: kitsDescribed, notes: notesOf(log) },
     });
   }
   return seen;

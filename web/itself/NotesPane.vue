@@ -13,7 +13,7 @@ import { useSession } from '../session/index.ts';
 
 /** What people wanted to keep, the last first; those of one station where one is named. */
 const props = defineProps<{ station?: Station }>();
-const { job } = useCurrentJob();
+const { job, context, names } = useCurrentJob();
 const session = useSession();
 const writing = ref(false);
 const notes = computed(() =>
@@ -29,7 +29,11 @@ const notes = computed(() =>
     .reverse(),
 );
 /** What was noted of the kind of vehicle on earlier ones. */
-const ofKind = computed(() => (job.view?.profile.notes ?? []).filter(({ station }) => props.station === undefined || station === props.station));
+const ofKind = computed(() =>
+  (job.view?.profile.notes ?? []).filter(
+    ({ station, kit }) => (props.station === undefined || station === props.station) && (kit === undefined || context.value.kits.some(({ slug }) => slug === kit)),
+  ),
+);
 const place = computed<Station>(() => props.station ?? job.standing?.holding?.station ?? 'hand-over');
 
 function keep(text: string): void {
@@ -44,7 +48,7 @@ function keep(text: string): void {
     <ul v-if="ofKind.length > 0" class="notes" :aria-label="NOTES.kind">
       <li v-for="note in ofKind" :key="note.id">
         <TapeLabel>{{ note.text }}</TapeLabel>
-        <span class="soft">{{ [...(station ? [] : [STATION_NAMES[note.station]]), NOTES.ofKind(sayDay(note.on))].join(' · ') }}</span>
+        <span class="soft">{{ [...(station ? [] : [STATION_NAMES[note.station]]), ...(note.kit ? [names.kit(note.kit)] : []), NOTES.ofKind(sayDay(note.on))].join(' · ') }}</span>
       </li>
     </ul>
     <p v-if="notes.length === 0 && !station" class="soft">{{ NOTES.none }}</p>

@@ -90,8 +90,8 @@ export const sayNewSensor = ({ kind, on, lock, calibration, procedure }: Sensor,
   `A sensor, ${kind}, on ${inSentence(name(on))}; plug: ${lock}. Calibration ${calibration}: ${procedure} ${TAUGHT.saidOn(jobs.length)}`;
 
 /** What was noted on a job. */
-export const sayNewNote = ({ station, on }: KindNote): string =>
-  `A note, at ${STATION_NAMES[station]}, ${sayDay(on)}. Take it where it holds for every vehicle of the kind, and names nobody.`;
+export const sayNewNote = ({ station, on, kit }: KindNote, kitName: (slug: string) => string): string =>
+  `A note, at ${STATION_NAMES[station]}${kit ? `, of ${kitName(kit)}` : ''}, ${sayDay(on)}. Take it where it holds for every vehicle of the kind, and names nobody.`;
 
 /** A kit as jobs described it: what its next version has more, and where it sits. */
 export function sayNewKit({ more: { lamps, contents, fitSteps, tests }, kit, places, jobs }: KitProposed, place: (id: string) => string): string {

@@ -178,6 +178,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'piece.wanted': ({ piece, level }, names) => `Wanted besides: ${inSentence(names.piece(piece))} ${level}`,
   'opening.enough': ({ kits }, names) => `All is open that ${kits.map((kit) => names.kit(kit)).join('; ')} is worked at, as was seen`,
   'way.blocked': ({ place, way, why }, names) => `${names.place(place)}: ${sayWay(way)} is blocked, ${why}`,
+  'piece.found': ({ piece, level }, names) => (level === 'off' ? `${names.piece(piece)} was not there when it came` : `${names.piece(piece)} was ${level} when it came`),
   'piece.tried': ({ piece, level }, names) => `${names.piece(piece)} did not come ${level}`,
   'opening.judged': ({ pieces }, names) => sayJudged(pieces, names.piece),
   'moves.ordered': () => 'Which of two moves came first was said',

@@ -143,7 +143,7 @@ export const KIND_KNOWN = {
   isolation: 'Isolation',
   unknown: 'Nobody has described how its battery is isolated.',
   notes: 'Noted of this kind',
-  note: (station: string, day: string) => `${station} · ${sayDay(day)}`,
+  note: (station: string, day: string, kit: string | undefined) => [station, ...(kit ? [kit] : []), sayDay(day)].join(' · '),
 } as const;
 
 /** A sensor of the library: what it sits on, how far it may stand off, whether it wants its own procedure then. */

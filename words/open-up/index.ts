@@ -99,6 +99,7 @@ export const STEP = {
   last: 'Then everything is reachable.',
   blocked: 'This way is blocked',
   seized: 'One is seized',
+  came: (level: string) => (level === 'off' ? 'It was not there when it came' : `It was ${level} when it came`),
   why: 'Why this?',
   because: 'It is part of the way in that costs the fewest minutes of work, opening, closing and expected breakage together.',
   people: (people: number) => ` · ${people} people`,

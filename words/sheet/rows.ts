@@ -109,6 +109,8 @@ export function arrivalRow(line: ArrivalLine, names: Names): string[] {
       return ['Battery at rest', line.restV === undefined ? 'not measured' : `${volts(line.restV, 1)}${line.why ? `: ${line.why}` : ''}`];
     case 'damage':
       return [`Damage: ${inSentence(line.place)}`, line.note];
+    case 'came-open':
+      return [names.piece(line.piece), line.level === 'off' ? 'not there when it came' : `${line.level} when it came`];
     case 'accessory': {
       const { name, side, holds } = line.accessory;
       return [`Already fitted: ${inSentence(name)}`, `${saySide(side)}${holds.length > 0 ? `, held ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}`];

@@ -1,21 +1,10 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { accessProblem, planAccess, type AccessPlan, type AccessProblem } from '../../access/index.ts';
 import type { FactValues } from '../../facts/index.ts';
 import { RULES } from '../../job/test/log.ts';
-import type { Fitment, Kit } from '../../kit/index.ts';
+import type { Fitment } from '../../kit/index.ts';
 import { onlyPresent, STANDS, type Level, type Piece, type PieceLevel, type Stand, type VehicleProfile } from '../../vehicle/index.ts';
 import { needsAt, type Levels } from './simulated.ts';
 
-const read = <T>(file: string): T => JSON.parse(readFileSync(join(import.meta.dirname, '../../../demo', file), 'utf8')) as T;
-/** The demo's van: nobody has described it to those who work on it. */
-export const VAN = read<VehicleProfile>('vehicles/wexholm-bollard-35.json');
-/** How a kit sits on it, in truth. */
-export const fitmentOf = (kit: string): Fitment => {
-  const found = read<Kit>(`kits/${kit}.json`).fitments.find(({ vehicle }) => vehicle === VAN.slug);
-  if (!found) throw new Error(`${kit} does not fit`);
-  return found;
-};
 /** One piece in five that comes off is needless. */
 const ONE_IN = 5;
 
@@ -34,10 +23,11 @@ export class Hidden {
   readonly truth: AccessProblem;
 
   constructor(
+    van: VehicleProfile,
     readonly fitment: Fitment,
     facts: FactValues,
   ) {
-    this.van = onlyPresent(VAN, facts, new Set());
+    this.van = onlyPresent(van, facts, new Set());
     this.truth = accessProblem(this.van, facts, this.mounts, [], this.replaced);
   }
 

@@ -13,7 +13,7 @@ import {
   type School,
 } from '../../job/index.ts';
 import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
-import { needsHold, type LevelNeed, type OpenLevel, type Way } from '../../vehicle/index.ts';
+import { needsHold, type Level, type LevelNeed, type OpenLevel, type Piece, type Way } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
@@ -157,6 +157,25 @@ export function wayBlocked(
     { type: 'way.blocked', payload: { place, way, why: why.trim(), ...(level ? { level } : {}) } },
     ...(level && never ? [{ type: 'piece.tried' as const, payload: { piece: place, level } }] : []),
   ]);
+}
+
+/** Whether a piece can have been open when the vehicle came: nobody has opened it here, and it isolates no supply, which would count as dead. */
+export const canHaveCome = ({ state, profile }: Pick<JobContext, 'state' | 'profile'>, id: string): boolean =>
+  (state.pieces[id] ?? 'fitted') === 'fitted' &&
+  !state.history.some(({ piece }) => piece === id) &&
+  !state.accessories[id] &&
+  !profile.supplies.some(({ piece }) => piece === id) &&
+  profile.pieces.some((piece) => piece.id === id);
+
+/** Levels that a piece can have come at where a step takes it to one: that one, or off where it can be. */
+export const couldHaveCome = (piece: Piece | undefined, level: Level): OpenLevel[] =>
+  (piece?.levels ?? []).map((entry) => entry.level).filter((own): own is OpenLevel => own === level || own === 'off');
+
+/** A piece that was open, or not there at all, when the vehicle came: it counts as open, nobody opened it here, and it stays as it came. */
+export function cameOpen(context: JobContext, piece: string, level: OpenLevel): Act {
+  if (!canHaveCome(context, piece)) return refused({ code: 'unknown', what: 'piece', id: piece });
+  const listed = context.profile.pieces.find(({ id }) => id === piece)?.levels.some((entry) => entry.level === level);
+  return listed ? happened({ type: 'piece.found', payload: { piece, level } }) : refused({ code: 'unknown', what: 'level', id: level });
 }
 
 /** Whether pieces are open that opening could be given up for. */

@@ -20,7 +20,7 @@ const name = (id: string) => props.profile.pieces.find((piece) => piece.id === i
   <section v-if="(profile.notes ?? []).length > 0" class="stack" :aria-label="KIND_KNOWN.notes">
     <h3>{{ KIND_KNOWN.notes }}</h3>
     <p v-for="note in profile.notes" :key="note.id">
-      {{ note.text }} <span class="soft">{{ KIND_KNOWN.note(STATION_NAMES[note.station], note.on) }}</span>
+      {{ note.text }} <span class="soft">{{ KIND_KNOWN.note(STATION_NAMES[note.station], note.on, note.kit) }}</span>
     </p>
   </section>
 </template>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
 import { LONGEST_TEXT, openingCautions } from '@jade/core/job';
-import type { Refusal } from '@jade/core/stations';
+import { openUp, type Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/names';
 import { sayOpen, sayPlace, STEP } from '@jade/words/open-up';
@@ -29,6 +29,9 @@ const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fastene
 /** Fasteners that came out, as the button says it. */
 const total = computed(() => Object.values(counts.value).reduce((sum, count) => sum + count, 0));
 const asksBy = computed(() => context.value.profile.supplies.find((supply) => supply.id === props.step.isolates)?.by === 'qualified people');
+
+/** How the piece can have come, rather than be opened here: as far as this step takes it, or not there at all. */
+const cameSo = computed(() => (openUp.canHaveCome(context.value, props.step.piece) ? openUp.couldHaveCome(piece.value, props.step.level) : []));
 
 const meant = useSecondTap(() => `${props.step.piece}/${props.step.level}`);
 
@@ -95,6 +98,9 @@ function broken(group: string): void {
     <div class="line">
       <button type="button" class="push small" @click="emit('blocked')">{{ STEP.blocked }}</button>
       <button v-if="step.fasteners.length > 0" type="button" class="push small" @click="emit('seized')">{{ STEP.seized }}</button>
+      <button v-for="level in cameSo" :key="level" type="button" class="push small" @click="job.perform(openUp.cameOpen(context, step.piece, level))">
+        {{ STEP.came(level) }}
+      </button>
     </div>
     <details>
       <summary>{{ STEP.why }}</summary>
