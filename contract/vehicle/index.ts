@@ -38,6 +38,7 @@ import {
   type VehiclePlug as PlainPlug,
   type VehicleProfile as PlainProfile,
   type Way as PlainWay,
+  type WayNeed as PlainWayNeed,
   type Years as PlainYears,
   BESIDE,
   type Beside,
@@ -121,9 +122,14 @@ export class Position {
   @Slug() place!: string;
 }
 
+/** A need of a way; one that was only seen open says so. */
+export class WayNeed extends LevelNeed implements PlainWayNeed {
+  @Optional() @Flag() seen?: boolean;
+}
+
 export class Way implements PlainWay {
   @Slug() id!: string;
-  @Each(() => LevelNeed, 60) needs!: LevelNeed[];
+  @Each(() => WayNeed, 60) needs!: WayNeed[];
   @Amount(0, 6000) extraMin!: number;
   @Optional() @Text(300) note?: string;
   @Optional() @Flag() irreversible?: boolean;

@@ -73,10 +73,13 @@ test('a way that takes longer than the level counts what it takes beyond, and is
   ).toEqual(['front', 'seen-m3']);
 });
 
+/** Open when it was gone, and nobody has said that it had to be. */
+const seen = (...pieces: string[]) => off(...pieces).map((need) => ({ ...need, seen: true }));
+
 test('another way to a place is one more; a way through what the profile does not have cannot be said', () => {
   const by = (open: string[]): SeenJob => ({ ...JOB, moves: [], targets: [{ event: 't', target: 'fog-left', open: off(...open) }] });
   const { changes } = kindTaught([by(['roof'])], PROFILE);
-  expect(changes.map(({ place, way: { needs }, shorterThan }) => [place, needs, shorterThan])).toEqual([[{ target: 'fog-left' }, off('roof'), []]]);
+  expect(changes.map(({ place, way: { needs }, shorterThan }) => [place, needs, shorterThan])).toEqual([[{ target: 'fog-left' }, seen('roof'), []]]);
   expect(withChanges(PROFILE, changes).mounts[0]?.reach.map(({ id }) => id)).toEqual(['through-skin', 'seen-t']);
   expect(kindTaught([by(['plough'])], PROFILE)).toMatchObject({ changes: [], unsayable: 1 });
   // A piece that this vehicle lacked and that never comes off where it is.
@@ -95,5 +98,5 @@ test('that the battery was off is no need of a way: the profile says of a piece 
   const powered = { ...PROFILE, pieces: [...PROFILE.pieces, piece('battery', 1, way('front'))] };
   const job = { ...JOB, moves: [moved('m0', 'battery', undefined), moved('m1', 'grille', undefined, 'battery'), moved('m3', 'skin', undefined, 'battery', 'grille')], targets: [] };
   const needs = (changes: ReturnType<typeof kindTaught>['changes']) => changes.map(({ way: { needs: own } }) => own);
-  expect([needs(kindTaught([job], { ...powered, supplies }).changes), needs(kindTaught([job], powered).changes)]).toEqual([[off('grille')], [off('battery', 'grille')]]);
+  expect([needs(kindTaught([job], { ...powered, supplies }).changes), needs(kindTaught([job], powered).changes)]).toEqual([[seen('grille')], [seen('battery', 'grille')]]);
 });

@@ -3,7 +3,7 @@ import { NEW_HERON } from '../test/new-heron.ts';
 import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import { foldJob, jobContext, planOpening, wouldLose, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { PAIR, RULES, TestLog } from '../job/test/log.ts';
-import { checkIn, closeUp, isRefused, openUp, type Act } from '../stations/index.ts';
+import { checkIn, closeUp, isRefused, openUp, sense, type Act } from '../stations/index.ts';
 import { kindCaptured, NOTHING_TAKEN, seenJob, takenTogether, withCaptured } from './index.ts';
 import { allTaken as all } from './test/taken.ts';
 
@@ -33,6 +33,23 @@ class Job {
   came(id: string, openMin = 3, part: Partial<openUp.CamePiece> = {}): this {
     const came = { name: id.replace(/-\w+$/, ''), side: 'centre' as const, zone: 'front' as const, box: BOX, level: 'off' as const, openMin, people: 1 };
     this.act(openUp.pieceCame(this.context, { ...came, fasteners: [], beside: [], brittle: false, ...part }, id, true));
+    return this;
+  }
+
+  isolated(id: string, part: Partial<openUp.CamePiece> = {}): this {
+    if (!this.log.state.warnings.before) {
+      this.act(checkIn.noMore(this.context, 'functions'));
+      this.log.add('codes.read', { moment: 'before', count: 0 });
+      this.log.add('warnings.read', { moment: 'before', lit: [] });
+    }
+    const by = { name: id.replace(/-\w+$/, ''), side: 'left' as const, zone: 'front' as const, box: BOX, level: 'off' as const, openMin: 1, people: 1 };
+    this.act(openUp.supplyIsolated(this.context, { supply: 'low', by: { ...by, fasteners: [], beside: [], brittle: false, ...part }, waitMin: 2, before: [], forgets: [] }, id));
+    return this;
+  }
+
+  sensor(id: string, on: string): this {
+    const kind = id.replace(/-\w+$/, '') as 'radar' | 'camera';
+    this.act(sense.sensorFound(this.context, { kind, name: kind, on, looks: 'forward', lock: 'tab', calibration: 'required', procedure: '', unplugged: false }, id));
     return this;
   }
 
@@ -258,4 +275,64 @@ test('whatever is captured by people who open as they like, no way of the kept p
     }),
     { numRuns: 300 },
   );
+});
+
+test('a supply and sensors of two jobs are kept once, with the pieces as they are kept; what they are on is left with it', () => {
+  const one = new Job('one').came('clamp-b2', 1, { side: 'left' }).came('trim-c3').sensor('radar-p6', 'trim-c3');
+  const two = new Job('two').isolated('clamp-z9').came('trim-z8').sensor('radar-q7', 'trim-z8').sensor('camera-r5', 'trim-z8');
+  const taught = captured(one, two);
+  expect(taught.supplies.map(({ entry, jobs }) => [entry.id, entry.piece, jobs])).toEqual([['low', 'clamp-b2', ['two']]]);
+  expect(taught.sensors.map(({ entry, jobs }) => [entry.id, entry.on, jobs])).toEqual([
+    ['radar-p6', 'trim-c3', ['one', 'two']],
+    ['camera-r5', 'trim-c3', ['two']],
+  ]);
+  const kept = withCaptured(HERON, taught, all(taught));
+  expect([checkProfile(kept), kept.supplies.length, kept.sensors.length]).toEqual([[], 1, 2]);
+  const left = takenTogether(taught, HERON, { ...all(taught), pieces: ['clamp-b2'] });
+  expect([left.sensors, left.supplies.map(({ id }) => id)]).toEqual([[], ['low']]);
+});
+
+test('what isolates a supply asks for no dead one itself, however much further it goes', () => {
+  const one = new Job('one').isolated('clamp-b2', { level: 'loosened' });
+  one.log.add('piece.moved', { piece: 'clamp-b2', level: 'off', fasteners: [] });
+  const taught = captured(one);
+  const kept = withCaptured(HERON, taught, all(taught));
+  expect(kept.pieces[0]?.levels.map(({ level, ways }) => [level, ways.map(({ needs, asks }) => [needs.map(({ piece }) => piece), asks])])).toEqual([
+    ['loosened', [[[], undefined]]],
+    ['off', [[['clamp-b2'], undefined]]],
+  ]);
+  expect(checkProfile(kept)).toEqual([]);
+});
+
+test('what came off while a supply was dead that the profile has asks for it; of what the profile has itself the isolation is no need', () => {
+  const clamp: Piece = {
+    id: 'clamp',
+    name: 'Clamp',
+    side: 'left',
+    zone: 'front',
+    box: BOX,
+    levels: [{ level: 'off', openMin: 1, closeMin: 1, people: 1, ways: [{ id: 'top', needs: [], extraMin: 0 }] }],
+    fasteners: [],
+    cautions: [],
+  };
+  const low = { id: 'low' as const, name: '12 V battery', piece: 'clamp', level: 'off' as const, waitMin: 2, by: 'anyone' as const, before: [], forgets: [] };
+  const known = { ...HERON, pieces: [clamp], supplies: [low] };
+  const one = new Job('one', known);
+  one.log.add('piece.moved', { piece: 'clamp', level: 'off', fasteners: [] });
+  one.came('trim-c3');
+  const taught = kindCaptured([one.seen], [one.told], known);
+  expect(withCaptured(known, taught, all(taught)).pieces[1]?.levels[0]?.ways[0]).toMatchObject({ needs: [], asks: [{ supply: 'low', is: 'dead' }] });
+  // The grille is described: that it came with the battery off, which only this job describes, is no way of its own.
+  const grille: Piece = {
+    ...clamp,
+    id: 'grille',
+    name: 'Grille',
+    levels: [{ ...clamp.levels[0]!, ways: [{ id: 'front', needs: [{ piece: 'duct', level: 'off' }], extraMin: 0 }] }],
+  };
+  const duct: Piece = { ...clamp, id: 'duct', name: 'Duct' };
+  const described = { ...HERON, pieces: [grille, duct] };
+  const two = new Job('two', described).isolated('clamp-b2');
+  two.log.add('piece.moved', { piece: 'grille', level: 'off', fasteners: [] });
+  const way = kindCaptured([two.seen], [two.told], described).changes.find(({ place }) => 'piece' in place && place.piece === 'grille')?.way;
+  expect(way?.needs).toEqual([]);
 });

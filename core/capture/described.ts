@@ -93,9 +93,13 @@ function proposed<T extends { id: string }>(own: readonly T[], told: readonly { 
   return [...found.values()];
 }
 
-/** What hides a place again: what every way to it needs, as far as the least of them. Where another way leads there without a piece, that piece does not hide it. */
+/**
+ * What hides a place again: what every way to it needs, as far as the least of them. Where another way leads there without a piece, that piece does not hide
+ * it, and what was only seen open hides nothing.
+ */
 const hidesAll = ([first, ...others]: readonly Way[]): LevelNeed[] =>
-  (first?.needs ?? []).flatMap((need) => {
+  (first?.needs ?? []).flatMap(({ seen, ...need }) => {
+    if (seen) return [];
     const levels = others.flatMap(({ needs }) => needs.filter(({ piece }) => piece === need.piece));
     return levels.length < others.length ? [] : [[need, ...levels].reduce((least, other) => (levelRank(other.level) < levelRank(least.level) ? other : least))];
   });

@@ -1,6 +1,6 @@
 import { NEW_BAR } from '../test/new-bar.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
-import { foldJob, jobContext, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
+import { foldJob, jobContext, planClosingOf, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { RULES, TestLog } from '../job/test/log.ts';
 import { checkKit, newKit, type Kit } from '../kit/index.ts';
 import { fit, gather, isRefused, openUp, type Act } from '../stations/index.ts';
@@ -53,7 +53,7 @@ class Fitting {
     return this.act(gather.noMoreOfKit(this.context, BAR.slug, 'lamps'));
   }
 
-  fitted(id: string, place: string, name = 'Behind the grille', lamps: string[] = []): this {
+  fitted(id: string, place: string, name = 'Behind the grille', lamps: string[] = [], inPlaceOf: string[] = []): this {
     const known = this.context.profile.mounts.some((mount) => mount.id === place);
     const done: fit.StepDone = {
       name: id.replace(/-\w+$/, ''),
@@ -64,6 +64,7 @@ class Fitting {
       tighten: '',
       minutes: 6,
       bolted: true,
+      inPlaceOf,
     };
     return this.act(fit.stepFitted(this.context, BAR.slug, done, id));
   }
@@ -73,8 +74,11 @@ class Fitting {
     return this.act(fit.allFitted(this.context, BAR.slug));
   }
 
+  /** What could have stayed on; all else had to be open. */
   judged(...spare: string[]): this {
-    return this.act({ events: [{ type: 'opening.judged', payload: { pieces: spare.map((piece) => ({ piece, enough: 'fitted' as const })) } }] });
+    const opened = Object.keys(this.context.state.reached);
+    const pieces = opened.map((piece) => ({ piece, enough: spare.includes(piece) ? ('fitted' as const) : ('needed' as const) }));
+    return this.act({ events: [{ type: 'opening.judged', payload: { pieces } }] });
   }
 
   get events(): LoggedEvent[] {
@@ -106,11 +110,12 @@ test('a kit and its place that were captured on one job are sound documents, and
       ['one'],
       [
         [
-          { piece: 'grille-a1', level: 'off' },
-          { piece: 'duct-b2', level: 'off' },
+          // Nobody has said that they had to be off: they hide nothing.
+          { piece: 'grille-a1', level: 'off', seen: true },
+          { piece: 'duct-b2', level: 'off', seen: true },
         ],
       ].map((needs) => expect.arrayContaining(needs) as object),
-      expect.arrayContaining([{ piece: 'duct-b2', level: 'off' }]),
+      [],
     ],
   ]);
   expect(taught.kits.map(({ jobs, places, more }) => ({ jobs, places, more }))).toEqual([
@@ -163,7 +168,8 @@ test('each place has the way that was open when it was first worked at, and two 
     .came('duct-b2')
     .fitted('feet-c3', 'behind-d4')
     .came('skid-e5')
-    .fitted('bar-f6', 'above-g7', 'Above the skid');
+    .fitted('bar-f6', 'above-g7', 'Above the skid')
+    .judged();
   const needs = (taught: KindCaptured) =>
     taught.mounts.map(({ entry }) => [
       entry.id,
@@ -175,7 +181,7 @@ test('each place has the way that was open when it was first worked at, and two 
     ['above-g7', [['duct-b2 off', 'grille-a1 loosened', 'skid-e5 off']], ['duct-b2 off', 'grille-a1 loosened', 'skid-e5 off']],
   ]);
   // On another one the grille came off and the duct stayed: the duct does not hide the place, the grille does until it is loose.
-  const two = new Fitting('two').lamps().came('grille-h8').came('skid-i9').fitted('feet-j1', 'behind-k2');
+  const two = new Fitting('two').lamps().came('grille-h8').came('skid-i9').fitted('feet-j1', 'behind-k2').judged();
   expect(needs(captured([one, two]))).toEqual([
     [
       'behind-d4',
@@ -216,4 +222,25 @@ test('a fitting that is described as a whole is not changed by what a job wrote 
   const [later] = captured([two], profile, kit).kits;
   expect(later?.kit.fitments).toEqual(kit?.fitments);
   expect(later?.more).toEqual({ lamps: 0, contents: 1, fitSteps: 0, tests: 0 });
+});
+
+test('what a kit takes the place of is kept with it, as the piece is kept, and does not go back on the next vehicle', () => {
+  const one = new Fitting('one').came('cap-a1');
+  const two = new Fitting('two').lamps().came('cap-z9').fitted('feet-c3', 'behind-d4', 'Behind the cap', ['light-bar'], ['cap-z9']).whole();
+  // The job itself asks for it no more.
+  expect(planClosingOf(two.context, planOpening(two.context)).steps).toEqual([]);
+  const taught = captured([one, two]);
+  const { profile, kit } = keptFrom(taught);
+  if (!kit) throw new Error('no kit is kept');
+  expect([kit.fitments[0]?.replaces, kit.fitments[0]?.fitSteps[0]?.inPlaceOf, checkKit(kit, new Map([[profile.slug, profile]]))]).toEqual([['cap-a1'], ['cap-a1'], []]);
+  expect(planOpening(new Fitting('next', profile, kit).context).steps.map(({ piece }) => piece)).toEqual(['cap-a1']);
+  // Whoever leaves the piece leaves the kit that names it.
+  const left = { ...all(taught), pieces: [], mounts: all(taught).mounts };
+  expect(takenTogether(taught, HERON, left).kits).toEqual([]);
+});
+
+test('a kit that takes the place of a piece alone, with no step yet, is laid over its document', () => {
+  const fitting = new Fitting('one').came('cap-a1');
+  fitting.act({ events: [{ type: 'kit.described', payload: { kit: BAR.slug, replaces: ['cap-a1'] } }] });
+  expect(fitting.context.kits[0]?.fitments).toMatchObject([{ vehicle: HERON.slug, replaces: ['cap-a1'], fitSteps: [] }]);
 });

@@ -224,11 +224,25 @@ test('what is taught goes into the profile; a way through what nobody described 
   const taught = teachWays([{ ...WHOLE, answers: [{ event: 'x', piece: 'duct', enough: 'fitted' }] }], profile);
   const after = withTaught(profile, taught);
   expect(after.pieces.find(({ id }) => id === 'skin')?.levels).toEqual([
-    { level: 'off', openMin: 4, closeMin: 4, people: 1, ways: [{ id: 'seen-3', needs: [{ piece: 'grille', level: 'off' }], extraMin: 0 }] },
+    { level: 'off', openMin: 4, closeMin: 4, people: 1, ways: [{ id: 'seen-3', needs: [{ piece: 'grille', level: 'off', seen: true }], extraMin: 0 }] },
   ]);
   expect(after.pieces.find(({ id }) => id === 'roof')).toBe(profile.pieces[2]);
   expect(after.mounts[0]?.reach.map(({ needs }) => needs.map(({ piece }) => piece))).toEqual([['grille', 'skin']]);
   expect(withTaught(profile, teachWays([WHOLE], profile)).mounts[0]?.reach).toEqual([]);
   // Without the answer the way leads through the duct, of which the profile knows nothing.
   expect(withTaught(profile, teachWays([WHOLE], profile)).pieces.find(({ id }) => id === 'skin')?.levels[0]?.ways).toEqual([]);
+});
+
+test('what nobody confirmed is kept as only seen, and stays so when the kept way is read again', () => {
+  const profile = bareProfile({ pieces: [barePiece('grille'), barePiece('duct'), barePiece('skin', { levels: [] })] });
+  const answers = [{ event: 'x', piece: 'duct', enough: 'needed' as const }];
+  const way = (after: typeof profile) => after.pieces.find(({ id }) => id === 'skin')?.levels[0]?.ways[0]?.needs;
+  const kept = withTaught(profile, teachWays([{ ...WHOLE, answers }], profile));
+  const needs = [
+    { piece: 'duct', level: 'off' },
+    { piece: 'grille', level: 'off', seen: true },
+  ];
+  expect(way(kept)).toEqual(needs);
+  expect(teachWays([], kept).levels.size).toBe(0);
+  expect(way(withTaught(kept, teachWays([WHOLE], kept)))).toEqual(needs);
 });

@@ -72,11 +72,14 @@ function proposedWay({ needs, event, job, confirmed, position }: SoundWay, extra
   return { id: wayId(event, known), needs: order, extraMin, confirmed, jobs: [job], ...(position ? { position } : {}) };
 }
 
-/** A way of the profile: what it needs was described, so it was said. */
-const describedWay = (way: Way): ProposedWay => ({ ...way, confirmed: way.needs.map(({ piece }) => piece), jobs: [] });
+/** A way of the profile: what it needs was described, so it was said, but for what was only seen when it was kept. */
+const describedWay = (way: Way): ProposedWay => ({ ...way, confirmed: way.needs.flatMap(({ piece, seen }) => (seen ? [] : [piece])), jobs: [] });
 
-/** A way as a profile holds it. */
-export const asWay = ({ confirmed: _confirmed, jobs: _jobs, ...way }: ProposedWay): Way => way;
+/** A way as a profile holds it: a need that nobody confirmed is said to be one that was seen. */
+export const asWay = ({ confirmed, jobs: _jobs, ...way }: ProposedWay): Way => ({
+  ...way,
+  needs: way.needs.map(({ piece, level }) => ({ piece, level, ...(confirmed.includes(piece) ? {} : { seen: true }) })),
+});
 
 /** By so much a level that nobody measured takes less than the one beyond it: no longer than that, and nobody goes further than he has to. */
 const LESS_MIN = 0.01;

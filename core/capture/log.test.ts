@@ -224,10 +224,28 @@ test('a clock that jumps back does not turn the order of one device round', () =
 test('what was open when the vehicle came counts as open for all that came after, whenever it was written down, and is no move', () => {
   const log = openedLog();
   const first = at(log, '09:00:00', 'piece.moved', moved('old-lamp'));
-  at(log, '09:00:20', 'piece.found', { piece: 'grille', level: 'off' }, 'phone');
+  at(log, '09:05:00', 'piece.found', { piece: 'grille', level: 'off' });
   const { seen, unordered } = seenJob('one', { profile: VAN, kits: [], rules: RULES }, log.events);
   expect([seen.moves.map(({ event, open }) => [event, open]), seen.closings, unordered]).toEqual([[[first, [{ piece: 'grille', level: 'off' }]]], [], []]);
   // Found no further than it was opened already, it says nothing.
   at(log, '09:10:00', 'piece.found', { piece: 'old-lamp', level: 'off' });
   expect(seenJob('one', { profile: VAN, kits: [], rules: RULES }, log.events).seen.moves.length).toBe(1);
+});
+
+test('what came less open than it was opened later is no step back; two devices are not asked which of what came and what was opened was first', () => {
+  const log = openedLog();
+  at(log, '09:00:00', 'piece.moved', moved('skin'));
+  at(log, '09:00:20', 'piece.found', { piece: 'skin', level: 'loosened' }, 'phone');
+  at(log, '09:00:30', 'piece.found', { piece: 'old-lamp', level: 'off' }, 'phone');
+  const last = at(log, '09:10:00', 'piece.moved', moved('grille'));
+  const { seen, unordered } = seenJob('one', { profile: WIDE, kits: [], rules: RULES }, log.events);
+  const open = seen.moves.find(({ event }) => event === last)?.open ?? [];
+  expect([[...open].sort((a, b) => a.piece.localeCompare(b.piece)), unordered, seen.closings]).toEqual([
+    [
+      { piece: 'old-lamp', level: 'off' },
+      { piece: 'skin', level: 'off' },
+    ],
+    [],
+    [],
+  ]);
 });

@@ -17,6 +17,7 @@ test('a piece that was not there when the vehicle came is no work, opens what li
   const context = contextAt(log);
   expect(planOpening(context).steps.map(({ piece }) => piece)).toEqual(before.filter((piece) => piece !== 'grille'));
   // Nobody opened it, so there is no move to be undone, and nothing in the tray.
+  expect([log.state.pieces, log.state.reached]).toEqual([{ grille: 'off' }, { grille: 'off' }]);
   expect([log.state.moves, log.state.tray, planClosingOf(context, planOpening(context)).steps.flatMap((step) => (step.kind === 'piece' ? [step.piece] : []))]).toEqual([
     [],
     {},
@@ -36,6 +37,25 @@ test('what was opened here, isolates a supply or is not described did not come s
   expect(refusals('grille', 'hung')).toEqual([{ code: 'unknown', what: 'level', id: 'hung' }]);
   const supplies = [{ id: 'low' as const, name: '12 V', piece: 'grille', level: 'off' as const, waitMin: 0, by: 'anyone' as const, before: [], forgets: [] }];
   expect(refusals('grille', 'off', { ...contextAt(log), profile: { ...VAN, supplies } })).toEqual([{ code: 'unknown', what: 'piece', id: 'grille' }]);
+  const twice = openedLog();
+  perform(twice, openUp.cameOpen(contextAt(twice), 'grille', 'off'));
+  expect(refusals('grille', 'off', contextAt(twice))).toEqual([{ code: 'unknown', what: 'piece', id: 'grille' }]);
+  // What an owner added is none of the kind.
+  const winch = {
+    accessory: 'winch',
+    name: 'Winch',
+    side: 'centre' as const,
+    zone: 'front' as const,
+    holds: [],
+    openMin: 5,
+    closeMin: 6,
+    people: 1,
+    drive: 'hex' as const,
+    count: 4,
+  };
+  twice.add('accessory.found', winch);
+  expect(contextAt(twice).profile.pieces.map(({ id }) => id)).toContain('winch');
+  expect(refusals('winch', 'off', contextAt(twice))).toEqual([{ code: 'unknown', what: 'piece', id: 'winch' }]);
   log.add('piece.moved', { piece: 'grille', level: 'off', fasteners: [] });
   log.add('piece.moved', { piece: 'grille', level: 'fitted', fasteners: [] });
   expect(refusals('grille')).toEqual([{ code: 'unknown', what: 'piece', id: 'grille' }]);
@@ -46,6 +66,17 @@ test('what was opened here, isolates a supply or is not described did not come s
     ['events[0].payload.level'],
     ['events[0].payload.piece'],
   ]);
+});
+
+test('whoever said that enough is open says it anew once something came open', () => {
+  const log = openedLog();
+  log.add('opening.enough', { kits: ['test-kit'] });
+  expect(log.state.enough).toEqual(['test-kit']);
+  log.add('piece.found', { piece: 'grille', level: 'off' });
+  expect(log.state.enough).toEqual([]);
+  // Found less open than it is, it is as open as it is.
+  log.add('piece.found', { piece: 'grille', level: 'loosened' });
+  expect(log.state.pieces).toEqual({ grille: 'off' });
 });
 
 test('a piece can have come as far as a step takes it, or not at all', () => {

@@ -2,7 +2,7 @@ import { idCheck, jobContext, planClosingOf, planOpening, suppliesNow, type Happ
 import { openedLog, PAIR, RULES, type TestLog } from '../job/test/log.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
 import { key } from '../subject/index.ts';
-import { newKind, type Supply, type VehicleProfile } from '../vehicle/index.ts';
+import { newKind, type Piece, type Supply, type VehicleProfile } from '../vehicle/index.ts';
 import { isRefused, openUp, sense, standingOf, type Act } from './index.ts';
 
 const { undescribed: _lists, ...HERON } = newKind(NEW_HERON);
@@ -76,6 +76,16 @@ test('what comes off while it is dead asks for that by itself, as does a place t
   const wayOf = (id: string) => contextAt(log).profile.pieces.find((piece) => piece.id === id)?.levels[0]?.ways[0];
   expect(wayOf('pillar-trim-e5f6')).toEqual({ id: 'seen', needs: [], extraMin: 0, asks: [{ supply: 'low', is: 'dead' }] });
   expect(openUp.wayNow(contextAt(log))).toMatchObject({ needs: [{ piece: 'pillar-trim-e5f6', level: 'off' }], asks: [{ supply: 'low', is: 'dead' }] });
+  // Said to be live it is, though the clamp is off: then that is only a piece that is open.
+  const again = { ...contextAt(log), state: { ...log.state, supplies: { low: { is: 'live' as const, at: '2026-03-05T09:30:00Z', order: 99 } } } };
+  expect(openUp.wayNow(again)).toEqual({
+    id: 'seen',
+    needs: [
+      { piece: 'battery-negative-c3d4', level: 'off' },
+      { piece: 'pillar-trim-e5f6', level: 'off' },
+    ],
+    extraMin: 0,
+  });
   log.add('piece.moved', { piece: 'battery-negative-c3d4', level: 'fitted', fasteners: [] });
   log.add('supply.set', { supply: 'low', is: 'live' });
   expect(openUp.wayNow(contextAt(log))).toEqual({ id: 'seen', needs: [{ piece: 'pillar-trim-e5f6', level: 'off' }], extraMin: 0 });
@@ -147,6 +157,29 @@ test('how the vehicle stood is kept with the way, and its wheels are turned the 
   expect(openUp.oneSided(contextAt(log))).toEqual(['cap-left-e5f6', 'arch-liner-left-a1b2']);
 });
 
+test('what a plan opens though it was only seen open is named; what some other way is said to need is not', () => {
+  const way = (...needs: { piece: string; level: 'off'; seen?: boolean }[]) => [{ id: 'w', needs, extraMin: 0 }];
+  const piece = (id: string, ways: ReturnType<typeof way>): Piece => ({
+    id,
+    name: id,
+    box: came().box,
+    side: 'left',
+    zone: 'front',
+    fasteners: [],
+    cautions: [],
+    levels: [{ level: 'off', openMin: 1, closeMin: 1, people: 1, ways }],
+  });
+  const off = (id: string, seen = false) => ({ piece: id, level: 'off' as const, ...(seen ? { seen } : {}) });
+  const profile = { ...HERON, pieces: [piece('a', way()), piece('b', way()), piece('c', way(off('a', true), off('b', true))), piece('d', way(off('b'), off('c', true)))] };
+  const log = looked();
+  log.add('piece.wanted', { piece: 'd', level: 'off' });
+  const context = { ...contextAt(log, profile) };
+  expect(openUp.onlySeen(context, planOpening(context)).sort()).toEqual(['a', 'c']);
+  // What is open already is no part of the plan.
+  log.add('piece.moved', { piece: 'a', level: 'off', fasteners: [] });
+  expect(openUp.onlySeen(contextAt(log, profile), planOpening(contextAt(log, profile)))).toEqual(['c']);
+});
+
 const found = (part: Partial<sense.SensorFound> = {}): sense.SensorFound => ({
   kind: 'parking',
   name: ' Parking sensor, left ',
@@ -207,6 +240,20 @@ test('bad input at a sensor is refused with what is wrong', () => {
   expect(refusals({ on: 'grille' })).toEqual([{ code: 'unknown', what: 'piece', id: 'grille' }]);
   perform(log, sense.sensorFound(contextAt(log), found(), 'parking-sensor-left-c3d4'));
   expect(refusals({ name: 'parking sensor, LEFT' })).toEqual([{ code: 'already' }]);
+  const winch = {
+    accessory: 'winch',
+    name: 'Winch',
+    side: 'centre' as const,
+    zone: 'front' as const,
+    holds: [],
+    openMin: 5,
+    closeMin: 6,
+    people: 1,
+    drive: 'hex' as const,
+    count: 4,
+  };
+  log.add('accessory.found', winch);
+  log.add('piece.moved', { piece: 'winch', level: 'off', fasteners: [] });
   expect(sense.carriers(contextAt(log)).map(({ id }) => id)).toEqual(['skin-a1b2']);
 });
 

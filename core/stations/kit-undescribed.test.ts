@@ -329,3 +329,26 @@ test('what is written of a kit is held against it and the vehicle, with the path
   expect(check(counted, 'events[3]').map(({ path }) => path)).toEqual(['events[3].payload.item']);
   expect([faultsOf({ contents: [item] }), check(counted, 'events[3]')]).toEqual([[], []]);
 });
+
+test('a part of a kit takes the place of what is off and is the vehicle’s own, and of nothing that isolates a supply', () => {
+  const log = opened();
+  const clamp: Piece = { ...grille, id: 'clamp', name: 'Clamp', levels: grille.levels };
+  log.add('kind.described', { pieces: [clamp], supplies: [{ id: 'low', name: '12 V battery', piece: 'clamp', level: 'off', waitMin: 0, by: 'anyone', before: [], forgets: [] }] });
+  log.add('piece.moved', { piece: 'clamp', level: 'off', fasteners: [] });
+  log.add('accessory.found', { accessory: 'winch', name: 'Winch', side: 'centre', zone: 'front', holds: [], openMin: 5, closeMin: 6, people: 1, drive: 'hex', count: 4 });
+  log.add('piece.moved', { piece: 'winch', level: 'off', fasteners: [] });
+  expect(fit.placesTaken(contextAt(log)).map(({ id }) => id)).toEqual([grille.id]);
+  const refusals = (...inPlaceOf: string[]) => {
+    const act = fit.stepFitted(contextAt(log), BAR.slug, step({ inPlaceOf }), 'feet-a1b2');
+    return isRefused(act) ? act.refused : [];
+  };
+  expect(refusals('clamp')).toEqual([{ code: 'unknown', what: 'piece', id: 'clamp' }]);
+  perform(log, fit.stepFitted(contextAt(log), BAR.slug, step({ inPlaceOf: [grille.id] }), 'feet-a1b2'));
+  expect(contextAt(log).kits[0]?.fitments[0]).toMatchObject({ replaces: [grille.id], fitSteps: [{ inPlaceOf: [grille.id] }] });
+  log.add('piece.moved', { piece: grille.id, level: 'fitted', fasteners: [] });
+  expect(refusals(grille.id)).toEqual([{ code: 'unknown', what: 'piece', id: grille.id }]);
+  const check = idCheck({ profile: HERON, kits: [BAR], rules: DRIVING }, { described: log.state.described });
+  const faults = (payload: Omit<KitDescribed, 'kit'>) =>
+    check({ type: 'kit.described', payload: { kit: BAR.slug, ...payload } } as JobEvent, 'events[0]').map(({ path, code }) => [path, code]);
+  expect([faults({ replaces: ['roof'] }), faults({ replaces: [grille.id] })]).toEqual([[['events[0].payload.replaces[0]', 'unknown-id']], []]);
+});

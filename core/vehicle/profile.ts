@@ -69,6 +69,11 @@ export interface LevelNeed {
   level: OpenLevel;
 }
 
+/** A need of a way; `seen` where it was open when the way was gone and nobody has said that it had to be. */
+export interface WayNeed extends LevelNeed {
+  seen?: boolean;
+}
+
 /** How a supply has to be for a piece of work. */
 export interface SupplyAsk {
   supply: SupplyId;
@@ -95,7 +100,7 @@ export interface Supply {
 /** One way to bring a piece to a level: what must hold at that moment and what it costs beyond the move itself. */
 export interface Way {
   id: string;
-  needs: LevelNeed[];
+  needs: WayNeed[];
   /** Person-minutes beyond the move. */
   extraMin: number;
   note?: string;

@@ -4,6 +4,9 @@ import type { Names } from '@jade/words/names';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 
 /** Open up, the whole station. */
+/** More of them are told by their number. */
+const MOST_SEEN = 4;
+
 export const OPEN_UP = {
   neededFor: (targets: readonly string[]) => (targets.length > 0 ? `Needed for ${targets.join(' and ')}.` : 'The kit takes its place, or it was chosen by hand.'),
   reachable: 'Everything is reachable.',
@@ -17,6 +20,8 @@ export const OPEN_UP = {
   resume: 'Take it up again',
   wayIn: 'The way in, from outside to the targets',
   nothing: 'Nothing has to come off for this job.',
+  onlySeen: (pieces: readonly string[]) =>
+    `Nobody has said that ${pieces.length > MOST_SEEN ? plural(pieces.length, 'piece') : pieces.join('; ')} had to be open: ${pieces.length === 1 ? 'it was' : 'they were'}. Less may be enough; Close up asks.`,
   notDescribed: 'Nobody has described what has to come off: the way in is drawn from the second vehicle on.',
   cameBesides: 'A piece that is not described',
   order: 'Order',

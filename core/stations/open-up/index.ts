@@ -167,6 +167,13 @@ export const canHaveCome = ({ state, profile }: Pick<JobContext, 'state' | 'prof
   !profile.supplies.some(({ piece }) => piece === id) &&
   profile.pieces.some((piece) => piece.id === id);
 
+/** Pieces that a plan opens for a way of which they were only seen open: nobody has said that they had to be. */
+export function onlySeen(context: Pick<JobContext, 'profile'>, plan: AccessPlan): string[] {
+  const seen = plan.steps.flatMap((step) => (wayOf(context, step)?.needs ?? []).flatMap(({ piece, seen: only }) => (only ? [piece] : [])));
+  const said = new Set(plan.steps.flatMap((step) => (wayOf(context, step)?.needs ?? []).flatMap(({ piece, seen: only }) => (only ? [] : [piece]))));
+  return [...new Set(seen)].filter((piece) => !said.has(piece) && plan.steps.some((step) => step.piece === piece));
+}
+
 /** Levels that a piece can have come at where a step takes it to one: that one, or off where it can be. */
 export const couldHaveCome = (piece: Piece | undefined, level: Level): OpenLevel[] =>
   (piece?.levels ?? []).map((entry) => entry.level).filter((own): own is OpenLevel => own === level || own === 'off');

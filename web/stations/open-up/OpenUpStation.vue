@@ -75,6 +75,8 @@ const settled = computed(() => job.state.left === undefined && openingDone(conte
 const current = computed(() => plan.value?.steps.find((step) => step.piece === picked.value) ?? plan.value?.steps[0]);
 /** What comes next once the step shown is done. */
 const following = computed(() => openUp.nextAfter(plan.value, current.value));
+/** What the plan opens though nobody has said that it had to be, by name. */
+const onlySeen = computed(() => (plan.value ? openUp.onlySeen(context.value, plan.value).map((piece) => inSentence(names.value.piece(piece))) : []));
 const clock = useClock();
 const against = computed(() => (plan.value && current.value ? openUp.against(context.value, plan.value, current.value, clock.value, isolation.value.by) : []));
 /** Who isolates a supply, where that is for qualified people. */
@@ -199,6 +201,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <ul v-if="plan && plan.problems.length > 0">
       <li v-for="problem in plan.problems" :key="sayTrouble(problem, names)" class="problem" role="alert">{{ sayTrouble(problem, names) }}</li>
     </ul>
+    <p v-if="!floor && onlySeen.length > 0" class="soft">{{ OPEN_UP.onlySeen(onlySeen) }}</p>
     <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" @came="(after) => (came = { after })" />
     <div v-show="!floor && plan && !(unplaced && drawing.bars.length === 0)" class="leaf">
       <div ref="sheet">
