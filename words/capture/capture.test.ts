@@ -1,4 +1,5 @@
-import { JUDGE, sayConflict, sayJudged, sayTaughtPlace, sayTaughtWay } from './index.ts';
+import { JUDGE, sayConflict, sayJudged, sayNewNote, sayNewSensor, sayNewSupply, sayTaughtPlace, sayTaughtWay } from './index.ts';
+import { sayThrough } from '@jade/words/names';
 import { minutes } from '@jade/words/units';
 
 const name = (id: string) => `Piece ${id}`;
@@ -54,4 +55,43 @@ test('what does not go together is said by name', () => {
   expect(sayConflict({ code: 'gave-way-elsewhere', job: 'b', tried: 't', piece: 'skin', level: 'off', other: 'a' }, name)).toContain(
     'Piece skin off did not come on job b, though it came on job a',
   );
+});
+
+test('how a supply is isolated, what a sensor is and what was noted are said as they would be kept', () => {
+  const low = {
+    id: 'low' as const,
+    name: '12 V battery',
+    piece: 'clamp',
+    level: 'off' as const,
+    waitMin: 3,
+    by: 'anyone' as const,
+    before: ['Keys out', 'Window open'],
+    forgets: ['Clock'],
+  };
+  expect(sayNewSupply(low, ['one', 'two'], name)).toBe(
+    `Isolated by piece clamp off, dead after ${minutes(3)}, by anyone. Before it: Keys out; window open. It forgets: Clock. What came off while it was dead asks for that. Said on 2 jobs.`,
+  );
+  expect(sayNewSupply({ ...low, before: [], forgets: [] }, ['one'], name)).toBe(
+    `Isolated by piece clamp off, dead after ${minutes(3)}, by anyone. What came off while it was dead asks for that. Said on 1 job.`,
+  );
+  const pose = { xMm: 0, yMm: 0, zMm: 0, yawDeg: 0, pitchDeg: 0 };
+  const radar = { id: 'r', name: 'Radar', kind: 'radar' as const, on: 'skin', lock: 'tab', pose, calibration: 'required' as const, procedure: 'By its maker.' };
+  expect(sayNewSensor(radar, ['one'], name)).toBe('A sensor, radar, on piece skin; plug: tab. Calibration required: By its maker. Said on 1 job.');
+  const note = { id: 'n', station: 'wire' as const, text: 'Relay at the post', on: '2026-03-05' };
+  expect(sayNewNote(note, name)).toBe('A note, at Wire, 5 March 2026. Take it where it holds for every vehicle of the kind, and names nobody.');
+  expect(sayNewNote({ ...note, kit: 'bar' }, name)).toBe('A note, at Wire, of Piece bar, 5 March 2026. Take it where it holds for every vehicle of the kind, and names nobody.');
+});
+
+test('a way says the supply that was dead and how the vehicle stood', () => {
+  const way = {
+    needs: [{ piece: 'a', level: 'off' as const }],
+    extraMin: 1.5,
+    asks: [{ supply: 'low' as const, is: 'dead' as const }],
+    position: { kind: 'raised', place: 'front' },
+  };
+  expect(sayThrough(way, name)).toBe(`first piece a off, with the battery off, front raised, on stands, ${minutes(1.5)} more`);
+  expect(sayThrough({ needs: [], extraMin: 0, asks: [{ supply: 'high', is: 'dead' }], position: { kind: 'wheels', place: 'left' } }, name)).toBe(
+    'nothing first, with high voltage isolated, wheels turned left',
+  );
+  expect(sayThrough({ needs: [], extraMin: 0, asks: [{ supply: 'low', is: 'live' }] }, name)).toBe('nothing first');
 });

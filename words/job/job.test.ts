@@ -133,4 +133,14 @@ test('what was described of a kit is said in a line: what it has, what lies in i
   expect(said({ whole: ['lamps', 'contents'] })).toBe('Cairn Example fog lamp: it has no other lamp, nothing else is in its box');
   expect(said({ whole: ['mounts', 'fitSteps', 'tests'] })).toBe('Cairn Example fog lamp: it sits nowhere else, that is all that is fitted, that is all that is tried');
   expect(sayEvent(event('kind.described', { mounts: [{ name: 'Behind the grille' }] }), names)).toBe('A place of the vehicle: behind the grille');
+  expect(said({ replaces: ['grille'] })).toBe('Cairn Example fog lamp takes the place of: grille');
+  const clamp = { id: 'clamp-a1', name: 'Battery negative' };
+  expect(sayEvent(event('kind.described', { pieces: [clamp], supplies: [{ name: '12 V battery', piece: 'clamp-a1', waitMin: 3 }] }), names)).toBe(
+    'Described: Battery negative. 12 V battery: isolated by battery negative, dead after 3\u202fmin',
+  );
+  expect(sayEvent(event('kind.described', { sensors: [{ name: 'Radar', on: 'grille' }] }), names)).toBe('A sensor: radar on grille');
+  expect(['off', 'hung'].map((level) => sayEvent(event('piece.found', { piece: 'grille', level }), names))).toEqual([
+    'Grille was not there when it came',
+    'Grille was hung when it came',
+  ]);
 });

@@ -1,5 +1,5 @@
 import { barePiece } from '../../core/test/bare-profile.ts';
-import { sayNewKits, sayOpen, sayPlace, sayProved, saySetUp, sayWork, STEP } from './index.ts';
+import { OPEN_UP, sayNewKits, sayOpen, sayPlace, sayProved, saySetUp, sayWork, STEP } from './index.ts';
 
 const plain = (text: string) => text.replace(/\u202f/g, ' ');
 const names = { piece: (id: string) => ({ bonnet: 'Bonnet', plug: 'Fog plug, left', liner: 'Wheel arch liner, left' })[id] ?? id };
@@ -46,4 +46,10 @@ test('kits that are new to the shop are named', () => {
   expect(sayNewKits(['Cairn Fen pair'])).toBe('Cairn Fen pair is new to the shop: one side is proved first.');
   expect(sayNewKits(['Cairn Fen pair', 'Tarn Gantry 1100'])).toBe('Cairn Fen pair and Tarn Gantry 1100 are new to the shop: one side is proved first.');
   expect(STEP.then('unplug fog plug', 2)).toBe('Then: unplug fog plug, 2 people.');
+});
+
+test('pieces that nobody said had to be open are named, or counted where they are many', () => {
+  expect(OPEN_UP.onlySeen(['grille'])).toBe('Nobody has said that grille had to be open: it was. Less may be enough; Close up asks.');
+  expect(OPEN_UP.onlySeen(['a', 'b'])).toBe('Nobody has said that a; b had to be open: they were. Less may be enough; Close up asks.');
+  expect(OPEN_UP.onlySeen(['a', 'b', 'c', 'd', 'e'])).toBe('Nobody has said that 5 pieces had to be open: they were. Less may be enough; Close up asks.');
 });
