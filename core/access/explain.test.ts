@@ -93,6 +93,11 @@ test('a piece that an alternative opens further is named with the level that it 
   expect(explained({ profile: hung, mounts: ['fog'] }).alternatives).toEqual([{ place: 'fog', way: 'above', extraMin: 4, opens: [{ piece: 'tray', level: 'off' }], spares: [] }]);
 });
 
+test('only the way to a place of the vehicle is offered to be chosen by hand, not that to work there', () => {
+  const further = [{ id: 'joint:kit/left', side: 'left' as const, ways: [way('behind-skin', [need('skin')]), way('through-arch', [need('liner')], 0.5)] }];
+  expect(said(explained({ mounts: [], further }))).toEqual(['grille off from-below 9']);
+});
+
 test('alternatives of one price stand by place, then by way', () => {
   const same = { ...NOSE, mounts: [mount('z', way('a'), way('c', [need('liner')]), way('b', [need('liner')])), mount('y', way('a'), way('d', [need('liner')]))] };
   expect(said(explained({ profile: same, mounts: ['z', 'y'] }))).toEqual(['y d 20', 'z b 20', 'z c 20']);

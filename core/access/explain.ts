@@ -78,6 +78,8 @@ export function* explainPlan(request: AccessRequest, plan: AccessPlan, further: 
   };
   const whole = requestedProblem({ ...request, chosen: {} });
   for (const { target, way } of plan.targetWays) {
+    // Only the way to a place of the vehicle is chosen by hand: that to a joint or a leg follows from it.
+    if (!request.mounts.includes(target)) continue;
     for (const other of whole.targets.find((entry) => entry.id === target)?.ways ?? []) {
       yield;
       if (other.id !== way) price(target, undefined, other.id);

@@ -169,9 +169,9 @@ export const canHaveCome = ({ state, profile }: Pick<JobContext, 'state' | 'prof
 
 /** Pieces that a plan opens for a way of which they were only seen open: nobody has said that they had to be. */
 export function onlySeen(context: Pick<JobContext, 'profile'>, plan: AccessPlan): string[] {
-  const seen = plan.steps.flatMap((step) => (wayOf(context, step)?.needs ?? []).flatMap(({ piece, seen: only }) => (only ? [piece] : [])));
-  const said = new Set(plan.steps.flatMap((step) => (wayOf(context, step)?.needs ?? []).flatMap(({ piece, seen: only }) => (only ? [] : [piece]))));
-  return [...new Set(seen)].filter((piece) => !said.has(piece) && plan.steps.some((step) => step.piece === piece));
+  const needs = plan.steps.flatMap((step) => wayOf(context, step)?.needs ?? []);
+  const said = new Set(needs.flatMap(({ piece, seen }) => (seen ? [] : [piece])));
+  return [...new Set(needs.map(({ piece }) => piece))].filter((piece) => !said.has(piece) && plan.steps.some((step) => step.piece === piece));
 }
 
 /** Levels that a piece can have come at where a step takes it to one: that one, or off where it can be. */
