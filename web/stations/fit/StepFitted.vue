@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { fitStepsOf, kitsOnVehicle, LONGEST_TEXT } from '@jade/core/job';
-import { fit, isRefused } from '@jade/core/stations';
+import { fit } from '@jade/core/stations';
 import { entryId, SIDES, type PointMm } from '@jade/core/vehicle';
 import { STEP_FITTED } from '@jade/words/fit';
 import { sayGroup } from '@jade/words/names';
@@ -16,6 +16,7 @@ import { boxOnSide, boxPointed, sideOfBox, zoneOfSpot } from '../../design/geome
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { useRecording } from '../../job/recording.ts';
 import { newStep } from './step-draft.ts';
 
 /** A step of fitting that was done and that nobody has described: what, where, with what. The step's clock ran to the tap that opened this. */
@@ -98,16 +99,10 @@ const HELD = [
 ] as const;
 const id = computed(() => entryId(draft.value.name, draft.value.drawn));
 const act = computed(() => fit.stepFitted(context.value, props.kit, done.value, id.value, draft.value.irreversible, draft.value.sure));
-const refusals = computed(() => (isRefused(act.value) ? act.value.refused : []));
-const doubtful = computed(() => refusals.value.some(({ code }) => code === 'doubtful'));
-
-async function record(): Promise<void> {
-  if (isRefused(act.value)) return;
-  await job.perform(act.value);
-  if (job.refusals.length > 0) return;
+const { refusals, doubtful, record } = useRecording(act, () => {
   drop();
   emit('close');
-}
+});
 </script>
 
 <template>

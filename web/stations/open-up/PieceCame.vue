@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { isRefused, openUp } from '@jade/core/stations';
+import { openUp } from '@jade/core/stations';
 import { entryId } from '@jade/core/vehicle';
 import { PIECE_CAME } from '@jade/words/open-up';
 import { sayRefusal } from '@jade/words/stations';
 import FormDialog from '../../design/FormDialog.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { useRecording } from '../../job/recording.ts';
 import { cameOf, newCame, type CameDraft } from './came.ts';
 import PieceFields from './PieceFields.vue';
 
@@ -22,18 +23,11 @@ const { draft, kept, drop } = useDraft(
 );
 const id = computed(() => entryId(draft.value.name, draft.value.drawn));
 const act = computed(() => openUp.pieceCame(context.value, cameOf(draft.value, context.value.profile), id.value, draft.value.sure));
-/** What is still to be said or is wrong: said once something is written. */
-const refusals = computed(() => (isRefused(act.value) ? act.value.refused : []));
-const doubtful = computed(() => refusals.value.some(({ code }) => code === 'doubtful'));
-
-async function record(): Promise<void> {
-  if (isRefused(act.value)) return;
+const { refusals, doubtful, record } = useRecording(act, () => {
   const piece = id.value;
-  await job.perform(act.value);
-  if (job.refusals.length > 0) return;
   drop();
   emit('done', piece);
-}
+});
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
-import { isRefused, openUp } from '@jade/core/stations';
+import { openUp } from '@jade/core/stations';
 import { COMMON_BEFORE, COMMON_FORGETS, entryId, type SupplyId } from '@jade/core/vehicle';
 import { ISOLATION, PIECE_CAME } from '@jade/words/open-up';
 import { sayRefusal } from '@jade/words/stations';
@@ -10,6 +10,7 @@ import FormDialog from '../../design/FormDialog.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { useRecording } from '../../job/recording.ts';
 import { cameOf, newCame } from './came.ts';
 import PieceFields from './PieceFields.vue';
 
@@ -48,17 +49,11 @@ const isolated = computed((): openUp.Isolated => {
   };
 });
 const act = computed(() => openUp.supplyIsolated(context.value, isolated.value, id.value, draft.value.sure));
-const refusals = computed(() => (isRefused(act.value) ? act.value.refused : []));
-const doubtful = computed(() => refusals.value.some(({ code }) => code === 'doubtful'));
-const begun = computed(() => draft.value.open !== undefined || draft.value.piece.name.trim() !== '');
-
-async function record(): Promise<void> {
-  if (isRefused(act.value)) return;
-  await job.perform(act.value);
-  if (job.refusals.length > 0) return;
+const { refusals, doubtful, record } = useRecording(act, () => {
   drop();
   emit('close');
-}
+});
+const begun = computed(() => draft.value.open !== undefined || draft.value.piece.name.trim() !== '');
 </script>
 
 <template>

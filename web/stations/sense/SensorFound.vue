@@ -2,7 +2,7 @@
 import { v4 } from 'uuid';
 import { computed } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
-import { isRefused, sense } from '@jade/core/stations';
+import { sense } from '@jade/core/stations';
 import { entryId, SENSOR_KINDS, type SensorKind } from '@jade/core/vehicle';
 import { SENSOR_FOUND } from '@jade/words/sensing';
 import { sayRefusal } from '@jade/words/stations';
@@ -11,6 +11,7 @@ import FormDialog from '../../design/FormDialog.vue';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import { useRecording } from '../../job/recording.ts';
 
 /** A sensor that was found on what came off and that nobody has described. */
 const emit = defineEmits<{ close: [] }>();
@@ -25,7 +26,10 @@ const found = computed((): sense.SensorFound => {
   return { ...rest, ...(plug ? { unplugged: plug === 'pulled' } : {}) };
 });
 const act = computed(() => sense.sensorFound(context.value, found.value, entryId(draft.value.name, draft.value.drawn)));
-const refusals = computed(() => (isRefused(act.value) ? act.value.refused : []));
+const { refusals, record } = useRecording(act, () => {
+  drop();
+  emit('close');
+});
 /** What it is tells what it is called, until somebody writes another name. */
 function is(kind: SensorKind): void {
   const { kind: before, name } = draft.value;
@@ -40,14 +44,6 @@ const CALIBRATION = [
   { value: 'required', text: SENSOR_FOUND.required },
   { value: 'not required', text: SENSOR_FOUND.excused },
 ] as const;
-
-async function record(): Promise<void> {
-  if (isRefused(act.value)) return;
-  await job.perform(act.value);
-  if (job.refusals.length > 0) return;
-  drop();
-  emit('close');
-}
 </script>
 
 <template>
