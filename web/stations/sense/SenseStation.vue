@@ -75,8 +75,8 @@ function calibrated(note: string): void {
   <section v-if="unlooked" class="leaf stack undescribed" :aria-label="NOT_DESCRIBED.title">
     <h2>{{ NOT_DESCRIBED.title }}</h2>
     <p>{{ SENSE_STATION.undescribed }}</p>
-    <div v-if="sense.carriers(context).length > 0" class="line">
-      <button type="button" class="push main" @click="finding = true">{{ SENSE_STATION.met }}</button>
+    <div v-if="Object.keys(job.state.reached).length > 0" class="line">
+      <button v-if="sense.carriers(context).length > 0" type="button" class="push main" @click="finding = true">{{ SENSE_STATION.met }}</button>
       <button type="button" class="push" @click="job.perform(sense.noMore(context, 'sensors'))">
         {{ context.profile.sensors.length > 0 ? SENSE_STATION.noOther : SENSE_STATION.noneMet }}
       </button>
