@@ -100,3 +100,47 @@ test('that the battery was off is no need of a way: the profile says of a piece 
   const needs = (changes: ReturnType<typeof kindTaught>['changes']) => changes.map(({ way: { needs: own } }) => own);
   expect([needs(kindTaught([job], { ...powered, supplies }).changes), needs(kindTaught([job], powered).changes)]).toEqual([[seen('grille')], [seen('battery', 'grille')]]);
 });
+
+test('what was kept as only seen is confirmed by who says that it had to be, in the place of the way that it was, and hides a place from then on', () => {
+  const seenWay = { ...way('seen-x', 'grille', 'duct'), needs: seen('grille', 'duct') };
+  const kept = {
+    ...PROFILE,
+    pieces: PROFILE.pieces.map((entry) => (entry.id === 'skin' ? piece('skin', 4, seenWay) : entry)),
+    mounts: PROFILE.mounts.map((mount) => ({ ...mount, reach: [{ ...way('seen-t', 'skin'), needs: seen('skin') }], hiddenBy: off('roof') })),
+  };
+  const answer = (name: string, enough: 'needed' | 'fitted') => ({ event: `said-${name}`, piece: name, enough });
+  expect(kindTaught([JOB], kept).changes).toEqual([]);
+  const told = { ...JOB, answers: [answer('grille', 'needed'), answer('skin', 'needed')] };
+  const { changes } = kindTaught([told], kept);
+  expect(changes).toEqual([
+    {
+      place: { piece: 'skin', level: 'off' },
+      way: { ...seenWay, needs: [...off('grille'), ...seen('duct')] },
+      shorterThan: [],
+      onlySeen: seen('duct'),
+      jobs: ['one'],
+      confirms: ['grille'],
+    },
+    { place: { target: 'fog-left' }, way: way('seen-t', 'skin'), shorterThan: [], onlySeen: [], jobs: ['one'], confirms: ['skin'] },
+  ]);
+  const after = withChanges(kept, changes);
+  expect(after.pieces.find(({ id }) => id === 'skin')?.levels[0]?.ways).toEqual([{ ...seenWay, needs: [...off('grille'), ...seen('duct')] }]);
+  expect(after.mounts[0]).toMatchObject({ reach: [way('seen-t', 'skin')], hiddenBy: [...off('roof'), ...off('skin')] });
+  // Once it is confirmed it is not offered again, and nothing is confirmed where not all of the way was open.
+  expect(kindTaught([told], after).changes).toEqual([]);
+  const less = { ...told, moves: [moved('m1', 'grille', undefined), moved('m3', 'skin', undefined, 'grille')], targets: [] };
+  expect(kindTaught([less], kept).changes.filter(({ confirms }) => confirms)).toEqual([]);
+});
+
+test('of two ways to a place what only one of them needs hides nothing, and what hides it already is said once', () => {
+  const kept = {
+    ...PROFILE,
+    mounts: PROFILE.mounts.map((mount) => ({ ...mount, reach: [{ ...way('seen-t', 'skin'), needs: seen('skin') }, way('above', 'roof')], hiddenBy: [] })),
+  };
+  const told = { ...JOB, answers: [{ event: 'said', piece: 'skin', enough: 'needed' as const }] };
+  const { changes } = kindTaught([told], kept);
+  expect(changes.map(({ confirms }) => confirms)).toEqual([['skin']]);
+  expect(withChanges(kept, changes).mounts[0]?.hiddenBy).toEqual([]);
+  const hidden = { ...kept, mounts: kept.mounts.map((mount) => ({ ...mount, reach: mount.reach.slice(0, 1), hiddenBy: off('skin') })) };
+  expect(withChanges(hidden, kindTaught([told], hidden).changes).mounts[0]?.hiddenBy).toEqual(off('skin'));
+});

@@ -1,7 +1,7 @@
 import { PRIOR_SIGMA } from '../schedule/index.ts';
 import { hundredthsToMinutes, minutesToHundredths } from '../units/index.ts';
 import { levelRank, type Level, type LevelNeed, type OpenLevel, type VehicleProfile, type Way } from '../vehicle/index.ts';
-import { holds, type Learned } from './ways.ts';
+import { holds, type Learned, type SoundWay } from './ways.ts';
 import { teachWays, type WaysProfile } from './propose.ts';
 import { asWay, standsFree, type ProposedWay } from './levels.ts';
 import type { OpenThen, SeenJob } from './seen.ts';
@@ -16,6 +16,8 @@ export interface WayChange {
   /** Needs of which nobody said that they had to be. */
   onlySeen: LevelNeed[];
   jobs: string[];
+  /** Pieces of a way of the profile that were only seen open when it was kept, and of which somebody said since that they had to be: it stands in that way's place. */
+  confirms?: string[];
 }
 
 /** What jobs of a kind teach beyond its profile. */
@@ -43,6 +45,18 @@ function changesAt(place: WayChange['place'], proposed: readonly ProposedWay[], 
     });
 }
 
+/** Ways of the profile with needs that were only seen, where jobs on which all of it was open said of some that they had to be. */
+function confirmationsAt(place: WayChange['place'], known: readonly Way[], gone: readonly SoundWay[]): WayChange[] {
+  return known.flatMap((way): WayChange[] => {
+    const by = gone.filter(({ needs }) => holds(way.needs, needs));
+    const confirms = way.needs.flatMap(({ piece, seen }) => (seen && by.some(({ confirmed }) => confirmed.includes(piece)) ? [piece] : []));
+    if (confirms.length === 0) return [];
+    const needs = way.needs.map(({ piece, level, seen }) => ({ piece, level, ...(seen && !confirms.includes(piece) ? { seen } : {}) }));
+    const jobs = by.filter(({ confirmed }) => confirms.some((piece) => confirmed.includes(piece))).map(({ job }) => job);
+    return [{ place, way: { ...way, needs }, shorterThan: [], onlySeen: needs.filter(({ seen }) => seen), jobs: [...new Set(jobs)], confirms }];
+  });
+}
+
 /** A job without what isolated a supply: a profile says of each piece itself whether it asks for a dead supply, and who plans adds it. */
 export function withoutIsolation(job: SeenJob, isolating: ReadonlySet<string>): SeenJob {
   const less = <T extends { open: OpenThen }>(entry: T): T => ({ ...entry, open: entry.open.filter(({ piece }) => !isolating.has(piece)) });
@@ -66,23 +80,50 @@ export function kindTaught(jobs: readonly SeenJob[], profile: WaysProfile & Part
         const wholeMin = proposed.openMin * proposed.people + extraMin;
         return wholeMin > ownMin * Math.exp(PRIOR_SIGMA) ? wholeMin - ownMin : 0;
       };
-      return changesAt({ piece: id, level: known.level }, proposed.ways, known.ways, extraOf);
+      const place = { piece: id, level: known.level };
+      const gone = taught.ways.filter((way) => way.piece === id && way.level === known.level);
+      return [...changesAt(place, proposed.ways, known.ways, extraOf), ...confirmationsAt(place, known.ways, gone)];
     }),
   );
-  const atTargets = [...profile.mounts, ...profile.plugs].flatMap(({ id, reach }) => changesAt({ target: id }, taught.reach.get(id) ?? [], reach, ({ extraMin }) => extraMin));
+  const atTargets = [...profile.mounts, ...profile.plugs].flatMap(({ id, reach }) => [
+    ...changesAt({ target: id }, taught.reach.get(id) ?? [], reach, ({ extraMin }) => extraMin),
+    ...confirmationsAt(
+      { target: id },
+      reach,
+      taught.ways.filter(({ target }) => target === id),
+    ),
+  ]);
   const all = [...atLevels, ...atTargets];
   const levels = new Map(profile.pieces.map((piece) => [piece.id, piece.levels]));
   const changes = all.filter(({ way }) => way.needs.every((need) => levels.get(need.piece)?.some(({ level }) => levelRank(level) >= levelRank(need.level))));
   return { changes, unsayable: all.length - changes.length, conflicts: taught.conflicts };
 }
 
-/** A profile with the changes that were taken: each way added to those that it has. */
+/**
+ * What hides a place again: what every way to it needs, as far as the least of them. Where another way leads there without a piece, that piece does not hide
+ * it, and what was only seen open hides nothing.
+ */
+export const hidesAll = ([first, ...others]: readonly Way[]): LevelNeed[] =>
+  (first?.needs ?? []).flatMap(({ seen, ...need }) => {
+    if (seen) return [];
+    const levels = others.flatMap(({ needs }) => needs.filter(({ piece }) => piece === need.piece));
+    return levels.length < others.length ? [] : [[need, ...levels].reduce((least, other) => (levelRank(other.level) < levelRank(least.level) ? other : least))];
+  });
+
+/** A profile with the changes that were taken: each way added to those that it has, or in the place of the one that it confirms. */
 export function withChanges<P extends WaysProfile>(profile: P, changes: readonly WayChange[]): P {
-  const changed = (ways: readonly Way[], here: readonly WayChange[]): Way[] => [...ways, ...here.map(({ way }) => way)];
+  const changed = (ways: readonly Way[], here: readonly WayChange[]): Way[] => [
+    ...ways.map((way) => here.find((change) => change.confirms && change.way.id === way.id)?.way ?? way),
+    ...here.filter(({ confirms }) => !confirms).map(({ way }) => way),
+  ];
   const ofLevel = (piece: string, level: Level) => changes.filter(({ place }) => 'piece' in place && place.piece === piece && place.level === level);
-  const reached = <T extends { id: string; reach: Way[] }>(entry: T): T => {
+  const reached = <T extends { id: string; reach: Way[]; hiddenBy: LevelNeed[] }>(entry: T): T => {
     const here = changes.filter(({ place }) => 'target' in place && place.target === entry.id);
-    return here.length > 0 ? { ...entry, reach: changed(entry.reach, here) } : entry;
+    if (here.length === 0) return entry;
+    const reach = changed(entry.reach, here);
+    // What had to be open hides the place again, where nothing says of it that it does already.
+    const hides = here.some(({ confirms }) => confirms) ? hidesAll(reach).filter(({ piece }) => !entry.hiddenBy.some((other) => other.piece === piece)) : [];
+    return { ...entry, reach, ...(hides.length > 0 ? { hiddenBy: [...entry.hiddenBy, ...hides.map(({ piece, level }) => ({ piece, level }))] } : {}) };
   };
   return {
     ...profile,

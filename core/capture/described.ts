@@ -15,9 +15,8 @@ import {
   type Sensor,
   type Supply,
   type VehicleProfile,
-  type Way,
 } from '../vehicle/index.ts';
-import { kindTaught, withChanges, type KindTaught, type WayChange } from './changes.ts';
+import { hidesAll, kindTaught, withChanges, type KindTaught, type WayChange } from './changes.ts';
 import { asWay, type ProposedLevel } from './levels.ts';
 import { kitsProposed, type JobDescribed, type KitProposed } from './kits.ts';
 import { teachWays } from './propose.ts';
@@ -92,17 +91,6 @@ function proposed<T extends { id: string }>(own: readonly T[], told: readonly { 
   }
   return [...found.values()];
 }
-
-/**
- * What hides a place again: what every way to it needs, as far as the least of them. Where another way leads there without a piece, that piece does not hide
- * it, and what was only seen open hides nothing.
- */
-const hidesAll = ([first, ...others]: readonly Way[]): LevelNeed[] =>
-  (first?.needs ?? []).flatMap(({ seen, ...need }) => {
-    if (seen) return [];
-    const levels = others.flatMap(({ needs }) => needs.filter(({ piece }) => piece === need.piece));
-    return levels.length < others.length ? [] : [[need, ...levels].reduce((least, other) => (levelRank(other.level) < levelRank(least.level) ? other : least))];
-  });
 
 /** A piece with the supplies that each of its ways was gone dead with; what itself isolates one is taken as it is. */
 const pieceAskingDead = (piece: Piece, supplies: readonly Supply[]): Piece => {

@@ -1,12 +1,14 @@
 import type { Piece, PieceLevel, VehicleProfile, Way } from '../vehicle/index.ts';
 import { asWay, closingMinutes, minutesFromFitted, proposedLevels, proposedReach, type ProposedLevel, type ProposedWay } from './levels.ts';
 import type { SeenJob } from './seen.ts';
-import { learnWays, type CaptureConflict } from './ways.ts';
+import { learnWays, type CaptureConflict, type SoundWay } from './ways.ts';
 
 /** What the jobs of a kind of vehicle teach of its ways: levels by piece, and the ways to each target. */
 export interface TaughtWays {
   levels: Map<string, ProposedLevel[]>;
   reach: Map<string, ProposedWay[]>;
+  /** Every way that was gone, as far as anybody knows what it needs. */
+  ways: SoundWay[];
   conflicts: CaptureConflict[];
 }
 
@@ -44,6 +46,7 @@ export function teachWays(jobs: readonly SeenJob[], known?: WaysProfile): Taught
         ),
       ]),
     ),
+    ways,
     conflicts,
   };
 }

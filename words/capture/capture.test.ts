@@ -57,6 +57,12 @@ test('what does not go together is said by name', () => {
   );
 });
 
+test('what was kept as only seen and somebody said had to be is said as that', () => {
+  const way = { id: 'w', needs: [{ piece: 'a', level: 'off' as const }], extraMin: 0 };
+  const change = { place: { piece: 'skin', level: 'off' as const }, way, shorterThan: [], onlySeen: [], jobs: ['one', 'two'], confirms: ['a'] };
+  expect(sayTaughtWay(change, name)).toEqual({ now: 'first piece a off', before: [], rests: 'Kept as only seen open; 2 jobs said since that piece a had to be.' });
+});
+
 test('how a supply is isolated, what a sensor is and what was noted are said as they would be kept', () => {
   const low = {
     id: 'low' as const,

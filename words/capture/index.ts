@@ -48,7 +48,7 @@ export const sayTaughtPlace = ({ place }: Pick<WayChange, 'place'>, name: (piece
 
 /** A way that jobs went and the profile does not have, and what it is shorter than. `sometimes` tells the pieces that not every vehicle of the kind has. */
 export function sayTaughtWay(
-  { way, shorterThan, onlySeen, jobs }: WayChange,
+  { way, shorterThan, onlySeen, jobs, confirms }: WayChange,
   name: (piece: string) => string,
   sometimes: (piece: string) => boolean = () => false,
 ): { now: string; before: string[]; rests: string } {
@@ -60,7 +60,9 @@ export function sayTaughtWay(
       ...(where.length > 0 ? [`where the vehicle has them also ${where.map(({ piece, level }) => `${inSentence(name(piece))} ${level}`).join(', ')}`] : []),
     ].join('; '),
     before: shorterThan.map((other) => sayThrough(other, name)),
-    rests: `Gone on ${plural(jobs.length, 'job')}.${seen.length > 0 ? ` Nobody has said that it needs ${seen.join(', ')}: it was open.` : ''}`,
+    rests: confirms
+      ? `Kept as only seen open; ${plural(jobs.length, 'job')} said since that ${confirms.map((piece) => inSentence(name(piece))).join(', ')} had to be.`
+      : `Gone on ${plural(jobs.length, 'job')}.${seen.length > 0 ? ` Nobody has said that it needs ${seen.join(', ')}: it was open.` : ''}`,
   };
 }
 

@@ -61,7 +61,7 @@ const changes = computed(() =>
     id: change.way.id,
     to: sayTaughtPlace(change, name, place),
     says: sayTaughtWay(change, name, sometimes),
-    takes: change.shorterThan.length > 0 !== turned.value.includes(change.way.id),
+    takes: (change.shorterThan.length > 0 || change.confirms !== undefined) !== turned.value.includes(change.way.id),
   })),
 );
 /** Entries that nobody had described, each with what is said of it. */
@@ -170,7 +170,7 @@ async function keep(): Promise<void> {
             </button></RightGate
           >
         </li>
-        <li v-for="{ id, to, says, takes: taking } in changes" :key="id">
+        <li v-for="{ id, to, says, takes: taking } in changes" :key="`${to}/${id}`">
           <span class="grow stack tight">
             <span
               ><strong>{{ to }}:</strong> {{ says.now }}</span
