@@ -144,3 +144,20 @@ test('of two ways to a place what only one of them needs hides nothing, and what
   const hidden = { ...kept, mounts: kept.mounts.map((mount) => ({ ...mount, reach: mount.reach.slice(0, 1), hiddenBy: off('skin') })) };
   expect(withChanges(hidden, kindTaught([told], hidden).changes).mounts[0]?.hiddenBy).toEqual(off('skin'));
 });
+
+test('only the level and the place that somebody worked at are confirmed, by the jobs that said so', () => {
+  const seenWay = { ...way('seen-x', 'grille'), needs: seen('grille') };
+  const levels = (['loosened', 'off'] as const).map((level, place) => ({ level, openMin: 3 + place, closeMin: 1, people: 1, ways: [seenWay] }));
+  const right = { id: 'fog-right', name: 'Fog', side: 'right' as const, at: { xMm: 0, yMm: 0, zMm: 0 }, reach: [{ ...way('seen-r', 'skin'), needs: seen('skin') }], hiddenBy: [] };
+  const kept = { ...PROFILE, pieces: PROFILE.pieces.map((entry) => (entry.id === 'skin' ? barePiece('skin', { levels }) : entry)), mounts: [...PROFILE.mounts, right] };
+  const told = { ...JOB, answers: ['grille', 'skin'].map((name) => ({ event: name, piece: name, enough: 'needed' as const })) };
+  const { changes } = kindTaught([told, { ...JOB, job: 'two' }], kept);
+  expect(changes.map(({ place, confirms, jobs }) => [place, confirms, jobs])).toEqual([[{ piece: 'skin', level: 'off' }, ['grille'], ['one']]]);
+});
+
+test('one more way to a place says nothing of what hides it', () => {
+  const bare = { ...PROFILE, mounts: PROFILE.mounts.map((mount) => ({ ...mount, reach: [], hiddenBy: [] })) };
+  const told = { ...JOB, answers: ['grille', 'duct', 'skin'].map((name) => ({ event: name, piece: name, enough: 'needed' as const })) };
+  const { changes } = kindTaught([told], bare);
+  expect(withChanges(bare, changes).mounts[0]).toMatchObject({ reach: [{ needs: off('duct', 'grille', 'skin') }], hiddenBy: [] });
+});
