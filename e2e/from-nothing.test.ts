@@ -190,6 +190,11 @@ test(
     await form.getByRole('group', { name: 'On which piece' }).getByRole('button', { name: 'Grille' }).tap();
     await form.getByRole('radio', { name: 'parking sensor' }).tap();
     await form.getByRole('radio', { name: 'forward' }).tap();
+    // What is begun survives a reload, each field of it.
+    await page.reload();
+    await page.getByRole('button', { name: 'A sensor was on it' }).tap();
+    expect(await form.getByRole('button', { name: 'Grille' }).getAttribute('aria-pressed')).toBe('true');
+    for (const name of ['parking sensor', 'forward']) expect(await form.getByRole('radio', { name }).getAttribute('aria-checked')).toBe('true');
     await form.getByRole('group', { name: 'How its plug lets go' }).getByRole('button', { name: 'tab', exact: true }).tap();
     await form.getByRole('radio', { name: 'unplugged now' }).tap();
     await form.getByRole('radio', { name: 'is not asked for' }).tap();

@@ -80,11 +80,11 @@ const entries = computed(() => [
   ...(taught.value?.notes ?? []).map(({ entry }) => ({ kind: 'notes' as const, id: entry.id, to: entry.text, says: sayNewNote(entry, kitName) })),
   ...(taught.value?.whole ?? []).map(({ list, jobs }) => ({ kind: 'whole' as const, id: list, to: sayWhole(list), says: TAUGHT.saidOn(jobs.length) })),
 ]);
-/** A note may be of that one vehicle: it is taken only where somebody says so. */
 const kitName = (slug: string) => {
   const kit = taught.value?.kits.find((proposed) => proposed.kit.slug === slug)?.kit;
   return kit ? `${kit.maker} ${kit.name}` : slug;
 };
+/** A note may be of that one vehicle: it is taken only where somebody says so. */
 const takes = ({ kind, id }: { kind: string; id: string }) => (kind !== 'notes') !== turned.value.includes(`${kind}/${id}`);
 const wanted = computed((): Taken => {
   const of = (kind: Exclude<keyof Taken, 'ways'>) => entries.value.filter((entry) => entry.kind === kind && takes(entry)).map(({ id }) => id);

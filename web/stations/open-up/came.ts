@@ -8,17 +8,17 @@ import { viewOf, type View } from '../../design/geometry/outline.ts';
 import { boxAround, boxOnSide, middleOf, zoneOnSide } from '../../design/geometry/spot.ts';
 import { minutesSince } from '../../job/minutes.ts';
 
-/** A piece that came open, as it is written down. */
+/** A piece that came open, as it is written down. Each field is there from the beginning: what is begun is kept by its fields. */
 export interface CameDraft {
   /** Letters of its id, drawn when the form is opened, so that it is the same piece however often it is sent. */
   drawn: string;
   view: View;
   /** Where the piece before was. */
-  near?: Zone;
+  near: Zone | undefined;
   /** Where it was pointed at; nowhere in particular without. */
-  box?: BoxMm;
-  zone?: Zone;
-  side?: Side;
+  box: BoxMm | undefined;
+  zone: Zone | undefined;
+  side: Side | undefined;
   name: string;
   level: OpenLevel;
   /** As typed; taken by the clock until then. */
@@ -80,7 +80,10 @@ export function newCame(state: Pick<JobState, 'at' | 'described'>, like?: openUp
   const empty: CameDraft = {
     drawn: v4().slice(0, 4),
     view: near ? viewOf(near) : 'front',
-    ...(near ? { near } : {}),
+    near,
+    box: undefined,
+    zone: undefined,
+    side: undefined,
     name: '',
     level: 'off',
     minutes,

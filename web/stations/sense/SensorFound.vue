@@ -18,12 +18,31 @@ const emit = defineEmits<{ close: [] }>();
 const { job, context, names } = useCurrentJob();
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/sensor-found`,
-  (): Omit<sense.SensorFound, 'unplugged'> & { drawn: string; plug?: 'pulled' | 'left' } => ({ drawn: v4().slice(0, 4), name: '', lock: '', procedure: '' }),
+  () => ({
+    drawn: v4().slice(0, 4),
+    kind: undefined as SensorKind | undefined,
+    name: '',
+    on: undefined as string | undefined,
+    looks: undefined as sense.Looks | undefined,
+    lock: '',
+    plug: undefined as 'pulled' | 'left' | undefined,
+    calibration: undefined as sense.SensorFound['calibration'] | undefined,
+    procedure: '',
+  }),
 );
 const pieces = computed(() => sense.carriers(context.value));
 const found = computed((): sense.SensorFound => {
-  const { drawn: _drawn, plug, ...rest } = draft.value;
-  return { ...rest, ...(plug ? { unplugged: plug === 'pulled' } : {}) };
+  const { kind, name, on, looks, lock, plug, calibration, procedure } = draft.value;
+  return {
+    ...(kind ? { kind } : {}),
+    name,
+    ...(on === undefined ? {} : { on }),
+    ...(looks ? { looks } : {}),
+    lock,
+    ...(calibration ? { calibration } : {}),
+    procedure,
+    ...(plug ? { unplugged: plug === 'pulled' } : {}),
+  };
 });
 const act = computed(() => sense.sensorFound(context.value, found.value, entryId(draft.value.name, draft.value.drawn)));
 const { refusals, record } = useRecording(act, () => {
