@@ -95,6 +95,25 @@ test('a piece that is open already can be what isolated it', () => {
   const log = looked();
   perform(log, openUp.pieceCame(contextAt(log), came({ name: 'Battery plug', level: 'loosened' }), 'battery-plug-c3d4'));
   expect(refusedOf(openUp.supplyIsolated(contextAt(log), isolated({ by: { open: 'grille' } }), 'x'))).toEqual([{ code: 'unknown', what: 'piece', id: 'grille' }]);
+  // What an owner added is none of the kind, though it is off.
+  const box = {
+    accessory: 'tool-box',
+    name: 'Tool box',
+    side: 'left' as const,
+    zone: 'front' as const,
+    holds: [],
+    openMin: 1,
+    closeMin: 1,
+    people: 1,
+    drive: 'hook' as const,
+    count: 2,
+  };
+  const added = openedLog();
+  for (const { type, payload } of log.events.slice(1)) added.add(type, payload as never);
+  added.add('accessory.found', box);
+  added.add('piece.moved', { piece: 'tool-box', level: 'off', fasteners: [] });
+  expect(openUp.canHaveIsolated(contextAt(added)).map(({ id }) => id)).toEqual(['battery-plug-c3d4']);
+  expect(refusedOf(openUp.supplyIsolated(contextAt(added), isolated({ by: { open: 'tool-box' } }), 'x'))).toEqual([{ code: 'unknown', what: 'piece', id: 'tool-box' }]);
   perform(log, openUp.supplyIsolated(contextAt(log), isolated({ by: { open: 'battery-plug-c3d4' }, waitMin: 0 }), 'x'));
   expect(contextAt(log).profile.supplies[0]).toMatchObject({ piece: 'battery-plug-c3d4', level: 'loosened', waitMin: 0 });
   expect([log.state.moves.length, suppliesNow(contextAt(log))[0]?.is]).toEqual([1, 'dead']);

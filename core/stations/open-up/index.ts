@@ -19,7 +19,7 @@ import { consentBars } from '../consent.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
 
 export * from './capture.ts';
-export { isolationUnknown, supplyIsolated, type Isolated } from './isolation.ts';
+export { canHaveIsolated, forQualified, isolationUnknown, supplyIsolated, type Isolated } from './isolation.ts';
 import { beforeDead } from './isolation.ts';
 
 export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {

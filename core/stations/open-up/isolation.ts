@@ -38,13 +38,19 @@ const nameOf = (supply: SupplyId, { systemVoltageV }: JobContext['profile']) => 
 export const isolationUnknown = ({ profile }: Pick<JobContext, 'profile'>): SupplyId[] =>
   (profile.highVoltage ? (['low', 'high'] as const) : (['low'] as const)).filter((supply) => !profile.supplies.some(({ id }) => id === supply));
 
+/** Whether only qualified people isolate a supply: always so of high voltage. */
+export const forQualified = ({ supply, qualified = false }: Pick<Isolated, 'supply' | 'qualified'>): boolean => supply === 'high' || qualified;
+
+/** Pieces that are open and that a supply can have been isolated by: what an owner added is none of the kind. */
+export const canHaveIsolated = ({ state, profile }: Pick<JobContext, 'state' | 'profile'>): Piece[] =>
+  profile.pieces.filter(({ id }) => (state.pieces[id] ?? 'fitted') !== 'fitted' && !state.accessories[id]);
+
 const isOpen = (by: Isolated['by']): by is { open: string } => 'open' in by;
 
 /** The piece that is open already and by which a supply was isolated. */
-function openPiece({ state, profile }: JobContext, id: string): { piece: Piece; level: OpenLevel } | undefined {
-  const piece = profile.pieces.find((entry) => entry.id === id);
-  const level = state.pieces[id] ?? 'fitted';
-  const listed = piece && listedLevel(piece, level)?.level;
+function openPiece(context: JobContext, id: string): { piece: Piece; level: OpenLevel } | undefined {
+  const piece = canHaveIsolated(context).find((entry) => entry.id === id);
+  const listed = piece && listedLevel(piece, context.state.pieces[id] ?? 'fitted')?.level;
   return piece && listed !== undefined ? { piece, level: listed } : undefined;
 }
 
@@ -74,7 +80,7 @@ export function supplyIsolated(context: JobContext, isolated: Isolated, id: stri
   const { supply, by, waitMin = 0, who } = isolated;
   const { profile } = context;
   if (!isolationUnknown(context).includes(supply)) return refused({ code: 'already' });
-  const qualified = supply === 'high' || isolated.qualified === true;
+  const qualified = forQualified(isolated);
   const faults = faultsOf(context, isolated, qualified);
   if (faults.length > 0) return refused(...faults);
   const known = isOpen(by) ? openPiece(context, by.open) : undefined;

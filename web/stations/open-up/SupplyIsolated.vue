@@ -32,8 +32,8 @@ const { draft, kept, drop } = useDraft(
   }),
 );
 /** What is open already can be what was taken off. */
-const opened = computed(() => context.value.profile.pieces.filter(({ id }) => (job.state.pieces[id] ?? 'fitted') !== 'fitted' && !job.state.accessories[id]));
-const qualified = computed(() => props.supply === 'high' || draft.value.qualified);
+const opened = computed(() => openUp.canHaveIsolated(context.value));
+const qualified = computed(() => openUp.forQualified({ supply: props.supply, qualified: draft.value.qualified }));
 const id = computed(() => entryId(draft.value.piece.name, draft.value.piece.drawn));
 const isolated = computed((): openUp.Isolated => {
   const { piece, open, wait, before, forgets, who } = draft.value;
