@@ -244,6 +244,22 @@ test('a sensor that was found is described on what carries it, unplugged where i
   expect(sense.disturbedSensors(contextAt(log), undefined)[0]).toMatchObject({ beyondTolerance: true, calibrationDue: true, why: 'beyond tolerance' });
 });
 
+test('where a sensor looks is its pose, each side its own', () => {
+  const poseOf = (looks: sense.Looks) => {
+    const act = sense.sensorFound(contextAt(skinOff()), found({ looks }), 'x-a1b2');
+    const [event] = isRefused(act) ? [] : act.events;
+    const { yawDeg, pitchDeg } = (event?.type === 'kind.described' ? event.payload.sensors?.[0]?.pose : undefined) ?? { yawDeg: NaN, pitchDeg: NaN };
+    return [yawDeg, pitchDeg];
+  };
+  expect(sense.LOOKS.map(poseOf)).toEqual([
+    [0, 0],
+    [180, 0],
+    [90, 0],
+    [-90, 0],
+    [0, -90],
+  ]);
+});
+
 test('bad input at a sensor is refused with what is wrong', () => {
   const log = skinOff();
   const refusals = (part: Partial<sense.SensorFound>) => refusedOf(sense.sensorFound(contextAt(log), found(part), 'x-a1b2'));
