@@ -126,6 +126,8 @@ test(
     await field(page, `contents[${count}].count`).fill('2');
     await page.locator(`[data-path="contents[${count}].kind"] .v-select`).click();
     await page.getByRole('option', { name: 'other' }).click();
+    // What is said beneath the fields goes as they are checked, and moves what stands below: the next tap waits until that rests.
+    await page.getByText('1 thing stands against it').first().waitFor();
     await page.locator(`[data-path="contents[${count}].spareAllowed"]`).getByRole('radio', { name: 'yes' }).click();
     await page.getByText('Nothing stands against it.').waitFor();
     await page.getByRole('button', { name: 'Copy', exact: true }).first().click();
