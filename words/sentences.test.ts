@@ -127,7 +127,7 @@ test('number remarks warn and do not refuse', () => {
   expect(sayNumberRemark({ code: 'number-letters', letters: 'O' })).toContain('read it again');
 });
 
-const judged = { warnShare: 0.8, refuseShare: 1, dropLimitShare: 0.03, atLeastV: 10.2, troubles: [], verdict: 'carries' as const };
+const judged = { warnShare: 0.8, refuseShare: 1, dropLimitShare: 0.03, atLeastV: 10.2, troubles: [], unknown: [], verdict: 'carries' as const };
 
 test('plugs and loads are said with both sides', () => {
   expect(sayMateTrouble({ code: 'keying', vehicle: 'A', kit: 'B' })).toBe('Keying A on the vehicle, B on the kit.');
@@ -147,6 +147,10 @@ test('plugs and loads are said with both sides', () => {
     'It carries. 1.0 A before, 5.0 A after at the worst voltage: 50 % of the fuse (10 A). Lost on the way: 0.20 V at running voltage, 1.4 % of at most 3.0 %.',
   );
   expect(sayLoad({ ...check, verdict: 'refuse', shareAfter: 1.01 })).toContain('A larger fuse is no cure.');
+  const open = plain(sayLoad({ ...check, verdict: 'not known', unknown: ['loads', 'wire'] }));
+  expect(open).toMatch(/^Nothing that is known speaks against it\. 1\.0 A before/);
+  expect(open).toMatch(/Not described: what else hangs on it; its wire\. So these figures are the least that they can be\. Switch all of it on, and measure/);
+  expect(sayLoad({ ...check, verdict: 'not known', unknown: ['contacts'] })).not.toContain('Switch all of it on');
   const dim = { ...check, verdict: 'warn' as const, troubles: ['drop' as const], mend: { of: 'wire' as const, areaMm2: 1.5, mostLengthM: 3.17 } };
   expect(plain(sayLoad(dim))).toContain('lamps burn dim. It would hold with a wire of 1.5 mm² or a way of at most 3.1 m, or with a relay');
   expect(sayLoad({ ...dim, mend: { of: 'wire' } })).toContain('No wire mends it');

@@ -29,7 +29,7 @@ export interface Documents {
 /** The class that checks each kind, and the name its `format` must have. */
 export const FORMATS: Record<DocumentKind, { of: new () => object; format: string; file: string }> = {
   vehicle: { of: VehicleProfile, format: 'jade-vehicle-profile/5', file: 'vehicle-profile' },
-  kit: { of: Kit, format: 'jade-kit/4', file: 'kit' },
+  kit: { of: Kit, format: 'jade-kit/5', file: 'kit' },
   plugs: { of: PlugLibrary, format: 'jade-plugs/1', file: 'plugs' },
   rules: { of: RuleSet, format: 'jade-rule-set/1', file: 'rule-set' },
   shop: { of: Shop, format: 'jade-shop/1', file: 'shop' },

@@ -73,7 +73,7 @@ function liftThirdProfile(profile: Json): Json {
   return { ...profile, format: 'jade-vehicle-profile/4' };
 }
 
-/** Version 5 may leave open what nobody has measured of a sensor or a supply, and holds notes. */
+/** Version 5 may leave open what nobody has measured of a sensor, a supply or a circuit, and holds notes. */
 function liftFourthProfile(profile: Json): Json {
   return { ...profile, format: 'jade-vehicle-profile/5' };
 }
@@ -106,6 +106,11 @@ function liftThirdKit(kit: Json): Json {
   return { ...kit, format: 'jade-kit/4' };
 }
 
+/** Version 5 may leave open what nobody has measured of a feed or a relay. */
+function liftFourthKit(kit: Json): Json {
+  return { ...kit, format: 'jade-kit/5' };
+}
+
 const LIFTS: ReadonlyMap<string, (document: Json) => Json> = new Map([
   ['jade-vehicle-profile/1', liftProfile],
   ['jade-vehicle-profile/2', liftSecondProfile],
@@ -114,6 +119,7 @@ const LIFTS: ReadonlyMap<string, (document: Json) => Json> = new Map([
   ['jade-kit/1', liftKit],
   ['jade-kit/2', liftSecondKit],
   ['jade-kit/3', liftThirdKit],
+  ['jade-kit/4', liftFourthKit],
 ]);
 
 /** A document as the newest version of its format says it; one that is new already, or is of no known format, is given back as it is. */

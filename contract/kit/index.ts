@@ -137,9 +137,9 @@ export class BenchTask implements PlainTask {
 export class KitRelay implements PlainRelay {
   @Slug() id!: string;
   @Text(80) name!: string;
-  @Amount(1, 10_000) coilOhm!: number;
+  @Optional() @Amount(1, 10_000) coilOhm?: number;
   @Amount(0.1, 500) contactA!: number;
-  @Amount(1, 60) pullInV!: number;
+  @Optional() @Amount(1, 60) pullInV?: number;
 }
 
 export class KitFeed implements PlainFeed {
@@ -147,8 +147,8 @@ export class KitFeed implements PlainFeed {
   @Text(80) name!: string;
   @Amount(0.1, 500) fuseA!: number;
   @Amount(0, 20_000) batteryToFuseMm!: number;
-  @Part(() => CircuitWire) wire!: CircuitWire;
-  @Amount(0.1, 500) plugPermittedA!: number;
+  @Optional() @Part(() => CircuitWire) wire?: CircuitWire;
+  @Optional() @Amount(0.1, 500) plugPermittedA?: number;
   @Optional() @Slug() relay?: string;
 }
 
@@ -273,7 +273,7 @@ export class Fitment implements PlainFitment {
 
 /** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
 export class Kit implements PlainKit {
-  @Exactly('jade-kit/4') format!: PlainKit['format'];
+  @Exactly('jade-kit/5') format!: PlainKit['format'];
   @Slug() slug!: string;
   @Text(80) name!: string;
   @Text(60) maker!: string;

@@ -1,8 +1,10 @@
 import {
+  CIRCUIT_LISTS,
   LOAD_KINDS,
   MONITOR_KINDS,
   PIN_GENDERS,
   type Circuit as PlainCircuit,
+  type CircuitWire as PlainWire,
   type LampChannel as PlainChannel,
   type Load as PlainLoad,
   type PlugFace as PlainFace,
@@ -78,7 +80,7 @@ export class SwitchOutput implements PlainOutput {
   @Amount(0, 10_000) standbyMostMa!: number;
 }
 
-export class CircuitWire {
+export class CircuitWire implements PlainWire {
   @Amount(0.05, 100) areaMm2!: number;
   @Amount(0, 60) lengthM!: number;
   @Amount(0.1, 500) permittedA!: number;
@@ -92,10 +94,11 @@ export class Circuit implements PlainCircuit {
   @Optional() @Part(() => Fuse) fuse?: Fuse;
   @Optional() @Part(() => SwitchOutput) output?: SwitchOutput;
   @Optional() @Amount(0, 20_000) batteryToFuseMm?: number;
-  @Part(() => CircuitWire) wire!: CircuitWire;
-  @Amount(0.1, 500) plugPermittedA!: number;
+  @Optional() @Part(() => CircuitWire) wire?: CircuitWire;
+  @Optional() @Amount(0.1, 500) plugPermittedA?: number;
   @Optional() @Amount(0.1, 500) switchPermittedA?: number;
   @Each(() => Load, 40) loads!: Load[];
+  @Optional() @OneOfEach(CIRCUIT_LISTS, CIRCUIT_LISTS.length) undescribed?: PlainCircuit['undescribed'];
   @OneOfEach(VEHICLE_STATES, 40) liveIn!: PlainCircuit['liveIn'];
   @Optional() @Text(200) neverUse?: string;
 }

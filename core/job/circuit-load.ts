@@ -1,6 +1,6 @@
 import type { Beam, Lamp } from '../kit/index.ts';
-import type { Circuit, Load } from '../vehicle/index.ts';
-import { checkLoad, standingDrain, USABLE_SHARE, type Drain, type DropUse, type LoadCheck } from '../wiring/index.ts';
+import type { Circuit } from '../vehicle/index.ts';
+import { checkLoad, standingDrain, type AddedLoad, USABLE_SHARE, type Drain, type DropUse, type LoadCheck } from '../wiring/index.ts';
 import { once, type JobContext } from './context.ts';
 import { bestGround } from './grounds.ts';
 import { kitsOnVehicle, lostFunctions } from './kits.ts';
@@ -10,7 +10,7 @@ import { jointLoads, wireJoints, type WireJoint } from './wire.ts';
 export interface CircuitLoad {
   /** As it is left: without the factory loads whose function a kit takes away. */
   circuit: Circuit;
-  added: Load[];
+  added: AddedLoad[];
   /** What it feeds: a lamp of the road is held to the tighter share. */
   use: DropUse;
   check: LoadCheck;
@@ -52,8 +52,8 @@ export const circuitLoads = once((context: JobContext): CircuitLoad[] => {
   return [...circuits.values()].map((known) => {
     const allowed = context.rules.neverUseCircuits.includes(known.id) ? { ...known, neverUse: known.neverUse ?? known.name } : known;
     const seenA = context.state.fuses[known.id];
-    const overBody = known.batteryToFuseMm !== undefined && known.wire.backM === undefined;
-    const measured = overBody && ground?.measured ? { wire: { ...known.wire, chassisMohm: ground.measured.mohm } } : {};
+    const overBody = known.batteryToFuseMm !== undefined && known.wire?.backM === undefined;
+    const measured = overBody && known.wire && ground?.measured ? { wire: { ...known.wire, chassisMohm: ground.measured.mohm } } : {};
     const fitted = allowed.fuse && seenA !== undefined ? { fuse: { ...allowed.fuse, ratedA: seenA } } : {};
     const circuit = { ...allowed, ...fitted, ...measured, loads: allowed.loads.filter((load) => load.function === undefined || !lost.includes(load.function)) };
     // Where it is not yet known by which of several plugs or adapters a lamp is joined, it is a load once.

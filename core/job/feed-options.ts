@@ -65,7 +65,7 @@ function surgeOf(loads: readonly Load[]): { surge?: Surge } {
 function extension({ rules, profile }: JobContext, circuit: Circuit, loads: readonly Load[], lengthM: number, use: DropUse): number | undefined {
   const range = voltageRange(profile.systemVoltageV);
   const table = wireTableOf({ rules });
-  const guardA = circuit.fuse?.ratedA ?? circuit.output?.limitA ?? circuit.wire.permittedA;
+  const guardA = circuit.fuse?.ratedA ?? circuit.output?.limitA ?? 0;
   const mostV = dropLimitShare(use, rules.electrics) * range.runningV;
   const { runningA } = currentsOf(loads, range);
   return METRIC_MM2.find((size) => permittedA(size, table, { temperatureC: table.atC, bundle: 1 }) >= guardA - 1e-9 && runningA * copperOhm(lengthM, size) <= mostV + 1e-9);

@@ -52,7 +52,7 @@ test('what was measured stands in place of the usual resistance of the body, whe
   log.add('ground.measured', { ground: 'wing', dropMv: 30, ampere: 2 });
   expect(dropV(log)).toBeCloseTo(5 * 0.036792, 5);
   // A circuit of the vehicle goes back as it always did.
-  expect(circuitLoads(on(log, PAIR)).map(({ circuit }) => circuit.wire.chassisMohm)).toEqual([undefined]);
+  expect(circuitLoads(on(log, PAIR)).map(({ circuit }) => circuit.wire?.chassisMohm)).toEqual([undefined]);
   // With a wire of its own it is none of its business.
   expect([groundsAsked(on(log)), groundsAsked(on(log, laid(1.5)))]).toEqual([true, false]);
   expect(dropV(log, laid(1.5))).toBeCloseTo(5 * (0.013792 + 0.010344 + 0.008), 5);

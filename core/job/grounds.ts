@@ -10,12 +10,12 @@ export interface RankedGround {
   holds?: boolean;
 }
 
-/** Whether the job grounds something at the body: a feed that a kit or the shop lays without a wire of its own back, a ground led there. */
+/** Whether the job grounds something at the body: a feed that a kit or the shop lays without a wire of its own back, as far as anybody knows, a ground led there. */
 export const groundsAsked = once((context: JobContext): boolean =>
   kitsOnVehicle(context).some((onVehicle) =>
     connectionsOf(onVehicle).some(
       (connection) =>
-        onVehicle.kit.feeds.some(({ id, wire }) => id === connection.feed.circuit && wire.backM === undefined) ||
+        onVehicle.kit.feeds.some(({ id, wire }) => id === connection.feed.circuit && wire?.backM === undefined) ||
         ledOf(onVehicle, connection).some(({ to }) => to.at === 'battery' || to.at === 'ground'),
     ),
   ),

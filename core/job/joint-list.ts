@@ -149,7 +149,7 @@ export const jointList = once((context: JobContext): JointLine[] => {
     const part = { method: 'ring terminal' as const, kit: joint.kit.slug, circuit };
     return [
       endOf({ ...part, place: { at: 'battery', post: 'positive' } }),
-      endOf({ ...part, place: feed.wire.backM === undefined ? { at: 'ground', ...(point === undefined ? {} : { point }) } : { at: 'battery', post: 'negative' } }),
+      endOf({ ...part, place: feed.wire?.backM === undefined ? { at: 'ground', ...(point === undefined ? {} : { point }) } : { at: 'battery', post: 'negative' } }),
     ];
   });
   const order = new Map(context.profile.plugs.map((plug, index) => [plug.id, index]));

@@ -1,5 +1,18 @@
 import { explain, type ReasonTree } from '../facts/index.ts';
-import { circuitId, circuitsFor, coilLoad, faceThrough, judgePlugs, matePlugs, mateWire, turned, type AdapterChain, type MateVerdict, type PlugVerdict } from '../wiring/index.ts';
+import {
+  circuitId,
+  circuitsFor,
+  coilLoad,
+  faceThrough,
+  judgePlugs,
+  matePlugs,
+  mateWire,
+  turned,
+  type AdapterChain,
+  type AddedLoad,
+  type MateVerdict,
+  type PlugVerdict,
+} from '../wiring/index.ts';
 import type { ProofStatus } from '../probing/index.ts';
 import type { Connection, Kit, KitPlug, KitRelay, Lamp } from '../kit/index.ts';
 import type { Circuit, Load, PlugPin, VehiclePlug } from '../vehicle/index.ts';
@@ -101,7 +114,7 @@ export function lampLoads(lamps: readonly Lamp[], { carries }: Pick<PlugPin, 'ca
  * Loads that a joint puts on one of its circuits, each under the name of its lamp and function: of a body with several functions those on that
  * circuit's wires, on a circuit that only triggers the coil of its relay.
  */
-export function jointLoads(joint: WireJoint, circuit: string, systemVoltageV: 12 | 24): [name: string, load: Load][] {
+export function jointLoads(joint: WireJoint, circuit: string, systemVoltageV: 12 | 24): [name: string, load: AddedLoad][] {
   const { kit, connection, trigger } = joint;
   if (trigger?.circuit === circuit) return [[`${kit.slug}/relay/${trigger.relay.id}`, coilLoad(trigger.relay, trigger.relay.name, systemVoltageV)]];
   const carried = fedPins(joint)

@@ -80,7 +80,7 @@ function checkOptions(kit: Kit): Fault[] {
 /** Faults of a feed of the kit: a relay that is not there, a fuse above what lies behind it. */
 function checkFeed({ fuseA, wire, plugPermittedA, relay }: KitFeed, kit: Kit, path: string): Fault[] {
   const contactA = kit.relays.find(({ id }) => id === relay)?.contactA;
-  const behind = Object.entries({ wire: wire.permittedA, plug: plugPermittedA, relay: contactA });
+  const behind = Object.entries({ wire: wire?.permittedA, plug: plugPermittedA, relay: contactA });
   return [
     ...unknownId(relay, new Set(kit.relays.map(({ id }) => id)), `${path}.relay`, 'relay'),
     ...behind.flatMap(([part, limit]): Fault[] =>

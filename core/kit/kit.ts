@@ -1,6 +1,6 @@
 import type { Condition } from '../facts/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
-import type { Circuit, LevelNeed, LoadKind, PlugFace, Side, SupplyAsk, Surge, Years } from '../vehicle/index.ts';
+import type { CircuitWire, LevelNeed, LoadKind, PlugFace, Side, SupplyAsk, Surge, Years } from '../vehicle/index.ts';
 
 export const CONTENT_KINDS = ['lamp', 'bracket', 'adapter', 'harness', 'trim', 'fastener', 'switch', 'other'] as const;
 export type ContentKind = (typeof CONTENT_KINDS)[number];
@@ -159,10 +159,11 @@ export interface LegWire {
 export interface KitRelay {
   id: string;
   name: string;
-  coilOhm: number;
+  /** Absent where nobody measured it. */
+  coilOhm?: number;
   contactA: number;
-  /** Lowest voltage at which it is sure to close. */
-  pullInV: number;
+  /** Lowest voltage at which it is sure to close; absent where its maker does not state it. */
+  pullInV?: number;
 }
 
 /** A feed that the kit lays itself from the battery: main fuse, wire, and the relay whose contact carries it. */
@@ -171,8 +172,9 @@ export interface KitFeed {
   name: string;
   fuseA: number;
   batteryToFuseMm: number;
-  wire: Circuit['wire'];
-  plugPermittedA: number;
+  /** Absent where nobody measured it. */
+  wire?: CircuitWire;
+  plugPermittedA?: number;
   relay?: string;
 }
 
@@ -296,7 +298,7 @@ export interface BenchTask {
 
 /** What is fitted, with its contents list and what it needs of each vehicle it is made for. */
 export interface Kit {
-  format: 'jade-kit/4';
+  format: 'jade-kit/5';
   slug: string;
   name: string;
   maker: string;

@@ -148,7 +148,7 @@ export const kitSlug = ({ maker, name }: Pick<NewKit, 'maker' | 'name'>): string
 /** First version of a kit that nobody has described: its name and its kind, and of each list that nobody has looked for it. */
 export function newKit({ maker, name, kind, priceCents }: NewKit): Kit {
   return {
-    format: 'jade-kit/4',
+    format: 'jade-kit/5',
     slug: kitSlug({ maker, name }),
     name: name.trim(),
     maker: maker.trim(),

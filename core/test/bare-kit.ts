@@ -22,7 +22,7 @@ export function bareFitment(part: Partial<Fitment> = {}): Fitment {
 /** The smallest whole kit, for tests that are about one part of it. */
 export function bareKit(part: Partial<Kit> = {}): Kit {
   return {
-    format: 'jade-kit/4',
+    format: 'jade-kit/5',
     slug: 'test-kit',
     name: 'Test pair',
     maker: 'Cairn',

@@ -77,6 +77,20 @@ export interface SwitchOutput {
   standbyMostMa: number;
 }
 
+export interface CircuitWire {
+  areaMm2: number;
+  lengthM: number;
+  permittedA: number;
+  /** A wire of its own of the same size on the way back; over the body where it is not said. */
+  backM?: number;
+  /** What the body resists on the way back, where it was measured or is stated. */
+  chassisMohm?: number;
+}
+
+export const CIRCUIT_LISTS = ['loads'] as const;
+/** A list of a circuit of which it matters whether somebody has looked for all that belongs in it. */
+export type CircuitList = (typeof CIRCUIT_LISTS)[number];
+
 /** A circuit has a fuse or an output that guards it, never neither. */
 export interface Circuit {
   id: string;
@@ -85,12 +99,15 @@ export interface Circuit {
   output?: SwitchOutput;
   /** Where it is fed straight from the battery: wire between the battery and its fuse. */
   batteryToFuseMm?: number;
-  /** `backM`: a wire of its own of the same size on the way back; over the body where it is not said, `chassisMohm` what that resists where it was measured or is stated. */
-  wire: { areaMm2: number; lengthM: number; permittedA: number; backM?: number; chassisMohm?: number };
-  plugPermittedA: number;
+  /** Absent where nobody measured it: what is lost on the way is then not known. */
+  wire?: CircuitWire;
+  /** Absent where nobody knows it. */
+  plugPermittedA?: number;
   switchPermittedA?: number;
   /** Factory loads already on the circuit. */
   loads: Load[];
+  /** What of it nobody has described as a whole: other loads may hang on it. */
+  undescribed?: CircuitList[];
   /** States in which it is live. */
   liveIn: VehicleState[];
   /** Named where the shop's rules never allow work on it. */

@@ -1,5 +1,5 @@
 import type { ElectricsRules } from '../rules/index.ts';
-import type { Circuit, Load, SwitchOutput } from '../vehicle/index.ts';
+import type { Circuit, CircuitWire, Load, SwitchOutput } from '../vehicle/index.ts';
 import { copperOhm } from './conductor.ts';
 import { currentsOf, voltageRange } from './current.ts';
 import { dropLimitShare, judgeDrop, mendDrop, type DropMend, type DropUse } from './drop.ts';
@@ -13,6 +13,15 @@ export type WeakestPart = 'fuse' | 'output' | 'wire' | 'plug' | 'switch';
  */
 export type LoadTrouble = 'share' | 'leg share' | 'drop' | 'least voltage' | 'fuse above' | 'fuse far' | 'surge' | 'standby';
 
+/** What a load check could not reckon with: other loads on the circuit, its wire, what its contacts bear, the coil of a relay. */
+export type LoadUnknown = 'loads' | 'wire' | 'contacts' | 'coil';
+
+/** A load that is added; `unmeasured` where nobody knows what it draws, or the voltage that it needs. */
+export interface AddedLoad extends Load {
+  unmeasured?: boolean;
+}
+
+/** Where something is not known the figures are the least that they can be: what speaks against it does so whatever the rest is. */
 export interface LoadCheck {
   beforeA: number;
   addedA: number;
@@ -44,9 +53,10 @@ export interface LoadCheck {
   surge?: { ampere: number; mostA: number };
   standby?: { mA: number; mostMa: number };
   troubles: LoadTrouble[];
+  unknown: LoadUnknown[];
   /** Where too much is lost: what would mend it, on the circuit's wire, or on the kit's leg where the circuit alone loses little enough. */
   mend?: DropMend & { of: 'wire' | 'leg' };
-  verdict: 'carries' | 'warn' | 'refuse' | 'never';
+  verdict: 'carries' | 'not known' | 'warn' | 'refuse' | 'never';
 }
 
 /** Two contacts on the way out and two on the way back. */
@@ -54,15 +64,27 @@ const CONTACTS = 4;
 
 type Limit = [part: WeakestPart, ampere: number];
 
-/** What limits a circuit: first what guards it, then what lies behind that. */
+/** What limits a circuit as far as it is known: first what guards it, then what lies behind that. */
 function limitsOf({ fuse, output, wire, plugPermittedA, switchPermittedA }: Circuit): { guards: Limit[]; behind: Limit[] } {
   return {
     guards: [...(fuse ? [['fuse', fuse.ratedA] satisfies Limit] : []), ...(output ? [['output', output.limitA] satisfies Limit] : [])],
-    behind: [['wire', wire.permittedA], ['plug', plugPermittedA], ...(switchPermittedA === undefined ? [] : [['switch', switchPermittedA] satisfies Limit])],
+    behind: [
+      ...(wire ? [['wire', wire.permittedA] satisfies Limit] : []),
+      ...(plugPermittedA === undefined ? [] : [['plug', plugPermittedA] satisfies Limit]),
+      ...(switchPermittedA === undefined ? [] : [['switch', switchPermittedA] satisfies Limit]),
+    ],
   };
 }
 
-const lowest = (limits: readonly Limit[]): Limit => limits.reduce<Limit>((low, limit) => (limit[1] < low[1] ? limit : low), limits[0] ?? ['wire', 0]);
+const lowest = (limits: readonly Limit[]): Limit => limits.reduce<Limit>((low, limit) => (limit[1] < low[1] ? limit : low), limits[0] ?? ['wire', Infinity]);
+
+/** What a check of added loads on a circuit cannot reckon with. */
+const unknownOf = ({ wire, plugPermittedA, undescribed = [] }: Circuit, added: readonly AddedLoad[]): LoadUnknown[] => [
+  ...(undescribed.includes('loads') ? ['loads' as const] : []),
+  ...(wire ? [] : ['wire' as const]),
+  ...(plugPermittedA === undefined ? ['contacts' as const] : []),
+  ...(added.some(({ unmeasured }) => unmeasured) ? ['coil' as const] : []),
+];
 
 /** What loads draw together from an output at the moment they are switched on, and while they are off; one that draws longer than it bears counts against its limit. */
 function outputLoads(output: SwitchOutput, loads: readonly Load[]): Required<Pick<LoadCheck, 'surge' | 'standby'>> {
@@ -79,11 +101,12 @@ function outputLoads(output: SwitchOutput, loads: readonly Load[]): Required<Pic
  * kit on it against what it may carry; drop at running voltage out over the circuit's wire and back over a wire of its own or the chassis, two
  * contacts each way, and over the leg on which most is lost, judged by the rule set's share for what it feeds; the voltage that is left while the supply is at its least, against what the loads are stated to need. Over the rule
  * set's warning share warns, over its refusing share refuses, equality passes; too much lost on the way warns. A fuse above what lies behind
- * it, one too far from the battery, and a surge above what an output bears refuse; standby above an output's warns.
+ * it, one too far from the battery, and a surge above what an output bears refuse; standby above an output's warns. What is not known counts as the least
+ * that it can be and is named: without trouble the verdict is then *not known*.
  */
 export function checkLoad(
   circuit: Circuit,
-  added: readonly Load[],
+  added: readonly AddedLoad[],
   systemVoltageV: 12 | 24,
   rules: ElectricsRules,
   use: DropUse = 'lamp',
@@ -95,8 +118,9 @@ export function checkLoad(
   const { guards, behind } = limitsOf(circuit);
   const [weakest, limitA] = lowest([...guards, ...behind]);
   const together = currentsOf([...circuit.loads, ...added], range);
-  const { lengthM, areaMm2, backM } = circuit.wire;
-  const restOhm = ((backM === undefined ? (circuit.wire.chassisMohm ?? rules.chassisMohm) : 0) + CONTACTS * rules.contactMohm) / 1000;
+  // Of a wire that nobody measured nothing is lost at the least; its way back is not known either.
+  const { lengthM, areaMm2, backM, chassisMohm }: CircuitWire = circuit.wire ?? { lengthM: 0, areaMm2: 1, permittedA: Infinity, backM: 0 };
+  const restOhm = ((backM === undefined ? (chassisMohm ?? rules.chassisMohm) : 0) + CONTACTS * rules.contactMohm) / 1000;
   const laid = { areaMm2, lengthM: lengthM + (backM ?? 0) };
   const ohm = copperOhm(laid.lengthM, areaMm2) + restOhm;
   const limit = dropLimitShare(use, rules);
@@ -129,6 +153,7 @@ export function checkLoad(
     ...(holds ? [] : ['drop' as const]),
     ...(neededV !== undefined && atLeastV < neededV - 1e-9 ? ['least voltage' as const] : []),
   ];
+  const unknown = unknownOf(circuit, added);
   const mendOf = (): NonNullable<LoadCheck['mend']> => {
     const worst = legs.find(({ id }) => id === longestLeg?.id);
     if (worst && circuitV <= limit * range.runningV + 1e-9) {
@@ -145,7 +170,9 @@ export function checkLoad(
       ? 'refuse'
       : troubles.length > 0
         ? 'warn'
-        : 'carries';
+        : unknown.length > 0
+          ? 'not known'
+          : 'carries';
   return {
     beforeA,
     addedA,
@@ -167,6 +194,7 @@ export function checkLoad(
     ...(surge && surge.ampere > 0 ? { surge } : {}),
     ...(standby && standby.mA > 0 ? { standby } : {}),
     troubles,
+    unknown,
     ...(holds ? {} : { mend: mendOf() }),
     verdict,
   };

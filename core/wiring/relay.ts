@@ -1,22 +1,30 @@
 import type { KitRelay } from '../kit/index.ts';
 import type { ElectricsRules } from '../rules/index.ts';
-import type { Circuit, Load } from '../vehicle/index.ts';
+import type { Circuit } from '../vehicle/index.ts';
 import { voltageRange } from './current.ts';
-import { checkLoad, type LoadCheck } from './load.ts';
+import { checkLoad, type AddedLoad, type LoadCheck } from './load.ts';
 import { sizeCircuit, type CircuitSize, type NewCircuit } from './size.ts';
 import type { WireTable } from '../rules/index.ts';
 
-/** A relay: its coil loads the circuit that triggers it, its contact carries the feed. */
-export type Relay = Omit<KitRelay, 'id' | 'name'>;
+/** A relay of which all is known: its coil loads the circuit that triggers it, its contact carries the feed. */
+export type Relay = Required<Omit<KitRelay, 'id' | 'name'>>;
 
 /** A relay that a shop has on its shelf, as such parts commonly are; what is printed on the part itself counts. */
 const SHOP_RELAYS: Readonly<Record<12 | 24, Relay>> = { 12: { coilOhm: 85, contactA: 30, pullInV: 8 }, 24: { coilOhm: 340, contactA: 20, pullInV: 16 } };
 export const shopRelay = (systemVoltageV: 12 | 24): Relay => SHOP_RELAYS[systemVoltageV];
 
-/** What a relay's coil puts on the circuit that triggers it: its current at running voltage, and the voltage that it needs to close. */
-export function coilLoad({ coilOhm, pullInV }: Relay, name: string, systemVoltageV: 12 | 24): Load {
+/** What a relay's coil puts on the circuit that triggers it: its current at running voltage, and the voltage that it needs to close; at the least nothing where nobody measured it. */
+export function coilLoad({ coilOhm, pullInV }: Pick<KitRelay, 'coilOhm' | 'pullInV'>, name: string, systemVoltageV: 12 | 24): AddedLoad {
   const { runningV } = voltageRange(systemVoltageV);
-  return { name, powerW: runningV ** 2 / coilOhm, atV: runningV, kind: 'resistive', leastV: pullInV };
+  const unmeasured = coilOhm === undefined || pullInV === undefined;
+  return {
+    name,
+    powerW: coilOhm === undefined ? 0 : runningV ** 2 / coilOhm,
+    atV: runningV,
+    kind: 'resistive',
+    ...(pullInV === undefined ? {} : { leastV: pullInV }),
+    ...(unmeasured ? { unmeasured } : {}),
+  };
 }
 
 export interface RelayCheck {

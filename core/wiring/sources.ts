@@ -112,7 +112,7 @@ function measuredBehaviour(
   };
 }
 
-const CAPACITY = { carries: 'carries', warn: 'tight', refuse: 'does not carry', never: 'does not carry' } as const;
+const CAPACITY = { carries: 'carries', 'not known': 'not known', warn: 'tight', refuse: 'does not carry', never: 'does not carry' } as const;
 const CAPACITY_RANK = { carries: 0, tight: 1, 'not known': 2, 'does not carry': 3 } as const;
 const BEHAVIOUR_RANK = { 'as wanted': 0, 'not known': 2, otherwise: 8 } as const;
 

@@ -1,8 +1,9 @@
 import type { WireTable } from '../rules/index.ts';
-import type { Circuit } from '../vehicle/index.ts';
+import type { Circuit, CircuitWire } from '../vehicle/index.ts';
 import {
   assignLegs,
   checkLoad,
+  coilLoad,
   checkRelay,
   copperOhm,
   conductorOhm,
@@ -39,7 +40,15 @@ test('the fuse keeps a fifth in hand: 8 A fit a 10 A fuse exactly, 8.1 A want 15
   expect([smallestFuseA(8), smallestFuseA(8.1), smallestFuseA(33)]).toEqual([10, 15, undefined]);
 });
 
-const circuit: Circuit = { id: 'c', name: 'c', fuse: { slot: 'F1', ratedA: 10 }, wire: { areaMm2: 1.5, lengthM: 4.2, permittedA: 16 }, plugPermittedA: 12, loads: [], liveIn: [] };
+const circuit: Circuit & { wire: CircuitWire } = {
+  id: 'c',
+  name: 'c',
+  fuse: { slot: 'F1', ratedA: 10 },
+  wire: { areaMm2: 1.5, lengthM: 4.2, permittedA: 16 },
+  plugPermittedA: 12,
+  loads: [],
+  liveIn: [],
+};
 const led = (powerW: number) => ({ name: 'lamp', powerW, atV: 13.2, kind: 'driven LED' as const });
 
 test('a full fuse passes, a watt more is refused, a switch can be the weakest', () => {
@@ -106,6 +115,34 @@ test('a main fuse farther from the battery than the rule set allows refuses; equ
 test('a wire of its own on the way back is reckoned in place of the body', () => {
   // 5 A · (0.048272 + 2.1 m · 0.01149333 Ω/m + four contacts of 2 mΩ).
   expect(checkLoad({ ...circuit, wire: { ...circuit.wire, backM: 2.1 } }, [led(69)], 12, rules).dropV).toBeCloseTo(5 * (0.048272 + 0.024136 + 0.008), 5);
+});
+
+describe('what nobody measured', () => {
+  // 108 W at 10.8 V are 10 A; at 13.8 V 7.826 A over four contacts of 2 mΩ alone.
+  const bare: Circuit = { id: 'c', name: 'c', fuse: { slot: 'F1', ratedA: 20 }, loads: [], undescribed: ['loads'], liveIn: [] };
+
+  test('is named and counts as the least that it can be: what carries so far is not said to carry', () => {
+    const check = checkLoad(bare, [led(108)], 12, rules);
+    expect(check).toMatchObject({ verdict: 'not known', unknown: ['loads', 'wire', 'contacts'], weakest: 'fuse', shareAfter: 0.5, troubles: [] });
+    expect(check.dropV).toBeCloseTo((108 / 13.8) * 0.008, 6);
+    // With its wire and its contacts known the rest is still open.
+    expect(checkLoad({ ...circuit, undescribed: ['loads'] }, [led(10)], 12, rules)).toMatchObject({ verdict: 'not known', unknown: ['loads'] });
+    expect(checkLoad(circuit, [led(10)], 12, rules)).toMatchObject({ verdict: 'carries', unknown: [] });
+    expect(checkLoad({ ...circuit, plugPermittedA: undefined }, [led(10)], 12, rules).unknown).toEqual(['contacts']);
+  });
+
+  test('and what is too much already is so whatever the rest is', () => {
+    expect(checkLoad(bare, [led(216.1)], 12, rules)).toMatchObject({ verdict: 'refuse', weakest: 'fuse', unknown: ['loads', 'wire', 'contacts'] });
+    expect(checkLoad(bare, [led(180)], 12, rules).verdict).toBe('warn');
+    expect(checkLoad({ ...bare, batteryToFuseMm: 181 }, [], 12, rules)).toMatchObject({ verdict: 'refuse', troubles: ['fuse far'] });
+  });
+
+  test('a coil of which it is not known what it draws, or what it needs', () => {
+    const named = (relay: Parameters<typeof coilLoad>[0]) => checkLoad(circuit, [coilLoad(relay, 'coil', 12)], 12, rules).unknown;
+    expect([named({ coilOhm: 92, pullInV: 8.4 }), named({ coilOhm: 92 }), named({ pullInV: 8.4 }), named({})]).toEqual([[], ['coil'], ['coil'], ['coil']]);
+    expect(coilLoad({ pullInV: 8.4 }, 'coil', 12)).toMatchObject({ powerW: 0, leastV: 8.4 });
+    expect(coilLoad({ coilOhm: 92, pullInV: 8.4 }, 'coil', 12)).toEqual({ name: 'coil', powerW: 13.8 ** 2 / 92, atV: 13.8, kind: 'resistive', leastV: 8.4 });
+  });
 });
 
 describe('a leg of the kit', () => {

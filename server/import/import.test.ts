@@ -29,7 +29,7 @@ const changed = (change: (profile: LooseProfile) => void) => {
 test.each(['vehicles/wexholm-bollard-35.json', 'kits/cairn-fen-pair.json', 'plugs.json', 'rules.json', 'shop.json'])('%s comes out as it went in', async (file) => {
   const document = demoDocument(file);
   const kind =
-    { 'jade-vehicle-profile/5': 'vehicle', 'jade-kit/4': 'kit', 'jade-plugs/1': 'plugs', 'jade-rule-set/1': 'rules', 'jade-shop/1': 'shop' }[String(document.format)] ?? '';
+    { 'jade-vehicle-profile/5': 'vehicle', 'jade-kit/5': 'kit', 'jade-plugs/1': 'plugs', 'jade-rule-set/1': 'rules', 'jade-shop/1': 'shop' }[String(document.format)] ?? '';
   expect((await shop.app.inject({ url: `/api/documents/${kind}/${String(document.slug)}/export` })).json()).toEqual(document);
 });
 

@@ -32,7 +32,7 @@ export const CABLE_WAY = {
 } as const;
 
 export const FUSE_WIRE = {
-  lost: (dropShare: string) => `lost ${dropShare}`,
+  lost: (dropShare: string, atLeast: boolean) => (atLeast ? `lost ${dropShare} +` : `lost ${dropShare}`),
   atMost: (dropLimitShare: string) => `${dropLimitShare} at most`,
 } as const;
 

@@ -6,20 +6,20 @@ export interface PictureLane {
   id: string;
   guard: string[];
   contact?: string;
-  state: 'carries' | 'warn' | 'refuse';
+  state: 'carries' | 'unknown' | 'warn' | 'refuse';
   settled: boolean;
   label: string;
   branches: { id: string; joint?: string; ends: string; colour?: string; size: string; leg?: string; coil: boolean; state: 'joined' | 'open' | 'wrong'; label: string }[];
 }
 
-const DRAWN = { carries: 'carries', warn: 'warn', refuse: 'refuse', never: 'refuse' } as const;
+const DRAWN = { carries: 'carries', 'not known': 'unknown', warn: 'warn', refuse: 'refuse', never: 'refuse' } as const;
 const stateOf = ({ joined, mate }: WireJoint) => (mate.value !== 'mates' ? 'wrong' : joined ? 'joined' : 'open');
 
 /** The colour and size of the wire of a branch, and the size of the kit's leg that goes on from it. */
 function sizesOf({ load }: WireLane, { joint, pin, ends }: WireBranch): { colour?: string; size: string; leg?: string } {
   const lamps = joint?.connection.lamps;
   const leg = ends === 'coil' ? undefined : load.legs.find(({ kit, leg: own }) => !joint || (kit.slug === joint.kit.slug && lamps?.includes(own.lamp)))?.leg.wire;
-  return { ...(pin?.colour ? { colour: pin.colour } : {}), size: sayArea(load.circuit.wire.areaMm2), ...(leg ? { leg: sayArea(leg.areaMm2) } : {}) };
+  return { ...(pin?.colour ? { colour: pin.colour } : {}), size: load.circuit.wire ? sayArea(load.circuit.wire.areaMm2) : '? mm²', ...(leg ? { leg: sayArea(leg.areaMm2) } : {}) };
 }
 
 /** The electrical picture in words. */

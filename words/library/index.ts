@@ -4,6 +4,7 @@ import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';
 import { sayCondition } from '@jade/words/match';
 import { sayThrough } from '@jade/words/names';
+import { sayCircuitWire } from '@jade/words/wiring';
 import { amount, inSentence, minutes, plural, sayDay, stated } from '@jade/words/units';
 
 export const LEARNED_TIMES = {
@@ -127,12 +128,13 @@ export function sayLibraryPin({ carries, colour, beyond, proved }: VehiclePin, c
 }
 
 /** A circuit of the library: what guards it, its wire, its loads, when it is live. */
-export function sayLibraryCircuit({ wire, loads, liveIn, neverUse }: Circuit, guarded: string): string {
+export function sayLibraryCircuit({ wire, loads, liveIn, neverUse, undescribed = [] }: Circuit, guarded: string): string {
+  const open = undescribed.includes('loads');
   const drawn = loads.map(({ name, powerW, atV }) => `${inSentence(name)} ${stated(powerW, 'W')} at ${stated(atV, 'V')}`).join(', ');
   return [
     guarded,
-    `${stated(wire.areaMm2, 'mm²')}, ${stated(wire.lengthM, 'm')}`,
-    drawn || 'no loads',
+    sayCircuitWire({ wire }),
+    drawn ? `${drawn}${open ? ', others are not described' : ''}` : open ? 'its loads are not described' : 'no loads',
     `live: ${liveIn.join(', ')}`,
     ...(neverUse ? [`never used: ${neverUse}`] : []),
   ].join(' · ');

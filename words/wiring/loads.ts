@@ -1,4 +1,5 @@
-import type { LoadCheck, LoadTrouble } from '@jade/core/wiring';
+import type { Circuit } from '@jade/core/vehicle';
+import type { LoadCheck, LoadTrouble, LoadUnknown } from '@jade/core/wiring';
 import { amperes, percent, stated, volts } from '@jade/words/units';
 
 /** What mends a way on which too much is lost. */
@@ -27,14 +28,35 @@ const LOAD_TROUBLES: Record<LoadTrouble, (check: LoadCheck) => string> = {
     `At the least voltage ${volts(atLeastV)} are left for the lamps, and they are stated to need ${volts(neededV ?? 0)}: they may go out.`,
 };
 
+const LOAD_UNKNOWNS: Record<LoadUnknown, string> = {
+  loads: 'what else hangs on it',
+  wire: 'its wire',
+  contacts: 'what its contacts bear',
+  coil: 'what the relay’s coil draws and needs',
+};
+
+/** What a load check could not reckon with, and how that is settled; undefined where all is known. */
+export function sayLoadUnknown({ unknown }: Pick<LoadCheck, 'unknown'>): string | undefined {
+  if (unknown.length === 0) return undefined;
+  const measure = unknown.some((part) => part !== 'contacts') ? ' Switch all of it on, and measure the current at the fuse and the voltage at the lamps.' : '';
+  return `Not described: ${unknown.map((part) => LOAD_UNKNOWNS[part]).join('; ')}. So these figures are the least that they can be.${measure}`;
+}
+
+/** The wire of a circuit: its size and its length, where somebody measured it. */
+export const sayCircuitWire = ({ wire }: Pick<Circuit, 'wire'>): string => (wire ? `${stated(wire.areaMm2, 'mm²')}, ${stated(wire.lengthM, 'm')}` : 'wire not measured');
+
 /** What a load check says, with its numbers. */
 export function sayLoad(check: LoadCheck): string {
   const leg = check.longestLeg ? ` Of that ${volts(check.longestLeg.dropV)} in the kit’s leg, which carries ${percent(check.longestLeg.share)} of what it may.` : '';
-  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${stated(check.limitA, 'A')}). Lost on the way: ${volts(check.dropV)} at running voltage, ${percent(check.dropShare, 1)} of at most ${percent(check.dropLimitShare, 1)}.${leg}`;
+  const open = sayLoadUnknown(check);
+  const unknown = open === undefined ? '' : ` ${open}`;
+  const base = `${amperes(check.beforeA)} before, ${amperes(check.afterA)} after at the worst voltage: ${percent(check.shareAfter)} of the ${check.weakest} (${stated(check.limitA, 'A')}). Lost on the way: ${volts(check.dropV)} at running voltage, ${percent(check.dropShare, 1)} of at most ${percent(check.dropLimitShare, 1)}.${leg}${unknown}`;
   const troubles = check.troubles.map((trouble) => LOAD_TROUBLES[trouble](check));
   switch (check.verdict) {
     case 'carries':
       return `It carries. ${base}`;
+    case 'not known':
+      return `Nothing that is known speaks against it. ${base}`;
     case 'warn':
       return `It carries, but look at this. ${troubles.join(' ')} ${base}`;
     case 'refuse':

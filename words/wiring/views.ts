@@ -1,5 +1,5 @@
 export const CIRCUIT_PANEL = {
-  circuit: (circuit: string, areaMm2: number, lengthM: number) => `${circuit} · wire ${areaMm2} mm² × ${lengthM} m`,
+  circuit: (circuit: string, wire: string) => `${circuit} · ${wire}`,
   fuseSeen: 'Fuse seen',
   fuseLabel: 'Fuse seen in the slot',
   otherSources: 'What else could feed it',

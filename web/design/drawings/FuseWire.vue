@@ -27,7 +27,7 @@ const lost = computed(() => at((props.check.dropShare / props.check.dropLimitSha
     <text :x="at(check.warnShare)" y="16" text-anchor="middle" font-size="12">{{ percent(check.warnShare) }}</text>
     <text :x="at(check.refuseShare)" y="12" text-anchor="start" font-size="12">{{ check.weakest }} {{ stated(check.limitA, 'A') }}</text>
     <text class="after" :x="after" y="80" text-anchor="middle" font-size="14">{{ amperes(check.afterA) }}</text>
-    <text x="6" y="111" font-size="12">{{ FUSE_WIRE.lost(percent(check.dropShare, 1)) }}</text>
+    <text x="6" y="111" font-size="12">{{ FUSE_WIRE.lost(percent(check.dropShare, 1), check.unknown.length > 0) }}</text>
     <rect class="wire" :x="LEFT" y="100" :width="FULL" height="14" rx="3" />
     <rect class="lost" :class="{ over: check.troubles.includes('drop') }" :x="LEFT" y="100" :width="lost - LEFT" height="14" />
     <path class="limit" :d="`M${at(LOST_END)} 94v26`" />

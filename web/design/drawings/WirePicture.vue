@@ -175,6 +175,10 @@ text {
   stroke-width: 1.6;
 }
 
+.guard.unknown .box {
+  stroke-dasharray: 6 4;
+}
+
 .guard.warn .box {
   fill: var(--amber-soft);
   stroke: var(--amber);

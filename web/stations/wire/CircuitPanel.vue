@@ -5,6 +5,7 @@ import { isRefused, wire } from '@jade/core/stations';
 import {
   CIRCUIT_PANEL,
   sayAdded,
+  sayCircuitWire,
   sayFuseSeen,
   sayJoint,
   sayLegUnknown,
@@ -39,7 +40,7 @@ const guard = computed(() => circuit.value.fuse?.slot ?? circuit.value.output?.s
   <section class="leaf stack">
     <div class="line">
       <h2>{{ circuit.name }}</h2>
-      <span class="soft">{{ CIRCUIT_PANEL.circuit(sayProtection(circuit), circuit.wire.areaMm2, circuit.wire.lengthM) }}</span>
+      <span class="soft">{{ CIRCUIT_PANEL.circuit(sayProtection(circuit), sayCircuitWire(circuit)) }}</span>
     </div>
     <FuseWire :check="load.check" :slot-name="guard" :label="sayLoad(load.check)" />
     <p>{{ sayLoad(load.check) }}</p>
