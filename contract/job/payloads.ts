@@ -34,8 +34,8 @@ import {
 import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade/core/photos';
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
-import { ContentItem, FitStep, KitTest, Lamp } from '@jade/contract/kit';
-import { LampFunction, MountPosition, Piece, Sensor, Supply } from '@jade/contract/vehicle';
+import { Connection, ContentItem, FitStep, KitFeed, KitPlug, KitRelay, KitTest, Lamp } from '@jade/contract/kit';
+import { Circuit, LampFunction, MountPosition, Piece, Sensor, Supply, VehiclePlug } from '@jade/contract/vehicle';
 import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
@@ -312,6 +312,8 @@ class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => MountPosition, 20) mounts?: MountPosition[];
   @Optional() @Each(() => Supply, 2) supplies?: Supply[];
   @Optional() @Each(() => Sensor, 20) sensors?: Sensor[];
+  @Optional() @Each(() => VehiclePlug, 20) plugs?: VehiclePlug[];
+  @Optional() @Each(() => Circuit, 20) circuits?: Circuit[];
   @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) whole?: P<'kind.described'>['whole'];
 }
 
@@ -328,6 +330,10 @@ class KitDescribed implements P<'kit.described'> {
   @Optional() @Each(() => LampPlace, 60) mounts?: LampPlace[];
   @Optional() @Each(() => FitStep, 20) fitSteps?: FitStep[];
   @Optional() @Each(() => KitTest, 120) tests?: KitTest[];
+  @Optional() @Each(() => KitPlug, 20) plugs?: KitPlug[];
+  @Optional() @Each(() => KitRelay, 20) relays?: KitRelay[];
+  @Optional() @Each(() => KitFeed, 20) feeds?: KitFeed[];
+  @Optional() @Each(() => Connection, 20) connections?: Connection[];
   @Optional() @Slugs(60) replaces?: string[];
   @Optional() @OneOfEach([...KIT_LISTS, ...FITMENT_LISTS], KIT_LISTS.length + FITMENT_LISTS.length) whole?: P<'kit.described'>['whole'];
 }

@@ -375,6 +375,8 @@ export class TakenToKeep {
   @Slugs(500) mounts!: string[];
   @Slugs(2) supplies!: string[];
   @Slugs(60) sensors!: string[];
+  @Slugs(200) plugs!: string[];
+  @Slugs(200) circuits!: string[];
   @Slugs(300) notes!: string[];
   @Slugs(100) kits!: string[];
   @Slugs(1000) ways!: string[];

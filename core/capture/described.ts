@@ -5,6 +5,7 @@ import {
   isUndescribed,
   levelRank,
   pieceKey,
+  type Circuit,
   type Described,
   type KindNote,
   type LampFunction,
@@ -14,6 +15,7 @@ import {
   type PieceLevel,
   type Sensor,
   type Supply,
+  type VehiclePlug,
   type VehicleProfile,
 } from '../vehicle/index.ts';
 import { hidesAll, kindTaught, withChanges, type KindTaught, type WayChange } from './changes.ts';
@@ -35,6 +37,8 @@ export interface KindCaptured extends KindTaught {
   mounts: Proposed<MountPosition>[];
   supplies: Proposed<Supply>[];
   sensors: Proposed<Sensor>[];
+  plugs: Proposed<VehiclePlug>[];
+  circuits: Proposed<Circuit>[];
   /** What was noted on the jobs: whether it is of the kind, or of that one vehicle, a person says. */
   notes: Proposed<KindNote>[];
   kits: KitProposed[];
@@ -98,16 +102,20 @@ const pieceAskingDead = (piece: Piece, supplies: readonly Supply[]): Piece => {
   return { ...piece, levels: piece.levels.map((level) => ({ ...level, ways: level.ways.map((way) => askingDead(way, others)) })) };
 };
 
-/** Places with the ways that can be said of them; one to which none is left is left out. Gives back how many ways were lost by it. */
-function reachable(own: readonly Piece[], mounts: readonly Proposed<MountPosition>[], supplies: readonly Supply[]): { mounts: Proposed<MountPosition>[]; lost: number } {
+/** Places and plugs with the ways that can be said of them; one to which none is left is left out. Gives back how many ways were lost by it. */
+function reachable<T extends Pick<MountPosition, 'reach' | 'hiddenBy'>>(
+  own: readonly Piece[],
+  places: readonly Proposed<T>[],
+  supplies: readonly Supply[],
+): { places: Proposed<T>[]; lost: number } {
   const levels = new Map(own.map((piece) => [piece.id, piece.levels]));
-  const said = mounts.map(({ entry, jobs }) => {
+  const said = places.map(({ entry, jobs }) => {
     const reach = entry.reach.filter(({ needs }) => sayable(needs, levels)).map((way) => askingDead(way, supplies));
     return { entry: { ...entry, reach, hiddenBy: hidesAll(reach) }, jobs };
   });
-  const waysOf = (list: readonly { entry: MountPosition }[]) => list.reduce((sum, { entry }) => sum + entry.reach.length, 0);
+  const waysOf = (list: readonly { entry: T }[]) => list.reduce((sum, { entry }) => sum + entry.reach.length, 0);
   const kept = said.filter(({ entry }) => entry.reach.length > 0);
-  return { mounts: kept, lost: waysOf(mounts) - waysOf(kept) };
+  return { places: kept, lost: waysOf(places) - waysOf(kept) };
 }
 
 const levelOf = ({ measured: _measured, ways, ...level }: ProposedLevel): PieceLevel => ({ ...level, ways: ways.map(asWay) });
@@ -166,12 +174,22 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
     ofJobs(({ supplies: list }) => list),
     same,
   ).map((supply) => ({ ...supply, entry: { ...supply.entry, piece: piece(supply.entry.piece) } }));
+  const reached = <T extends Pick<MountPosition, 'id' | 'reach'>>({ entry, jobs: by }: Proposed<T>) => ({
+    entry: { ...entry, reach: (reach.get(entry.id) ?? []).map(asWay) },
+    jobs: by,
+  });
   const spots = proposed(
     profile.mounts,
     ofJobs(({ mounts: list }) => list),
     (id) => places.get(id) ?? id,
-  ).map(({ entry, jobs: by }) => ({ entry: { ...entry, reach: (reach.get(entry.id) ?? []).map(asWay) }, jobs: by }));
-  const { mounts, lost: lostPlaces } = reachable(all, spots, []);
+  ).map(reached);
+  const { places: mounts, lost: lostPlaces } = reachable(all, spots, []);
+  const faces = proposed(
+    profile.plugs,
+    ofJobs(({ plugs: list }) => list),
+    same,
+  ).map(reached);
+  const { places: plugs, lost: lostPlugs } = reachable(all, faces, []);
   const taught = kindTaught(seen, { ...profile, pieces: all, supplies: [...profile.supplies, ...supplies.map(({ entry }) => entry)] });
   const sensors = idsOf(
     profile.sensors.map((sensor) => onPiece(sensor, all)),
@@ -179,9 +197,15 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
   );
   return {
     ...taught,
-    unsayable: taught.unsayable + lost + lostPlaces,
+    unsayable: taught.unsayable + lost + lostPlaces + lostPlugs,
     pieces,
     mounts,
+    plugs,
+    circuits: proposed(
+      profile.circuits,
+      ofJobs(({ circuits: list }) => list),
+      same,
+    ),
     supplies,
     sensors: proposed(
       profile.sensors,
@@ -212,6 +236,8 @@ export interface Taken {
   mounts: readonly string[];
   supplies: readonly string[];
   sensors: readonly string[];
+  plugs: readonly string[];
+  circuits: readonly string[];
   notes: readonly string[];
   kits: readonly string[];
   functions: readonly string[];
@@ -219,11 +245,14 @@ export interface Taken {
   whole: readonly Described[];
 }
 
-export const NOTHING_TAKEN: Taken = { pieces: [], mounts: [], supplies: [], sensors: [], notes: [], kits: [], functions: [], ways: [], whole: [] };
+export const NOTHING_TAKEN: Taken = { pieces: [], mounts: [], supplies: [], sensors: [], plugs: [], circuits: [], notes: [], kits: [], functions: [], ways: [], whole: [] };
+
+/** Lists of a profile of which a kit names entries. */
+const NAMED = ['mounts', 'pieces', 'plugs', 'circuits'] as const;
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
 export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
-  const { pieces, functions, mounts, supplies, sensors, notes, kits, changes, whole } = captured;
+  const { pieces, functions, mounts, supplies, sensors, plugs, circuits, notes, kits, changes, whole } = captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
@@ -232,21 +261,35 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
   const there = (place: WayChange['place']) => ('target' in place ? true : levels.has(place.piece));
   const isolated = supplies.map(({ entry }) => entry).filter(({ id, piece, level }) => taken.supplies.includes(id) && levels.get(piece)?.some((own) => own.level === level));
   const isolable = [...profile.supplies, ...isolated];
-  const spots = reachable(
-    [...profile.pieces, ...kept],
-    mounts.filter(({ entry }) => taken.mounts.includes(entry.id)),
-    isolable,
-  ).mounts.map(({ entry }) => entry);
-  const known = new Set([...profile.mounts, ...spots].map(({ id }) => id));
+  const reached = <T extends Pick<MountPosition, 'id' | 'reach' | 'hiddenBy'>>(places: readonly Proposed<T>[], ids: readonly string[]) =>
+    reachable(
+      [...profile.pieces, ...kept],
+      places.filter(({ entry }) => ids.includes(entry.id)),
+      isolable,
+    ).places.map(({ entry }) => entry);
+  const spots = reached(mounts, taken.mounts);
+  const lines = circuits.map(({ entry }) => entry).filter(({ id }) => taken.circuits.includes(id));
+  const fed = new Set([...profile.circuits, ...lines].map(({ id }) => id));
+  // A circuit that was left is not named by a pin either.
+  const faces = reached(plugs, taken.plugs).map((plug) => ({
+    ...plug,
+    pins: plug.pins.map(({ circuit, ...pin }) => ({ ...pin, ...(circuit !== undefined && fed.has(circuit) ? { circuit } : {}) })),
+  }));
+  const known = {
+    mounts: new Set([...profile.mounts, ...spots].map(({ id }) => id)),
+    plugs: new Set([...profile.plugs, ...faces].map(({ id }) => id)),
+    circuits: fed,
+    pieces: levels,
+  };
   return {
     pieces: kept.map((piece) => pieceAskingDead(piece, isolable)),
     mounts: spots,
+    plugs: faces,
+    circuits: lines,
     supplies: isolated,
     // What carried a sensor was left, or what of a kit sits in a place that was: neither can be said.
     sensors: sensors.map(({ entry }) => entry).filter(({ id, on }) => taken.sensors.includes(id) && levels.has(on)),
-    kits: kits
-      .filter(({ kit, places, pieces: named }) => taken.kits.includes(kit.slug) && places.every((place) => known.has(place)) && named.every((piece) => levels.has(piece)))
-      .map(({ kit }) => kit),
+    kits: kits.filter(({ kit, names }) => taken.kits.includes(kit.slug) && NAMED.every((list) => names[list].every((id) => known[list].has(id)))).map(({ kit }) => kit),
     notes: notes.map(({ entry }) => entry).filter(({ id }) => taken.notes.includes(id)),
     functions: functions.map(({ entry }) => entry).filter(({ id }) => taken.functions.includes(id)),
     changes: changes.filter(({ way, place }) => taken.ways.includes(way.id) && there(place) && sayable(way.needs, levels)),
@@ -266,6 +309,8 @@ export function withCaptured(profile: VehicleProfile, captured: KindCaptured, ta
     mounts: [...rest.mounts, ...entries.mounts],
     supplies: [...rest.supplies, ...entries.supplies],
     sensors: [...rest.sensors, ...entries.sensors],
+    plugs: [...rest.plugs, ...entries.plugs],
+    circuits: [...rest.circuits, ...entries.circuits],
     ...(notes.length > 0 ? { notes: [...(rest.notes ?? []), ...notes] } : {}),
   };
 }

@@ -118,8 +118,8 @@ test('a kit and its place that were captured on one job are sound documents, and
       [],
     ],
   ]);
-  expect(taught.kits.map(({ jobs, places, more }) => ({ jobs, places, more }))).toEqual([
-    { jobs: ['one'], places: ['behind-d4'], more: { lamps: 1, contents: 1, fitSteps: 1, tests: 1 } },
+  expect(taught.kits.map(({ jobs, names, more }) => ({ jobs, names, more }))).toEqual([
+    { jobs: ['one'], names: { mounts: ['behind-d4'], pieces: [], plugs: [], circuits: [] }, more: { lamps: 1, contents: 1, fitSteps: 1, connections: 0, tests: 1 } },
   ]);
   const { profile, kit } = keptFrom(taught);
   if (!kit) throw new Error('no kit is kept');

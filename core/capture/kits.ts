@@ -1,4 +1,4 @@
-import { withKitDescribed, type DescribedHere, type KitDescribedHere } from '../job/index.ts';
+import { withKitDescribed, type DescribedHere, type KitDescribedHere, type WIRING_LISTS } from '../job/index.ts';
 import type { Fitment, Kit } from '../kit/index.ts';
 import type { KindNote, VehicleProfile } from '../vehicle/index.ts';
 
@@ -15,11 +15,10 @@ export interface JobDescribed {
 export interface KitProposed {
   kit: Kit;
   jobs: string[];
-  /** Places and pieces of the vehicle that it names there. */
-  places: string[];
-  pieces: string[];
+  /** Places, pieces, plugs and circuits of the vehicle that it names there. */
+  names: { mounts: string[]; pieces: string[]; plugs: string[]; circuits: string[] };
   /** How many of each it has more than before. */
-  more: { lamps: number; contents: number; fitSteps: number; tests: number };
+  more: { lamps: number; contents: number; fitSteps: number; connections: number; tests: number };
 }
 
 /** What was described of a kit with places and pieces by the ids that they are kept under. */
@@ -41,19 +40,34 @@ function placed(described: KitDescribedHere, places: ReadonlyMap<string, string>
 
 /** How it is fitted belongs together: the steps of two jobs are not mixed. */
 const NO_FITMENT: Pick<KitDescribedHere, 'mounts' | 'fitSteps' | 'tests' | 'replaces'> = { mounts: {}, fitSteps: {}, tests: {}, replaces: [] };
-const isAll = ({ whole }: KitDescribedHere) => whole.includes('fitSteps');
-const stepsOf = ({ fitSteps }: KitDescribedHere) => Object.keys(fitSteps).length;
+/** How it is wired belongs together as well. */
+const NO_WIRING: Pick<KitDescribedHere, (typeof WIRING_LISTS)[number]> = { plugs: {}, relays: {}, feeds: {}, connections: {} };
 
-/** The job whose fitting is kept: one that said that it is all, else the one with the most steps; the first of two alike. None where no step was written down. */
-function fittingOf(told: readonly { job: string; described: KitDescribedHere }[]): string | undefined {
+/** The job whose fitting, or wiring, is kept: one that said that it is all, else the one with the most entries; the first of two alike. None where none was written down. */
+function mostOf(told: readonly { job: string; described: KitDescribedHere }[], list: 'fitSteps' | 'connections'): string | undefined {
+  const isAll = ({ whole }: KitDescribedHere) => whole.includes(list);
+  const count = (described: KitDescribedHere) => Object.keys(described[list]).length;
   const [best] = told
-    .filter(({ described }) => stepsOf(described) > 0)
-    .sort((a, b) => Number(isAll(b.described)) - Number(isAll(a.described)) || stepsOf(b.described) - stepsOf(a.described));
+    .filter(({ described }) => count(described) > 0)
+    .sort((a, b) => Number(isAll(b.described)) - Number(isAll(a.described)) || count(b.described) - count(a.described));
   return best?.job;
 }
 
+/** What of a vehicle the fitment of a kit names. */
+function namedBy(kit: Kit, fitment: Fitment | undefined): KitProposed['names'] {
+  const { mounts = [], fitSteps = [], connections = [], replaces = [] } = fitment ?? {};
+  const own = new Set(kit.feeds.map(({ id }) => id));
+  const fed = connections.flatMap(({ feed, trigger }) => [feed.circuit, ...(trigger ? [trigger.circuit] : [])]);
+  return {
+    mounts: [...new Set([...mounts.map(({ mount }) => mount), ...fitSteps.flatMap(({ at }) => at ?? [])])],
+    pieces: [...replaces],
+    plugs: [...new Set(connections.map(({ vehiclePlug }) => vehiclePlug))],
+    circuits: [...new Set(fed)].filter((id) => !own.has(id)),
+  };
+}
+
 /**
- * Kits as jobs of a kind of vehicle described them: what they hold by all of those jobs, how they are fitted by one of them. A kit that has all of it
+ * Kits as jobs of a kind of vehicle described them: what they hold by all of those jobs, how they are fitted by one of them, how they are wired by one. A kit that has all of it
  * already is none of them.
  * @param kept the ids under which places and pieces of the vehicle are kept
  */
@@ -69,25 +83,25 @@ export function kitsProposed(
       return described ? [{ job, described: placed(described, kept.places, kept.pieces) }] : [];
     });
     const had = before.fitments.find(({ vehicle }) => vehicle === profile.slug);
-    // A fitting that is described as a whole is corrected by hand.
-    const open = had === undefined || (had.undescribed ?? []).includes('fitSteps');
-    const fitting = open ? fittingOf(own) : undefined;
+    // What is described as a whole is corrected by hand.
+    const keptOf = (list: 'fitSteps' | 'connections') => (had === undefined || (had.undescribed ?? []).includes(list) ? mostOf(own, list) : undefined);
+    const [fitting, wiring] = [keptOf('fitSteps'), keptOf('connections')];
     const kit = own.reduce((now, { job, described }) => {
-      const isFitting = job === fitting;
-      const whole = described.whole.filter((list) => isFitting || list === 'lamps' || list === 'contents');
-      return withKitDescribed(now, { ...described, ...(isFitting ? {} : NO_FITMENT), whole }, profile);
+      const [isFitting, isWiring] = [job === fitting, job === wiring];
+      const whole = described.whole.filter((list) => list === 'lamps' || list === 'contents' || (list === 'connections' ? isWiring : isFitting));
+      return withKitDescribed(now, { ...described, ...(isFitting ? {} : NO_FITMENT), ...(isWiring ? {} : NO_WIRING), whole }, profile);
     }, before);
     const has = kit.fitments.find(({ vehicle }) => vehicle === profile.slug);
-    const count = (list: 'fitSteps' | 'tests', fitment: Fitment | undefined) => fitment?.[list].length ?? 0;
+    const count = (list: 'fitSteps' | 'connections' | 'tests', fitment: Fitment | undefined) => fitment?.[list].length ?? 0;
     const more = {
       lamps: kit.lamps.length - before.lamps.length,
       contents: kit.contents.length - before.contents.length,
       fitSteps: count('fitSteps', has) - count('fitSteps', had),
+      connections: count('connections', has) - count('connections', had),
       tests: count('tests', has) - count('tests', had),
     };
     const lists = (one: Kit, fitment: Fitment | undefined) => JSON.stringify([one.undescribed ?? [], fitment?.undescribed ?? []]);
     if (Object.values(more).every((number) => number === 0) && lists(kit, has) === lists(before, had)) return [];
-    const named = [...(has?.mounts ?? []).map(({ mount }) => mount), ...(has?.fitSteps ?? []).flatMap(({ at }) => at ?? [])];
-    return [{ kit, jobs: own.map(({ job }) => job), places: [...new Set(named)], pieces: has?.replaces ?? [], more }];
+    return [{ kit, jobs: own.map(({ job }) => job), names: namedBy(kit, has), more }];
   });
 }

@@ -2,7 +2,7 @@ import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition } from '../facts/index.ts';
 import { PHOTO_KINDS, photoSubject } from '../photos/index.ts';
 import { checkKit, testsThatFollow, type Kit } from '../kit/index.ts';
-import { checkPieces, checkSensors, checkSupplies, factChoices, type VehicleProfile } from '../vehicle/index.ts';
+import { checkCircuits, checkPieces, checkPlugs, checkSensors, checkSupplies, factChoices, type VehicleProfile } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
 import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed, type DescribedHere } from './described.ts';
@@ -68,18 +68,27 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], plugs = [], circuits = [], whole = [] } = said;
   const at = `${path}.payload`;
-  const lists = { pieces, functions, mounts, supplies, sensors };
+  const lists = { pieces, functions, mounts, supplies, sensors, plugs, circuits };
   if ([...Object.values(lists), whole].every((list) => list.length === 0)) return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'whole'].join(', ') } }];
   const facts = factChoices(profile);
   const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };
-  const faults = [...checkPieces(held.pieces, mounts, facts), ...checkSupplies({ ...held, mounts }), ...checkSensors(sensors, held.pieces, facts)];
+  const now = { ...profile, ...held, circuits: besides(profile.circuits, circuits) };
+  const faults = [
+    ...checkPieces(held.pieces, mounts, facts),
+    ...checkSupplies({ ...held, mounts }),
+    ...checkSensors(sensors, held.pieces, facts),
+    ...checkPlugs(plugs, now),
+    ...checkCircuits(circuits, now),
+  ];
   const ofEntries = [
     ...amongLast(faults, 'pieces', held.pieces.length - pieces.length, at),
     ...amongLast(faults, 'supplies', held.supplies.length - supplies.length, at),
     ...amongLast(faults, 'mounts', 0, at),
     ...amongLast(faults, 'sensors', 0, at),
+    ...amongLast(faults, 'plugs', 0, at),
+    ...amongLast(faults, 'circuits', 0, at),
   ];
   const ofLamps = functions.flatMap((lamp, place) => checkCondition(lamp.when, facts, `${at}.functions[${place}].when`));
   return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps];
@@ -87,12 +96,12 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
 
 /** Faults of what was described of a kit: nothing at all, a kit that the job does not have, an entry said twice or that names what is not there. */
 function kitDescribedFaults({ profile, kits }: { profile: VehicleProfile; kits: readonly Kit[] }, said: KitDescribed, path: string): Fault[] {
-  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], replaces = [], whole = [] } = said;
+  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], plugs = [], relays = [], feeds = [], connections = [], replaces = [], whole = [] } = said;
   const at = `${path}.payload`;
   const kit = kits.find(({ slug }) => slug === said.kit);
   if (!kit) return [{ path: `${at}.kit`, code: 'unknown-id', data: { id: said.kit, what: 'kit' } }];
-  if ([lamps, contents, mounts, fitSteps, tests, replaces, whole].every((list) => list.length === 0))
-    return [{ path: at, code: 'one-of', data: { choices: 'lamps, contents, mounts, fitSteps, tests, replaces, whole' } }];
+  const lists = { lamps, contents, mounts, fitSteps, tests, plugs, relays, feeds, connections, replaces, whole };
+  if (Object.values(lists).every((list) => list.length === 0)) return [{ path: at, code: 'one-of', data: { choices: Object.keys(lists).join(', ') } }];
   const own = kit.fitments.find(({ vehicle }) => vehicle === profile.slug) ?? fitmentUnknown(profile);
   const fitment = {
     ...own,
@@ -100,13 +109,26 @@ function kitDescribedFaults({ profile, kits }: { profile: VehicleProfile; kits: 
     replaces: [...own.replaces.filter((piece) => !replaces.includes(piece)), ...replaces],
     fitSteps: besides(own.fitSteps, fitSteps),
     tests: besides(own.tests, tests),
+    connections: besides(own.connections, connections),
   };
-  const held = { ...kit, lamps: besides(kit.lamps, lamps), contents: besides(kit.contents, contents), fitments: [fitment] };
+  const held = {
+    ...kit,
+    lamps: besides(kit.lamps, lamps),
+    contents: besides(kit.contents, contents),
+    plugs: besides(kit.plugs, plugs),
+    relays: besides(kit.relays, relays),
+    feeds: besides(kit.feeds, feeds),
+    fitments: [fitment],
+  };
   const faults = checkKit(held, new Map([[profile.slug, profile]]));
   const ofFitment = faults.flatMap((fault): Fault[] => (fault.path.startsWith('fitments[0].') ? [{ ...fault, path: fault.path.slice('fitments[0].'.length) }] : []));
   return [
     ...amongLast(faults, 'lamps', held.lamps.length - lamps.length, at),
     ...amongLast(faults, 'contents', held.contents.length - contents.length, at),
+    ...amongLast(faults, 'plugs', held.plugs.length - plugs.length, at),
+    ...amongLast(faults, 'relays', held.relays.length - relays.length, at),
+    ...amongLast(faults, 'feeds', held.feeds.length - feeds.length, at),
+    ...amongLast(ofFitment, 'connections', fitment.connections.length - connections.length, at),
     ...amongLast(ofFitment, 'mounts', 0, at),
     ...amongLast(ofFitment, 'fitSteps', fitment.fitSteps.length - fitSteps.length, at),
     ...amongLast(ofFitment, 'replaces', fitment.replaces.length - replaces.length, at),

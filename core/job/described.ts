@@ -20,32 +20,54 @@ const further = <T>(known: Readonly<Record<string, T>>, entries: readonly T[], i
 export type DescribedHere = JobState['described'];
 
 /** Lists of a profile that are described while a vehicle is worked on. */
-export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors'] as const;
+export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'plugs', 'circuits'] as const;
 
-export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, supplies: {}, sensors: {}, whole: [] };
-const NOTHING_OF_KIT: KitDescribedHere = { lamps: {}, contents: {}, mounts: {}, fitSteps: {}, tests: {}, replaces: [], whole: [] };
+/** Lists of a kit by which it is wired: its plugs and leads, what it lays from the battery, what meets what. */
+export const WIRING_LISTS = ['plugs', 'relays', 'feeds', 'connections'] as const;
+
+export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, supplies: {}, sensors: {}, plugs: {}, circuits: {}, whole: [] };
+const NOTHING_OF_KIT: KitDescribedHere = {
+  lamps: {},
+  contents: {},
+  mounts: {},
+  fitSteps: {},
+  tests: {},
+  plugs: {},
+  relays: {},
+  feeds: {},
+  connections: {},
+  replaces: [],
+  whole: [],
+};
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
-export function describedFurther(before: DescribedHere, { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], whole = [] }: KindDescribed): DescribedHere {
+export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], plugs = [], circuits = [], whole = [] } = said;
   return {
     pieces: further(before.pieces, pieces, byId),
     functions: further(before.functions, functions, byId),
     mounts: further(before.mounts, mounts, byId),
     supplies: further(before.supplies, supplies, byId),
     sensors: further(before.sensors, sensors, byId),
+    plugs: further(before.plugs, plugs, byId),
+    circuits: further(before.circuits, circuits, byId),
     whole: [...new Set([...before.whole, ...whole])],
   };
 }
 
 /** What was described of a kit, and what is described now. */
 export function kitDescribedFurther(before: KitDescribedHere = NOTHING_OF_KIT, said: KitDescribed): KitDescribedHere {
-  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], replaces = [], whole = [] } = said;
+  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], plugs = [], relays = [], feeds = [], connections = [], replaces = [], whole = [] } = said;
   return {
     lamps: further(before.lamps, lamps, byId),
     contents: further(before.contents, contents, byId),
     mounts: further(before.mounts, mounts, byPlace),
     fitSteps: further(before.fitSteps, fitSteps, byId),
     tests: further(before.tests, tests, byId),
+    plugs: further(before.plugs, plugs, byId),
+    relays: further(before.relays, relays, byId),
+    feeds: further(before.feeds, feeds, byId),
+    connections: further(before.connections, connections, byId),
     replaces: [...new Set([...before.replaces, ...replaces])],
     whole: [...new Set([...before.whole, ...whole])],
   };
@@ -61,7 +83,7 @@ export function leftOpen<T extends string>(before: readonly T[] | undefined, who
 }
 
 /**
- * A profile with what a job described besides: pieces, lamps, mount positions, supplies and sensors that nobody had described, and without the lists of which it has nothing
+ * A profile with what a job described besides: pieces, lamps, mount positions, supplies, sensors, plugs and circuits that nobody had described, and without the lists of which it has nothing
  * beyond. A profile that has learned an entry since says it itself.
  */
 export function withDescribed(profile: VehicleProfile, described: DescribedHere): VehicleProfile {
@@ -74,6 +96,8 @@ export function withDescribed(profile: VehicleProfile, described: DescribedHere)
     mounts: joined(profile.mounts, described.mounts, byId),
     supplies: joined(profile.supplies, described.supplies, byId),
     sensors: joined(profile.sensors, described.sensors, byId),
+    plugs: joined(profile.plugs, described.plugs, byId),
+    circuits: joined(profile.circuits, described.circuits, byId),
     ...leftOpen(undescribed, described.whole),
   };
 }
@@ -96,7 +120,7 @@ export const fitmentUnknown = ({ slug, years }: Pick<VehicleProfile, 'slug' | 'y
 /** How a kit sits on a kind of vehicle, with what a job described of it; undefined where nobody has described anything of it. */
 function fitmentDescribed(own: Fitment | undefined, described: KitDescribedHere, profile: Pick<VehicleProfile, 'slug' | 'years'>): Fitment | undefined {
   const said =
-    [described.mounts, described.fitSteps, described.tests].some((entries) => Object.keys(entries).length > 0) ||
+    [described.mounts, described.fitSteps, described.tests, described.connections].some((entries) => Object.keys(entries).length > 0) ||
     described.replaces.length > 0 ||
     described.whole.some(isFitmentList);
   if (!said) return own;
@@ -106,6 +130,7 @@ function fitmentDescribed(own: Fitment | undefined, described: KitDescribedHere,
     mounts: joined(before.mounts, described.mounts, byPlace),
     fitSteps: joined(before.fitSteps, described.fitSteps, byId),
     tests: joined(before.tests, described.tests, byId),
+    connections: joined(before.connections, described.connections, byId),
     replaces: [...new Set([...before.replaces, ...described.replaces])],
     ...leftOpen(undescribed, described.whole),
   };
@@ -121,6 +146,9 @@ export function withKitDescribed(kit: Kit, described: KitDescribedHere | undefin
     ...rest,
     lamps: joined(kit.lamps, described.lamps, byId),
     contents: joined(kit.contents, described.contents, byId),
+    plugs: joined(kit.plugs, described.plugs, byId),
+    relays: joined(kit.relays, described.relays, byId),
+    feeds: joined(kit.feeds, described.feeds, byId),
     fitments: [...fitments.filter((entry) => entry !== own), ...(fitment ? [fitment] : [])],
     ...leftOpen(
       undescribed,

@@ -1,9 +1,25 @@
 import type { Mileage } from '../customers/index.ts';
-import type { ContentItem, Fitment, FitmentList, FitStep, KitList, KitTest, Lamp, Pass } from '../kit/index.ts';
+import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
 import type { ProbeFunction } from '../probing/index.ts';
 import type { Ring } from '../photos/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
-import type { Described, Drive, LampFunction, Level, MountPosition, OpenLevel, Piece, Sensor, Side, Supply, SupplyId, SupplyState, Zone } from '../vehicle/index.ts';
+import type {
+  Circuit,
+  Described,
+  Drive,
+  LampFunction,
+  Level,
+  MountPosition,
+  OpenLevel,
+  Piece,
+  Sensor,
+  Side,
+  Supply,
+  SupplyId,
+  SupplyState,
+  VehiclePlug,
+  Zone,
+} from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { StationId } from '../subject/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
@@ -119,6 +135,10 @@ export interface KindDescribed {
   /** How a supply is isolated: with the piece that does it, which is described as well. */
   supplies?: Supply[];
   sensors?: Sensor[];
+  /** Plugs that something was joined to, with what was proved of their wires. */
+  plugs?: VehiclePlug[];
+  /** Circuits by what guards them, live as they were read. */
+  circuits?: Circuit[];
   whole?: Described[];
 }
 
@@ -133,6 +153,11 @@ export interface KitDescribed {
   mounts?: Fitment['mounts'];
   fitSteps?: FitStep[];
   tests?: KitTest[];
+  /** How it is wired: its plugs and leads, what it lays from the battery, and what meets what. */
+  plugs?: KitPlug[];
+  relays?: KitRelay[];
+  feeds?: KitFeed[];
+  connections?: Connection[];
   /** Pieces of the vehicle that it takes the place of: they do not go back. */
   replaces?: string[];
   whole?: (KitList | FitmentList)[];

@@ -65,6 +65,16 @@ export interface ProfileLearned {
 
 const provedOf = ({ status }: MappedPin): ProbeFunction[] => (status?.code === 'proved' ? status.functions : []);
 
+/** What of proved functions a pin of a profile can carry: several on one wire, or both turn signals, are nothing that it can. */
+const carriesOf = ([name, ...more]: readonly ProbeFunction[]): PinFunction => (name && more.length === 0 ? asPinFunction(name) : 'unknown');
+
+/** What a pin carries as it was proved on this job; undefined where that is not proved, or is nothing that a profile can say. */
+export function carriesProved(context: JobContext, plug: VehiclePlug, pin: VehiclePin): PinFunction | undefined {
+  const status = probeOf(context, plug).found.pins.find((entry) => entry.pin === pin.id)?.status;
+  const carries = status?.code === 'proved' ? carriesOf(status.functions) : 'unknown';
+  return carries === 'unknown' ? undefined : carries;
+}
+
 /** The circuit that a pin hangs on by what it carries: that of the pin that was said to carry it; none where that is not known. */
 function circuitFor(plug: VehiclePlug | undefined, pin: VehiclePin, is: PinFunction): Pick<VehiclePin, 'circuit' | 'channel'> {
   const said = pin.carries === is ? pin : plug?.pins.find((other) => other.carries === is);
@@ -82,11 +92,9 @@ export function withProved(context: JobContext, newest: VehicleProfile, on: stri
   const left: PinLeft[] = [];
   const taken = pins.flatMap((entry) => {
     const { plug, pin } = entry;
-    const [name, ...more] = provedOf(entry);
     const isFound = context.state.plugsFound[plug.id] !== undefined;
     const there = isFound || newest.plugs.find(({ id }) => id === plug.id)?.pins.some(({ id }) => id === pin.id);
-    // Several on one wire, or both turn signals, are nothing that a pin of a profile can carry.
-    const is = name && more.length === 0 ? asPinFunction(name) : 'unknown';
+    const is = carriesOf(provedOf(entry));
     if (there && is !== 'unknown') return [{ ...entry, is }];
     left.push({ plug: plug.id, plugName: plug.name, pin: pin.id, why: there ? 'no one place' : 'no such pin' });
     return [];

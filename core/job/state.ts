@@ -1,6 +1,6 @@
 import type { FactValues } from '../facts/index.ts';
-import type { ContentItem, Fitment, FitmentList, FitStep, KitList, KitTest, Lamp, Pass } from '../kit/index.ts';
-import type { Described, LampFunction, Level, LevelNeed, MountPosition, OpenLevel, Piece, Sensor, Supply, SupplyId, SupplyState } from '../vehicle/index.ts';
+import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
+import type { Circuit, Described, LampFunction, Level, LevelNeed, MountPosition, OpenLevel, Piece, Sensor, Supply, SupplyId, SupplyState, VehiclePlug } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { Photo } from '../photos/index.ts';
@@ -33,13 +33,17 @@ export interface KitDescribedHere {
   mounts: Record<string, Fitment['mounts'][number]>;
   fitSteps: Record<string, FitStep>;
   tests: Record<string, KitTest>;
+  plugs: Record<string, KitPlug>;
+  relays: Record<string, KitRelay>;
+  feeds: Record<string, KitFeed>;
+  connections: Record<string, Connection>;
   /** Pieces of the vehicle that it takes the place of. */
   replaces: string[];
   whole: (KitList | FitmentList)[];
 }
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 16;
+export const FOLD_VERSION = 17;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -152,6 +156,8 @@ export interface JobState {
     mounts: Record<string, MountPosition>;
     supplies: Record<string, Supply>;
     sensors: Record<string, Sensor>;
+    plugs: Record<string, VehiclePlug>;
+    circuits: Record<string, Circuit>;
     whole: Described[];
   };
   /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
@@ -296,7 +302,7 @@ export function emptyJob(): JobState {
     settings: records(),
     references: records(),
     accessories: records(),
-    described: { pieces: records(), functions: records(), mounts: records(), supplies: records(), sensors: records(), whole: [] },
+    described: { pieces: records(), functions: records(), mounts: records(), supplies: records(), sensors: records(), plugs: records(), circuits: records(), whole: [] },
     kitsDescribed: records(),
     came: records(),
     wanted: [],

@@ -62,6 +62,9 @@ export type Refusal =
   | { code: 'lamps-first'; kit: string }
   | { code: 'place-first'; kit: string; lamps: string[] }
   | { code: 'tests-first'; kit: string }
+  | { code: 'feed-first'; kit: string; lamps: string[] }
+  | { code: 'feeds-nothing' | 'several-functions'; plug: string }
+  | { code: 'fuse-above'; fuseA: number; mostA: number }
   | { code: 'too-many-photos' | 'too-many-on-sheet'; most: number };
 
 /** What an act of a person records, or why it cannot be recorded. */

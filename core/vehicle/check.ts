@@ -4,12 +4,12 @@ import { checkCondition, type FactChoices } from '../facts/index.ts';
 import type { Measures } from './bodies.ts';
 import { openInRounds } from './layers.ts';
 import type { Circuit, LampChannel, LoadKind, PlugFace } from './electrics.ts';
-import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type Sensor, type SupplyAsk, type VehicleProfile } from './profile.ts';
+import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type Sensor, type SupplyAsk, type VehiclePlug, type VehicleProfile } from './profile.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
 
 /** The facts of a profile with their choices. */
-export function factChoices(profile: VehicleProfile): FactChoices {
+export function factChoices(profile: Pick<VehicleProfile, 'facts'>): FactChoices {
   return new Map(profile.facts.map((fact) => [fact.id, fact.choices]));
 }
 
@@ -19,11 +19,7 @@ export function factChoices(profile: VehicleProfile): FactChoices {
  */
 export function checkProfile(profile: VehicleProfile): Fault[] {
   const pieceIds = new Set(profile.pieces.map((piece) => piece.id));
-  const circuits = new Set(profile.circuits.map((circuit) => circuit.id));
-  const functions = new Set(profile.functions.map((lamp) => lamp.id));
   const choices = factChoices(profile);
-  const pieces = new Map(profile.pieces.map((piece) => [piece.id, piece]));
-  const channels = new Set((profile.channels ?? []).map((channel) => channel.id));
   const lists = ['facts', 'supplies', 'pieces', 'refitRules', 'sensors', 'plugs', 'circuits', 'mounts', 'functions', 'gaps'] as const;
   const faults: Fault[] = lists.flatMap((list) => duplicateIds(profile[list], list));
   if (profile.years.to !== undefined && profile.years.to < profile.years.from) {
@@ -39,27 +35,7 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
     faults.push(...checkCondition(rule.when, choices, `refitRules[${index}].when`));
   });
   faults.push(...checkSensors(profile.sensors, profile.pieces, choices));
-  profile.plugs.forEach((plug, index) => {
-    const path = `plugs[${index}]`;
-    faults.push(...checkCondition(plug.when, choices, `${path}.when`), ...checkFace(plug, path));
-    plug.reach.forEach((way, place) => faults.push(...checkNeeds(way.needs, pieces, `${path}.reach[${place}].needs`)));
-    faults.push(...checkNeeds(plug.hiddenBy, pieces, `${path}.hiddenBy`));
-    plug.pins.forEach((pin, place) => {
-      faults.push(...unknownId(pin.circuit, circuits, `${path}.pins[${place}].circuit`, 'circuit'));
-      faults.push(...unknownId(pin.channel, channels, `${path}.pins[${place}].channel`, 'lamp channel'));
-    });
-  });
-  profile.circuits.forEach((circuit, index) => {
-    faults.push(...checkProtection(circuit, `circuits[${index}]`));
-    circuit.loads.forEach((load, place) => {
-      const at = `circuits[${index}].loads[${place}]`;
-      faults.push(
-        ...unknownId(load.function, functions, `${at}.function`, 'lamp function'),
-        ...unknownId(load.channel, channels, `${at}.channel`, 'lamp channel'),
-        ...checkVoltage(load, profile.systemVoltageV, at),
-      );
-    });
-  });
+  faults.push(...checkPlugs(profile.plugs, profile), ...checkCircuits(profile.circuits, profile));
   faults.push(...checkChannels(profile.channels ?? []));
   profile.functions.forEach((lamp, index) => {
     faults.push(...checkCondition(lamp.when, choices, `functions[${index}].when`));
@@ -97,6 +73,43 @@ export function checkPieces(list: readonly Piece[], mounts: readonly MountPositi
 export function checkSensors(sensors: readonly Sensor[], pieces: readonly Pick<Piece, 'id'>[], choices: FactChoices): Fault[] {
   const ids = new Set(pieces.map(({ id }) => id));
   return sensors.flatMap((sensor, index) => [...unknownId(sensor.on, ids, `sensors[${index}].on`, 'piece'), ...checkCondition(sensor.when, choices, `sensors[${index}].when`)]);
+}
+
+const idSet = (list: readonly { id: string }[] = []) => new Set(list.map(({ id }) => id));
+
+/** Faults of plugs of a vehicle: of their faces, of what leads to them, a circuit or channel that is not there. */
+export function checkPlugs(plugs: readonly VehiclePlug[], profile: Pick<VehicleProfile, 'pieces' | 'circuits' | 'channels' | 'facts'>): Fault[] {
+  const pieces = new Map(profile.pieces.map((piece) => [piece.id, piece]));
+  const [circuits, channels, choices] = [idSet(profile.circuits), idSet(profile.channels), factChoices(profile)];
+  return plugs.flatMap((plug, index) => {
+    const path = `plugs[${index}]`;
+    return [
+      ...checkCondition(plug.when, choices, `${path}.when`),
+      ...checkFace(plug, path),
+      ...plug.reach.flatMap((way, place) => checkNeeds(way.needs, pieces, `${path}.reach[${place}].needs`)),
+      ...checkNeeds(plug.hiddenBy, pieces, `${path}.hiddenBy`),
+      ...plug.pins.flatMap((pin, place) => [
+        ...unknownId(pin.circuit, circuits, `${path}.pins[${place}].circuit`, 'circuit'),
+        ...unknownId(pin.channel, channels, `${path}.pins[${place}].channel`, 'lamp channel'),
+      ]),
+    ];
+  });
+}
+
+/** Faults of circuits of a vehicle: of what guards them, of their loads. */
+export function checkCircuits(circuits: readonly Circuit[], profile: Pick<VehicleProfile, 'functions' | 'channels' | 'systemVoltageV'>): Fault[] {
+  const [functions, channels] = [idSet(profile.functions), idSet(profile.channels)];
+  return circuits.flatMap((circuit, index) => [
+    ...checkProtection(circuit, `circuits[${index}]`),
+    ...circuit.loads.flatMap((load, place) => {
+      const at = `circuits[${index}].loads[${place}]`;
+      return [
+        ...unknownId(load.function, functions, `${at}.function`, 'lamp function'),
+        ...unknownId(load.channel, channels, `${at}.channel`, 'lamp channel'),
+        ...checkVoltage(load, profile.systemVoltageV, at),
+      ];
+    }),
+  ]);
 }
 
 /** Faults of a plug's face: a pin named twice, two in the same cavity, one where the face has no cavity. */

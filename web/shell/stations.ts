@@ -33,6 +33,7 @@ const FORMS: readonly (() => Promise<unknown>)[] = [
   () => import('../stations/open-up/SupplyIsolated.vue'),
   () => import('../stations/sense/SensorFound.vue'),
   () => import('../stations/fit/StepFitted.vue'),
+  () => import('../stations/wire/JointMade.vue'),
 ];
 
 /** Loads what is not there yet, one after the other, so that every station of the job goes on without the server. */

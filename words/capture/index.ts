@@ -1,9 +1,10 @@
 import type { CaptureConflict, KitProposed, WayChange } from '@jade/core/capture';
 import type { Judged } from '@jade/core/job';
-import type { Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply } from '@jade/core/vehicle';
+import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, VehiclePlug } from '@jade/core/vehicle';
 import { sayGroup, sayIsolation, sayThrough } from '@jade/words/names';
 import { STATION_NAMES } from '@jade/words/stations';
 import { inSentence, minutes, plural, sayDay } from '@jade/words/units';
+import { sayCircuit, sayProtection } from '@jade/words/wiring';
 
 /** Names that may hold commas themselves. */
 const listed = (pieces: readonly string[]) => pieces.map((name, index) => (index === 0 ? name : inSentence(name))).join('; ');
@@ -91,19 +92,30 @@ export function sayNewSupply(supply: Supply, jobs: readonly string[], name: (pie
 export const sayNewSensor = ({ kind, on, lock, calibration, procedure }: Sensor, jobs: readonly string[], name: (piece: string) => string): string =>
   `A sensor, ${kind}, on ${inSentence(name(on))}; plug: ${lock}. Calibration ${calibration}: ${procedure} ${TAUGHT.saidOn(jobs.length)}`;
 
+/** A plug that something was joined to: what is proved of its wires, what leads to it. */
+export function sayNewPlug({ side, pins, reach }: VehiclePlug, jobs: readonly string[], name: (piece: string) => string): string {
+  const proved = pins.flatMap(({ id, carries, proved: own }) => (own ? [`pin ${id} ${carries}`] : []));
+  const ways = reach.map((way) => sayThrough(way, name)).join('; or ');
+  return `A plug. ${SIDES[side]}, ${ways}. ${proved.length > 0 ? `Proved: ${listed(proved)}.` : 'None of its wires is proved.'} ${TAUGHT.saidOn(jobs.length)}`;
+}
+
+/** A circuit by what guards it, and when it was read live. */
+export const sayNewCircuit = (circuit: Circuit, jobs: readonly string[]): string => `A circuit. ${sayCircuit(circuit, sayProtection(circuit))}. ${TAUGHT.saidOn(jobs.length)}`;
+
 /** What was noted on a job. */
 export const sayNewNote = ({ station, on, kit }: KindNote, kitName: (slug: string) => string): string =>
   `A note, at ${STATION_NAMES[station]}${kit ? `, of ${kitName(kit)}` : ''}, ${sayDay(on)}. Take it where it holds for every vehicle of the kind, and names nobody.`;
 
 /** A kit as jobs described it: what its next version has more, and where it sits. */
-export function sayNewKit({ more: { lamps, contents, fitSteps, tests }, kit, places, jobs }: KitProposed, place: (id: string) => string): string {
+export function sayNewKit({ more: { lamps, contents, fitSteps, connections, tests }, kit, names: { mounts }, jobs }: KitProposed, place: (id: string) => string): string {
   const parts = [
     ...(lamps > 0 ? [plural(lamps, 'lamp')] : []),
     ...(contents > 0 ? [plural(contents, 'item in its box', 'items in its box')] : []),
     ...(fitSteps > 0 ? [plural(fitSteps, 'step of fitting', 'steps of fitting')] : []),
+    ...(connections > 0 ? [plural(connections, 'joint of its wiring', 'joints of its wiring')] : []),
     ...(tests > 0 ? [plural(tests, 'test')] : []),
   ];
-  const sits = places.length > 0 ? ` It sits: ${listed(places.map(place))}.` : '';
+  const sits = mounts.length > 0 ? ` It sits: ${listed(mounts.map(place))}.` : '';
   const open = kit.undescribed?.includes('lamps') || kit.undescribed?.includes('contents') ? ' Not all of it is described yet.' : '';
   return `A kit. ${parts.length > 0 ? `${listed(parts)} more than before.` : 'Nothing further belongs to it, as was said.'}${sits}${open} ${TAUGHT.saidOn(jobs.length)}`;
 }

@@ -7,7 +7,7 @@ import { sayJudged } from '@jade/words/capture';
 import { sayPictured } from '@jade/words/photos';
 import { sayFunctions } from '@jade/words/probing';
 import { sayKey } from '@jade/words/subject';
-import { sayArea } from '@jade/words/wiring';
+import { sayArea, sayProtection } from '@jade/words/wiring';
 import { amount, degrees, inSentence, millimetres, plural, stated } from '@jade/words/units';
 
 /** Where a wire of a kit is led to. */
@@ -154,16 +154,21 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'setting.restored': ({ setting }) => `${setting} set again`,
   'accessory.found': ({ name, holds, why }, names) =>
     `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}${why ? `; ${why}` : ''}`,
-  'kit.described': ({ kit, lamps = [], contents = [], fitSteps = [], tests = [], replaces = [], whole = [] }, names) =>
+  'kit.described': ({ kit, lamps = [], contents = [], fitSteps = [], plugs = [], feeds = [], connections = [], tests = [], replaces = [], whole = [] }, names) =>
     [
       ...(lamps.length > 0 ? [`${names.kit(kit)} has: ${lamps.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...(contents.length > 0 ? [`${names.kit(kit)}, in the box: ${contents.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...fitSteps.map(({ name }) => `${names.kit(kit)}, fitted: ${inSentence(name)}`),
+      ...connections.map(
+        ({ kitPlug, vehiclePlug, tap }) =>
+          `${names.kit(kit)}, joined: ${inSentence(plugs.find(({ id }) => id === kitPlug)?.name ?? names.kitPlug(kit, kitPlug))} to ${tap ? `pin ${tap.pin} of ` : ''}${inSentence(names.plug(vehiclePlug))}`,
+      ),
+      ...feeds.map(({ fuseA, batteryToFuseMm }) => `${names.kit(kit)}, fed from the battery: main fuse ${stated(fuseA, 'A')}, ${stated(batteryToFuseMm, 'mm')} from it`),
       ...(tests.length > 0 ? [`${names.kit(kit)} is tried by: ${tests.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...(replaces.length > 0 ? [`${names.kit(kit)} takes the place of: ${replaces.map((piece) => inSentence(names.piece(piece))).join('; ')}`] : []),
       ...(whole.length > 0 ? [`${names.kit(kit)}: ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
     ].join('. '),
-  'kind.described': ({ pieces = [], functions = [], mounts = [], supplies = [], sensors = [], whole = [] }, names) =>
+  'kind.described': ({ pieces = [], functions = [], mounts = [], supplies = [], sensors = [], plugs = [], circuits = [], whole = [] }, names) =>
     [
       ...(pieces.length > 0 ? [`Described: ${pieces.map((piece, index) => (index === 0 ? piece.name : inSentence(piece.name))).join('; ')}`] : []),
       ...(functions.length > MOST_NAMED ? [`It has ${plural(functions.length, 'lamp')}, ${inSentence(functions[0]?.name ?? '')} and others`] : []),
@@ -173,6 +178,10 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
         ({ name, piece, waitMin }) => `${name}: isolated by ${inSentence(pieces.find(({ id }) => id === piece)?.name ?? names.piece(piece))}, dead after ${amount(waitMin, 'min')}`,
       ),
       ...(sensors.length > 0 ? [`A sensor: ${sensors.map(({ name, on }) => `${inSentence(name)} on ${inSentence(names.piece(on))}`).join('; ')}`] : []),
+      ...plugs.map(
+        ({ name, pins }) => `A plug of the vehicle: ${inSentence(name)}${pins.flatMap(({ id, carries, proved }) => (proved ? [`, pin ${id} ${carries}`] : [])).join('')}`,
+      ),
+      ...circuits.map((circuit) => `A circuit: ${sayProtection(circuit)}, live in ${circuit.liveIn.join(', ')}`),
       ...whole.map((list) => WHOLE[list]),
     ].join('. '),
   'piece.wanted': ({ piece, level }, names) => `Wanted besides: ${inSentence(names.piece(piece))} ${level}`,

@@ -1,10 +1,9 @@
 import { explain, type Condition } from '@jade/core/facts';
-import type { Body, Circuit, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
+import type { Body, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
 import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';
 import { sayCondition } from '@jade/words/match';
 import { sayThrough } from '@jade/words/names';
-import { sayCircuitWire } from '@jade/words/wiring';
 import { amount, inSentence, minutes, plural, sayDay, stated } from '@jade/words/units';
 
 export const LEARNED_TIMES = {
@@ -124,19 +123,6 @@ export function sayLibraryPin({ carries, colour, beyond, proved }: VehiclePin, c
     ...(colour ? [beyond ? `${colour}, ${beyond} beyond the plug` : colour] : []),
     ...(circuit ? [circuit] : []),
     ...(proved ? [`proved by ${plural(proved.readings, 'reading')} on ${proved.on}`] : []),
-  ].join(' · ');
-}
-
-/** A circuit of the library: what guards it, its wire, its loads, when it is live. */
-export function sayLibraryCircuit({ wire, loads, liveIn, neverUse, undescribed = [] }: Circuit, guarded: string): string {
-  const open = undescribed.includes('loads');
-  const drawn = loads.map(({ name, powerW, atV }) => `${inSentence(name)} ${stated(powerW, 'W')} at ${stated(atV, 'V')}`).join(', ');
-  return [
-    guarded,
-    sayCircuitWire({ wire }),
-    drawn ? `${drawn}${open ? ', others are not described' : ''}` : open ? 'its loads are not described' : 'no loads',
-    `live: ${liveIn.join(', ')}`,
-    ...(neverUse ? [`never used: ${neverUse}`] : []),
   ].join(' · ');
 }
 

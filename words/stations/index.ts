@@ -6,7 +6,7 @@ import { saySubject, sayTarget } from '@jade/words/subject';
 import { sayDoubt } from '@jade/words/judging';
 import { DOUBT_WORDS, POWERED_FAULTS, sayReference } from '@jade/words/probing';
 import { BAR_WORDS } from '@jade/words/wiring';
-import { amount, inSentence, percent, plural, sayTooLong } from '@jade/words/units';
+import { amount, inSentence, percent, plural, sayTooLong, stated } from '@jade/words/units';
 
 export const STATION_NAMES: Record<Station, string> = {
   'check-in': 'Check in',
@@ -301,6 +301,14 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `First say which step sets ${listed(refusal.lamps, (lamp) => inSentence(names.lamp(refusal.kit, lamp)))} in place.`;
     case 'tests-first':
       return `First take the tests that prove the lamps of ${names.kit(refusal.kit)}.`;
+    case 'feed-first':
+      return `First say which joint feeds ${listed(refusal.lamps, (lamp) => inSentence(names.lamp(refusal.kit, lamp)))}.`;
+    case 'feeds-nothing':
+      return `Nothing that is switched is known in ${inSentence(names.plug(refusal.plug))}: prove its wires at Probe first.`;
+    case 'several-functions':
+      return `${names.plug(refusal.plug)} carries several functions: which lamp is fed by which is described in the library, not here. Say in a sentence how it was joined.`;
+    case 'fuse-above':
+      return `A main fuse of ${stated(refusal.fuseA, 'A')} lets more through than the relay carries (${stated(refusal.mostA, 'A')}). Read both again.`;
     case 'missing':
       return `${plural(refusal.count, 'thing')} still missing.`;
     case 'supply-live':

@@ -263,3 +263,4 @@ export function sayAdded(loads: readonly Load[]): string {
 }
 
 export * from './views.ts';
+export * from './capture.ts';

@@ -1,6 +1,6 @@
 import type { Circuit } from '@jade/core/vehicle';
 import type { LoadCheck, LoadTrouble, LoadUnknown } from '@jade/core/wiring';
-import { amperes, percent, stated, volts } from '@jade/words/units';
+import { amperes, inSentence, percent, stated, volts } from '@jade/words/units';
 
 /** What mends a way on which too much is lost. */
 function sayDropMend({ areaMm2, mostLengthM, of }: NonNullable<LoadCheck['mend']>): string {
@@ -74,3 +74,16 @@ export function sayLegUnknown(name: string, lengthMm: number): string {
 
 /** The size of a wire, as it is printed on it. */
 export const sayArea = (areaMm2: number): string => `${areaMm2}\u202fmm²`;
+
+/** A circuit as it is described: what guards it, its wire, its loads, when it is live. */
+export function sayCircuit({ wire, loads, liveIn, neverUse, undescribed = [] }: Circuit, guarded: string): string {
+  const open = undescribed.includes('loads');
+  const drawn = loads.map(({ name, powerW, atV }) => `${inSentence(name)} ${stated(powerW, 'W')} at ${stated(atV, 'V')}`).join(', ');
+  return [
+    guarded,
+    sayCircuitWire({ wire }),
+    drawn ? `${drawn}${open ? ', others are not described' : ''}` : open ? 'its loads are not described' : 'no loads',
+    `live: ${liveIn.join(', ')}`,
+    ...(neverUse ? [`never used: ${neverUse}`] : []),
+  ].join(' · ');
+}

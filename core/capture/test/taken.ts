@@ -3,12 +3,14 @@ import type { KindCaptured, Taken } from '../index.ts';
 const ids = (list: readonly { entry: { id: string } }[]) => list.map(({ entry }) => entry.id);
 
 /** All that jobs of a kind teach, as whoever takes it whole sends it. */
-export const allTaken = ({ pieces, functions, mounts, supplies, sensors, notes, kits, changes, whole }: KindCaptured): Taken => ({
+export const allTaken = ({ pieces, functions, mounts, supplies, sensors, plugs, circuits, notes, kits, changes, whole }: KindCaptured): Taken => ({
   pieces: ids(pieces),
   functions: ids(functions),
   mounts: ids(mounts),
   supplies: ids(supplies),
   sensors: ids(sensors),
+  plugs: ids(plugs),
+  circuits: ids(circuits),
   notes: ids(notes),
   kits: kits.map(({ kit }) => kit.slug),
   ways: changes.map(({ way }) => way.id),

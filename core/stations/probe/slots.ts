@@ -50,7 +50,7 @@ export function slotStateNext({ wanted, finding }: Pick<SlotSought, 'wanted' | '
 }
 
 /** Longest name that is printed at a fuse slot. */
-const LONGEST_SLOT = 20;
+export const LONGEST_SLOT = 20;
 
 /**
  * A fuse slot measured in one state, at the side that is fed, with the fuse that sits in it where it was read. Slots that are never used are refused by name before anything is

@@ -2,8 +2,8 @@
 import { computed } from 'vue';
 import { photosAt, photosOfPlug, type EarlierPhoto } from '@jade/core/photos';
 import type { VehicleProfile } from '@jade/core/vehicle';
-import { ELECTRICS_SHELF, sayLibraryCircuit, sayLibraryPin, sayOnlyOn, saySensor } from '@jade/words/library';
-import { sayProtection } from '@jade/words/wiring';
+import { ELECTRICS_SHELF, sayLibraryPin, sayOnlyOn, saySensor } from '@jade/words/library';
+import { sayCircuit, sayProtection } from '@jade/words/wiring';
 import { layOneFace } from '@jade/words/drawing';
 import KindPhotos from '../../photos/KindPhotos.vue';
 
@@ -47,7 +47,7 @@ const circuitOf = (id: string | undefined) => props.profile.circuits.find((circu
         <p v-if="profile.circuits.length === 0" class="soft">{{ ELECTRICS_SHELF.noneDescribed }}</p>
         <ul v-else class="leaf rows">
           <li v-for="circuit in profile.circuits" :key="circuit.id">
-            <strong>{{ circuit.name }}</strong> <span class="grow">{{ sayLibraryCircuit(circuit, sayProtection(circuit)) }}</span>
+            <strong>{{ circuit.name }}</strong> <span class="grow">{{ sayCircuit(circuit, sayProtection(circuit)) }}</span>
           </li>
         </ul>
       </details>

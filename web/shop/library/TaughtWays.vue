@@ -4,11 +4,13 @@ import { takenTogether, type KindCaptured, type Taken } from '@jade/core/capture
 import type { VehicleProfile } from '@jade/core/vehicle';
 import {
   sayConflict,
+  sayNewCircuit,
   sayNewKit,
   sayNewLamp,
   sayNewNote,
   sayNewPiece,
   sayNewPlace,
+  sayNewPlug,
   sayNewSensor,
   sayNewSupply,
   sayTaughtPlace,
@@ -71,6 +73,8 @@ const entries = computed(() => [
   ...(taught.value?.mounts ?? []).map(({ entry, jobs }) => ({ kind: 'mounts' as const, id: entry.id, to: entry.name, says: sayNewPlace(entry, jobs, name) })),
   ...(taught.value?.supplies ?? []).map(({ entry, jobs }) => ({ kind: 'supplies' as const, id: entry.id, to: entry.name, says: sayNewSupply(entry, jobs, name) })),
   ...(taught.value?.sensors ?? []).map(({ entry, jobs }) => ({ kind: 'sensors' as const, id: entry.id, to: entry.name, says: sayNewSensor(entry, jobs, name) })),
+  ...(taught.value?.plugs ?? []).map(({ entry, jobs }) => ({ kind: 'plugs' as const, id: entry.id, to: entry.name, says: sayNewPlug(entry, jobs, name) })),
+  ...(taught.value?.circuits ?? []).map(({ entry, jobs }) => ({ kind: 'circuits' as const, id: entry.id, to: entry.name, says: sayNewCircuit(entry, jobs) })),
   ...(taught.value?.kits ?? []).map((proposed) => ({
     kind: 'kits' as const,
     id: proposed.kit.slug,
@@ -94,6 +98,8 @@ const wanted = computed((): Taken => {
     mounts: of('mounts'),
     supplies: of('supplies'),
     sensors: of('sensors'),
+    plugs: of('plugs'),
+    circuits: of('circuits'),
     notes: of('notes'),
     kits: of('kits'),
     whole: of('whole') as Taken['whole'],
@@ -107,7 +113,7 @@ const count = computed(() => {
 });
 /** What was not left but leads over something that was: pieces and places by their ways, kits by the places where they sit. */
 const leftWith = computed(() => {
-  const { pieces: kept = [], mounts = [], supplies = [], sensors = [], kits = [] } = taken.value ?? {};
+  const { pieces: kept = [], mounts = [], supplies = [], sensors = [], plugs = [], kits = [] } = taken.value ?? {};
   const called = (slug: string) => entries.value.find(({ id }) => id === slug)?.to ?? slug;
   const missing = (ids: readonly string[], there: readonly string[]) => ids.filter((id) => !there.includes(id));
   return [
@@ -119,6 +125,10 @@ const leftWith = computed(() => {
       wanted.value.mounts,
       mounts.map(({ id }) => id),
     ).map(place),
+    ...missing(
+      wanted.value.plugs,
+      plugs.map(({ id }) => id),
+    ).map(called),
     ...missing(
       wanted.value.kits,
       kits.map(({ slug }) => slug),

@@ -14,6 +14,7 @@ import CircuitPanel from './CircuitPanel.vue';
 import GroundPoints from './GroundPoints.vue';
 import JointPanel from './JointPanel.vue';
 import JointList from './JointList.vue';
+import KitWiring from './KitWiring.vue';
 import LegRoutes from './LegRoutes.vue';
 import LeftoverPlugs from './LeftoverPlugs.vue';
 import { useFloor } from '../floor.ts';
@@ -51,6 +52,7 @@ const next = computed(() => open.value.find((id) => id !== selected.value));
   <div class="stack">
     <FloorSwitch v-if="joints.length > 0" v-model="floor" />
     <CautionNote v-if="context.profile.highVoltage" :text="WIRE_STATION.highVoltage" />
+    <KitWiring v-for="{ kit } in wire.kitsToWire(context)" :key="kit.slug" :kit="kit.slug" />
     <NotDescribed :what="'wired'" />
     <EmptyNote v-if="joints.length === 0 && kitsUndescribed(context, 'connections').length === 0" kind="empty">{{ WIRE_STATION.noPlug }}</EmptyNote>
     <template v-else-if="joints.length === 0" />
