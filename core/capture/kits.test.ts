@@ -221,7 +221,7 @@ test('a fitting that is described as a whole is not changed by what a job wrote 
   const { profile, kit } = keptFrom(captured([one]));
   const [later] = captured([two], profile, kit).kits;
   expect(later?.kit.fitments).toEqual(kit?.fitments);
-  expect(later?.more).toEqual({ lamps: 0, contents: 1, fitSteps: 0, tests: 0 });
+  expect(later?.more).toEqual({ lamps: 0, contents: 1, fitSteps: 0, connections: 0, tests: 0 });
 });
 
 test('what a kit takes the place of is kept with it, as the piece is kept, and does not go back on the next vehicle', () => {

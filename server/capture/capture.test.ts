@@ -28,6 +28,8 @@ test('who did as the profile says has taught nothing; a kind without jobs has no
     mounts: [],
     supplies: [],
     sensors: [],
+    plugs: [],
+    circuits: [],
     notes: [],
     kits: [],
     whole: [],

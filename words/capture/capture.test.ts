@@ -1,5 +1,7 @@
-import { JUDGE, sayConflict, sayJudged, sayNewNote, sayNewSensor, sayNewSupply, sayTaughtPlace, sayTaughtWay } from './index.ts';
+import { JUDGE, sayConflict, sayJudged, sayNewCircuit, sayNewKit, sayNewNote, sayNewPlug, sayNewSensor, sayNewSupply, sayTaughtPlace, sayTaughtWay } from './index.ts';
 import { sayThrough } from '@jade/words/names';
+import type { KitProposed } from '@jade/core/capture';
+import type { Circuit, VehiclePlug } from '@jade/core/vehicle';
 import { minutes } from '@jade/words/units';
 
 const name = (id: string) => `Piece ${id}`;
@@ -100,4 +102,25 @@ test('a way says the supply that was dead and how the vehicle stood', () => {
     'nothing first, with high voltage isolated, wheels turned left',
   );
   expect(sayThrough({ needs: [], extraMin: 0, asks: [{ supply: 'low', is: 'live' }] }, name)).toBe('nothing first');
+});
+
+test('a plug, a circuit and a kit’s wiring that jobs described', () => {
+  const plug = {
+    side: 'left',
+    reach: [{ id: 'seen', needs: [{ piece: 'a', level: 'off' }], extraMin: 0 }],
+    pins: [
+      { id: '1', carries: 'unknown' },
+      { id: '3', carries: 'main', proved: { on: '2026-03-05', readings: 4 } },
+    ],
+  } as VehiclePlug;
+  expect(sayNewPlug(plug, ['one'], name)).toBe('A plug. Left side, first piece a off. Proved: pin 3 main. Said on 1 job.');
+  expect(sayNewPlug({ ...plug, pins: [] }, ['one'], name)).toContain('None of its wires is proved.');
+  const circuit: Circuit = { id: 'slot-f21', name: 'F21', fuse: { slot: 'F21', ratedA: 10 }, loads: [], undescribed: ['loads'], liveIn: ['main'] };
+  expect(sayNewCircuit(circuit, ['one', 'two'])).toBe('A circuit: fuse F21, 10\u202fA · wire not measured · its loads are not described · live: main. Said on 2 jobs.');
+  const load = { name: 'Main beam, left', powerW: 55, atV: 12, kind: 'filament' as const };
+  expect(sayNewCircuit({ ...circuit, loads: [load] }, ['one'])).toContain('main beam, left 55\u202fW at 12\u202fV, others are not described');
+  expect(sayNewCircuit({ ...circuit, loads: [load], undescribed: undefined }, ['one'])).not.toContain('not described');
+  expect(sayNewCircuit({ ...circuit, undescribed: undefined }, ['one'])).toContain('no loads');
+  const kit = { kit: {}, jobs: ['one'], names: { mounts: [], pieces: [], plugs: [], circuits: [] }, more: { lamps: 0, contents: 0, fitSteps: 0, connections: 2, tests: 0 } };
+  expect(sayNewKit(kit as unknown as KitProposed, String)).toBe('A kit. 2 joints of its wiring more than before. Said on 1 job.');
 });

@@ -100,7 +100,7 @@ export function sayNewPlug({ side, pins, reach }: VehiclePlug, jobs: readonly st
 }
 
 /** A circuit by what guards it, and when it was read live. */
-export const sayNewCircuit = (circuit: Circuit, jobs: readonly string[]): string => `A circuit. ${sayCircuit(circuit, sayProtection(circuit))}. ${TAUGHT.saidOn(jobs.length)}`;
+export const sayNewCircuit = (circuit: Circuit, jobs: readonly string[]): string => `A circuit: ${sayCircuit(circuit, sayProtection(circuit))}. ${TAUGHT.saidOn(jobs.length)}`;
 
 /** What was noted on a job. */
 export const sayNewNote = ({ station, on, kit }: KindNote, kitName: (slug: string) => string): string =>

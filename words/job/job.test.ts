@@ -139,6 +139,19 @@ test('what was described of a kit is said in a line: what it has, what lies in i
     'Described: Battery negative. 12 V battery: isolated by battery negative, dead after 3\u202fmin',
   );
   expect(sayEvent(event('kind.described', { sensors: [{ name: 'Radar', on: 'grille' }] }), names)).toBe('A sensor: radar on grille');
+  const lead = { id: 'lead', name: 'Trigger lead' };
+  expect(said({ plugs: [lead], feeds: [{ fuseA: 15, batteryToFuseMm: 140 }], connections: [{ kitPlug: 'lead', vehiclePlug: 'found-plug', tap: { pin: '3' } }] })).toBe(
+    `Cairn Example fog lamp, joined: trigger lead to pin 3 of found-plug. Cairn Example fog lamp, fed from the battery: main fuse 15${GAP}A, 140${GAP}mm from it`,
+  );
+  expect(said({ plugs: [lead], connections: [{ kitPlug: 'lead', vehiclePlug: 'found-plug' }] })).toBe('Cairn Example fog lamp, joined: trigger lead to found-plug');
+  const pins = [
+    { id: '1', carries: 'unknown' },
+    { id: '3', carries: 'main', proved: { on: '2026-03-05', readings: 4 } },
+  ];
+  const circuit = { name: 'F21', fuse: { slot: 'F21', ratedA: 10 }, liveIn: ['main'] };
+  expect(sayEvent(event('kind.described', { plugs: [{ name: 'Headlamp plug', pins }], circuits: [circuit] }), names)).toBe(
+    `A plug of the vehicle: headlamp plug, pin 3 main. A circuit: fuse F21, 10${GAP}A, live in main`,
+  );
   expect(['off', 'hung'].map((level) => sayEvent(event('piece.found', { piece: 'grille', level }), names))).toEqual([
     'Grille was not there when it came',
     'Grille was hung when it came',

@@ -41,7 +41,7 @@ export const NOT_DESCRIBED = {
   title: 'Not described',
   why: {
     wired: (kit: string) =>
-      `Nobody has described how ${kit} is wired on this kind of vehicle: what it is joined to, what feeds and guards it, and whether that carries is not worked out here. Go by the kit’s paper and the maker’s, and find each wire at Probe.`,
+      `Nobody has described all of how ${kit} is wired on this kind of vehicle: what of it is not written down joint by joint is not worked out here. Go by the kit’s paper and the maker’s, and find each wire at Probe. What no joint says, say here: nothing is planned by that for the next one.`,
     fitted: (kit: string) =>
       `Nobody has described how ${kit} is mounted and tested on this kind of vehicle. Go by the kit’s paper, and try each function before anything covers it. Where its steps are not written down one by one, say here how it was done: nothing is planned by that for the next one.`,
     aimed: (kit: string) =>

@@ -99,7 +99,8 @@ export function sayGuard({ load, source }: WireLane): string[] {
     : source === 'battery'
       ? `battery, ${stated(fuse?.ratedA ?? 0, 'A')}`
       : `${fuse?.slot ?? ''}, ${stated(fuse?.ratedA ?? 0, 'A')}`;
-  return [load.circuit.name, what, percent(load.check.shareAfter)];
+  const share = percent(load.check.shareAfter);
+  return [load.circuit.name, what, load.check.unknown.length > 0 ? `${share} or more` : share];
 }
 
 /** What a joint of the picture is called, for eye and ear. */

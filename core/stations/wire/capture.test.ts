@@ -88,8 +88,8 @@ test('a lead on a wire that switches a relay: the plug as it is proved, what gua
   read(log, ...ENOUGH);
   const act = make(log);
   if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
-  expect(act.events.map(({ type }) => type)).toEqual(['kind.described', 'kit.described', 'plug.joined']);
-  const [kind, kit, joined] = act.events.map(({ payload }) => payload);
+  expect(act.events.map(({ type }) => type)).toEqual(['kind.described', 'kit.described', 'fuse.seen', 'fuse.seen', 'plug.joined']);
+  const [kind, kit, own, fed, joined] = act.events.map(({ payload }) => payload);
   expect(kind).toMatchObject({
     plugs: [
       {
@@ -104,7 +104,7 @@ test('a lead on a wire that switches a relay: the plug as it is proved, what gua
         ],
       },
     ],
-    circuits: [{ id: 'slot-f21', name: 'F21', fuse: { slot: 'F21', ratedA: 10 }, loads: [], undescribed: ['loads'], liveIn: ['main'] }],
+    circuits: [{ id: 'slot-f21', name: 'Headlamp plug, pin 3', fuse: { slot: 'F21', ratedA: 10 }, loads: [], undescribed: ['loads'], liveIn: ['main'] }],
   });
   // Only the wire that was joined is said to hang on that fuse.
   expect((kind as { plugs: { pins: object[] }[] }).plugs[0]?.pins[1]).not.toHaveProperty('circuit');
@@ -137,6 +137,11 @@ test('a lead on a wire that switches a relay: the plug as it is proved, what gua
       },
     ],
   });
+  // What was read from a fuse was seen on this vehicle.
+  expect([own, fed]).toEqual([
+    { circuit: 'slot-f21', ratedA: 10 },
+    { circuit: `${BAR.slug}.${ID}-feed`, ratedA: 15 },
+  ]);
   expect(joined).toEqual({ kit: BAR.slug, connection: ID, checked: ['fits both wires', 'pull', 'sealed'] });
   // Sound as the server holds it against what the job pins.
   const check = idCheck({ profile: HERON, kits: [BAR], rules: RULES });
@@ -164,7 +169,7 @@ test('what was joined is planned like any joint: the bar on its own feed, the co
     ['ring terminal', 'ground'],
   ]);
   expect(
-    standingOf(context)
+    standingOf(context, planOpening(context))
       .stations.find(({ station }) => station === 'wire')
       ?.holds.map(({ code }) => code),
   ).toEqual(['wiring-undescribed', 'load-to-accept', 'load-to-accept']);
@@ -251,11 +256,11 @@ test('a fuse that is known is that one; another rating printed there is a questi
   const known = { ...HERON, circuits };
   const act = wire.jointMade(contextAt(log, known), BAR.slug, made(), ID, AT);
   if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
-  expect(act.events.map(({ type }) => type)).toEqual(['kind.described', 'kit.described', 'fuse.seen', 'plug.joined']);
+  expect(act.events.map(({ type }) => type)).toEqual(['kind.described', 'kit.described', 'fuse.seen', 'fuse.seen', 'plug.joined']);
   expect(act.events[0]?.payload).not.toHaveProperty('circuits');
   expect(act.events[2]?.payload).toEqual({ circuit: 'main', ratedA: 10 });
   const same = wire.jointMade(contextAt(log, known), BAR.slug, made({ ratedA: 15 }), ID, AT);
-  expect('events' in same && same.events.map(({ type }) => type)).toEqual(['kind.described', 'kit.described', 'plug.joined']);
+  expect('events' in same && same.events.map(({ type }) => type)).toEqual(['kind.described', 'kit.described', 'fuse.seen', 'plug.joined']);
   const never = { ...HERON, circuits: circuits.map((circuit) => ({ ...circuit, neverUse: 'brakes' })) };
   expect(wire.jointMade(contextAt(log, never), BAR.slug, made(), ID, AT)).toEqual({ refused: [{ code: 'never-slot', slot: 'F21', circuit: 'main' }] });
   expect(wire.circuitsKnown(contextAt(log, never), {})).toEqual([]);
@@ -289,4 +294,29 @@ test('a main fuse too far from the battery is refused at its load, whatever else
   const feed = circuitLoads(contextAt(log))[0];
   expect(feed?.check).toMatchObject({ verdict: 'refuse', troubles: ['fuse far'] });
   expect(codes(wire.acceptLoad(contextAt(log), feed?.circuit.id ?? ''))).toEqual(['load-refused']);
+});
+
+test('what a joint names has to be there: the fault stands at its field', () => {
+  const faults = (payload: object, type: 'kind.described' | 'kit.described' = 'kit.described') =>
+    idCheck({ profile: HERON, kits: [BAR], rules: RULES })({ type, payload } as JobEvent, 'events[0]').map(({ path, code }) => [path.replace('events[0].payload.', ''), code]);
+  const log = found();
+  read(log, ...ENOUGH);
+  const act = make(log);
+  if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
+  const [kind, kit] = act.events.map(({ payload }) => payload) as [{ plugs: object[]; circuits: object[] }, { connections: object[]; feeds: object[]; plugs: object[] }];
+  expect(faults({ plugs: kind.plugs }, 'kind.described')).toEqual([['plugs[0].pins[2].circuit', 'unknown-id']]);
+  expect(faults({ circuits: kind.circuits.map((circuit) => ({ ...circuit, fuse: undefined })) }, 'kind.described')).toEqual([['circuits[0]', 'circuit-unprotected']]);
+  expect(faults({ plugs: kind.plugs.map((plug) => ({ ...plug, columns: 2 })), circuits: kind.circuits }, 'kind.described')).toEqual([['plugs[0].pins[2]', 'pin-outside-face']]);
+  // Neither the plug of the vehicle nor the fuse, nor what the kit lays, is known yet.
+  expect(faults({ kit: BAR.slug, connections: kit.connections })).toEqual([
+    ['connections[0].kitPlug', 'unknown-id'],
+    ['connections[0].vehiclePlug', 'unknown-id'],
+    ['connections[0].feed.circuit', 'unknown-id'],
+    ['connections[0].tap.pin', 'unknown-id'],
+    ['connections[0].trigger.circuit', 'unknown-id'],
+    ['connections[0].trigger.relay', 'not-its-relay'],
+    ['connections[0].lamps[0]', 'unknown-id'],
+  ]);
+  expect(faults({ kit: BAR.slug, feeds: kit.feeds })).toEqual([['feeds[0].relay', 'unknown-id']]);
+  expect(faults({ kit: BAR.slug, plugs: [kit.plugs[0], kit.plugs[0]] })).toEqual([['plugs[1].id', 'duplicate-id']]);
 });

@@ -21,6 +21,7 @@ import {
 import type { Connection, KitFeed, KitPlug, KitRelay } from '../../kit/index.ts';
 import { classOf } from '../../probing/index.ts';
 import { VEHICLE_STATES, type PinFunction, type VehicleState } from '../../states/index.ts';
+import { circuitId } from '../../wiring/index.ts';
 import { slugOf, type Circuit, type VehiclePin, type VehiclePlug } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, type Act, type Refusal } from '../act.ts';
 import { wayNow } from '../open-up/index.ts';
@@ -185,6 +186,9 @@ function faultsOf({ by, plug, pin, name, lamps, slot, ratedA, feeds, fuseA, batt
   ];
 }
 
+/** Longest name of a circuit. */
+const LONGEST_CIRCUIT = 80;
+
 /** A joint as it would be with what was said of it: how it is checked, what stands against it, and what is then recorded. */
 export interface JointAsMade {
   checks: JointCheck[];
@@ -217,7 +221,7 @@ export function jointAsMade(context: JobContext, slug: string, made: JointMade, 
   const guard: Circuit = known ?? {
     // Two slots can be alike once what no id can hold is left out.
     id: profile.circuits.some((circuit) => circuit.id === named) ? `${named}-${id.slice(-4)}` : named,
-    name: made.slot.trim(),
+    name: `${plug.name}, pin ${met.feeding.pin.id}`.slice(0, LONGEST_CIRCUIT),
     fuse: { slot: made.slot.trim(), ratedA: made.ratedA ?? 0 },
     loads: [],
     undescribed: ['loads'],
@@ -250,12 +254,15 @@ export function jointAsMade(context: JobContext, slug: string, made: JointMade, 
     events: [
       ...(Object.keys(kind).length > 0 ? [{ type: 'kind.described' as const, payload: kind }] : []),
       { type: 'kit.described', payload: kit },
-      // Another fuse than the one that is documented is a question, not a value.
-      ...(known?.fuse && known.fuse.ratedA !== made.ratedA ? [{ type: 'fuse.seen' as const, payload: { circuit: known.id, ratedA: made.ratedA ?? 0 } }] : []),
+      // Whoever writes a fuse down has read it; another one than is documented is a question, not a value.
+      ...(known?.fuse?.ratedA === made.ratedA ? [] : [fuseSeen(guard.id, made.ratedA)]),
+      ...(feed ? [fuseSeen(circuitId({ ...onVehicle.kit, feeds }, feed.id), feed.fuseA)] : []),
       { type: 'plug.joined', payload: { kit: slug, connection: id, checked: checks } },
     ],
   };
 }
+
+const fuseSeen = (circuit: string, ratedA = 0): Happened => ({ type: 'fuse.seen', payload: { circuit, ratedA } });
 
 /** The job as it is once this is described as well. */
 function describedHere(context: JobContext, kind: KindDescribed, kit: KitDescribed): JobContext {

@@ -139,6 +139,11 @@ function guardedBy(slot: string, ratedA: number): void {
         :value="draft.feeds"
         @choose="(feeds) => (draft.feeds = feeds)"
       />
+      <div v-if="draft.feeds === 'relay'" class="form-halves">
+        <v-text-field v-model="draft.main" :label="JOINT_MADE.main" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
+        <v-text-field v-model="draft.distance" :label="JOINT_MADE.distance" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
+        <v-text-field v-model="draft.contact" :label="JOINT_MADE.contact" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
+      </div>
       <div class="stack" role="group" :aria-label="JOINT_MADE.slot">
         <strong>{{ JOINT_MADE.slot }}</strong>
         <p class="soft">{{ JOINT_MADE.slotHow }}</p>
@@ -163,11 +168,6 @@ function guardedBy(slot: string, ratedA: number): void {
           </button>
         </div>
         <v-text-field v-model="draft.rated" :label="JOINT_MADE.ratedUnit" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
-      </div>
-      <div v-if="draft.feeds === 'relay'" class="form-halves">
-        <v-text-field v-model="draft.main" :label="JOINT_MADE.main" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
-        <v-text-field v-model="draft.distance" :label="JOINT_MADE.distance" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
-        <v-text-field v-model="draft.contact" :label="JOINT_MADE.contact" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
       </div>
       <div v-if="checks.length > 0" class="stack">
         <strong>{{ JOINT_MADE.checks }}</strong>

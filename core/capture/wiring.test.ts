@@ -1,0 +1,149 @@
+import { jobContext, wireJoints, type Happened, type JobContext } from '../job/index.ts';
+import { RULES, TestLog } from '../job/test/log.ts';
+import { checkKit, newKit, type Kit } from '../kit/index.ts';
+import { gather, isRefused, probe, wire, type Act } from '../stations/index.ts';
+import { NEW_BAR } from '../test/new-bar.ts';
+import { NEW_HERON } from '../test/new-heron.ts';
+import { checkProfile, newKind, type VehicleProfile } from '../vehicle/index.ts';
+import { kindCaptured, seenJob, takenTogether, withCaptured, type Taken } from './index.ts';
+import { allTaken } from './test/taken.ts';
+
+const HERON = newKind(NEW_HERON);
+const BAR = newKit(NEW_BAR);
+const AT = '2026-03-05T08:30:00Z';
+const BOX = { xMm: [800, 900] as [number, number], yMm: [-300, 100] as [number, number], zMm: [500, 700] as [number, number] };
+const GRILLE = 'grille-a1b2';
+const PLUG = 'found-headlamp-plug';
+
+/** A job on which the bar is joined to a pickup, nobody having described how. */
+class Wiring {
+  readonly log = new TestLog();
+
+  constructor(
+    readonly name: string,
+    private readonly profile: VehicleProfile = HERON,
+    private readonly kit: Kit = BAR,
+  ) {
+    this.log.add('job.opened', { vehicle: 'v', profile: { slug: profile.slug, version: 1 }, kits: [{ slug: kit.slug, version: 1 }], rules: { slug: 'r', version: 1 } });
+    this.log.add('reference.checked', { groundV: 0.01, feedV: 12.6 });
+    if (this.context.kits[0]?.undescribed?.includes('lamps')) {
+      const read = { powerW: 96, atV: 13.2, kind: 'driven LED' as const, widthMm: 560, heightMm: 72, depthMm: 81, marking: 'none found' };
+      this.act(gather.lampsRead(this.context, BAR.slug, gather.lampsOffered(this.context, BAR.slug), read));
+      this.act(gather.noMoreOfKit(this.context, BAR.slug, 'lamps'));
+    }
+  }
+
+  get context(): JobContext {
+    return jobContext(this.log.state, { profile: this.profile, kits: [this.kit], rules: RULES });
+  }
+
+  act(act: Act): this {
+    if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
+    for (const { type, payload } of act.events as Happened[]) this.log.add(type, payload as never);
+    return this;
+  }
+
+  grilleOff(): this {
+    if (!this.context.profile.pieces.some(({ id }) => id === GRILLE)) {
+      const levels = [{ level: 'off' as const, openMin: 4, closeMin: 4, people: 1, ways: [{ id: 'seen', needs: [], extraMin: 0 }] }];
+      this.log.add('kind.described', { pieces: [{ id: GRILLE, name: 'Grille', side: 'centre', zone: 'front', box: BOX, levels, fasteners: [], cautions: [] }] });
+    }
+    this.log.add('piece.moved', { piece: GRILLE, level: 'off', fasteners: [] });
+    return this;
+  }
+
+  proved(pins = 3): this {
+    if (!this.context.profile.plugs.some(({ id }) => id === PLUG)) {
+      const face = { name: 'Headlamp plug', where: 'Behind the grille', side: 'left' as const, may: ['dipped', 'main'] as const, rows: 1, columns: pins, without: [], colours: {} };
+      this.act(probe.findPlug(this.context, face, face.may));
+    }
+    for (const [state, ...volts] of [
+      ['key off', 0.01, 0.02, 0.02],
+      ['dipped', 0.01, 12.4, 0.03],
+      ['main', 0.01, 12.4, 12.3],
+      ['main', 0.01, 12.4, 12.3],
+    ] as const)
+      volts.forEach((lowV, index) => this.log.add('reading.taken', { plug: PLUG, pin: String(index + 1), state, lowV, highV: lowV }));
+    return this;
+  }
+
+  joined(id: string, part: Partial<wire.JointMade> = {}): this {
+    const made = { by: 'wire' as const, plug: PLUG, pin: '3', name: 'Trigger lead', lamps: ['light-bar'], slot: 'F21', ratedA: 10, feeds: 'relay' as const };
+    return this.act(wire.jointMade(this.context, BAR.slug, { ...made, fuseA: 15, batteryToFuseMm: 140, contactA: 30, ...part }, id, AT));
+  }
+
+  all(): this {
+    return this.act(wire.allWired(this.context, BAR.slug));
+  }
+}
+
+const taughtBy = (jobs: readonly Wiring[], profile: VehicleProfile = HERON, kit: Kit = BAR) =>
+  kindCaptured(
+    jobs.map(({ name, log }) => seenJob(name, { profile, kits: [kit], rules: RULES }, log.events).seen),
+    jobs.map(({ name, log }) => ({ job: name, described: log.state.described, kits: log.state.kitsDescribed })),
+    profile,
+    [kit],
+  );
+const kept = (jobs: readonly Wiring[], less: (all: Taken) => Partial<Taken> = () => ({}), profile: VehicleProfile = HERON, kit: Kit = BAR) => {
+  const taught = taughtBy(jobs, profile, kit);
+  const taken = { ...allTaken(taught), ...less(allTaken(taught)) };
+  return { taught, profile: withCaptured(profile, taught, taken), kit: takenTogether(taught, profile, taken).kits[0] };
+};
+
+test('what was joined is kept with the plug, its way, its fuse and the kit, and the next vehicle is joined by it', () => {
+  const { taught, profile, kit } = kept([new Wiring('one').grilleOff().proved().joined('trigger-lead-q4t7').all()]);
+  expect(taught.plugs).toMatchObject([{ jobs: ['one'], entry: { id: PLUG, reach: [{ needs: [{ piece: GRILLE, level: 'off', seen: true }] }], hiddenBy: [] } }]);
+  expect(taught.circuits).toMatchObject([{ jobs: ['one'], entry: { id: 'slot-f21', liveIn: ['main'] } }]);
+  expect(taught.kits.map(({ names, more }) => [names, more])).toEqual([
+    [
+      { mounts: [], pieces: [], plugs: [PLUG], circuits: ['slot-f21'] },
+      { lamps: 1, contents: 0, fitSteps: 0, connections: 1, tests: 0 },
+    ],
+  ]);
+  if (!kit) throw new Error('no kit is kept');
+  expect([checkProfile(profile), checkKit(kit, new Map([[profile.slug, profile]]))]).toEqual([[], []]);
+  expect(taughtBy([], profile, kit).kits).toEqual([]);
+  // The next one: the plug lies behind the grille, its wire is likely and not proved, and nobody has to write the joint down.
+  const next = new Wiring('two', profile, kit);
+  expect(wire.kitsToWire(next.context)).toEqual([]);
+  const [step, join] = wire.floorSteps(next.context, AT).filter(({ kind }) => kind !== 'settle');
+  expect([step?.kind, step?.kind === 'prove' && step.pins]).toEqual(['prove', ['3']]);
+  expect(join?.kind === 'join' && join.against.map(({ code }) => code)).toEqual(['wire-first', 'open-first']);
+  next
+    .grilleOff()
+    .proved()
+    .act(wire.join(next.context, BAR.slug, 'trigger-lead-q4t7', AT));
+  expect(wireJoints(next.context).map(({ joined }) => joined)).toEqual([true]);
+  // It teaches nothing further.
+  const again = taughtBy([next], profile, kit);
+  expect([again.plugs, again.circuits, again.kits]).toEqual([[], [], []]);
+});
+
+test('the wiring of one job is kept: the one that is whole, else the one with more joints; how it is fitted is another matter', () => {
+  const less = new Wiring('less').proved().joined('trigger-lead-q4t7').all();
+  const more = new Wiring('more').proved().joined('one-lead-a1a1', { slot: 'F3', batteryToFuseMm: 90 }).joined('other-lead-b2b2', { pin: '2', slot: 'F4' });
+  const connections = (jobs: readonly Wiring[]) => kept(jobs).kit?.fitments[0]?.connections.map(({ id }) => id);
+  expect(connections([more, less])).toEqual(['trigger-lead-q4t7']);
+  expect(kept([more, less]).kit).toMatchObject({ feeds: [{ batteryToFuseMm: 140 }], plugs: [{ id: 'trigger-lead-q4t7' }] });
+  expect(connections([new Wiring('open').proved().joined('trigger-lead-q4t7'), more])).toEqual(['one-lead-a1a1', 'other-lead-b2b2']);
+  const whole = kept([less]).kit?.fitments[0];
+  expect([whole?.undescribed?.includes('connections'), whole?.undescribed?.includes('fitSteps')]).toEqual([false, true]);
+  expect(kept([more]).kit?.fitments[0]?.undescribed).toContain('connections');
+});
+
+test('who leaves a plug or a fuse leaves the kit that hangs on it; a pin does not name what was left', () => {
+  const jobs = [new Wiring('one').grilleOff().proved().joined('trigger-lead-q4t7').all()];
+  expect(kept(jobs, () => ({ plugs: [] })).kit).toBeUndefined();
+  const without = kept(jobs, () => ({ circuits: [] }));
+  expect(without.kit).toBeUndefined();
+  expect(without.profile.plugs[0]?.pins.map(({ carries, circuit }) => [carries, circuit])).toEqual([
+    ['unknown', undefined],
+    ['dipped', undefined],
+    ['main', undefined],
+  ]);
+  expect(checkProfile(without.profile)).toEqual([]);
+  // The only way to the plug leads over the grille.
+  const bare = kept(jobs, () => ({ pieces: [] }));
+  expect([bare.profile.plugs, bare.kit]).toEqual([[], undefined]);
+  expect(kept(jobs).profile.plugs[0]?.pins[2]?.circuit).toBe('slot-f21');
+});
