@@ -1,33 +1,13 @@
-import { connect, createServer, type Server } from 'node:net';
-import { freePort } from '../scripts/database.mjs';
 import { serious } from './test/axe.ts';
 import { settled, TABLET, TestBench } from './test/bench.ts';
 
 const LONG_MS = 120_000;
 const shop = new TestBench(LONG_MS);
-let wire: Server;
-let elsewhere = '';
-
-/** The shop as a tablet finds it: what comes through here comes from another address than this machine's own. */
-async function openElsewhere(): Promise<void> {
-  if (elsewhere) return;
-  const port = Number(new URL(shop.address).port);
-  wire = createServer((near) => {
-    const far = connect({ host: '127.0.0.1', port, localAddress: '127.0.0.3' });
-    near.pipe(far).pipe(near);
-    near.on('error', () => far.destroy());
-    far.on('error', () => near.destroy());
-  });
-  const own = await freePort();
-  await new Promise<void>((settle) => wire.listen(own, '127.0.0.1', settle));
-  elsewhere = `http://127.0.0.1:${own}`;
-}
-afterAll(() => void wire?.close());
 
 test(
   'a tablet is a stranger until the code of the counter lets it in; it works under a bench name, and is a stranger again once it is shut out',
   async () => {
-    await openElsewhere();
+    const elsewhere = await shop.elsewhere();
     const { page: counter, complaints } = await shop.open('till');
     const { page: tablet } = await shop.open('fern', { viewport: TABLET, hasTouch: true });
     await tablet.context().clearCookies();

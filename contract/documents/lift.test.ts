@@ -60,6 +60,16 @@ function secondKit(): Json {
   };
 }
 
+test('a fitment of the fourth version that is not described as a whole was fitted at work: its years are nobody’s', () => {
+  const fourth = (undescribed?: unknown) => {
+    const kit = example('kit.json');
+    return { ...kit, format: 'jade-kit/4', fitments: each(kit.fitments, (fitment) => ({ ...fitment, ...(undescribed === undefined ? {} : { undescribed }) })) };
+  };
+  const lifted = (undescribed?: unknown) => (readDocument(fourth(undescribed)).document as Kit).fitments.map((fitment) => fitment.undescribed);
+  expect([lifted(['connections']), lifted([]), lifted()]).toEqual([[['connections', 'years']], [[]], [undefined]]);
+  expect(() => readDocument({ ...fourth(), fitments: ['nothing'] })).toThrow('fitments[0]: type');
+});
+
 test('a kit of the second version is lifted: what feeds it is parted from what triggers, and an option that changes nothing is a matter of looks', () => {
   expect(readDocument(secondKit()).document).toEqual(example('kit.json'));
   const when = { fact: 'option.lens', is: 'amber' };

@@ -106,9 +106,16 @@ function liftThirdKit(kit: Json): Json {
   return { ...kit, format: 'jade-kit/4' };
 }
 
-/** Version 5 may leave open what nobody has measured of a feed or a relay. */
+/**
+ * Version 5 may leave open what nobody has measured of a feed or a relay, and says by itself that the years of a fitment are not its maker's: of one of before
+ * that was so where anything of it was not described.
+ */
 function liftFourthKit(kit: Json): Json {
-  return { ...kit, format: 'jade-kit/5' };
+  const opened = (fitment: unknown): unknown => {
+    const open = typeof fitment === 'object' && fitment !== null ? (fitment as Json).undescribed : undefined;
+    return Array.isArray(open) && open.length > 0 ? { ...(fitment as Json), undescribed: [...(open as unknown[]), 'years'] } : fitment;
+  };
+  return { ...kit, format: 'jade-kit/5', ...(Array.isArray(kit.fitments) ? { fitments: (kit.fitments as unknown[]).map(opened) } : {}) };
 }
 
 const LIFTS: ReadonlyMap<string, (document: Json) => Json> = new Map([

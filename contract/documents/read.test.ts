@@ -37,7 +37,7 @@ test.each([
   expect(readDocument(example(name)).kind).toBe(kind);
 });
 
-test.each([null, 7, 'text', [], {}, { format: 'jade-kit/5' }, { format: 1 }])('%j is of no kind that is known', (value) => {
+test.each([null, 7, 'text', [], {}, { format: 'jade-kit/6' }, { format: 1 }])('%j is of no kind that is known', (value) => {
   expect(faultsOf(value)).toEqual(['format unknown-kind']);
 });
 

@@ -124,7 +124,10 @@ test('a kit and its place that were captured on one job are sound documents, and
   const { profile, kit } = keptFrom(taught);
   if (!kit) throw new Error('no kit is kept');
   expect([checkProfile(profile), checkKit(kit, new Map([[profile.slug, profile]]))]).toEqual([[], []]);
-  expect([kit.undescribed, kit.fitments[0]?.undescribed]).toEqual([['contents', 'vehicles'], ['connections']]);
+  expect([kit.undescribed, kit.fitments[0]?.undescribed]).toEqual([
+    ['contents', 'vehicles'],
+    ['connections', 'years'],
+  ]);
   const next = new Fitting('two', profile, kit);
   expect(planOpening(next.context).steps.map(({ piece }) => piece)).toEqual(['grille-a1', 'duct-b2']);
   // Nothing of that is offered again, also where the first job goes on with what it described itself.
@@ -157,7 +160,7 @@ test('how it is fitted is kept from one job, that which said it is all; what it 
   const more = captured([new Fitting('three').came('grille-y8').fitted('bar-g7', 'behind-h8'), started]);
   expect(more.kits[0]?.kit.fitments[0]).toMatchObject({
     fitSteps: [{ id: 'feet-c3' }, { id: 'cable-e5' }, { id: 'tie-f6' }],
-    undescribed: ['mounts', 'connections', 'fitSteps', 'tests'],
+    undescribed: ['mounts', 'connections', 'fitSteps', 'tests', 'years'],
   });
 });
 
@@ -198,7 +201,7 @@ test('each place has the way that was open when it was first worked at, and two 
 test('that all is fitted is said by whoever fitted it: said on another job it ends nothing', () => {
   const talk = new Fitting('one').lamps().act({ events: [{ type: 'kit.described', payload: { kit: BAR.slug, whole: ['fitSteps'] } }] });
   const work = new Fitting('two').lamps().came('grille-a1').fitted('feet-c3', 'behind-d4');
-  expect(captured([talk, work]).kits[0]?.kit.fitments[0]?.undescribed).toEqual(['mounts', 'connections', 'fitSteps', 'tests']);
+  expect(captured([talk, work]).kits[0]?.kit.fitments[0]?.undescribed).toEqual(['mounts', 'connections', 'fitSteps', 'tests', 'years']);
 });
 
 test('a kit whose place was left is left as well; one place over a piece that was left goes with it', () => {

@@ -1,4 +1,5 @@
 import { jobContext, wireJoints, type Happened, type JobContext } from '../job/index.ts';
+import { matchKit } from '../match/index.ts';
 import { RULES, TestLog } from '../job/test/log.ts';
 import { checkKit, newKit, type Kit } from '../kit/index.ts';
 import { gather, isRefused, probe, wire, type Act } from '../stations/index.ts';
@@ -114,6 +115,10 @@ test('what was joined is kept with the plug, its way, its fuse and the kit, and 
     .proved()
     .act(wire.join(next.context, BAR.slug, 'trigger-lead-q4t7', AT));
   expect(wireJoints(next.context).map(({ joined }) => joined)).toEqual([true]);
+  // Also once all of it is described the years are those of its maker, whom nobody asked: an older one is not ruled out.
+  const whole = { ...kit, fitments: kit.fitments.map((fitment) => ({ ...fitment, undescribed: ['years' as const] })) };
+  expect(matchKit(whole, profile, 2014, {})).toMatchObject({ value: 'yes', reasons: [{ code: 'was-fitted' }] });
+  expect(matchKit({ ...whole, fitments: kit.fitments.map(({ undescribed: _open, ...fitment }) => fitment) }, profile, 2014, {}).value).toBe('no');
   // It teaches nothing further.
   const again = taughtBy([next], profile, kit);
   expect([again.plugs, again.circuits, again.kits]).toEqual([[], [], []]);

@@ -18,8 +18,11 @@ export const KIT_LISTS = ['lamps', 'contents', 'vehicles'] as const;
 /** A list of a kit that somebody can have described as a whole, or not; `vehicles`: those that it can be fitted to. */
 export type KitList = (typeof KIT_LISTS)[number];
 
-export const FITMENT_LISTS = ['mounts', 'connections', 'fitSteps', 'tests'] as const;
-/** What of a kit on one kind of vehicle somebody can have described as a whole, or not: where its lamps sit, how it is wired, how it is fitted, how it is tried. */
+export const FITMENT_LISTS = ['mounts', 'connections', 'fitSteps', 'tests', 'years'] as const;
+/**
+ * What of a kit on one kind of vehicle somebody can have described as a whole, or not: where its lamps sit, how it is wired, how it is fitted, how it is tried;
+ * and for which years its maker makes it, which nobody learns by fitting it once.
+ */
 export type FitmentList = (typeof FITMENT_LISTS)[number];
 
 export const USED = ['solvent', 'sealant', 'adhesive', 'heat'] as const;

@@ -127,10 +127,11 @@ export function matchKit(kit: Kit, profile: VehicleProfile, year: number | undef
     const needOf = (truth: Truth) => (value === 'no' ? [] : kit.contents.filter((item) => item.when && evaluate(item.when, facts) === truth).map((item) => item.id));
     return { kit: kit.slug, value, reasons: [reason], ask: [], adapters: needOf('yes'), undecidedAdapters: needOf('unknown') };
   }
-  const reasons: MatchReason[] = [{ code: fitment.undescribed ? 'was-fitted' : 'made-for', value: 'yes', vehicle: profile.slug }];
+  const isSeen = fitment.undescribed?.includes('years') ?? false;
+  const reasons: MatchReason[] = [{ code: isSeen ? 'was-fitted' : 'made-for', value: 'yes', vehicle: profile.slug }];
   const { from, to } = fitment.years;
   // Which years it fits is its maker's to say: of one that was fitted without that nothing is known of it.
-  if (!fitment.undescribed) {
+  if (!isSeen) {
     const value = year === undefined ? 'unknown' : year >= from && year <= (to ?? Infinity) ? 'yes' : 'no';
     reasons.push({ code: 'years', value, year: year ?? 0, from, to: to ?? null });
   }

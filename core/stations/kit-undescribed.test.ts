@@ -172,7 +172,7 @@ test('a step of fitting is described as it was done, with its place and what was
     replaces: [],
     losesFunctions: [],
     tests: [],
-    undescribed: ['mounts', 'connections', 'fitSteps', 'tests'],
+    undescribed: ['mounts', 'connections', 'fitSteps', 'tests', 'years'],
     fitSteps: [
       {
         id: 'feet-x7k2',
@@ -235,7 +235,7 @@ test('all is fitted once each lamp has its place and the tests that prove it are
   // Before the grille covers it again it is proved.
   expect(gatesOf(contextAt(log), undefined).find(({ subject }) => subject.kind === 'test')?.coveredBy).toEqual([{ piece: grille.id, level: 'off' }]);
   perform(log, fit.allFitted(contextAt(log), BAR.slug));
-  expect([codesOf(log, 'fit'), contextAt(log).kits[0]?.fitments[0]?.undescribed, fit.kitsToDescribe(contextAt(log))]).toEqual([['test-missing'], ['connections'], []]);
+  expect([codesOf(log, 'fit'), contextAt(log).kits[0]?.fitments[0]?.undescribed, fit.kitsToDescribe(contextAt(log))]).toEqual([['test-missing'], ['connections', 'years'], []]);
   expect(fit.allFitted(contextAt(log), BAR.slug)).toEqual({ refused: [{ code: 'already' }] });
   expect([codesOf(log, 'wire'), codesOf(log, 'match'), codesOf(log, 'open-up')]).toEqual([['wiring-undescribed'], ['kit-unconfirmed'], []]);
 });
@@ -274,7 +274,7 @@ test('a kit of the library is written down on a kind that it does not name: with
   bar.add('kit.described', { kit: BAR.slug, tests: [{ ...tried, id: 'other', lamps: ['light-bar'] }] });
   expect(fit.testsOffered(contextAt(bar), BAR.slug).map(({ id }) => id)).toEqual(['light-bar-main']);
   perform(log, fit.allFitted(at(), pair.slug));
-  expect(at().kits[0]?.fitments[1]?.undescribed).toEqual(['connections']);
+  expect(at().kits[0]?.fitments[1]?.undescribed).toEqual(['connections', 'years']);
   expect(at().kits[0]?.fitments[0]).toEqual(pair.fitments[0]);
 });
 

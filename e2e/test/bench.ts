@@ -1,4 +1,5 @@
 import { execFile } from 'node:child_process';
+import { connect, createServer, type Server } from 'node:net';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import type { Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core';
@@ -77,6 +78,8 @@ export async function settled(page: Page): Promise<void> {
 export class TestBench {
   private shop: OpenShop | undefined;
   private browser: Browser | undefined;
+  private door: Server | undefined;
+  private far = '';
 
   constructor(timeoutMs: number, empty = false) {
     beforeAll(async () => {
@@ -85,6 +88,7 @@ export class TestBench {
     }, timeoutMs);
     afterAll(async () => {
       await this.browser?.close();
+      this.door?.close();
       await this.shop?.stop();
     });
   }
@@ -92,6 +96,22 @@ export class TestBench {
   get address(): string {
     if (!this.shop) throw new Error('the shop is not open');
     return this.shop.address;
+  }
+
+  /** The shop as a tablet finds it: what comes through here comes from another address than this machine's own. */
+  async elsewhere(): Promise<string> {
+    if (this.far) return this.far;
+    const port = Number(new URL(this.address).port);
+    const door = createServer((near) => {
+      const far = connect({ host: '127.0.0.1', port, localAddress: '127.0.0.3' });
+      near.pipe(far).pipe(near);
+      near.on('error', () => far.destroy());
+      far.on('error', () => near.destroy());
+    });
+    const own = await freePort();
+    await new Promise<void>((settle) => door.listen(own, '127.0.0.1', settle));
+    this.door = door;
+    return (this.far = `http://127.0.0.1:${own}`);
   }
 
   /** A window of somebody at the bench. */

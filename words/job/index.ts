@@ -106,6 +106,7 @@ const WHOLE_OF_KIT: Readonly<Record<KitList | FitmentList, string>> = {
   connections: 'nothing else of it is joined',
   fitSteps: 'that is all that is fitted',
   tests: 'that is all that is tried',
+  years: 'its maker makes it for those years alone',
 };
 
 const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string } = {

@@ -4,7 +4,7 @@ import { newKit, type Kit } from '../../kit/index.ts';
 import type { VehicleState } from '../../states/index.ts';
 import { NEW_BAR } from '../../test/new-bar.ts';
 import { NEW_HERON } from '../../test/new-heron.ts';
-import { newKind, type VehicleProfile } from '../../vehicle/index.ts';
+import { newKind, type VehiclePlug, type VehicleProfile } from '../../vehicle/index.ts';
 import { gather, isRefused, probe, standingOf, wire, type Act } from '../index.ts';
 
 const HERON = newKind(NEW_HERON);
@@ -263,9 +263,26 @@ test('a fuse that is known is that one; another rating printed there is a questi
   expect('events' in same && same.events.map(({ type }) => type)).toEqual(['kind.described', 'kit.described', 'fuse.seen', 'plug.joined']);
   const never = { ...HERON, circuits: circuits.map((circuit) => ({ ...circuit, neverUse: 'brakes' })) };
   expect(wire.jointMade(contextAt(log, never), BAR.slug, made(), ID, AT)).toEqual({ refused: [{ code: 'never-slot', slot: 'F21', circuit: 'main' }] });
-  expect(wire.circuitsKnown(contextAt(log, never), {})).toEqual([]);
-  expect(wire.circuitsKnown(contextAt(log, known), {}).map(({ id }) => id)).toEqual(['main']);
+  // What is offered: the one that the wire hangs on first, then others, then slots that were measured with a fuse in them; none that is never used.
+  expect(wire.fusesKnown(contextAt(log, never), {})).toEqual([]);
+  const two = { ...known, circuits: [{ ...circuits[0], id: 'dip', fuse: { slot: 'F2', ratedA: 5 } }, ...circuits] as typeof circuits, plugs: [hangsOn(contextAt(log))] };
+  log.add('slot.measured', { slot: 'F7', ratedA: 7.5, state: 'main', lowV: 12.3, highV: 12.3 });
+  log.add('slot.measured', { slot: 'F8', state: 'main', lowV: 12.3, highV: 12.3 });
+  log.add('slot.measured', { slot: 'F21', ratedA: 20, state: 'main', lowV: 12.3, highV: 12.3 });
+  const offered = (pin?: string) => wire.fusesKnown(contextAt(log, two), { plug: PLUG, pin }).map(({ slot, ratedA }) => `${slot} ${ratedA}`);
+  expect([offered('3'), offered('2'), offered()]).toEqual([
+    ['f21 15', 'F2 5', 'F7 7.5'],
+    ['F2 5', 'f21 15', 'F7 7.5'],
+    ['f21 15', 'F2 5', 'F7 7.5'],
+  ]);
 });
+
+/** The plug as a profile has it whose third wire hangs on the main beam. */
+function hangsOn(context: JobContext): VehiclePlug {
+  const plug = context.profile.plugs.find(({ id }) => id === PLUG);
+  if (!plug) throw new Error('no plug');
+  return { ...plug, pins: plug.pins.map((pin) => (pin.id === '3' ? { ...pin, carries: 'main', circuit: 'main' } : pin)) };
+}
 
 test('what is not said, cannot be, or is not there is refused by name, and nothing is kept', () => {
   const log = found();

@@ -99,11 +99,13 @@ function liveAsRead(context: JobContext, plug: VehiclePlug, pin: string): Vehicl
 const circuitIn = ({ profile }: Pick<JobContext, 'profile'>, slot: string): Circuit | undefined =>
   profile.circuits.find(({ fuse }) => fuse?.slot.toLowerCase() === slot.trim().toLowerCase());
 
-/** Circuits of the vehicle that are known by their fuse: the one that a pin is said to hang on first, without those that are never used. */
-export function circuitsKnown(context: JobContext, { plug, pin }: Pick<JointMade, 'plug' | 'pin'>): Circuit[] {
+/** Fuses that can guard a wire, each by its slot: of the circuit that it is said to hang on, of other circuits that are described, then those whose slots were measured. */
+export function fusesKnown(context: JobContext, { plug, pin }: Pick<JointMade, 'plug' | 'pin'>): { slot: string; ratedA: number }[] {
   const own = context.profile.plugs.find(({ id }) => id === plug)?.pins.filter(({ id }) => pin === undefined || id === pin);
   const isOwn = ({ id }: Circuit) => Number(own?.some(({ circuit }) => circuit === id) ?? false);
-  return context.profile.circuits.filter(({ fuse }) => fuse && !neverSlot(context, fuse.slot)).sort((a, b) => isOwn(b) - isOwn(a));
+  const described = [...context.profile.circuits].sort((a, b) => isOwn(b) - isOwn(a)).flatMap(({ fuse }) => fuse ?? []);
+  const measured = Object.entries(context.state.slots).flatMap(([slot, { ratedA }]) => (ratedA === undefined || circuitIn(context, slot) ? [] : [{ slot, ratedA }]));
+  return [...described, ...measured].filter(({ slot }) => !neverSlot(context, slot));
 }
 
 /** A plug that was found as a profile has it: with what is proved of its wires, and by what leads to it now. */

@@ -71,7 +71,7 @@ watch([open, against, () => props.slug, () => props.version], async () => {
       <EmptyNote v-if="failed" kind="failed">{{ COMMON.away(VERSION_CHANGES.theVersions) }}</EmptyNote>
       <EmptyNote v-else-if="!found" kind="loading">{{ VERSION_CHANGES.reading }}</EmptyNote>
       <EmptyNote v-else-if="found.length === 0" kind="empty">{{ VERSION_CHANGES.same }}</EmptyNote>
-      <ul v-else class="rows long">
+      <ul v-else class="rows long" tabindex="0">
         <li v-for="(difference, index) in found" :key="index">
           <span class="mono">{{ difference.path.join(' › ') }}</span> <span>{{ sayDifference(difference) }}</span>
         </li>

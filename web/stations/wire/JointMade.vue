@@ -47,7 +47,7 @@ const pins = computed(() =>
     text: JOINT_MADE.pinSays(id, colour, carries === 'unknown' ? JOINT_MADE.notKnown : proved ? JOINT_MADE.provedSo(carries) : JOINT_MADE.saidSo(carries)),
   })),
 );
-const circuits = computed(() => wire.circuitsKnown(context.value, draft.value));
+const fuses = computed(() => wire.fusesKnown(context.value, draft.value));
 const amount = (text: string, unit: TypedUnit): number | undefined => {
   const read = typedMeasure(text, unit);
   return 'fault' in read ? undefined : read.value;
@@ -147,12 +147,10 @@ function guardedBy(slot: string, ratedA: number): void {
       <div class="stack" role="group" :aria-label="JOINT_MADE.slot">
         <strong>{{ JOINT_MADE.slot }}</strong>
         <p class="soft">{{ JOINT_MADE.slotHow }}</p>
-        <div v-if="circuits.length > 0" class="form-chips">
-          <template v-for="{ id: circuit, fuse } in circuits" :key="circuit">
-            <button v-if="fuse" type="button" class="push small" :aria-pressed="draft.slot === fuse.slot" @click="guardedBy(fuse.slot, fuse.ratedA)">
-              {{ JOINT_MADE.known(fuse.slot, fuse.ratedA) }}
-            </button>
-          </template>
+        <div v-if="fuses.length > 0" class="form-chips">
+          <button v-for="fuse in fuses" :key="fuse.slot" type="button" class="push small" :aria-pressed="draft.slot === fuse.slot" @click="guardedBy(fuse.slot, fuse.ratedA)">
+            {{ JOINT_MADE.known(fuse.slot, fuse.ratedA) }}
+          </button>
         </div>
         <WordsField v-model="draft.slot" :label="JOINT_MADE.slot" :most="probe.LONGEST_SLOT" />
         <div class="form-chips" role="group" :aria-label="JOINT_MADE.rated">

@@ -232,14 +232,14 @@ function otherDrive(): void {
       <p v-if="said" class="bad" role="alert">{{ said }}</p>
       <details v-if="faults.length > 0">
         <summary class="bad">{{ CORRECT.wrong(faults.length) }}</summary>
-        <ul class="long">
+        <ul class="long" tabindex="0">
           <li v-for="(fault, index) in faults" :key="index" class="bad mono">{{ sayFault(fault) }}</li>
         </ul>
       </details>
       <details v-if="losses.length > 0" open>
         <summary class="odd">{{ CORRECT.losses(losses.length) }}</summary>
         <p>{{ CORRECT.lossesWhy }}</p>
-        <ul class="long">
+        <ul class="long" tabindex="0">
           <li v-for="(fault, index) in losses" :key="index" class="mono">{{ sayFault(fault) }}</li>
         </ul>
         <RightGate right="take in documents"
@@ -248,7 +248,7 @@ function otherDrive(): void {
       </details>
       <details v-if="changes.length > 0">
         <summary>{{ CORRECT.changed(changes.length) }}</summary>
-        <ul class="rows long">
+        <ul class="rows long" tabindex="0">
           <li v-for="(difference, index) in changes" :key="index">
             <span class="mono">{{ difference.path.join(' › ') }}</span> <span>{{ sayDifference(difference) }}</span>
           </li>
