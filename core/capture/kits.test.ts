@@ -1,41 +1,18 @@
-import { NEW_BAR } from '../test/new-bar.ts';
-import { NEW_HERON } from '../test/new-heron.ts';
-import { foldJob, jobContext, planClosingOf, planOpening, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
-import { RULES, TestLog } from '../job/test/log.ts';
-import { checkKit, newKit, type Kit } from '../kit/index.ts';
-import { fit, gather, isRefused, openUp, type Act } from '../stations/index.ts';
-import { checkProfile, newKind, type OpenLevel, type VehicleProfile } from '../vehicle/index.ts';
+import { foldJob, planClosingOf, planOpening, type LoggedEvent } from '../job/index.ts';
+import { RULES } from '../job/test/log.ts';
+import { checkKit } from '../kit/index.ts';
+import { fit, gather, openUp } from '../stations/index.ts';
+import { checkProfile, type OpenLevel } from '../vehicle/index.ts';
 import { kindCaptured, seenJob, takenTogether, withCaptured, type KindCaptured, type Taken } from './index.ts';
+import { AtWork, BAR, HERON } from './test/at-work.ts';
 import { allTaken as all } from './test/taken.ts';
 
-const HERON = newKind(NEW_HERON);
-const BAR = newKit(NEW_BAR);
 const BOX = { xMm: [800, 900] as [number, number], yMm: [-100, 100] as [number, number], zMm: [500, 700] as [number, number] };
 const AT = { xMm: 830, yMm: 20, zMm: 780 };
 const MINUTE = 60_000;
 
 /** A job on which the bar is fitted to a pickup, nobody having described either. */
-class Fitting {
-  readonly log = new TestLog();
-
-  constructor(
-    readonly name: string,
-    private readonly profile: VehicleProfile = HERON,
-    private readonly kit: Kit = BAR,
-  ) {
-    this.log.add('job.opened', { vehicle: 'v', profile: { slug: profile.slug, version: 1 }, kits: [{ slug: kit.slug, version: 1 }], rules: { slug: 'r', version: 1 } });
-  }
-
-  get context(): JobContext {
-    return jobContext(this.log.state, { profile: this.profile, kits: [this.kit], rules: RULES });
-  }
-
-  act(act: Act): this {
-    if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
-    for (const { type, payload } of act.events as Happened[]) this.log.add(type, payload as never);
-    return this;
-  }
-
+class Fitting extends AtWork {
   came(id: string, level: OpenLevel = 'off'): this {
     const came = { name: id.replace(/-\w+$/, ''), side: 'centre' as const, zone: 'front' as const, box: BOX, level, openMin: 3, people: 1 };
     return this.act(openUp.pieceCame(this.context, { ...came, fasteners: [], beside: [], brittle: false }, id, true));
@@ -45,12 +22,6 @@ class Fitting {
     const item = gather.contentsOffered(this.context, BAR.slug).find((entry) => entry.id === id);
     if (!item) throw new Error(`${id} is not offered`);
     return this.act(gather.contentsFound(this.context, BAR.slug, [{ ...item, count }]));
-  }
-
-  lamps(): this {
-    const read = { powerW: 96, atV: 13.2, kind: 'driven LED' as const, widthMm: 560, heightMm: 72, depthMm: 81, marking: 'none found' };
-    this.act(gather.lampsRead(this.context, BAR.slug, gather.lampsOffered(this.context, BAR.slug), read));
-    return this.act(gather.noMoreOfKit(this.context, BAR.slug, 'lamps'));
   }
 
   fitted(id: string, place: string, name = 'Behind the grille', lamps: string[] = [], inPlaceOf: string[] = []): this {

@@ -1,47 +1,24 @@
-import { jobContext, wireJoints, type Happened, type JobContext } from '../job/index.ts';
+import { wireJoints } from '../job/index.ts';
 import { matchKit } from '../match/index.ts';
-import { RULES, TestLog } from '../job/test/log.ts';
-import { checkKit, newKit, type Kit } from '../kit/index.ts';
-import { gather, isRefused, probe, wire, type Act } from '../stations/index.ts';
-import { NEW_BAR } from '../test/new-bar.ts';
-import { NEW_HERON } from '../test/new-heron.ts';
-import { checkProfile, newKind, type VehicleProfile } from '../vehicle/index.ts';
+import { RULES } from '../job/test/log.ts';
+import { checkKit, type Kit } from '../kit/index.ts';
+import { probe, wire } from '../stations/index.ts';
+import { checkProfile, type VehicleProfile } from '../vehicle/index.ts';
 import { kindCaptured, seenJob, takenTogether, withCaptured, type Taken } from './index.ts';
+import { AtWork, BAR, HERON } from './test/at-work.ts';
 import { allTaken } from './test/taken.ts';
 
-const HERON = newKind(NEW_HERON);
-const BAR = newKit(NEW_BAR);
 const AT = '2026-03-05T08:30:00Z';
 const BOX = { xMm: [800, 900] as [number, number], yMm: [-300, 100] as [number, number], zMm: [500, 700] as [number, number] };
 const GRILLE = 'grille-a1b2';
 const PLUG = 'found-headlamp-plug';
 
 /** A job on which the bar is joined to a pickup, nobody having described how. */
-class Wiring {
-  readonly log = new TestLog();
-
-  constructor(
-    readonly name: string,
-    private readonly profile: VehicleProfile = HERON,
-    private readonly kit: Kit = BAR,
-  ) {
-    this.log.add('job.opened', { vehicle: 'v', profile: { slug: profile.slug, version: 1 }, kits: [{ slug: kit.slug, version: 1 }], rules: { slug: 'r', version: 1 } });
+class Wiring extends AtWork {
+  constructor(...of: ConstructorParameters<typeof AtWork>) {
+    super(...of);
     this.log.add('reference.checked', { groundV: 0.01, feedV: 12.6 });
-    if (this.context.kits[0]?.undescribed?.includes('lamps')) {
-      const read = { powerW: 96, atV: 13.2, kind: 'driven LED' as const, widthMm: 560, heightMm: 72, depthMm: 81, marking: 'none found' };
-      this.act(gather.lampsRead(this.context, BAR.slug, gather.lampsOffered(this.context, BAR.slug), read));
-      this.act(gather.noMoreOfKit(this.context, BAR.slug, 'lamps'));
-    }
-  }
-
-  get context(): JobContext {
-    return jobContext(this.log.state, { profile: this.profile, kits: [this.kit], rules: RULES });
-  }
-
-  act(act: Act): this {
-    if (isRefused(act)) throw new Error(JSON.stringify(act.refused));
-    for (const { type, payload } of act.events as Happened[]) this.log.add(type, payload as never);
-    return this;
+    if (this.context.kits[0]?.undescribed?.includes('lamps')) this.lamps();
   }
 
   grilleOff(): this {
