@@ -86,7 +86,7 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
   computation(
     'circuit-load',
     'A circuit with added loads against its weakest part, and what is lost on the way to them.',
-    '`beforeA`, `addedA`, `afterA` at the worst voltage, `weakest` with `limitA`, shares of 1, `dropV` and `dropShare` at running voltage against `dropLimitShare`, `atLeastV` at the loads while the supply is at its least (against `neededV` where a load states one), `fullestLeg` and `longestLeg` of the legs given (`ampere`, `share` of 1, `dropV`), `troubles`, `mend` (`of` wire or leg: the metric size, or the longest way in metres, that loses little enough; empty where neither does), `verdict`.',
+    '`beforeA`, `addedA`, `afterA` at the worst voltage, `weakest` with `limitA`, shares of 1, `dropV` and `dropShare` at running voltage against `dropLimitShare`, `atLeastV` at the loads while the supply is at its least (against `neededV` where a load states one), `fullestLeg` and `longestLeg` of the legs given (`ampere`, `share` of 1, `dropV`), `troubles`, `unknown` (what is not described: other loads, the wire, contacts, a coil; all figures are then the least that they can be), `mend` (`of` wire or leg: the metric size, or the longest way in metres, that loses little enough; empty where neither does), `verdict`.',
     CircuitLoadInput,
     (input) => {
       refuse([...checkProtection(input.circuit, 'circuit'), ...duplicateIds(input.legs ?? [], 'legs')]);
@@ -129,7 +129,7 @@ export const WIRE_COMPUTATIONS: readonly Computation[] = [
   computation(
     'relay',
     'A relay: its coil on the circuit that triggers it, and the lamps on a feed of their own, each judged by itself.',
-    '`trigger` (as `circuit-load`, with the coil alone added), `coilA` at running voltage, `closes` (enough voltage for the coil while the supply is at its least), `feed` (as `size-circuit`), `contactShare` (1 is full), `contactHolds`.',
+    '`trigger` (as `circuit-load`, with the coil alone added), `coilA` at running voltage, `closes` (enough voltage for the coil while the supply is at its least; null where that hangs on what is not described), `feed` (as `size-circuit`), `contactShare` (1 is full), `contactHolds`.',
     RelayInput,
     (input) => {
       refuse([...checkProtection(input.trigger, 'trigger'), ...circuitFaults(input.feed, 'feed.', input.wires)]);

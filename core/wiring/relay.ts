@@ -31,8 +31,8 @@ export interface RelayCheck {
   /** The coil alone on the circuit that triggers it. */
   trigger: LoadCheck;
   coilA: number;
-  /** Whether the coil has enough voltage to close while the supply is at its least. */
-  closes: boolean;
+  /** Whether the coil has enough voltage to close while the supply is at its least; null where that hangs on what nobody has measured. */
+  closes: boolean | null;
   /** The lamps on a feed of their own. */
   feed: CircuitSize;
   /** Load at the worst voltage as a share of what the contact carries, 1 is full. */
@@ -50,7 +50,7 @@ export function checkRelay(relay: Relay, trigger: Circuit, feed: NewCircuit, rul
   return {
     trigger: triggered,
     coilA: runningV / relay.coilOhm,
-    closes: !triggered.troubles.includes('least voltage'),
+    closes: triggered.troubles.includes('least voltage') ? false : triggered.unknown.some((part) => part !== 'contacts') ? null : true,
     feed: sized,
     contactShare,
     contactHolds: contactShare <= rules.refuseShare + 1e-9,

@@ -230,6 +230,24 @@ test('a plug onto a plug: each wire of it is known, one of them is switched, and
   expect(circuitLoads(contextAt(log)).map(({ circuit, check }) => [circuit.id, Math.round(check.shareAfter * 1000) / 1000])).toEqual([['slot-f21', 0.889]]);
 });
 
+test('a wire that is only said to carry something is no more proved than another', () => {
+  const log = found();
+  const plug = hangsOn(contextAt(log));
+  const known = { ...HERON, plugs: [{ ...plug, pins: plug.pins.map((pin) => (pin.id === '3' ? { ...pin, circuit: undefined } : { ...pin, carries: 'ground' as const })) }] };
+  const joined = (by: wire.JoinedBy) => wire.jointMade(contextAt(log, known), BAR.slug, made({ by, feeds: 'lamps' }), ID, AT);
+  expect([joined('plug'), joined('wire')]).toEqual([1, 2].map(() => ({ refused: [{ code: 'wire-first', plug: PLUG, pin: '3' }] })));
+  expect(wire.pinsKnown(contextAt(log, known), plug).map(({ carries, proved }) => [carries, proved])).toEqual([
+    ['unknown', false],
+    ['unknown', false],
+    ['main', false],
+  ]);
+  // Once it is proved the profile's own plug stays as the profile says it: nothing of it is described anew.
+  for (const state of ENOUGH) log.add('reading.taken', { plug: PLUG, pin: '3', state, lowV: VOLTS[state]?.[2] ?? 0, highV: VOLTS[state]?.[2] ?? 0 });
+  const act = joined('plug');
+  expect('events' in act && act.events[0]).toMatchObject({ type: 'kind.described', payload: { circuits: [{ id: 'slot-f21' }] } });
+  expect('events' in act && act.events[0]?.payload).not.toHaveProperty('plugs');
+});
+
 test('of a plug with several functions it is not said which lamp hangs on which', () => {
   const log = found();
   read(log, ...ENOUGH);
