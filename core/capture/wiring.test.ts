@@ -5,6 +5,7 @@ import { checkKit, type Kit } from '../kit/index.ts';
 import { probe, wire } from '../stations/index.ts';
 import { checkProfile, type VehicleProfile } from '../vehicle/index.ts';
 import { kindCaptured, seenJob, takenTogether, withCaptured, type Taken } from './index.ts';
+import { barePiece } from '../test/bare-profile.ts';
 import { AtWork, BAR, HERON } from './test/at-work.ts';
 import { allTaken } from './test/taken.ts';
 
@@ -95,7 +96,9 @@ test('what was joined is kept with the plug, its way, its fuse and the kit, and 
   // Also once all of it is described the years are those of its maker, whom nobody asked: an older one is not ruled out.
   const whole = { ...kit, fitments: kit.fitments.map((fitment) => ({ ...fitment, undescribed: ['years' as const] })) };
   expect(matchKit(whole, profile, 2014, {})).toMatchObject({ value: 'yes', reasons: [{ code: 'was-fitted' }] });
-  expect(matchKit({ ...whole, fitments: kit.fitments.map(({ undescribed: _open, ...fitment }) => fitment) }, profile, 2014, {}).value).toBe('no');
+  // One that its maker names, and of which the wiring alone is not described, is for its years.
+  for (const undescribed of [undefined, ['connections' as const]])
+    expect(matchKit({ ...whole, fitments: kit.fitments.map((fitment) => ({ ...fitment, undescribed })) }, profile, 2014, {}).value).toBe('no');
   // It teaches nothing further.
   const again = taughtBy([next], profile, kit);
   expect([again.plugs, again.circuits, again.kits]).toEqual([[], [], []]);
@@ -111,6 +114,23 @@ test('the wiring of one job is kept: the one that is whole, else the one with mo
   const whole = kept([less]).kit?.fitments[0];
   expect([whole?.undescribed?.includes('connections'), whole?.undescribed?.includes('fitSteps')]).toEqual([false, true]);
   expect(kept([more]).kit?.fitments[0]?.undescribed).toContain('connections');
+});
+
+test('wiring that is described as a whole is corrected by hand: what a job joined before it was is not added', () => {
+  const { profile, kit } = kept([new Wiring('one').proved().joined('trigger-lead-q4t7').all()]);
+  const two = new Wiring('two').proved().joined('one-lead-a1a1', { slot: 'F3' }).joined('other-lead-b2b2', { pin: '2', slot: 'F4' });
+  const [later] = taughtBy([two], profile, kit).kits;
+  expect(later).toBeUndefined();
+});
+
+test('a plug to which nothing leads that can be said is left out, and counted', () => {
+  const visor = { ...barePiece('visor'), when: { fact: 'trim', is: 'guard' }, levels: [{ level: 'loosened' as const, openMin: 1, closeMin: 1, people: 1, ways: [] }] };
+  const trim = { id: 'trim', label: 'Trim', choices: ['plain', 'guard'], howToSee: 'Look.', lookMin: 1 };
+  const profile = { ...HERON, facts: [trim], pieces: [visor] };
+  const job = new Wiring('one', profile);
+  job.log.add('fact.recorded', { fact: 'trim', certainty: 'known', value: 'plain' });
+  const taught = taughtBy([job.proved().joined('trigger-lead-q4t7')], profile);
+  expect([taught.plugs, taught.unsayable]).toEqual([[], 1]);
 });
 
 test('who leaves a plug or a fuse leaves the kit that hangs on it; a pin does not name what was left', () => {

@@ -2,6 +2,7 @@ import { circuitLoads, idCheck, jobContext, jointList, planOpening, wireJoints, 
 import { openedLog, RULES, type TestLog } from '../../job/test/log.ts';
 import { newKit, type Kit } from '../../kit/index.ts';
 import type { VehicleState } from '../../states/index.ts';
+import { barePiece } from '../../test/bare-profile.ts';
 import { NEW_BAR } from '../../test/new-bar.ts';
 import { NEW_HERON } from '../../test/new-heron.ts';
 import { newKind, type VehiclePlug, type VehicleProfile } from '../../vehicle/index.ts';
@@ -106,8 +107,10 @@ test('a lead on a wire that switches a relay: the plug as it is proved, what gua
     ],
     circuits: [{ id: 'slot-f21', name: 'Headlamp plug, pin 3', fuse: { slot: 'F21', ratedA: 10 }, loads: [], undescribed: ['loads'], liveIn: ['main'] }],
   });
-  // Only the wire that was joined is said to hang on that fuse.
-  expect((kind as { plugs: { pins: object[] }[] }).plugs[0]?.pins[1]).not.toHaveProperty('circuit');
+  // Only the wire that was joined is said to hang on that fuse, and only what is proved is said to be.
+  const [first, second] = (kind as { plugs: { pins: object[] }[] }).plugs[0]?.pins ?? [];
+  expect(second).not.toHaveProperty('circuit');
+  expect(first).not.toHaveProperty('proved');
   expect(kit).toEqual({
     kit: BAR.slug,
     plugs: [
@@ -182,12 +185,16 @@ test('that all is joined is said once each lamp is fed; then nothing is asked of
   read(log, ...ENOUGH);
   perform(log, make(log));
   log.add('kit.described', { kit: BAR.slug, lamps: [{ ...lampOf(log), id: 'second', name: 'Second bar' }] });
+  const levels = [{ level: 'off' as const, openMin: 4, closeMin: 4, people: 1, ways: [] }];
+  log.add('kind.described', { pieces: [{ ...barePiece('grille'), levels }] });
+  log.add('piece.moved', { piece: 'grille', level: 'off', fasteners: [] });
   expect(wire.allWired(contextAt(log), BAR.slug)).toEqual({ refused: [{ code: 'feed-first', kit: BAR.slug, lamps: ['second'] }] });
   perform(log, make(log, { feeds: 'lamps', lamps: ['second'], pin: '2', slot: 'F22', name: 'Feed lead' }, 'feed-lead-a2b3'));
   perform(log, wire.allWired(contextAt(log), BAR.slug));
   expect(wire.kitsToWire(contextAt(log))).toEqual([]);
   expect(codes(make(log, {}, 'another-lead-c3d4'))).toEqual(['already']);
-  // The second joint says the plug anew: the first stays joined to what it was.
+  // The second joint says the plug anew: the first stays joined to what it was, and what led there first is enough.
+  expect(log.state.described.plugs[PLUG]).toMatchObject({ reach: [{ needs: [] }], hiddenBy: [] });
   expect(wireJoints(contextAt(log)).map(({ connection, tapped, circuits }) => [connection.id, tapped?.circuit, circuits.map(({ id }) => id)])).toEqual([
     [ID, 'slot-f21', [`${BAR.slug}.${ID}-feed`, 'slot-f21']],
     ['feed-lead-a2b3', 'slot-f22', ['slot-f22']],
@@ -320,6 +327,49 @@ test('what is not said, cannot be, or is not there is refused by name, and nothi
   expect(refusals({ plug: 'nothing' })).toEqual([{ code: 'unknown', what: 'plug', id: 'nothing' }]);
   expect(refusals({ pin: '9' })).toEqual([{ code: 'unknown', what: 'pin', id: '9' }]);
   expect(refusals({ lamps: ['light-bar', 'nothing'] })).toEqual([{ code: 'unknown', what: 'lamp', id: 'nothing' }]);
+});
+
+test('a wire that flashes is live in that state; one that carries two things is nothing that can be said', () => {
+  const face = { ...FACE, name: 'Rear plug', columns: 2, may: ['turn left', 'stop pedal'] as const };
+  const at = (volts: Partial<Record<VehicleState, readonly [number, number]>>) => {
+    const log = found(face);
+    const states = ['key off', 'turn left', 'turn left', 'turn right', 'stop pedal', 'stop pedal', 'parking'] as const;
+    for (const state of states) {
+      const [lowV, highV] = volts[state] ?? [0.02, 0.02];
+      log.add('reading.taken', { plug: 'found-rear-plug', pin: '2', state, lowV, highV });
+    }
+    return make(log, { plug: 'found-rear-plug', pin: '2' });
+  };
+  const act = at({ 'turn left': [0.05, 12.4] });
+  expect('events' in act && act.events[0]?.payload).toMatchObject({ circuits: [{ liveIn: ['turn left'] }] });
+  expect(at({ 'turn left': [0.05, 12.4], 'stop pedal': [12.4, 12.4] })).toEqual({ refused: [{ code: 'wire-first', plug: 'found-rear-plug', pin: '2' }] });
+});
+
+test('what stands against any joint stands against this one: no hand gets to the plug', () => {
+  const log = found();
+  const plug = hangsOn(contextAt(log));
+  const grille = { ...barePiece('grille'), levels: [{ level: 'off' as const, openMin: 4, closeMin: 4, people: 1, ways: [{ id: 'seen', needs: [], extraMin: 0 }] }] };
+  const known = { ...HERON, pieces: [grille], plugs: [{ ...plug, reach: [{ id: 'seen', needs: [{ piece: 'grille', level: 'off' as const }], extraMin: 0 }] }] };
+  const circuits = [{ id: 'main', name: 'Main', fuse: { slot: 'F1', ratedA: 15 }, loads: [], liveIn: ['main' as const] }];
+  read(log, ...ENOUGH);
+  const join = () => wire.jointMade(contextAt(log, { ...known, circuits }), BAR.slug, made(), ID, AT);
+  expect(join()).toEqual({ refused: [{ code: 'open-first', pieces: ['grille'] }] });
+  log.add('piece.moved', { piece: 'grille', level: 'off', fasteners: [] });
+  expect(isRefused(join())).toBe(false);
+  // Two slots of which the ids would be alike are two circuits.
+  const other = [{ ...circuits[0], id: 'slot-f21', fuse: { slot: 'F/21', ratedA: 5 } }, ...circuits] as typeof circuits;
+  const act = wire.jointMade(contextAt(log, { ...known, circuits: other }), BAR.slug, made(), ID, AT);
+  expect('events' in act && act.events[0]?.payload).toMatchObject({ circuits: [{ id: 'slot-f21-q4t7', fuse: { slot: 'F21', ratedA: 10 } }] });
+});
+
+test('that all is joined waits for the lamps: one that nobody has read may want a joint', () => {
+  const log = openedLog();
+  perform(log, gather.lampsRead(contextAt(log), BAR.slug, gather.lampsOffered(contextAt(log), BAR.slug), READ));
+  log.add('reference.checked', { groundV: 0.01, feedV: 12.6 });
+  perform(log, probe.findPlug(contextAt(log), FACE, FACE.may));
+  read(log, ...ENOUGH);
+  perform(log, make(log));
+  expect(codes(wire.allWired(contextAt(log), BAR.slug))).toEqual(['lamps-first']);
 });
 
 test('a main fuse too far from the battery is refused at its load, whatever else is not known', () => {
