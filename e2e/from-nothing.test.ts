@@ -144,6 +144,19 @@ test(
     await page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
     const job = /jobs\/([^/?]+)/.exec(page.url())?.[1] ?? '';
 
+    // A gap as it came, before anything is opened: of one that nobody described nothing is said to be outside.
+    await page.getByText('No panel gap of this kind of vehicle is described').waitFor();
+    await page.getByRole('button', { name: 'Measure a gap' }).tap();
+    await pointAt(page, /^Tap where the gap is/, [0.3, 0.45]);
+    await form.getByRole('button', { name: 'Bonnet to wing' }).tap();
+    await form.getByText('Still missing: where it is, between what, its side, or its width.').waitFor();
+    await form.getByRole('radio', { name: 'left', exact: true }).tap();
+    await form.getByRole('textbox', { name: 'Width, mm' }).fill('4.2');
+    await rested(page);
+    expect(await serious(page)).toEqual([]);
+    await form.getByRole('button', { name: 'Measured so' }).tap();
+    await form.waitFor({ state: 'detached' });
+
     await go(page, 'Match');
     await page.getByText('Nobody has described what is in its box: it is counted at Gather.').waitFor();
     await page.getByRole('button', { name: 'It was held against the vehicle, and goes' }).tap();
@@ -304,9 +317,11 @@ test(
     await settled(page);
 
     // The rest is what any job asks for: another device sends it.
-    const pieces = ((await (await context.request.get(`${shop.address}/api/jobs/${job}`)).json()) as { events: { type: string; payload: { piece?: string } }[] }).events.flatMap(
-      ({ type, payload }) => (type === 'piece.moved' && payload.piece ? [payload.piece] : []),
-    );
+    const { events: sent } = (await (await context.request.get(`${shop.address}/api/jobs/${job}`)).json()) as {
+      events: { type: string; payload: { piece?: string; gap?: string } }[];
+    };
+    const pieces = sent.flatMap(({ type, payload }) => (type === 'piece.moved' && payload.piece ? [payload.piece] : []));
+    const gap = sent.flatMap(({ type, payload }) => (type === 'gap.measured' && payload.gap ? [payload.gap] : []))[0] ?? '';
     let at = Date.now();
     const rest = [
       ['kind.described', { functions: [{ id: 'plate', name: 'Plate lamp', side: 'centre', state: 'parking', at: { xMm: -4400, yMm: 0, zMm: 700 } }], whole: ['functions'] }],
@@ -320,6 +335,7 @@ test(
       ...pieces.reverse().map((piece) => ['piece.moved', { piece, level: 'fitted', fasteners: [] }]),
       ['final.tried', { lamp: 'plate', result: 'works' }],
       ['final.tested', { kit: 'tarn-prow-bar', test: 'light-bar-main', passed: true }],
+      ['gap.measured', { gap, moment: 'after', widthMm: 4.3 }],
     ].map(([type, payload]) => ({ id: randomUUID(), type, v: 1, at: new Date(at++).toISOString(), payload }));
     const answers = (await (await context.request.post(`${shop.address}/api/jobs/${job}/events`, { data: { events: rest } })).json()) as { answers: { status: string }[] };
     expect(answers.answers.map(({ status }) => status)).toEqual(rest.map(() => 'stored'));
@@ -335,6 +351,7 @@ test(
     const taught = page.getByRole('region', { name: 'What the jobs teach' });
     const kit = taught.getByRole('listitem').filter({ hasText: 'Tarn Prow bar' });
     await kit.getByText('1 lamp; 6 items in its box; 2 steps of fitting; 1 joint of its wiring; 1 test more than before').waitFor();
+    await taught.getByText(/^A panel gap, measured on arrival and leaving. Left side/).waitFor();
     await taught.getByText(/^A plug\. Left side, first .*grille off.* Proved: pin 2 main\./).waitFor();
     // Whoever leaves the place leaves what sits there.
     await taught.getByRole('button', { name: 'Take: Behind the grille' }).tap();

@@ -73,7 +73,7 @@ function liftThirdProfile(profile: Json): Json {
   return { ...profile, format: 'jade-vehicle-profile/4' };
 }
 
-/** Version 5 may leave open what nobody has measured of a sensor, a supply or a circuit, and holds notes. */
+/** Version 5 may leave open what nobody has measured of a sensor, a supply, a circuit or a gap, and holds notes. */
 function liftFourthProfile(profile: Json): Json {
   return { ...profile, format: 'jade-vehicle-profile/5' };
 }

@@ -142,6 +142,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
         pins: [{ id: '1', row: 1, column: 1, carries: 'main', circuit: 'slot-f21', proved: { on: '2026-03-05', readings: 4 } }],
       },
     ],
+    gaps: [{ id: 'bonnet-to-wing-x7k2', name: 'Bonnet to wing', side: 'left', at: { xMm: 500, yMm: 800, zMm: 900 } }],
     circuits: [{ id: 'slot-f21', name: 'F21', fuse: { slot: 'F21', ratedA: 10 }, loads: [], undescribed: ['loads'], liveIn: ['main'] }],
     supplies: [
       {
@@ -264,7 +265,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'way.chosen': ['way', 'level'],
   'way.blocked': ['level'],
   'kit.described': ['lamps', 'contents', 'mounts', 'fitSteps', 'tests', 'plugs', 'relays', 'feeds', 'connections', 'replaces', 'whole'],
-  'kind.described': ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'plugs', 'circuits', 'whole'],
+  'kind.described': ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'whole'],
   'accessory.found': ['size', 'why'],
   'fastener.seized': ['why'],
   'warnings.read': ['why'],

@@ -269,8 +269,8 @@ export class GapPoint implements PlainGap {
   @Text(80) name!: string;
   @OneOf(SIDES) side!: PlainGap['side'];
   @Part(() => Point) at!: Point;
-  @Amount(0, 60) nominalMm!: number;
-  @Amount(0, 30) toleranceMm!: number;
+  @Optional() @Amount(0, 60) nominalMm?: number;
+  @Optional() @Amount(0, 30) toleranceMm?: number;
 }
 
 export class Battery {
@@ -375,6 +375,7 @@ export class TakenToKeep {
   @Slugs(500) mounts!: string[];
   @Slugs(2) supplies!: string[];
   @Slugs(60) sensors!: string[];
+  @Slugs(200) gaps!: string[];
   @Slugs(200) plugs!: string[];
   @Slugs(200) circuits!: string[];
   @Slugs(300) notes!: string[];

@@ -7,6 +7,7 @@ import {
   pieceKey,
   type Circuit,
   type Described,
+  type GapPoint,
   type KindNote,
   type LampFunction,
   type LevelNeed,
@@ -37,6 +38,7 @@ export interface KindCaptured extends KindTaught {
   mounts: Proposed<MountPosition>[];
   supplies: Proposed<Supply>[];
   sensors: Proposed<Sensor>[];
+  gaps: Proposed<GapPoint>[];
   plugs: Proposed<VehiclePlug>[];
   circuits: Proposed<Circuit>[];
   /** What was noted on the jobs: whether it is of the kind, or of that one vehicle, a person says. */
@@ -156,6 +158,10 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
     profile.mounts,
     told.flatMap(({ described }) => Object.values(described.mounts)),
   );
+  const gaps = idsOf(
+    profile.gaps,
+    told.flatMap(({ described }) => Object.values(described.gaps)),
+  );
   const seen = jobs.map((job) => renamed(job, ids, places));
   const ofJobs = <T>(entriesOf: (described: DescribedHere) => Readonly<Record<string, T>>) =>
     told.map(({ job, described }) => ({ job, entries: Object.values(entriesOf(described)) }));
@@ -200,6 +206,11 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
     unsayable: taught.unsayable + lost + lostPlaces + lostPlugs,
     pieces,
     mounts,
+    gaps: proposed(
+      profile.gaps,
+      ofJobs(({ gaps: list }) => list),
+      (id) => gaps.get(id) ?? id,
+    ),
     plugs,
     circuits: proposed(
       profile.circuits,
@@ -236,6 +247,7 @@ export interface Taken {
   mounts: readonly string[];
   supplies: readonly string[];
   sensors: readonly string[];
+  gaps: readonly string[];
   plugs: readonly string[];
   circuits: readonly string[];
   notes: readonly string[];
@@ -245,14 +257,27 @@ export interface Taken {
   whole: readonly Described[];
 }
 
-export const NOTHING_TAKEN: Taken = { pieces: [], mounts: [], supplies: [], sensors: [], plugs: [], circuits: [], notes: [], kits: [], functions: [], ways: [], whole: [] };
+export const NOTHING_TAKEN: Taken = {
+  pieces: [],
+  mounts: [],
+  supplies: [],
+  sensors: [],
+  gaps: [],
+  plugs: [],
+  circuits: [],
+  notes: [],
+  kits: [],
+  functions: [],
+  ways: [],
+  whole: [],
+};
 
 /** Lists of a profile of which a kit names entries. */
 const NAMED = ['mounts', 'pieces', 'plugs', 'circuits'] as const;
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
 export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
-  const { pieces, functions, mounts, supplies, sensors, plugs, circuits, notes, kits, changes, whole } = captured;
+  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, notes, kits, changes, whole } = captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
@@ -284,6 +309,7 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
   return {
     pieces: kept.map((piece) => pieceAskingDead(piece, isolable)),
     mounts: spots,
+    gaps: gaps.map(({ entry }) => entry).filter(({ id }) => taken.gaps.includes(id)),
     plugs: faces,
     circuits: lines,
     supplies: isolated,
@@ -309,6 +335,7 @@ export function withCaptured(profile: VehicleProfile, captured: KindCaptured, ta
     mounts: [...rest.mounts, ...entries.mounts],
     supplies: [...rest.supplies, ...entries.supplies],
     sensors: [...rest.sensors, ...entries.sensors],
+    gaps: [...rest.gaps, ...entries.gaps],
     plugs: [...rest.plugs, ...entries.plugs],
     circuits: [...rest.circuits, ...entries.circuits],
     ...(notes.length > 0 ? { notes: [...(rest.notes ?? []), ...notes] } : {}),

@@ -68,9 +68,9 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], plugs = [], circuits = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], whole = [] } = said;
   const at = `${path}.payload`;
-  const lists = { pieces, functions, mounts, supplies, sensors, plugs, circuits };
+  const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits };
   if ([...Object.values(lists), whole].every((list) => list.length === 0)) return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'whole'].join(', ') } }];
   const facts = factChoices(profile);
   const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };

@@ -20,12 +20,12 @@ const further = <T>(known: Readonly<Record<string, T>>, entries: readonly T[], i
 export type DescribedHere = JobState['described'];
 
 /** Lists of a profile that are described while a vehicle is worked on. */
-export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'plugs', 'circuits'] as const;
+export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits'] as const;
 
 /** Lists of a kit by which it is wired: its plugs and leads, what it lays from the battery, what meets what. */
 export const WIRING_LISTS = ['plugs', 'relays', 'feeds', 'connections'] as const;
 
-export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, supplies: {}, sensors: {}, plugs: {}, circuits: {}, whole: [] };
+export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, supplies: {}, sensors: {}, gaps: {}, plugs: {}, circuits: {}, whole: [] };
 const NOTHING_OF_KIT: KitDescribedHere = {
   lamps: {},
   contents: {},
@@ -42,13 +42,14 @@ const NOTHING_OF_KIT: KitDescribedHere = {
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], plugs = [], circuits = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], whole = [] } = said;
   return {
     pieces: further(before.pieces, pieces, byId),
     functions: further(before.functions, functions, byId),
     mounts: further(before.mounts, mounts, byId),
     supplies: further(before.supplies, supplies, byId),
     sensors: further(before.sensors, sensors, byId),
+    gaps: further(before.gaps, gaps, byId),
     plugs: further(before.plugs, plugs, byId),
     circuits: further(before.circuits, circuits, byId),
     whole: [...new Set([...before.whole, ...whole])],
@@ -83,7 +84,7 @@ export function leftOpen<T extends string>(before: readonly T[] | undefined, who
 }
 
 /**
- * A profile with what a job described besides: pieces, lamps, mount positions, supplies, sensors, plugs and circuits that nobody had described, and without the lists of which it has nothing
+ * A profile with what a job described besides: pieces, lamps, mount positions, supplies, sensors, gaps, plugs and circuits that nobody had described, and without the lists of which it has nothing
  * beyond. A profile that has learned an entry since says it itself.
  */
 export function withDescribed(profile: VehicleProfile, described: DescribedHere): VehicleProfile {
@@ -96,6 +97,7 @@ export function withDescribed(profile: VehicleProfile, described: DescribedHere)
     mounts: joined(profile.mounts, described.mounts, byId),
     supplies: joined(profile.supplies, described.supplies, byId),
     sensors: joined(profile.sensors, described.sensors, byId),
+    gaps: joined(profile.gaps, described.gaps, byId),
     plugs: joined(profile.plugs, described.plugs, byId),
     circuits: joined(profile.circuits, described.circuits, byId),
     ...leftOpen(undescribed, described.whole),

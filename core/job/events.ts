@@ -19,6 +19,7 @@ import type {
   SupplyState,
   VehiclePlug,
   Zone,
+  GapPoint,
 } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { StationId } from '../subject/index.ts';
@@ -135,6 +136,8 @@ export interface KindDescribed {
   /** How a supply is isolated: with the piece that does it, which is described as well. */
   supplies?: Supply[];
   sensors?: Sensor[];
+  /** Panel gaps that are measured on arrival and leaving. */
+  gaps?: GapPoint[];
   /** Plugs that something was joined to, with what was proved of their wires. */
   plugs?: VehiclePlug[];
   /** Circuits by what guards them, live as they were read. */

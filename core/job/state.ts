@@ -1,6 +1,21 @@
 import type { FactValues } from '../facts/index.ts';
 import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
-import type { Circuit, Described, LampFunction, Level, LevelNeed, MountPosition, OpenLevel, Piece, Sensor, Supply, SupplyId, SupplyState, VehiclePlug } from '../vehicle/index.ts';
+import type {
+  Circuit,
+  Described,
+  LampFunction,
+  Level,
+  LevelNeed,
+  MountPosition,
+  OpenLevel,
+  Piece,
+  Sensor,
+  Supply,
+  SupplyId,
+  SupplyState,
+  VehiclePlug,
+  GapPoint,
+} from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { Photo } from '../photos/index.ts';
@@ -156,6 +171,7 @@ export interface JobState {
     mounts: Record<string, MountPosition>;
     supplies: Record<string, Supply>;
     sensors: Record<string, Sensor>;
+    gaps: Record<string, GapPoint>;
     plugs: Record<string, VehiclePlug>;
     circuits: Record<string, Circuit>;
     whole: Described[];
@@ -302,7 +318,17 @@ export function emptyJob(): JobState {
     settings: records(),
     references: records(),
     accessories: records(),
-    described: { pieces: records(), functions: records(), mounts: records(), supplies: records(), sensors: records(), plugs: records(), circuits: records(), whole: [] },
+    described: {
+      pieces: records(),
+      functions: records(),
+      mounts: records(),
+      supplies: records(),
+      sensors: records(),
+      gaps: records(),
+      plugs: records(),
+      circuits: records(),
+      whole: [],
+    },
     kitsDescribed: records(),
     came: records(),
     wanted: [],

@@ -32,6 +32,8 @@ export function judgeRest(restV: number, systemVoltageV: number): MeasureDoubt[]
 const ALIKE_FROM = 3;
 /** Mirrored points of a profile lie so close, in millimetres. */
 const MIRRORED_MM = 5;
+/** How far a gap may be off where nobody states it, in millimetres; to be confirmed by the shop. */
+const USUAL_MM = 1;
 const far = (one: number, other: number, mostMm: number) => Math.abs(one - other) > mostMm + 1e-9;
 
 /** The gap at the same place on the other side, where there is one. */
@@ -49,17 +51,17 @@ export function acrossFrom(gap: GapPoint, gaps: readonly GapPoint[]): GapPoint |
 }
 
 /**
- * A panel gap against what it is meant to be, against the other side, against how it was before, and against the others of the same moment.
+ * A panel gap against what it is meant to be where that is stated, against the other side, against how it was before, and against the others of the same moment.
  * @param measured widths of the same moment in millimetres, by gap
  * @param beforeMm how it was on arrival, of one that is measured leaving
  */
 export function judgeGap(gap: GapPoint, widthMm: number, gaps: readonly GapPoint[], measured: Readonly<Record<string, number>>, beforeMm?: number): MeasureDoubt[] {
-  const { nominalMm, toleranceMm } = gap;
+  const { nominalMm, toleranceMm = USUAL_MM } = gap;
   const across = acrossFrom(gap, gaps);
   const otherMm = across && measured[across.id];
   const alike = Object.entries(measured).filter(([id, width]) => id !== gap.id && !far(width, widthMm, 0.05)).length + 1;
   return [
-    ...(far(widthMm, nominalMm, toleranceMm) ? [{ code: 'outside' as const, nominalMm, toleranceMm }] : []),
+    ...(nominalMm !== undefined && far(widthMm, nominalMm, toleranceMm) ? [{ code: 'outside' as const, nominalMm, toleranceMm }] : []),
     ...(beforeMm !== undefined && far(widthMm, beforeMm, toleranceMm) ? [{ code: 'changed' as const, beforeMm }] : []),
     ...(otherMm !== undefined && far(widthMm, otherMm, toleranceMm) ? [{ code: 'uneven' as const, otherMm }] : []),
     ...(alike >= ALIKE_FROM ? [{ code: 'alike' as const, count: alike }] : []),

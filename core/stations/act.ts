@@ -62,6 +62,7 @@ export type Refusal =
   | { code: 'lamps-first'; kit: string }
   | { code: 'place-first'; kit: string; lamps: string[] }
   | { code: 'tests-first'; kit: string }
+  | { code: 'opened-already' }
   | { code: 'feed-first'; kit: string; lamps: string[] }
   | { code: 'feeds-nothing' | 'several-functions'; plug: string }
   | { code: 'fuse-above'; fuseA: number; mostA: number }

@@ -261,8 +261,9 @@ export interface GapPoint {
   name: string;
   side: Side;
   at: PointMm;
-  nominalMm: number;
-  toleranceMm: number;
+  /** What it is meant to be, and how far off it may be; absent where nobody stated it. */
+  nominalMm?: number;
+  toleranceMm?: number;
 }
 
 /** A stud or a nut of the body that may be grounded at. */

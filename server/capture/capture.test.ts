@@ -28,6 +28,7 @@ test('who did as the profile says has taught nothing; a kind without jobs has no
     mounts: [],
     supplies: [],
     sensors: [],
+    gaps: [],
     plugs: [],
     circuits: [],
     notes: [],

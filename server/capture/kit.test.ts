@@ -101,7 +101,7 @@ test('what a job described of a kit is kept with the place of the vehicle, toget
   const found = await taught();
   expect([found.mounts.map(({ entry }) => entry.id), found.kits.map(({ kit, more }) => [kit.slug, more])]).toEqual([
     [PLACE.id],
-    [[SLUG, { lamps: 1, contents: 0, fitSteps: 1, tests: 0 }]],
+    [[SLUG, { lamps: 1, contents: 0, fitSteps: 1, connections: 0, tests: 0 }]],
   ]);
   const taken = { basedOn: found.version, ...NOTHING_TAKEN, mounts: [PLACE.id], kits: [SLUG] };
   // A kit without its place is left.
@@ -113,7 +113,7 @@ test('what a job described of a kit is kept with the place of the vehicle, toget
   expect(await taught()).toMatchObject({ version: 2, mounts: [], kits: [] });
   expect((await newest('kit', SLUG)).document).toMatchObject({
     undescribed: ['contents', 'vehicles'],
-    fitments: [{ vehicle: 'dunmorrow-heron', fitSteps: [{ id: 'feet-c3' }], undescribed: ['connections'] }],
+    fitments: [{ vehicle: 'dunmorrow-heron', fitSteps: [{ id: 'feet-c3' }], undescribed: ['connections', 'years'] }],
   });
   expect(told(await post('/api/taught/dunmorrow-heron', { ...taken, kits: ['No Slug'] }))).toEqual([422, ['kits: type']]);
   expect(told(await post('/api/taught/nothing', taken))).toEqual([404, ['vehicle: unknown-id']]);

@@ -1,6 +1,6 @@
 import type { CaptureConflict, KitProposed, WayChange } from '@jade/core/capture';
 import type { Judged } from '@jade/core/job';
-import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, VehiclePlug } from '@jade/core/vehicle';
+import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, VehiclePlug, GapPoint } from '@jade/core/vehicle';
 import { sayGroup, sayIsolation, sayThrough } from '@jade/words/names';
 import { STATION_NAMES } from '@jade/words/stations';
 import { inSentence, minutes, plural, sayDay } from '@jade/words/units';
@@ -91,6 +91,9 @@ export function sayNewSupply(supply: Supply, jobs: readonly string[], name: (pie
 /** A sensor that jobs found. */
 export const sayNewSensor = ({ kind, on, lock, calibration, procedure }: Sensor, jobs: readonly string[], name: (piece: string) => string): string =>
   `A sensor, ${kind}, on ${inSentence(name(on))}; plug: ${lock}. Calibration ${calibration}: ${procedure} ${TAUGHT.saidOn(jobs.length)}`;
+
+/** A panel gap that jobs measured: what it is meant to be nobody learns by that. */
+export const sayNewGap = ({ side }: GapPoint, jobs: readonly string[]): string => `A panel gap, measured on arrival and leaving. ${SIDES[side]}. ${TAUGHT.saidOn(jobs.length)}`;
 
 /** A plug that something was joined to: what is proved of its wires, what leads to it. */
 export function sayNewPlug({ side, pins, reach }: VehiclePlug, jobs: readonly string[], name: (piece: string) => string): string {

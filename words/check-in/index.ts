@@ -54,3 +54,20 @@ export const LAMPS_SEEN = {
   write: (count: number) => `It has these ${plural(count, 'lamp')}`,
   noMore: 'That is all of them',
 } as const;
+
+export const GAP_FOUND = {
+  title: 'A panel gap',
+  record: 'Measured so',
+  why: 'Where a panel will come off and go back: as it came, before anything is opened. It is measured again before the vehicle leaves.',
+  view: 'View',
+  point: 'Tap where the gap is',
+  here: 'Here',
+  name: 'Between what',
+  names: ['Bonnet to wing', 'Bumper to wing', 'Headlamp to bonnet', 'Headlamp to bumper', 'Grille to bonnet', 'Tail lamp to panel'],
+  side: 'Side',
+  sides: { left: 'left', centre: 'middle', right: 'right' },
+  width: 'Width, mm',
+  missing: 'Still missing: where it is, between what, its side, or its width.',
+  measure: 'Measure a gap',
+  none: 'No panel gap of this kind of vehicle is described: measure those of the panels that will come off, left and right.',
+} as const;

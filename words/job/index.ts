@@ -169,7 +169,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ...(replaces.length > 0 ? [`${names.kit(kit)} takes the place of: ${replaces.map((piece) => inSentence(names.piece(piece))).join('; ')}`] : []),
       ...(whole.length > 0 ? [`${names.kit(kit)}: ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
     ].join('. '),
-  'kind.described': ({ pieces = [], functions = [], mounts = [], supplies = [], sensors = [], plugs = [], circuits = [], whole = [] }, names) =>
+  'kind.described': ({ pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], whole = [] }, names) =>
     [
       ...(pieces.length > 0 ? [`Described: ${pieces.map((piece, index) => (index === 0 ? piece.name : inSentence(piece.name))).join('; ')}`] : []),
       ...(functions.length > MOST_NAMED ? [`It has ${plural(functions.length, 'lamp')}, ${inSentence(functions[0]?.name ?? '')} and others`] : []),
@@ -179,6 +179,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
         ({ name, piece, waitMin }) => `${name}: isolated by ${inSentence(pieces.find(({ id }) => id === piece)?.name ?? names.piece(piece))}, dead after ${amount(waitMin, 'min')}`,
       ),
       ...(sensors.length > 0 ? [`A sensor: ${sensors.map(({ name, on }) => `${inSentence(name)} on ${inSentence(names.piece(on))}`).join('; ')}`] : []),
+      ...(gaps.length > 0 ? [`A panel gap: ${gaps.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...plugs.map(
         ({ name, pins }) => `A plug of the vehicle: ${inSentence(name)}${pins.flatMap(({ id, carries, proved }) => (proved ? [`, pin ${id} ${carries}`] : [])).join('')}`,
       ),

@@ -134,12 +134,14 @@ export const factoryRows = (lines: readonly FactoryLine[]): string[][] =>
   paired(lines.map(({ lamp, before, after, replaced }) => [lamp.name, tried(before), replaced ? 'the kit takes its place' : tried(after)]));
 
 export function gapRow({ gap, beforeMm, afterMm, beforeWhy, afterWhy }: GapLine): string[] {
+  const { nominalMm, toleranceMm } = gap;
   const said = (widthMm: number | undefined, why: string | undefined) => {
     if (widthMm === undefined) return 'not measured';
-    const beside = Math.abs(widthMm - gap.nominalMm) > gap.toleranceMm + 1e-9;
+    const beside = nominalMm !== undefined && toleranceMm !== undefined && Math.abs(widthMm - nominalMm) > toleranceMm + 1e-9;
     return `${millimetres(widthMm, 1)}${beside ? ', outside' : ''}${why ? `: ${why}` : ''}`;
   };
-  return [gap.name, said(beforeMm, beforeWhy), said(afterMm, afterWhy), `${millimetres(gap.nominalMm, 1)} ± ${millimetres(gap.toleranceMm, 1)}`];
+  const meant = nominalMm === undefined ? 'not stated' : `${millimetres(nominalMm, 1)}${toleranceMm === undefined ? '' : ` ± ${millimetres(toleranceMm, 1)}`}`;
+  return [gap.name, said(beforeMm, beforeWhy), said(afterMm, afterWhy), meant];
 }
 
 export const aimRow =

@@ -301,6 +301,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `First say which step sets ${listed(refusal.lamps, (lamp) => inSentence(names.lamp(refusal.kit, lamp)))} in place.`;
     case 'tests-first':
       return `First take the tests that prove the lamps of ${names.kit(refusal.kit)}.`;
+    case 'opened-already':
+      return 'A panel was moved already: a gap measured now is not as it came.';
     case 'feed-first':
       return `First say which joint feeds ${listed(refusal.lamps, (lamp) => inSentence(names.lamp(refusal.kit, lamp)))}.`;
     case 'feeds-nothing':

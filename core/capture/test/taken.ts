@@ -3,12 +3,13 @@ import type { KindCaptured, Taken } from '../index.ts';
 const ids = (list: readonly { entry: { id: string } }[]) => list.map(({ entry }) => entry.id);
 
 /** All that jobs of a kind teach, as whoever takes it whole sends it. */
-export const allTaken = ({ pieces, functions, mounts, supplies, sensors, plugs, circuits, notes, kits, changes, whole }: KindCaptured): Taken => ({
+export const allTaken = ({ pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, notes, kits, changes, whole }: KindCaptured): Taken => ({
   pieces: ids(pieces),
   functions: ids(functions),
   mounts: ids(mounts),
   supplies: ids(supplies),
   sensors: ids(sensors),
+  gaps: ids(gaps),
   plugs: ids(plugs),
   circuits: ids(circuits),
   notes: ids(notes),

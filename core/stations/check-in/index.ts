@@ -19,6 +19,7 @@ import { happened, refused, unless, unlessDoubtful, tooLong, type Act } from '..
 import { question, todo, type Asked } from '../hold.ts';
 import { askedOfList } from '../undescribed.ts';
 
+export * from './gaps.ts';
 export { lampsOffered, lampsSeen, noMore } from '../undescribed.ts';
 
 /** What the warning lamps of a moment ask: that they are looked at, and what is lit without a fault code and without a word. */

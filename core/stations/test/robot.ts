@@ -173,7 +173,7 @@ export class Robot {
     if (state.warnings.before === undefined) yield () => checkIn.warningsRead(context, 'before', LIT, this.at);
     for (const { id } of lensesOf(context)) if (state.lenses.before[id] === undefined) yield () => checkIn.lensGraded(context, id, 'before', hazeOf(context, id), RENEWED);
     for (const [place, gap] of profile.gaps.entries())
-      if (state.gaps.before[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'before', gap.nominalMm + place / 10);
+      if (state.gaps.before[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'before', (gap.nominalMm ?? 4) + place / 10);
     for (const verdict of verdicts(context)) if (!state.confirmed.includes(verdict.kit)) yield () => match.confirm(context, verdict.kit);
     for (const { kit } of kitsOnVehicle(context)) {
       for (const item of gather.uncounted(context, kit.slug)) {
@@ -309,7 +309,7 @@ export class Robot {
     if (state.warnings.after === undefined) yield () => checkIn.warningsRead(context, 'after', LIT, this.at);
     for (const { id } of handOver.lensesToLookAt(context)) yield () => checkIn.lensGraded(context, id, 'after', hazeOf(context, id), RENEWED);
     for (const [place, gap] of profile.gaps.entries())
-      if (state.gaps.after[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'after', gap.nominalMm - place / 10);
+      if (state.gaps.after[gap.id] === undefined) yield () => checkIn.gapMeasured(context, gap.id, 'after', (gap.nominalMm ?? 4) - place / 10);
     yield () => handOver.sign(context, standingOf(context, plan, closing));
   }
 }

@@ -5,6 +5,7 @@ import type { VehicleProfile } from '@jade/core/vehicle';
 import {
   sayConflict,
   sayNewCircuit,
+  sayNewGap,
   sayNewKit,
   sayNewLamp,
   sayNewNote,
@@ -73,6 +74,7 @@ const entries = computed(() => [
   ...(taught.value?.mounts ?? []).map(({ entry, jobs }) => ({ kind: 'mounts' as const, id: entry.id, to: entry.name, says: sayNewPlace(entry, jobs, name) })),
   ...(taught.value?.supplies ?? []).map(({ entry, jobs }) => ({ kind: 'supplies' as const, id: entry.id, to: entry.name, says: sayNewSupply(entry, jobs, name) })),
   ...(taught.value?.sensors ?? []).map(({ entry, jobs }) => ({ kind: 'sensors' as const, id: entry.id, to: entry.name, says: sayNewSensor(entry, jobs, name) })),
+  ...(taught.value?.gaps ?? []).map(({ entry, jobs }) => ({ kind: 'gaps' as const, id: entry.id, to: entry.name, says: sayNewGap(entry, jobs) })),
   ...(taught.value?.plugs ?? []).map(({ entry, jobs }) => ({ kind: 'plugs' as const, id: entry.id, to: entry.name, says: sayNewPlug(entry, jobs, name) })),
   ...(taught.value?.circuits ?? []).map(({ entry, jobs }) => ({ kind: 'circuits' as const, id: entry.id, to: entry.name, says: sayNewCircuit(entry, jobs) })),
   ...(taught.value?.kits ?? []).map((proposed) => ({
@@ -98,6 +100,7 @@ const wanted = computed((): Taken => {
     mounts: of('mounts'),
     supplies: of('supplies'),
     sensors: of('sensors'),
+    gaps: of('gaps'),
     plugs: of('plugs'),
     circuits: of('circuits'),
     notes: of('notes'),

@@ -4,7 +4,7 @@ import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
 import { isUndescribed, shinesIn, type LampFunction } from '@jade/core/vehicle';
-import { CHECK_IN_STATION } from '@jade/words/check-in';
+import { CHECK_IN_STATION, GAP_FOUND } from '@jade/words/check-in';
 import { COMMON } from '@jade/words/common';
 import { sayMileage, sayVehicleRemark } from '@jade/words/customers';
 import { inches, inSentence, millimetres } from '@jade/words/units';
@@ -27,9 +27,11 @@ import LampsSeen from './LampsSeen.vue';
 
 /** A form that is seldom wanted. */
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
+const GapFound = defineAsyncComponent(() => import('./GapFound.vue'));
 
 const { job, context, names } = useCurrentJob();
 const accessory = ref(false);
+const gapping = ref(false);
 const accessories = computed(() => Object.values(job.state.accessories));
 const view = ref<View>('front');
 const picked = ref<string>();
@@ -166,7 +168,7 @@ function written(text: string): void {
             <ChoiceRow :label="lamp.name" :choices="RESULTS" :value="job.state.baseline[lamp.id]" @choose="tried" />
           </template>
           <template v-else-if="gap">
-            <strong>{{ gap.name }}</strong> <span class="soft">{{ CHECK_IN_STATION.nominal(gap.nominalMm, inches(gap.nominalMm / 25.4)) }}</span>
+            <strong>{{ gap.name }}</strong> <span v-if="gap.nominalMm !== undefined" class="soft">{{ CHECK_IN_STATION.nominal(gap.nominalMm, inches(gap.nominalMm / 25.4)) }}</span>
             <MeasureEntry
               :key="gap.id"
               :label="CHECK_IN_STATION.gap"
@@ -179,7 +181,8 @@ function written(text: string): void {
               @measured="(widthMm, why) => job.perform(checkIn.gapMeasured(context, gap?.id ?? '', 'before', widthMm, why))"
             />
           </template>
-          <span v-else class="soft">{{ CHECK_IN_STATION.marks }}</span>
+          <span v-else class="soft">{{ profile.gaps.length === 0 ? GAP_FOUND.none : CHECK_IN_STATION.marks }}</span>
+          <button v-if="checkIn.gapsAsItCame(context)" type="button" class="push small" @click="gapping = true">{{ GAP_FOUND.measure }}</button>
           <button v-if="untried.length > 0" type="button" class="push small rest" @click="restWorks">{{ CHECK_IN_STATION.othersWork(untried.length) }}</button>
         </div>
       </div>
@@ -264,6 +267,7 @@ function written(text: string): void {
       </div>
     </section>
     <AccessoryFound v-if="accessory" @close="accessory = false" />
+    <GapFound v-if="gapping" :view="view" @close="gapping = false" />
     <AskText
       v-if="asking"
       :title="asking === 'code' ? CHECK_IN_STATION.codeTitle : CHECK_IN_STATION.damageTitle(view)"
