@@ -93,7 +93,8 @@ const marks = computed<SheetMark[]>(() => [
 
 /** The near end of the vehicle, so that marks stand apart. */
 const part = computed(() =>
-  view.value === 'top'
+  // Of one whose lamps nobody has described all of it stands there.
+  view.value === 'top' || lamps.value.length === 0
     ? undefined
     : frameAround(
         view.value,

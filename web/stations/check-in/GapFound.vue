@@ -10,11 +10,9 @@ import { sayRefusal } from '@jade/words/stations';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import DoubtWord from '../../design/DoubtWord.vue';
 import FormDialog from '../../design/FormDialog.vue';
-import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
-import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
-import { outline, VIEWS, type SheetPoint, type View } from '../../design/geometry/outline.ts';
-import { partsAt } from '../../design/geometry/pieces.ts';
-import { boxOnSide, boxPointed, sideOfBox, zoneOfSpot } from '../../design/geometry/spot.ts';
+import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet.vue';
+import { VIEWS, type SheetPoint, type View } from '../../design/geometry/outline.ts';
+import { boxAround, boxOnSide, sideOfBox } from '../../design/geometry/spot.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useDraft } from '../../drafts/index.ts';
 import { useCurrentJob } from '../../job/current.ts';
@@ -31,25 +29,21 @@ const { draft, kept, drop } = useDraft(
 const profile = computed(() => context.value.profile);
 const box = computed(() => (draft.value.box && draft.value.side ? boxOnSide(draft.value.box, draft.value.side) : draft.value.box));
 const middle = ([from, to]: readonly [number, number]) => Math.round((from + to) / 2);
-function point(at: SheetPoint): void {
-  const { view } = draft.value;
-  const { body, measures } = profile.value;
-  draft.value.box = boxPointed(view, at, measures, partsAt(outline(body, view, measures), at), draft.value.box);
+/** A gap is where it was tapped, whatever is drawn there. */
+function point(spot: SheetPoint): void {
+  const { measures } = profile.value;
+  draft.value.box = boxAround(draft.value.view, spot, measures);
   draft.value.side ??= sideOfBox(draft.value.box, measures);
 }
-const shown = computed((): SheetPiece[] => {
-  if (!box.value) return [];
-  const { view, name, side = 'centre' } = draft.value;
-  const zone = zoneOfSpot(view, [0, 0], profile.value.measures);
-  return [{ piece: { id: 'here', name: name || GAP_FOUND.here, side, zone, box: box.value, levels: [], fasteners: [], cautions: [] }, level: 'fitted', part: 'now' }];
-});
+const at = computed(() => box.value && { xMm: middle(box.value.xMm), yMm: middle(box.value.yMm), zMm: middle(box.value.zMm) });
+const marks = computed((): SheetMark[] => (at.value ? [{ id: 'here', at: at.value, label: draft.value.name || GAP_FOUND.here, shape: 'bar', tone: 'open' }] : []));
 const gap = computed((): checkIn.GapMeasured => {
   const { name, side, width } = draft.value;
   const read = typedMeasure(width, 'mm');
   return {
     name,
     side,
-    ...(box.value ? { at: { xMm: middle(box.value.xMm), yMm: middle(box.value.yMm), zMm: middle(box.value.zMm) } } : {}),
+    ...(at.value ? { at: at.value } : {}),
     ...('fault' in read ? {} : { widthMm: read.value }),
   };
 });
@@ -66,7 +60,7 @@ const { refusals, record } = useRecording(act, () => {
   <FormDialog :title="GAP_FOUND.title" :action="GAP_FOUND.record" :ready="refusals.length === 0" :width="760" :kept="kept" @confirm="record" @anew="drop" @close="emit('close')">
     <p>{{ GAP_FOUND.why }}</p>
     <ChoiceRow :label="GAP_FOUND.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="draft.view" @choose="(view) => (draft.view = view)" />
-    <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :label="GAP_FOUND.point" @spot="point" />
+    <VehicleSheet :profile="profile" :view="draft.view" :marks="marks" pointing :label="GAP_FOUND.point" @spot="point" />
     <WordsField v-model="draft.name" :label="GAP_FOUND.name" :most="LONGEST_TEXT.accessory" />
     <div v-if="draft.name === ''" class="form-chips" role="group" :aria-label="GAP_FOUND.name">
       <button v-for="name in GAP_FOUND.names" :key="name" type="button" class="push small" @click="draft.name = name">{{ name }}</button>
