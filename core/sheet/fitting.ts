@@ -55,6 +55,7 @@ export function fedLines({ said, ...context }: With): FedLine[] {
         afterA: check.afterA,
         share: check.shareAfter,
         weakest: check.weakest,
+        unknown: check.unknown,
         from: [...joined, ...said.last('fuse.seen', (fuse) => fuse.circuit === circuit.id)],
       };
     });

@@ -4,6 +4,7 @@ import type { Accessory, BaselineResult, CautionCode, JointCheck, LensGrade, Pay
 import type { Photo } from '../photos/index.ts';
 import type { AimRule } from '../rules/index.ts';
 import type { Circuit, GapPoint, LampFunction, OpenLevel, SupplyId } from '../vehicle/index.ts';
+import type { LoadUnknown } from '../wiring/index.ts';
 
 /** The entries of the log that say a line; none only where the line says that something is not on record. */
 export interface Said {
@@ -29,6 +30,8 @@ export interface FedLine extends Said {
   afterA: number;
   share: number;
   weakest: string;
+  /** What that could not reckon with: the figures are then the least that they can be. */
+  unknown: LoadUnknown[];
 }
 
 /** A test of a kit: as it came out while it was open, and with everything closed. */

@@ -4,9 +4,10 @@ import type { RuleSet } from '@jade/core/rules';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { sheetOf, type WhoLine } from '@jade/core/sheet';
+import { sheetOf, type FedLine, type WhoLine } from '@jade/core/sheet';
+import type { Names } from '@jade/words/names';
 import { sheetContent } from './index.ts';
-import { whoRows } from './rows.ts';
+import { fedRow, gapRow, whoRows } from './rows.ts';
 
 const example = <T>(name: string) => JSON.parse(readFileSync(join(import.meta.dirname, `../../docs/formats/examples/${name}.json`), 'utf8')) as T;
 const AT = '2026-03-05T15:00:00.000Z';
@@ -50,6 +51,28 @@ test('the sheet names the vehicle, the kit, the place in the log, and what is st
   expect(content.verdict).toMatch(/^Still open: .*Arch liner, left is still folded/);
   // By the shop's own clock, two hours ahead of the log's.
   expect(content.signed).toBe('Checked and signed off at the bench by Slate, 5 March 2026, 17:00.');
+});
+
+test('a load of which not all is described stands there as the least that it is, a gap without what it is meant to be as not stated', () => {
+  const names = { lamp: () => 'Light bar' } as unknown as Names;
+  const line = {
+    kit: 'bar',
+    lamps: ['bar'],
+    circuit: { name: 'From the battery', fuse: { slot: 'main', ratedA: 15 } },
+    seen: true,
+    afterA: 8.9,
+    share: 0.593,
+    weakest: 'fuse',
+    from: [],
+  };
+  const fed = (unknown: FedLine['unknown']) => plain(fedRow(names)({ ...line, unknown } as unknown as FedLine).at(-1) ?? '');
+  expect(fed(['wire', 'contacts'])).toBe('8.9 A or more at worst, 59 % or more of the fuse. Not described: its wire; what its contacts bear');
+  expect(fed([])).toBe('8.9 A at worst, 59 % of the fuse');
+  const gap = { id: 'g', name: 'Bonnet to wing', side: 'left' as const, at: { xMm: 0, yMm: 0, zMm: 0 } };
+  const row = (part: object) => gapRow({ gap: { ...gap, ...part }, beforeMm: 4.2, afterMm: 9, from: [] }).map(plain);
+  expect(row({})).toEqual(['Bonnet to wing', '4.2 mm', '9.0 mm', 'not stated']);
+  expect(row({ nominalMm: 4, toleranceMm: 1 })).toEqual(['Bonnet to wing', '4.2 mm', '9.0 mm, outside', '4.0 mm ± 1.0 mm']);
+  expect(row({ nominalMm: 4 })).toEqual(['Bonnet to wing', '4.2 mm', '9.0 mm', '4.0 mm']);
 });
 
 test('of a kit that nobody described here the sheet says so at everything that is done with it, and never that nothing was done', () => {

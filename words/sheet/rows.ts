@@ -26,7 +26,7 @@ import { sayWarnings } from '@jade/words/judging';
 import { sayCalibration } from '@jade/words/sensing';
 import { sayKey } from '@jade/words/subject';
 import { amperes, bothLengths, inSentence, metres, millimetres, percent, plural, sayDay, volts, type ShopWays } from '@jade/words/units';
-import { sayChecked, sayJoinedHow, sayProtection } from '@jade/words/wiring';
+import { sayChecked, sayJoinedHow, sayNotReckoned, sayProtection } from '@jade/words/wiring';
 import { saySide } from '@jade/words/vehicle';
 import { sayTriedClosed } from './new-lamps.ts';
 
@@ -50,11 +50,14 @@ export const fittedRow =
 
 export const fedRow =
   (names: Names) =>
-  ({ kit, lamps, circuit, seen, afterA, share, weakest }: FedLine): string[] => [
+  ({ kit, lamps, circuit, seen, afterA, share, weakest, unknown }: FedLine): string[] => [
     lamps.map((lamp) => inSentence(names.lamp(kit, lamp))).join(', '),
     circuit.name,
     `${sayProtection(circuit)}${circuit.fuse && circuit.batteryToFuseMm === undefined ? (seen ? ', seen' : ', as documented') : ''}`,
-    `${amperes(afterA)} at worst, ${percent(share)} of the ${weakest}`,
+    // What is not described is no load that was found to be carried.
+    unknown.length === 0
+      ? `${amperes(afterA)} at worst, ${percent(share)} of the ${weakest}`
+      : `${amperes(afterA)} or more at worst, ${percent(share)} or more of the ${weakest}. ${sayNotReckoned(unknown)}`,
   ];
 
 export const droppedRow =

@@ -129,7 +129,10 @@ const HOLDS: Record<HoldCode, Say> = {
     `${names.circuit(text(circuit))} ${REFUSED[text(trouble)] ?? `would carry ${percent(number(share))} of its weakest part`}`,
   'outage-to-accept': ({ channel, fast }, names) =>
     `${names.channel(text(channel))}: ${number(fast) ? 'it would flash fast' : 'the vehicle would report it'}, and nothing in the kits cures that`,
-  'load-to-accept': ({ circuit, share }, names) => `${names.circuit(text(circuit))} will carry ${percent(number(share))}: accept it`,
+  'load-to-accept': ({ circuit, share, open }, names) =>
+    open === undefined
+      ? `${names.circuit(text(circuit))} will carry ${percent(number(share))}: accept it`
+      : `${names.circuit(text(circuit))} will carry ${percent(number(share))} or more, and not all of it is described: look at it and accept it`,
   'reference-missing': () => 'Prove the reference before any reading',
   'wire-unproved': ({ plug, pin, carries }, names) => `${names.plug(text(plug))}, pin ${pin}: prove ${carries} on and off`,
   'wire-contradictory': ({ plug, pin }, names) => `${names.plug(text(plug))}, pin ${pin}: the readings contradict`,

@@ -35,11 +35,16 @@ const LOAD_UNKNOWNS: Record<LoadUnknown, string> = {
   coil: 'what the relay’s coil draws and needs',
 };
 
+/** What of a load is not described, in a line; undefined where all is. */
+export const sayNotReckoned = (unknown: readonly LoadUnknown[]): string | undefined =>
+  unknown.length === 0 ? undefined : `Not described: ${unknown.map((part) => LOAD_UNKNOWNS[part]).join('; ')}`;
+
 /** What a load check could not reckon with, and how that is settled; undefined where all is known. */
 export function sayLoadUnknown({ unknown }: Pick<LoadCheck, 'unknown'>): string | undefined {
-  if (unknown.length === 0) return undefined;
+  const open = sayNotReckoned(unknown);
+  if (open === undefined) return undefined;
   const measure = unknown.some((part) => part !== 'contacts') ? ' Switch all of it on, and measure the current at the fuse and the voltage at the lamps.' : '';
-  return `Not described: ${unknown.map((part) => LOAD_UNKNOWNS[part]).join('; ')}. So these figures are the least that they can be.${measure}`;
+  return `${open}. So these figures are the least that they can be.${measure}`;
 }
 
 /** The wire of a circuit: its size and its length, where somebody measured it. */

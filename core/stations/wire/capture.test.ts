@@ -178,6 +178,14 @@ test('what was joined is planned like any joint: the bar on its own feed, the co
   ).toEqual(['wiring-undescribed', 'load-to-accept', 'load-to-accept']);
 });
 
+test('a load of which not all is known says so where it waits for an answer', () => {
+  const log = found();
+  read(log, ...ENOUGH);
+  perform(log, make(log));
+  const asked = wire.asked(contextAt(log)).filter(({ code }) => code === 'load-to-accept');
+  expect(asked.map(({ data }) => data.open)).toEqual([2, 4]);
+});
+
 test('that all is joined is said once each lamp is fed; then nothing is asked of its wiring any more', () => {
   const log = found();
   expect(codes(wire.allWired(contextAt(log), BAR.slug))).toEqual(['nothing']);

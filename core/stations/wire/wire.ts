@@ -37,7 +37,7 @@ export function asked(context: JobContext): Asked[] {
   const loads = circuitLoads(context).flatMap(({ circuit, check, accepted }): Asked[] => {
     const data = { circuit: circuit.id, share: check.shareAfter };
     if (check.verdict === 'refuse' || check.verdict === 'never') return [block('load-refused', { ...data, trouble: check.troubles[0] ?? 'share' })];
-    return accepted ? [] : [todo('load-to-accept', data)];
+    return accepted ? [] : [todo('load-to-accept', check.unknown.length > 0 ? { ...data, open: check.unknown.length } : data)];
   });
   const lamps = (watchedLamps(context) ?? []).flatMap(({ channel, answer, value, accepted }): Asked[] =>
     value !== 'open' || accepted ? [] : [todo('outage-to-accept', { channel: channel.id, fast: answer.seen === 'flashes fast' ? 1 : 0 })],
