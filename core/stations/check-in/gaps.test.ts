@@ -27,7 +27,7 @@ test('a gap that nobody described is measured as it came: described without what
     ],
   });
   const check = idCheck({ profile: HERON, kits: [PAIR], rules: RULES });
-  expect(log.events.flatMap((event, index) => check(event as unknown as JobEvent, `events[${index}]`))).toEqual([]);
+  expect(log.events.flatMap((event, index) => check(event as JobEvent, `events[${index}]`))).toEqual([]);
   expect(handOver.asked(contextAt(log)).some(({ code }) => code === 'gap-after-missing')).toBe(true);
   // Over a millimetre off from how it came is wondered at, whatever it is meant to be.
   const after = (widthMm: number) => checkIn.doubtsOfGap(contextAt(log), ID, 'after', widthMm);

@@ -276,12 +276,14 @@ function describedHere(context: JobContext, kind: KindDescribed, kit: KitDescrib
   return { ...context, state: { ...state, described, kitsDescribed }, profile, kits: context.kits.map((own) => withKitDescribed(own, kitsDescribed[own.slug], profile)) };
 }
 
-/** A joint made and described in one act. */
-export function jointMade(context: JobContext, slug: string, made: JointMade, id: string, at: string): Act {
-  const as = jointAsMade(context, slug, made, id, at);
+/** The act that makes and describes a joint, or what stands against it. */
+export function actOfJoint(as: JointAsMade | Refusal[]): Act {
   if ('length' in as) return refused(...as);
   return as.against.length > 0 ? refused(...as.against) : happened(...as.events);
 }
+
+/** A joint made and described in one act. */
+export const jointMade = (...of: Parameters<typeof jointAsMade>): Act => actOfJoint(jointAsMade(...of));
 
 /** All of a kit is wired, as somebody says who did it: each of its lamps is fed by a joint. */
 export function allWired(context: JobContext, slug: string): Act {

@@ -70,7 +70,7 @@ const id = computed(() => entryId(draft.value.name, draft.value.drawn));
 const as = computed(() => wire.jointAsMade(context.value, props.kit, made.value, id.value, actedAt()));
 const checks = computed(() => ('checks' in as.value ? as.value.checks : []));
 const { refusals, record } = useRecording(
-  computed(() => wire.jointMade(context.value, props.kit, made.value, id.value, actedAt())),
+  computed(() => wire.actOfJoint(as.value)),
   () => {
     drop();
     emit('close');
