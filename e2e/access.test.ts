@@ -2,7 +2,7 @@ import { STATIONS } from '@jade/core/stations';
 import { serious } from './test/axe.ts';
 import { PHONE, TABLET, TestBench } from './test/bench.ts';
 
-const LONG_MS = 180_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 
 const PLACES = [

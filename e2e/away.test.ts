@@ -7,7 +7,7 @@ import { startServer } from '../scripts/server.mjs';
 import { loadDemo, openBench, openBrowser, settled, TABLET } from './test/bench.ts';
 import { findAccessory } from './test/job.ts';
 
-const LONG_MS = 180_000;
+const LONG_MS = 400_000;
 let browser: Browser;
 let folder: string;
 beforeAll(async () => {

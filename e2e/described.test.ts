@@ -2,7 +2,7 @@ import type { Page } from 'playwright-core';
 import { serious } from './test/axe.ts';
 import { settled, TABLET, TestBench } from './test/bench.ts';
 
-const LONG_MS = 180_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 const HERON = 'dunmorrow-heron-double-cab';
 

@@ -1,7 +1,7 @@
 import { serious } from './test/axe.ts';
 import { settled, TABLET, TestBench } from './test/bench.ts';
 
-const LONG_MS = 120_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 
 test(

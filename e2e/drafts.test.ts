@@ -2,7 +2,7 @@ import { serious } from './test/axe.ts';
 import { TestBench } from './test/bench.ts';
 import { goTo, openedJob } from './test/job.ts';
 
-const LONG_MS = 120_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 
 test(

@@ -4,9 +4,9 @@ import { freePort } from '../scripts/database.mjs';
 import { startServer } from '../scripts/server.mjs';
 import { emptyDatabase } from '../server/test/shop.ts';
 import { serious } from './test/axe.ts';
-import { COUNTER } from './test/bench.ts';
+import { COUNTER, PATIENCE_MS } from './test/bench.ts';
 
-const LONG_MS = 90_000;
+const LONG_MS = 400_000;
 let browser: Browser;
 beforeAll(async () => {
   browser = await openBrowser();
@@ -20,7 +20,7 @@ test(
     const server = await startServer({ databaseUrl: url, port: await freePort(), quiet: true });
     const context = await browser.newContext({ viewport: COUNTER });
     const page = await context.newPage();
-    page.setDefaultTimeout(15_000);
+    page.setDefaultTimeout(PATIENCE_MS);
     const complaints: string[] = [];
     page.on('pageerror', (error) => complaints.push(error.message));
     await page.goto(server.address);

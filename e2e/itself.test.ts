@@ -3,7 +3,7 @@ import { serious } from './test/axe.ts';
 import { TestBench } from './test/bench.ts';
 import { append, goTo, openedJob } from './test/job.ts';
 
-const LONG_MS = 120_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 const itself = (page: Page, job: string) => goTo(page, shop.address, job, 'job', 'The job');
 const strip = (page: Page) => page.locator('header.strip');

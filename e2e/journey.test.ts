@@ -2,7 +2,7 @@ import type { Locator, Page } from 'playwright-core';
 import { settled, TABLET, TestBench } from './test/bench.ts';
 import { readyForBack } from './test/job.ts';
 
-const LONG_MS = 240_000;
+const LONG_MS = 600_000;
 
 const shop = new TestBench(LONG_MS);
 

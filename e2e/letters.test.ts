@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { TestBench } from './test/bench.ts';
 
-const LONG_MS = 120_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 const NAME = 'Fog Łőșğč Фара щіґ ΛΩαώ ≤ ≥ → Ω ° ² × −';
 

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { TestBench } from './test/bench.ts';
 
-const LONG_MS = 120_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 const VEHICLES = ['wexholm-bollard-35', 'oskarre-linnet', 'dunmorrow-causeway-26', 'pellorin-trio-300', 'wexholm-fieldcat'];
 const van = JSON.parse(readFileSync(join(import.meta.dirname, '../demo/vehicles/wexholm-bollard-35.json'), 'utf8')) as {

@@ -2,7 +2,7 @@ import type { Page } from 'playwright-core';
 import { settled, TABLET, TestBench } from './test/bench.ts';
 import { minutesIn, append, findAccessory, goTo, openedJob, readyForBack } from './test/job.ts';
 
-const LONG_MS = 180_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 async function logOf(page: Page, job: string) {
   return ((await (await page.context().request.get(`${shop.address}/api/jobs/${job}/events`)).json()) as { events: { type: string; payload: Record<string, unknown> }[] }).events;

@@ -3,7 +3,7 @@ import { serious } from './test/axe.ts';
 import { settled, TABLET, PHONE, TestBench } from './test/bench.ts';
 import { cameraPhoto } from './test/photo.ts';
 
-const LONG_MS = 180_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 
 type Page = Awaited<ReturnType<TestBench['open']>>['page'];

@@ -11,7 +11,7 @@ import { freePort, startDatabase } from '../scripts/database.mjs';
 import { runningOf } from '../scripts/folder.mjs';
 import { demoFiles } from '../server/test/shop.ts';
 
-const LONG_MS = 180_000;
+const LONG_MS = 400_000;
 const root = join(import.meta.dirname, '..');
 const wait = (ms: number) => new Promise((settle) => setTimeout(settle, ms));
 

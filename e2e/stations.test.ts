@@ -2,7 +2,7 @@ import type { Page } from 'playwright-core';
 import { settled, TestBench } from './test/bench.ts';
 import { append, goTo, minutesIn, openedJob, VAN_FACTS } from './test/job.ts';
 
-const LONG_MS = 120_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 
 async function measure(page: Page, label: string | RegExp, value: string): Promise<void> {

@@ -11,7 +11,7 @@ import { sayGroup } from '../words/names/index.ts';
 import { serious } from './test/axe.ts';
 import { settled, TABLET, TestBench } from './test/bench.ts';
 
-const LONG_MS = 300_000;
+const LONG_MS = 600_000;
 const shop = new TestBench(LONG_MS, true);
 const KIND = 'wexholm-bollard-35';
 const VAN = demoDocument('vehicles/wexholm-bollard-35.json') as unknown as VehicleProfile;

@@ -2,7 +2,7 @@ import type { Page } from 'playwright-core';
 import { PHONE, TestBench } from './test/bench.ts';
 import { append, goTo, openedJob, VAN_FACTS } from './test/job.ts';
 
-const LONG_MS = 120_000;
+const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 const inPicture = (page: Page, name: string | RegExp) => page.getByRole('group', { name: /^Electrical picture/ }).getByRole('button', { name });
 const fuse = (page: Page, text: string) => page.getByRole('radiogroup', { name: 'Fuse seen in the slot' }).getByRole('radio', { name: text });

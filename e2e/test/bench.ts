@@ -13,6 +13,8 @@ const root = join(import.meta.dirname, '../..');
 export const COUNTER = { width: 1280, height: 800 };
 export const TABLET = { width: 1024, height: 768 };
 export const PHONE = { width: 390, height: 844 };
+/** How long a page is waited for: a slow machine is slow, and what never comes still fails. */
+export const PATIENCE_MS = 60_000;
 
 export interface OpenShop {
   address: string;
@@ -63,7 +65,7 @@ export async function openBench(browser: Browser, address: string, person: strin
   const context = await browser.newContext({ viewport: COUNTER, ...options });
   if (person) await context.request.post(`${address}/api/session`, { data: { person, device: 'test' } });
   const page = await context.newPage();
-  page.setDefaultTimeout(15_000);
+  page.setDefaultTimeout(PATIENCE_MS);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(error.message));
   return { page, context, complaints };
