@@ -143,6 +143,16 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
       },
     ],
     gaps: [{ id: 'bonnet-to-wing-x7k2', name: 'Bonnet to wing', side: 'left', at: { xMm: 500, yMm: 800, zMm: 900 } }],
+    facts: [
+      {
+        id: 'skid-plate-x7k2',
+        label: 'Skid plate',
+        choices: ['fitted', 'none'],
+        howToSee: 'Look under the bumper.',
+        lookMin: 1,
+        tells: [{ piece: 'grille-x7k2', when: { not: { fact: 'skid-plate-x7k2', is: 'none' } } }],
+      },
+    ],
     circuits: [{ id: 'slot-f21', name: 'F21', fuse: { slot: 'F21', ratedA: 10 }, loads: [], undescribed: ['loads'], liveIn: ['main'] }],
     supplies: [
       {
@@ -265,7 +275,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'way.chosen': ['way', 'level'],
   'way.blocked': ['level'],
   'kit.described': ['lamps', 'contents', 'mounts', 'fitSteps', 'tests', 'plugs', 'relays', 'feeds', 'connections', 'replaces', 'whole'],
-  'kind.described': ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'whole'],
+  'kind.described': ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts', 'whole'],
   'accessory.found': ['size', 'why'],
   'fastener.seized': ['why'],
   'warnings.read': ['why'],

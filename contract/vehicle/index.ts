@@ -15,6 +15,8 @@ import {
   type BoxMm,
   type Caution as PlainCaution,
   type FactDefinition as PlainFact,
+  type TellingFact as PlainTelling,
+  type ThereOnly as PlainThereOnly,
   type FastenerGroup as PlainGroup,
   type GapPoint as PlainGap,
   type GroundPoint as PlainGround,
@@ -88,6 +90,16 @@ export class FactDefinition implements PlainFact {
   @Texts(20, 80) choices!: string[];
   @Text(300) howToSee!: string;
   @Amount(0, 600) lookMin!: number;
+}
+
+class ThereOnly implements PlainThereOnly {
+  @Slug() piece!: string;
+  @Part(() => Condition) when!: Condition;
+}
+
+/** A fact that tells vehicles of a kind apart, with the pieces that not all of them have. */
+export class TellingFact extends FactDefinition implements PlainTelling {
+  @Each(() => ThereOnly, 60) tells!: ThereOnly[];
 }
 
 export class LevelNeed implements PlainNeed {
@@ -378,6 +390,7 @@ export class TakenToKeep {
   @Slugs(200) gaps!: string[];
   @Slugs(200) plugs!: string[];
   @Slugs(200) circuits!: string[];
+  @Slugs(60) facts!: string[];
   @Slugs(300) notes!: string[];
   @Slugs(100) kits!: string[];
   @Slugs(1000) ways!: string[];

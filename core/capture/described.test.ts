@@ -336,3 +336,88 @@ test('what came off while a supply was dead that the profile has asks for it; of
   const way = kindCaptured([two.seen], [two.told], described).changes.find(({ place }) => 'piece' in place && place.piece === 'grille')?.way;
   expect(way?.needs).toEqual([]);
 });
+
+test('what tells two vehicles apart is kept with the kind: asked from then on, and the way in follows the answer', () => {
+  const one = new Job('one').came('skid plate-a1', 4).came('bracket-b2', 2.5);
+  const first = captured(one);
+  const kept = withCaptured(HERON, first, all(first));
+  // The second one comes without it.
+  const two = new Job('two', kept);
+  const lacks = { has: false, pieces: ['skid plate-a1'], label: 'Skid plate', here: 'none', elsewhere: 'fitted', howToSee: 'Look under the bumper.' };
+  two.act(checkIn.differs(two.context, lacks, 'skid-plate-f3'));
+  two.act(openUp.want(two.context, 'bracket-b2'));
+  expect(planOpening(two.context).steps.map(({ piece }) => piece)).toEqual(['bracket-b2']);
+  const taught = kindCaptured([one.seen, two.seen], [one.told, two.told], kept);
+  expect(taught.facts).toEqual([
+    {
+      entry: {
+        id: 'skid-plate-f3',
+        label: 'Skid plate',
+        choices: ['fitted', 'none'],
+        howToSee: 'Look under the bumper.',
+        lookMin: 1,
+        tells: [{ piece: 'skid plate-a1', when: { not: { fact: 'skid-plate-f3', is: 'none' } } }],
+      },
+      jobs: ['two'],
+    },
+  ]);
+  const profile = withCaptured(kept, taught, all(taught));
+  expect([checkProfile(profile), profile.facts.map(({ id }) => id), profile.pieces[0]?.when]).toEqual([[], ['skid-plate-f3'], { not: { fact: 'skid-plate-f3', is: 'none' } }]);
+  expect(withCaptured(kept, taught, { ...all(taught), facts: [] }).pieces[0]?.when).toBeUndefined();
+  const next = (value: string) => {
+    const job = new Job('next', profile);
+    job.log.add('fact.recorded', { fact: 'skid-plate-f3', certainty: 'known', value });
+    job.act(openUp.want(job.context, 'bracket-b2'));
+    return planOpening(job.context).steps.map(({ piece }) => piece);
+  };
+  expect([next('none'), next('fitted')]).toEqual([['bracket-b2'], ['skid plate-a1', 'bracket-b2']]);
+  // Kept, it is not proposed again; nor where the piece hangs on it and the job said nothing new.
+  expect(kindCaptured([one.seen, two.seen], [one.told, two.told], profile).facts).toEqual([]);
+});
+
+test('two jobs that told vehicles apart by the same are one fact, under the id of the first, and so is one that the profile asks', () => {
+  const one = new Job('one').came('skid-plate-a1').came('winch plate-b2');
+  const first = captured(one);
+  const kept = withCaptured(HERON, first, all(first));
+  const lacks = (job: Job, piece: string, label: string, here: string, elsewhere: string, id: string) => {
+    job.act(checkIn.differs(job.context, { has: false, pieces: [piece], label, here, elsewhere, howToSee: 'Look under it.' }, id));
+    return job;
+  };
+  const two = lacks(new Job('two', kept), 'skid-plate-a1', 'Guard', 'none', 'fitted', 'guard-x1');
+  const three = lacks(new Job('three', kept), 'winch plate-b2', 'GUARD ', 'Fitted', 'None', 'guard-y2');
+  // Of other choices it is another fact.
+  const four = lacks(new Job('four', kept), 'winch plate-b2', 'Guard', 'steel', 'none', 'guard-z3');
+  const taught = kindCaptured([], [two.told, three.told, four.told], kept);
+  expect(taught.facts.map(({ entry, jobs }) => [entry.id, jobs, entry.tells])).toEqual([
+    [
+      'guard-x1',
+      ['two', 'three'],
+      [
+        { piece: 'skid-plate-a1', when: { not: { fact: 'guard-x1', is: 'none' } } },
+        { piece: 'winch plate-b2', when: { not: { fact: 'guard-x1', is: 'fitted' } } },
+      ],
+    ],
+    ['guard-z3', ['four'], [{ piece: 'winch plate-b2', when: { not: { fact: 'guard-z3', is: 'steel' } } }]],
+  ]);
+  const profile = withCaptured(kept, taught, { ...all(taught), facts: ['guard-x1'] });
+  expect([checkProfile(profile), profile.facts.length]).toEqual([[], 1]);
+  // The profile asks it by now: a later job that tells a piece by the same gives that fact, with what hangs on it.
+  const five = lacks(new Job('five', kept), 'winch plate-b2', 'guard', 'none', 'fitted', 'guard-q9');
+  expect(kindCaptured([], [five.told], { ...profile, pieces: kept.pieces }).facts.map(({ entry }) => [entry.id, entry.tells])).toEqual([
+    ['guard-x1', [{ piece: 'winch plate-b2', when: { not: { fact: 'guard-x1', is: 'none' } } }]],
+  ]);
+  // Both at once where a piece hangs on two.
+  const both = withCaptured(kept, taught, all(taught)).pieces.find(({ id }) => id === 'winch plate-b2')?.when;
+  expect(both).toEqual({ all: [{ not: { fact: 'guard-x1', is: 'fitted' } }, { not: { fact: 'guard-z3', is: 'steel' } }] });
+});
+
+test('a fact that tells of a piece which somebody left is left as well', () => {
+  const one = new Job('one').came('skid-plate-a1').came('bracket-b2');
+  one.act(checkIn.differs(one.context, { has: true, pieces: ['skid-plate-a1'], label: 'Skid plate', here: 'fitted', elsewhere: 'none', howToSee: 'Look.' }, 'skid-plate-f3'));
+  const taught = captured(one);
+  expect(taught.facts.map(({ entry }) => entry.tells)).toEqual([[{ piece: 'skid-plate-a1', when: { fact: 'skid-plate-f3', is: 'fitted' } }]]);
+  const left = { ...all(taught), pieces: ['bracket-b2'] };
+  expect(takenTogether(taught, HERON, left).facts).toEqual([]);
+  expect(withCaptured(HERON, taught, left).facts).toEqual([]);
+  expect(withCaptured(HERON, taught, all(taught)).pieces[0]?.when).toEqual({ fact: 'skid-plate-f3', is: 'fitted' });
+});

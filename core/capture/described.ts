@@ -5,6 +5,7 @@ import {
   isUndescribed,
   levelRank,
   pieceKey,
+  withTelling,
   type Circuit,
   type Described,
   type GapPoint,
@@ -16,10 +17,12 @@ import {
   type PieceLevel,
   type Sensor,
   type Supply,
+  type TellingFact,
   type VehiclePlug,
   type VehicleProfile,
 } from '../vehicle/index.ts';
 import { hidesAll, kindTaught, withChanges, type KindTaught, type WayChange } from './changes.ts';
+import { factsTaken, factsTold } from './facts.ts';
 import { asWay, type ProposedLevel } from './levels.ts';
 import { kitsProposed, type JobDescribed, type KitProposed } from './kits.ts';
 import { teachWays } from './propose.ts';
@@ -41,6 +44,8 @@ export interface KindCaptured extends KindTaught {
   gaps: Proposed<GapPoint>[];
   plugs: Proposed<VehiclePlug>[];
   circuits: Proposed<Circuit>[];
+  /** What tells its vehicles apart, with the pieces that not all of them have. */
+  facts: Proposed<TellingFact>[];
   /** What was noted on the jobs: whether it is of the kind, or of that one vehicle, a person says. */
   notes: Proposed<KindNote>[];
   kits: KitProposed[];
@@ -217,6 +222,7 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
       ofJobs(({ circuits: list }) => list),
       same,
     ),
+    facts: factsTold(told, profile, all, piece),
     supplies,
     sensors: proposed(
       profile.sensors,
@@ -250,6 +256,7 @@ export interface Taken {
   gaps: readonly string[];
   plugs: readonly string[];
   circuits: readonly string[];
+  facts: readonly string[];
   notes: readonly string[];
   kits: readonly string[];
   functions: readonly string[];
@@ -265,6 +272,7 @@ export const NOTHING_TAKEN: Taken = {
   gaps: [],
   plugs: [],
   circuits: [],
+  facts: [],
   notes: [],
   kits: [],
   functions: [],
@@ -277,7 +285,7 @@ const NAMED = ['mounts', 'pieces', 'plugs', 'circuits'] as const;
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
 export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
-  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, notes, kits, changes, whole } = captured;
+  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, notes, kits, changes, whole } = captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
@@ -312,6 +320,7 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
     gaps: gaps.map(({ entry }) => entry).filter(({ id }) => taken.gaps.includes(id)),
     plugs: faces,
     circuits: lines,
+    facts: factsTaken(facts, taken.facts, new Set(levels.keys())),
     supplies: isolated,
     // What carried a sensor was left, or what of a kit sits in a place that was: neither can be said.
     sensors: sensors.map(({ entry }) => entry).filter(({ id, on }) => taken.sensors.includes(id) && levels.has(on)),
@@ -327,7 +336,7 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
 export function withCaptured(profile: VehicleProfile, captured: KindCaptured, taken: Taken): VehicleProfile {
   const { changes, whole, kits: _kits, notes, ...entries } = takenTogether(captured, profile, taken);
   const { undescribed, ...rest } = withChanges(profile, changes);
-  return {
+  const held = {
     ...rest,
     ...leftOpen(undescribed, whole),
     functions: [...rest.functions, ...entries.functions],
@@ -340,4 +349,5 @@ export function withCaptured(profile: VehicleProfile, captured: KindCaptured, ta
     circuits: [...rest.circuits, ...entries.circuits],
     ...(notes.length > 0 ? { notes: [...(rest.notes ?? []), ...notes] } : {}),
   };
+  return withTelling(held, entries.facts);
 }

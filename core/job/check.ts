@@ -68,11 +68,11 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], whole = [] } = said;
   const at = `${path}.payload`;
-  const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits };
+  const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts: telling };
   if ([...Object.values(lists), whole].every((list) => list.length === 0)) return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'whole'].join(', ') } }];
-  const facts = factChoices(profile);
+  const facts = factChoices({ facts: [...telling, ...profile.facts] });
   const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };
   const now = { ...profile, ...held, circuits: besides(profile.circuits, circuits) };
   const faults = [
@@ -91,7 +91,14 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
     ...amongLast(faults, 'circuits', 0, at),
   ];
   const ofLamps = functions.flatMap((lamp, place) => checkCondition(lamp.when, facts, `${at}.functions[${place}].when`));
-  return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps];
+  const there = new Set(held.pieces.map(({ id }) => id));
+  const ofFacts = telling.flatMap(({ tells }, place) =>
+    tells.flatMap(({ piece, when }, index) => [
+      ...unknownId(piece, there, `${at}.facts[${place}].tells[${index}].piece`, 'piece'),
+      ...checkCondition(when, facts, `${at}.facts[${place}].tells[${index}].when`),
+    ]),
+  );
+  return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps, ...ofFacts];
 }
 
 /** Faults of what was described of a kit: nothing at all, a kit that the job does not have, an entry said twice or that names what is not there. */

@@ -1,5 +1,5 @@
 import { FITMENT_LISTS, KIT_LISTS, type Fitment, type FitmentList, type Kit, type KitList } from '../kit/index.ts';
-import type { VehicleProfile } from '../vehicle/index.ts';
+import { withTelling, type VehicleProfile } from '../vehicle/index.ts';
 import type { KindDescribed, KitDescribed } from './events.ts';
 import { records, type JobState, type KitDescribedHere } from './state.ts';
 
@@ -20,12 +20,12 @@ const further = <T>(known: Readonly<Record<string, T>>, entries: readonly T[], i
 export type DescribedHere = JobState['described'];
 
 /** Lists of a profile that are described while a vehicle is worked on. */
-export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits'] as const;
+export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts'] as const;
 
 /** Lists of a kit by which it is wired: its plugs and leads, what it lays from the battery, what meets what. */
 export const WIRING_LISTS = ['plugs', 'relays', 'feeds', 'connections'] as const;
 
-export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, supplies: {}, sensors: {}, gaps: {}, plugs: {}, circuits: {}, whole: [] };
+export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, supplies: {}, sensors: {}, gaps: {}, plugs: {}, circuits: {}, facts: {}, whole: [] };
 const NOTHING_OF_KIT: KitDescribedHere = {
   lamps: {},
   contents: {},
@@ -42,7 +42,7 @@ const NOTHING_OF_KIT: KitDescribedHere = {
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], whole = [] } = said;
   return {
     pieces: further(before.pieces, pieces, byId),
     functions: further(before.functions, functions, byId),
@@ -52,6 +52,7 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
     gaps: further(before.gaps, gaps, byId),
     plugs: further(before.plugs, plugs, byId),
     circuits: further(before.circuits, circuits, byId),
+    facts: further(before.facts, facts, byId),
     whole: [...new Set([...before.whole, ...whole])],
   };
 }
@@ -84,13 +85,13 @@ export function leftOpen<T extends string>(before: readonly T[] | undefined, who
 }
 
 /**
- * A profile with what a job described besides: pieces, lamps, mount positions, supplies, sensors, gaps, plugs and circuits that nobody had described, and without the lists of which it has nothing
- * beyond. A profile that has learned an entry since says it itself.
+ * A profile with what a job described besides: pieces, lamps, mount positions, supplies, sensors, gaps, plugs and circuits that nobody had described, what
+ * tells its vehicles apart, and without the lists of which it has nothing beyond. A profile that has learned an entry since says it itself.
  */
 export function withDescribed(profile: VehicleProfile, described: DescribedHere): VehicleProfile {
   if (describedNothing(described)) return profile;
   const { undescribed, ...rest } = profile;
-  return {
+  const held = {
     ...rest,
     pieces: joined(profile.pieces, described.pieces, byId),
     functions: joined(profile.functions, described.functions, byId),
@@ -102,6 +103,7 @@ export function withDescribed(profile: VehicleProfile, described: DescribedHere)
     circuits: joined(profile.circuits, described.circuits, byId),
     ...leftOpen(undescribed, described.whole),
   };
+  return withTelling(held, Object.values(described.facts));
 }
 
 const isFitmentList = (list: KitList | FitmentList): list is FitmentList => FITMENT_LISTS.some((own) => own === list);

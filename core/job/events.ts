@@ -17,6 +17,7 @@ import type {
   Supply,
   SupplyId,
   SupplyState,
+  TellingFact,
   VehiclePlug,
   Zone,
   GapPoint,
@@ -142,6 +143,8 @@ export interface KindDescribed {
   plugs?: VehiclePlug[];
   /** Circuits by what guards them, live as they were read. */
   circuits?: Circuit[];
+  /** What tells its vehicles apart, and which pieces not all of them have. */
+  facts?: TellingFact[];
   whole?: Described[];
 }
 

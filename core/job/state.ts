@@ -13,6 +13,7 @@ import type {
   Supply,
   SupplyId,
   SupplyState,
+  TellingFact,
   VehiclePlug,
   GapPoint,
 } from '../vehicle/index.ts';
@@ -58,7 +59,7 @@ export interface KitDescribedHere {
 }
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 17;
+export const FOLD_VERSION = 18;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -174,6 +175,7 @@ export interface JobState {
     gaps: Record<string, GapPoint>;
     plugs: Record<string, VehiclePlug>;
     circuits: Record<string, Circuit>;
+    facts: Record<string, TellingFact>;
     whole: Described[];
   };
   /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
@@ -327,6 +329,7 @@ export function emptyJob(): JobState {
       gaps: records(),
       plugs: records(),
       circuits: records(),
+      facts: records(),
       whole: [],
     },
     kitsDescribed: records(),

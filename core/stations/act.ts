@@ -63,6 +63,8 @@ export type Refusal =
   | { code: 'place-first'; kit: string; lamps: string[] }
   | { code: 'tests-first'; kit: string }
   | { code: 'opened-already' }
+  | { code: 'fact-known'; fact: string }
+  | { code: 'same-choice' }
   | { code: 'feed-first'; kit: string; lamps: string[] }
   | { code: 'feeds-nothing' | 'several-functions'; plug: string }
   | { code: 'fuse-above'; fuseA: number; mostA: number }

@@ -31,6 +31,7 @@ test('who did as the profile says has taught nothing; a kind without jobs has no
     gaps: [],
     plugs: [],
     circuits: [],
+    facts: [],
     notes: [],
     kits: [],
     whole: [],

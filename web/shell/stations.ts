@@ -28,6 +28,7 @@ export function fetchStation(station: Station): void {
 /** Forms that a station opens only when they are wanted. */
 const FORMS: readonly (() => Promise<unknown>)[] = [
   () => import('../job/AccessoryFound.vue'),
+  () => import('../job/VehiclesDiffer.vue'),
   () => import('../stations/check-in/GapFound.vue'),
   () => import('../stations/open-up/FoundHere.vue'),
   () => import('../stations/open-up/PieceCame.vue'),

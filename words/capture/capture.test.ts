@@ -1,4 +1,4 @@
-import { JUDGE, sayConflict, sayJudged, sayNewCircuit, sayNewKit, sayNewNote, sayNewPlug, sayNewSensor, sayNewSupply, sayTaughtPlace, sayTaughtWay } from './index.ts';
+import { JUDGE, sayConflict, sayJudged, sayNewCircuit, sayNewFact, sayNewKit, sayNewNote, sayNewPlug, sayNewSensor, sayNewSupply, sayTaughtPlace, sayTaughtWay } from './index.ts';
 import { sayThrough } from '@jade/words/names';
 import type { KitProposed } from '@jade/core/capture';
 import type { Circuit, VehiclePlug } from '@jade/core/vehicle';
@@ -123,4 +123,15 @@ test('a plug, a circuit and a kit’s wiring that jobs described', () => {
   expect(sayNewCircuit({ ...circuit, undescribed: undefined }, ['one'])).toContain('no loads');
   const kit = { kit: {}, jobs: ['one'], names: { mounts: [], pieces: [], plugs: [], circuits: [] }, more: { lamps: 0, contents: 0, fitSteps: 0, connections: 2, tests: 0 } };
   expect(sayNewKit(kit as unknown as KitProposed, String)).toBe('A kit. 2 joints of its wiring more than before. Said on 1 job.');
+});
+
+test('what tells two vehicles of a kind apart, with what hangs on it', () => {
+  const fact = { id: 'guard', label: 'Guard', choices: ['fitted', 'none'], howToSee: 'Look under the bumper.', lookMin: 1 };
+  const lacked = { piece: 'a', when: { not: { fact: 'guard', is: 'none' } } };
+  expect(sayNewFact({ ...fact, tells: [lacked] }, ['one'], name)).toBe(
+    'Asked of every vehicle of the kind: fitted or none. Look under the bumper. Not every one has: piece a (not where none). Said on 1 job.',
+  );
+  expect(sayNewFact({ ...fact, tells: [lacked, { piece: 'b', when: { fact: 'guard', is: 'fitted' } }] }, ['one', 'two'], name)).toBe(
+    'Asked of every vehicle of the kind: fitted or none. Look under the bumper. Not all have: piece a (not where none); piece b (only where fitted). Said on 2 jobs.',
+  );
 });

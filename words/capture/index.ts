@@ -1,6 +1,7 @@
 import type { CaptureConflict, KitProposed, WayChange } from '@jade/core/capture';
+import type { Condition } from '@jade/core/facts';
 import type { Judged } from '@jade/core/job';
-import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, VehiclePlug, GapPoint } from '@jade/core/vehicle';
+import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, TellingFact, VehiclePlug, GapPoint } from '@jade/core/vehicle';
 import { sayGroup, sayIsolation, sayThrough } from '@jade/words/names';
 import { STATION_NAMES } from '@jade/words/stations';
 import { inSentence, minutes, plural, sayDay } from '@jade/words/units';
@@ -104,6 +105,15 @@ export function sayNewPlug({ side, pins, reach }: VehiclePlug, jobs: readonly st
 
 /** A circuit by what guards it, and when it was read live. */
 export const sayNewCircuit = (circuit: Circuit, jobs: readonly string[]): string => `A circuit: ${sayCircuit(circuit, sayProtection(circuit))}. ${TAUGHT.saidOn(jobs.length)}`;
+
+/** What tells vehicles of the kind apart: how it is seen, and which pieces hang on it. */
+export function sayNewFact({ choices, howToSee, tells }: TellingFact, jobs: readonly string[], name: (piece: string) => string): string {
+  const hangs = tells.map(({ piece, when }) => `${inSentence(name(piece))} ${sayThereOnly(when)}`);
+  return `Asked of every vehicle of the kind: ${choices.join(' or ')}. ${howToSee} ${hangs.length > 1 ? 'Not all have' : 'Not every one has'}: ${hangs.join('; ')}. ${TAUGHT.saidOn(jobs.length)}`;
+}
+
+/** On which value of a fact a piece hangs. */
+const sayThereOnly = ({ is, not }: Condition): string => (not?.is === undefined ? `(only where ${is ?? 'it is so'})` : `(not where ${not.is})`);
 
 /** What was noted on a job. */
 export const sayNewNote = ({ station, on, kit }: KindNote, kitName: (slug: string) => string): string =>

@@ -43,6 +43,29 @@ export const FACT_LIST = {
   none: 'This profile names no facts.',
 } as const;
 
+/** What tells a vehicle from others of its kind. */
+export const DIFFERS = {
+  title: 'What tells it from others',
+  record: 'They differ so',
+  open: 'It differs from others of its kind',
+  why: 'Same model and year, and still not the same. Say what, and how the next one sees it: it is asked at Check in from then on, and the way in follows the answer.',
+  which: 'How it differs',
+  lacks: 'This one lacks a piece',
+  has: 'This one has more than others',
+  pieces: 'Which pieces',
+  noneLeft: 'No piece is described that this vehicle could lack.',
+  noneHere: 'Nothing was described or opened on this vehicle yet that others could lack.',
+  by: 'It goes by',
+  another: 'something else',
+  label: 'What it is called',
+  onThis: 'On this vehicle',
+  onOthers: 'On others',
+  lacked: 'none',
+  there: 'fitted',
+  howToSee: 'How it is seen, before anything is opened',
+  missing: 'Still missing: which pieces, what it is called, what it is here and on others, or how it is seen.',
+} as const;
+
 /** Which lamps a vehicle has whose kind nobody described. */
 export const LAMPS_SEEN = {
   title: 'Which lamps does it have?',

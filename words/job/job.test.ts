@@ -149,6 +149,9 @@ test('what was described of a kit is said in a line: what it has, what lies in i
     { id: '3', carries: 'main', proved: { on: '2026-03-05', readings: 4 } },
   ];
   expect(sayEvent(event('kind.described', { gaps: [{ name: 'Bonnet to wing' }] }), names)).toBe('A panel gap: bonnet to wing');
+  expect(sayEvent(event('kind.described', { facts: [{ label: 'Skid plate', choices: ['fitted', 'none'] }] }), names)).toBe(
+    'Vehicles of this kind differ, skid plate: fitted or none',
+  );
   const circuit = { name: 'F21', fuse: { slot: 'F21', ratedA: 10 }, liveIn: ['main'] };
   expect(sayEvent(event('kind.described', { plugs: [{ name: 'Headlamp plug', pins }], circuits: [circuit] }), names)).toBe(
     `A plug of the vehicle: headlamp plug, pin 3 main. A circuit: fuse F21, 10${GAP}A, live in main`,

@@ -104,6 +104,7 @@ export const STEP = {
   last: 'Then everything is reachable.',
   blocked: 'This way is blocked',
   seized: 'One is seized',
+  lacks: 'This vehicle never had it',
   came: (level: string) => (level === 'off' ? 'It was not there when it came' : `It was ${level} when it came`),
   why: 'Why this?',
   because: 'It is part of the way in that costs the fewest minutes of work, opening, closing and expected breakage together.',

@@ -304,6 +304,10 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `First say which step sets ${listed(refusal.lamps, (lamp) => inSentence(names.lamp(refusal.kit, lamp)))} in place.`;
     case 'tests-first':
       return `First take the tests that prove the lamps of ${names.kit(refusal.kit)}.`;
+    case 'fact-known':
+      return `It is asked for already: choose ${inSentence(names.fact(refusal.fact))} among what is known.`;
+    case 'same-choice':
+      return 'This vehicle and the others are said to be the same: then it tells nothing.';
     case 'opened-already':
       return 'A panel was moved already: a gap measured now is not as it came.';
     case 'feed-first':

@@ -20,6 +20,7 @@ import { question, todo, type Asked } from '../hold.ts';
 import { askedOfList } from '../undescribed.ts';
 
 export * from './gaps.ts';
+export * from './differs.ts';
 export { lampsOffered, lampsSeen, noMore } from '../undescribed.ts';
 
 /** What the warning lamps of a moment ask: that they are looked at, and what is lit without a fault code and without a word. */

@@ -5,6 +5,7 @@ import type { VehicleProfile } from '@jade/core/vehicle';
 import {
   sayConflict,
   sayNewCircuit,
+  sayNewFact,
   sayNewGap,
   sayNewKit,
   sayNewLamp,
@@ -77,6 +78,7 @@ const entries = computed(() => [
   ...(taught.value?.gaps ?? []).map(({ entry, jobs }) => ({ kind: 'gaps' as const, id: entry.id, to: entry.name, says: sayNewGap(entry, jobs) })),
   ...(taught.value?.plugs ?? []).map(({ entry, jobs }) => ({ kind: 'plugs' as const, id: entry.id, to: entry.name, says: sayNewPlug(entry, jobs, name) })),
   ...(taught.value?.circuits ?? []).map(({ entry, jobs }) => ({ kind: 'circuits' as const, id: entry.id, to: entry.name, says: sayNewCircuit(entry, jobs) })),
+  ...(taught.value?.facts ?? []).map(({ entry, jobs }) => ({ kind: 'facts' as const, id: entry.id, to: entry.label, says: sayNewFact(entry, jobs, name) })),
   ...(taught.value?.kits ?? []).map((proposed) => ({
     kind: 'kits' as const,
     id: proposed.kit.slug,
@@ -103,6 +105,7 @@ const wanted = computed((): Taken => {
     gaps: of('gaps'),
     plugs: of('plugs'),
     circuits: of('circuits'),
+    facts: of('facts'),
     notes: of('notes'),
     kits: of('kits'),
     whole: of('whole') as Taken['whole'],
@@ -116,7 +119,7 @@ const count = computed(() => {
 });
 /** What was not left but leads over something that was: pieces and places by their ways, kits by the places where they sit. */
 const leftWith = computed(() => {
-  const { pieces: kept = [], mounts = [], supplies = [], sensors = [], plugs = [], kits = [] } = taken.value ?? {};
+  const { pieces: kept = [], mounts = [], supplies = [], sensors = [], plugs = [], facts = [], kits = [] } = taken.value ?? {};
   const called = (slug: string) => entries.value.find(({ id }) => id === slug)?.to ?? slug;
   const missing = (ids: readonly string[], there: readonly string[]) => ids.filter((id) => !there.includes(id));
   return [
@@ -131,6 +134,10 @@ const leftWith = computed(() => {
     ...missing(
       wanted.value.plugs,
       plugs.map(({ id }) => id),
+    ).map(called),
+    ...missing(
+      wanted.value.facts,
+      facts.map(({ id }) => id),
     ).map(called),
     ...missing(
       wanted.value.kits,

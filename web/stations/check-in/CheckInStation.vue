@@ -4,7 +4,7 @@ import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
 import { isUndescribed, shinesIn, type LampFunction } from '@jade/core/vehicle';
-import { CHECK_IN_STATION, GAP_FOUND } from '@jade/words/check-in';
+import { CHECK_IN_STATION, DIFFERS, GAP_FOUND } from '@jade/words/check-in';
 import { COMMON } from '@jade/words/common';
 import { sayMileage, sayVehicleRemark } from '@jade/words/customers';
 import { inches, inSentence, millimetres } from '@jade/words/units';
@@ -27,11 +27,13 @@ import LampsSeen from './LampsSeen.vue';
 
 /** A form that is seldom wanted. */
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
+const VehiclesDiffer = defineAsyncComponent(() => import('../../job/VehiclesDiffer.vue'));
 const GapFound = defineAsyncComponent(() => import('./GapFound.vue'));
 
 const { job, context, names } = useCurrentJob();
 const accessory = ref(false);
 const gapping = ref(false);
+const differing = ref(false);
 const accessories = computed(() => Object.values(job.state.accessories));
 const view = ref<View>('front');
 const picked = ref<string>();
@@ -239,7 +241,9 @@ function written(text: string): void {
           >
         </p>
       </div>
-      <FactList />
+      <FactList
+        ><button v-if="profile.pieces.length > 0" type="button" class="push small" @click="differing = true">{{ DIFFERS.open }}</button></FactList
+      >
       <CautionNote v-for="text in profile.cautions" :key="text" :text="text" />
       <div class="leaf stack">
         <h2>{{ CHECK_IN_STATION.battery }}</h2>
@@ -268,6 +272,7 @@ function written(text: string): void {
       </div>
     </section>
     <AccessoryFound v-if="accessory" @close="accessory = false" />
+    <VehiclesDiffer v-if="differing" @close="differing = false" />
     <GapFound v-if="gapping" :view="view" @close="gapping = false" />
     <AskText
       v-if="asking"

@@ -63,6 +63,7 @@ const isOut = (fact: FactDefinition, value: string) => job.state.facts[fact.id]?
       </li>
     </ul>
     <p v-if="facts.length === 0" class="soft">{{ FACT_LIST.none }}</p>
+    <slot />
   </div>
 </template>
 

@@ -7,6 +7,7 @@ import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
 import { layersOf, listedLevel, type Level, type OpenLevel, type SupplyId } from '@jade/core/vehicle';
 import { sayOpening, sayTrouble, sayWithout } from '@jade/words/access';
+import { DIFFERS } from '@jade/words/check-in';
 import { FLOOR } from '@jade/words/floor';
 import { OPEN_UP, sayLooked, sayNewKits, sayProved, saySetUp, sayWork } from '@jade/words/open-up';
 import { sayTarget } from '@jade/words/subject';
@@ -37,6 +38,7 @@ import ToolsAndParts from './ToolsAndParts.vue';
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
 const FoundHere = defineAsyncComponent(() => import('./FoundHere.vue'));
 const PieceCame = defineAsyncComponent(() => import('./PieceCame.vue'));
+const VehiclesDiffer = defineAsyncComponent(() => import('../../job/VehiclesDiffer.vue'));
 const SupplyIsolated = defineAsyncComponent(() => import('./SupplyIsolated.vue'));
 
 const { job, context, names } = useCurrentJob();
@@ -47,6 +49,8 @@ const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
 /** A piece that nobody has described is being written down; like another one where it is the same on the other side. */
 const came = ref<{ after?: string }>();
+/** What tells this vehicle from others is written down; of a piece that it lacks where one is named. */
+const differing = ref<{ piece?: string }>();
 /** A supply that is written down as isolated. */
 const isolating = ref<SupplyId>();
 const blocked = ref<{ place: string; level?: OpenLevel; way: string }>();
@@ -282,6 +286,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           @done="(counts) => current && move(current, counts)"
           @blocked="block(current.piece, current.way, current.level)"
           @seized="finding = 'seized'"
+          @lacks="differing = { piece: current.piece }"
         />
         <div v-if="!floor && plan && plan.steps.length > 0" class="leaf">
           <h2>{{ OPEN_UP.toGo(plan.steps.length) }}</h2>
@@ -303,6 +308,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           <span class="grow soft">{{ OPEN_UP.different }}</span>
           <button type="button" class="push small" @click="accessory = true">{{ OPEN_UP.fitted }}</button>
           <button type="button" class="push small" @click="came = {}">{{ OPEN_UP.cameBesides }}</button>
+          <button v-if="profile.pieces.length > 0" type="button" class="push small" @click="differing = {}">{{ DIFFERS.open }}</button>
           <button v-if="openUp.canLeave(context)" type="button" class="push small" @click="finding = 'leave'">{{ OPEN_UP.backOut }}</button>
         </div>
       </div>
@@ -310,6 +316,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
     <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="came = undefined" />
+    <VehiclesDiffer v-if="differing" :piece="differing.piece" @close="differing = undefined" />
     <SupplyIsolated v-if="isolating" :supply="isolating" @close="isolating = undefined" />
     <FoundHere v-if="finding" :kind="finding" :step="current" :blocked="blocked" @close="finding = undefined" />
   </div>

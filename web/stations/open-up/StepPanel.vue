@@ -20,7 +20,7 @@ import PhotoRow from '../../photos/PhotoRow.vue';
 const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; against: readonly Refusal[]; floor: boolean; next?: OpenStep }>();
 /** Who isolates a supply and by which procedure, where that is for qualified people. */
 const by = defineModel<string>('by', { required: true });
-const emit = defineEmits<{ done: [counts: { group: string; count: number }[]]; blocked: []; seized: [] }>();
+const emit = defineEmits<{ done: [counts: { group: string; count: number }[]]; blocked: []; seized: []; lacks: [] }>();
 const { job, context, names } = useCurrentJob();
 
 const piece = computed(() => pieceOf(props.step.piece));
@@ -30,8 +30,10 @@ const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fastene
 const total = computed(() => Object.values(counts.value).reduce((sum, count) => sum + count, 0));
 const asksBy = computed(() => context.value.profile.supplies.find((supply) => supply.id === props.step.isolates)?.by === 'qualified people');
 
+/** Whether this vehicle can lack the piece altogether. */
+const lackable = computed(() => openUp.canHaveCome(context.value, props.step.piece));
 /** How the piece can have come, rather than be opened here: as far as this step takes it, or not there at all. */
-const cameSo = computed(() => (openUp.canHaveCome(context.value, props.step.piece) ? openUp.couldHaveCome(piece.value, props.step.level) : []));
+const cameSo = computed(() => (lackable.value ? openUp.couldHaveCome(piece.value, props.step.level) : []));
 
 const meant = useSecondTap(() => `${props.step.piece}/${props.step.level}`);
 
@@ -101,6 +103,7 @@ function broken(group: string): void {
       <button v-for="level in cameSo" :key="level" type="button" class="push small" @click="job.perform(openUp.cameOpen(context, step.piece, level))">
         {{ STEP.came(level) }}
       </button>
+      <button v-if="lackable" type="button" class="push small" @click="emit('lacks')">{{ STEP.lacks }}</button>
     </div>
     <details>
       <summary>{{ STEP.why }}</summary>
