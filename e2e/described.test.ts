@@ -22,12 +22,16 @@ const go = async (page: Page, station: string) => {
   await page.getByRole('heading', { level: 1, name: station }).waitFor();
 };
 const pick = async (page: Page, select: string, option: string) => {
-  await page.getByRole('dialog').locator('.v-select').filter({ hasText: select }).tap();
+  const field = page.getByRole('dialog').locator('.v-select').filter({ hasText: select });
+  // Once what stands above it has come to rest.
+  await field.tap({ trial: true });
+  await page.waitForTimeout(300);
+  await field.tap();
   await page.getByRole('option', { name: option, exact: true }).tap();
 };
 
 /** Opens a job on a vehicle of the kind; on the first one the kind itself is made. */
-async function openJob(page: Page, plate: string, makes: boolean): Promise<string> {
+async function openJob(page: Page, plate: string, makes: boolean, like?: string): Promise<string> {
   await page.goto(shop.address);
   await page.getByRole('button', { name: 'Open a job' }).tap();
   const form = page.getByRole('dialog');
@@ -37,7 +41,7 @@ async function openJob(page: Page, plate: string, makes: boolean): Promise<strin
   if (makes) {
     await form.getByRole('button', { name: 'A kind that is not in the library' }).tap();
     await form.getByRole('textbox', { name: 'Maker' }).fill('Dunmorrow');
-    await form.getByRole('textbox', { name: 'Model', exact: true }).fill('Heron double cab');
+    await form.getByRole('textbox', { name: 'Model', exact: true }).fill(like ? 'Heron long bed' : 'Heron double cab');
     await pick(page, 'Body', 'Pickup, double cab');
     await form.getByText('4 measures as such a body typically has: measure, and write what you found.').waitFor();
     // What cannot be is said at once, and nothing that was written goes.
@@ -47,6 +51,10 @@ async function openJob(page: Page, plate: string, makes: boolean): Promise<strin
     await form.getByRole('alert').filter({ hasText: 'Wheelbase, mm' }).waitFor();
     await form.getByRole('textbox', { name: 'Wheelbase, mm' }).fill('3210');
     await form.getByRole('group', { name: /^The vehicle from the side/ }).waitFor();
+    if (like) {
+      await pick(page, 'Much like', like);
+      await form.getByText('4 pieces are taken over as assumed').waitFor();
+    }
     expect(await serious(page)).toEqual([]);
   } else await pick(page, 'Kind of vehicle', 'Dunmorrow Heron double cab');
   await form.getByRole('textbox', { name: 'Customer', exact: true }).fill(makes ? 'Northfell Sawmill' : 'Quay Street Ice House');
@@ -237,6 +245,35 @@ test(
     await facts.getByRole('radio', { name: 'none' }).tap();
     await go(page, 'Open up');
     await page.getByRole('heading', { name: '1 step to go' }).waitFor();
+
+    // Another kind, much like it: what comes off there is assumed, until it was done.
+    const long = await openJob(page, 'NF 30', true, 'Dunmorrow Heron double cab');
+    await go(page, 'Open up');
+    await page.getByRole('group', { name: 'Described already: tap what has to come off too' }).getByRole('button', { name: 'Headlamp bezel, right' }).tap();
+    await page.getByText('All 2 steps are assumed, as on Dunmorrow Heron double cab').waitFor();
+    await page.getByText('Assumed, as on another kind: look before you pull').waitFor();
+    expect(await serious(page)).toEqual([]);
+    await page.getByRole('button', { name: 'This kind has none' }).tap();
+    await page.getByText('The step is assumed, as on Dunmorrow Heron double cab').waitFor();
+    await page.getByRole('button', { name: /^Done/ }).tap();
+    await page.getByText('The step is assumed').waitFor({ state: 'detached' });
+    await settled(page);
+    expect((await logOf(page, long)).map(({ type }) => type).filter((type) => type === 'kind.described' || type === 'piece.moved')).toEqual(['kind.described', 'piece.moved']);
+    await page.goto(`${shop.address}/library?show=vehicle/dunmorrow-heron-long-bed`);
+    await taught.getByText('Assumed, as on Dunmorrow Heron double cab; opened on 1 job').waitFor();
+    await taught.getByText('Assumed, and not there: it goes, with all that names it.').waitFor();
+    expect(await serious(page)).toEqual([]);
+    await taught.getByRole('button', { name: 'Keep as version 2' }).tap();
+    await page.getByText('Kept as version 2.').waitFor();
+    await taught.getByRole('button', { name: 'Take: Headlamp bezel, right' }).waitFor({ state: 'detached' });
+    const { document } = (await (await page.context().request.get(`${shop.address}/api/documents/vehicle/dunmorrow-heron-long-bed`)).json()) as {
+      document: { pieces: { name: string; assumed?: string }[] };
+    };
+    expect(document.pieces.map(({ name, assumed }) => [name, assumed])).toEqual([
+      ['Headlamp bezel, left', 'Dunmorrow Heron double cab'],
+      ['Headlamp bezel, right', undefined],
+      ['Skid plate', 'Dunmorrow Heron double cab'],
+    ]);
     expect(complaints).toEqual([]);
   },
   LONG_MS,

@@ -34,6 +34,12 @@ export class NamedCustomer {
   @Optional() @Text(LONGEST.note) note?: string;
 }
 
+/** A kind in the library that another is much like. */
+class LikeKind {
+  @Slug() slug!: string;
+  @Whole(1, 1_000_000) version!: number;
+}
+
 /** A kind of vehicle that the library does not have: its first version is kept with the vehicle. */
 export class KindToMake implements NewKind {
   @Text(60) maker!: string;
@@ -46,6 +52,7 @@ export class KindToMake implements NewKind {
   @Amount(300, 4000) widthMm!: number;
   @Amount(500, 5000) heightMm!: number;
   @Amount(500, 15_000) wheelbaseMm!: number;
+  @Optional() @Part(() => LikeKind) like?: LikeKind;
 }
 
 /** A vehicle that is new to the shop, of a customer who is known or is made with it. */

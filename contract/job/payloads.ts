@@ -316,6 +316,7 @@ class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => VehiclePlug, 20) plugs?: VehiclePlug[];
   @Optional() @Each(() => Circuit, 20) circuits?: Circuit[];
   @Optional() @Each(() => TellingFact, 20) facts?: TellingFact[];
+  @Optional() @Slugs(60) without?: string[];
   @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) whole?: P<'kind.described'>['whole'];
 }
 

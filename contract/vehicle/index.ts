@@ -203,6 +203,7 @@ export class Piece implements PlainPiece {
   @Optional() @Flag() painted?: boolean;
   @Optional() @Text(160) witness?: string;
   @Optional() @Amount(0, 3000) leashMm?: number;
+  @Optional() @Text(121) assumed?: string;
 }
 
 export class RefitRule implements PlainRule {
@@ -391,6 +392,8 @@ export class TakenToKeep {
   @Slugs(200) plugs!: string[];
   @Slugs(200) circuits!: string[];
   @Slugs(60) facts!: string[];
+  @Slugs(500) confirmed!: string[];
+  @Slugs(500) without!: string[];
   @Slugs(300) notes!: string[];
   @Slugs(100) kits!: string[];
   @Slugs(1000) ways!: string[];

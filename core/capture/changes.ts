@@ -28,11 +28,21 @@ export interface KindTaught {
   conflicts: Learned['conflicts'];
 }
 
+/** Whether one of these ways was gone where another was: it needs nothing that was not open then, and stands no other way. Who had all that open went it, however long it took. */
+const isGone = (ways: readonly Way[], gone: Way): boolean => ways.some((way) => holds(way.needs, gone.needs) && standsFree(way, gone));
+
+/** Changes that a profile does not say by now, since a piece that stood in a way is none of it. */
+export function stillNew(profile: WaysProfile, changes: readonly WayChange[]): WayChange[] {
+  const waysAt = (place: WayChange['place']): readonly Way[] =>
+    'piece' in place
+      ? (profile.pieces.find(({ id }) => id === place.piece)?.levels.find(({ level }) => level === place.level)?.ways ?? [])
+      : ([...profile.mounts, ...profile.plugs].find(({ id }) => id === place.target)?.reach ?? []);
+  return changes.filter(({ place, way, confirms }) => confirms !== undefined || !isGone(waysAt(place), way));
+}
+
 function changesAt(place: WayChange['place'], proposed: readonly ProposedWay[], known: readonly Way[], extraOf: (way: ProposedWay) => number): WayChange[] {
-  // Who had all open that a known way needs went that one, however long it took: its minutes are learned by themselves.
-  const wentKnown = (way: Way) => known.some((other) => holds(other.needs, way.needs) && standsFree(other, way));
   return proposed
-    .filter((way) => !wentKnown(way))
+    .filter((way) => !isGone(known, way))
     .map((way) => {
       const taken = { ...asWay(way), extraMin: hundredthsToMinutes(minutesToHundredths(extraOf(way))) };
       return {

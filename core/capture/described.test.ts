@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { bareProfile, barePiece } from '../test/bare-profile.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
 import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import { foldJob, jobContext, planOpening, wouldLose, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
@@ -70,6 +71,17 @@ class Job {
     return { job: this.name, described, kits: kitsDescribed };
   }
 }
+
+const sensorOn = (on: string) => ({
+  id: 'radar',
+  name: 'Radar',
+  kind: 'radar' as const,
+  on,
+  lock: 'tab',
+  pose: { xMm: 0, yMm: 0, zMm: 0, yawDeg: 0, pitchDeg: 0 },
+  calibration: 'required' as const,
+  procedure: '',
+});
 
 const captured = (...jobs: Job[]) =>
   kindCaptured(
@@ -420,4 +432,158 @@ test('a fact that tells of a piece which somebody left is left as well', () => {
   expect(takenTogether(taught, HERON, left).facts).toEqual([]);
   expect(withCaptured(HERON, taught, left).facts).toEqual([]);
   expect(withCaptured(HERON, taught, all(taught)).pieces[0]?.when).toEqual({ fact: 'skid-plate-f3', is: 'fitted' });
+});
+
+describe('a kind that is much like another', () => {
+  const held = (id: string, count: number) => ({
+    id,
+    drive: 'hex' as const,
+    count,
+    place: 'top',
+    side: 'centre' as const,
+    singleUse: false,
+    release: 'unscrew' as const,
+    tighten: {},
+    atLevel: 'off' as const,
+  });
+  const way = (id: string, ...pieces: string[]) => ({ id, needs: pieces.map((piece) => ({ piece, level: 'off' as const })), extraMin: 0 });
+  const piece = (id: string, ways: ReturnType<typeof way>[], fasteners = [held('bolts', 4)]): Piece => ({
+    ...barePiece(id, { levels: [{ level: 'off', openMin: 2, closeMin: 3, people: 1, ways }], fasteners }),
+    name: id,
+  });
+  const like = bareProfile({
+    body: NEW_HERON.body,
+    pieces: [
+      piece('grille', [way('front')], [held('bolts', 4), held('clips', 6)]),
+      piece('cowl', [way('front')]),
+      piece('duct', [way('above', 'cowl'), way('below', 'grille')]),
+      piece('tray', [way('front', 'grille')]),
+    ],
+  });
+  const kind = newKind(NEW_HERON, like);
+  const teach = (profile: VehicleProfile, ...jobs: Job[]) =>
+    kindCaptured(
+      jobs.map(({ seen }) => seen),
+      jobs.map(({ told }) => told),
+      profile,
+    );
+  const opened = (job: Job, id: string, ...fasteners: { group: string; count: number }[]) => {
+    job.log.add('piece.moved', { piece: id, level: 'off', fasteners });
+    return job;
+  };
+
+  test('what was opened is certain, as it was counted and by the ways that go; what nobody opened stays assumed', () => {
+    const one = new Job('one', kind);
+    one.log.add('piece.tried', { piece: 'duct', level: 'off' });
+    opened(one, 'grille', { group: 'bolts', count: 5 }, { group: 'clips', count: 0 });
+    expect(one.context.profile.pieces.map(({ id, assumed }) => [id, assumed !== undefined])).toEqual([
+      ['grille', false],
+      ['cowl', true],
+      ['duct', true],
+      ['tray', true],
+    ]);
+    opened(one, 'cowl', { group: 'bolts', count: 4 });
+    one.log.add('piece.tried', { piece: 'tray', level: 'off' });
+    opened(one, 'duct', { group: 'bolts', count: 4 });
+    const taught = teach(kind, one);
+    expect(taught.confirmed.map(({ entry, jobs }) => [entry.id, jobs, entry.fasteners.map(({ id, count }) => `${id} ${count}`)])).toEqual([
+      ['grille', ['one'], ['bolts 5']],
+      ['cowl', ['one'], ['bolts 4']],
+      ['duct', ['one'], ['bolts 4']],
+    ]);
+    const profile = withCaptured(kind, taught, all(taught));
+    expect(checkProfile(profile)).toEqual([]);
+    expect(profile.pieces.map(({ id, assumed }) => [id, assumed])).toEqual([
+      ['grille', undefined],
+      ['cowl', undefined],
+      ['duct', undefined],
+      ['tray', 'Wexholm Test van'],
+    ]);
+    expect(teach(profile, one).confirmed).toEqual([]);
+    // The job that taught it loses nothing by it.
+    expect(wouldLose(one.events, { profile, kits: [PAIR], rules: RULES }, 'job')).toEqual([]);
+    const left = withCaptured(kind, taught, { ...all(taught), confirmed: ['cowl'] });
+    expect(left.pieces.map(({ assumed }) => assumed !== undefined)).toEqual([true, false, true, true]);
+  });
+
+  test('a way that did not go is none of it; where none is left they stay until another one is shown', () => {
+    const one = opened(new Job('one', kind), 'grille');
+    // It does not come by the way below; with the cowl off it does.
+    one.act(openUp.wayBlocked(one.context, { place: 'duct', level: 'off', way: 'below', why: 'A rib stands before it.', never: true }));
+    opened(opened(one, 'cowl'), 'duct');
+    const taught = teach(kind, one);
+    expect(wouldLose(one.events, { profile: withCaptured(kind, taught, all(taught)), kits: [PAIR], rules: RULES }, 'job')).toEqual([]);
+    expect(taught.confirmed.map(({ entry }) => [entry.id, entry.levels.flatMap(({ ways }) => ways.map(({ id }) => id))])).toEqual([
+      ['grille', ['front']],
+      ['cowl', ['front']],
+      ['duct', ['above']],
+    ]);
+    const two = opened(opened(new Job('two', kind), 'grille'), 'cowl');
+    two.log.add('piece.tried', { piece: 'duct', level: 'off' });
+    opened(two, 'duct');
+    expect(teach(kind, two).confirmed[2]?.entry.levels[0]?.ways.map(({ id }) => id)).toEqual(['above', 'below']);
+  });
+
+  test('what did not come off may be loosened all the same, and what the newest job counted counts', () => {
+    const levels = (['loosened', 'off'] as const).map((level) => ({ level, openMin: 1, closeMin: 1, people: 1, ways: [way('front')] }));
+    const own = newKind(NEW_HERON, { ...like, pieces: like.pieces.map((entry) => (entry.id === 'grille' ? { ...entry, levels } : entry)) });
+    const newest = new Job('two', own);
+    newest.log.add('piece.tried', { piece: 'grille', level: 'off' });
+    newest.log.add('piece.moved', { piece: 'grille', level: 'loosened', fasteners: [{ group: 'bolts', count: 3 }] });
+    const older = opened(new Job('one', own), 'grille', { group: 'bolts', count: 5 });
+    const [found] = teach(own, newest, older).confirmed;
+    expect(found?.entry.levels.map(({ level, ways }) => [level, ways.length])).toEqual([['loosened', 1]]);
+    expect([found?.entry.fasteners.find(({ id }) => id === 'bolts')?.count, found?.jobs]).toEqual([3, ['two', 'one']]);
+  });
+
+  test('what came open, or broke on the way, is not confirmed by that', () => {
+    const one = new Job('one', kind);
+    one.act(openUp.cameOpen(one.context, 'cowl', 'off'));
+    expect(one.context.profile.pieces[1]?.assumed).toBe('Wexholm Test van');
+    opened(one, 'grille');
+    one.log.add('fastener.broken', { piece: 'grille', group: 'bolts', count: 1 });
+    expect(teach(kind, one).confirmed).toEqual([]);
+  });
+
+  test('a piece that this kind does not have is planned no more here, and goes once that is kept', () => {
+    const one = new Job('one', kind);
+    one.act(openUp.want(one.context, 'tray'));
+    const steps = () => planOpening(one.context).steps.map(({ piece: id }) => id);
+    expect(steps()).toEqual(['grille', 'tray']);
+    expect(openUp.assumedIn(one.context, planOpening(one.context))).toEqual([{ of: 'Wexholm Test van', pieces: ['grille', 'tray'] }]);
+    one.act(openUp.notOfKind(one.context, 'grille'));
+    expect([steps(), one.context.profile.pieces.map(({ id }) => id)]).toEqual([['tray'], ['cowl', 'duct', 'tray']]);
+    opened(one, 'tray');
+    expect(openUp.assumedIn(one.context, planOpening(one.context))).toEqual([]);
+    // What is gone, was opened here or is certain is none that could be missing.
+    expect(['grille', 'tray', 'moon'].map((id) => openUp.canBeWithout(one.context, id))).toEqual([false, false, false]);
+    expect(isRefused(openUp.notOfKind(one.context, 'tray'))).toBe(true);
+    const sensors = [{ ...sensorOn('cowl') }];
+    expect([openUp.canBeWithout(one.context, 'cowl'), openUp.canBeWithout({ ...one.context, profile: { ...one.context.profile, sensors } }, 'cowl')]).toEqual([true, false]);
+    const certainOne = { ...one.context.profile, pieces: one.context.profile.pieces.map(({ assumed: _assumed, ...rest }) => rest) };
+    expect(openUp.canBeWithout({ ...one.context, profile: certainOne }, 'cowl')).toBe(false);
+    const taught = teach(kind, one);
+    expect(taught.without).toEqual([{ piece: 'grille', jobs: ['one'] }]);
+    const profile = withCaptured(kind, taught, all(taught));
+    expect(wouldLose(one.events, { profile, kits: [PAIR], rules: RULES }, 'job')).toEqual([]);
+    expect([checkProfile(profile), profile.pieces.map((own) => [own.id, needsOf(own)])]).toEqual([
+      [],
+      [
+        ['cowl', ['off: ']],
+        ['duct', ['off: cowl', 'off: ']],
+        ['tray', ['off: ']],
+      ],
+    ]);
+    expect(withCaptured(kind, taught, { ...all(taught), without: [] }).pieces.map(({ id }) => id)).toEqual(['grille', 'cowl', 'duct', 'tray']);
+    // Of a sensor that was found on it since, or of what isolates a supply, it is no more to be taken away by that.
+    expect(teach({ ...kind, sensors: [sensorOn('grille')] }, one).without).toEqual([]);
+    const supplies = [{ id: 'low' as const, name: '12 V', piece: 'grille', level: 'off' as const, waitMin: 0, by: 'anyone' as const, before: [], forgets: [] }];
+    expect(teach({ ...kind, supplies }, one).without).toEqual([]);
+    // A fact that tells of it goes with it.
+    const differing = { has: false, pieces: ['grille'], label: 'Grille', here: 'none', elsewhere: 'fitted', howToSee: 'Look.' };
+    const two = new Job('two', kind);
+    two.act(checkIn.differs(two.context, differing, 'grille-f1'));
+    const both = teach(kind, one, two);
+    expect([withCaptured(kind, both, all(both)).facts, withCaptured(kind, both, { ...all(both), without: [] }).facts.map(({ id }) => id)]).toEqual([[], ['grille-f1']]);
+  });
 });

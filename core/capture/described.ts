@@ -5,6 +5,7 @@ import {
   isUndescribed,
   levelRank,
   pieceKey,
+  withoutPieces,
   withTelling,
   type Circuit,
   type Described,
@@ -21,7 +22,8 @@ import {
   type VehiclePlug,
   type VehicleProfile,
 } from '../vehicle/index.ts';
-import { hidesAll, kindTaught, withChanges, type KindTaught, type WayChange } from './changes.ts';
+import { hidesAll, kindTaught, stillNew, withChanges, type KindTaught, type WayChange } from './changes.ts';
+import { confirmedPieces } from './assumed.ts';
 import { factsTaken, factsTold } from './facts.ts';
 import { asWay, type ProposedLevel } from './levels.ts';
 import { kitsProposed, type JobDescribed, type KitProposed } from './kits.ts';
@@ -46,6 +48,10 @@ export interface KindCaptured extends KindTaught {
   circuits: Proposed<Circuit>[];
   /** What tells its vehicles apart, with the pieces that not all of them have. */
   facts: Proposed<TellingFact>[];
+  /** Pieces that were taken over from another kind and that jobs opened: as they were found, and as they were assumed. */
+  confirmed: (Proposed<Piece> & { before: Piece })[];
+  /** Pieces that were taken over from another kind and that jobs said this one does not have. */
+  without: { piece: string; jobs: string[] }[];
   /** What was noted on the jobs: whether it is of the kind, or of that one vehicle, a person says. */
   notes: Proposed<KindNote>[];
   kits: KitProposed[];
@@ -223,6 +229,13 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
       same,
     ),
     facts: factsTold(told, profile, all, piece),
+    confirmed: confirmedPieces(seen, profile),
+    without: profile.pieces.flatMap(({ id }) => {
+      // What isolates a supply or carries a sensor is named elsewhere: that is corrected by hand.
+      if (profile.supplies.some(({ piece: isolating }) => isolating === id) || profile.sensors.some(({ on }) => on === id)) return [];
+      const by = told.filter(({ described }) => described.without.includes(id)).map(({ job }) => job);
+      return by.length > 0 ? [{ piece: id, jobs: by }] : [];
+    }),
     supplies,
     sensors: proposed(
       profile.sensors,
@@ -257,6 +270,8 @@ export interface Taken {
   plugs: readonly string[];
   circuits: readonly string[];
   facts: readonly string[];
+  confirmed: readonly string[];
+  without: readonly string[];
   notes: readonly string[];
   kits: readonly string[];
   functions: readonly string[];
@@ -273,6 +288,8 @@ export const NOTHING_TAKEN: Taken = {
   plugs: [],
   circuits: [],
   facts: [],
+  confirmed: [],
+  without: [],
   notes: [],
   kits: [],
   functions: [],
@@ -285,7 +302,7 @@ const NAMED = ['mounts', 'pieces', 'plugs', 'circuits'] as const;
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
 export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
-  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, notes, kits, changes, whole } = captured;
+  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, without, notes, kits, changes, whole } = captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
@@ -320,7 +337,9 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
     gaps: gaps.map(({ entry }) => entry).filter(({ id }) => taken.gaps.includes(id)),
     plugs: faces,
     circuits: lines,
-    facts: factsTaken(facts, taken.facts, new Set(levels.keys())),
+    facts: factsTaken(facts, taken.facts, new Set([...levels.keys()].filter((id) => !taken.without.includes(id)))),
+    confirmed: confirmed.map(({ entry }) => entry).filter(({ id }) => taken.confirmed.includes(id)),
+    without: without.map(({ piece }) => piece).filter((id) => taken.without.includes(id)),
     supplies: isolated,
     // What carried a sensor was left, or what of a kit sits in a place that was: neither can be said.
     sensors: sensors.map(({ entry }) => entry).filter(({ id, on }) => taken.sensors.includes(id) && levels.has(on)),
@@ -335,7 +354,9 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
 /** A profile with what was taken of what its jobs taught. */
 export function withCaptured(profile: VehicleProfile, captured: KindCaptured, taken: Taken): VehicleProfile {
   const { changes, whole, kits: _kits, notes, ...entries } = takenTogether(captured, profile, taken);
-  const { undescribed, ...rest } = withChanges(profile, changes);
+  const found = new Map(entries.confirmed.map((piece) => [piece.id, piece]));
+  const base = withoutPieces({ ...profile, pieces: profile.pieces.map((piece) => found.get(piece.id) ?? piece) }, entries.without);
+  const { undescribed, ...rest } = withChanges(base, entries.without.length > 0 ? stillNew(base, changes) : changes);
   const held = {
     ...rest,
     ...leftOpen(undescribed, whole),

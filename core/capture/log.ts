@@ -111,6 +111,7 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
         ...personMin,
         ...(broken.has(piece) ? { broken: true } : {}),
         ...stoodFor(documents, entries, event, described),
+        ...cameOutWith(entries, event),
       });
     else if (taken !== undefined && level === 'fitted') closings.push({ event, piece, from, personMin: taken * people });
   }
@@ -134,6 +135,12 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
       tried.push({ event: event.id, ...event.payload, open: openAt({ ...entry, event: event.id, piece: event.payload.piece }) });
   }
   return { seen: { job, moves, targets, tried, closings, answers }, unordered };
+}
+
+/** Fasteners that came out with a move, where some were counted. */
+function cameOutWith(entries: readonly Timed[], move: string): Pick<SeenMove, 'fasteners'> {
+  const event = entries.find((entry) => entry.event.id === move)?.event;
+  return event?.type === 'piece.moved' && event.payload.fasteners.length > 0 ? { fasteners: event.payload.fasteners } : {};
 }
 
 /** How the vehicle stood for a move: as the way that it went says, or whoever described it by that move. */

@@ -1,4 +1,5 @@
 import type { Position } from '../access/index.ts';
+import type { GroupCount } from '../job/index.ts';
 import type { Level, LevelNeed, OpenLevel } from '../vehicle/index.ts';
 
 /**
@@ -22,6 +23,8 @@ export interface SeenMove extends HeldThen {
   /** Person-minutes of this move alone; absent where they were not measured. */
   personMin?: number;
   people: number;
+  /** Fasteners that came out with it, as they were counted. */
+  fasteners?: readonly GroupCount[];
   /** Something broke: it came by force, so it proves no way. */
   broken?: boolean;
 }

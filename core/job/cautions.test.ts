@@ -155,6 +155,11 @@ test('steering alone is looked at before it closes; a signal lamp on the roof bl
   expect(leavingCautions({ profile: above }, [{ kit, facts: {}, fitment: kit.fitments[0] }])).toEqual([]);
 });
 
+test('a piece that was taken over from another kind is looked at first, and once back it is known', () => {
+  const profile = bareProfile({ pieces: [barePiece('grille', { assumed: 'Wexholm Bollard 35', brittle: true })] });
+  expect([openingCautions({ profile }, 'grille', 'off'), closingCautions({ profile }, 'grille')]).toEqual([['assumed', 'brittle'], ['brittle']]);
+});
+
 test('a brittle piece is named brittle, a plain one by nothing', () => {
   const profile = bareProfile({ pieces: [barePiece('brittle', { brittle: true }), barePiece('plain')] });
   expect([openingCautions({ profile }, 'brittle', 'off'), openingCautions({ profile }, 'plain', 'off')]).toEqual([['brittle'], []]);

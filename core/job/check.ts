@@ -68,10 +68,11 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], without = [], whole = [] } = said;
   const at = `${path}.payload`;
   const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts: telling };
-  if ([...Object.values(lists), whole].every((list) => list.length === 0)) return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'whole'].join(', ') } }];
+  if ([...Object.values(lists), without, whole].every((list) => list.length === 0))
+    return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'without', 'whole'].join(', ') } }];
   const facts = factChoices({ facts: [...telling, ...profile.facts] });
   const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };
   const now = { ...profile, ...held, circuits: besides(profile.circuits, circuits) };
@@ -347,7 +348,8 @@ function eventFaults(
       const ways = known.levels.filter((entry) => entry.level === level).flatMap((entry) => entry.ways);
       return [
         ...(way === undefined ? [] : among(ways, way, 'way', 'way')),
-        ...fasteners.flatMap(({ group }, place) => among(known.fasteners, group, `fasteners[${place}].group`, 'fastener group')),
+        // Of what was counted to be none the profile need not know.
+        ...fasteners.flatMap(({ group, count }, place) => (count === 0 ? [] : among(known.fasteners, group, `fasteners[${place}].group`, 'fastener group'))),
       ];
     }
     case 'part.bagged':

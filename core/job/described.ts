@@ -1,5 +1,5 @@
 import { FITMENT_LISTS, KIT_LISTS, type Fitment, type FitmentList, type Kit, type KitList } from '../kit/index.ts';
-import { withTelling, type VehicleProfile } from '../vehicle/index.ts';
+import { withoutPieces, withTelling, type VehicleProfile } from '../vehicle/index.ts';
 import type { KindDescribed, KitDescribed } from './events.ts';
 import { records, type JobState, type KitDescribedHere } from './state.ts';
 
@@ -25,7 +25,19 @@ export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors
 /** Lists of a kit by which it is wired: its plugs and leads, what it lays from the battery, what meets what. */
 export const WIRING_LISTS = ['plugs', 'relays', 'feeds', 'connections'] as const;
 
-export const NOTHING_DESCRIBED: DescribedHere = { pieces: {}, functions: {}, mounts: {}, supplies: {}, sensors: {}, gaps: {}, plugs: {}, circuits: {}, facts: {}, whole: [] };
+export const NOTHING_DESCRIBED: DescribedHere = {
+  pieces: {},
+  functions: {},
+  mounts: {},
+  supplies: {},
+  sensors: {},
+  gaps: {},
+  plugs: {},
+  circuits: {},
+  facts: {},
+  without: [],
+  whole: [],
+};
 const NOTHING_OF_KIT: KitDescribedHere = {
   lamps: {},
   contents: {},
@@ -42,7 +54,7 @@ const NOTHING_OF_KIT: KitDescribedHere = {
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [], whole = [] } = said;
   return {
     pieces: further(before.pieces, pieces, byId),
     functions: further(before.functions, functions, byId),
@@ -53,6 +65,7 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
     plugs: further(before.plugs, plugs, byId),
     circuits: further(before.circuits, circuits, byId),
     facts: further(before.facts, facts, byId),
+    without: [...new Set([...before.without, ...without])],
     whole: [...new Set([...before.whole, ...whole])],
   };
 }
@@ -76,7 +89,8 @@ export function kitDescribedFurther(before: KitDescribedHere = NOTHING_OF_KIT, s
 }
 
 /** Whether a job described nothing. */
-export const describedNothing = (described: DescribedHere): boolean => KIND_LISTS.every((list) => Object.keys(described[list]).length === 0) && described.whole.length === 0;
+export const describedNothing = (described: DescribedHere): boolean =>
+  KIND_LISTS.every((list) => Object.keys(described[list]).length === 0) && described.without.length + described.whole.length === 0;
 
 /** What is left of lists that nobody has described as a whole; nothing at all where none is left. */
 export function leftOpen<T extends string>(before: readonly T[] | undefined, whole: readonly string[]): { undescribed?: T[] } {
@@ -86,7 +100,7 @@ export function leftOpen<T extends string>(before: readonly T[] | undefined, who
 
 /**
  * A profile with what a job described besides: pieces, lamps, mount positions, supplies, sensors, gaps, plugs and circuits that nobody had described, what
- * tells its vehicles apart, and without the lists of which it has nothing beyond. A profile that has learned an entry since says it itself.
+ * tells its vehicles apart, without pieces that it does not have, and without the lists of which it has nothing beyond. A profile that has learned an entry since says it itself.
  */
 export function withDescribed(profile: VehicleProfile, described: DescribedHere): VehicleProfile {
   if (describedNothing(described)) return profile;
@@ -103,7 +117,7 @@ export function withDescribed(profile: VehicleProfile, described: DescribedHere)
     circuits: joined(profile.circuits, described.circuits, byId),
     ...leftOpen(undescribed, described.whole),
   };
-  return withTelling(held, Object.values(described.facts));
+  return withoutPieces(withTelling(held, Object.values(described.facts)), described.without);
 }
 
 const isFitmentList = (list: KitList | FitmentList): list is FitmentList => FITMENT_LISTS.some((own) => own === list);

@@ -145,6 +145,8 @@ export interface KindDescribed {
   circuits?: Circuit[];
   /** What tells its vehicles apart, and which pieces not all of them have. */
   facts?: TellingFact[];
+  /** Pieces that were taken over from another kind and that this kind does not have; one that its profile no longer has is gone by that. */
+  without?: string[];
   whole?: Described[];
 }
 

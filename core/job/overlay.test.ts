@@ -183,7 +183,7 @@ test('a way of a mount position is blocked alone, and a way blocked to a level i
   const staged = { ...VAN, pieces: VAN.pieces.map((piece) => (piece.id === 'grille' ? { ...piece, levels: [ways('loosened'), ways('off')] } : piece)) };
   const open = (level: 'loosened' | 'off') => {
     const blocked = [{ place: 'grille', level, way: 'below', why: 'bent' }];
-    return onThisVehicle(staged, { described: emptyJob().described, accessories: {}, seized: [], populated: {}, plugsFound: {}, colours: {}, blocked })
+    return onThisVehicle(staged, { described: emptyJob().described, reached: {}, came: {}, accessories: {}, seized: [], populated: {}, plugsFound: {}, colours: {}, blocked })
       .pieces.find((piece) => piece.id === 'grille')
       ?.levels.map((entry) => entry.ways.length);
   };
@@ -204,7 +204,18 @@ describe('this one vehicle', () => {
     ],
   };
   const on = (part: Partial<Parameters<typeof onThisVehicle>[1]>, profile = boxed) =>
-    onThisVehicle(profile, { described: emptyJob().described, accessories: {}, blocked: [], seized: [], populated: {}, plugsFound: {}, colours: {}, ...part });
+    onThisVehicle(profile, {
+      described: emptyJob().described,
+      reached: {},
+      came: {},
+      accessories: {},
+      blocked: [],
+      seized: [],
+      populated: {},
+      plugsFound: {},
+      colours: {},
+      ...part,
+    });
   const found = (accessory: Accessory) => on({ accessories: { [accessory.accessory]: accessory } });
 
   test('an accessory is a piece around those it holds, with its own fixings, that says what to note first', () => {

@@ -1,4 +1,4 @@
-import { levelRank, type BoxMm, type Piece, type PieceLevel, type VehiclePlug, type VehicleProfile, type Way } from '../vehicle/index.ts';
+import { certain, levelRank, type BoxMm, type Piece, type PieceLevel, type VehiclePlug, type VehicleProfile, type Way } from '../vehicle/index.ts';
 import type { Accessory, FoundPlug } from './events.ts';
 import { withDescribed } from './described.ts';
 import type { JobState } from './state.ts';
@@ -54,12 +54,19 @@ function withColours(plug: VehiclePlug, colours: JobState['colours']): VehiclePl
   return { ...plug, pins };
 }
 
+/** A profile in which nothing is assumed that was opened on this vehicle; a piece that came open was opened by nobody here. */
+function confirmed(profile: VehicleProfile, { reached, came }: Pick<JobState, 'reached' | 'came'>): VehicleProfile {
+  const seen = ({ id, assumed }: Piece) => assumed !== undefined && reached[id] !== undefined && reached[id] !== came[id];
+  if (!profile.pieces.some(seen)) return profile;
+  return { ...profile, pieces: profile.pieces.map((piece) => (seen(piece) ? certain(piece) : piece)) };
+}
+
 /** A profile as it holds for the one vehicle of a job: what was described on it, accessories and plugs found, ways that are blocked, bolts that are seized, cavities that were populated. */
 export function onThisVehicle(
   pinned: VehicleProfile,
-  state: Pick<JobState, 'described' | 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound' | 'colours'>,
+  state: Pick<JobState, 'described' | 'reached' | 'came' | 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound' | 'colours'>,
 ): VehicleProfile {
-  const profile = withDescribed(pinned, state.described);
+  const profile = confirmed(withDescribed(pinned, state.described), state);
   const accessories = Object.values(state.accessories);
   const populated = Object.keys(state.populated).length > 0;
   // A profile that has learned a plug since has it already.

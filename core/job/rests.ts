@@ -84,5 +84,9 @@ export function lostIn(before: Documents, after: Documents): string[] {
  */
 export function wouldLose(log: readonly LoggedEvent[], documents: Documents, path: string): Fault[] {
   const check = idCheck(documents);
-  return standingEvents(log).flatMap((event) => check(event, `${path}.events[${event.seq ?? '?'}]`));
+  return standingEvents(log).flatMap((event) => {
+    const faults = check(event, `${path}.events[${event.seq ?? '?'}]`);
+    // A way that does not go here is blocked by being gone as well.
+    return event.type === 'way.blocked' ? faults.filter(({ data }) => data.what !== 'way') : faults;
+  });
 }

@@ -176,6 +176,7 @@ export interface JobState {
     plugs: Record<string, VehiclePlug>;
     circuits: Record<string, Circuit>;
     facts: Record<string, TellingFact>;
+    without: string[];
     whole: Described[];
   };
   /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
@@ -330,6 +331,7 @@ export function emptyJob(): JobState {
       plugs: records(),
       circuits: records(),
       facts: records(),
+      without: [],
       whole: [],
     },
     kitsDescribed: records(),

@@ -1,6 +1,12 @@
-import { EVERY, halfWay } from './test/demo-cases.ts';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { demoCases, EVERY } from './test/demo-cases.ts';
 import { Robot } from './test/robot.ts';
 import { expectNothingFitted } from './test/true-sheet.ts';
+
+const demo = join(import.meta.dirname, '../../demo');
+const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
+const { halfWay } = demoCases(read, (folder) => readdirSync(join(demo, folder)));
 
 test.each(halfWay)(
   '$name: cancelled at half-way states it is taken out, closed and leaves as it came',

@@ -1,5 +1,11 @@
-import { EVERY, halfWay } from './test/demo-cases.ts';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { demoCases, EVERY } from './test/demo-cases.ts';
 import { Robot } from './test/robot.ts';
+
+const demo = join(import.meta.dirname, '../../demo');
+const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
+const { halfWay } = demoCases(read, (folder) => readdirSync(join(demo, folder)));
 
 test.each(halfWay)(
   '$name: from half-way states it passes another goes on to the end',

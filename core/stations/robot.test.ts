@@ -1,8 +1,14 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { LoggedEvent } from '../job/index.ts';
-import { cases, halfWay, kits, plugs, profiles, readDemo, rules } from './test/demo-cases.ts';
+import { demoCases } from './test/demo-cases.ts';
 import { Robot } from './test/robot.ts';
 import { expectTrueSheet } from './test/true-sheet.ts';
 import { TrueVehicle } from './test/true-vehicle.ts';
+
+const demo = join(import.meta.dirname, '../../demo');
+const read = <T>(file: string): T => JSON.parse(readFileSync(join(demo, file), 'utf8')) as T;
+const { cases, halfWay, kits, plugs, profiles, rules } = demoCases(read, (folder) => readdirSync(join(demo, folder)));
 
 test('the demo has cases of every kit', () => {
   expect(new Set(cases.map((entry) => entry.documents.kits[0]?.slug)).size).toBe(kits.length);
@@ -24,7 +30,7 @@ test.each(halfWay)('$name: where a lamp came dim and a fastener broke, the sheet
 });
 
 test('the logs of the demo shop are true: nothing stands in them that could not have happened', () => {
-  const shop = readDemo<{
+  const shop = read<{
     jobs: { id: string; vehicle: string; kits: string[]; log: { type: string; daysAgo: number; at: string; payload: Record<string, unknown> }[] }[];
     vehicles: { id: string; profile: string }[];
   }>('shop.json');

@@ -11,6 +11,7 @@ export * from './number.ts';
 export * from './check.ts';
 export * from './like.ts';
 export * from './telling.ts';
+export * from './taken-over.ts';
 export * from './known-pieces.ts';
 export * from './new-kind.ts';
 export * from './standard-lamps.ts';

@@ -1,5 +1,6 @@
 import { TYPICAL_MEASURES, type Body, type Measures } from './bodies.ts';
 import { DESCRIBED, type VehicleProfile } from './profile.ts';
+import { takenOver } from './taken-over.ts';
 
 /** What is measured of a vehicle that nobody has described: the rest follows from its body until somebody measures it. */
 export type FewMeasures = Pick<Measures, 'lengthMm' | 'widthMm' | 'heightMm' | 'wheelbaseMm'>;
@@ -13,6 +14,8 @@ export interface NewKind extends FewMeasures {
   body: Body;
   systemVoltageV: 12 | 24;
   highVoltage: boolean;
+  /** A kind in the library that it is much like: what comes off there is assumed here. */
+  like?: { slug: string; version: number };
 }
 
 /**
@@ -53,9 +56,13 @@ export const kindSlug = ({ maker, model }: Pick<NewKind, 'maker' | 'model'>): st
 /** The id of something that somebody describes: its name and a few letters drawn by the device, so that no two are alike. */
 export const entryId = (name: string, drawn: string): string => `${plain(name).slice(0, 50).replace(/-+$/, '') || 'piece'}-${drawn}`;
 
-/** First version of a profile of a kind that nobody has described: its body and its measures, and of each list that nobody has looked for it. */
-export function newKind(kind: NewKind): VehicleProfile {
+/**
+ * First version of a profile of a kind that nobody has described: its body and its measures, and of each list that nobody has looked for it.
+ * @param like the profile that `kind.like` names: its pieces are taken over as assumed
+ */
+export function newKind(kind: NewKind, like?: VehicleProfile): VehicleProfile {
   const { maker, model, year, body, systemVoltageV, highVoltage } = kind;
+  const measures = measuresOf(body, kind);
   return {
     format: 'jade-vehicle-profile/5',
     slug: kindSlug(kind),
@@ -67,7 +74,7 @@ export function newKind(kind: NewKind): VehicleProfile {
     highVoltage,
     undescribed: [...DESCRIBED],
     supplies: [],
-    measures: measuresOf(body, kind),
+    measures,
     numberCheckDigit: false,
     facts: [],
     pieces: [],
@@ -79,5 +86,6 @@ export function newKind(kind: NewKind): VehicleProfile {
     functions: [],
     gaps: [],
     cautions: [],
+    ...(like ? takenOver(like, measures) : {}),
   };
 }

@@ -13,18 +13,13 @@ export function needsPresent(needs: readonly LevelNeed[], absent: ReadonlySet<st
   return needs.filter((need) => !absent.has(need.piece));
 }
 
-/**
- * A profile without the pieces that this vehicle does not have, and without every need, cover and rule that names one of them: what is
- * not there is no obstacle, hides nothing and waits for nothing.
- * @param opened pieces that were opened on this vehicle
- * @param replaced pieces in whose place something else sits for good
- */
-export function onlyPresent<T extends WithPieces>(profile: T, facts: FactValues, opened: ReadonlySet<string> = new Set(), replaced: readonly string[] = []): T {
-  const absent = new Set([...absentPieces(profile, facts, opened), ...replaced]);
+/** A profile without some of its pieces, and without every need, cover and rule that names one of them: what is not there is no obstacle, hides nothing and waits for nothing. */
+export function withoutPieces<T extends WithPieces>(profile: T, ids: readonly string[]): T {
+  const absent = new Set(ids);
   if (absent.size === 0) return profile;
   const kept = (needs: readonly LevelNeed[]) => needsPresent(needs, absent);
   const ways = (list: readonly Way[]) => list.map((way) => (way.needs.some((need) => absent.has(need.piece)) ? { ...way, needs: kept(way.needs) } : way));
-  const there = (ids: readonly string[] | undefined) => ids?.filter((id) => !absent.has(id));
+  const there = (list: readonly string[] | undefined) => list?.filter((id) => !absent.has(id));
   return {
     ...profile,
     pieces: profile.pieces.filter((piece) => !absent.has(piece.id)).map((piece) => ({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: ways(level.ways) })) })),
@@ -39,6 +34,16 @@ export function onlyPresent<T extends WithPieces>(profile: T, facts: FactValues,
     ...(profile.plugs ? { plugs: profile.plugs.map((plug) => ({ ...plug, reach: ways(plug.reach), hiddenBy: kept(plug.hiddenBy) })) } : {}),
     ...(profile.refitRules ? { refitRules: profile.refitRules.filter((rule) => !absent.has(rule.first) && !absent.has(rule.then)) } : {}),
   };
+}
+
+/**
+ * A profile without the pieces that this vehicle does not have, and without every need, cover and rule that names one of them: what is
+ * not there is no obstacle, hides nothing and waits for nothing.
+ * @param opened pieces that were opened on this vehicle
+ * @param replaced pieces in whose place something else sits for good
+ */
+export function onlyPresent<T extends WithPieces>(profile: T, facts: FactValues, opened: ReadonlySet<string> = new Set(), replaced: readonly string[] = []): T {
+  return withoutPieces(profile, [...absentPieces(profile, facts, opened), ...replaced]);
 }
 
 /** Place of a level in the order fitted, loosened, folded, hung, off. */

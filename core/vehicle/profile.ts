@@ -186,6 +186,8 @@ export interface Piece {
   witness?: string;
   /** How far it may hang on its wires, where it can. */
   leashMm?: number;
+  /** The kind of vehicle that it was taken over from, as one says it, until somebody has opened it on one of this kind. */
+  assumed?: string;
 }
 
 /** `first` closes before `then`, always or where the condition holds. */

@@ -32,6 +32,8 @@ test('who did as the profile says has taught nothing; a kind without jobs has no
     plugs: [],
     circuits: [],
     facts: [],
+    confirmed: [],
+    without: [],
     notes: [],
     kits: [],
     whole: [],

@@ -3,7 +3,7 @@ import type { FastifyInstance } from 'fastify';
 import { clockSkews, kindCaptured, notesOf, seenJob, takenTogether, withCaptured, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
 import { foldJob } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
-import { knownPieces, type VehicleProfile } from '@jade/core/vehicle';
+import { knownPieces, type KnownKind, type VehicleProfile } from '@jade/core/vehicle';
 import { TakenToKeep } from '@jade/contract/vehicle';
 import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { getDocument, getPinned, newestDocuments } from '../documents/index.ts';
@@ -90,6 +90,17 @@ async function keepTaught(tx: Connection, slug: string, { basedOn, ...taken }: T
 /** What a kind of vehicle has taught, for whoever keeps its profile. */
 export function captureRoutes(app: FastifyInstance, { db }: { db: Database }): void {
   app.get('/api/known-pieces', async () => ({ pieces: knownPieces((await newestDocuments(db, 'vehicle')).map(({ document }) => document)).slice(0, MOST_KNOWN) }));
+  app.get('/api/known-kinds', async () => {
+    const kinds = await newestDocuments(db, 'vehicle');
+    return kinds.map(({ slug, version, document: { maker, model, body, highVoltage, pieces } }): KnownKind => ({
+      slug,
+      version,
+      name: `${maker} ${model}`,
+      body,
+      highVoltage,
+      pieces: pieces.length,
+    }));
+  });
   app.get<{ Params: { profile: string } }>('/api/taught/:profile', async ({ params }) => taughtOf(db, params.profile));
   app.post<{ Params: { profile: string } }>('/api/taught/:profile', async (request) => {
     await requireRight(db, request, 'take in documents');

@@ -1,5 +1,6 @@
 import { v7 } from 'uuid';
 import type { CustomerShown, CustomersFound, ListTaken, VehicleShown, VehiclesFound } from '@jade/contract/customers';
+import type { VehicleProfile } from '@jade/core/vehicle';
 import { demoDocument, openTestShop, type TestShop } from '../test/shop.ts';
 
 let shop: TestShop;
@@ -174,6 +175,37 @@ test('a job is opened on a kind of vehicle that nobody described: its first vers
   expect(await wrong({ kind: { ...HERON, model: 'Egret' } })).toEqual([422, ['profile: choice']]);
   expect(await wrong({ kind: { ...HERON, model: 'Egret', wheelbaseMm: 6000 }, profile: 'dunmorrow-egret' })).toEqual([422, ['kind.wheelbaseMm: range']]);
   expect(await wrong({ kind: { ...HERON, lengthMm: 20 } })).toEqual([422, ['newVehicle.kind.lengthMm: range']]);
+  // Much like one that the library has: its pieces are assumed, and the same sent twice is the same.
+  const known = await get<{ slug: string; body: string; version: number; pieces: number; name: string; highVoltage: boolean }[]>('/api/known-kinds');
+  expect(known.find(({ slug }) => slug === 'dunmorrow-heron')).toEqual({
+    slug: 'dunmorrow-heron',
+    version: 1,
+    name: 'Dunmorrow Heron',
+    body: 'pickup-double-cab',
+    highVoltage: false,
+    pieces: 0,
+  });
+  const van = known.find(({ slug }) => slug === VAN.profile);
+  expect(van).toMatchObject({ version: 1, body: 'van-high-roof', highVoltage: false });
+  const long = {
+    ...HERON,
+    maker: 'Wexholm',
+    model: 'Bollard 45',
+    body: 'van-high-roof',
+    lengthMm: 6700,
+    widthMm: 2070,
+    heightMm: 2750,
+    wheelbaseMm: 4100,
+    like: { slug: VAN.profile, version: 1 },
+  };
+  const second = { ...body, id: v7(), newVehicle: { ...vehicle, plate: 'WB 45', profile: 'wexholm-bollard-45', kind: long } };
+  expect([(await post('/api/jobs', second)).statusCode, (await post('/api/jobs', second)).statusCode]).toEqual([201, 200]);
+  const { document } = await get<{ document: VehicleProfile }>('/api/documents/vehicle/wexholm-bollard-45');
+  expect([document.pieces.length, new Set(document.pieces.map(({ assumed }) => assumed)), document.plugs]).toEqual([van?.pieces, new Set(['Wexholm Bollard 35']), []]);
+  const unlike = (like: object, part: object = {}) => wrong({ kind: { ...long, model: 'Bollard 46', ...part, like }, profile: 'wexholm-bollard-46' }, 'WB 46');
+  expect(await unlike({ slug: 'nothing', version: 1 })).toEqual([422, ['kind.like: unknown-id']]);
+  expect(await unlike({ slug: VAN.profile, version: 7 })).toEqual([422, ['kind.like: unknown-id']]);
+  expect(await unlike(long.like, { highVoltage: true })).toEqual([422, ['kind.like: choice']]);
   // Somebody else wrote it down otherwise: then it is in the library, and is chosen there.
   expect(await wrong({ kind: { ...HERON, lengthMm: 5400 } })).toEqual([409, ['kind: kind-known']]);
   expect(await get('/api/documents/vehicle/dunmorrow-heron')).toMatchObject({ version: 1 });

@@ -1,7 +1,7 @@
 import { and, eq, isNull, ne, or, sql } from 'drizzle-orm';
 import { joined, joinFaults, plateKey } from '@jade/core/customers';
 import type { Fault } from '@jade/core/faults';
-import { checkProfile, checkVehicleNumber, newKind } from '@jade/core/vehicle';
+import { checkProfile, checkVehicleNumber, isMuchLike, newKind, type VehicleProfile } from '@jade/core/vehicle';
 import type { CustomerChange, NewCustomer, VehicleChange, VehicleToMake } from '@jade/contract/customers';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash, findDocument, storeDocument } from '../documents/index.ts';
@@ -91,10 +91,21 @@ async function checkVehicleRow(tx: Connection, row: VehicleRow): Promise<void> {
   if (!(await findDocument(tx, 'vehicle', row.profile))) throw new Refusal(422, [{ path: 'profile', code: 'unknown-id', data: { id: row.profile, what: 'vehicle profile' } }]);
 }
 
+/** The profile that a kind is much like: one of the library that can be taken over for it. */
+async function likeOf(tx: Connection, { like, ...kind }: NonNullable<VehicleToMake['kind']>): Promise<VehicleProfile | undefined> {
+  if (!like) return undefined;
+  const found = await findDocument(tx, 'vehicle', like.slug, like.version);
+  if (!found) throw new Refusal(422, [{ path: 'kind.like', code: 'unknown-id', data: { id: like.slug, what: 'vehicle profile' } }]);
+  const profile: VehicleProfile = found.document;
+  if (!isMuchLike(kind, profile))
+    throw new Refusal(422, [{ path: 'kind.like', code: 'choice', data: { value: like.slug, choices: `${kind.body}, ${kind.highVoltage ? 'high voltage' : 'no high voltage'}` } }]);
+  return profile;
+}
+
 /** Keeps the first version of the kind of a vehicle that is made with it. A kind of its name that is in the library otherwise is another matter. */
 async function makeKind(tx: Connection, { kind, profile: slug }: VehicleToMake): Promise<void> {
   if (!kind) return;
-  const profile = newKind(kind);
+  const profile = newKind(kind, await likeOf(tx, kind));
   if (profile.slug !== slug) throw new Refusal(422, [{ path: 'profile', code: 'choice', data: { value: slug, choices: profile.slug } }]);
   const faults = checkProfile(profile).map((fault) => ({ ...fault, path: `kind.${fault.path.replace(/^measures\./, '')}` }));
   if (faults.length > 0) throw new Refusal(422, faults);

@@ -23,6 +23,7 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'POST /api/documents': 'take in documents',
   'POST /api/documents/check': 'take in documents',
   'GET /api/formats/:kind': null,
+  'GET /api/known-kinds': null,
   'GET /api/known-pieces': null,
   'POST /api/taught/:profile': 'take in documents',
   'GET /api/documents/kit/:slug/contents.csv': null,

@@ -1,7 +1,22 @@
-import { JUDGE, sayConflict, sayJudged, sayNewCircuit, sayNewFact, sayNewKit, sayNewNote, sayNewPlug, sayNewSensor, sayNewSupply, sayTaughtPlace, sayTaughtWay } from './index.ts';
+import {
+  JUDGE,
+  sayConfirmed,
+  sayConflict,
+  sayJudged,
+  sayNewCircuit,
+  sayNewFact,
+  sayNewKit,
+  sayNewNote,
+  sayNewPlug,
+  sayNewSensor,
+  sayNewSupply,
+  sayTaughtPlace,
+  sayTaughtWay,
+  sayWithout,
+} from './index.ts';
 import { sayThrough } from '@jade/words/names';
 import type { KitProposed } from '@jade/core/capture';
-import type { Circuit, VehiclePlug } from '@jade/core/vehicle';
+import type { Circuit, Piece, VehiclePlug } from '@jade/core/vehicle';
 import { minutes } from '@jade/words/units';
 
 const name = (id: string) => `Piece ${id}`;
@@ -134,4 +149,15 @@ test('what tells two vehicles of a kind apart, with what hangs on it', () => {
   expect(sayNewFact({ ...fact, tells: [lacked, { piece: 'b', when: { fact: 'guard', is: 'fitted' } }] }, ['one', 'two'], name)).toBe(
     'Asked of every vehicle of the kind: fitted or none. Look under the bumper. Not all have: piece a (not where none); piece b (only where fitted). Said on 2 jobs.',
   );
+});
+
+test('what was assumed and opened says what was found otherwise', () => {
+  const bolts = { id: 'bolts', drive: 'hex' as const, size: '10 mm', count: 4 };
+  const before = { assumed: 'Wexholm Bollard 35', fasteners: [bolts, { id: 'hooks', drive: 'hook' as const, count: 2 }], levels: [{ ways: [{}, {}] }] } as unknown as Piece;
+  const entry = { fasteners: [{ ...bolts, count: 5 }], levels: [{ ways: [{}] }] } as unknown as Piece;
+  expect(sayConfirmed({ entry: before, before, jobs: ['one'] })).toBe('Assumed, as on Wexholm Bollard 35; opened on 1 job');
+  expect(sayConfirmed({ entry, before, jobs: ['one', 'two'] })).toBe(
+    'Assumed, as on Wexholm Bollard 35; opened on 2 jobs. Counted: 5 × 10 mm hex, not 4; 0 × hook, not 2. Did not come by 1 way that goes with it',
+  );
+  expect(sayWithout(['one'])).toBe('Assumed, and not there: it goes, with all that names it. Said on 1 job.');
 });

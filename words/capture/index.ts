@@ -106,6 +106,24 @@ export function sayNewPlug({ side, pins, reach }: VehiclePlug, jobs: readonly st
 /** A circuit by what guards it, and when it was read live. */
 export const sayNewCircuit = (circuit: Circuit, jobs: readonly string[]): string => `A circuit: ${sayCircuit(circuit, sayProtection(circuit))}. ${TAUGHT.saidOn(jobs.length)}`;
 
+/** A piece that was assumed and that jobs opened: what of it they found otherwise. */
+export function sayConfirmed({ entry, before, jobs }: { entry: Piece; before: Piece; jobs: readonly string[] }): string {
+  const counted = before.fasteners.flatMap((group) => {
+    const count = entry.fasteners.find(({ id }) => id === group.id)?.count ?? 0;
+    return count === group.count ? [] : [`${count} × ${sayGroup(group) ?? group.id}, not ${group.count}`];
+  });
+  const ways = (piece: Piece) => piece.levels.reduce((sum, level) => sum + level.ways.length, 0);
+  const gone = ways(before) - ways(entry);
+  return [
+    `Assumed, as on ${before.assumed ?? ''}; opened on ${plural(jobs.length, 'job')}`,
+    ...(counted.length > 0 ? [`Counted: ${counted.join('; ')}`] : []),
+    ...(gone > 0 ? [`Did not come by ${plural(gone, 'way')} that ${gone === 1 ? 'goes' : 'go'} with it`] : []),
+  ].join('. ');
+}
+
+/** A piece that was assumed and that this kind does not have. */
+export const sayWithout = (jobs: readonly string[]): string => `Assumed, and not there: it goes, with all that names it. ${TAUGHT.saidOn(jobs.length)}`;
+
 /** What tells vehicles of the kind apart: how it is seen, and which pieces hang on it. */
 export function sayNewFact({ choices, howToSee, tells }: TellingFact, jobs: readonly string[], name: (piece: string) => string): string {
   const hangs = tells.map(({ piece, when }) => `${inSentence(name(piece))} ${sayThereOnly(when)}`);

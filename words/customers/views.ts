@@ -107,6 +107,10 @@ export const NEW_KIND = {
   system: 'System voltage',
   highVoltage: 'High voltage aboard',
   noHighVoltage: 'no high voltage',
+  like: 'Much like (may stay empty)',
+  likeWhy: 'A kind that the shop knows and that comes apart alike: its pieces are then assumed, each until somebody has opened it.',
+  taken: (pieces: number) =>
+    `${plural(pieces, 'piece')} ${pieces === 1 ? 'is' : 'are'} taken over as assumed: each until somebody has opened it on this kind. Lamps, sensors, plugs, fuses and places of kits are not.`,
   missing: 'Still missing: maker, model, body, four measures, system voltage, whether high voltage is aboard, or the model year.',
 } as const;
 

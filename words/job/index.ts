@@ -169,7 +169,10 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ...(replaces.length > 0 ? [`${names.kit(kit)} takes the place of: ${replaces.map((piece) => inSentence(names.piece(piece))).join('; ')}`] : []),
       ...(whole.length > 0 ? [`${names.kit(kit)}: ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
     ].join('. '),
-  'kind.described': ({ pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], whole = [] }, names) =>
+  'kind.described': (
+    { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [], whole = [] },
+    names,
+  ) =>
     [
       ...(pieces.length > 0 ? [`Described: ${pieces.map((piece, index) => (index === 0 ? piece.name : inSentence(piece.name))).join('; ')}`] : []),
       ...(functions.length > MOST_NAMED ? [`It has ${plural(functions.length, 'lamp')}, ${inSentence(functions[0]?.name ?? '')} and others`] : []),
@@ -185,6 +188,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ),
       ...circuits.map((circuit) => `A circuit: ${sayProtection(circuit)}, live in ${circuit.liveIn.join(', ')}`),
       ...facts.map(({ label, choices }) => `Vehicles of this kind differ, ${inSentence(label)}: ${choices.join(' or ')}`),
+      ...(without.length > 0 ? [`This kind has no ${without.map((piece) => inSentence(names.piece(piece))).join(', no ')}`] : []),
       ...whole.map((list) => WHOLE[list]),
     ].join('. '),
   'piece.wanted': ({ piece, level }, names) => `Wanted besides: ${inSentence(names.piece(piece))} ${level}`,

@@ -90,7 +90,7 @@ export function sayWayIn({ id, needs, extraMin, note, irreversible }: Way, piece
 }
 
 /** Where a piece lies and what is to be minded about it. */
-export function sayPieceAside({ zone, side, brittle, painted, witness, beside, leashMm }: Piece, layer: number): string {
+export function sayPieceAside({ zone, side, brittle, painted, witness, beside, leashMm, assumed }: Piece, layer: number): string {
   return [
     `${zone.replace('-', ' ')}${side === 'centre' ? '' : `, ${side}`}`,
     layer === 1 ? 'reached from outside' : `${plural(layer - 1, 'layer')} before it`,
@@ -99,6 +99,7 @@ export function sayPieceAside({ zone, side, brittle, painted, witness, beside, l
     ...(witness ? [`mark first: ${witness}`] : []),
     ...(beside && beside.length > 0 ? [`beside: ${beside.join(', ')}`] : []),
     ...(leashMm === undefined ? [] : [`hangs on its wires by ${amount(leashMm, 'mm')}`]),
+    ...(assumed === undefined ? [] : [`assumed, as on ${assumed}: nobody has opened it on this kind`]),
   ].join(' · ');
 }
 

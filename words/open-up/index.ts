@@ -40,6 +40,8 @@ export const OPEN_UP = {
   open: 'open',
   whereStep: 'Where this step is',
   whereAll: (view: string) => `Pieces to open, from the ${view}`,
+  assumed: (count: number, all: number, of: string) =>
+    `${count === all ? (count === 1 ? 'The step' : `All ${count} steps`) : `${count} of ${plural(all, 'step')}`} ${count === 1 ? 'is' : 'are'} assumed, as on ${of}: nobody has opened ${count === 1 ? 'it' : 'them'} on this kind yet. Doing it confirms it; where it is otherwise, say so at the step.`,
   toGo: (count: number) => `${plural(count, 'step')} to go`,
   prove: (side: string | undefined) => `Fit and test the ${side ?? 'first side'} here, before the other side is touched.`,
   different: 'Different from the profile?',
@@ -105,6 +107,8 @@ export const STEP = {
   blocked: 'This way is blocked',
   seized: 'One is seized',
   lacks: 'This vehicle never had it',
+  assumed: (of: string) => `assumed, as on ${of}`,
+  notOfKind: 'This kind has none',
   came: (level: string) => (level === 'off' ? 'It was not there when it came' : `It was ${level} when it came`),
   why: 'Why this?',
   because: 'It is part of the way in that costs the fewest minutes of work, opening, closing and expected breakage together.',

@@ -3,7 +3,7 @@ import type { KindCaptured, Taken } from '../index.ts';
 const ids = (list: readonly { entry: { id: string } }[]) => list.map(({ entry }) => entry.id);
 
 /** All that jobs of a kind teach, as whoever takes it whole sends it. */
-export const allTaken = ({ pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, notes, kits, changes, whole }: KindCaptured): Taken => ({
+export const allTaken = ({ pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, without, notes, kits, changes, whole }: KindCaptured): Taken => ({
   pieces: ids(pieces),
   functions: ids(functions),
   mounts: ids(mounts),
@@ -13,6 +13,8 @@ export const allTaken = ({ pieces, functions, mounts, supplies, sensors, gaps, p
   plugs: ids(plugs),
   circuits: ids(circuits),
   facts: ids(facts),
+  confirmed: ids(confirmed),
+  without: without.map(({ piece }) => piece),
   notes: ids(notes),
   kits: kits.map(({ kit }) => kit.slug),
   ways: changes.map(({ way }) => way.id),

@@ -61,6 +61,25 @@ test('a piece that this one has and others lack is there only where they are as 
     { facts: [expect.objectContaining({ choices: ['painted', 'open'], tells: [{ piece: 'grille', when: { fact: ID, is: 'painted' } }] })] },
     { fact: ID, certainty: 'known', value: 'painted' },
   ]);
+  // What an owner added, or what isolates a supply, is none that the kind differs by.
+  const winch = {
+    accessory: 'winch',
+    name: 'Winch',
+    side: 'centre' as const,
+    zone: 'front' as const,
+    holds: [],
+    openMin: 5,
+    closeMin: 6,
+    people: 1,
+    drive: 'hex' as const,
+    count: 4,
+  };
+  const more = openedLog();
+  more.add('accessory.found', winch);
+  for (const piece of ['winch', 'grille']) more.add('piece.moved', { piece, level: 'off', fasteners: [] });
+  const supplies = [{ id: 'low' as const, name: '12 V', piece: 'grille', level: 'off' as const, waitMin: 0, by: 'anyone' as const, before: [], forgets: [] }];
+  expect(checkIn.canDiffer(contextAt(more), true).map(({ id }) => id)).toEqual(['grille']);
+  expect(checkIn.canDiffer({ ...contextAt(more), profile: { ...contextAt(more).profile, supplies } }, true)).toEqual([]);
   // What was opened here is nothing that this vehicle lacks.
   expect(codes(tell(log))).toEqual(['unknown']);
 });

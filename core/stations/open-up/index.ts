@@ -185,6 +185,22 @@ export function cameOpen(context: JobContext, piece: string, level: OpenLevel): 
   return listed ? happened({ type: 'piece.found', payload: { piece, level } }) : refused({ code: 'unknown', what: 'level', id: level });
 }
 
+/** Whether a piece was taken over from another kind and nobody has opened it on this one: it may not be there at all. */
+export const canBeWithout = (context: JobContext, id: string): boolean =>
+  canHaveCome(context, id) && context.profile.pieces.some((piece) => piece.id === id && piece.assumed !== undefined) && !context.profile.sensors.some(({ on }) => on === id);
+
+/** A piece that was taken over from another kind and that this kind does not have: it is planned no more, and nothing waits for it. */
+export function notOfKind(context: JobContext, piece: string): Act {
+  return canBeWithout(context, piece) ? happened({ type: 'kind.described', payload: { without: [piece] } }) : refused({ code: 'unknown', what: 'piece', id: piece });
+}
+
+/** Pieces of a plan that are assumed, by the kind that they were taken over from. */
+export function assumedIn({ profile }: Pick<JobContext, 'profile'>, plan: AccessPlan): { of: string; pieces: string[] }[] {
+  const planned = new Set(plan.steps.map(({ piece }) => piece));
+  const assumed = profile.pieces.filter(({ id, assumed: of }) => of !== undefined && planned.has(id));
+  return [...new Set(assumed.flatMap(({ assumed: of }) => of ?? []))].map((of) => ({ of, pieces: assumed.filter((piece) => piece.assumed === of).map(({ id }) => id) }));
+}
+
 /** Whether pieces are open that opening could be given up for. */
 export function canLeave(context: JobContext): boolean {
   return context.state.left === undefined && !context.state.cancelled && Object.values(context.state.pieces).some((level) => levelRank(level) > 0) && !openingDone(context);

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue';
-import { BODIES, checkProfile, newKind, TYPICAL_MEASURES, type Body } from '@jade/core/vehicle';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { BODIES, checkProfile, isMuchLike, newKind, TYPICAL_MEASURES, type Body, type KnownKind, type VehicleProfile } from '@jade/core/vehicle';
 import { typedMeasure } from '@jade/core/units';
 import { NEW_KIND, sayKindFault } from '@jade/words/customers';
 import { BODY_NAMES } from '@jade/words/library';
+import { ask } from '../../ask/index.ts';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import WordsField from '../../design/WordsField.vue';
@@ -29,7 +30,30 @@ const typical = computed(() => {
 });
 const faultOf = (field: (typeof MEASURES)[number]) => draft.value[field] !== '' && 'fault' in typedMeasure(draft.value[field], 'mm');
 const kind = computed(() => kindOf(draft.value, props.year));
-const profile = computed(() => kind.value && newKind(kind.value));
+/** Kinds that the shop knows, to take one over that is much like it. */
+const known = ref<KnownKind[]>([]);
+onMounted(async () => void (known.value = await ask<KnownKind[]>('/api/known-kinds').catch(() => [])));
+const alike = computed(() => {
+  const { body, highVoltage } = draft.value;
+  return body && highVoltage ? known.value.filter((other) => other.pieces > 0 && isMuchLike({ body, highVoltage: highVoltage === 'yes' }, other)) : [];
+});
+watch(alike, (offered) => {
+  if (draft.value.like && known.value.length > 0 && !offered.some(({ slug }) => slug === draft.value.like?.slug)) draft.value.like = undefined;
+});
+/** The profile that is taken over, once it is read. */
+const like = shallowRef<VehicleProfile>();
+watch(
+  () => draft.value.like,
+  async (chosen) => {
+    like.value = undefined;
+    if (!chosen) return;
+    const read = await ask<{ document: VehicleProfile }>(`/api/documents/vehicle/${encodeURIComponent(chosen.slug)}?version=${chosen.version}`).catch(() => undefined);
+    if (draft.value.like?.slug === chosen.slug) like.value = read?.document;
+  },
+  { immediate: true },
+);
+const takenPieces = computed(() => alike.value.find(({ slug }) => slug === draft.value.like?.slug)?.pieces ?? 0);
+const profile = computed(() => kind.value && newKind(kind.value, like.value));
 const faults = computed(() => (profile.value ? checkProfile(profile.value) : []));
 const ready = computed(() => profile.value !== undefined && faults.value.length === 0 && fits(draft.value.maker, LONGEST_NAME) && fits(draft.value.model, LONGEST_NAME));
 watch(ready, (value) => emit('ready', value), { immediate: true });
@@ -91,6 +115,16 @@ watch(ready, (value) => emit('ready', value), { immediate: true });
         @choose="(value) => (draft.highVoltage = value)"
       />
     </div>
+    <template v-if="alike.length > 0">
+      <v-select
+        :model-value="draft.like?.slug"
+        :label="NEW_KIND.like"
+        clearable
+        :items="alike.map(({ slug, name }) => ({ value: slug, title: name }))"
+        @update:model-value="(slug) => (draft.like = alike.find((other) => other.slug === slug) && { slug, version: alike.find((other) => other.slug === slug)?.version ?? 1 })"
+      />
+      <p class="soft">{{ draft.like ? NEW_KIND.taken(takenPieces) : NEW_KIND.likeWhy }}</p>
+    </template>
     <p v-if="!ready && faults.length === 0" class="soft">{{ NEW_KIND.missing }}</p>
   </section>
 </template>

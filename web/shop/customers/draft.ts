@@ -14,6 +14,8 @@ export interface KindDraft {
   wheelbaseMm: string;
   voltage?: '12' | '24';
   highVoltage?: 'yes' | 'no';
+  /** A kind that it is much like. */
+  like?: { slug: string; version: number };
 }
 
 /** A vehicle as it is written down: plate, kind, number with the years it tells, year, colour, and whose it is. */
@@ -28,17 +30,26 @@ export interface VehicleDraft {
   kind?: KindDraft;
 }
 
-export const newKindDraft = (): KindDraft => ({ maker: '', model: '', lengthMm: '', widthMm: '', heightMm: '', wheelbaseMm: '' });
+export const newKindDraft = (): KindDraft => ({ maker: '', model: '', lengthMm: '', widthMm: '', heightMm: '', wheelbaseMm: '', like: undefined });
 
 /** The kind that a draft tells of; undefined while something of it is missing. */
-export function kindOf({ maker, model, body, voltage, highVoltage, ...typed }: KindDraft, year: number | undefined): NewKind | undefined {
+export function kindOf({ maker, model, body, voltage, highVoltage, like, ...typed }: KindDraft, year: number | undefined): NewKind | undefined {
   const measure = (text: string) => {
     const read = typedMeasure(text, 'mm');
     return 'fault' in read ? NaN : Math.round(read.value);
   };
   const measures = { lengthMm: measure(typed.lengthMm), widthMm: measure(typed.widthMm), heightMm: measure(typed.heightMm), wheelbaseMm: measure(typed.wheelbaseMm) };
   if (!maker.trim() || !model.trim() || !body || !voltage || !highVoltage || year === undefined || Object.values(measures).some(Number.isNaN)) return undefined;
-  return { maker: maker.trim(), model: model.trim(), year, body, ...measures, systemVoltageV: voltage === '12' ? 12 : 24, highVoltage: highVoltage === 'yes' };
+  return {
+    maker: maker.trim(),
+    model: model.trim(),
+    year,
+    body,
+    ...measures,
+    systemVoltageV: voltage === '12' ? 12 : 24,
+    highVoltage: highVoltage === 'yes',
+    ...(like ? { like } : {}),
+  };
 }
 
 /** An empty draft of a vehicle, its plate as it was looked for. */

@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { takenTogether, type KindCaptured, type Taken } from '@jade/core/capture';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import {
+  sayConfirmed,
   sayConflict,
   sayNewCircuit,
   sayNewFact,
@@ -18,6 +19,7 @@ import {
   sayTaughtPlace,
   sayTaughtWay,
   sayWhole,
+  sayWithout,
   TAUGHT,
 } from '@jade/words/capture';
 import { COMMON } from '@jade/words/common';
@@ -79,6 +81,8 @@ const entries = computed(() => [
   ...(taught.value?.plugs ?? []).map(({ entry, jobs }) => ({ kind: 'plugs' as const, id: entry.id, to: entry.name, says: sayNewPlug(entry, jobs, name) })),
   ...(taught.value?.circuits ?? []).map(({ entry, jobs }) => ({ kind: 'circuits' as const, id: entry.id, to: entry.name, says: sayNewCircuit(entry, jobs) })),
   ...(taught.value?.facts ?? []).map(({ entry, jobs }) => ({ kind: 'facts' as const, id: entry.id, to: entry.label, says: sayNewFact(entry, jobs, name) })),
+  ...(taught.value?.confirmed ?? []).map((confirmed) => ({ kind: 'confirmed' as const, id: confirmed.entry.id, to: confirmed.entry.name, says: sayConfirmed(confirmed) })),
+  ...(taught.value?.without ?? []).map(({ piece, jobs }) => ({ kind: 'without' as const, id: piece, to: name(piece), says: sayWithout(jobs) })),
   ...(taught.value?.kits ?? []).map((proposed) => ({
     kind: 'kits' as const,
     id: proposed.kit.slug,
@@ -106,6 +110,8 @@ const wanted = computed((): Taken => {
     plugs: of('plugs'),
     circuits: of('circuits'),
     facts: of('facts'),
+    confirmed: of('confirmed'),
+    without: of('without'),
     notes: of('notes'),
     kits: of('kits'),
     whole: of('whole') as Taken['whole'],

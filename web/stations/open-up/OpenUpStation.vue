@@ -81,6 +81,8 @@ const current = computed(() => plan.value?.steps.find((step) => step.piece === p
 const following = computed(() => openUp.nextAfter(plan.value, current.value));
 /** What the plan opens though nobody has said that it had to be, by name. */
 const onlySeen = computed(() => (plan.value ? openUp.onlySeen(context.value, plan.value).map((piece) => inSentence(names.value.piece(piece))) : []));
+/** What of the plan is taken over from another kind, and nobody has opened on this one. */
+const assumed = computed(() => (plan.value ? openUp.assumedIn(context.value, plan.value) : []));
 const clock = useClock();
 const against = computed(() => (plan.value && current.value ? openUp.against(context.value, plan.value, current.value, clock.value, isolation.value.by) : []));
 /** Who isolates a supply, where that is for qualified people. */
@@ -205,6 +207,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <ul v-if="plan && plan.problems.length > 0">
       <li v-for="problem in plan.problems" :key="sayTrouble(problem, names)" class="problem" role="alert">{{ sayTrouble(problem, names) }}</li>
     </ul>
+    <p v-for="entry in assumed" :key="entry.of" class="heeded" role="status">{{ OPEN_UP.assumed(entry.pieces.length, plan?.steps.length ?? 0, entry.of) }}</p>
     <p v-if="!floor && onlySeen.length > 0" class="soft">{{ OPEN_UP.onlySeen(onlySeen) }}</p>
     <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" @came="(after) => (came = { after })" />
     <div v-show="!floor && plan && !(unplaced && drawing.bars.length === 0)" class="leaf">

@@ -32,6 +32,8 @@ const asksBy = computed(() => context.value.profile.supplies.find((supply) => su
 
 /** Whether this vehicle can lack the piece altogether. */
 const lackable = computed(() => openUp.canHaveCome(context.value, props.step.piece));
+/** Whether it is assumed of another kind, and so may be none of this one. */
+const strange = computed(() => openUp.canBeWithout(context.value, props.step.piece));
 /** How the piece can have come, rather than be opened here: as far as this step takes it, or not there at all. */
 const cameSo = computed(() => (lackable.value ? openUp.couldHaveCome(piece.value, props.step.level) : []));
 
@@ -60,7 +62,10 @@ function broken(group: string): void {
       <span class="slot" :aria-label="STEP.slot(slotNumber)">{{ slotNumber }}</span>
       <div>
         <h2>{{ sayOpen(step, piece, names, step.piece) }}</h2>
-        <p class="soft">{{ sayPlace(step, names.piece(step.piece)) }} · {{ sayStepTime(step, floor) }}{{ step.people > 1 ? STEP.people(step.people) : '' }}</p>
+        <p class="soft">
+          {{ sayPlace(step, names.piece(step.piece)) }} · {{ sayStepTime(step, floor) }}{{ step.people > 1 ? STEP.people(step.people) : ''
+          }}{{ piece?.assumed ? ` · ${STEP.assumed(piece.assumed)}` : '' }}
+        </p>
       </div>
     </header>
     <CautionList :codes="openingCautions(context, step.piece, step.level, step.way)" :own="piece?.cautions.map(({ text }) => text)" />
@@ -103,7 +108,8 @@ function broken(group: string): void {
       <button v-for="level in cameSo" :key="level" type="button" class="push small" @click="job.perform(openUp.cameOpen(context, step.piece, level))">
         {{ STEP.came(level) }}
       </button>
-      <button v-if="lackable" type="button" class="push small" @click="emit('lacks')">{{ STEP.lacks }}</button>
+      <button v-if="strange" type="button" class="push small" @click="job.perform(openUp.notOfKind(context, step.piece))">{{ STEP.notOfKind }}</button>
+      <button v-else-if="lackable" type="button" class="push small" @click="emit('lacks')">{{ STEP.lacks }}</button>
     </div>
     <details>
       <summary>{{ STEP.why }}</summary>
