@@ -8,7 +8,10 @@ interface Taught {
   lists: { job: string; list: { piece: string; worthMin: number }[]; followUps: object[] }[];
   unordered: { job: string; one: string; other: string }[];
   problems: { code: string }[];
-  captured?: { pieces: { entry: { id: string; levels: { openMin: number; ways: { needs: { piece: string }[] }[] }[] }; jobs: string[] }[] };
+  captured?: {
+    pieces: { entry: { id: string; levels: { openMin: number; ways: { needs: { piece: string }[] }[] }[] }; jobs: string[] }[];
+    notes: { entry: { station: string; text: string }; jobs: string[] }[];
+  };
   profile?: { pieces: { id: string; levels: { ways: object[] }[] }[] };
 }
 const run = (input: object) => findComputation('capture-profile').run(input) as Taught;
@@ -101,6 +104,9 @@ test('what a log describes beyond the profile is told as it would be kept', () =
     found.captured?.pieces.map(({ entry, jobs }) => [entry.id, entry.levels.map(({ openMin, ways }) => [openMin, ways.map(({ needs }) => needs.map((need) => need.piece))]), jobs]),
   ).toEqual([['tow-eye-cover-x7k2', [[1.5, [['bumper-skin', 'grille']]]], ['one']]]);
   expect(run(input).captured?.pieces).toEqual([]);
+  const note = { ...act, id: '01890000-0000-7000-8000-0000000000b3', type: 'note.written', payload: { station: 'open-up', note: 'The clip on the left is short.' } };
+  const noted = run({ ...input, logs: [{ ...first, log: [...first.log, note] }] });
+  expect(noted.captured?.notes.map(({ entry, jobs }) => [entry.station, entry.text, jobs])).toEqual([['open-up', 'The clip on the left is short.', ['one']]]);
   const odd = { ...input, logs: [{ ...first, log: [...first.log, { ...described, payload: { pieces: [{ ...piece, levels: [] }] } }] }] };
   expect(faultsOf(() => run(odd))).toEqual([`logs[0].log[${first.log.length}].payload.pieces[0].levels no-levels`]);
 });

@@ -4,6 +4,7 @@ import {
   kindCaptured,
   notesOf,
   planMinutesOf,
+  revivedIn,
   seenJob,
   teachWays,
   withTaught,
@@ -11,7 +12,7 @@ import {
   type SeenJob,
   type UnorderedMoves,
 } from '@jade/core/capture';
-import { foldJob } from '@jade/core/job';
+import { foldJob, withDescribed } from '@jade/core/job';
 import type { Fault } from '@jade/core/faults';
 import { CaptureInput } from './capture-inputs.ts';
 import { checkDocuments, knownLog } from './checked.ts';
@@ -32,10 +33,11 @@ function seenIn({ profile, kits = [], rules, logs = [], jobs = [] }: CaptureInpu
     const skews = clocks && Object.fromEntries(clocks.map(({ device, behindS }) => [device, behindS * 1000]));
     const known = knownLog({ profile, kits, rules }, log, `logs[${index}].log`);
     const { described, kitsDescribed } = foldJob(known);
-    return { job, described, kits: kitsDescribed, notes: notesOf(known), ...seenJob(job, { profile, kits, rules }, known, skews) };
+    const revived = revivedIn(known, withDescribed(profile, described).supplies);
+    return { told: { job, described, kits: kitsDescribed, notes: notesOf(known), revived }, ...seenJob(job, { profile, kits, rules }, known, skews) };
   });
-  const told = read.map(({ job, described, kits: byKit }) => ({ job, described, kits: byKit }));
-  return { seen: [...jobs, ...read.map(({ seen }) => seen)], told, unordered: read.flatMap(({ job, unordered }) => unordered.map((pair) => ({ job, ...pair }))) };
+  const told = read.map((entry) => entry.told);
+  return { seen: [...jobs, ...read.map(({ seen }) => seen)], told, unordered: read.flatMap(({ told: { job }, unordered }) => unordered.map((pair) => ({ job, ...pair }))) };
 }
 
 function capture(input: CaptureInput): unknown {
@@ -60,7 +62,7 @@ export const CAPTURE_COMPUTATIONS: readonly Computation[] = [
   computation(
     'capture-profile',
     'What the jobs of a kind of vehicle teach of the ways in: from what is known of it, or nothing, and what was open at each move, less what people said could have stayed on.',
-    '`levels` by piece (`openMin`, `closeMin`, `people`, `measured` times, `ways` with `needs`, `extraMin`, the needs that were `confirmed` and the `jobs` that went it), `reach` by mount position and plug, `planMin` (person-minutes of the way in to all of them; null where it does not lead everywhere), `lists` by job (`list`: each piece opened with `worthMin`, the person-minutes that asking whether it could have stayed on is worth; `followUps`: how far was enough, two at most), `unordered` (moves of two devices within a minute), where a profile was given `captured` (`pieces`, `functions`, `mounts`, `supplies`, `sensors`, `gaps`, `plugs` and `circuits` that its jobs described and it does not have, `facts` by which they told its vehicles apart, `confirmed` pieces that were assumed and opened (`entry` as found, `before` as assumed), `without`: assumed pieces that are not there, `notes` that were written on them, `kits` as they described them, `whole` lists, `changes`: ways that it does not have, `unsayable` how many cannot be said) and `profile` with the ways of what it has, `problems` (an answer withdrawn, by name; a piece that did not come where another vehicle gave way).',
+    '`levels` by piece (`openMin`, `closeMin`, `people`, `measured` times, `ways` with `needs`, `extraMin`, the needs that were `confirmed` and the `jobs` that went it), `reach` by mount position and plug, `planMin` (person-minutes of the way in to all of them; null where it does not lead everywhere), `lists` by job (`list`: each piece opened with `worthMin`, the person-minutes that asking whether it could have stayed on is worth; `followUps`: how far was enough, two at most), `unordered` (moves of two devices within a minute), where a profile was given `captured` (`pieces`, `functions`, `mounts`, `supplies`, `sensors`, `gaps`, `plugs` and `circuits` that its jobs described and it does not have, `facts` by which they told its vehicles apart, `confirmed` pieces that were assumed and opened (`entry` as found, `before` as assumed), `without`: assumed pieces that are not there, `revived` supplies with what bringing them back took, `notes` that were written on them, `kits` as they described them, `whole` lists, `changes`: ways that it does not have, `unsayable` how many cannot be said) and `profile` with the ways of what it has, `problems` (an answer withdrawn, by name; a piece that did not come where another vehicle gave way).',
     CaptureInput,
     capture,
   ),

@@ -394,6 +394,7 @@ export class TakenToKeep {
   @Slugs(60) facts!: string[];
   @Slugs(500) confirmed!: string[];
   @Slugs(500) without!: string[];
+  @Slugs(2) revived!: string[];
   @Slugs(300) notes!: string[];
   @Slugs(100) kits!: string[];
   @Slugs(1000) ways!: string[];

@@ -26,6 +26,7 @@ import { hidesAll, kindTaught, stillNew, withChanges, type KindTaught, type WayC
 import { confirmedPieces } from './assumed.ts';
 import { factsTaken, factsTold } from './facts.ts';
 import { asWay, type ProposedLevel } from './levels.ts';
+import { liveMinOf } from './revived.ts';
 import { kitsProposed, type JobDescribed, type KitProposed } from './kits.ts';
 import { teachWays } from './propose.ts';
 import type { OpenThen, SeenJob } from './seen.ts';
@@ -52,6 +53,8 @@ export interface KindCaptured extends KindTaught {
   confirmed: (Proposed<Piece> & { before: Piece })[];
   /** Pieces that were taken over from another kind and that jobs said this one does not have. */
   without: { piece: string; jobs: string[] }[];
+  /** Supplies of which nobody had measured what bringing them back takes, with what jobs took for it. */
+  revived: Proposed<Supply>[];
   /** What was noted on the jobs: whether it is of the kind, or of that one vehicle, a person says. */
   notes: Proposed<KindNote>[];
   kits: KitProposed[];
@@ -87,6 +90,12 @@ function renamed(job: SeenJob, ids: ReadonlyMap<string, string>, places: Readonl
     closings: job.closings.map((closing) => ({ ...closing, piece: to(closing.piece) })),
     answers: job.answers.map((answer) => ({ ...answer, piece: to(answer.piece) })),
   };
+}
+
+/** A supply with what bringing it back took on the jobs that measured it. */
+function broughtBack(supply: Supply, told: readonly JobDescribed[]): Supply {
+  const { liveMin } = liveMinOf(supply.id, told) ?? {};
+  return liveMin === undefined ? supply : { ...supply, liveMin };
 }
 
 const same = (id: string): string => id;
@@ -190,7 +199,7 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
     profile.supplies,
     ofJobs(({ supplies: list }) => list),
     same,
-  ).map((supply) => ({ ...supply, entry: { ...supply.entry, piece: piece(supply.entry.piece) } }));
+  ).map((supply) => ({ ...supply, entry: broughtBack({ ...supply.entry, piece: piece(supply.entry.piece) }, told) }));
   const reached = <T extends Pick<MountPosition, 'id' | 'reach'>>({ entry, jobs: by }: Proposed<T>) => ({
     entry: { ...entry, reach: (reach.get(entry.id) ?? []).map(asWay) },
     jobs: by,
@@ -230,6 +239,10 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
     ),
     facts: factsTold(told, profile, all, piece),
     confirmed: confirmedPieces(seen, profile),
+    revived: profile.supplies.flatMap((supply) => {
+      const measured = supply.liveMin === undefined ? liveMinOf(supply.id, told) : undefined;
+      return measured ? [{ entry: broughtBack(supply, told), jobs: measured.jobs }] : [];
+    }),
     without: profile.pieces.flatMap(({ id }) => {
       // What isolates a supply or carries a sensor is named elsewhere: that is corrected by hand.
       if (profile.supplies.some(({ piece: isolating }) => isolating === id) || profile.sensors.some(({ on }) => on === id)) return [];
@@ -272,6 +285,7 @@ export interface Taken {
   facts: readonly string[];
   confirmed: readonly string[];
   without: readonly string[];
+  revived: readonly string[];
   notes: readonly string[];
   kits: readonly string[];
   functions: readonly string[];
@@ -290,6 +304,7 @@ export const NOTHING_TAKEN: Taken = {
   facts: [],
   confirmed: [],
   without: [],
+  revived: [],
   notes: [],
   kits: [],
   functions: [],
@@ -302,7 +317,7 @@ const NAMED = ['mounts', 'pieces', 'plugs', 'circuits'] as const;
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
 export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
-  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, without, notes, kits, changes, whole } = captured;
+  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, without, revived, notes, kits, changes, whole } = captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
@@ -340,6 +355,7 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
     facts: factsTaken(facts, taken.facts, new Set([...levels.keys()].filter((id) => !taken.without.includes(id)))),
     confirmed: confirmed.map(({ entry }) => entry).filter(({ id }) => taken.confirmed.includes(id)),
     without: without.map(({ piece }) => piece).filter((id) => taken.without.includes(id)),
+    revived: revived.map(({ entry }) => entry).filter(({ id }) => taken.revived.includes(id)),
     supplies: isolated,
     // What carried a sensor was left, or what of a kit sits in a place that was: neither can be said.
     sensors: sensors.map(({ entry }) => entry).filter(({ id, on }) => taken.sensors.includes(id) && levels.has(on)),
@@ -363,7 +379,7 @@ export function withCaptured(profile: VehicleProfile, captured: KindCaptured, ta
     functions: [...rest.functions, ...entries.functions],
     pieces: [...rest.pieces, ...entries.pieces],
     mounts: [...rest.mounts, ...entries.mounts],
-    supplies: [...rest.supplies, ...entries.supplies],
+    supplies: [...rest.supplies.map((supply) => entries.revived.find(({ id }) => id === supply.id) ?? supply), ...entries.supplies],
     sensors: [...rest.sensors, ...entries.sensors],
     gaps: [...rest.gaps, ...entries.gaps],
     plugs: [...rest.plugs, ...entries.plugs],

@@ -10,3 +10,4 @@ export * from './changes.ts';
 export * from './described.ts';
 export type { JobDescribed, KitProposed } from './kits.ts';
 export * from './notes.ts';
+export { revivedIn, type Revived } from './revived.ts';

@@ -1,5 +1,6 @@
 import { withKitDescribed, type DescribedHere, type KitDescribedHere, type WIRING_LISTS } from '../job/index.ts';
 import type { Fitment, Kit } from '../kit/index.ts';
+import type { Revived } from './revived.ts';
 import type { KindNote, VehicleProfile } from '../vehicle/index.ts';
 
 /** What one job described of its kind of vehicle, and of the kits that it fitted. */
@@ -9,6 +10,8 @@ export interface JobDescribed {
   /** What was noted on it, each with the day. */
   notes?: readonly KindNote[];
   kits?: Readonly<Record<string, KitDescribedHere>>;
+  /** What bringing supplies back took on it. */
+  revived?: readonly Revived[];
 }
 
 /** A kit with what jobs of a kind of vehicle described of it: its next version as they have it. */

@@ -1,7 +1,7 @@
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
-import { clockSkews, kindCaptured, notesOf, seenJob, takenTogether, withCaptured, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
-import { foldJob } from '@jade/core/job';
+import { clockSkews, kindCaptured, notesOf, revivedIn, seenJob, takenTogether, withCaptured, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
+import { foldJob, withDescribed } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import { knownPieces, type KnownKind, type VehicleProfile } from '@jade/core/vehicle';
 import { TakenToKeep } from '@jade/contract/vehicle';
@@ -51,7 +51,7 @@ async function seenOf(db: Connection, ids: readonly string[]): Promise<{ seen: S
     const skews = clockSkews(own.map(({ device, at, storedAt }) => ({ device, at, storedAt: storedAt.toISOString() })));
     seen.push({
       seen: seenJob(id, documents, log, skews).seen,
-      told: { job: id, described, kits: kitsDescribed, notes: notesOf(log) },
+      told: { job: id, described, kits: kitsDescribed, notes: notesOf(log), revived: revivedIn(log, withDescribed(documents.profile, described).supplies) },
     });
   }
   return seen;

@@ -10,13 +10,14 @@ import {
   sayNewPlug,
   sayNewSensor,
   sayNewSupply,
+  sayRevived,
   sayTaughtPlace,
   sayTaughtWay,
   sayWithout,
 } from './index.ts';
 import { sayThrough } from '@jade/words/names';
 import type { KitProposed } from '@jade/core/capture';
-import type { Circuit, Piece, VehiclePlug } from '@jade/core/vehicle';
+import type { Circuit, Piece, Supply, VehiclePlug } from '@jade/core/vehicle';
 import { minutes } from '@jade/words/units';
 
 const name = (id: string) => `Piece ${id}`;
@@ -160,4 +161,10 @@ test('what was assumed and opened says what was found otherwise', () => {
     'Assumed, as on Wexholm Bollard 35; opened on 2 jobs. Counted: 5 × 10 mm hex, not 4; 0 × hook, not 2. Did not come by 1 way that goes with it',
   );
   expect(sayWithout(['one'])).toBe('Assumed, and not there: it goes, with all that names it. Said on 1 job.');
+});
+
+test('what bringing a supply back takes, once somebody has measured it', () => {
+  expect(sayRevived({ liveMin: 6.5 } as Supply, ['one', 'two'])).toBe(
+    `Setting again what the vehicle forgets took ${minutes(6.5)}: planned with from then on. Measured on 2 jobs.`,
+  );
 });

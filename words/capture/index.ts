@@ -89,6 +89,10 @@ export function sayNewSupply(supply: Supply, jobs: readonly string[], name: (pie
   return `${sayIsolation(supply, name)} What came off while it was dead asks for that. ${TAUGHT.saidOn(jobs.length)}`;
 }
 
+/** What bringing a supply back takes, which nobody had measured. */
+export const sayRevived = ({ liveMin = 0 }: Supply, jobs: readonly string[]): string =>
+  `Setting again what the vehicle forgets took ${minutes(liveMin)}: planned with from then on. Measured on ${plural(jobs.length, 'job')}.`;
+
 /** A sensor that jobs found. */
 export const sayNewSensor = ({ kind, on, lock, calibration, procedure }: Sensor, jobs: readonly string[], name: (piece: string) => string): string =>
   `A sensor, ${kind}, on ${inSentence(name(on))}; plug: ${lock}. Calibration ${calibration}: ${procedure} ${TAUGHT.saidOn(jobs.length)}`;

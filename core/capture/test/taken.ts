@@ -3,7 +3,24 @@ import type { KindCaptured, Taken } from '../index.ts';
 const ids = (list: readonly { entry: { id: string } }[]) => list.map(({ entry }) => entry.id);
 
 /** All that jobs of a kind teach, as whoever takes it whole sends it. */
-export const allTaken = ({ pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, without, notes, kits, changes, whole }: KindCaptured): Taken => ({
+export const allTaken = ({
+  pieces,
+  functions,
+  mounts,
+  supplies,
+  sensors,
+  gaps,
+  plugs,
+  circuits,
+  facts,
+  confirmed,
+  without,
+  revived,
+  notes,
+  kits,
+  changes,
+  whole,
+}: KindCaptured): Taken => ({
   pieces: ids(pieces),
   functions: ids(functions),
   mounts: ids(mounts),
@@ -15,6 +32,7 @@ export const allTaken = ({ pieces, functions, mounts, supplies, sensors, gaps, p
   facts: ids(facts),
   confirmed: ids(confirmed),
   without: without.map(({ piece }) => piece),
+  revived: ids(revived),
   notes: ids(notes),
   kits: kits.map(({ kit }) => kit.slug),
   ways: changes.map(({ way }) => way.id),

@@ -16,6 +16,7 @@ import {
   sayNewPlug,
   sayNewSensor,
   sayNewSupply,
+  sayRevived,
   sayTaughtPlace,
   sayTaughtWay,
   sayWhole,
@@ -83,6 +84,7 @@ const entries = computed(() => [
   ...(taught.value?.facts ?? []).map(({ entry, jobs }) => ({ kind: 'facts' as const, id: entry.id, to: entry.label, says: sayNewFact(entry, jobs, name) })),
   ...(taught.value?.confirmed ?? []).map((confirmed) => ({ kind: 'confirmed' as const, id: confirmed.entry.id, to: confirmed.entry.name, says: sayConfirmed(confirmed) })),
   ...(taught.value?.without ?? []).map(({ piece, jobs }) => ({ kind: 'without' as const, id: piece, to: name(piece), says: sayWithout(jobs) })),
+  ...(taught.value?.revived ?? []).map(({ entry, jobs }) => ({ kind: 'revived' as const, id: entry.id, to: entry.name, says: sayRevived(entry, jobs) })),
   ...(taught.value?.kits ?? []).map((proposed) => ({
     kind: 'kits' as const,
     id: proposed.kit.slug,
@@ -112,6 +114,7 @@ const wanted = computed((): Taken => {
     facts: of('facts'),
     confirmed: of('confirmed'),
     without: of('without'),
+    revived: of('revived'),
     notes: of('notes'),
     kits: of('kits'),
     whole: of('whole') as Taken['whole'],
