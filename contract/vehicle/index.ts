@@ -204,6 +204,7 @@ export class Piece implements PlainPiece {
   @Optional() @Text(160) witness?: string;
   @Optional() @Amount(0, 3000) leashMm?: number;
   @Optional() @Text(121) assumed?: string;
+  @Optional() @Flag() sensorAssumed?: boolean;
 }
 
 export class RefitRule implements PlainRule {

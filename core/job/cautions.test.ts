@@ -158,6 +158,8 @@ test('steering alone is looked at before it closes; a signal lamp on the roof bl
 test('a piece that was taken over from another kind is looked at first, and once back it is known', () => {
   const profile = bareProfile({ pieces: [barePiece('grille', { assumed: 'Wexholm Bollard 35', brittle: true })] });
   expect([openingCautions({ profile }, 'grille', 'off'), closingCautions({ profile }, 'grille')]).toEqual([['assumed', 'brittle'], ['brittle']]);
+  const sensing = (part: { assumed?: string }) => openingCautions({ profile: bareProfile({ pieces: [barePiece('bracket', { sensorAssumed: true, ...part })] }) }, 'bracket', 'off');
+  expect([sensing({ assumed: 'Wexholm Bollard 35' }), sensing({})]).toEqual([['assumed', 'sensor there'], []]);
 });
 
 test('a brittle piece is named brittle, a plain one by nothing', () => {

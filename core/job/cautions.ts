@@ -10,6 +10,7 @@ import type { WireJoint } from './wire.ts';
 /** What can hurt somebody at a step, or others afterwards: said there, each once. */
 export type CautionCode =
   | 'assumed'
+  | 'sensor there'
   | 'orange cables'
   | 'raised'
   | 'arch'
@@ -71,7 +72,14 @@ export function openingCautions({ profile }: Pick<JobContext, 'profile'>, id: st
   const piece = profile.pieces.find((entry) => entry.id === id);
   if (!piece) return [];
   const way = piece.levels.find(({ level }) => level === to)?.ways.find((entry) => entry.id === wayId);
-  return once([piece.assumed !== undefined && 'assumed', nearHigh(profile, piece, to) && 'orange cables', ...placeOf(piece, way), ...besideOf(piece), piece.brittle && 'brittle']);
+  return once([
+    piece.assumed !== undefined && 'assumed',
+    piece.assumed !== undefined && piece.sensorAssumed && 'sensor there',
+    nearHigh(profile, piece, to) && 'orange cables',
+    ...placeOf(piece, way),
+    ...besideOf(piece),
+    piece.brittle && 'brittle',
+  ]);
 }
 
 /** What can hurt where a piece goes back, and what is looked at then: nothing of brakes, fuel or steering may have been pulled or bent. */

@@ -188,6 +188,8 @@ export interface Piece {
   leashMm?: number;
   /** The kind of vehicle that it was taken over from, as one says it, until somebody has opened it on one of this kind. */
   assumed?: string;
+  /** On that kind it carries a sensor: one is looked for here before it moves. */
+  sensorAssumed?: boolean;
 }
 
 /** `first` closes before `then`, always or where the condition holds. */

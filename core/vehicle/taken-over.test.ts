@@ -36,7 +36,7 @@ const LIKE: VehicleProfile = bareProfile({
   pieces: [
     barePiece('battery-negative'),
     barePiece('grille', { when: { not: { fact: 'guard', is: 'none' } } }),
-    barePiece('bumper', { levels: off('grille'), assumed: 'Dunmorrow Teal' }),
+    barePiece('bumper', { levels: off('grille'), assumed: 'Dunmorrow Teal', sensorAssumed: true }),
   ],
   refitRules: [
     { id: 'one', first: 'grille', then: 'bumper', why: 'The bumper holds it.' },
@@ -45,6 +45,9 @@ const LIKE: VehicleProfile = bareProfile({
   ],
   supplies: [{ id: 'low', name: '12 V', piece: 'battery-negative', level: 'off', waitMin: 3, by: 'anyone', before: [], forgets: [] }],
   cautions: ['Chock the wheels.'],
+  sensors: [
+    { id: 'radar', name: 'Radar', kind: 'radar', on: 'grille', lock: 'tab', pose: { xMm: 0, yMm: 0, zMm: 0, yawDeg: 0, pitchDeg: 0 }, calibration: 'required', procedure: '' },
+  ],
   functions: [{ id: 'dipped', name: 'Dipped beam', side: 'left', state: 'dipped', at: { xMm: 0, yMm: 0, zMm: 0 } }],
   gaps: [{ id: 'gap', name: 'Bonnet to wing', side: 'left', at: { xMm: 0, yMm: 0, zMm: 0 }, nominalMm: 4, toleranceMm: 1 }],
 });
@@ -61,6 +64,8 @@ test('a kind that is much like another takes its pieces over as assumed, with wh
   expect(kind.pieces[2]?.box).toEqual(boxOn(LIKE.pieces[2]?.box ?? { xMm: [0, 0], yMm: [0, 0], zMm: [0, 0] }, LIKE.measures, kind.measures));
   expect([kind.facts.map(({ id }) => id), kind.supplies, kind.refitRules, kind.cautions]).toEqual([['guard'], LIKE.supplies, LIKE.refitRules, ['Chock the wheels.']]);
   expect([kind.functions, kind.gaps, kind.mounts, kind.plugs, kind.circuits, kind.sensors]).toEqual([[], [], [], [], [], []]);
+  // Where a sensor sits there one is looked for here; on the bumper one was only assumed there as well.
+  expect(kind.pieces.map(({ sensorAssumed }) => sensorAssumed)).toEqual([undefined, true, true]);
   // Nothing of it is settled: of each list nobody has looked for all that belongs in it.
   expect(kind.undescribed).toEqual([...DESCRIBED]);
   expect(kind.slug).toBe(newKind(NEW_HERON).slug);
@@ -75,7 +80,7 @@ test('a piece that is certain says nothing of where it came from, and a kind wit
   const kind = newKind(NEW_HERON, LIKE);
   const [, grille] = kind.pieces;
   if (!grille) throw new Error('no grille');
-  expect('assumed' in certain(grille)).toBe(false);
+  expect(['assumed' in certain(grille), 'sensorAssumed' in certain(grille)]).toEqual([false, false]);
   const without = withoutPieces(
     { ...kind, mounts: [{ id: 'post', name: 'Post', side: 'left', at: { xMm: 0, yMm: 0, zMm: 0 }, reach: [way('grille', 'bumper')], hiddenBy: [isOff('grille')] }] },
     ['grille'],

@@ -42,15 +42,18 @@ export function boxOn(box: BoxMm, from: Measures, to: Measures): BoxMm {
 
 /** A piece that is assumed no more. */
 export function certain(piece: Piece): Piece {
-  const { assumed: _assumed, ...rest } = piece;
+  const { assumed: _assumed, sensorAssumed: _sensor, ...rest } = piece;
   return rest;
 }
 
-/** What of a kind is taken over for one that is much like it: its pieces as assumed, each where it lies by the new measures, with what they hang on. */
+/** What of a kind is taken over for one that is much like it: its pieces as assumed, each where it lies by the new measures, with what they hang on. Sensors are not: that one sits on a piece there says where to look. */
 export function takenOver(like: VehicleProfile, measures: Measures): TakenOver {
   const name = `${like.maker} ${like.model}`;
   const { refitRules, supplies, cautions } = like;
-  const pieces = like.pieces.map((piece): Piece => ({ ...piece, box: boxOn(piece.box, like.measures, measures), assumed: piece.assumed ?? name }));
+  const pieces = like.pieces.map((piece): Piece => {
+    const sensor = piece.sensorAssumed === true || like.sensors.some(({ on }) => on === piece.id);
+    return { ...piece, box: boxOn(piece.box, like.measures, measures), assumed: piece.assumed ?? name, ...(sensor ? { sensorAssumed: true } : {}) };
+  });
   const asked = new Set([...pieces, ...refitRules].flatMap(({ when }) => factsOf(when)));
   return { facts: like.facts.filter(({ id }) => asked.has(id)), pieces, refitRules, supplies, cautions };
 }

@@ -156,9 +156,9 @@ test('what was assumed and opened says what was found otherwise', () => {
   const bolts = { id: 'bolts', drive: 'hex' as const, size: '10 mm', count: 4 };
   const before = { assumed: 'Wexholm Bollard 35', fasteners: [bolts, { id: 'hooks', drive: 'hook' as const, count: 2 }], levels: [{ ways: [{}, {}] }] } as unknown as Piece;
   const entry = { fasteners: [{ ...bolts, count: 5 }], levels: [{ ways: [{}] }] } as unknown as Piece;
-  expect(sayConfirmed({ entry: before, before, jobs: ['one'] })).toBe('Assumed, as on Wexholm Bollard 35; opened on 1 job');
+  expect(sayConfirmed({ entry: before, before, jobs: ['one'] })).toBe('Assumed, as on Wexholm Bollard 35; opened on 1 job.');
   expect(sayConfirmed({ entry, before, jobs: ['one', 'two'] })).toBe(
-    'Assumed, as on Wexholm Bollard 35; opened on 2 jobs. Counted: 5 × 10 mm hex, not 4; 0 × hook, not 2. Did not come by 1 way that goes with it',
+    'Assumed, as on Wexholm Bollard 35; opened on 2 jobs. Counted: 5 × 10 mm hex, not 4; 0 × hook, not 2. Did not come by 1 way that goes with it.',
   );
   expect(sayWithout(['one'])).toBe('Assumed, and not there: it goes, with all that names it. Said on 1 job.');
 });

@@ -122,7 +122,9 @@ export function sayConfirmed({ entry, before, jobs }: { entry: Piece; before: Pi
     `Assumed, as on ${before.assumed ?? ''}; opened on ${plural(jobs.length, 'job')}`,
     ...(counted.length > 0 ? [`Counted: ${counted.join('; ')}`] : []),
     ...(gone > 0 ? [`Did not come by ${plural(gone, 'way')} that ${gone === 1 ? 'goes' : 'go'} with it`] : []),
-  ].join('. ');
+  ]
+    .map((part) => `${part}.`)
+    .join(' ');
 }
 
 /** A piece that was assumed and that this kind does not have. */
@@ -173,7 +175,7 @@ export const TAUGHT = {
   away: 'What the jobs teach cannot be read: the server is away.',
   none: (jobs: number) => `${plural(jobs, 'job')} of this kind, and no way that the profile does not have. At Close up it is asked what could have stayed on.`,
   found: (entries: number, ways: number, jobs: number) =>
-    `${[...(entries > 0 ? [plural(entries, 'entry', 'entries')] : []), ...(ways > 0 ? [plural(ways, 'way')] : [])].join(' and ')} that the profile does not have, from ${plural(jobs, 'job')}. Take what is right; the rest stays as it is.`,
+    `${[...(entries > 0 ? [plural(entries, 'entry', 'entries')] : []), ...(ways > 0 ? [plural(ways, 'way')] : [])].join(' and ')} beyond what the profile says, from ${plural(jobs, 'job')}. Take what is right; the rest stays as it is.`,
   saidOn: (jobs: number) => `Said on ${plural(jobs, 'job')}.`,
   leftWith: (pieces: readonly string[]) => `Left as well, as the way to it leads over what you left: ${listed(pieces)}.`,
   unsayable: (ways: number) =>

@@ -90,7 +90,7 @@ export function sayWayIn({ id, needs, extraMin, note, irreversible }: Way, piece
 }
 
 /** Where a piece lies and what is to be minded about it. */
-export function sayPieceAside({ zone, side, brittle, painted, witness, beside, leashMm, assumed }: Piece, layer: number): string {
+export function sayPieceAside({ zone, side, brittle, painted, witness, beside, leashMm, assumed, sensorAssumed }: Piece, layer: number): string {
   return [
     `${zone.replace('-', ' ')}${side === 'centre' ? '' : `, ${side}`}`,
     layer === 1 ? 'reached from outside' : `${plural(layer - 1, 'layer')} before it`,
@@ -100,6 +100,7 @@ export function sayPieceAside({ zone, side, brittle, painted, witness, beside, l
     ...(beside && beside.length > 0 ? [`beside: ${beside.join(', ')}`] : []),
     ...(leashMm === undefined ? [] : [`hangs on its wires by ${amount(leashMm, 'mm')}`]),
     ...(assumed === undefined ? [] : [`assumed, as on ${assumed}: nobody has opened it on this kind`]),
+    ...(assumed !== undefined && sensorAssumed ? ['a sensor sits on it there'] : []),
   ].join(' · ');
 }
 
