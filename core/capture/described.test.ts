@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { bareProfile, barePiece } from '../test/bare-profile.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
 import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehicle/index.ts';
-import { foldJob, jobContext, planOpening, wouldLose, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
+import { foldJob, idCheck, jobContext, planOpening, wouldLose, type Happened, type JobContext, type JobEvent, type LoggedEvent } from '../job/index.ts';
 import { PAIR, RULES, TestLog } from '../job/test/log.ts';
 import { checkIn, closeUp, isRefused, openUp, sense, type Act } from '../stations/index.ts';
 import { kindCaptured, NOTHING_TAKEN, seenJob, takenTogether, withCaptured } from './index.ts';
@@ -545,6 +545,19 @@ describe('a kind that is much like another', () => {
     expect(teach(kind, one).confirmed).toEqual([]);
   });
 
+  test('what one device said to be missing and another one opened meanwhile is there, whoever is heard first', () => {
+    const one = new Job('one', kind);
+    one.act(openUp.notOfKind(one.context, 'grille'));
+    const check = idCheck({ profile: kind, kits: [PAIR], rules: RULES });
+    const moved = { id: 'm', type: 'piece.moved', v: 1, at: '', payload: { piece: 'grille', level: 'off', fasteners: [] } } as JobEvent;
+    expect([...one.log.events, moved].flatMap((event, index) => check(event as JobEvent, `events[${index}]`))).toEqual([]);
+    opened(one, 'grille');
+    expect([one.log.state.described.without, one.context.profile.pieces.map(({ id }) => id)]).toEqual([[], ['grille', 'cowl', 'duct', 'tray']]);
+    const two = opened(new Job('two', kind), 'grille');
+    two.log.add('kind.described', { without: ['grille', 'cowl'] });
+    expect(two.log.state.described.without).toEqual(['cowl']);
+  });
+
   test('a piece that this kind does not have is planned no more here, and goes once that is kept', () => {
     const one = new Job('one', kind);
     one.act(openUp.want(one.context, 'tray'));
@@ -579,6 +592,8 @@ describe('a kind that is much like another', () => {
     expect(teach({ ...kind, sensors: [sensorOn('grille')] }, one).without).toEqual([]);
     const supplies = [{ id: 'low' as const, name: '12 V', piece: 'grille', level: 'off' as const, waitMin: 0, by: 'anyone' as const, before: [], forgets: [] }];
     expect(teach({ ...kind, supplies }, one).without).toEqual([]);
+    // Nor where another vehicle of the kind had it: the two differ by it.
+    expect(teach(kind, one, opened(new Job('three', kind), 'grille')).without).toEqual([]);
     // A fact that tells of it goes with it.
     const differing = { has: false, pieces: ['grille'], label: 'Grille', here: 'none', elsewhere: 'fitted', howToSee: 'Look.' };
     const two = new Job('two', kind);

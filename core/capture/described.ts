@@ -244,6 +244,8 @@ export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescrib
       return measured ? [{ entry: broughtBack(supply, told), jobs: measured.jobs }] : [];
     }),
     without: profile.pieces.flatMap(({ id }) => {
+      // What another vehicle of the kind had is no matter of the kind: the two differ by it.
+      if (seen.some(({ moves }) => moves.some((move) => move.piece === id))) return [];
       // What isolates a supply or carries a sensor is named elsewhere: that is corrected by hand.
       if (profile.supplies.some(({ piece: isolating }) => isolating === id) || profile.sensors.some(({ on }) => on === id)) return [];
       const by = told.filter(({ described }) => described.without.includes(id)).map(({ job }) => job);

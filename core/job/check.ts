@@ -30,7 +30,8 @@ export function idCheck(
   let described = found.described ?? NOTHING_DESCRIBED;
   let kits = new Map(Object.entries(found.kitsDescribed ?? {}));
   const asDescribed = () => {
-    const profile = withDescribed(pinned.profile, described);
+    // A device that was away may have opened what another one found missing.
+    const profile = withDescribed(pinned.profile, { ...described, without: [] });
     return { ...pinned, profile, kits: pinned.kits.map((kit) => withKitDescribed(kit, kits.get(kit.slug), profile)) };
   };
   let documents = asDescribed();

@@ -30,6 +30,12 @@ function loweredTo(moves: readonly MadeMoveRecord[], piece: string, level: Level
   });
 }
 
+/** What was described, less what was said to be missing of pieces that were opened all the same: those are there, whoever said what first. */
+function thereAfterAll({ described, reached }: JobState): JobState['described'] {
+  const without = described.without.filter((piece) => reached[piece] === undefined);
+  return without.length === described.without.length ? described : { ...described, without };
+}
+
 function movePiece(state: JobState, payload: Payloads['piece.moved'], event: LoggedEvent): void {
   const { piece, level } = payload;
   const from = state.pieces[piece] ?? 'fitted';
@@ -37,6 +43,7 @@ function movePiece(state: JobState, payload: Payloads['piece.moved'], event: Log
   state.pieces[piece] = level;
   state.lastMoved[piece] = { order: state.eventCount, at: event.at };
   if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
+  state.described = thereAfterAll(state);
   // What hangs on the vehicle again lies in no bag.
   if (!opening) delete state.bagged[piece];
   if (opening) {
@@ -211,7 +218,10 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'setting.restored': (state, { supply, setting }) => addOnce((state.settings[supply] ??= []), setting),
   'accessory.found': (state, payload) => void (state.accessories[payload.accessory] = payload),
-  'kind.described': (state, said) => void (state.described = describedFurther(state.described, said)),
+  'kind.described': (state, said) => {
+    state.described = describedFurther(state.described, said);
+    state.described = thereAfterAll(state);
+  },
   'kit.described': (state, said) => void (state.kitsDescribed[said.kit] = kitDescribedFurther(state.kitsDescribed[said.kit], said)),
   'piece.wanted': (state, { piece, level }) => void (state.wanted = [...state.wanted.filter((need) => need.piece !== piece), { piece, level }]),
   'opening.enough': (state, { kits }) => {
