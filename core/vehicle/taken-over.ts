@@ -51,7 +51,7 @@ export function takenOver(like: VehicleProfile, measures: Measures): TakenOver {
   const name = `${like.maker} ${like.model}`;
   const { refitRules, supplies, cautions } = like;
   const pieces = like.pieces.map((piece): Piece => {
-    const sensor = piece.sensorAssumed === true || like.sensors.some(({ on }) => on === piece.id);
+    const sensor = like.sensors.some(({ on }) => on === piece.id);
     return { ...piece, box: boxOn(piece.box, like.measures, measures), assumed: piece.assumed ?? name, ...(sensor ? { sensorAssumed: true } : {}) };
   });
   const asked = new Set([...pieces, ...refitRules].flatMap(({ when }) => factsOf(when)));
