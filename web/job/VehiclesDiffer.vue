@@ -46,6 +46,12 @@ function turn(has: boolean): void {
   Object.assign(draft.value, { has, pieces: [], here: elsewhere, elsewhere: here });
 }
 
+/** What is known of this vehicle already is not asked anew. */
+function by(fact: string): void {
+  const seen = job.state.facts[fact];
+  Object.assign(draft.value, { fact, value: seen?.certainty === 'known' ? (seen.value ?? '') : '' });
+}
+
 const difference = computed((): checkIn.Difference => {
   const { has, pieces, label, here, elsewhere, howToSee, value } = draft.value;
   return known.value ? { has, pieces, fact: known.value.id, label, here: value, elsewhere, howToSee } : { has, pieces, label, here, elsewhere, howToSee };
@@ -87,7 +93,7 @@ const { refusals, record } = useRecording(act, () => {
       :label="DIFFERS.by"
       :choices="[...facts.map(({ id, label }) => ({ value: id, text: label })), { value: ANOTHER, text: DIFFERS.another }]"
       :value="draft.fact"
-      @choose="(fact) => ((draft.fact = fact), (draft.value = ''))"
+      @choose="by"
     />
     <template v-if="known">
       <ChoiceRow
