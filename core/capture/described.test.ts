@@ -566,6 +566,8 @@ describe('a kind that is much like another', () => {
     expect(openUp.assumedIn(one.context, planOpening(one.context))).toEqual([{ of: 'Wexholm Test van', pieces: ['grille', 'tray'] }]);
     one.act(openUp.notOfKind(one.context, 'grille'));
     expect([steps(), one.context.profile.pieces.map(({ id }) => id)]).toEqual([['tray'], ['cowl', 'duct', 'tray']]);
+    // Its log speaks of it by name all the same.
+    expect(one.context.absent?.map(({ id }) => id)).toEqual(['grille']);
     opened(one, 'tray');
     expect(openUp.assumedIn(one.context, planOpening(one.context))).toEqual([]);
     // What is gone, was opened here or is certain is none that could be missing.

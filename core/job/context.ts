@@ -2,7 +2,7 @@ import { factValues, type JobState } from './state.ts';
 import type { Kit } from '../kit/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { TakenBySteps } from '../schedule/index.ts';
-import { onlyPresent, type VehicleProfile } from '../vehicle/index.ts';
+import { onlyPresent, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import type { PlugLibrary } from '../wiring/index.ts';
 import { withKitDescribed } from './described.ts';
 import { onThisVehicle } from './overlay.ts';
@@ -11,6 +11,8 @@ import { onThisVehicle } from './overlay.ts';
 export interface JobContext {
   state: JobState;
   profile: VehicleProfile;
+  /** Pieces that this vehicle does not have, of which its log may speak all the same. */
+  absent?: readonly Piece[];
   kits: Kit[];
   /** Kits that were on the vehicle when the job that this one follows left. */
   fitted?: Kit[];
@@ -32,7 +34,9 @@ export function jobContext(state: JobState, documents: Omit<JobContext, 'state'>
   const here = onThisVehicle(documents.profile, state);
   const kits = documents.kits.map((kit) => withKitDescribed(kit, state.kitsDescribed[kit.slug], here));
   const profile = onlyPresent(lost.length > 0 ? { ...here, functions: here.functions.filter(({ id }) => !lost.includes(id)) } : here, factValues(state), opened, replaced);
-  return { ...documents, state, profile, kits };
+  const there = new Set(profile.pieces.map(({ id }) => id));
+  const absent = [...documents.profile.pieces, ...Object.values(state.described.pieces)].filter(({ id }) => !there.has(id));
+  return { ...documents, state, profile, kits, ...(absent.length > 0 ? { absent } : {}) };
 }
 
 /** What kits of an earlier job took the place of, and the factory functions that went with it. */

@@ -20,6 +20,8 @@ const event = (type: EventType, payload: object) => ({ id: '1', type, v: 1, at: 
 test('names are looked up in the documents; what is not found stands for itself', () => {
   expect(names.kit('example-fog')).toBe('Cairn Example fog lamp');
   expect(names.group('grille', 'grille-screws')).toBe(`T20 six-lobe × 16${GAP}mm`);
+  const without = namesOf({ profile: { ...profile, pieces: [] }, absent: profile.pieces, kits: [kit] });
+  expect([without.piece('grille'), without.place('grille')]).toEqual([names.piece('grille'), names.place('grille')]);
   expect([names.piece('gone'), names.kit('gone'), names.item('gone', 'x'), names.group('gone', 'y')]).toEqual(['gone', 'gone', 'x', 'y']);
 });
 

@@ -44,7 +44,14 @@ function find<T extends { id: string }>(items: readonly T[] | undefined, id: str
 }
 
 /** Names from the documents of a job; an id that is not found stands for itself. */
-export function namesOf({ profile, kits: own, fitted = [], rules, plugs }: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'fitted' | 'rules' | 'plugs'>>): Names {
+export function namesOf({
+  profile,
+  absent = [],
+  kits: own,
+  fitted = [],
+  rules,
+  plugs,
+}: Pick<JobContext, 'profile' | 'kits'> & Partial<Pick<JobContext, 'absent' | 'fitted' | 'rules' | 'plugs'>>): Names {
   const kits = [...own, ...fitted];
   const kit = (slug: string) => kits.find((candidate) => candidate.slug === slug);
   const fitment = (slug: string) => kit(slug)?.fitments.find((candidate) => candidate.vehicle === profile.slug);
@@ -55,8 +62,8 @@ export function namesOf({ profile, kits: own, fitted = [], rules, plugs }: Pick<
     return plug === undefined || pin === undefined ? undefined : `Wire laid to ${inSentence(plug)}`;
   };
   return {
-    piece: (id) => find(profile.pieces, id)?.name ?? id,
-    place: (id) => (find(profile.pieces, id) ?? find(profile.mounts, id))?.name ?? id,
+    piece: (id) => (find(profile.pieces, id) ?? find(absent, id))?.name ?? id,
+    place: (id) => (find(profile.pieces, id) ?? find(absent, id) ?? find(profile.mounts, id))?.name ?? id,
     kit: (slug) => (kit(slug) ? `${kit(slug)?.maker} ${kit(slug)?.name}` : slug),
     item: (slug, id) => {
       const item = find(kit(slug)?.contents, id);
