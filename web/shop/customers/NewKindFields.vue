@@ -40,6 +40,11 @@ const alike = computed(() => {
 watch(alike, (offered) => {
   if (draft.value.like && known.value.length > 0 && !offered.some(({ slug }) => slug === draft.value.like?.slug)) draft.value.like = undefined;
 });
+/** Takes a kind as it stands now; none where the choice is cleared. */
+function chooseLike(slug: string | null): void {
+  const other = alike.value.find((entry) => entry.slug === slug);
+  draft.value.like = other && { slug: other.slug, version: other.version };
+}
 /** The profile that is taken over, once it is read. */
 const like = shallowRef<VehicleProfile>();
 watch(
@@ -121,7 +126,7 @@ watch(ready, (value) => emit('ready', value), { immediate: true });
         :label="NEW_KIND.like"
         clearable
         :items="alike.map(({ slug, name }) => ({ value: slug, title: name }))"
-        @update:model-value="(slug) => (draft.like = alike.find((other) => other.slug === slug) && { slug, version: alike.find((other) => other.slug === slug)?.version ?? 1 })"
+        @update:model-value="chooseLike"
       />
       <p class="soft">{{ draft.like ? NEW_KIND.taken(takenPieces) : NEW_KIND.likeWhy }}</p>
     </template>
