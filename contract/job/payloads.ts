@@ -306,6 +306,18 @@ class AccessoryFound implements P<'accessory.found'> {
   @Optional() @Text(MOST.why) why?: string;
 }
 
+/** A piece that two devices described, by the one that was described first. */
+class SamePiece {
+  @Slug() piece!: string;
+  @Slug() is!: string;
+}
+
+/** Two pieces that look like one. */
+class ApartPiece {
+  @Slug() piece!: string;
+  @Slug() from!: string;
+}
+
 class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => Piece, 20) pieces?: Piece[];
   @Optional() @Each(() => LampFunction, 60) functions?: LampFunction[];
@@ -317,6 +329,8 @@ class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => Circuit, 20) circuits?: Circuit[];
   @Optional() @Each(() => TellingFact, 20) facts?: TellingFact[];
   @Optional() @Slugs(60) without?: string[];
+  @Optional() @Each(() => SamePiece, 20) same?: SamePiece[];
+  @Optional() @Each(() => ApartPiece, 20) apart?: ApartPiece[];
   @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) whole?: P<'kind.described'>['whole'];
 }
 

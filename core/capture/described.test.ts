@@ -5,6 +5,7 @@ import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehic
 import { foldJob, idCheck, jobContext, planOpening, wouldLose, type Happened, type JobContext, type JobEvent, type LoggedEvent } from '../job/index.ts';
 import { PAIR, RULES, TestLog } from '../job/test/log.ts';
 import { checkIn, closeUp, isRefused, openUp, sense, type Act } from '../stations/index.ts';
+import { contextOf, Device, together } from '../stations/test/device.ts';
 import { kindCaptured, NOTHING_TAKEN, seenJob, takenTogether, withCaptured } from './index.ts';
 import { allTaken as all } from './test/taken.ts';
 
@@ -603,4 +604,57 @@ describe('a kind that is much like another', () => {
     const both = teach(kind, one, two);
     expect([withCaptured(kind, both, all(both)).facts, withCaptured(kind, both, { ...all(both), without: [] }).facts.map(({ id }) => id)]).toEqual([[], ['grille-f1']]);
   });
+});
+
+const DOCUMENTS = { profile: HERON, kits: [PAIR], rules: RULES };
+/** What devices of one job teach, as their log says it. */
+const ofDevices = (...devices: Device[]) => {
+  const log = together(...devices);
+  const { described, kitsDescribed } = foldJob(log);
+  return kindCaptured([seenJob('one', DOCUMENTS, log).seen], [{ job: 'one', described, kits: kitsDescribed }], HERON);
+};
+const learnt = (...devices: Device[]) => ofDevices(...devices).pieces.map(({ entry }) => [entry.id, entry.name, needsOf(entry)]);
+const FAR = { box: { xMm: [800, 900] as [number, number], yMm: [-100, 100] as [number, number], zMm: [100, 300] as [number, number] } };
+
+test('a piece that two devices described is learned once, open since the first of them opened it', () => {
+  // One wrote the grille down at a quarter past eight, the other one at four, and the bracket behind it at five.
+  const a = new Device('fern', 14).came('grille-a1', 4).came('duct-b2', 2, FAR);
+  const b = new Device('copper', 3).came('front-grille-z9', 3, { name: 'Front grille' }).came('bracket-c3', 2, FAR);
+  const both = contextOf(together(a, b));
+  const same = new Device('till', 30, together(a, b)).act(openUp.areSame(both, 'front-grille-z9'));
+  expect(learnt(a, b, same)).toEqual([
+    ['grille-a1', 'grille', ['off: ']],
+    // By its clock the duct came after all of the other device's.
+    ['duct-b2', 'duct', ['off: bracket-c3 grille-a1']],
+    ['bracket-c3', 'bracket', ['off: grille-a1']],
+  ]);
+  const taught = ofDevices(a, b, same);
+  expect([checkProfile(withCaptured(HERON, taught, all(taught))), taught.unsayable]).toEqual([[], 0]);
+  // Not said, they are two, and the bracket came with the second.
+  expect(learnt(a, b).map(([id]) => id)).toEqual(['grille-a1', 'duct-b2', 'front-grille-z9', 'bracket-c3']);
+});
+
+test('one name on one side is one piece though nobody said so, and was opened once', () => {
+  const a = new Device('fern', 14).came('grille-a1', 4).came('duct-b2', 2, FAR);
+  const b = new Device('copper', 3).came('grille-z9', 3).came('bracket-c3', 2, FAR);
+  expect(learnt(a, b)).toEqual([
+    ['grille-a1', 'grille', ['off: ']],
+    ['duct-b2', 'duct', ['off: bracket-c3 grille-a1']],
+    ['bracket-c3', 'bracket', ['off: grille-a1']],
+  ]);
+  // Within a minute of each other, neither was open for the other.
+  const near = new Device('copper', 14).came('grille-z9', 3);
+  expect(learnt(a, near)[0]).toEqual(['grille-a1', 'grille', ['off: ']]);
+  // What came by force under the one id came by force.
+  const forced = new Device('copper', 3).came('grille-z9', 3, { fasteners: [{ drive: 'hook', count: 2, release: 'slide' }] });
+  forced.did({ type: 'fastener.broken', payload: { piece: 'grille-z9', group: 'fixing-1', count: 1 } });
+  expect(learnt(a, forced).map(([id]) => id)).not.toContain('grille-a1');
+  // Two that were told apart are two.
+  const named = new Device('till', 30, together(a, b)).act(openUp.areTwo(contextOf(together(a, b)), 'grille-z9', 'Lower grille'));
+  expect(learnt(a, b, named).map(([id, name]) => [id, name])).toEqual([
+    ['grille-a1', 'grille'],
+    ['duct-b2', 'duct'],
+    ['grille-z9', 'Lower grille'],
+    ['bracket-c3', 'bracket'],
+  ]);
 });

@@ -1,9 +1,10 @@
-import { leftOpen, type DescribedHere } from '../job/index.ts';
+import { describedOnce, leftOpen, type DescribedHere } from '../job/index.ts';
 import type { Kit } from '../kit/index.ts';
 import {
   askingDead,
   isUndescribed,
   levelRank,
+  needsAsKept,
   pieceKey,
   withoutPieces,
   withTelling,
@@ -29,7 +30,7 @@ import { asWay, type ProposedLevel } from './levels.ts';
 import { liveMinOf } from './revived.ts';
 import { kitsProposed, type JobDescribed, type KitProposed } from './kits.ts';
 import { teachWays } from './propose.ts';
-import type { OpenThen, SeenJob } from './seen.ts';
+import type { OpenThen, SeenJob, SeenMove } from './seen.ts';
 
 /** An entry that jobs described and the profile does not have; `jobs` those that did. */
 export interface Proposed<T> {
@@ -78,13 +79,28 @@ function idsOf<T extends Pick<Piece, 'id' | 'name' | 'side'>>(own: readonly T[],
   return ids;
 }
 
+/** Moves by the pieces that they are kept under. Where two descriptions of a job are one piece, it was opened once: by the first of them that led so far. */
+function openedOnce(moves: readonly SeenMove[], to: (piece: string) => string): SeenMove[] {
+  const reached = new Map<string, { by: string; rank: number }>();
+  const byForce = new Set(moves.flatMap(({ piece, broken }) => (broken ? [to(piece)] : [])));
+  return moves.flatMap((move): SeenMove[] => {
+    const [piece, rank] = [to(move.piece), levelRank(move.level)];
+    const before = reached.get(piece);
+    if (before && before.by !== move.piece && before.rank >= rank) return [];
+    if (!before || rank > before.rank) reached.set(piece, { by: move.piece, rank });
+    // Of one that two devices opened within a minute, neither had to be open for the other.
+    const open = needsAsKept(move.open, to).filter((need) => need.piece !== piece || levelRank(need.level) < rank);
+    return [{ ...move, piece, open, ...(byForce.has(piece) ? { broken: true } : {}) }];
+  });
+}
+
 /** A job with each piece by the id that it is kept under. */
 function renamed(job: SeenJob, ids: ReadonlyMap<string, string>, places: ReadonlyMap<string, string>): SeenJob {
   const to = (piece: string) => ids.get(piece) ?? piece;
-  const open = (list: OpenThen): LevelNeed[] => list.map((need) => ({ ...need, piece: to(need.piece) }));
+  const open = (list: OpenThen): LevelNeed[] => needsAsKept(list, to);
   return {
     ...job,
-    moves: job.moves.map((move) => ({ ...move, piece: to(move.piece), open: open(move.open) })),
+    moves: openedOnce(job.moves, to),
     targets: job.targets.map((target) => ({ ...target, target: places.get(target.target) ?? target.target, open: open(target.open) })),
     tried: job.tried.map((tried) => ({ ...tried, piece: to(tried.piece), open: open(tried.open) })),
     closings: job.closings.map((closing) => ({ ...closing, piece: to(closing.piece) })),
@@ -169,7 +185,8 @@ function closed<T extends { entry: Piece }>(own: readonly Piece[], pieces: reado
  * What jobs of a kind teach beyond its profile: pieces and lamps that they described, the levels and minutes of a piece as all of them show it, and the ways
  * of what the profile has. Two descriptions of one name on one side are one piece.
  */
-export function kindCaptured(jobs: readonly SeenJob[], told: readonly JobDescribed[], profile: VehicleProfile, kits: readonly Kit[] = []): KindCaptured {
+export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescribed[], profile: VehicleProfile, kits: readonly Kit[] = []): KindCaptured {
+  const told = saidBy.map((job) => ({ ...job, described: describedOnce(job.described) }));
   const ids = idsOf(
     profile.pieces,
     told.flatMap(({ described }) => Object.values(described.pieces)),

@@ -1,4 +1,17 @@
-import { factValues, foldJob, goneBefore, jobContext, standingEvents, stepTimes, withDescribed, withKitDescribed, type JobDocuments, type LoggedEvent } from '../job/index.ts';
+import {
+  describedOnce,
+  factValues,
+  foldJob,
+  goneBefore,
+  jobContext,
+  readOnce,
+  standingEvents,
+  stepTimes,
+  withDescribed,
+  withKitDescribed,
+  type JobDocuments,
+  type LoggedEvent,
+} from '../job/index.ts';
 import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel, type PieceLevel } from '../vehicle/index.ts';
 import { inOrder, mayFollow, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
 import type { CloseUpAnswer, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
@@ -58,7 +71,14 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
   const profile = withDescribed(pinned.profile, state.described);
   const documents = { ...pinned, profile, kits: pinned.kits.map((kit) => withKitDescribed(kit, state.kitsDescribed[kit.slug], profile)) };
   const minutes = new Map(stepTimes(jobContext(state, documents), log).map(({ event, minutes: taken }) => [event, taken]));
-  const entries = inOrder(standingEvents(log), skews);
+  const standing = standingEvents(log);
+  const once = readOnce(standing);
+  // By time: whatever two devices opened as one was open from when the first of them did.
+  const entries = inOrder(standing, skews).flatMap((entry) => {
+    const event = once(entry.event);
+    return event ? [{ ...entry, event }] : [];
+  });
+  const { pieces } = describedOnce(state.described);
   const said = ordersOf(entries.map(({ event }) => event));
   const kind = new Set(profile.pieces.map(({ id }) => id));
   const turns = turnsOf(entries, kind);
@@ -97,7 +117,7 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
     if (turn.came) continue;
     const people = profile.pieces.find(({ id }) => id === piece)?.levels.find((entry) => entry.level === (opens ? level : from))?.people ?? 1;
     // What opening a piece took that was described in this job stands in its description.
-    const described = opens && from === 'fitted' ? state.described.pieces[piece]?.levels.find((entry) => entry.level === level) : undefined;
+    const described = opens && from === 'fitted' ? pieces[piece]?.levels.find((entry) => entry.level === level) : undefined;
     const taken = described?.openMin || minutes.get(event);
     const personMin = taken === undefined ? {} : { personMin: taken * people };
     if (opens)

@@ -5,10 +5,10 @@ import { checkKit, testsThatFollow, type Kit } from '../kit/index.ts';
 import { checkCircuits, checkPieces, checkPlugs, checkSensors, checkSupplies, factChoices, type VehicleProfile } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
-import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed, type DescribedHere } from './described.ts';
+import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed } from './described.ts';
 import type { EventType, FoundPlug, JobEvent, KindDescribed, KitDescribed } from './events.ts';
 import { madeCircuitId } from './led.ts';
-import type { KitDescribedHere } from './state.ts';
+import type { DescribedHere, KitDescribedHere } from './state.ts';
 
 type Lists = Readonly<Record<string, readonly { id: string }[]>>;
 
@@ -30,8 +30,10 @@ export function idCheck(
   let described = found.described ?? NOTHING_DESCRIBED;
   let kits = new Map(Object.entries(found.kitsDescribed ?? {}));
   const asDescribed = () => {
-    // A device that was away may have opened what another one found missing.
-    const profile = withDescribed(pinned.profile, { ...described, without: [] });
+    // A device that was away may have opened what another one found missing, and may still know a piece under the id of its own description.
+    const known = withDescribed(pinned.profile, { ...described, without: [] });
+    const again = Object.values(described.pieces).filter(({ id }) => described.same[id] !== undefined && !known.pieces.some((piece) => piece.id === id));
+    const profile = again.length > 0 ? { ...known, pieces: [...known.pieces, ...again] } : known;
     return { ...pinned, profile, kits: pinned.kits.map((kit) => withKitDescribed(kit, kits.get(kit.slug), profile)) };
   };
   let documents = asDescribed();
@@ -69,11 +71,12 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], without = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], without = [] } = said;
+  const { same = [], apart = [], whole = [] } = said;
   const at = `${path}.payload`;
   const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts: telling };
-  if ([...Object.values(lists), without, whole].every((list) => list.length === 0))
-    return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'without', 'whole'].join(', ') } }];
+  if ([...Object.values(lists), without, same, apart, whole].every((list) => list.length === 0))
+    return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'without', 'same', 'apart', 'whole'].join(', ') } }];
   const facts = factChoices({ facts: [...telling, ...profile.facts] });
   const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };
   const now = { ...profile, ...held, circuits: besides(profile.circuits, circuits) };
@@ -100,7 +103,16 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
       ...checkCondition(when, facts, `${at}.facts[${place}].tells[${index}].when`),
     ]),
   );
-  return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps, ...ofFacts];
+  const pair = (list: string, place: number, one: string, [field, other]: [field: string, id: string]): Fault[] => [
+    ...unknownId(one, there, `${at}.${list}[${place}].piece`, 'piece'),
+    ...unknownId(other, there, `${at}.${list}[${place}].${field}`, 'piece'),
+    ...(one === other ? [{ path: `${at}.${list}[${place}].${field}`, code: 'itself' as const, data: {} }] : []),
+  ];
+  const ofPairs = [
+    ...same.flatMap(({ piece, is }, place) => pair('same', place, piece, ['is', is])),
+    ...apart.flatMap(({ piece, from }, place) => pair('apart', place, piece, ['from', from])),
+  ];
+  return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps, ...ofFacts, ...ofPairs];
 }
 
 /** Faults of what was described of a kit: nothing at all, a kit that the job does not have, an entry said twice or that names what is not there. */

@@ -1,7 +1,8 @@
 import { FITMENT_LISTS, KIT_LISTS, type Fitment, type FitmentList, type Kit, type KitList } from '../kit/index.ts';
 import { withoutPieces, withTelling, type VehicleProfile } from '../vehicle/index.ts';
 import type { KindDescribed, KitDescribed } from './events.ts';
-import { records, type JobState, type KitDescribedHere } from './state.ts';
+import { describedOnce, keptAs } from './one-piece.ts';
+import { records, type DescribedHere, type KitDescribedHere } from './state.ts';
 
 /** Entries of a document, then those that were described besides; one that the document has itself stands as the document says it. */
 const joined = <T>(own: readonly T[], described: Readonly<Record<string, T>>, idOf: (entry: T) => string): T[] => {
@@ -15,9 +16,6 @@ const byPlace = ({ lamp, mount }: Fitment['mounts'][number]) => `${lamp}/${mount
 /** Entries by their id as each was said last. */
 const further = <T>(known: Readonly<Record<string, T>>, entries: readonly T[], idOf: (entry: T) => string): Record<string, T> =>
   Object.assign(records<T>(), known, Object.fromEntries(entries.map((entry) => [idOf(entry), entry])));
-
-/** What a job described of its kind of vehicle. */
-export type DescribedHere = JobState['described'];
 
 /** Lists of a profile that are described while a vehicle is worked on. */
 export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts'] as const;
@@ -36,6 +34,8 @@ export const NOTHING_DESCRIBED: DescribedHere = {
   circuits: {},
   facts: {},
   without: [],
+  same: {},
+  apart: [],
   whole: [],
 };
 const NOTHING_OF_KIT: KitDescribedHere = {
@@ -52,9 +52,15 @@ const NOTHING_OF_KIT: KitDescribedHere = {
   whole: [],
 };
 
+/** Which pieces are others, with one more: never in a ring, and said anew as it was said last. */
+function andSame(same: Readonly<Record<string, string>>, { piece, is }: { piece: string; is: string }): Record<string, string> {
+  return keptAs(same, is) === piece ? same : Object.assign(records<string>(), same, { [piece]: is });
+}
+
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [], whole = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [] } = said;
+  const { same = [], apart = [], whole = [] } = said;
   return {
     pieces: further(before.pieces, pieces, byId),
     functions: further(before.functions, functions, byId),
@@ -66,6 +72,8 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
     circuits: further(before.circuits, circuits, byId),
     facts: further(before.facts, facts, byId),
     without: [...new Set([...before.without, ...without])],
+    same: same.reduce(andSame, before.same),
+    apart: [...before.apart, ...apart],
     whole: [...new Set([...before.whole, ...whole])],
   };
 }
@@ -102,8 +110,9 @@ export function leftOpen<T extends string>(before: readonly T[] | undefined, who
  * A profile with what a job described besides: pieces, lamps, mount positions, supplies, sensors, gaps, plugs and circuits that nobody had described, what
  * tells its vehicles apart, without pieces that it does not have, and without the lists of which it has nothing beyond. A profile that has learned an entry since says it itself.
  */
-export function withDescribed(profile: VehicleProfile, described: DescribedHere): VehicleProfile {
-  if (describedNothing(described)) return profile;
+export function withDescribed(profile: VehicleProfile, told: DescribedHere): VehicleProfile {
+  if (describedNothing(told)) return profile;
+  const described = describedOnce(told);
   const { undescribed, ...rest } = profile;
   const held = {
     ...rest,

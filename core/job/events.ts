@@ -147,6 +147,10 @@ export interface KindDescribed {
   facts?: TellingFact[];
   /** Pieces that were taken over from another kind and that this kind does not have; one that its profile no longer has is gone by that. */
   without?: string[];
+  /** Pieces that two devices described, each not knowing of the other: what was said of `piece` is of the one that was described first. */
+  same?: { piece: string; is: string }[];
+  /** Pieces that look like one and are two. */
+  apart?: { piece: string; from: string }[];
   whole?: Described[];
 }
 

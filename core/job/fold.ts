@@ -4,7 +4,8 @@ import { key } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
-import { describedFurther, kitDescribedFurther } from './described.ts';
+import { describedFurther, kitDescribedFurther, NOTHING_DESCRIBED } from './described.ts';
+import { asOnePiece } from './one-piece.ts';
 import { emptyJob, gapWhyKey, lensWhyKey, records, wanting, warningsWhyKey, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
@@ -389,12 +390,22 @@ export function standingEvents(log: readonly LoggedEvent[], types?: readonly Eve
 }
 
 /**
+ * Reads entries as of the pieces that they are of, where two devices described one piece; undefined of one that says nothing new by it.
+ * @param standing the entries of the log that count; they are read in the order in which they are given, each once
+ */
+export function readOnce(standing: readonly LoggedEvent[]): (event: LoggedEvent) => LoggedEvent | undefined {
+  const told = standing.flatMap((event) => (event.type === 'kind.described' ? [event.payload] : []));
+  return asOnePiece(told.some(({ same }) => same !== undefined) ? told.reduce(describedFurther, NOTHING_DESCRIBED) : NOTHING_DESCRIBED);
+}
+
+/**
  * Folds a log to what the job is. Events count in order of `seq`, those not yet taken by the server last; an event undone later
  * is skipped. What does not fit is kept and becomes an open question; nothing is refused here.
  */
 export function foldJob(log: readonly LoggedEvent[]): JobState {
   const state = emptyJob();
   const undone = undoneEvents(log);
+  const asKept = readOnce(log.filter(({ id }) => !undone.has(id)));
   for (const event of log) {
     state.eventCount++;
     state.lastSeq = Math.max(state.lastSeq, event.seq ?? 0);
@@ -409,7 +420,8 @@ export function foldJob(log: readonly LoggedEvent[]): JobState {
       // Whoever works on it is there.
       delete state.night;
     }
-    apply(state, event);
+    const kept = asKept(event);
+    if (kept) apply(state, kept);
   }
   state.questions.push(...contradictions(log.filter(({ id }) => !undone.has(id))));
   return state;

@@ -4,6 +4,7 @@ export * from './state.ts';
 export * from './fold.ts';
 export * from './undo.ts';
 export * from './described.ts';
+export * from './one-piece.ts';
 export * from './overlay.ts';
 export * from './context.ts';
 export * from './kits.ts';

@@ -41,6 +41,9 @@ import type {
 } from './events.ts';
 import { key, type StationId } from '../subject/index.ts';
 
+/** What a job described of its kind of vehicle. */
+export type DescribedHere = JobState['described'];
+
 /** What was described of one kit on a job, each entry by its id as it was said last, and lists of which it has nothing beyond. */
 export interface KitDescribedHere {
   lamps: Record<string, Lamp>;
@@ -59,7 +62,7 @@ export interface KitDescribedHere {
 }
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 18;
+export const FOLD_VERSION = 19;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -177,6 +180,10 @@ export interface JobState {
     circuits: Record<string, Circuit>;
     facts: Record<string, TellingFact>;
     without: string[];
+    /** Pieces that were described once more, by the piece that each of them is. */
+    same: Record<string, string>;
+    /** Pairs of pieces that look like one and are two. */
+    apart: { piece: string; from: string }[];
     whole: Described[];
   };
   /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
@@ -332,6 +339,8 @@ export function emptyJob(): JobState {
       circuits: records(),
       facts: records(),
       without: [],
+      same: records(),
+      apart: [],
       whole: [],
     },
     kitsDescribed: records(),

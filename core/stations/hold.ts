@@ -29,6 +29,7 @@ export type HoldCode =
   | 'kit-undescribed'
   | 'lamps-undescribed'
   | 'reach-undescribed'
+  | 'piece-twice'
   | 'wiring-undescribed'
   | 'fitting-undescribed'
   | 'aim-undescribed'

@@ -33,6 +33,7 @@ const FORMS: readonly (() => Promise<unknown>)[] = [
   () => import('../stations/open-up/FoundHere.vue'),
   () => import('../stations/open-up/PieceCame.vue'),
   () => import('../stations/open-up/SupplyIsolated.vue'),
+  () => import('../stations/open-up/TwinsAsk.vue'),
   () => import('../stations/sense/SensorFound.vue'),
   () => import('../stations/fit/StepFitted.vue'),
   () => import('../stations/wire/JointMade.vue'),

@@ -170,7 +170,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ...(whole.length > 0 ? [`${names.kit(kit)}: ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
     ].join('. '),
   'kind.described': (
-    { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [], whole = [] },
+    { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [], same = [], apart = [], whole = [] },
     names,
   ) =>
     [
@@ -189,6 +189,8 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ...circuits.map((circuit) => `A circuit: ${sayProtection(circuit)}, live in ${circuit.liveIn.join(', ')}`),
       ...facts.map(({ label, choices }) => `Vehicles of this kind differ, ${inSentence(label)}: ${choices.join(' or ')}`),
       ...(without.length > 0 ? [`This kind has no ${without.map((piece) => inSentence(names.piece(piece))).join(', no ')}`] : []),
+      ...same.map(({ piece, is }) => `${names.piece(piece)} and ${inSentence(names.piece(is))} are one piece, described twice`),
+      ...apart.map(({ piece, from }) => `${names.piece(piece)} and ${inSentence(names.piece(from))} are two pieces`),
       ...whole.map((list) => WHOLE[list]),
     ].join('. '),
   'piece.wanted': ({ piece, level }, names) => `Wanted besides: ${inSentence(names.piece(piece))} ${level}`,

@@ -129,6 +129,29 @@ export const REACH_UNKNOWN = {
   known: 'Described already: tap what has to come off too',
 } as const;
 
+/** Two descriptions that may be of one piece. */
+export const TWINS = {
+  title: 'Described twice?',
+  why: 'Two devices wrote this down, each before it knew of the other.',
+  asked: ({ piece, is, named }: { piece: Piece; is: Piece; named: boolean }) =>
+    named ? `${sayTold(is)}, and again as ${sayTold(piece, false)}` : `${sayTold(is)}, and ${inSentence(sayTold(piece))}`,
+  same: 'One piece',
+  two: 'Two pieces',
+  then: (is: string) => `One piece stands as it was written down first, ${inSentence(is)}: what came off with it is counted once.`,
+  twoTitle: 'Two pieces of one name',
+  second: 'The second one is called',
+  secondHint: (piece: string) => `Both are called ${inSentence(piece)}. On the next vehicle they are told apart by name.`,
+  record: 'Record',
+} as const;
+
+/** What one device wrote down of a piece. */
+function sayTold({ name, levels, fasteners }: Piece, named = true): string {
+  const count = fasteners.reduce((sum, group) => sum + group.count, 0);
+  const last = levels.at(-1);
+  const told = [...(last ? [`${last.level} in ${minutes(last.openMin)}`] : []), count > 0 ? plural(count, 'fastener') : 'no fasteners'].join(', ');
+  return named ? `${name} (${told})` : told;
+}
+
 /** A supply of which nobody has described how it is isolated. */
 export const ISOLATION = {
   title: 'Isolation is not described',

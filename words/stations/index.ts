@@ -103,6 +103,7 @@ const HOLDS: Record<HoldCode, Say> = {
   'kit-unconfirmed': ({ kit }, names) => `Confirm the options of ${names.kit(text(kit))}`,
   'kit-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} sits on this kind of vehicle: hold it against the vehicle`,
   'lamps-undescribed': () => 'Say which lamps this vehicle has: nobody has described them',
+  'piece-twice': ({ piece, is }, names) => `${names.piece(text(piece))} and ${inSentence(names.piece(text(is)))}: one piece described twice, or two`,
   'reach-undescribed': ({ kit }, names) => `Nobody has described what has to be open for ${names.kit(text(kit))}: open it, and say when it is enough`,
   'wiring-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} is wired here: say how it was joined, fed and guarded`,
   'fitting-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} is fitted and tested here: say what was done`,

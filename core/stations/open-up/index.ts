@@ -19,8 +19,10 @@ import { consentBars } from '../consent.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
 
 export * from './capture.ts';
+export { areSame, areTwo, twins, type Twin } from './twins.ts';
 export { canHaveIsolated, forQualified, isolationUnknown, supplyIsolated, type Isolated } from './isolation.ts';
 import { beforeDead } from './isolation.ts';
+import { twins } from './twins.ts';
 
 export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[] {
   const lost = (plan?.problems ?? []).map((problem) => {
@@ -33,11 +35,12 @@ export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[
         return block('steps-wait-for-each-other', { piece: problem.moves[0]?.piece ?? '', count: problem.moves.length });
     }
   });
-  if (openingDone(context)) return lost;
+  const twice = twins(context).map(({ piece, is }) => question('piece-twice', { piece: piece.id, is: is.id }));
+  if (openingDone(context)) return [...lost, ...twice];
   const count = plan?.steps.length ?? 0;
   const [unsaid] = unplacedKits(context).filter((kit) => !context.state.enough.includes(kit));
-  if (plan && count === 0 && unsaid !== undefined) return [...lost, question('reach-undescribed', { kit: unsaid })];
-  return count > 0 || !plan ? [...lost, todo('pieces-to-open', { count, piece: plan?.steps[0]?.piece ?? '' })] : lost;
+  if (plan && count === 0 && unsaid !== undefined) return [...lost, ...twice, question('reach-undescribed', { kit: unsaid })];
+  return count > 0 || !plan ? [...lost, ...twice, todo('pieces-to-open', { count, piece: plan?.steps[0]?.piece ?? '' })] : [...lost, ...twice];
 }
 
 export function begun({ state }: JobContext): boolean {

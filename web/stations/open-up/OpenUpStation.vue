@@ -39,6 +39,7 @@ const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFou
 const FoundHere = defineAsyncComponent(() => import('./FoundHere.vue'));
 const PieceCame = defineAsyncComponent(() => import('./PieceCame.vue'));
 const VehiclesDiffer = defineAsyncComponent(() => import('../../job/VehiclesDiffer.vue'));
+const TwinsAsk = defineAsyncComponent(() => import('./TwinsAsk.vue'));
 const SupplyIsolated = defineAsyncComponent(() => import('./SupplyIsolated.vue'));
 
 const { job, context, names } = useCurrentJob();
@@ -83,6 +84,7 @@ const following = computed(() => openUp.nextAfter(plan.value, current.value));
 const onlySeen = computed(() => (plan.value ? openUp.onlySeen(context.value, plan.value).map((piece) => inSentence(names.value.piece(piece))) : []));
 /** What of the plan is taken over from another kind, and nobody has opened on this one. */
 const assumed = computed(() => (plan.value ? openUp.assumedIn(context.value, plan.value) : []));
+const twice = computed(() => openUp.twins(context.value).length > 0);
 const clock = useClock();
 const against = computed(() => (plan.value && current.value ? openUp.against(context.value, plan.value, current.value, clock.value, isolation.value.by) : []));
 /** Who isolates a supply, where that is for qualified people. */
@@ -209,6 +211,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     </ul>
     <p v-for="entry in assumed" :key="entry.of" class="heeded" role="status">{{ OPEN_UP.assumed(entry.pieces.length, plan?.steps.length ?? 0, entry.of) }}</p>
     <p v-if="!floor && onlySeen.length > 0" class="soft">{{ OPEN_UP.onlySeen(onlySeen) }}</p>
+    <TwinsAsk v-if="twice" />
     <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" @came="(after) => (came = { after })" />
     <div v-show="!floor && plan && !(unplaced && drawing.bars.length === 0)" class="leaf">
       <div ref="sheet">

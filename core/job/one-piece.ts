@@ -1,0 +1,126 @@
+import { joinedPiece, levelRank, needsAsKept, waysAsKept, type Level, type Piece } from '../vehicle/index.ts';
+import type { GroupCount, LoggedEvent } from './events.ts';
+import { records, type DescribedHere } from './state.ts';
+
+type Same = Readonly<Record<string, string>>;
+
+/** Under which id a piece is kept: the one that it is, as far as that is said. */
+export const keptAs = (same: Same, piece: string): string => {
+  const is = same[piece];
+  return is === undefined ? piece : keptAs(same, is);
+};
+
+/** Pieces each once, and under which id of it the fasteners of each further description are counted, and which of them it alone saw. */
+function joinedOf({ same, pieces: told }: Pick<DescribedHere, 'same' | 'pieces'>) {
+  const all = Object.values(told);
+  const pieces = Object.assign(records<Piece>(), Object.fromEntries(all.filter(({ id }) => keptAs(same, id) === id).map((piece) => [piece.id, piece])));
+  const groups = new Map<string, { to: ReadonlyMap<string, string>; own: ReadonlySet<string> }>();
+  for (const piece of all) {
+    const first = pieces[keptAs(same, piece.id)];
+    if (first?.id === piece.id) continue;
+    // One that the profile has learned since is as the profile says it: what fasteners it has this job does not know.
+    const joined = first && joinedPiece(first, piece);
+    const known = new Set(first?.fasteners.map(({ id }) => id));
+    if (joined) pieces[joined.piece.id] = joined.piece;
+    groups.set(piece.id, { to: joined?.groups ?? new Map(), own: new Set([...(joined?.groups ?? [])].filter(([, to]) => !known.has(to)).map(([id]) => id)) });
+  }
+  return { pieces, groups };
+}
+
+/** What was described with every piece once: what was described a second time is the first, with what only the second one saw, and named as the first. */
+export function describedOnce(described: DescribedHere): DescribedHere {
+  const { same } = described;
+  if (Object.keys(same).length === 0) return described;
+  const to = (piece: string) => keptAs(same, piece);
+  const pieces = joinedOf(described).pieces;
+  const all = <T, U>(entries: Readonly<Record<string, T>>, change: (entry: T) => U): Record<string, U> =>
+    Object.assign(records<U>(), Object.fromEntries(Object.entries(entries).map(([id, entry]) => [id, change(entry)])));
+  const reached = <T extends DescribedHere['mounts'][string] | DescribedHere['plugs'][string]>(place: T): T => ({
+    ...place,
+    reach: waysAsKept(place.reach, to),
+    hiddenBy: needsAsKept(place.hiddenBy, to),
+  });
+  return {
+    ...described,
+    pieces: all(pieces, (piece) => ({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: waysAsKept(level.ways, to, piece.id) })) })),
+    mounts: all(described.mounts, reached),
+    plugs: all(described.plugs, reached),
+    supplies: all(described.supplies, (supply) => ({ ...supply, piece: to(supply.piece) })),
+    sensors: all(described.sensors, (sensor) => ({ ...sensor, on: to(sensor.on) })),
+    facts: all(described.facts, (fact) => ({ ...fact, tells: fact.tells.map((tell) => ({ ...tell, piece: to(tell.piece) })) })),
+    without: [...new Set(described.without.map(to))],
+    same: records(),
+  };
+}
+
+/** A value with every id in it as it is kept, also within texts like `grille-a1/off`; what people wrote is left as it is. */
+function renamedIn(value: unknown, to: (id: string) => string): unknown {
+  if (typeof value === 'string') return value.includes(' ') ? value : value.replace(/[a-z0-9-]+/g, to);
+  if (Array.isArray(value)) return value.map((entry) => renamedIn(entry, to));
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([name, entry]) => [name, renamedIn(entry, to)]));
+}
+
+const FASTENERS = ['fastener.seized', 'fastener.broken', 'fastener.dropped', 'fastener.found', 'fastener.renewed'] as const;
+const isOfFasteners = (event: LoggedEvent): event is LoggedEvent<(typeof FASTENERS)[number]> => FASTENERS.some((type) => type === event.type);
+
+/**
+ * Reads the entries of a log as of the pieces that they are of, where two devices described one: one that says what the other one has said already, or of
+ * fasteners that the first description does not have, is passed over. To be read in the order of the log; what is described is given back as it was said.
+ * @param described all that the log describes
+ */
+export function asOnePiece({ same, pieces }: Pick<DescribedHere, 'same' | 'pieces'>): (event: LoggedEvent) => LoggedEvent | undefined {
+  if (Object.keys(same).length === 0) return (event) => event;
+  const to = (id: string) => keptAs(same, id);
+  const shared = new Set(Object.keys(same).flatMap((piece) => [piece, to(piece)]));
+  const { groups } = joinedOf({ same, pieces });
+  const said = new Map<string, Level>();
+  const open = new Map<string, Level>();
+  const reached = new Map<string, Level>();
+  const rankIn = (levels: ReadonlyMap<string, Level>, piece: string) => levelRank(levels.get(piece) ?? 'fitted');
+  /** Whether a move says more than what is known of the piece, by whoever knew it under this id. */
+  const isNews = (piece: string, level: Level): boolean => {
+    const [own, rank] = [to(piece), levelRank(level)];
+    const opens = rank > rankIn(said, piece);
+    said.set(piece, level);
+    // Who opened it under the other id opened it once: also where it has gone back by now.
+    const news = opens ? rank > rankIn(piece === own ? open : reached, own) : rank < rankIn(open, own);
+    if (news) open.set(own, level);
+    if (rank > rankIn(reached, own)) reached.set(own, level);
+    return news;
+  };
+  const groupOf = (piece: string, group: string) => (groups.has(piece) ? groups.get(piece)?.to.get(group) : group);
+  const out = new Map<string, number>();
+  /**
+   * Fasteners of a move as they are kept. What both saw come out the first one counted; of what goes back there is no more than what is out, however many the
+   * other one took it for.
+   */
+  const counted = (piece: string, fasteners: readonly GroupCount[], opens: boolean): GroupCount[] =>
+    fasteners.flatMap(({ group, count }) => {
+      const own = groupOf(piece, group);
+      const other = groups.get(piece);
+      if (own === undefined || (opens && other && !other.own.has(group))) return [];
+      const key = `${to(piece)}/${own}`;
+      const left = out.get(key) ?? 0;
+      const told = opens || !other ? count : Math.max(0, Math.min(count, left));
+      out.set(key, opens ? left + told : left - told);
+      return told > 0 || !other ? [{ group: own, count: told }] : [];
+    });
+  return (event) => {
+    if (event.type === 'kind.described') return event;
+    const of = 'piece' in event.payload && shared.has(event.payload.piece) ? event.payload.piece : undefined;
+    const renamed = { ...event, payload: renamedIn(event.payload, to) } as LoggedEvent;
+    if (of === undefined) return renamed;
+    if (event.type === 'piece.moved' || event.type === 'piece.found') {
+      const before = rankIn(open, to(of));
+      if (!isNews(of, event.payload.level)) return undefined;
+      const opens = levelRank(event.payload.level) > before;
+      return renamed.type === 'piece.moved' ? { ...renamed, payload: { ...renamed.payload, fasteners: counted(of, renamed.payload.fasteners, opens) } } : renamed;
+    }
+    if (!isOfFasteners(renamed)) return renamed;
+    const group = groupOf(of, renamed.payload.group);
+    const broken = `${to(of)}/${group}`;
+    if (renamed.type === 'fastener.broken') out.set(broken, (out.get(broken) ?? 0) - renamed.payload.count);
+    return group === undefined ? undefined : ({ ...renamed, payload: { ...renamed.payload, group } } as LoggedEvent);
+  };
+}
