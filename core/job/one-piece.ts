@@ -73,20 +73,26 @@ export function asOnePiece({ same, pieces }: Pick<DescribedHere, 'same' | 'piece
   if (Object.keys(same).length === 0) return (event) => event;
   const to = (id: string) => keptAs(same, id);
   const shared = new Set(Object.keys(same).flatMap((piece) => [piece, to(piece)]));
-  const { groups } = joinedOf({ same, pieces });
+  const { pieces: joined, groups } = joinedOf({ same, pieces });
   const said = new Map<string, Level>();
   const open = new Map<string, Level>();
+  /** How far each was opened: under the ids that it was opened by, and by whichever. */
   const reached = new Map<string, Level>();
   const rankIn = (levels: ReadonlyMap<string, Level>, piece: string) => levelRank(levels.get(piece) ?? 'fitted');
+  const reach = (name: string, level: Level) => {
+    if (levelRank(level) > rankIn(reached, name)) reached.set(name, level);
+  };
   /** Whether a move says more than what is known of the piece, by whoever knew it under this id. */
   const isNews = (piece: string, level: Level): boolean => {
     const [own, rank] = [to(piece), levelRank(level)];
     const opens = rank > rankIn(said, piece);
+    // Who opens it anew opens it; who opens it for the first time may only be the second to say so, also where it has gone back by now.
+    const further = rank > rankIn(rankIn(reached, `by ${piece}`) >= rank ? open : reached, own);
+    const news = opens ? further : rank < rankIn(open, own);
     said.set(piece, level);
-    // Who opened it under the other id opened it once: also where it has gone back by now.
-    const news = opens ? rank > rankIn(piece === own ? open : reached, own) : rank < rankIn(open, own);
     if (news) open.set(own, level);
-    if (rank > rankIn(reached, own)) reached.set(own, level);
+    reach(own, level);
+    reach(`by ${piece}`, level);
     return news;
   };
   const groupOf = (piece: string, group: string) => (groups.has(piece) ? groups.get(piece)?.to.get(group) : group);
@@ -99,12 +105,14 @@ export function asOnePiece({ same, pieces }: Pick<DescribedHere, 'same' | 'piece
     fasteners.flatMap(({ group, count }) => {
       const own = groupOf(piece, group);
       const other = groups.get(piece);
-      if (own === undefined || (opens && other && !other.own.has(group))) return [];
       const key = `${to(piece)}/${own}`;
+      const seenByBoth = other && !other.own.has(group);
+      if (own === undefined || (opens && seenByBoth && out.has(key))) return [];
       const left = out.get(key) ?? 0;
-      const told = opens || !other ? count : Math.max(0, Math.min(count, left));
+      const first = joined[to(piece)]?.fasteners.find(({ id }) => id === own)?.count ?? count;
+      const told = opens ? (seenByBoth ? first : count) : other ? Math.max(0, Math.min(count, left)) : count;
       out.set(key, opens ? left + told : left - told);
-      return told > 0 || !other ? [{ group: own, count: told }] : [];
+      return [{ group: own, count: told }];
     });
   return (event) => {
     if (event.type === 'kind.described') return event;

@@ -6,6 +6,9 @@ import { contextOf, Device, HERON, together } from './test/device.ts';
 const bolts = (count: number, size = '10 mm') => ({ drive: 'hex' as const, size, count, release: 'unscrew' as const });
 const clips = (count: number) => ({ drive: 'push-pin' as const, count, release: 'push centre' as const });
 const AWAY = { xMm: [800, 900] as [number, number], yMm: [-100, 100] as [number, number], zMm: [100, 300] as [number, number] };
+const never = (): never => {
+  throw new Error('no piece');
+};
 const refusal = (act: ReturnType<typeof openUp.areTwo>) => (isRefused(act) ? act.refused : []);
 const openCodes = (log: ReturnType<typeof together>) => openUp.asked(contextOf(log), undefined).map(({ code, kind, data }) => [code, kind, data]);
 
@@ -70,10 +73,13 @@ test('one piece: open once, its fasteners counted once, put back once by whichev
   const more = contextOf(together(a, b, same));
   expect([more.state.tray['grille-a1']?.['fixing-1'], more.state.questions]).toEqual([{ out: 4, back: 3, broken: 1, dropped: 0, renewed: 0, spent: 0 }, []]);
   if (last) b.own.splice(-1, 1, last);
-  // Put back by both: once.
+  // Put back by both: once, whoever is heard first.
   a.did({ type: 'piece.moved', payload: { piece: 'grille-a1', level: 'fitted', fasteners: [{ group: 'fixing-1', count: 3 }] } });
   const twice = contextOf(together(a, b, same));
   expect([twice.state.pieces['grille-a1'], twice.state.tray['grille-a1']?.['fixing-1']?.back, twice.state.questions]).toEqual(['fitted', 3, []]);
+  const other = contextOf(together(b, a, same));
+  const { back: gone, out } = other.state.tray['grille-a1']?.['fixing-1'] ?? never();
+  expect([out, gone, other.state.questions]).toEqual([4, 3, []]);
 });
 
 test('said before or after, taken back or chained, it is the same; two that say it the other way round make no ring', () => {
@@ -81,7 +87,11 @@ test('said before or after, taken back or chained, it is the same; two that say 
   const b = new Device('copper', 3).came('grille-z9', 3, { fasteners: [bolts(5)] });
   const c = new Device('slate', 6).came('grille-q5', 5, { fasteners: [bolts(6)] });
   const is = (piece: string, other: string) => new Device(`says-${piece}`, 9).did({ type: 'kind.described', payload: { same: [{ piece, is: other }] } });
-  const tray = (...devices: Device[]) => contextOf(together(...devices)).state.tray;
+  const tray = (...devices: Device[]) => {
+    const { state } = contextOf(together(...devices));
+    expect(Object.keys(state.pieces)).toEqual(Object.keys(state.tray));
+    return state.tray;
+  };
   const alone = { out: 4, back: 0, broken: 0, dropped: 0, renewed: 0, spent: 0 };
   expect(tray(a, b, c, is('grille-q5', 'grille-z9'), is('grille-z9', 'grille-a1'))).toEqual({ 'grille-a1': { 'fixing-1': alone } });
   expect(tray(a, b, is('grille-z9', 'grille-a1'), is('grille-a1', 'grille-z9'))).toEqual({ 'grille-a1': { 'fixing-1': alone } });
@@ -151,11 +161,14 @@ test('every entry of both devices is taken by the server, whoever is heard first
   const b = new Device('copper', 3).came('grille-z9', 3, { fasteners: [bolts(5), clips(2)] });
   const both = together(a, b);
   const same = new Device('till', 9, both).act(openUp.areSame(contextOf(both), 'grille-z9'));
-  b.did({ type: 'piece.moved', payload: { piece: 'grille-z9', level: 'fitted', fasteners: [{ group: 'fixing-2', count: 2 }] } });
+  const late = new Device('copper', 13, together(a, b)).did({
+    type: 'piece.moved',
+    payload: { piece: 'grille-z9', level: 'fitted', fasteners: [{ group: 'fixing-2', count: 2 }] },
+  });
   // Who has heard of it knows the clips under the first piece.
   const heard = new Device('fern', 14, together(a, b, same)).did({ type: 'fastener.broken', payload: { piece: 'grille-a1', group: 'fixing-2', count: 1 } });
   const check = (log: typeof both) => wouldLose(log, { profile: HERON, kits: [PAIR], rules: RULES }, 'job');
-  expect([check(together(a, b, same, heard)), check(together(b, a, same, heard))]).toEqual([[], []]);
+  expect([check(together(a, b, same, heard, late)), check(together(b, a, same, late, heard))]).toEqual([[], []]);
   const faults = (payload: object) =>
     idCheck({ profile: HERON, kits: [PAIR], rules: RULES }, { described: contextOf(both).state.described })({ type: 'kind.described', payload } as never, 'e').map(
       ({ path, code }) => `${path} ${code}`,
@@ -167,6 +180,51 @@ test('every entry of both devices is taken by the server, whoever is heard first
   ]);
   expect(faults({ same: [{ piece: 'grille-a1', is: 'grille-a1' }] })).toEqual(['e.payload.same[0].is itself']);
   expect(faults({ same: [], apart: [] })).toEqual(['e.payload one-of']);
+});
+
+test('what goes back half under the one id goes back the rest under the other; what came open under one came open once', () => {
+  const a = new Device('fern', 0).came('grille-a1', 4, { fasteners: [bolts(4)] });
+  const b = new Device('copper', 3).came('grille-z9', 3, { fasteners: [bolts(5)] });
+  const same = new Device('till', 9, together(a, b)).act(openUp.areSame(contextOf(together(a, b)), 'grille-z9'));
+  a.did({ type: 'piece.moved', payload: { piece: 'grille-a1', level: 'folded', fasteners: [{ group: 'fixing-1', count: 1 }] } });
+  b.did({ type: 'piece.moved', payload: { piece: 'grille-z9', level: 'fitted', fasteners: [{ group: 'fixing-1', count: 5 }] } });
+  const { state } = contextOf(together(a, b, same));
+  expect([state.pieces['grille-a1'], state.tray['grille-a1']?.['fixing-1']?.back, state.questions]).toEqual(['fitted', 4, []]);
+  // Lowered under the second id, it is lowered.
+  b.own.splice(-1);
+  b.did({ type: 'piece.moved', payload: { piece: 'grille-z9', level: 'hung', fasteners: [] } });
+  expect(contextOf(together(b, same)).state.pieces['grille-z9']).toBeUndefined();
+  a.own.splice(-1);
+  expect(contextOf(together(a, b, same)).state.pieces['grille-a1']).toBe('hung');
+  // Put back and taken off anew, by either: it is off.
+  const anew = (device: string, piece: string) =>
+    new Device(device, 12).did(...(['fitted', 'off'] as const).map((level) => ({ type: 'piece.moved' as const, payload: { piece, level, fasteners: [] } })));
+  expect([anew('copper', 'grille-z9'), anew('fern', 'grille-a1')].map((device) => contextOf(together(a, b, same, device)).state.pieces['grille-a1'])).toEqual(['off', 'off']);
+  // The other one took it for open on arrival: it was opened here.
+  const c = new Device('copper', 3).did({ type: 'kind.described', payload: { pieces: [{ ...(contextOf(together(b)).profile.pieces[0] ?? never()), id: 'grille-y5' }] } });
+  c.did({ type: 'piece.found', payload: { piece: 'grille-y5', level: 'off' } });
+  const came = new Device('till', 9).did({ type: 'kind.described', payload: { same: [{ piece: 'grille-y5', is: 'grille-a1' }] } });
+  expect(contextOf(together(a, c, came)).state.came).toEqual({});
+});
+
+test('nothing is asked of what the profile has itself, of accessories, and of what was described knowing of the other', () => {
+  const b = new Device('copper', 3).came('grille-z9', 3);
+  const [own] = contextOf(together(b)).profile.pieces;
+  if (!own) throw new Error('no piece');
+  const twice = { ...HERON, pieces: [own, { ...own, id: 'lower-grille' }] };
+  expect(openUp.twins(contextOf(together(), twice))).toEqual([]);
+  // In the place of one that the profile has sit many; called as it is called, it may be that one.
+  const cover = new Device('copper', 3).came('cover-z9', 3);
+  expect(openUp.twins(contextOf(together(cover), twice))).toEqual([]);
+  const known = { ...HERON, pieces: [{ ...own, id: 'grille' }] };
+  expect(openUp.twins(contextOf(together(b), known)).map(({ is }) => is.id)).toEqual(['grille']);
+  const winch = { accessory: 'grille', name: 'Grille', side: 'centre', zone: 'front', holds: [], openMin: 1, closeMin: 1, people: 1, drive: 'hex', count: 0 } as const;
+  const found = new Device('fern', 0).did({ type: 'accessory.found', payload: { ...winch, holds: [] } });
+  expect(openUp.twins(contextOf(together(found, b)))).toEqual([]);
+  // Kept meanwhile, the later one comes first in the list: it was described knowing of the other.
+  const both = new Device('fern', 0).came('grille-a1', 4).came('cover-b2', 2);
+  const kept = contextOf(together(both)).profile.pieces[1];
+  expect(openUp.twins(contextOf(together(both), { ...HERON, pieces: [kept ?? never()] }))).toEqual([]);
 });
 
 test('two pieces stay two and are not asked of again; where both are called the same the second one gets a name of its own', () => {

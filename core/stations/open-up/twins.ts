@@ -22,11 +22,10 @@ const knew = ({ levels }: Piece, other: string): boolean => levels.some(({ ways 
  */
 export function twins({ profile, state }: Pick<JobContext, 'profile' | 'state'>): Twin[] {
   const { pieces: described, apart } = state.described;
-  const here = profile.pieces.filter(({ id }) => !state.accessories[id]);
   const found: Twin[] = [];
-  here.forEach((piece, place) => {
+  profile.pieces.forEach((piece, place) => {
     if (!described[piece.id]) return;
-    const twin = here.slice(0, place).flatMap((is): Twin[] => {
+    const twin = profile.pieces.slice(0, place).flatMap((is): Twin[] => {
       if (apart.some((pair) => pair.piece === piece.id && pair.from === is.id)) return [];
       if (pieceKey(is) === pieceKey(piece)) return [{ piece, is, named: true }];
       const inOnePlace = described[is.id] && is.side === piece.side && is.zone === piece.zone && sharedOf(is.box, piece.box) >= ONE_PLACE;

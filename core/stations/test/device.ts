@@ -43,6 +43,12 @@ export class Device {
     return this;
   }
 
+  /** What comes next comes after this minute. */
+  after(minute: number): this {
+    this.minute = minute;
+    return this;
+  }
+
   did(...events: Happened[]): this {
     return this.act({ events });
   }
