@@ -1,108 +1,16 @@
-import type { Page } from 'playwright-core';
 import { serious } from './test/axe.ts';
 import { settled, TABLET, TestBench } from './test/bench.ts';
+import { came, go, logOf, openJob, pick } from './test/new-kind.ts';
 
 const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
 const HERON = 'dunmorrow-heron-double-cab';
 
-interface Logged {
-  events: {
-    type: string;
-    payload: { pieces?: { id: string; name: string; levels: { openMin: number; ways: { needs: { piece: string }[] }[] }[] }[]; piece?: string; fasteners?: { count: number }[] };
-  }[];
-}
-const logOf = async (page: Page, job: string) => ((await (await page.context().request.get(`${shop.address}/api/jobs/${job}`)).json()) as Logged).events;
-const jobOf = (page: Page) => /jobs\/([^/?]+)/.exec(page.url())?.[1] ?? '';
-const go = async (page: Page, station: string) => {
-  await page
-    .getByRole('navigation')
-    .getByRole('link', { name: new RegExp(`^${station}`) })
-    .tap();
-  await page.getByRole('heading', { level: 1, name: station }).waitFor();
-};
-const pick = async (page: Page, select: string, option: string) => {
-  const field = page.getByRole('dialog').locator('.v-select').filter({ hasText: select });
-  // Once what stands above it has come to rest.
-  await field.tap({ trial: true });
-  await page.waitForTimeout(300);
-  await field.tap();
-  await page.getByRole('option', { name: option, exact: true }).tap();
-};
-
-/** Opens a job on a vehicle of the kind; on the first one the kind itself is made. */
-async function openJob(page: Page, plate: string, makes: boolean, like?: string): Promise<string> {
-  await page.goto(shop.address);
-  await page.getByRole('button', { name: 'Open a job' }).tap();
-  const form = page.getByRole('dialog');
-  await form.getByRole('button', { name: 'A vehicle that is new' }).tap();
-  await form.getByRole('textbox', { name: 'Plate' }).fill(plate);
-  await form.getByRole('textbox', { name: 'Model year' }).fill('2021');
-  if (makes) {
-    await form.getByRole('button', { name: 'A kind that is not in the library' }).tap();
-    await form.getByRole('textbox', { name: 'Maker' }).fill('Dunmorrow');
-    await form.getByRole('textbox', { name: 'Model', exact: true }).fill(like ? 'Heron long bed' : 'Heron double cab');
-    await pick(page, 'Body', 'Pickup, double cab');
-    await form.getByText('4 measures as such a body typically has: measure, and write what you found.').waitFor();
-    // What cannot be is said at once, and nothing that was written goes.
-    await form.getByRole('textbox', { name: 'Wheelbase, mm' }).fill('5900');
-    await form.getByRole('radio', { name: '12 V' }).tap();
-    await form.getByRole('radio', { name: 'no high voltage' }).tap();
-    await form.getByRole('alert').filter({ hasText: 'Wheelbase, mm' }).waitFor();
-    await form.getByRole('textbox', { name: 'Wheelbase, mm' }).fill('3210');
-    await form.getByRole('group', { name: /^The vehicle from the side/ }).waitFor();
-    if (like) {
-      await pick(page, 'Much like', like);
-      await form.getByText('4 pieces are taken over as assumed').waitFor();
-    }
-    expect(await serious(page)).toEqual([]);
-  } else await pick(page, 'Kind of vehicle', 'Dunmorrow Heron double cab');
-  await form.getByRole('textbox', { name: 'Customer', exact: true }).fill(makes ? 'Northfell Sawmill' : 'Quay Street Ice House');
-  await pick(page, 'Kits to fit', 'Cairn Fen pair (does not name this vehicle)');
-  await page.keyboard.press('Escape');
-  await form.getByRole('button', { name: 'Open it' }).tap();
-  await page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
-  return jobOf(page);
-}
-
-/** Writes a piece down as it comes, and counts the taps that takes; a text field counts one. */
-async function came(page: Page, how: { tap?: [number, number]; name?: string; suggested?: string; fastener?: RegExp; count?: string; minutes: string }): Promise<number> {
-  let taps = 1;
-  await page.getByRole('button', { name: 'A piece came off' }).tap();
-  const form = page.getByRole('dialog');
-  const sheet = form.getByRole('group', { name: /^Tap where the piece sits/ });
-  await sheet.waitFor();
-  if (how.tap) {
-    // Once the form has come to rest.
-    await sheet.tap({ trial: true });
-    const box = await sheet.boundingBox();
-    if (!box) throw new Error('no sheet');
-    await page.touchscreen.tap(box.x + box.width * how.tap[0], box.y + box.height * how.tap[1]);
-    taps++;
-  }
-  if (how.suggested) await form.getByRole('group', { name: 'Called so on other vehicles' }).getByRole('button', { name: how.suggested, exact: true }).tap();
-  if (how.name) await form.getByRole('textbox', { name: 'What is it?' }).fill(how.name);
-  taps++;
-  if (how.fastener) {
-    await form.getByRole('group', { name: 'What held it' }).getByRole('button', { name: how.fastener }).first().tap();
-    await form.getByRole('textbox', { name: /^How many/ }).fill(how.count ?? '1');
-    taps += 2;
-  }
-  // The clock took them; a test has no minutes to spare.
-  await form.getByRole('textbox', { name: 'Minutes it took' }).fill(how.minutes);
-  // A label that is still on its way above its field has no colour of its own yet.
-  await page.waitForFunction(() => document.getAnimations().every(({ playState, effect }) => playState !== 'running' || effect?.getTiming().iterations === Infinity));
-  expect(await serious(page)).toEqual([]);
-  await form.getByRole('button', { name: 'It is off, write it down' }).tap();
-  await form.waitFor({ state: 'detached' });
-  return taps + 1;
-}
-
 test(
   'a pickup that nobody described is worked on, written down as it comes apart, kept by the lead, and the second one is planned from it',
   async () => {
     const { page, context, complaints } = await shop.open('slate', { viewport: TABLET, hasTouch: true });
-    const job = await openJob(page, 'NF 21', true);
+    const job = await openJob(page, shop.address, 'NF 21', true);
 
     await page.getByRole('button', { name: 'Mark all' }).tap();
     for (const lamp of ['Front fog, left', 'Front fog, right']) await page.getByRole('button', { name: lamp, exact: true }).tap();
@@ -146,10 +54,10 @@ test(
     await page.getByRole('button', { name: 'All that is needed is open' }).tap();
     await page.getByText('Everything is reachable.').waitFor();
     // A reload while it is away loses nothing that was written down.
-    expect((await logOf(page, job)).filter(({ type }) => type === 'kind.described')).toHaveLength(2);
+    expect((await logOf(page, shop.address, job)).filter(({ type }) => type === 'kind.described')).toHaveLength(2);
     await context.setOffline(false);
     await settled(page);
-    const log = await logOf(page, job);
+    const log = await logOf(page, shop.address, job);
     const described = log.flatMap(({ payload }) => payload.pieces ?? []);
     expect(described.map(({ name, levels }) => [name, levels[0]?.openMin, levels[0]?.ways[0]?.needs.length])).toEqual([
       ['Grille', 4.5, 0],
@@ -199,7 +107,7 @@ test(
     await page.getByText('Kept as version 2.').waitFor();
     expect(await serious(page)).toEqual([]);
 
-    const second = await openJob(page, 'QI 4', false);
+    const second = await openJob(page, shop.address, 'QI 4', false);
     expect(second).not.toBe(job);
     // Its lamps are known now, so nobody is asked which it has.
     await page.getByText('21 of 21 lamps to try: pick one on the drawing.').waitFor();
@@ -235,7 +143,7 @@ test(
     await page.getByText('Kept as version 3.').waitFor();
 
     // The third one is asked at Check in, and the way in follows the answer.
-    await openJob(page, 'HH 3', false);
+    await openJob(page, shop.address, 'HH 3', false);
     const facts = page.getByRole('radiogroup', { name: 'Grille' });
     await facts.getByRole('radio', { name: 'fitted' }).tap();
     await go(page, 'Open up');
@@ -247,7 +155,7 @@ test(
     await page.getByRole('heading', { name: '1 step to go' }).waitFor();
 
     // Another kind, much like it: what comes off there is assumed, until it was done.
-    const long = await openJob(page, 'NF 30', true, 'Dunmorrow Heron double cab');
+    const long = await openJob(page, shop.address, 'NF 30', true, 'Dunmorrow Heron double cab');
     await go(page, 'Open up');
     await page.getByRole('group', { name: 'Described already: tap what has to come off too' }).getByRole('button', { name: 'Headlamp bezel, right' }).tap();
     await page.getByText('All 2 steps are assumed, as on Dunmorrow Heron double cab').waitFor();
@@ -258,7 +166,7 @@ test(
     await page.getByRole('button', { name: /^Done/ }).tap();
     await page.getByText('The step is assumed').waitFor({ state: 'detached' });
     await settled(page);
-    expect((await logOf(page, long)).map(({ type }) => type).filter((type) => type === 'kind.described' || type === 'piece.moved')).toEqual(['kind.described', 'piece.moved']);
+    expect((await logOf(page, shop.address, long)).map(({ type }) => type).filter((type) => type === 'kind.described' || type === 'piece.moved')).toEqual(['kind.described', 'piece.moved']);
     await page.goto(`${shop.address}/library?show=vehicle/dunmorrow-heron-long-bed`);
     await taught.getByText('Assumed, as on Dunmorrow Heron double cab; opened on 1 job').waitFor();
     await taught.getByText('Assumed, and not there: it goes, with all that names it.').waitFor();

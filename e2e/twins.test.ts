@@ -1,0 +1,73 @@
+import { serious } from './test/axe.ts';
+import { PHONE, settled, TABLET, TestBench } from './test/bench.ts';
+import { came, go, logOf, openJob } from './test/new-kind.ts';
+
+const LONG_MS = 400_000;
+const shop = new TestBench(LONG_MS);
+
+test(
+  'two devices that write down one place, each away from the server, are asked whether it is one piece; it is then open once and goes back once',
+  async () => {
+    const one = await shop.open('slate', { viewport: TABLET, hasTouch: true });
+    const job = await openJob(one.page, shop.address, 'NF 23', true);
+    const other = await shop.open('fern', { viewport: PHONE, hasTouch: true });
+    await go(one.page, 'Open up');
+    await other.page.goto(`${shop.address}/jobs/${job}/open-up`);
+    for (const { page, context } of [one, other]) {
+      await page.getByRole('heading', { name: 'Not described yet' }).waitFor();
+      await page.waitForFunction(() => performance.getEntriesByType('resource').some((entry) => entry.name.includes('known-pieces')));
+      await page.waitForLoadState('networkidle');
+      await context.setOffline(true);
+    }
+    // The grille by both, with a bolt more by the second; the bezel of one name by both, which are two: one above the other.
+    await came(one.page, { tap: [0.38, 0.55], suggested: 'Grille', fastener: /^10/, count: '4', minutes: '4.5' });
+    await came(other.page, { tap: [0.38, 0.55], name: 'Front grille', fastener: /^10/, count: '5', minutes: '6' });
+    await came(one.page, { tap: [0.8, 0.47], name: 'Bezel', minutes: '2' });
+    await came(other.page, { tap: [0.8, 0.7], name: 'Bezel', minutes: '3' });
+    await one.context.setOffline(false);
+    await settled(one.page);
+    await other.context.setOffline(false);
+    await settled(other.page);
+
+    const { page } = other;
+    const asked = page.getByRole('region', { name: 'Described twice?' });
+    await asked.getByText('Grille (off in 4.5').waitFor();
+    await asked.getByText('and again as off in 3').waitFor();
+    expect(await serious(page)).toEqual([]);
+    await asked.getByRole('button', { name: 'One piece' }).first().tap();
+    await asked.getByText('front grille').waitFor({ state: 'detached' });
+    await asked.getByRole('button', { name: 'Two pieces' }).tap();
+    const form = page.getByRole('dialog', { name: 'Two pieces of one name' });
+    // A name that is taken is said so, and what was written stays.
+    await form.getByRole('textbox', { name: 'The second one is called' }).fill('Grille');
+    await form.getByRole('textbox', { name: 'The second one is called' }).fill('bezel');
+    await form.getByText('is described already').waitFor();
+    expect(await form.getByRole('button', { name: 'Record' }).isDisabled()).toBe(true);
+    expect(await serious(page)).toEqual([]);
+    await form.getByRole('textbox', { name: 'The second one is called' }).fill('Lower bezel');
+    await form.getByRole('button', { name: 'Record' }).tap();
+    await asked.waitFor({ state: 'detached' });
+    await settled(page);
+    const described = (await logOf(page, shop.address, job)).filter(({ type }) => type === 'kind.described');
+    expect(described).toHaveLength(6);
+
+    // On the other device three pieces lie in the tray, and the grille's four bolts.
+    await one.page.reload();
+    await one.page.getByRole('button', { name: 'All that is needed is open' }).tap();
+    await go(one.page, 'Close up');
+    await one.page.getByRole('heading', { name: /^Put back: lower bezel/ }).waitFor();
+    await one.page.getByRole('button', { name: /^It is back/ }).tap();
+    await one.page.getByRole('heading', { name: /^Put back: bezel/ }).waitFor();
+    await one.page.getByRole('button', { name: /^It is back/ }).tap();
+    await one.page.getByRole('button', { name: /^It is back, 4 fasteners in/ }).tap();
+    await one.page.getByRole('button', { name: /^It is back/ }).waitFor({ state: 'detached' });
+    await settled(one.page);
+
+    await one.page.goto(`${shop.address}/library?show=vehicle/dunmorrow-heron-double-cab`);
+    const taught = one.page.getByRole('region', { name: 'What the jobs teach' });
+    for (const name of ['Grille', 'Bezel', 'Lower bezel']) await taught.getByRole('button', { name: `Take: ${name}`, exact: true }).waitFor();
+    expect(await taught.getByRole('button', { name: 'Take: Front grille' }).count()).toBe(0);
+    expect([...one.complaints, ...other.complaints]).toEqual([]);
+  },
+  LONG_MS,
+);
