@@ -166,7 +166,10 @@ test(
     await page.getByRole('button', { name: /^Done/ }).tap();
     await page.getByText('The step is assumed').waitFor({ state: 'detached' });
     await settled(page);
-    expect((await logOf(page, shop.address, long)).map(({ type }) => type).filter((type) => type === 'kind.described' || type === 'piece.moved')).toEqual(['kind.described', 'piece.moved']);
+    expect((await logOf(page, shop.address, long)).map(({ type }) => type).filter((type) => type === 'kind.described' || type === 'piece.moved')).toEqual([
+      'kind.described',
+      'piece.moved',
+    ]);
     await page.goto(`${shop.address}/library?show=vehicle/dunmorrow-heron-long-bed`);
     await taught.getByText('Assumed, as on Dunmorrow Heron double cab; opened on 1 job').waitFor();
     await taught.getByText('Assumed, and not there: it goes, with all that names it.').waitFor();

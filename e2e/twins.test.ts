@@ -32,7 +32,7 @@ test(
     const { page } = other;
     const asked = page.getByRole('region', { name: 'Described twice?' });
     await asked.getByText('Grille (off in 4.5').waitFor();
-    await asked.getByText('and again as off in 3').waitFor();
+    await asked.getByText('and again: off in 3').waitFor();
     expect(await serious(page)).toEqual([]);
     await asked.getByRole('button', { name: 'One piece' }).first().tap();
     await asked.getByText('front grille').waitFor({ state: 'detached' });
@@ -50,6 +50,14 @@ test(
     await settled(page);
     const described = (await logOf(page, shop.address, job)).filter(({ type }) => type === 'kind.described');
     expect(described).toHaveLength(6);
+
+    // A pause on the one device is one on the other, until somebody goes on.
+    await page.getByRole('button', { name: 'Pause' }).tap();
+    await page.getByText(/^Paused/).waitFor();
+    await one.page.getByText(/^Paused by Fern at/).waitFor();
+    expect(await serious(one.page)).toEqual([]);
+    await one.page.getByRole('button', { name: 'Go on', exact: true }).tap();
+    await page.getByText(/^Paused/).waitFor({ state: 'detached' });
 
     // On the other device three pieces lie in the tray, and the grille's four bolts.
     await one.page.reload();

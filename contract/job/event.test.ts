@@ -34,6 +34,8 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'contact.pulled': { plug: 'p', row: 1, column: 2 },
   'step.undone': { kit: 'k', step: 's', lamps: ['l'] },
   'step.rechecked': { kit: 'k', step: 's' },
+  'work.paused': {},
+  'work.resumed': {},
   'night.left': { seen: ['battery', 'cover'], where: 'rack 2' },
   'night.over': { asLeft: false, note: 'the cover lay on the floor' },
   'number.recorded': { number: '11111111111111111' },

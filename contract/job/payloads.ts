@@ -184,6 +184,9 @@ class StepRechecked implements P<'step.rechecked'> {
   @Slug() step!: string;
 }
 
+/** What says itself by its type. */
+class NothingMore implements P<'work.paused'> {}
+
 class NightLeft implements P<'night.left'> {
   @OneOfEach(NIGHT_ITEMS, 20) seen!: P<'night.left'>['seen'];
   @Optional() @Text(MOST.where) where?: string;
@@ -725,6 +728,8 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'contact.pulled': ContactPulled,
   'step.undone': StepUndone,
   'step.rechecked': StepRechecked,
+  'work.paused': NothingMore,
+  'work.resumed': NothingMore,
   'night.left': NightLeft,
   'night.over': NightOver,
   'number.recorded': NumberRecorded,

@@ -249,6 +249,9 @@ export interface Payloads {
   'step.undone': { kit: string; step: string; lamps: string[] };
   /** Of a kit that an earlier job fitted: its bolts were held again with the tool of the step, and do not move. */
   'step.rechecked': { kit: string; step: string };
+  /** Hands are off the vehicle for a while: what a step takes is counted without it. */
+  'work.paused': Record<never, never>;
+  'work.resumed': Record<never, never>;
   /** Left open for the night: what was seen to, and where what is off lies. */
   'night.left': { seen: NightItem[]; where?: string };
   /** Work goes on: it was found as it was left, or not. */

@@ -5,6 +5,7 @@ import { levelRank, type Level } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
 import { describedFurther, kitDescribedFurther, NOTHING_DESCRIBED } from './described.ts';
+import { minutesBetween } from './step-clock.ts';
 import { asOnePiece } from './one-piece.ts';
 import { emptyJob, gapWhyKey, lensWhyKey, records, wanting, warningsWhyKey, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
@@ -104,6 +105,8 @@ const AFTER_SIGNING: readonly EventType[] = [
   'moves.ordered',
   'bay.taken',
   'job.assigned',
+  'work.paused',
+  'work.resumed',
 ];
 
 /** Events that change something on the vehicle: after one of them it does not leave without being looked over. */
@@ -119,6 +122,23 @@ const TOUCHES: readonly EventType[] = [
   'step.passed',
   'drill.agreed',
   'plug.capped',
+];
+
+/** Events of a pause: what a step takes is counted without them. */
+const PAUSES: readonly EventType[] = ['work.paused', 'work.resumed'];
+
+/** What somebody can do in a pause: it goes on. */
+const ASIDE: readonly EventType[] = [
+  'note.written',
+  'photo.taken',
+  'photo.marked',
+  'photo.captioned',
+  'photo.chosen',
+  'promise.made',
+  'wish.written',
+  'bay.taken',
+  'job.assigned',
+  'moves.ordered',
 ];
 
 /** Events that change what is fitted on the job. */
@@ -174,6 +194,11 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     untried(state, kit);
   },
   'step.rechecked': (state, { kit, step }) => addOnce((state.rechecked[kit] ??= []), step),
+  'work.paused': (state, _nothing, { id, at, person }) => void (state.pause ??= { event: id, at, ...(person === undefined ? {} : { by: person }) }),
+  'work.resumed': (state, _nothing, { at }) => {
+    if (state.pause && state.begun) state.begun = { ...state.begun, restMin: state.begun.restMin + Math.max(0, minutesBetween(state.pause.at, at)) };
+    delete state.pause;
+  },
   'night.left': (state, { seen, where }, { id, at, person }) =>
     void (state.night = { event: id, at, seen, ...(where === undefined ? {} : { where }), ...(person === undefined ? {} : { by: person }) }),
   'night.over': (state, { asLeft, note = '' }, { id }) => {
@@ -422,6 +447,10 @@ export function foldJob(log: readonly LoggedEvent[]): JobState {
     }
     const kept = asKept(event);
     if (kept) apply(state, kept);
+    // Whoever works on it is back; the next step begins here. What is taken back was none.
+    if (event.type === 'undone' || PAUSES.includes(event.type) || (state.pause && ASIDE.includes(event.type))) continue;
+    delete state.pause;
+    state.begun = { at: event.at, restMin: 0 };
   }
   state.questions.push(...contradictions(log.filter(({ id }) => !undone.has(id))));
   return state;

@@ -52,6 +52,26 @@ test('each person’s times run by themselves', () => {
   expect(timesOf(log)).toEqual({ 'grille/fitted>off/w': '4.8', 'old-lamp/fitted>off/w': '3.0' });
 });
 
+test('a pause is no time of the step it lies in; of who goes on without a word of it nobody knows how long it was', () => {
+  const log = openedLog();
+  at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: false });
+  at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true }, 'copper');
+  at(log, '09:02', 'work.paused', {});
+  // Copper works on, and says when the other one does.
+  at(log, '09:01', 'piece.moved', off('old-lamp'), 'copper');
+  at(log, '09:40', 'work.resumed', {}, 'copper');
+  at(log, '09:41', 'work.paused', {});
+  at(log, '09:44', 'work.paused', {});
+  at(log, '09:51', 'work.resumed', {});
+  at(log, '09:54', 'piece.moved', off('grille'));
+  // Two minutes, one, three; the tool costs 0.2.
+  expect(timesOf(log)).toEqual({ 'old-lamp/fitted>off/w': '1.0', 'grille/fitted>off/w': '5.8' });
+  at(log, '09:55', 'work.paused', {});
+  at(log, '09:59', 'piece.moved', back('grille'));
+  at(log, '10:00', 'piece.moved', back('old-lamp'));
+  expect(timesOf(log)).toEqual({ 'old-lamp/fitted>off/w': '1.0', 'grille/fitted>off/w': '5.8', 'old-lamp/off>fitted': '1.0' });
+});
+
 test('steps ticked together, a step over a pause, one taken back, and one with a broken bolt are left out', () => {
   const log = openedLog();
   at(log, '09:00', 'piece.moved', off('grille'));

@@ -6,6 +6,7 @@ import type { JobContext } from './context.ts';
 import type { EventType, LoggedEvent } from './events.ts';
 import { standingEvents } from './fold.ts';
 import { records } from './state.ts';
+import { minutesBetween } from './step-clock.ts';
 
 /** Time that one step of opening or putting back took, without its set-up. */
 export interface StepTime {
@@ -40,7 +41,7 @@ function sequenceStep({ piece, from, level, way }: Move): SequenceStep {
 
 /**
  * Times that the steps of a job took, by its log. A step begins where the same person ticked the work before it, and the set-up
- * between the two is taken off. Left out are steps with no such beginning, those of pieces with a seized, broken or lost fastener,
+ * between the two is taken off, and so are pauses. Left out are steps with no such beginning, those of pieces with a seized, broken or lost fastener,
  * and times more than four spreads away from the profile's: they were ticked together, or there was a pause.
  */
 export function stepTimes({ profile, rules, state }: JobContext, log: readonly LoggedEvent[]): StepTime[] {
@@ -48,16 +49,32 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
   const events = standingEvents(log);
   const troubled = new Set(events.flatMap((event) => (TROUBLES.includes(event.type) ? [(event.payload as { piece: string }).piece] : [])));
   const levels = records<Level>();
-  const before = new Map<string, { at: string; move?: Move }>();
+  const before = new Map<string, { at: string; restMin: number; move?: Move }>();
+  /** Who is in a pause, since when. */
+  const paused = new Map<string, string>();
   const times: StepTime[] = [];
   for (const event of events) {
     if (ASIDE.includes(event.type)) continue;
     const person = event.person ?? '';
-    const began = before.get(person);
+    if (event.type === 'work.paused') {
+      if (!paused.has(person)) paused.set(person, event.at);
+      continue;
+    }
+    if (event.type === 'work.resumed') {
+      // Whoever says so: work goes on.
+      for (const [who, at] of paused) {
+        const step = before.get(who);
+        if (step) step.restMin += minutesBetween(at, event.at);
+      }
+      paused.clear();
+      continue;
+    }
+    // Who works on without a word of it worked on at some time in between: when, nobody knows.
+    const began = paused.delete(person) ? undefined : before.get(person);
     before.delete(person);
     if (!TICKS.includes(event.type)) continue;
     if (event.type !== 'piece.moved') {
-      before.set(person, { at: event.at });
+      before.set(person, { at: event.at, restMin: 0 });
       continue;
     }
     const { level, way } = event.payload;
@@ -66,13 +83,13 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
     levels[event.payload.piece] = level;
     if (!piece) continue;
     const move: Move = { piece, from, level, way };
-    before.set(person, { at: event.at, move });
+    before.set(person, { at: event.at, restMin: 0, move });
     if (!began || troubled.has(piece.id) || state.accessories[piece.id]) continue;
     const opening = levelRank(level) > levelRank(from);
     const pair = [...(began.move ? [sequenceStep(began.move)] : []), sequenceStep(move)];
     const order = pair.map((_, index) => index);
     const setUpMin = (setUpOfOrder(pair, order, setUp) - setUpOfOrder(pair, order.slice(0, -1), setUp)) / 100;
-    const minutes = (Date.parse(event.at) - Date.parse(began.at)) / 60_000 - setUpMin;
+    const minutes = minutesBetween(began.at, event.at) - began.restMin - setUpMin;
     const priorMin = opening ? openMinutes(piece, { from, level, way }) : closeMinutes(piece, from, level);
     if (!(minutes > priorMin / PLAUSIBLE && minutes < priorMin * PLAUSIBLE)) continue;
     times.push({ event: event.id, step: stepName({ piece: piece.id, from, level, ...(opening ? { way } : {}) }), minutes });

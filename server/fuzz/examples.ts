@@ -45,6 +45,8 @@ export const EVENT_EXAMPLES: Example[] = [
   ['piece.found', { piece: 'tow-eye-cover', level: 'off' }],
   ['piece.wanted', { piece: 'grille', level: 'off' }],
   ['opening.enough', { kits: ['cairn-fen-pair'] }],
+  ['work.paused', {}],
+  ['work.resumed', {}],
   ['job.reopened', { why: 'looked at again' }],
 ];
 

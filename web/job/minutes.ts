@@ -1,6 +1,4 @@
-/** Minutes since something was last recorded on the job, to the tenth: how long the step took that ends with this tap. */
-export function minutesSince(at: string | undefined, now: number): string {
-  if (at === undefined) return '';
-  const minutes = Math.round((now - Date.parse(at)) / 6000) / 10;
-  return minutes > 0 ? String(minutes) : '';
-}
+import { minutesOfStep, type JobState } from '@jade/core/job';
+
+/** Minutes of the step that ends with this tap, as they stand in a field; nothing where the clock does not know them. */
+export const minutesSince = (state: Pick<JobState, 'begun' | 'pause'>): string => String(minutesOfStep(state, new Date().toISOString()) ?? '');

@@ -3,7 +3,7 @@ import { computed, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { LONGEST_TEXT, toTakeOut } from '@jade/core/job';
 import { itself, type Station } from '@jade/core/stations';
-import { NIGHT, sayNothingFitted } from '@jade/words/itself';
+import { NIGHT, PAUSE, sayNothingFitted } from '@jade/words/itself';
 import { FRAME, sayNewer, sayPageTitle } from '@jade/words/shell';
 import { STATION_NAMES, STATION_QUESTIONS, sayHold } from '@jade/words/stations';
 import { sayContradiction } from '@jade/words/job';
@@ -12,6 +12,7 @@ import EmptyNote from '../design/EmptyNote.vue';
 import HelpHere from '../design/HelpHere.vue';
 import StationMarks from '../design/StationMarks.vue';
 import { useNight } from '../itself/night.ts';
+import { usePause } from '../itself/pause.ts';
 import NotesPane from '../itself/NotesPane.vue';
 import JobGate from '../job/JobGate.vue';
 import { useJob } from '../job/store.ts';
@@ -56,6 +57,7 @@ const contradicted = computed(() => {
   });
 });
 const night = useNight();
+const pause = usePause();
 const asking = ref<{ about: string; text: string } | undefined>();
 
 const anew = () => location.reload();
@@ -82,6 +84,9 @@ function except(note: string): void {
           </ul>
         </details>
         <p v-else class="wants done">{{ FRAME.settled }}</p>
+        <button v-if="job.context && itself.canPause(job.context)" type="button" class="push plain small" @click="job.perform(itself.paused(job.context))">
+          {{ PAUSE.pause }}
+        </button>
         <HelpHere :key="station" :of="station"><StationMarks /></HelpHere>
       </header>
     </template>
@@ -90,6 +95,12 @@ function except(note: string): void {
         {{ sayNewer(view.newer) }}
         <button type="button" class="push small" @click="job.repin()">{{ FRAME.takeOver }}</button>
       </p>
+      <div v-if="pause" class="heeded" role="status">
+        <span class="grow"
+          ><strong>{{ pause }}.</strong> {{ PAUSE.clock }}</span
+        >
+        <button type="button" class="push" @click="job.perform(itself.resumed(context))">{{ PAUSE.goOn }}</button>
+      </div>
       <div v-if="job.state.night" class="heeded" role="status">
         <span class="grow"
           ><strong>{{ night }}.</strong> {{ NIGHT.look }}</span

@@ -118,6 +118,14 @@ export const NIGHT = {
   list: 'The list',
 } as const;
 
+/** Hands off the vehicle for a while. */
+export const PAUSE = {
+  pause: 'Pause',
+  since: (when: string, who: string | undefined) => `Paused${who === undefined ? '' : ` by ${who}`} at ${when}`,
+  clock: 'No time is counted until work goes on. Whoever records something is back.',
+  goOn: 'Go on',
+} as const;
+
 /** One thing that is seen to before the night, as an instruction. */
 export function sayNight({ item, pieces, count }: Pick<NightLine, 'item' | 'pieces' | 'count'>, names: Names): string {
   const named = pieces.slice(0, 4).map((piece) => inSentence(names.piece(piece)));

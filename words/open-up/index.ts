@@ -134,7 +134,7 @@ export const TWINS = {
   title: 'Described twice?',
   why: 'Two devices wrote this down, each before it knew of the other.',
   asked: ({ piece, is, named }: { piece: Piece; is: Piece; named: boolean }) =>
-    named ? `${sayTold(is)}, and again as ${sayTold(piece, false)}` : `${sayTold(is)}, and ${inSentence(sayTold(piece))}`,
+    named ? `${sayTold(is)}, and again: ${sayTold(piece, false)}` : `${sayTold(is)}, and ${inSentence(sayTold(piece))}`,
   same: 'One piece',
   two: 'Two pieces',
   then: (is: string) => `One piece stands as it was written down first, ${inSentence(is)}: what came off with it is counted once.`,

@@ -82,6 +82,15 @@ export function undoing(context: JobContext, kit?: string): Undoing {
   return { out: out.length, open: Object.values(state.pieces).filter((level) => levelRank(level) > 0).length };
 }
 
+/** Whether hands can be taken off the vehicle for a while: it is worked on, and nobody has said so yet. */
+export const canPause = ({ state }: Pick<JobContext, 'state'>): boolean => !hasLeft(state) && !state.signed && !state.cancelled && !state.night && !state.pause;
+
+/** Hands are off the vehicle from now on: the clock of a step stands still. */
+export const paused = (context: Pick<JobContext, 'state'>): Act => (canPause(context) ? happened({ type: 'work.paused', payload: {} }) : refused({ code: 'already' }));
+
+/** Work goes on after a pause. */
+export const resumed = ({ state }: Pick<JobContext, 'state'>): Act => (state.pause ? happened({ type: 'work.resumed', payload: {} }) : refused({ code: 'already' }));
+
 /** The vehicle left open for the night: what was seen to, and where what is off lies. */
 export function leftOvernight(context: JobContext, seen: readonly NightItem[], where = ''): Act {
   const lines = nightLines(context);

@@ -233,3 +233,19 @@ test('choices of a kit that an earlier job fitted stand with it, though nobody m
   Object.assign(opened?.payload ?? {}, { fitted: [{ slug: 'fog-kit', version: 2, options: [{ option: 'lens', choice: 'amber' }] }] });
   expect(log.state.options).toEqual({ 'fog-kit': { lens: 'amber' } });
 });
+
+test('a pause is said while it is worked on, once; and ended once', () => {
+  const log = openedLog();
+  const can = () => itself.canPause(contextOf(log));
+  expect([can(), take(log, itself.resumed(contextOf(log)))]).toEqual([true, ['already']]);
+  expect([take(log, itself.paused(contextOf(log))), can(), take(log, itself.paused(contextOf(log)))]).toEqual([[], false, ['already']]);
+  expect([take(log, itself.resumed(contextOf(log))), can()]).toEqual([[], true]);
+  log.add('night.left', { seen: [] });
+  expect(can()).toBe(false);
+  log.add('night.over', { asLeft: true });
+  log.add('job.cancelled', { why: 'sold' });
+  expect(can()).toBe(false);
+  const signed = openedLog();
+  signed.add('job.signed', { atSeq: 1 });
+  expect(itself.canPause(contextOf(signed))).toBe(false);
+});

@@ -26,7 +26,7 @@ const { job, context, names } = useCurrentJob();
 const profile = computed(() => context.value.profile);
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/fitted/${props.kit}`,
-  () => newStep(job.state.at),
+  () => newStep(job.state),
 );
 const onVehicle = computed(() => kitsOnVehicle(context.value).find(({ kit }) => kit.slug === props.kit));
 const lamps = computed(() => onVehicle.value?.kit.lamps ?? []);

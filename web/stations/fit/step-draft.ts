@@ -1,4 +1,5 @@
 import { v4 } from 'uuid';
+import type { JobState } from '@jade/core/job';
 import type { BoxMm, Side } from '@jade/core/vehicle';
 import type { View } from '../../design/geometry/outline.ts';
 import { minutesSince } from '../../job/minutes.ts';
@@ -28,7 +29,7 @@ export interface StepDraft {
 }
 
 /** An empty form; its minutes are those of the clock. */
-export const newStep = (lastAt: string | undefined): StepDraft => ({
+export const newStep = (state: Pick<JobState, 'begun' | 'pause'>): StepDraft => ({
   drawn: v4().slice(0, 4),
   name: '',
   side: undefined,
@@ -39,7 +40,7 @@ export const newStep = (lastAt: string | undefined): StepDraft => ({
   box: undefined,
   tool: '',
   tighten: '',
-  minutes: minutesSince(lastAt, Date.now()),
+  minutes: minutesSince(state),
   inPlaceOf: [],
   held: undefined,
   irreversible: false,

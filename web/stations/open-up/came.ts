@@ -74,8 +74,8 @@ export function cameOf(draft: CameDraft, profile: Pick<VehicleProfile, 'measures
 }
 
 /** An empty form, or one that says what the same piece on the other side was like. Its minutes are those of the clock. */
-export function newCame(state: Pick<JobState, 'at' | 'described'>, like?: openUp.CamePiece): CameDraft {
-  const minutes = minutesSince(state.at, Date.now());
+export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described'>, like?: openUp.CamePiece): CameDraft {
+  const minutes = minutesSince(state);
   const near = lastZone(state);
   const empty: CameDraft = {
     drawn: v4().slice(0, 4),
