@@ -60,6 +60,10 @@ export async function openJob(page: Page, address: string, plate: string, makes:
   return jobOf(page);
 }
 
+/** Waits until nothing moves: a label that is still on its way above its field has no colour of its own yet. */
+export const atRest = (page: Page) =>
+  page.waitForFunction(() => document.getAnimations().every(({ playState, effect }) => playState !== 'running' || effect?.getTiming().iterations === Infinity));
+
 /** Writes a piece down as it comes, and counts the taps that takes; a text field counts one. */
 export async function came(page: Page, how: { tap?: [number, number]; name?: string; suggested?: string; fastener?: RegExp; count?: string; minutes: string }): Promise<number> {
   let taps = 1;
@@ -85,8 +89,7 @@ export async function came(page: Page, how: { tap?: [number, number]; name?: str
   }
   // The clock took them; a test has no minutes to spare.
   await form.getByRole('textbox', { name: 'Minutes it took' }).fill(how.minutes);
-  // A label that is still on its way above its field has no colour of its own yet.
-  await page.waitForFunction(() => document.getAnimations().every(({ playState, effect }) => playState !== 'running' || effect?.getTiming().iterations === Infinity));
+  await atRest(page);
   expect(await serious(page)).toEqual([]);
   await form.getByRole('button', { name: 'It is off, write it down' }).tap();
   await form.waitFor({ state: 'detached' });
