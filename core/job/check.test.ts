@@ -206,6 +206,7 @@ test('a photo is of something of this vehicle or of a kit of the job, and of not
     'joint:test-kit/joint',
     'fit:test-kit/screw',
     'aim:test-kit/lamp',
+    'paper:test-kit/wiring',
   ];
   expect(known.flatMap(of)).toEqual([]);
   const unknown = [
@@ -219,6 +220,8 @@ test('a photo is of something of this vehicle or of a kit of the job, and of not
     'leg:test-kit/x',
     'fit:test-kit/x',
     'aim:test-kit/x',
+    'paper:test-kit/novel',
+    'paper:other/wiring',
   ];
   expect(unknown.map(of)).toEqual(unknown.map(() => ['events[2].payload.about unknown-id']));
   expect(['supply:low/dead', 'grille', 'log'].map(of)).toEqual([0, 1, 2].map(() => ['events[2].payload.about choice']));

@@ -1,6 +1,6 @@
 import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition } from '../facts/index.ts';
-import { PHOTO_KINDS, photoSubject } from '../photos/index.ts';
+import { PAPERS, PHOTO_KINDS, photoSubject } from '../photos/index.ts';
 import { checkKit, testsThatFollow, type Kit } from '../kit/index.ts';
 import { checkCircuits, checkPieces, checkPlugs, checkSensors, checkSupplies, factChoices, type VehicleProfile } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
@@ -382,6 +382,15 @@ function eventFaults(
           return under(plugOf(about.plug) ? among(plugOf(about.plug)?.pins, about.pin, 'about', 'pin') : among([], about.plug, 'about', 'plug'));
         case 'joint':
           return under(partOf(about.kit, fitmentOf(about.kit)?.connections, about.connection, 'connection'));
+        case 'paper':
+          return under(
+            partOf(
+              about.kit,
+              PAPERS.map((id) => ({ id })),
+              about.paper,
+              'paper',
+            ),
+          );
         case 'leg':
           return under(partOf(about.kit, kitOf(about.kit)?.legs, about.leg, 'leg'));
         case 'fit':

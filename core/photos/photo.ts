@@ -1,4 +1,4 @@
-import { key, subjectOf, type Subject } from '../subject/index.ts';
+import { key, subjectOf, type StationId, type Subject } from '../subject/index.ts';
 
 /** Longest edge of a photo as it is kept, and of the small picture that stands for it in a list, in px. */
 export const LONGEST_EDGE_PX = 1600;
@@ -51,7 +51,7 @@ export interface EarlierPhoto extends Photo {
 }
 
 /** What can be photographed. */
-export const PHOTO_KINDS = ['arrival', 'damage', 'piece', 'sensor', 'face', 'wire', 'joint', 'leg', 'fit', 'aim', 'leaving'] as const satisfies readonly Subject['kind'][];
+export const PHOTO_KINDS = ['arrival', 'damage', 'piece', 'sensor', 'face', 'wire', 'joint', 'leg', 'fit', 'aim', 'leaving', 'paper'] as const satisfies readonly Subject['kind'][];
 export type PhotoKind = (typeof PHOTO_KINDS)[number];
 export type PhotoSubject = Extract<Subject, { kind: PhotoKind }>;
 
@@ -62,6 +62,25 @@ const OF_ONE_VEHICLE: readonly PhotoKind[] = ['arrival', 'damage', 'leaving'];
 export function photoSubject(about: string): PhotoSubject | undefined {
   const subject = subjectOf(about);
   return subject && (PHOTO_KINDS as readonly string[]).includes(subject.kind) ? (subject as PhotoSubject) : undefined;
+}
+
+/** Papers that come with a kit: how it is fitted, wired and aimed, under what it may be driven, and what else there is. */
+export const PAPERS = ['fitting', 'wiring', 'aiming', 'approval', 'other'] as const;
+export type Paper = (typeof PAPERS)[number];
+
+/** The papers of a kit that are wanted where it is worked at; all of them where its box is opened. */
+export const PAPERS_AT: Readonly<Partial<Record<StationId, readonly Paper[]>>> = {
+  gather: PAPERS,
+  wire: ['wiring'],
+  fit: ['fitting'],
+  aim: ['aiming'],
+  'hand-over': ['approval'],
+};
+
+/** The kit whose paper a photo shows: it is kept with that kit, whatever it is fitted to. */
+export function kitOfPaper(about: string): string | undefined {
+  const subject = photoSubject(about);
+  return subject?.kind === 'paper' ? subject.kit : undefined;
 }
 
 /** Whether a photo shows what the next vehicle of the kind has too: where the clip is, which wire. */

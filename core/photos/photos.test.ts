@@ -6,6 +6,9 @@ import {
   formatOf,
   isOfKind,
   jpegFacts,
+  kitOfPaper,
+  PAPERS,
+  PAPERS_AT,
   photosAt,
   photosOfPlug,
   photoSubject,
@@ -63,6 +66,15 @@ test('only what can be photographed has photos; what is of one vehicle is not sh
   expect(photoSubject('fit:some-kit/screw')).toEqual({ kind: 'fit', kit: 'some-kit', step: 'screw' });
   expect([photoSubject('log'), photoSubject('tray:a/b'), photoSubject('piece'), photoSubject('unheard:of')]).toEqual([undefined, undefined, undefined, undefined]);
   expect(['piece:grille/off', 'aim:k/l', 'arrival', 'leaving', 'damage:e', 'supply:low/dead', 'floor'].map(isOfKind)).toEqual([true, true, false, false, false, false, false]);
+});
+
+test('a paper of a kit is of that kit, whatever it is fitted to; each lies at hand where it is worked by', () => {
+  expect([kitOfPaper('paper:some-kit/wiring'), kitOfPaper('fit:some-kit/screw'), isOfKind('paper:some-kit/wiring')]).toEqual(['some-kit', undefined, true]);
+  expect(PAPERS_AT.gather).toEqual(PAPERS);
+  // Every paper but the others is wanted at one station besides.
+  const wanted = Object.entries(PAPERS_AT).flatMap(([station, papers]) => (station === 'gather' ? [] : papers));
+  expect([...wanted, 'other'].sort()).toEqual([...PAPERS].sort());
+  expect([PAPERS_AT.fit, PAPERS_AT.wire, PAPERS_AT['hand-over']]).toEqual([['fitting'], ['wiring'], ['approval']]);
 });
 
 test('a ring lies where it was tapped, keeps its size when it is moved, and stays on the photo and within its sizes', () => {

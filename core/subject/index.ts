@@ -44,6 +44,8 @@ export type Subject =
   /** The vehicle as it came, as it leaves; damage, by the entry that noted it. */
   | { kind: 'arrival' }
   | { kind: 'leaving' }
+  /** A paper that came with a kit. */
+  | { kind: 'paper'; kit: string; paper: string }
   | { kind: 'damage'; entry: string }
   /** A plug of the vehicle. */
   | { kind: 'face'; plug: string }
@@ -102,6 +104,7 @@ const IDS: Readonly<Record<Subject['kind'], readonly string[]>> = {
   floor: [],
   arrival: [],
   leaving: [],
+  paper: ['kit', 'paper'],
   damage: ['entry'],
   face: ['plug'],
   undescribed: ['list'],

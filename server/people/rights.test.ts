@@ -69,6 +69,7 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'PUT /api/jobs/:id/photos/:hash': 'record',
   'GET /api/photos/:hash': null,
   'GET /api/photos/of/:profile': null,
+  'GET /api/photos/papers': null,
   'GET /api/times/:profile': null,
   'GET /api/taught/:profile': null,
   'GET /api/practice': 'record',

@@ -6,7 +6,7 @@ import { jpegFacts, LONGEST_EDGE_PX, MOST_PHOTO_BYTES, MOST_PHOTOS } from '@jade
 import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';
 import { requireRight } from '../people/index.ts';
-import { earlierPhotos } from './places.ts';
+import { earlierPhotos, paperPages } from './places.ts';
 
 export { bringsPhotos, keepPlaces } from './places.ts';
 
@@ -14,6 +14,9 @@ const { jobs, photos } = tables;
 
 /** Pictures that a job may bring: each photo with its small one, and as many again twice over for those that were taken back. */
 const MOST_PICTURES = 3 * 2 * MOST_PHOTOS;
+
+/** Kits whose papers are asked for at once, at most. */
+const MOST_KITS_ASKED = 40;
 
 /** What is wrong with bytes that are to be kept as a photo under a hash. */
 function photoFaults(bytes: unknown, hash: string): Fault[] {
@@ -69,6 +72,10 @@ export function photoRoutes(app: FastifyInstance, { db }: { db: Database }): voi
 
   app.get<{ Params: { profile: string }; Querystring: { but?: string } }>('/api/photos/of/:profile', async ({ params, query }) => ({
     photos: await earlierPhotos(db, params.profile, query.but ?? ''),
+  }));
+
+  app.get<{ Querystring: { kits?: string; but?: string } }>('/api/photos/papers', async ({ query }) => ({
+    photos: await paperPages(db, (query.kits ?? '').split(',').filter(Boolean).slice(0, MOST_KITS_ASKED), query.but ?? ''),
   }));
 
   void app.register(async (own) => {

@@ -1,12 +1,16 @@
-import { and, desc, eq, exists, lte, ne, sql } from 'drizzle-orm';
+import { and, desc, eq, exists, inArray, like, lte, ne, notLike, sql } from 'drizzle-orm';
 import type { JobState, LoggedEvent } from '@jade/core/job';
-import { isOfKind, placeOf, type EarlierPhoto, type Photo } from '@jade/core/photos';
+import { isOfKind, kitOfPaper, placeOf, type EarlierPhoto, type Photo } from '@jade/core/photos';
 import { tables, type Connection } from '../database/index.ts';
 
 const { jobs, photoPlaces: places, photos, vehicles } = tables;
 
 /** Photos of one place that are shown at the next vehicle: the last ones. */
 const MOST_AT_A_PLACE = 3;
+/** Pages of papers that are looked through for those of the last job of each. */
+const MOST_PAGES = 600;
+/** How the places of papers begin: theirs are kept under the kit, all others under the kind of vehicle. */
+const PAPER_PLACES = 'paper:%';
 /** Photos of one kind of vehicle that are told of at all. */
 const MOST_OF_A_KIND = 1000;
 
@@ -23,7 +27,7 @@ export async function keepPlaces(tx: Connection, job: string, { opened, photos: 
     rows.map((photo) => ({
       job,
       event: photo.event,
-      profile,
+      profile: kitOfPaper(photo.about) ?? profile,
       place: placeOf(photo.about),
       at: new Date(photo.at).toISOString(),
       thumb: photo.thumb,
@@ -39,7 +43,7 @@ export async function earlierPhotos(db: Connection, profile: string, but: string
   const ranked = db
     .select({ job: places.job, at: places.at, photo: places.photo, rank })
     .from(places)
-    .where(and(eq(places.profile, profile), ne(places.job, but), exists(kept)))
+    .where(and(eq(places.profile, profile), notLike(places.place, PAPER_PLACES), ne(places.job, but), exists(kept)))
     .as('ranked');
   const rows = await db
     .select({ job: ranked.job, photo: ranked.photo, plate: vehicles.plate })
@@ -50,4 +54,24 @@ export async function earlierPhotos(db: Connection, profile: string, but: string
     .orderBy(desc(ranked.at), desc(ranked.job))
     .limit(MOST_OF_A_KIND);
   return rows.map(({ job, plate, photo }) => ({ ...(JSON.parse(photo) as Photo), job, plate }));
+}
+
+/** Pages of the papers of kits, in the order in which they were photographed: of each paper as the last job has it that photographed it, but one job. */
+export async function paperPages(db: Connection, kits: readonly string[], but: string): Promise<EarlierPhoto[]> {
+  if (kits.length === 0) return [];
+  const kept = db.select({ hash: photos.hash }).from(photos).where(eq(photos.hash, places.thumb));
+  const rows = await db
+    .select({ job: places.job, place: places.place, photo: places.photo, plate: vehicles.plate })
+    .from(places)
+    .innerJoin(jobs, eq(jobs.id, places.job))
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicle))
+    .where(and(inArray(places.profile, [...kits]), like(places.place, PAPER_PLACES), ne(places.job, but), exists(kept)))
+    .orderBy(desc(places.at), desc(places.event))
+    .limit(MOST_PAGES);
+  const last = new Map<string, string>();
+  for (const { place, job } of rows) if (!last.has(place)) last.set(place, job);
+  return rows
+    .filter(({ place, job }) => last.get(place) === job)
+    .reverse()
+    .map(({ job, plate, photo }) => ({ ...(JSON.parse(photo) as Photo), job, plate }));
 }

@@ -15,7 +15,7 @@ const { job, names } = useCurrentJob();
 const photos = usePhotos();
 const about = computed(() => key(props.subject));
 const own = computed(() => photosAt(photos.own, props.subject));
-const others = computed(() => photosAt(photos.earlier, props.subject));
+const others = computed(() => photosAt(props.subject.kind === 'paper' ? photos.papers : photos.earlier, props.subject));
 const making = computed(() => photos.making[about.value] ?? 0);
 const faults = computed(() => photos.faults.filter((entry) => entry.about === about.value));
 const opened = ref<{ event: string; earlier: boolean }>();

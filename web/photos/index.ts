@@ -105,16 +105,18 @@ export const usePhotos = defineStore('photos', () => {
   );
 
   /** The last photos of each place on vehicles of a kind, but of one job; while there is no server those that were told of before. */
-  async function ofKind(profile: string, but = ''): Promise<readonly EarlierPhoto[]> {
-    const at = `photos/${profile}`;
+  const ofKind = (profile: string, but = '') => told(`photos/${profile}`, `/api/photos/of/${encodeURIComponent(profile)}?but=${encodeURIComponent(but)}`, but);
+  async function told(at: string, address: string, but: string): Promise<readonly EarlierPhoto[]> {
     try {
-      const { photos } = await ask<{ photos: EarlierPhoto[] }>(`/api/photos/of/${encodeURIComponent(profile)}?but=${encodeURIComponent(but)}`);
+      const { photos } = await ask<{ photos: EarlierPhoto[] }>(address);
       void keepView(at, photos).catch(() => undefined);
       return photos;
     } catch {
       return ((await keptView<EarlierPhoto[]>(at).catch(() => undefined)) ?? []).filter((photo) => photo.job !== but);
     }
   }
+  /** Pages of the papers of kits, as they were last photographed on another job. */
+  const papersOf = (kits: string, but = '') => told(`papers/${kits}`, `/api/photos/papers?kits=${encodeURIComponent(kits)}&but=${encodeURIComponent(but)}`, but);
   watch(
     () => job.view?.id,
     (id) => {
@@ -122,6 +124,16 @@ export const usePhotos = defineStore('photos', () => {
       faults.value = [];
       const profile = job.view?.profile.slug;
       if (id !== undefined && profile !== undefined) void ofKind(profile, id).then((found) => job.view?.id === id && (earlier.value = found));
+    },
+    { immediate: true },
+  );
+  /** Pages of the papers of the job's kits, as other jobs photographed them. */
+  const papers = shallowRef<readonly EarlierPhoto[]>([]);
+  watch(
+    () => [job.view?.id, (job.view?.kits ?? []).map(({ slug }) => slug).join()] as const,
+    ([id, kits]) => {
+      papers.value = [];
+      if (id !== undefined && kits !== '') void papersOf(kits, id).then((found) => job.view?.id === id && (papers.value = found));
     },
     { immediate: true },
   );
@@ -164,6 +176,8 @@ export const usePhotos = defineStore('photos', () => {
   return {
     own,
     earlier,
+    papers,
+    papersOf,
     making,
     faults,
     count,

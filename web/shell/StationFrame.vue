@@ -2,6 +2,7 @@
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { LONGEST_TEXT, toTakeOut } from '@jade/core/job';
+import { PAPERS_AT } from '@jade/core/photos';
 import { itself, type Station } from '@jade/core/stations';
 import { NIGHT, PAUSE, sayNothingFitted } from '@jade/words/itself';
 import { FRAME, sayNewer, sayPageTitle } from '@jade/words/shell';
@@ -16,6 +17,7 @@ import { usePause } from '../itself/pause.ts';
 import NotesPane from '../itself/NotesPane.vue';
 import JobGate from '../job/JobGate.vue';
 import { useJob } from '../job/store.ts';
+import KitPapers from '../photos/KitPapers.vue';
 import { useSession } from '../session/index.ts';
 import { planner, readOfPlanner } from '../workers/bridge.ts';
 import { fetchTheRest, STATION_VIEWS } from './stations.ts';
@@ -130,11 +132,13 @@ function except(note: string): void {
         @written="except"
         @close="asking = undefined"
       />
+      <KitPapers v-if="PAPERS_AT[station] && station !== 'gather'" :key="`papers/${view.id}/${station}`" :station="station" />
       <EmptyNote v-if="nothingToFit !== undefined" kind="empty"
         >{{ sayNothingFitted(nothingToFit, job.state.cancelled !== undefined) }}
         <router-link class="push small" :to="{ name: 'station', params: { id: view.id, station: 'close-up' } }">{{ FRAME.toCloseUp }}</router-link></EmptyNote
       >
       <component :is="STATION_VIEWS[station]" v-else :key="`${view.id}/${station}`" />
+      <KitPapers v-if="station === 'gather'" :key="`papers/${view.id}`" :station="station" />
       <NotesPane :key="`notes/${view.id}/${station}`" :station="station" />
     </template>
   </JobGate>

@@ -50,6 +50,15 @@ export const sayTaken = (when: string, who: string | undefined, { plate }: Parti
 /** What is photographed by the button beside a subject. */
 export const sayTake = (subject: PhotoSubject, names: Names): string => `Photo: ${inSentence(sayPictured(key(subject), names))}`;
 
+/** Papers of the kits of a job, page by page. */
+export const KIT_PAPERS = {
+  title: 'Papers in the box',
+  why: 'Photograph them page by page before the box is gone: they are kept with the kit, and lie at hand where it is wired, fitted, aimed and handed over, on this job and every later one.',
+  pages: (count: number) => (count === 0 ? 'none yet' : plural(count, 'page')),
+  page: (paper: string, page: number) => `${paper}, page ${page}`,
+  none: 'Nobody has photographed its papers.',
+} as const;
+
 export const PHOTOS = {
   title: 'Photos',
   question: 'What was found, and where to look the next time?',

@@ -99,6 +99,8 @@ export function saySubject(subject: Subject, names: Names): string {
       return 'floor that was aimed on';
     case 'arrival':
       return 'vehicle on arrival';
+    case 'paper':
+      return `${PAPER_NAMES[subject.paper] ?? subject.paper} of ${names.kit(subject.kit)}`;
     case 'leaving':
       return 'vehicle leaving';
     case 'damage':
@@ -115,6 +117,15 @@ export function saySubject(subject: Subject, names: Names): string {
       return 'log';
   }
 }
+
+/** Papers that come with a kit. */
+export const PAPER_NAMES: Readonly<Record<string, string>> = {
+  fitting: 'Fitting instructions',
+  wiring: 'Wiring diagram',
+  aiming: 'Aiming instructions',
+  approval: 'Approval',
+  other: 'Other papers',
+};
 
 /** What a kept key is called; a key of no known form stands for itself. */
 export function sayKey(kept: string, names: Names): string {

@@ -15,6 +15,7 @@ import TapeLabel from '../../design/TapeLabel.vue';
 import { ask, Refused } from '../../ask/index.ts';
 import RightGate from '../../session/RightGate.vue';
 import BodyShelf from './BodyShelf.vue';
+import KitPages from './KitPages.vue';
 import PlugShelf from './PlugShelf.vue';
 import { finder } from './find.ts';
 import VersionChanges from './VersionChanges.vue';
@@ -242,6 +243,7 @@ onMounted(async () => {
             ><span>{{ item.count }}</span>
           </li>
         </ul>
+        <KitPages :kit="kit.slug" />
         <VersionChanges kind="kit" :slug="kit.slug" :version="versionShown" @kept="kept" />
         <p v-for="text in kit.warnings" :key="text">
           <TapeLabel long>{{ text }}</TapeLabel>
