@@ -146,6 +146,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
     ],
     gaps: [{ id: 'bonnet-to-wing-x7k2', name: 'Bonnet to wing', side: 'left', at: { xMm: 500, yMm: 800, zMm: 900 } }],
     without: ['tow-eye-cover'],
+    measures: { trackMm: 1510, bonnetHeightMm: 1020 },
     same: [{ piece: 'grille-z9k4', is: 'grille-x7k2' }],
     apart: [{ piece: 'duct-z9k4', from: 'grille-x7k2' }],
     facts: [
@@ -280,7 +281,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'way.chosen': ['way', 'level'],
   'way.blocked': ['level'],
   'kit.described': ['lamps', 'contents', 'mounts', 'fitSteps', 'tests', 'plugs', 'relays', 'feeds', 'connections', 'replaces', 'whole'],
-  'kind.described': ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts', 'without', 'same', 'apart', 'whole'],
+  'kind.described': ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts', 'measures', 'without', 'same', 'apart', 'whole'],
   'accessory.found': ['size', 'why'],
   'fastener.seized': ['why'],
   'warnings.read': ['why'],

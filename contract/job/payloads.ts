@@ -35,7 +35,7 @@ import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
 import { Connection, ContentItem, FitStep, KitFeed, KitPlug, KitRelay, KitTest, Lamp } from '@jade/contract/kit';
-import { Circuit, LampFunction, MountPosition, Piece, Sensor, Supply, TellingFact, VehiclePlug, GapPoint } from '@jade/contract/vehicle';
+import { Circuit, LampFunction, MountPosition, Piece, Sensor, Supply, TakenMeasures, TellingFact, VehiclePlug, GapPoint } from '@jade/contract/vehicle';
 import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
@@ -331,6 +331,7 @@ class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => VehiclePlug, 20) plugs?: VehiclePlug[];
   @Optional() @Each(() => Circuit, 20) circuits?: Circuit[];
   @Optional() @Each(() => TellingFact, 20) facts?: TellingFact[];
+  @Optional() @Part(() => TakenMeasures) measures?: TakenMeasures;
   @Optional() @Slugs(60) without?: string[];
   @Optional() @Each(() => SamePiece, 20) same?: SamePiece[];
   @Optional() @Each(() => ApartPiece, 20) apart?: ApartPiece[];

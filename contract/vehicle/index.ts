@@ -2,6 +2,7 @@ import {
   BODIES,
   DESCRIBED,
   DRIVES,
+  MEASURES,
   OPEN_LEVELS,
   RELEASES,
   ROUTE_ROLES,
@@ -24,6 +25,7 @@ import {
   type LampFunction as PlainFunction,
   type LevelNeed as PlainNeed,
   type Measures as PlainMeasures,
+  type TakenMeasures as PlainTaken,
   type MountPosition as PlainMount,
   type Piece as PlainPiece,
   type PieceLevel as PlainLevel,
@@ -82,6 +84,19 @@ export class Measures implements PlainMeasures {
   @Amount(0, 4000) trackMm!: number;
   @Amount(200, 3000) bonnetHeightMm!: number;
   @Amount(20, 1500) groundClearanceMm!: number;
+}
+
+/** Measures that were taken, each in the range that a vehicle can have. */
+export class TakenMeasures implements PlainTaken {
+  @Optional() @Amount(500, FAR_MM) lengthMm?: number;
+  @Optional() @Amount(300, 4000) widthMm?: number;
+  @Optional() @Amount(500, 5000) heightMm?: number;
+  @Optional() @Amount(500, 15_000) wheelbaseMm?: number;
+  @Optional() @Amount(0, 4000) frontOverhangMm?: number;
+  @Optional() @Amount(150, 2000) wheelDiameterMm?: number;
+  @Optional() @Amount(0, 4000) trackMm?: number;
+  @Optional() @Amount(200, 3000) bonnetHeightMm?: number;
+  @Optional() @Amount(20, 1500) groundClearanceMm?: number;
 }
 
 export class FactDefinition implements PlainFact {
@@ -361,6 +376,7 @@ export class VehicleProfile implements PlainProfile {
   @Flag() highVoltage!: boolean;
   @Optional() @Part(() => Battery) battery?: Battery;
   @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) undescribed?: PlainProfile['undescribed'];
+  @Optional() @OneOfEach(MEASURES, MEASURES.length) unmeasured?: PlainProfile['unmeasured'];
   @Each(() => Supply, 2) supplies!: Supply[];
   @Part(() => Measures) measures!: Measures;
   @Flag() numberCheckDigit!: boolean;
@@ -396,6 +412,7 @@ export class TakenToKeep {
   @Slugs(500) confirmed!: string[];
   @Slugs(500) without!: string[];
   @Slugs(2) revived!: string[];
+  @OneOfEach(MEASURES, MEASURES.length) measures!: NonNullable<PlainProfile['unmeasured']>;
   @Slugs(300) notes!: string[];
   @Slugs(100) kits!: string[];
   @Slugs(1000) ways!: string[];

@@ -716,3 +716,27 @@ test('whoever of two devices writes down what, and how late, no way is learned t
     { numRuns: 150 },
   );
 });
+
+test('measures that nobody had taken are learned as jobs took them, each by the middle of them, and kept once', () => {
+  const measured = (name: string, taken: Parameters<typeof checkIn.measured>[1]) => {
+    const job = new Job(name);
+    job.act(checkIn.measured(job.context, taken));
+    return job;
+  };
+  const jobs = [measured('one', { trackMm: 1512, wheelDiameterMm: 751 }), measured('two', { trackMm: 1530 }), measured('three', { trackMm: 1516 })];
+  const taught = captured(...jobs);
+  const before = HERON.measures;
+  expect(taught.measures).toEqual([
+    { measure: 'trackMm', valueMm: 1516, beforeMm: before.trackMm, jobs: ['one', 'two', 'three'] },
+    { measure: 'wheelDiameterMm', valueMm: 751, beforeMm: before.wheelDiameterMm, jobs: ['one'] },
+  ]);
+  const kept = withCaptured(HERON, taught, { ...NOTHING_TAKEN, measures: ['trackMm'] });
+  expect([kept.measures, kept.unmeasured]).toEqual([{ ...before, trackMm: 1516 }, HERON.unmeasured?.filter((id) => id !== 'trackMm')]);
+  const again = kindCaptured(
+    jobs.map(({ seen }) => seen),
+    jobs.map(({ told }) => told),
+    kept,
+  );
+  expect(again.measures.map(({ measure }) => measure)).toEqual(['wheelDiameterMm']);
+  expect(checkProfile(withCaptured(HERON, taught, all(taught)))).toEqual([]);
+});

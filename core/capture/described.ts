@@ -2,10 +2,13 @@ import { describedOnce, leftOpen, type DescribedHere } from '../job/index.ts';
 import type { Kit } from '../kit/index.ts';
 import {
   askingDead,
+  inMeasureOrder,
   isUndescribed,
   levelRank,
+  middleMm,
   needsAsKept,
   pieceKey,
+  withMeasures,
   withoutPieces,
   withTelling,
   type Circuit,
@@ -14,6 +17,7 @@ import {
   type KindNote,
   type LampFunction,
   type LevelNeed,
+  type MeasureId,
   type MountPosition,
   type Piece,
   type PieceLevel,
@@ -56,6 +60,8 @@ export interface KindCaptured extends KindTaught {
   without: { piece: string; jobs: string[] }[];
   /** Supplies of which nobody had measured what bringing them back takes, with what jobs took for it. */
   revived: Proposed<Supply>[];
+  /** Measures that nobody had taken, as jobs measured them: the middle of what they say, and what stood there before. */
+  measures: { measure: MeasureId; valueMm: number; beforeMm: number; jobs: string[] }[];
   /** What was noted on the jobs: whether it is of the kind, or of that one vehicle, a person says. */
   notes: Proposed<KindNote>[];
   kits: KitProposed[];
@@ -260,6 +266,10 @@ export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescr
       const measured = supply.liveMin === undefined ? liveMinOf(supply.id, told) : undefined;
       return measured ? [{ entry: broughtBack(supply, told), jobs: measured.jobs }] : [];
     }),
+    measures: inMeasureOrder(profile.unmeasured ?? []).flatMap((measure) => {
+      const by = told.flatMap(({ job, described }) => (described.measures[measure] === undefined ? [] : [{ job, mm: described.measures[measure] }]));
+      return by.length > 0 ? [{ measure, valueMm: middleMm(by.map(({ mm }) => mm)), beforeMm: profile.measures[measure], jobs: by.map(({ job }) => job) }] : [];
+    }),
     without: profile.pieces.flatMap(({ id }) => {
       // What another vehicle of the kind had is no matter of the kind: the two differ by it.
       if (seen.some(({ moves }) => moves.some((move) => move.piece === id))) return [];
@@ -305,6 +315,7 @@ export interface Taken {
   confirmed: readonly string[];
   without: readonly string[];
   revived: readonly string[];
+  measures: readonly MeasureId[];
   notes: readonly string[];
   kits: readonly string[];
   functions: readonly string[];
@@ -324,6 +335,7 @@ export const NOTHING_TAKEN: Taken = {
   confirmed: [],
   without: [],
   revived: [],
+  measures: [],
   notes: [],
   kits: [],
   functions: [],
@@ -336,7 +348,7 @@ const NAMED = ['mounts', 'pieces', 'plugs', 'circuits'] as const;
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
 export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
-  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, without, revived, notes, kits, changes, whole } = captured;
+  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, without, revived, measures, notes, kits, changes, whole } = captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
@@ -375,6 +387,7 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
     confirmed: confirmed.map(({ entry }) => entry).filter(({ id }) => taken.confirmed.includes(id)),
     without: without.map(({ piece }) => piece).filter((id) => taken.without.includes(id)),
     revived: revived.map(({ entry }) => entry).filter(({ id }) => taken.revived.includes(id)),
+    measures: measures.filter(({ measure }) => taken.measures.includes(measure)),
     supplies: isolated,
     // What carried a sensor was left, or what of a kit sits in a place that was: neither can be said.
     sensors: sensors.map(({ entry }) => entry).filter(({ id, on }) => taken.sensors.includes(id) && levels.has(on)),
@@ -388,7 +401,7 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
 
 /** A profile with what was taken of what its jobs taught. */
 export function withCaptured(profile: VehicleProfile, captured: KindCaptured, taken: Taken): VehicleProfile {
-  const { changes, whole, kits: _kits, notes, ...entries } = takenTogether(captured, profile, taken);
+  const { changes, whole, kits: _kits, notes, measures, ...entries } = takenTogether(captured, profile, taken);
   const found = new Map(entries.confirmed.map((piece) => [piece.id, piece]));
   const base = withoutPieces({ ...profile, pieces: profile.pieces.map((piece) => found.get(piece.id) ?? piece) }, entries.without);
   const { undescribed, ...rest } = withChanges(base, entries.without.length > 0 ? stillNew(base, changes) : changes);
@@ -405,5 +418,5 @@ export function withCaptured(profile: VehicleProfile, captured: KindCaptured, ta
     circuits: [...rest.circuits, ...entries.circuits],
     ...(notes.length > 0 ? { notes: [...(rest.notes ?? []), ...notes] } : {}),
   };
-  return withTelling(held, entries.facts);
+  return withMeasures(withTelling(held, entries.facts), Object.fromEntries(measures.map(({ measure, valueMm }) => [measure, valueMm])));
 }

@@ -2,7 +2,7 @@ import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition } from '../facts/index.ts';
 import { PAPERS, PHOTO_KINDS, photoSubject } from '../photos/index.ts';
 import { checkKit, testsThatFollow, type Kit } from '../kit/index.ts';
-import { checkCircuits, checkPieces, checkPlugs, checkSensors, checkSupplies, factChoices, type VehicleProfile } from '../vehicle/index.ts';
+import { checkCircuits, checkMeasures, checkPieces, checkPlugs, checkSensors, checkSupplies, factChoices, withMeasures, type VehicleProfile } from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
 import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed } from './described.ts';
@@ -72,11 +72,11 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
   const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], without = [] } = said;
-  const { same = [], apart = [], whole = [] } = said;
+  const { measures = {}, same = [], apart = [], whole = [] } = said;
   const at = `${path}.payload`;
   const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts: telling };
-  if ([...Object.values(lists), without, same, apart, whole].every((list) => list.length === 0))
-    return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'without', 'same', 'apart', 'whole'].join(', ') } }];
+  if ([...Object.values(lists), Object.keys(measures), without, same, apart, whole].every((list) => list.length === 0))
+    return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'measures', 'without', 'same', 'apart', 'whole'].join(', ') } }];
   const facts = factChoices({ facts: [...telling, ...profile.facts] });
   const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };
   const now = { ...profile, ...held, circuits: besides(profile.circuits, circuits) };
@@ -103,6 +103,7 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
       ...checkCondition(when, facts, `${at}.facts[${place}].tells[${index}].when`),
     ]),
   );
+  const ofMeasures = checkMeasures(withMeasures(profile, measures).measures).map((fault) => ({ ...fault, path: `${at}.${fault.path}` }));
   const pair = (list: string, place: number, one: string, [field, other]: [field: string, id: string]): Fault[] => [
     ...unknownId(one, there, `${at}.${list}[${place}].piece`, 'piece'),
     ...unknownId(other, there, `${at}.${list}[${place}].${field}`, 'piece'),
@@ -112,7 +113,7 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
     ...same.flatMap(({ piece, is }, place) => pair('same', place, piece, ['is', is])),
     ...apart.flatMap(({ piece, from }, place) => pair('apart', place, piece, ['from', from])),
   ];
-  return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps, ...ofFacts, ...ofPairs];
+  return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps, ...ofFacts, ...ofPairs, ...ofMeasures];
 }
 
 /** Faults of what was described of a kit: nothing at all, a kit that the job does not have, an entry said twice or that names what is not there. */

@@ -1,5 +1,5 @@
 import { FITMENT_LISTS, KIT_LISTS, type Fitment, type FitmentList, type Kit, type KitList } from '../kit/index.ts';
-import { withoutPieces, withTelling, type VehicleProfile } from '../vehicle/index.ts';
+import { withMeasures, withoutPieces, withTelling, type VehicleProfile } from '../vehicle/index.ts';
 import type { KindDescribed, KitDescribed } from './events.ts';
 import { describedOnce, keptAs } from './one-piece.ts';
 import { records, type DescribedHere, type KitDescribedHere } from './state.ts';
@@ -33,6 +33,7 @@ export const NOTHING_DESCRIBED: DescribedHere = {
   plugs: {},
   circuits: {},
   facts: {},
+  measures: {},
   without: [],
   same: {},
   apart: [],
@@ -60,7 +61,7 @@ function andSame(same: Readonly<Record<string, string>>, { piece, is }: { piece:
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
   const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [] } = said;
-  const { same = [], apart = [], whole = [] } = said;
+  const { measures = {}, same = [], apart = [], whole = [] } = said;
   return {
     pieces: further(before.pieces, pieces, byId),
     functions: further(before.functions, functions, byId),
@@ -71,6 +72,7 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
     plugs: further(before.plugs, plugs, byId),
     circuits: further(before.circuits, circuits, byId),
     facts: further(before.facts, facts, byId),
+    measures: { ...before.measures, ...measures },
     without: [...new Set([...before.without, ...without])],
     same: same.reduce(andSame, before.same),
     apart: [...before.apart, ...apart],
@@ -98,7 +100,7 @@ export function kitDescribedFurther(before: KitDescribedHere = NOTHING_OF_KIT, s
 
 /** Whether a job described nothing. */
 export const describedNothing = (described: DescribedHere): boolean =>
-  KIND_LISTS.every((list) => Object.keys(described[list]).length === 0) && described.without.length + described.whole.length === 0;
+  KIND_LISTS.every((list) => Object.keys(described[list]).length === 0) && described.without.length + described.whole.length + Object.keys(described.measures).length === 0;
 
 /** What is left of lists that nobody has described as a whole; nothing at all where none is left. */
 export function leftOpen<T extends string>(before: readonly T[] | undefined, whole: readonly string[]): { undescribed?: T[] } {
@@ -126,7 +128,7 @@ export function withDescribed(profile: VehicleProfile, told: DescribedHere): Veh
     circuits: joined(profile.circuits, described.circuits, byId),
     ...leftOpen(undescribed, described.whole),
   };
-  return withoutPieces(withTelling(held, Object.values(described.facts)), described.without);
+  return withMeasures(withoutPieces(withTelling(held, Object.values(described.facts)), described.without), described.measures);
 }
 
 const isFitmentList = (list: KitList | FitmentList): list is FitmentList => FITMENT_LISTS.some((own) => own === list);

@@ -17,6 +17,7 @@ import type {
   Supply,
   SupplyId,
   SupplyState,
+  TakenMeasures,
   TellingFact,
   VehiclePlug,
   Zone,
@@ -143,6 +144,8 @@ export interface KindDescribed {
   plugs?: VehiclePlug[];
   /** Circuits by what guards them, live as they were read. */
   circuits?: Circuit[];
+  /** Measures that nobody had taken, in mm. */
+  measures?: TakenMeasures;
   /** What tells its vehicles apart, and which pieces not all of them have. */
   facts?: TellingFact[];
   /** Pieces that were taken over from another kind and that this kind does not have; one that its profile no longer has is gone by that. */

@@ -13,6 +13,7 @@ import type {
   Supply,
   SupplyId,
   SupplyState,
+  TakenMeasures,
   TellingFact,
   VehiclePlug,
   GapPoint,
@@ -183,6 +184,7 @@ export interface JobState {
     plugs: Record<string, VehiclePlug>;
     circuits: Record<string, Circuit>;
     facts: Record<string, TellingFact>;
+    measures: TakenMeasures;
     without: string[];
     /** Pieces that were described once more, by the piece that each of them is. */
     same: Record<string, string>;
@@ -342,6 +344,7 @@ export function emptyJob(): JobState {
       plugs: records(),
       circuits: records(),
       facts: records(),
+      measures: {},
       without: [],
       same: records(),
       apart: [],

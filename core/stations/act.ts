@@ -3,7 +3,7 @@ import type { Pass } from '../kit/index.ts';
 import type { MeasureDoubt } from '../judging/index.ts';
 import type { ReadingDoubt, ReferenceVerdict } from '../probing/index.ts';
 import type { Subject } from '../subject/index.ts';
-import type { SupplyId } from '../vehicle/index.ts';
+import type { MeasureId, SupplyId } from '../vehicle/index.ts';
 
 /** What cannot be of a face as it was described. */
 export type FaceFault = 'no pins' | 'too many pins' | 'known already';
@@ -65,6 +65,7 @@ export type Refusal =
   | { code: 'opened-already' }
   | { code: 'fact-known'; fact: string }
   | { code: 'same-choice' }
+  | { code: 'measure-out'; measure: MeasureId; leastMm: number; mostMm: number }
   | { code: 'feed-first'; kit: string; lamps: string[] }
   | { code: 'feeds-nothing' | 'several-functions'; plug: string }
   | { code: 'fuse-above'; fuseA: number; mostA: number }

@@ -11,6 +11,19 @@ export interface Measures {
   groundClearanceMm: number;
 }
 
+export const MEASURES = [
+  'lengthMm',
+  'wheelbaseMm',
+  'frontOverhangMm',
+  'widthMm',
+  'trackMm',
+  'heightMm',
+  'bonnetHeightMm',
+  'groundClearanceMm',
+  'wheelDiameterMm',
+] as const satisfies readonly (keyof Measures)[];
+export type MeasureId = (typeof MEASURES)[number];
+
 export const BODIES = [
   'hatchback',
   'saloon',

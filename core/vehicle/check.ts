@@ -45,7 +45,7 @@ export function checkProfile(profile: VehicleProfile): Fault[] {
 }
 
 /** Measures that no vehicle can have together: it ends before its rear axle, its bonnet lies under its floor or over its roof. */
-function checkMeasures({ lengthMm, frontOverhangMm, wheelbaseMm, groundClearanceMm, bonnetHeightMm, heightMm, trackMm, widthMm }: Measures): Fault[] {
+export function checkMeasures({ lengthMm, frontOverhangMm, wheelbaseMm, groundClearanceMm, bonnetHeightMm, heightMm, trackMm, widthMm }: Measures): Fault[] {
   const between = (field: keyof Measures, value: number, least: number, most: number): Fault[] =>
     value < least || value > most ? [{ path: `measures.${field}`, code: 'range', data: { least, most } }] : [];
   return [

@@ -15,4 +15,5 @@ export * from './taken-over.ts';
 export * from './known-pieces.ts';
 export * from './one-piece.ts';
 export * from './new-kind.ts';
+export * from './measured.ts';
 export * from './standard-lamps.ts';

@@ -1,9 +1,11 @@
-import { TYPICAL_MEASURES, type Body, type Measures } from './bodies.ts';
+import { MEASURES, TYPICAL_MEASURES, type Body, type Measures } from './bodies.ts';
 import { DESCRIBED, type VehicleProfile } from './profile.ts';
 import { takenOver } from './taken-over.ts';
 
 /** What is measured of a vehicle that nobody has described: the rest follows from its body until somebody measures it. */
 export type FewMeasures = Pick<Measures, 'lengthMm' | 'widthMm' | 'heightMm' | 'wheelbaseMm'>;
+
+const FEW: readonly (keyof Measures)[] = ['lengthMm', 'widthMm', 'heightMm', 'wheelbaseMm'] satisfies readonly (keyof FewMeasures)[];
 
 /** A kind of vehicle that nobody has described: what is read from its papers and its outside in a minute. */
 export interface NewKind extends FewMeasures {
@@ -75,6 +77,8 @@ export function newKind(kind: NewKind, like?: VehicleProfile): VehicleProfile {
     undescribed: [...DESCRIBED],
     supplies: [],
     measures,
+    // What stands as such a body typically has it counts as measured by nobody.
+    unmeasured: MEASURES.filter((id) => measures[id] === TYPICAL_MEASURES[body][id] || !FEW.includes(id)),
     numberCheckDigit: false,
     facts: [],
     pieces: [],

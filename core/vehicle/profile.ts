@@ -1,7 +1,7 @@
 import type { Condition } from '../facts/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { StationId } from '../subject/index.ts';
-import type { Body, Measures } from './bodies.ts';
+import type { Body, MeasureId, Measures } from './bodies.ts';
 import type { Circuit, LampChannel, PlugFace, VehiclePin } from './electrics.ts';
 
 export const LEVELS = ['fitted', 'loosened', 'folded', 'hung', 'off'] as const;
@@ -357,6 +357,8 @@ export interface VehicleProfile {
   /** Supplies that can be isolated; none where that is not described. */
   supplies: Supply[];
   measures: Measures;
+  /** Measures that nobody has taken: they are as such a body typically has them. */
+  unmeasured?: MeasureId[];
   /** Whether the number carries a check digit in the vehicle's market. */
   numberCheckDigit: boolean;
   /** Whether a letter at place 7 of the number tells the later thirty years of its year code; only light vehicles of one market. */

@@ -35,6 +35,7 @@ test('who did as the profile says has taught nothing; a kind without jobs has no
     confirmed: [],
     without: [],
     revived: [],
+    measures: [],
     notes: [],
     kits: [],
     whole: [],

@@ -30,6 +30,7 @@ const FORMS: readonly (() => Promise<unknown>)[] = [
   () => import('../job/AccessoryFound.vue'),
   () => import('../job/VehiclesDiffer.vue'),
   () => import('../stations/check-in/GapFound.vue'),
+  () => import('../stations/check-in/MeasuresTaken.vue'),
   () => import('../stations/open-up/FoundHere.vue'),
   () => import('../stations/open-up/PieceCame.vue'),
   () => import('../stations/open-up/SupplyIsolated.vue'),

@@ -1,10 +1,10 @@
-import type { CaptureConflict, KitProposed, WayChange } from '@jade/core/capture';
+import type { CaptureConflict, KindCaptured, KitProposed, WayChange } from '@jade/core/capture';
 import type { Condition } from '@jade/core/facts';
 import type { Judged } from '@jade/core/job';
 import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, TellingFact, VehiclePlug, GapPoint } from '@jade/core/vehicle';
 import { sayGroup, sayIsolation, sayThrough } from '@jade/words/names';
 import { STATION_NAMES } from '@jade/words/stations';
-import { inSentence, minutes, plural, sayDay } from '@jade/words/units';
+import { inSentence, millimetres, minutes, plural, sayDay } from '@jade/words/units';
 import { sayCircuit, sayProtection } from '@jade/words/wiring';
 
 /** Names that may hold commas themselves. */
@@ -92,6 +92,10 @@ export function sayNewSupply(supply: Supply, jobs: readonly string[], name: (pie
 /** What bringing a supply back takes, which nobody had measured. */
 export const sayRevived = ({ liveMin = 0 }: Supply, jobs: readonly string[]): string =>
   `Setting again what the vehicle forgets took ${minutes(liveMin)}: planned with from then on. Measured on ${plural(jobs.length, 'job')}.`;
+
+/** A measure that nobody had taken. */
+export const sayNewMeasure = ({ valueMm, beforeMm, jobs }: KindCaptured['measures'][number]): string =>
+  `${millimetres(valueMm)} as measured, ${millimetres(beforeMm)} as such a body typically has it. ${TAUGHT.saidOn(jobs.length)}`;
 
 /** A sensor that jobs found. */
 export const sayNewSensor = ({ kind, on, lock, calibration, procedure }: Sensor, jobs: readonly string[], name: (piece: string) => string): string =>

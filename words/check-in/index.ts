@@ -1,3 +1,5 @@
+import type { MeasureId } from '@jade/core/vehicle';
+import { MEASURE_NAMES } from '@jade/words/names';
 import { plural } from '@jade/words/units';
 
 export const CHECK_IN_STATION = {
@@ -76,6 +78,19 @@ export const LAMPS_SEEN = {
   all: 'Mark all',
   write: (count: number) => `It has these ${plural(count, 'lamp')}`,
   noMore: 'That is all of them',
+} as const;
+
+/** Measures of a kind that nobody has taken. */
+export const MEASURES_TAKEN = {
+  title: 'Measures of this kind',
+  record: 'Measured so',
+  why: 'What nobody measured is as such a body typically has it, and the vehicle is drawn so. Write what you measure, in mm, and leave the rest: the next one of the kind has it.',
+  drawing: 'The vehicle from the side, as it is drawn by these measures',
+  field: (id: MeasureId) => `${MEASURE_NAMES[id]}, mm`,
+  typical: (mm: number) => `about ${mm}`,
+  notRead: (name: string) => `${name}: a number of mm, or nothing.`,
+  open: (count: number) => `${plural(count, 'measure')} of this kind that nobody has taken: it is drawn as such a body typically is.`,
+  measure: 'Measure the vehicle',
 } as const;
 
 export const GAP_FOUND = {

@@ -1,7 +1,7 @@
 import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { FitmentList, KitList, Pass } from '@jade/core/kit';
 import { isScrewed, type Described, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
-import type { Names } from '@jade/words/names';
+import { sayMeasures, type Names } from '@jade/words/names';
 import { sayWarnings } from '@jade/words/judging';
 import { sayJudged } from '@jade/words/capture';
 import { sayPictured } from '@jade/words/photos';
@@ -172,7 +172,22 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ...(whole.length > 0 ? [`${names.kit(kit)}: ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),
     ].join('. '),
   'kind.described': (
-    { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [], same = [], apart = [], whole = [] },
+    {
+      pieces = [],
+      functions = [],
+      mounts = [],
+      supplies = [],
+      sensors = [],
+      gaps = [],
+      plugs = [],
+      circuits = [],
+      facts = [],
+      measures = {},
+      without = [],
+      same = [],
+      apart = [],
+      whole = [],
+    },
     names,
   ) =>
     [
@@ -190,6 +205,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ),
       ...circuits.map((circuit) => `A circuit: ${sayProtection(circuit)}, live in ${circuit.liveIn.join(', ')}`),
       ...facts.map(({ label, choices }) => `Vehicles of this kind differ, ${inSentence(label)}: ${choices.join(' or ')}`),
+      ...(Object.keys(measures).length > 0 ? [`Measured: ${sayMeasures(measures)}`] : []),
       ...(without.length > 0 ? [`This kind has no ${without.map((piece) => inSentence(names.piece(piece))).join(', no ')}`] : []),
       ...same.map(({ piece, is }) => `${names.piece(piece)} and ${inSentence(names.piece(is))} are one piece, described twice`),
       ...apart.map(({ piece, from }) => `${names.piece(piece)} and ${inSentence(names.piece(from))} are two pieces`),

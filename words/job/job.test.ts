@@ -158,6 +158,7 @@ test('what was described of a kit is said in a line: what it has, what lies in i
   expect(sayEvent(event('kind.described', { same: [{ piece: 'grille', is: 'undertray' }], apart: [{ piece: 'undertray', from: 'grille' }] }), names)).toBe(
     `${names.piece('grille')} and ${names.piece('undertray').toLowerCase()} are one piece, described twice. ${names.piece('undertray')} and ${names.piece('grille').toLowerCase()} are two pieces`,
   );
+  expect(sayEvent(event('kind.described', { measures: { trackMm: 1512, frontOverhangMm: 905 } }), names)).toBe(`Measured: front overhang 905${GAP}mm, track 1512${GAP}mm`);
   const circuit = { name: 'F21', fuse: { slot: 'F21', ratedA: 10 }, liveIn: ['main'] };
   expect(sayEvent(event('kind.described', { plugs: [{ name: 'Headlamp plug', pins }], circuits: [circuit] }), names)).toBe(
     `A plug of the vehicle: headlamp plug, pin 3 main. A circuit: fuse F21, 10${GAP}A, live in main`,

@@ -1,9 +1,9 @@
 import { explain, type Condition } from '@jade/core/facts';
-import type { Body, FastenerGroup, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
+import type { Body, FastenerGroup, MeasureId, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
 import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';
 import { sayCondition } from '@jade/words/match';
-import { sayThrough } from '@jade/words/names';
+import { MEASURE_NAMES, sayThrough } from '@jade/words/names';
 import { amount, inSentence, minutes, plural, sayDay, stated } from '@jade/words/units';
 
 export const LEARNED_TIMES = {
@@ -44,6 +44,7 @@ export const LIBRARY_VIEW = {
   empty: 'The library is empty. Take in a vehicle profile first, then the kits that name it.',
   library: 'Library',
   none: 'None yet: take in a file.',
+  unmeasured: (ids: readonly MeasureId[]) => `measured by nobody yet: ${ids.map((id) => MEASURE_NAMES[id].toLowerCase()).join(', ')}`,
   measures: (systemV: number, highVoltage: boolean, long: string, wide: string, high: string) =>
     `${systemV} V${highVoltage ? ', high-voltage drive' : ''} · ${long} long, ${wide} wide, ${high} high`,
   export: 'Export',

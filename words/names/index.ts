@@ -2,8 +2,8 @@ import type { JobContext } from '@jade/core/job';
 import { testsThatFollow } from '@jade/core/kit';
 import { circuitId } from '@jade/core/wiring';
 import { sayTest } from '@jade/words/kit';
-import type { Supply, Way } from '@jade/core/vehicle';
-import { amount, inSentence, minutes } from '@jade/words/units';
+import { MEASURES, type MeasureId, type Supply, type TakenMeasures, type Way } from '@jade/core/vehicle';
+import { amount, inSentence, millimetres, minutes } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
 export interface Names {
@@ -155,3 +155,20 @@ export function sayThrough({ needs, extraMin, asks = [], position }: Pick<Way, '
     ...(extraMin > 0 ? [`${minutes(extraMin)} more`] : []),
   ].join(', ');
 }
+
+/** Measures of a vehicle. */
+export const MEASURE_NAMES: Readonly<Record<MeasureId, string>> = {
+  lengthMm: 'Length',
+  wheelbaseMm: 'Wheelbase',
+  frontOverhangMm: 'Front overhang',
+  widthMm: 'Width',
+  trackMm: 'Track',
+  heightMm: 'Height',
+  bonnetHeightMm: 'Height of the bonnet',
+  groundClearanceMm: 'Ground clearance',
+  wheelDiameterMm: 'Wheel diameter',
+};
+
+/** Measures that were taken, in the order in which measures are listed. */
+export const sayMeasures = (taken: TakenMeasures): string =>
+  MEASURES.flatMap((id) => (taken[id] === undefined ? [] : [`${inSentence(MEASURE_NAMES[id])} ${millimetres(taken[id])}`])).join(', ');

@@ -1,7 +1,7 @@
 import { MOST_PINS, type JobState } from '@jade/core/job';
 import type { FaceFault, Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
 import type { PoweredFault } from '@jade/core/wiring';
-import type { Names } from '@jade/words/names';
+import { MEASURE_NAMES, type Names } from '@jade/words/names';
 import { saySubject, sayTarget } from '@jade/words/subject';
 import { sayDoubt } from '@jade/words/judging';
 import { DOUBT_WORDS, POWERED_FAULTS, sayReference } from '@jade/words/probing';
@@ -307,6 +307,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `First take the tests that prove the lamps of ${names.kit(refusal.kit)}.`;
     case 'fact-known':
       return `It is asked for already: choose ${inSentence(names.fact(refusal.fact))} among what is known.`;
+    case 'measure-out':
+      return `${MEASURE_NAMES[refusal.measure]}: from ${refusal.leastMm} to ${refusal.mostMm} mm, by the other measures.`;
     case 'same-choice':
       return 'This vehicle and the others are said to be the same: then it tells nothing.';
     case 'opened-already':

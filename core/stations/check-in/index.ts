@@ -20,6 +20,7 @@ import { question, todo, type Asked } from '../hold.ts';
 import { askedOfList } from '../undescribed.ts';
 
 export * from './gaps.ts';
+export * from './measures.ts';
 export * from './differs.ts';
 export { lampsOffered, lampsSeen, noMore } from '../undescribed.ts';
 

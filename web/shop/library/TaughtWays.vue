@@ -10,6 +10,7 @@ import {
   sayNewGap,
   sayNewKit,
   sayNewLamp,
+  sayNewMeasure,
   sayNewNote,
   sayNewPiece,
   sayNewPlace,
@@ -24,6 +25,7 @@ import {
   TAUGHT,
 } from '@jade/words/capture';
 import { COMMON } from '@jade/words/common';
+import { MEASURE_NAMES } from '@jade/words/names';
 import { ask, Refused } from '../../ask/index.ts';
 import EmptyNote from '../../design/EmptyNote.vue';
 import RightGate from '../../session/RightGate.vue';
@@ -85,6 +87,7 @@ const entries = computed(() => [
   ...(taught.value?.confirmed ?? []).map((confirmed) => ({ kind: 'confirmed' as const, id: confirmed.entry.id, to: confirmed.entry.name, says: sayConfirmed(confirmed) })),
   ...(taught.value?.without ?? []).map(({ piece, jobs }) => ({ kind: 'without' as const, id: piece, to: name(piece), says: sayWithout(jobs) })),
   ...(taught.value?.revived ?? []).map(({ entry, jobs }) => ({ kind: 'revived' as const, id: entry.id, to: entry.name, says: sayRevived(entry, jobs) })),
+  ...(taught.value?.measures ?? []).map((entry) => ({ kind: 'measures' as const, id: entry.measure, to: MEASURE_NAMES[entry.measure], says: sayNewMeasure(entry) })),
   ...(taught.value?.kits ?? []).map((proposed) => ({
     kind: 'kits' as const,
     id: proposed.kit.slug,
@@ -115,6 +118,7 @@ const wanted = computed((): Taken => {
     confirmed: of('confirmed'),
     without: of('without'),
     revived: of('revived'),
+    measures: of('measures') as Taken['measures'],
     notes: of('notes'),
     kits: of('kits'),
     whole: of('whole') as Taken['whole'],

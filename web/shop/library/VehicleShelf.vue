@@ -93,6 +93,7 @@ function choose(id: string): void {
           metres(profile.measures.heightMm / 1000),
         )
       }}</span>
+      <span v-if="profile.unmeasured" class="soft">{{ LIBRARY_VIEW.unmeasured(profile.unmeasured) }}</span>
       <a class="push small" :href="`/api/documents/vehicle/${profile.slug}/export`" download>{{ LIBRARY_VIEW.export }}</a>
       <router-link class="push small" :to="{ name: 'profile-sheet', params: { slug: profile.slug } }">{{ PROFILE_SHEET.show }}</router-link>
       <router-link v-if="profile.plugs.length > 0" class="push small" :to="{ name: 'profile-sheet', params: { slug: profile.slug }, query: { only: 'plugs' } }">{{

@@ -4,7 +4,7 @@ import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
 import { isUndescribed, shinesIn, type LampFunction } from '@jade/core/vehicle';
-import { CHECK_IN_STATION, DIFFERS, GAP_FOUND } from '@jade/words/check-in';
+import { CHECK_IN_STATION, DIFFERS, GAP_FOUND, MEASURES_TAKEN } from '@jade/words/check-in';
 import { COMMON } from '@jade/words/common';
 import { sayMileage, sayVehicleRemark } from '@jade/words/customers';
 import { inches, inSentence, millimetres } from '@jade/words/units';
@@ -28,11 +28,14 @@ import LampsSeen from './LampsSeen.vue';
 /** A form that is seldom wanted. */
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
 const VehiclesDiffer = defineAsyncComponent(() => import('../../job/VehiclesDiffer.vue'));
+const MeasuresTaken = defineAsyncComponent(() => import('./MeasuresTaken.vue'));
 const GapFound = defineAsyncComponent(() => import('./GapFound.vue'));
 
 const { job, context, names } = useCurrentJob();
 const accessory = ref(false);
 const gapping = ref(false);
+const measuring = ref(false);
+const measuresOpen = computed(() => checkIn.measuresOpen(context.value));
 const differing = ref(false);
 const accessories = computed(() => Object.values(job.state.accessories));
 const view = ref<View>('front');
@@ -244,6 +247,10 @@ function written(text: string): void {
       <FactList
         ><button v-if="profile.pieces.length > 0" type="button" class="push small" @click="differing = true">{{ DIFFERS.open }}</button></FactList
       >
+      <div v-if="measuresOpen.length > 0" class="leaf line">
+        <span class="grow soft">{{ MEASURES_TAKEN.open(measuresOpen.length) }}</span>
+        <button type="button" class="push small" @click="measuring = true">{{ MEASURES_TAKEN.measure }}</button>
+      </div>
       <CautionNote v-for="text in profile.cautions" :key="text" :text="text" />
       <div class="leaf stack">
         <h2>{{ CHECK_IN_STATION.battery }}</h2>
@@ -273,6 +280,7 @@ function written(text: string): void {
     </section>
     <AccessoryFound v-if="accessory" @close="accessory = false" />
     <VehiclesDiffer v-if="differing" @close="differing = false" />
+    <MeasuresTaken v-if="measuring" @close="measuring = false" />
     <GapFound v-if="gapping" :view="view" @close="gapping = false" />
     <AskText
       v-if="asking"
