@@ -164,7 +164,7 @@ export const MEASURE_NAMES: Readonly<Record<MeasureId, string>> = {
   widthMm: 'Width',
   trackMm: 'Track',
   heightMm: 'Height',
-  bonnetHeightMm: 'Height of the bonnet',
+  bonnetHeightMm: 'Bonnet height',
   groundClearanceMm: 'Ground clearance',
   wheelDiameterMm: 'Wheel diameter',
 };

@@ -62,7 +62,7 @@ const ready = computed(() => refusals.value.length === 0 && odd.value.length ===
       />
     </div>
     <p v-for="id in odd" :key="id" class="odd" role="status">{{ MEASURES_TAKEN.notRead(MEASURE_NAMES[id]) }}</p>
-    <template v-for="refusal in refusals" :key="refusal.code">
+    <template v-for="(refusal, index) in refusals" :key="index">
       <p v-if="refusal.code === 'measure-out'" class="odd" role="status">{{ sayRefusal(refusal, names) }}</p>
     </template>
   </FormDialog>
