@@ -83,7 +83,7 @@ export function undoing(context: JobContext, kit?: string): Undoing {
 }
 
 /** Whether hands can be taken off the vehicle for a while: it is worked on, and nobody has said so yet. */
-export const canPause = ({ state }: Pick<JobContext, 'state'>): boolean => !hasLeft(state) && !state.signed && !state.cancelled && !state.night && !state.pause;
+export const canPause = ({ state }: Pick<JobContext, 'state'>): boolean => !hasLeft(state) && !state.night && !state.pause;
 
 /** Hands are off the vehicle from now on: the clock of a step stands still. */
 export const paused = (context: Pick<JobContext, 'state'>): Act => (canPause(context) ? happened({ type: 'work.paused', payload: {} }) : refused({ code: 'already' }));
