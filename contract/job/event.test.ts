@@ -99,6 +99,7 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
     ],
     relays: [{ id: 'relay-x7k2', name: 'Relay', contactA: 30 }],
     feeds: [{ id: 'feed-x7k2', name: 'From the battery', fuseA: 15, batteryToFuseMm: 140, relay: 'relay-x7k2' }],
+    legs: [{ id: 'lead-x7k2', lamp: 'light-bar', lengthMm: 1200, wire: { areaMm2: 1.5, ground: 'in leg' } }],
     connections: [
       {
         id: 'trigger-lead-x7k2',
@@ -280,7 +281,7 @@ const FREE: Partial<Record<EventType, string[]>> = {
   'piece.moved': ['way'],
   'way.chosen': ['way', 'level'],
   'way.blocked': ['level'],
-  'kit.described': ['lamps', 'contents', 'mounts', 'fitSteps', 'tests', 'plugs', 'relays', 'feeds', 'connections', 'replaces', 'whole'],
+  'kit.described': ['lamps', 'contents', 'mounts', 'fitSteps', 'tests', 'plugs', 'relays', 'feeds', 'legs', 'connections', 'replaces', 'whole'],
   'kind.described': ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts', 'measures', 'without', 'same', 'apart', 'whole'],
   'accessory.found': ['size', 'why'],
   'fastener.seized': ['why'],

@@ -34,7 +34,7 @@ import {
 import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade/core/photos';
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
-import { Connection, ContentItem, FitStep, KitFeed, KitPlug, KitRelay, KitTest, Lamp } from '@jade/contract/kit';
+import { Connection, ContentItem, FitStep, KitFeed, KitPlug, KitRelay, KitTest, Lamp, Leg } from '@jade/contract/kit';
 import { Circuit, LampFunction, MountPosition, Piece, Sensor, Supply, TakenMeasures, TellingFact, VehiclePlug, GapPoint } from '@jade/contract/vehicle';
 import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
@@ -354,6 +354,7 @@ class KitDescribed implements P<'kit.described'> {
   @Optional() @Each(() => KitPlug, 20) plugs?: KitPlug[];
   @Optional() @Each(() => KitRelay, 20) relays?: KitRelay[];
   @Optional() @Each(() => KitFeed, 20) feeds?: KitFeed[];
+  @Optional() @Each(() => Leg, 20) legs?: Leg[];
   @Optional() @Each(() => Connection, 20) connections?: Connection[];
   @Optional() @Slugs(60) replaces?: string[];
   @Optional() @OneOfEach([...KIT_LISTS, ...FITMENT_LISTS], KIT_LISTS.length + FITMENT_LISTS.length) whole?: P<'kit.described'>['whole'];

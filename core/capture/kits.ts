@@ -44,7 +44,7 @@ function placed(described: KitDescribedHere, places: ReadonlyMap<string, string>
 /** How it is fitted belongs together: the steps of two jobs are not mixed. */
 const NO_FITMENT: Pick<KitDescribedHere, 'mounts' | 'fitSteps' | 'tests' | 'replaces'> = { mounts: {}, fitSteps: {}, tests: {}, replaces: [] };
 /** How it is wired belongs together as well. */
-const NO_WIRING: Pick<KitDescribedHere, (typeof WIRING_LISTS)[number]> = { plugs: {}, relays: {}, feeds: {}, connections: {} };
+const NO_WIRING: Pick<KitDescribedHere, (typeof WIRING_LISTS)[number]> = { plugs: {}, relays: {}, feeds: {}, legs: {}, connections: {} };
 
 /** The job whose fitting, or wiring, is kept: one that said that it is all, else the one with the most entries; the first of two alike. None where none was written down. */
 function mostOf(told: readonly { job: string; described: KitDescribedHere }[], list: 'fitSteps' | 'connections'): string | undefined {

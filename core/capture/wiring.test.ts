@@ -149,3 +149,15 @@ test('who leaves a plug or a fuse leaves the kit that hangs on it; a pin does no
   expect([bare.profile.plugs, bare.kit]).toEqual([[], undefined]);
   expect(kept(jobs).profile.plugs[0]?.pins[2]?.circuit).toBe('slot-f21');
 });
+
+test('a lead is kept with the joints of the job whose wiring is kept, and with no other', () => {
+  const lead = { lengthMm: 1850, areaMm2: 1.5, ground: 'at lamp' as const };
+  const one = new Wiring('one').grilleOff().proved().joined('trigger-lead-q4t7', { lead }).all();
+  const two = new Wiring('two')
+    .grilleOff()
+    .proved()
+    .joined('harness-plug-a1b2', { lead: { lengthMm: 900 } });
+  const { kit, profile } = kept([two, one]);
+  expect(kit?.legs).toEqual([{ id: 'trigger-lead-q4t7-lead', lamp: 'light-bar', lengthMm: 1850, wire: { areaMm2: 1.5, ground: 'at lamp' } }]);
+  expect(kit && checkKit(kit, new Map([[profile.slug, profile]]))).toEqual([]);
+});

@@ -118,11 +118,11 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
 
 /** Faults of what was described of a kit: nothing at all, a kit that the job does not have, an entry said twice or that names what is not there. */
 function kitDescribedFaults({ profile, kits }: { profile: VehicleProfile; kits: readonly Kit[] }, said: KitDescribed, path: string): Fault[] {
-  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], plugs = [], relays = [], feeds = [], connections = [], replaces = [], whole = [] } = said;
+  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], plugs = [], relays = [], feeds = [], legs = [], connections = [], replaces = [], whole = [] } = said;
   const at = `${path}.payload`;
   const kit = kits.find(({ slug }) => slug === said.kit);
   if (!kit) return [{ path: `${at}.kit`, code: 'unknown-id', data: { id: said.kit, what: 'kit' } }];
-  const lists = { lamps, contents, mounts, fitSteps, tests, plugs, relays, feeds, connections, replaces, whole };
+  const lists = { lamps, contents, mounts, fitSteps, tests, plugs, relays, feeds, legs, connections, replaces, whole };
   if (Object.values(lists).every((list) => list.length === 0)) return [{ path: at, code: 'one-of', data: { choices: Object.keys(lists).join(', ') } }];
   const own = kit.fitments.find(({ vehicle }) => vehicle === profile.slug) ?? fitmentUnknown(profile);
   const fitment = {
@@ -140,6 +140,7 @@ function kitDescribedFaults({ profile, kits }: { profile: VehicleProfile; kits: 
     plugs: besides(kit.plugs, plugs),
     relays: besides(kit.relays, relays),
     feeds: besides(kit.feeds, feeds),
+    legs: besides(kit.legs, legs),
     fitments: [fitment],
   };
   const faults = checkKit(held, new Map([[profile.slug, profile]]));
@@ -150,6 +151,7 @@ function kitDescribedFaults({ profile, kits }: { profile: VehicleProfile; kits: 
     ...amongLast(faults, 'plugs', held.plugs.length - plugs.length, at),
     ...amongLast(faults, 'relays', held.relays.length - relays.length, at),
     ...amongLast(faults, 'feeds', held.feeds.length - feeds.length, at),
+    ...amongLast(faults, 'legs', held.legs.length - legs.length, at),
     ...amongLast(ofFitment, 'connections', fitment.connections.length - connections.length, at),
     ...amongLast(ofFitment, 'mounts', 0, at),
     ...amongLast(ofFitment, 'fitSteps', fitment.fitSteps.length - fitSteps.length, at),

@@ -21,7 +21,7 @@ const further = <T>(known: Readonly<Record<string, T>>, entries: readonly T[], i
 export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts'] as const;
 
 /** Lists of a kit by which it is wired: its plugs and leads, what it lays from the battery, what meets what. */
-export const WIRING_LISTS = ['plugs', 'relays', 'feeds', 'connections'] as const;
+export const WIRING_LISTS = ['plugs', 'relays', 'feeds', 'legs', 'connections'] as const;
 
 export const NOTHING_DESCRIBED: DescribedHere = {
   pieces: {},
@@ -48,6 +48,7 @@ const NOTHING_OF_KIT: KitDescribedHere = {
   plugs: {},
   relays: {},
   feeds: {},
+  legs: {},
   connections: {},
   replaces: [],
   whole: [],
@@ -82,7 +83,7 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
 
 /** What was described of a kit, and what is described now. */
 export function kitDescribedFurther(before: KitDescribedHere = NOTHING_OF_KIT, said: KitDescribed): KitDescribedHere {
-  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], plugs = [], relays = [], feeds = [], connections = [], replaces = [], whole = [] } = said;
+  const { lamps = [], contents = [], mounts = [], fitSteps = [], tests = [], plugs = [], relays = [], feeds = [], legs = [], connections = [], replaces = [], whole = [] } = said;
   return {
     lamps: further(before.lamps, lamps, byId),
     contents: further(before.contents, contents, byId),
@@ -92,6 +93,7 @@ export function kitDescribedFurther(before: KitDescribedHere = NOTHING_OF_KIT, s
     plugs: further(before.plugs, plugs, byId),
     relays: further(before.relays, relays, byId),
     feeds: further(before.feeds, feeds, byId),
+    legs: further(before.legs, legs, byId),
     connections: further(before.connections, connections, byId),
     replaces: [...new Set([...before.replaces, ...replaces])],
     whole: [...new Set([...before.whole, ...whole])],
@@ -178,6 +180,7 @@ export function withKitDescribed(kit: Kit, described: KitDescribedHere | undefin
     plugs: joined(kit.plugs, described.plugs, byId),
     relays: joined(kit.relays, described.relays, byId),
     feeds: joined(kit.feeds, described.feeds, byId),
+    legs: joined(kit.legs, described.legs, byId),
     fitments: [...fitments.filter((entry) => entry !== own), ...(fitment ? [fitment] : [])],
     ...leftOpen(
       undescribed,

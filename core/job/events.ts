@@ -1,5 +1,5 @@
 import type { Mileage } from '../customers/index.ts';
-import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
+import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitLeg, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
 import type { ProbeFunction } from '../probing/index.ts';
 import type { Ring } from '../photos/index.ts';
 import type { PinFunction, VehicleState } from '../states/index.ts';
@@ -172,6 +172,8 @@ export interface KitDescribed {
   plugs?: KitPlug[];
   relays?: KitRelay[];
   feeds?: KitFeed[];
+  /** Leads from where it is joined to its lamps, with the wire in them where somebody said it. */
+  legs?: KitLeg[];
   connections?: Connection[];
   /** Pieces of the vehicle that it takes the place of: they do not go back. */
   replaces?: string[];

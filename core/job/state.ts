@@ -1,5 +1,5 @@
 import type { FactValues } from '../facts/index.ts';
-import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
+import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitLeg, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
 import type {
   Circuit,
   Described,
@@ -56,6 +56,7 @@ export interface KitDescribedHere {
   plugs: Record<string, KitPlug>;
   relays: Record<string, KitRelay>;
   feeds: Record<string, KitFeed>;
+  legs: Record<string, KitLeg>;
   connections: Record<string, Connection>;
   /** Pieces of the vehicle that it takes the place of. */
   replaces: string[];

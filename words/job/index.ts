@@ -157,7 +157,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'setting.restored': ({ setting }) => `${setting} set again`,
   'accessory.found': ({ name, holds, why }, names) =>
     `Found on the vehicle: ${name}${holds.length > 0 ? `, before ${holds.map((piece) => inSentence(names.piece(piece))).join(', ')}` : ''}${why ? `; ${why}` : ''}`,
-  'kit.described': ({ kit, lamps = [], contents = [], fitSteps = [], plugs = [], feeds = [], connections = [], tests = [], replaces = [], whole = [] }, names) =>
+  'kit.described': ({ kit, lamps = [], contents = [], fitSteps = [], plugs = [], feeds = [], legs = [], connections = [], tests = [], replaces = [], whole = [] }, names) =>
     [
       ...(lamps.length > 0 ? [`${names.kit(kit)} has: ${lamps.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...(contents.length > 0 ? [`${names.kit(kit)}, in the box: ${contents.map(({ name }) => inSentence(name)).join('; ')}`] : []),
@@ -167,6 +167,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
           `${names.kit(kit)}, joined: ${inSentence(plugs.find(({ id }) => id === kitPlug)?.name ?? names.kitPlug(kit, kitPlug))} to ${tap ? `pin ${tap.pin} of ` : ''}${inSentence(names.plug(vehiclePlug))}`,
       ),
       ...feeds.map(({ fuseA, batteryToFuseMm }) => `${names.kit(kit)}, fed from the battery: main fuse ${stated(fuseA, 'A')}, ${stated(batteryToFuseMm, 'mm')} from it`),
+      ...legs.map(({ lengthMm, wire }) => `${names.kit(kit)}, its lead: ${stated(lengthMm, 'mm')}${wire ? ` of ${sayArea(wire.areaMm2)}` : ''}`),
       ...(tests.length > 0 ? [`${names.kit(kit)} is tried by: ${tests.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...(replaces.length > 0 ? [`${names.kit(kit)} takes the place of: ${replaces.map((piece) => inSentence(names.piece(piece))).join('; ')}`] : []),
       ...(whole.length > 0 ? [`${names.kit(kit)}: ${whole.map((list) => WHOLE_OF_KIT[list]).join(', ')}`] : []),

@@ -145,6 +145,9 @@ test('what was described of a kit is said in a line: what it has, what lies in i
   expect(said({ plugs: [lead], feeds: [{ fuseA: 15, batteryToFuseMm: 140 }], connections: [{ kitPlug: 'lead', vehiclePlug: 'found-plug', tap: { pin: '3' } }] })).toBe(
     `Cairn Example fog lamp, joined: trigger lead to pin 3 of found-plug. Cairn Example fog lamp, fed from the battery: main fuse 15${GAP}A, 140${GAP}mm from it`,
   );
+  expect(said({ legs: [{ lengthMm: 1850, wire: { areaMm2: 1.5 } }, { lengthMm: 900 }] })).toBe(
+    `Cairn Example fog lamp, its lead: 1850${GAP}mm of 1.5${GAP}mm². Cairn Example fog lamp, its lead: 900${GAP}mm`,
+  );
   expect(said({ plugs: [lead], connections: [{ kitPlug: 'lead', vehiclePlug: 'found-plug' }] })).toBe('Cairn Example fog lamp, joined: trigger lead to found-plug');
   const pins = [
     { id: '1', carries: 'unknown' },

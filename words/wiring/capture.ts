@@ -36,6 +36,12 @@ export const JOINT_MADE = {
   main: 'Main fuse of the kit’s feed, A',
   distance: 'From the battery to that fuse, mm',
   contact: 'Printed on the relay, A',
+  lead: 'Its lead to the lamps, where it can be measured',
+  leadWhy: 'From where it is joined to the lamp. With its cross-section the loss in it and what it carries are worked out; left open, they are not known.',
+  long: 'Length of the lead, mm',
+  area: 'Cross-section of its wires',
+  ground: 'The lamps’ ground',
+  grounds: { 'in leg': 'comes back in the lead', 'at lamp': 'is made at the lamp' },
   checks: 'Look at it before you press',
   missing: 'Still to be said: the plug and the wire, what the kit’s end is called, the lamps, the fuse, what the wire does.',
 } as const;

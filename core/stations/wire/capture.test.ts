@@ -413,3 +413,42 @@ test('what a joint names has to be there: the fault stands at its field', () => 
   expect(faults({ kit: BAR.slug, feeds: kit.feeds })).toEqual([['feeds[0].relay', 'unknown-id']]);
   expect(faults({ kit: BAR.slug, plugs: [kit.plugs[0], kit.plugs[0]] })).toEqual([['plugs[1].id', 'duplicate-id']]);
 });
+
+test('a lead that was measured loses what its wire loses; what nobody measured of it is not known, and half of it is asked for', () => {
+  const plain = { by: 'wire' as const, feeds: 'lamps' as const };
+  const joined = (lead?: wire.LeadMade) => {
+    const log = found();
+    read(log, ...ENOUGH);
+    perform(log, make(log, { ...plain, ...(lead ? { lead } : {}) }));
+    return log;
+  };
+  const legsOf = (log: TestLog) => contextAt(log).kits[0]?.legs;
+  const checkOf = (log: TestLog) => circuitLoads(contextAt(log)).find(({ circuit }) => circuit.id === 'slot-f21')?.check;
+  const [bare, long, wired] = [joined(), joined({ lengthMm: 3200 }), joined({ lengthMm: 3200, areaMm2: 0.75, ground: 'in leg' })];
+  expect([legsOf(bare), legsOf(long)]).toEqual([[], [{ id: `${ID}-lead`, lamp: 'light-bar', lengthMm: 3200 }]]);
+  expect(legsOf(wired)).toEqual([{ id: `${ID}-lead`, lamp: 'light-bar', lengthMm: 3200, wire: { areaMm2: 0.75, ground: 'in leg' } }]);
+  expect([checkOf(bare)?.longestLeg, checkOf(long)?.longestLeg]).toEqual([undefined, undefined]);
+  // A driver draws 96 W at 13.8 V running: 6.957 A, over 3.2 m there and back of 0.75 mm² at 0.01724 Ω mm²/m: 0.1471 Ω.
+  const [before, after] = [checkOf(bare), checkOf(wired)];
+  expect(after?.longestLeg?.dropV).toBeCloseTo(1.0234, 4);
+  expect((after?.dropV ?? 0) - (before?.dropV ?? 0)).toBeCloseTo(1.0234, 4);
+  const home = checkOf(joined({ lengthMm: 3200, areaMm2: 0.75, ground: 'at lamp' }));
+  expect(home?.longestLeg?.dropV).toBeCloseTo(0.5117, 4);
+  const log = found();
+  read(log, ...ENOUGH);
+  const asked = (lead: wire.LeadMade) => {
+    const act = make(log, { ...plain, lead });
+    return isRefused(act) ? act.refused : [];
+  };
+  expect([
+    asked({ lengthMm: 0 }),
+    asked({ areaMm2: 1.5, ground: 'in leg' }),
+    asked({ lengthMm: 900, areaMm2: 1.5 }),
+    asked({ lengthMm: 900, ground: 'in leg' }),
+    asked({}),
+  ]).toEqual([[{ code: 'missing', count: 1 }], [{ code: 'missing', count: 1 }], [{ code: 'missing', count: 1 }], [{ code: 'missing', count: 1 }], []]);
+  expect(wire.areasKnown(contextAt(log))).toContain(0.75);
+  // The lamp has its lead: a second joint of it says none.
+  perform(wired, make(wired, { ...plain, pin: '2', slot: 'F22', name: 'Feed lead', lead: { lengthMm: 500 } }, 'feed-lead-a2b3'));
+  expect(legsOf(wired)?.map(({ lengthMm }) => lengthMm)).toEqual([3200]);
+});

@@ -10,6 +10,7 @@ import {
   probeOf,
   readingsOf,
   wireJoints,
+  wireTableOf,
   withDescribed,
   withKitDescribed,
   type Happened,
@@ -18,7 +19,7 @@ import {
   type KindDescribed,
   type KitDescribed,
 } from '../../job/index.ts';
-import type { Connection, KitFeed, KitPlug, KitRelay } from '../../kit/index.ts';
+import type { Connection, KitFeed, KitLeg, KitPlug, KitRelay, LegWire } from '../../kit/index.ts';
 import { classOf } from '../../probing/index.ts';
 import { VEHICLE_STATES, type PinFunction, type VehicleState } from '../../states/index.ts';
 import { circuitId } from '../../wiring/index.ts';
@@ -53,6 +54,15 @@ export interface JointMade {
   fuseA?: number;
   batteryToFuseMm?: number;
   contactA?: number;
+  /** The lead from there to its lamps, where somebody measured it. */
+  lead?: LeadMade;
+}
+
+/** A lead of a kit: how long, and the wire in it where somebody could tell; where its lamps' ground is made goes with the wire. */
+export interface LeadMade {
+  lengthMm?: number;
+  areaMm2?: number;
+  ground?: LegWire['ground'];
 }
 
 const openKit = (context: JobContext, slug: string) =>
@@ -165,8 +175,25 @@ function feedOf({ feeds, fuseA, batteryToFuseMm, contactA }: JointMade, id: stri
   return { feeds: [{ id: `${id}-feed`, name: FROM_BATTERY, fuseA, batteryToFuseMm, relay }], relays: [{ id: relay, name: ITS_RELAY, contactA }] };
 }
 
+/** Cross-sections that wires commonly have, by the table that the load is judged with, in mm². */
+export const areasKnown = (context: Pick<JobContext, 'rules'>): number[] => wireTableOf(context).permitted.map(({ areaMm2 }) => areaMm2);
+
+/** The lead of a joint, by the first of its lamps that has none yet; none where nobody measured it. */
+function legsOf(own: readonly KitLeg[], { lamps, lead: { lengthMm, areaMm2, ground } = {} }: JointMade, id: string): KitLeg[] {
+  const lamp = lamps.find((entry) => !own.some((leg) => leg.lamp === entry));
+  if (lamp === undefined || lengthMm === undefined) return [];
+  return [{ id: `${id}-lead`, lamp, lengthMm, ...(areaMm2 === undefined || ground === undefined ? {} : { wire: { areaMm2, ground } }) }];
+}
+
+/** How many fields of a lead are still to be said: its length where its wire is, its cross-section with where the ground is made. */
+const missingOfLead = ({ lengthMm, areaMm2, ground }: LeadMade = {}): boolean[] => {
+  const positive = (value: number | undefined) => value !== undefined && value > 0;
+  if (lengthMm === undefined && areaMm2 === undefined && ground === undefined) return [];
+  return [!positive(lengthMm), ...(areaMm2 === undefined && ground === undefined ? [] : [!positive(areaMm2), ground === undefined])];
+};
+
 /** What of a joint is still to be said, what is too long, what cannot be. */
-function faultsOf({ by, plug, pin, name, lamps, slot, ratedA, feeds, fuseA, batteryToFuseMm, contactA }: JointMade): Refusal[] {
+function faultsOf({ by, plug, pin, name, lamps, slot, ratedA, feeds, fuseA, batteryToFuseMm, contactA, lead }: JointMade): Refusal[] {
   const positive = (value: number | undefined) => value !== undefined && value > 0;
   const missing = [
     by === undefined,
@@ -177,6 +204,7 @@ function faultsOf({ by, plug, pin, name, lamps, slot, ratedA, feeds, fuseA, batt
     slot.trim() === '',
     !positive(ratedA),
     feeds === undefined,
+    ...missingOfLead(lead),
     ...(feeds === 'relay' ? [!positive(fuseA), batteryToFuseMm === undefined || batteryToFuseMm < 0, !positive(contactA)] : []),
   ].filter(Boolean).length;
   const above = feeds === 'relay' && fuseA !== undefined && contactA !== undefined && fuseA > contactA;
@@ -232,6 +260,7 @@ export function jointAsMade(context: JobContext, slug: string, made: JointMade, 
   const isFound = state.plugsFound[plug.id] !== undefined && (state.described.plugs[plug.id] !== undefined || plug.pins.every(({ carries }) => carries === 'unknown'));
   const { feeds, relays } = feedOf(made, id);
   const [feed] = feeds;
+  const legs = legsOf(onVehicle.kit.legs, made, id);
   const kind: KindDescribed = {
     ...(isFound ? { plugs: [plugAsKnown(context, plug, met.feeding, guard.id, at.slice(0, 10))] } : {}),
     ...(known ? {} : { circuits: [guard] }),
@@ -245,7 +274,13 @@ export function jointAsMade(context: JobContext, slug: string, made: JointMade, 
     ...(made.by === 'wire' ? { tap: { pin: met.feeding.pin.id } } : {}),
     lamps: [...made.lamps],
   };
-  const kit: KitDescribed = { kit: slug, plugs: [kitEnd(plug, made, met.pins, id)], ...(feed ? { feeds, relays } : {}), connections: [connection] };
+  const kit: KitDescribed = {
+    kit: slug,
+    plugs: [kitEnd(plug, made, met.pins, id)],
+    ...(feed ? { feeds, relays } : {}),
+    ...(legs.length > 0 ? { legs } : {}),
+    connections: [connection],
+  };
   const next = describedHere(context, kind, kit);
   const joint = wireJoints(next).find((entry) => entry.kit.slug === slug && entry.connection.id === id);
   if (!joint) return [{ code: 'already' }];

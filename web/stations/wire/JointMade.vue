@@ -2,13 +2,14 @@
 import { v4 } from 'uuid';
 import { computed } from 'vue';
 import { kitsOnVehicle, LONGEST_TEXT, plugsThere } from '@jade/core/job';
+import { LEG_GROUNDS, type LegWire } from '@jade/core/kit';
 import { probe, wire } from '@jade/core/stations';
 import { typedMeasure, type TypedUnit } from '@jade/core/units';
 import { entryId } from '@jade/core/vehicle';
 import { BLADE_FUSES_A } from '@jade/core/wiring';
 import { sayRefusal } from '@jade/words/stations';
 import { stated } from '@jade/words/units';
-import { CHECK_WORDS, JOINT_MADE } from '@jade/words/wiring';
+import { CHECK_WORDS, JOINT_MADE, sayArea } from '@jade/words/wiring';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import FormDialog from '../../design/FormDialog.vue';
 import WordsField from '../../design/WordsField.vue';
@@ -36,6 +37,9 @@ const { draft, kept, drop } = useDraft(
     main: '',
     distance: '',
     contact: '',
+    long: '',
+    area: undefined as number | undefined,
+    ground: undefined as LegWire['ground'] | undefined,
   }),
 );
 const plugs = computed(() => plugsThere(context.value));
@@ -47,13 +51,14 @@ const pins = computed(() =>
     text: JOINT_MADE.pinSays(id, colour, carries === 'unknown' ? JOINT_MADE.notKnown : proved ? JOINT_MADE.provedSo(carries) : JOINT_MADE.saidSo(carries)),
   })),
 );
+const areas = computed(() => wire.areasKnown(context.value));
 const fuses = computed(() => wire.fusesKnown(context.value, draft.value));
 const amount = (text: string, unit: TypedUnit): number | undefined => {
   const read = typedMeasure(text, unit);
   return 'fault' in read ? undefined : read.value;
 };
 const made = computed((): wire.JointMade => {
-  const { by, plug: at, pin, name, lamps: lit, slot, rated, feeds, main, distance, contact } = draft.value;
+  const { by, plug: at, pin, name, lamps: lit, slot, rated, feeds, main, distance, contact, long, area, ground } = draft.value;
   return {
     by,
     plug: at,
@@ -63,6 +68,8 @@ const made = computed((): wire.JointMade => {
     slot,
     ratedA: amount(rated, 'A'),
     feeds,
+    // Whoever says nothing of it leaves it open.
+    ...(long.trim() === '' && area === undefined ? {} : { lead: { lengthMm: amount(long, 'mm') ?? 0, ...(area === undefined ? {} : { areaMm2: area, ground }) } }),
     ...(feeds === 'relay' ? { fuseA: amount(main, 'A'), batteryToFuseMm: amount(distance, 'mm'), contactA: amount(contact, 'A') } : {}),
   };
 });
@@ -166,6 +173,32 @@ function guardedBy(slot: string, ratedA: number): void {
           </button>
         </div>
         <v-text-field v-model="draft.rated" :label="JOINT_MADE.ratedUnit" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
+      </div>
+      <div class="stack" role="group" :aria-label="JOINT_MADE.lead">
+        <strong>{{ JOINT_MADE.lead }}</strong>
+        <p class="soft">{{ JOINT_MADE.leadWhy }}</p>
+        <v-text-field v-model="draft.long" :label="JOINT_MADE.long" inputmode="decimal" maxlength="8" variant="outlined" density="comfortable" hide-details />
+        <div class="form-chips" role="group" :aria-label="JOINT_MADE.area">
+          <button
+            v-for="area in areas"
+            :key="area"
+            type="button"
+            class="push small"
+            :aria-pressed="draft.area === area"
+            @click="draft.area = draft.area === area ? undefined : area"
+          >
+            {{ sayArea(area) }}
+          </button>
+        </div>
+        <ChoiceRow
+          v-if="draft.area !== undefined"
+          named
+          :label="JOINT_MADE.ground"
+          small
+          :choices="LEG_GROUNDS.map((value) => ({ value, text: JOINT_MADE.grounds[value] }))"
+          :value="draft.ground"
+          @choose="(ground) => (draft.ground = ground)"
+        />
       </div>
       <div v-if="checks.length > 0" class="stack">
         <strong>{{ JOINT_MADE.checks }}</strong>
