@@ -17,6 +17,9 @@ const go = async (page: Page, station: string) => {
   await page.getByRole('heading', { level: 1, name: station }).waitFor();
 };
 const choose = async (page: Page, select: string, option: string) => {
+  // A list that is still shutting takes the tap for itself.
+  await page.waitForFunction(() => ![...document.querySelectorAll('[role=listbox]')].some((list) => list.checkVisibility()));
+  await rested(page);
   await page.locator('.v-select').filter({ hasText: select }).tap();
   await page.getByRole('listbox', { name: select }).getByRole('option', { name: option, exact: true }).tap();
 };
@@ -158,6 +161,7 @@ test(
     await page.getByRole('button', { name: 'Read: none stored' }).tap();
     await page.getByRole('button', { name: 'None is lit' }).tap();
     const lenses = page.getByRole('group', { name: 'Lens haze' });
+    await lenses.waitFor();
     for (const clear of await lenses.getByRole('radio', { name: 'clear' }).all()) await clear.tap();
 
     // A gap as it came, before anything is opened: of one that nobody described nothing is said to be outside.
