@@ -22,7 +22,7 @@ test(
     // The grille by both, with a bolt more by the second; the bezel of one name by both, which are two: one above the other.
     await came(one.page, { tap: [0.38, 0.55], suggested: 'Grille', fastener: /^10/, count: '4', minutes: '4.5' });
     await came(other.page, { tap: [0.38, 0.55], name: 'Front grille', fastener: /^10/, count: '5', minutes: '6' });
-    await came(one.page, { tap: [0.8, 0.47], name: 'Bezel', minutes: '2' });
+    await came(one.page, { drag: [0.72, 0.4, 0.9, 0.46], name: 'Bezel', minutes: '2' });
     await came(other.page, { tap: [0.8, 0.7], name: 'Bezel', minutes: '3' });
     await one.context.setOffline(false);
     await settled(one.page);
@@ -52,6 +52,11 @@ test(
     await settled(page);
     const described = (await logOf(page, shop.address, job)).filter(({ type }) => type === 'kind.described');
     expect(described).toHaveLength(6);
+    // As large as it was drawn, wherever the drag began: three times as wide as it is high.
+    const bezel = described.flatMap(({ payload }) => payload.pieces ?? []).find(({ name, levels }) => name === 'Bezel' && levels[0]?.openMin === 2);
+    const long = ([from, to]: readonly [number, number] = [0, 0]) => to - from;
+    expect(bezel && long(bezel.box.yMm) / long(bezel.box.zMm)).toBeGreaterThan(1.5);
+    expect(long(bezel?.box.yMm)).toBeGreaterThan(100);
 
     // A pause on the one device is one on the other, until somebody goes on.
     await page.getByRole('button', { name: 'Pause' }).tap();

@@ -4,7 +4,11 @@ import { serious } from './axe.ts';
 interface Logged {
   events: {
     type: string;
-    payload: { pieces?: { id: string; name: string; levels: { openMin: number; ways: { needs: { piece: string }[] }[] }[] }[]; piece?: string; fasteners?: { count: number }[] };
+    payload: {
+      pieces?: { id: string; name: string; box: { yMm: [number, number]; zMm: [number, number] }; levels: { openMin: number; ways: { needs: { piece: string }[] }[] }[] }[];
+      piece?: string;
+      fasteners?: { count: number }[];
+    };
   }[];
 }
 export const logOf = async (page: Page, address: string, job: string) => ((await (await page.context().request.get(`${address}/api/jobs/${job}`)).json()) as Logged).events;
@@ -65,7 +69,10 @@ export const atRest = (page: Page) =>
   page.waitForFunction(() => document.getAnimations().every(({ playState, effect }) => playState !== 'running' || effect?.getTiming().iterations === Infinity));
 
 /** Writes a piece down as it comes, and counts the taps that takes; a text field counts one. */
-export async function came(page: Page, how: { tap?: [number, number]; name?: string; suggested?: string; fastener?: RegExp; count?: string; minutes: string }): Promise<number> {
+export async function came(
+  page: Page,
+  how: { tap?: [number, number]; drag?: [number, number, number, number]; name?: string; suggested?: string; fastener?: RegExp; count?: string; minutes: string },
+): Promise<number> {
   let taps = 1;
   await page.getByRole('button', { name: 'A piece came off' }).tap();
   const form = page.getByRole('dialog');
@@ -78,6 +85,20 @@ export async function came(page: Page, how: { tap?: [number, number]; name?: str
     if (!box) throw new Error('no sheet');
     await page.touchscreen.tap(box.x + box.width * how.tap[0], box.y + box.height * how.tap[1]);
     taps++;
+  }
+  if (how.drag) {
+    await form.getByRole('button', { name: 'Draw its extent' }).tap();
+    await sheet.scrollIntoViewIfNeeded();
+    const box = await sheet.boundingBox();
+    if (!box) throw new Error('no sheet');
+    const [left, top, right, bottom] = how.drag;
+    await page.mouse.move(box.x + box.width * right, box.y + box.height * bottom);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width * left, box.y + box.height * top, { steps: 4 });
+    await page.mouse.up();
+    // It is drawn once, and the next tap is a tap.
+    await form.getByRole('button', { name: 'Draw its extent', pressed: false }).waitFor();
+    taps += 2;
   }
   if (how.suggested) await form.getByRole('group', { name: 'Called so on other vehicles' }).getByRole('button', { name: how.suggested, exact: true }).tap();
   if (how.name) await form.getByRole('textbox', { name: 'What is it?' }).fill(how.name);

@@ -186,6 +186,8 @@ export const PIECE_CAME = {
   here: 'this piece',
   point: 'Tap where the piece sits',
   pointHint: 'Tap where it sits, and again for the next larger part; side and zone follow from it.',
+  extent: 'Draw its extent',
+  sizing: 'Drag over it, from one corner to the other.',
   zone: 'Zone',
   zones: { front: 'front', rear: 'rear', 'left-side': 'left side', 'right-side': 'right side', roof: 'roof', cabin: 'cabin', underneath: 'underneath' },
   side: 'Side',

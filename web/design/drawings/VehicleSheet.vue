@@ -5,6 +5,8 @@ import { SHEET_NAMES } from '@jade/words/design';
 import { frame, outline, project, type View } from '../geometry/outline.ts';
 import { lampAt } from '../geometry/pieces.ts';
 import { spread } from '../geometry/spread.ts';
+import type { Part } from '../geometry/spot.ts';
+import { useExtent } from './extent.ts';
 import { useSheetPieces, type SheetPiece } from './sheet-pieces.ts';
 
 /** A place on the vehicle that can be picked. The word is what it says; tape where it was written by a person. */
@@ -40,9 +42,11 @@ const props = defineProps<{
   layers?: ReadonlyMap<string, number>;
   /** A tap says a place, in millimetres of the sheet, and not a piece. */
   pointing?: boolean;
+  /** A finger that is dragged over it draws an extent, and does not scroll. */
+  sizing?: boolean;
   label: string;
 }>();
-const emit = defineEmits<{ pick: [id: string]; piece: [id: string]; spot: [at: [number, number]] }>();
+const emit = defineEmits<{ pick: [id: string]; piece: [id: string]; spot: [at: [number, number]]; extent: [part: Part] }>();
 
 const whole = computed(() => props.part ?? frame(props.view, props.profile.measures));
 const strokes = computed(() => outline(props.profile.body, props.view, props.profile.measures));
@@ -87,7 +91,11 @@ const said = computed(() =>
   [props.label, ...(names.value.left.length > 0 ? [SHEET_NAMES.more(names.value.left.length)] : []), ...(props.undescribed ? [SHEET_NAMES.undescribed] : [])].join(', '),
 );
 
+const extent = useExtent(spotOf, { wanted: () => props.sizing === true, done: (part) => emit('extent', part) });
+const dragging = extent.drawn;
+
 function tap(event: MouseEvent): void {
+  if (props.pointing && extent.wasDragged()) return;
   const spot = props.pointing ? spotOf(event) : undefined;
   if (spot) return emit('spot', spot);
   const id = meant(event);
@@ -96,7 +104,17 @@ function tap(event: MouseEvent): void {
 </script>
 
 <template>
-  <svg ref="svg" class="sheet" :viewBox="box.join(' ')" role="group" :aria-label="said" preserveAspectRatio="xMidYMid meet" @click="tap">
+  <svg
+    ref="svg"
+    class="sheet"
+    :class="{ sizing }"
+    :viewBox="box.join(' ')"
+    role="group"
+    :aria-label="said"
+    preserveAspectRatio="xMidYMid meet"
+    v-on="pointing ? { pointerdown: extent.begin, pointermove: extent.move, pointerup: extent.end, pointercancel: extent.drop } : {}"
+    @click="tap"
+  >
     <defs>
       <pattern :id="hatch" :width="26 * size" :height="26 * size" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path class="hatch" :d="`M0 0V${26 * size}`" />
@@ -138,6 +156,7 @@ function tap(event: MouseEvent): void {
       <path :d="entry.path" class="edge" :style="fillOf(entry)" />
       <title>{{ entry.piece.name }}: {{ entry.level }}</title>
     </g>
+    <rect v-if="dragging" class="extent" :x="dragging.left" :y="dragging.top" :width="dragging.right - dragging.left" :height="dragging.bottom - dragging.top" />
     <g v-for="name in names.names" :key="name.id" class="name" :class="{ chosen: name.id === chosen }">
       <polyline :points="name.lead.map((point) => point.join(',')).join(' ')" />
       <circle :cx="name.lead.at(-1)?.[0]" :cy="name.lead.at(-1)?.[1]" :r="names.sizeMm * 0.18" />
@@ -172,6 +191,19 @@ function tap(event: MouseEvent): void {
 </template>
 
 <style scoped>
+.sizing {
+  touch-action: none;
+  cursor: crosshair;
+}
+
+.extent {
+  fill: none;
+  stroke: var(--amber);
+  stroke-width: 3;
+  stroke-dasharray: 10 6;
+  vector-effect: non-scaling-stroke;
+}
+
 .sheet {
   display: block;
   width: 100%;

@@ -1,7 +1,7 @@
 import { BODIES, TYPICAL_MEASURES, type BoxMm } from '@jade/core/vehicle';
 import { outline, project } from './outline.ts';
 import { partsAt } from './pieces.ts';
-import { AROUND_MM, boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneNear, zoneOfSpot, zoneOnSide } from './spot.ts';
+import { partBetween, AROUND_MM, boxAround, boxOnSide, boxPointed, middleOf, sideOfBox, zoneNear, zoneOfSpot, zoneOnSide } from './spot.ts';
 
 const VAN = TYPICAL_MEASURES['van-high-roof'];
 const centre = ([from, to]: [number, number]) => (from + to) / 2;
@@ -65,6 +65,18 @@ test('who points at the same place again means the next larger part, and at last
   }
   expect(widths).toEqual([120, 800, 360, 120]);
   expect(boxPointed('front', [0, -760], VAN, [], undefined).yMm).toEqual([-180, 180]);
+});
+
+test('what is dragged from any corner to the other is a part; what is too small either way is a tap', () => {
+  const part = { left: -120, right: 300, top: -900, bottom: -640 };
+  expect([partBetween([-120, -900], [300, -640]), partBetween([300, -640], [-120, -900]), partBetween([-120, -640], [300, -900])]).toEqual([part, part, part]);
+  expect([partBetween([0, 0], [40, 40]), partBetween([0, 0], [39, 400]), partBetween([0, 0], [400, 39]), partBetween([0, 0], undefined), partBetween(undefined, [0, 0])]).toEqual([
+    { left: 0, right: 40, top: 0, bottom: 40 },
+    undefined,
+    undefined,
+    undefined,
+    undefined,
+  ]);
 });
 
 test('a part that is drawn there is as large as it is drawn', () => {

@@ -18,6 +18,16 @@ export interface Part {
   bottom: number;
 }
 
+/** Least edge of an extent that is dragged, in millimetres of the sheet: what is less was a tap. */
+const LEAST_EXTENT_MM = 40;
+
+/** The part of a sheet between two corners; nothing where it is too small to be meant. */
+export function partBetween(one: SheetPoint | undefined, other: SheetPoint | undefined): Part | undefined {
+  if (!one || !other) return undefined;
+  const part = { left: Math.min(one[0], other[0]), right: Math.max(one[0], other[0]), top: Math.min(one[1], other[1]), bottom: Math.max(one[1], other[1]) };
+  return part.right - part.left >= LEAST_EXTENT_MM && part.bottom - part.top >= LEAST_EXTENT_MM ? part : undefined;
+}
+
 /**
  * The box of a piece that lies behind the skin where somebody pointed at the sheet of a view. From the side it is the left side that is seen.
  * @param part what is drawn there as a part of its own: the piece is taken to be as large

@@ -24,7 +24,7 @@ import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
 import { outline, VIEWS, viewOf, type SheetPoint } from '../../design/geometry/outline.ts';
 import { partsAt } from '../../design/geometry/pieces.ts';
-import { boxPointed, sideOfBox, zoneNear } from '../../design/geometry/spot.ts';
+import { boxAround, boxPointed, sideOfBox, zoneNear, type Part } from '../../design/geometry/spot.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import { useKnownPieces } from '../../job/known-pieces.ts';
@@ -38,6 +38,16 @@ const profile = computed(() => context.value.profile);
 const known = useKnownPieces();
 
 const box = computed(() => boxOf(draft.value, profile.value));
+/** A finger draws how large the piece is. */
+const sizing = ref(false);
+function drawn(part: Part): void {
+  const { view, near } = draft.value;
+  const { measures } = profile.value;
+  const at: SheetPoint = [(part.left + part.right) / 2, (part.top + part.bottom) / 2];
+  const around = boxAround(view, at, measures, part);
+  Object.assign(draft.value, { box: around, zone: zoneNear(view, at, measures, near), side: sideOfBox(around, measures) });
+  sizing.value = false;
+}
 function point(at: SheetPoint): void {
   const { view } = draft.value;
   const { body, measures } = profile.value;
@@ -119,8 +129,11 @@ const shown = computed((): SheetPiece[] => [
   <div class="form-halves">
     <div class="stack">
       <ChoiceRow :label="PIECE_CAME.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="draft.view" @choose="(view) => (draft.view = view)" />
-      <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :label="PIECE_CAME.point" @spot="point" />
-      <p class="soft">{{ PIECE_CAME.pointHint }}</p>
+      <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :sizing="sizing" :label="PIECE_CAME.point" @spot="point" @extent="drawn" />
+      <div class="line">
+        <p class="soft grow">{{ sizing ? PIECE_CAME.sizing : PIECE_CAME.pointHint }}</p>
+        <button type="button" class="push small" :aria-pressed="sizing" @click="sizing = !sizing">{{ PIECE_CAME.extent }}</button>
+      </div>
       <ChoiceRow
         named
         :label="PIECE_CAME.zone"
