@@ -74,29 +74,42 @@ export class Box implements BoxMm {
   @Span() zMm!: SpanMm;
 }
 
+/** What each measure of a vehicle can be. */
+const IN_RANGE = {
+  lengthMm: Amount(500, FAR_MM),
+  widthMm: Amount(300, 4000),
+  heightMm: Amount(500, 5000),
+  wheelbaseMm: Amount(500, 15_000),
+  frontOverhangMm: Amount(0, 4000),
+  wheelDiameterMm: Amount(150, 2000),
+  trackMm: Amount(0, 4000),
+  bonnetHeightMm: Amount(200, 3000),
+  groundClearanceMm: Amount(20, 1500),
+};
+
 export class Measures implements PlainMeasures {
-  @Amount(500, FAR_MM) lengthMm!: number;
-  @Amount(300, 4000) widthMm!: number;
-  @Amount(500, 5000) heightMm!: number;
-  @Amount(500, 15_000) wheelbaseMm!: number;
-  @Amount(0, 4000) frontOverhangMm!: number;
-  @Amount(150, 2000) wheelDiameterMm!: number;
-  @Amount(0, 4000) trackMm!: number;
-  @Amount(200, 3000) bonnetHeightMm!: number;
-  @Amount(20, 1500) groundClearanceMm!: number;
+  @IN_RANGE.lengthMm lengthMm!: number;
+  @IN_RANGE.widthMm widthMm!: number;
+  @IN_RANGE.heightMm heightMm!: number;
+  @IN_RANGE.wheelbaseMm wheelbaseMm!: number;
+  @IN_RANGE.frontOverhangMm frontOverhangMm!: number;
+  @IN_RANGE.wheelDiameterMm wheelDiameterMm!: number;
+  @IN_RANGE.trackMm trackMm!: number;
+  @IN_RANGE.bonnetHeightMm bonnetHeightMm!: number;
+  @IN_RANGE.groundClearanceMm groundClearanceMm!: number;
 }
 
 /** Measures that were taken, each in the range that a vehicle can have. */
 export class TakenMeasures implements PlainTaken {
-  @Optional() @Amount(500, FAR_MM) lengthMm?: number;
-  @Optional() @Amount(300, 4000) widthMm?: number;
-  @Optional() @Amount(500, 5000) heightMm?: number;
-  @Optional() @Amount(500, 15_000) wheelbaseMm?: number;
-  @Optional() @Amount(0, 4000) frontOverhangMm?: number;
-  @Optional() @Amount(150, 2000) wheelDiameterMm?: number;
-  @Optional() @Amount(0, 4000) trackMm?: number;
-  @Optional() @Amount(200, 3000) bonnetHeightMm?: number;
-  @Optional() @Amount(20, 1500) groundClearanceMm?: number;
+  @Optional() @IN_RANGE.lengthMm lengthMm?: number;
+  @Optional() @IN_RANGE.widthMm widthMm?: number;
+  @Optional() @IN_RANGE.heightMm heightMm?: number;
+  @Optional() @IN_RANGE.wheelbaseMm wheelbaseMm?: number;
+  @Optional() @IN_RANGE.frontOverhangMm frontOverhangMm?: number;
+  @Optional() @IN_RANGE.wheelDiameterMm wheelDiameterMm?: number;
+  @Optional() @IN_RANGE.trackMm trackMm?: number;
+  @Optional() @IN_RANGE.bonnetHeightMm bonnetHeightMm?: number;
+  @Optional() @IN_RANGE.groundClearanceMm groundClearanceMm?: number;
 }
 
 export class FactDefinition implements PlainFact {

@@ -194,7 +194,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     untried(state, kit);
   },
   'step.rechecked': (state, { kit, step }) => addOnce((state.rechecked[kit] ??= []), step),
-  'work.paused': (state, _nothing, { id, at, person }) => void (state.pause ??= { event: id, at, ...(person === undefined ? {} : { by: person }) }),
+  'work.paused': (state, _nothing, { at, person }) => void (state.pause ??= { at, ...(person === undefined ? {} : { by: person }) }),
   'work.resumed': (state, _nothing, { at }) => {
     if (state.pause && state.begun) state.begun = { ...state.begun, restMin: state.begun.restMin + Math.max(0, minutesBetween(state.pause.at, at)) };
     delete state.pause;

@@ -76,23 +76,24 @@ export function asOnePiece({ same, pieces }: Pick<DescribedHere, 'same' | 'piece
   const { pieces: joined, groups } = joinedOf({ same, pieces });
   const said = new Map<string, Level>();
   const open = new Map<string, Level>();
-  /** How far each was opened: under the ids that it was opened by, and by whichever. */
+  /** How far each was opened, under whichever id; and under each of them. */
   const reached = new Map<string, Level>();
+  const reachedBy = new Map<string, Level>();
   const rankIn = (levels: ReadonlyMap<string, Level>, piece: string) => levelRank(levels.get(piece) ?? 'fitted');
-  const reach = (name: string, level: Level) => {
-    if (levelRank(level) > rankIn(reached, name)) reached.set(name, level);
+  const reach = (levels: Map<string, Level>, piece: string, level: Level) => {
+    if (levelRank(level) > rankIn(levels, piece)) levels.set(piece, level);
   };
   /** Whether a move says more than what is known of the piece, by whoever knew it under this id. */
   const isNews = (piece: string, level: Level): boolean => {
     const [own, rank] = [to(piece), levelRank(level)];
     const opens = rank > rankIn(said, piece);
     // Who opens it anew opens it; who opens it for the first time may only be the second to say so, also where it has gone back by now.
-    const further = rank > rankIn(rankIn(reached, `by ${piece}`) >= rank ? open : reached, own);
+    const further = rank > rankIn(rankIn(reachedBy, piece) >= rank ? open : reached, own);
     const news = opens ? further : rank < rankIn(open, own);
     said.set(piece, level);
     if (news) open.set(own, level);
-    reach(own, level);
-    reach(`by ${piece}`, level);
+    reach(reached, own, level);
+    reach(reachedBy, piece, level);
     return news;
   };
   const groupOf = (piece: string, group: string) => (groups.has(piece) ? groups.get(piece)?.to.get(group) : group);

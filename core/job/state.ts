@@ -135,7 +135,7 @@ export interface JobState {
   /** When something was last recorded that was no pause, and the minutes of pauses since: where the next step began. */
   begun?: { at: string; restMin: number };
   /** Hands are off the vehicle since; until somebody goes on, or works on it. */
-  pause?: { event: string; at: string; by?: string };
+  pause?: { at: string; by?: string };
   /** Left open for the night: since when, by whom, what was seen to; until somebody looks it over or works on it. */
   night?: { event: string; at: string; by?: string; seen: NightItem[]; where?: string };
   /** It was not found as it was left. */

@@ -14,7 +14,7 @@ const props = defineProps<{ station: Station }>();
 const { context, names } = useCurrentJob();
 const photos = usePhotos();
 const subject = (kit: string, paper: Paper): PhotoSubject => ({ kind: 'paper', kit, paper });
-const pages = (kit: string, paper: Paper) => [...photosAt(photos.own, subject(kit, paper)), ...photosAt(photos.papers, subject(kit, paper))].length;
+const pages = (kit: string, paper: Paper) => photosAt(photos.own, subject(kit, paper)).length + photosAt(photos.papers, subject(kit, paper)).length;
 const opened = computed(() => props.station === 'gather');
 const kits = computed(() =>
   kitsOnVehicle(context.value).map(({ kit }) => ({

@@ -132,7 +132,7 @@ export const REACH_UNKNOWN = {
 /** Two descriptions that may be of one piece. */
 export const TWINS = {
   title: 'Described twice?',
-  why: 'Two devices wrote this down, each before it knew of the other.',
+  why: 'One piece that was written down twice, or two of them: nothing that was recorded tells.',
   asked: ({ piece, is, named }: { piece: Piece; is: Piece; named: boolean }) =>
     named ? `${sayTold(is)}, and again: ${sayTold(piece, false)}` : `${sayTold(is)}, and ${inSentence(sayTold(piece))}`,
   same: 'One piece',

@@ -42,8 +42,8 @@ const props = defineProps<{
   layers?: ReadonlyMap<string, number>;
   /** A tap says a place, in millimetres of the sheet, and not a piece. */
   pointing?: boolean;
-  /** A finger that is dragged over it draws an extent, and does not scroll. */
-  sizing?: boolean;
+  /** Dragging over it says an extent: with a mouse, or with a finger too, which then does not scroll. */
+  extents?: 'mouse' | 'finger';
   label: string;
 }>();
 const emit = defineEmits<{ pick: [id: string]; piece: [id: string]; spot: [at: [number, number]]; extent: [part: Part] }>();
@@ -91,11 +91,11 @@ const said = computed(() =>
   [props.label, ...(names.value.left.length > 0 ? [SHEET_NAMES.more(names.value.left.length)] : []), ...(props.undescribed ? [SHEET_NAMES.undescribed] : [])].join(', '),
 );
 
-const extent = useExtent(spotOf, { wanted: () => props.sizing === true, done: (part) => emit('extent', part) });
+const extent = useExtent(spotOf, { wanted: () => props.extents === 'finger', done: (part) => emit('extent', part) });
 const dragging = extent.drawn;
 
 function tap(event: MouseEvent): void {
-  if (props.pointing && extent.wasDragged()) return;
+  if (extent.wasDragged()) return;
   const spot = props.pointing ? spotOf(event) : undefined;
   if (spot) return emit('spot', spot);
   const id = meant(event);
@@ -107,12 +107,12 @@ function tap(event: MouseEvent): void {
   <svg
     ref="svg"
     class="sheet"
-    :class="{ sizing }"
+    :class="{ sizing: extents === 'finger' }"
     :viewBox="box.join(' ')"
     role="group"
     :aria-label="said"
     preserveAspectRatio="xMidYMid meet"
-    v-on="pointing ? { pointerdown: extent.begin, pointermove: extent.move, pointerup: extent.end, pointercancel: extent.drop } : {}"
+    v-on="extents ? { pointerdown: extent.begin, pointermove: extent.move, pointerup: extent.end, pointercancel: extent.drop } : {}"
     @click="tap"
   >
     <defs>

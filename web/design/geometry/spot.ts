@@ -18,6 +18,9 @@ export interface Part {
   bottom: number;
 }
 
+/** The middle of a part. */
+export const middleOfPart = ({ left, right, top, bottom }: Part): SheetPoint => [(left + right) / 2, (top + bottom) / 2];
+
 /** Least edge of an extent that is dragged, in millimetres of the sheet: what is less was a tap. */
 const LEAST_EXTENT_MM = 40;
 
@@ -34,7 +37,7 @@ export function partBetween(one: SheetPoint | undefined, other: SheetPoint | und
  */
 export function boxAround(view: View, at: SheetPoint, { frontOverhangMm, lengthMm, widthMm, heightMm, bonnetHeightMm }: Measures, part?: Part): BoxMm {
   const { deep } = AROUND_MM;
-  const [x, y] = part ? [(part.left + part.right) / 2, (part.top + part.bottom) / 2] : at;
+  const [x, y] = part ? middleOfPart(part) : at;
   const [across, up] = part ? [part.right - part.left, part.bottom - part.top] : [AROUND_MM.across, AROUND_MM.up];
   const rearMm = frontOverhangMm - lengthMm;
   switch (view) {

@@ -14,6 +14,7 @@ import {
   SIDES,
   ZONES,
   type Beside,
+  type BoxMm,
   type FastenerKind,
   type KnownPiece,
 } from '@jade/core/vehicle';
@@ -24,7 +25,7 @@ import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
 import { outline, VIEWS, viewOf, type SheetPoint } from '../../design/geometry/outline.ts';
 import { partsAt } from '../../design/geometry/pieces.ts';
-import { boxAround, boxPointed, sideOfBox, zoneNear, type Part } from '../../design/geometry/spot.ts';
+import { boxAround, boxPointed, middleOfPart, sideOfBox, zoneNear, type Part } from '../../design/geometry/spot.ts';
 import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import { useKnownPieces } from '../../job/known-pieces.ts';
@@ -41,18 +42,19 @@ const box = computed(() => boxOf(draft.value, profile.value));
 /** A finger draws how large the piece is. */
 const sizing = ref(false);
 function drawn(part: Part): void {
-  const { view, near } = draft.value;
-  const { measures } = profile.value;
-  const at: SheetPoint = [(part.left + part.right) / 2, (part.top + part.bottom) / 2];
-  const around = boxAround(view, at, measures, part);
-  Object.assign(draft.value, { box: around, zone: zoneNear(view, at, measures, near), side: sideOfBox(around, measures) });
+  const at = middleOfPart(part);
+  take(boxAround(draft.value.view, at, profile.value.measures, part), at);
   sizing.value = false;
+}
+/** Where it was pointed at, with the zone and the side that follow from it. */
+function take(around: BoxMm, at: SheetPoint): void {
+  const { measures } = profile.value;
+  Object.assign(draft.value, { box: around, zone: zoneNear(draft.value.view, at, measures, draft.value.near), side: sideOfBox(around, measures) });
 }
 function point(at: SheetPoint): void {
   const { view } = draft.value;
   const { body, measures } = profile.value;
-  const around = boxPointed(view, at, measures, partsAt(outline(body, view, measures), at), draft.value.box);
-  Object.assign(draft.value, { box: around, zone: zoneNear(view, at, measures, draft.value.near), side: sideOfBox(around, measures) });
+  take(boxPointed(view, at, measures, partsAt(outline(body, view, measures), at), draft.value.box), at);
 }
 /** Turned to a view by hand, or to the one of a zone. */
 watch(
@@ -129,7 +131,7 @@ const shown = computed((): SheetPiece[] => [
   <div class="form-halves">
     <div class="stack">
       <ChoiceRow :label="PIECE_CAME.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="draft.view" @choose="(view) => (draft.view = view)" />
-      <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :sizing="sizing" :label="PIECE_CAME.point" @spot="point" @extent="drawn" />
+      <VehicleSheet :profile="profile" :view="draft.view" :pieces="shown" pointing :extents="sizing ? 'finger' : 'mouse'" :label="PIECE_CAME.point" @spot="point" @extent="drawn" />
       <div class="line">
         <p class="soft grow">{{ sizing ? PIECE_CAME.sizing : PIECE_CAME.pointHint }}</p>
         <button type="button" class="push small" :aria-pressed="sizing" @click="sizing = !sizing">{{ PIECE_CAME.extent }}</button>
