@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'playwright-core';
-import { serious } from './test/axe.ts';
+import { atRest, serious } from './test/axe.ts';
 import { settled, TABLET, TestBench } from './test/bench.ts';
 
 /** How long the server is away at least, in minutes: the journey is the same however long it is. */
@@ -16,17 +16,16 @@ const go = async (page: Page, station: string) => {
     .tap();
   await page.getByRole('heading', { level: 1, name: station }).waitFor();
 };
-const choose = async (page: Page, select: string, option: string) => {
-  // A list that is still shutting takes the tap for itself.
+/** Until no list is open any more: one that is still shutting takes the next tap for itself. */
+const listsShut = async (page: Page) => {
   await page.waitForFunction(() => ![...document.querySelectorAll('[role=listbox]')].some((list) => list.checkVisibility()));
-  await rested(page);
+  await atRest(page);
+};
+const choose = async (page: Page, select: string, option: string) => {
+  await listsShut(page);
   await page.locator('.v-select').filter({ hasText: select }).tap();
   await page.getByRole('listbox', { name: select }).getByRole('option', { name: option, exact: true }).tap();
 };
-/** Until what moves has come to rest: a label on its way has no colour of its own yet. */
-const rested = (page: Page) =>
-  page.waitForFunction(() => document.getAnimations().every(({ playState, effect }) => playState !== 'running' || effect?.getTiming().iterations === Infinity));
-
 /** The tablet is a stranger until the code of the counter lets it in. */
 async function letIn(tablet: Page, counter: Page): Promise<void> {
   await tablet.goto(await shop.elsewhere());
@@ -63,7 +62,11 @@ async function proved(page: Page): Promise<void> {
   for (const name of listed.filter((text) => text !== 'main')) await lamps.getByRole('button', { name, exact: true }).tap();
   await choose(page, 'Rows', '1');
   await choose(page, 'Wires in a row', '2');
-  await form.getByRole('button', { name: 'Read this plug' }).tap();
+  // A list that is open still takes the first tap for itself, as for anybody: who sees nothing happen taps again.
+  for (let taps = 0; taps < 5 && (await form.isVisible()); taps++) {
+    await form.getByRole('button', { name: 'Read this plug' }).tap();
+    await form.waitFor({ state: 'detached', timeout: 3000 }).catch(() => undefined);
+  }
   await form.waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Floor mode' }).tap();
   const step = page.locator('article.step');
@@ -141,7 +144,6 @@ test(
     await form.getByRole('textbox', { name: 'Name of the kit' }).fill('Prow bar');
     await choose(page, 'What it is', 'Light bar');
     await form.getByRole('textbox', { name: 'Price, crowns; 0 where the customer brings it' }).fill('329,5');
-    await rested(page);
     expect(await serious(page)).toEqual([]);
     await form.getByRole('button', { name: 'Open it' }).tap();
     await page.getByRole('heading', { level: 1, name: 'Check in' }).waitFor();
@@ -172,7 +174,6 @@ test(
     await form.getByText('Still missing: where it is, between what, its side, or its width.').waitFor();
     await form.getByRole('radio', { name: 'left', exact: true }).tap();
     await form.getByRole('textbox', { name: 'Width, mm' }).fill('4.2');
-    await rested(page);
     expect(await serious(page)).toEqual([]);
     await form.getByRole('button', { name: 'Measured so' }).tap();
     await form.waitFor({ state: 'detached' });
@@ -207,7 +208,6 @@ test(
       ['What is printed or moulded on it; “none found” where nothing is', 'none found'],
     ] as const)
       await lamps.getByRole('textbox', { name: field }).fill(value);
-    await rested(page);
     expect(await serious(page)).toEqual([]);
     await lamps.getByRole('button', { name: 'Write it down' }).tap();
     await lamps.getByRole('button', { name: 'It has no other lamp' }).tap();
@@ -233,7 +233,6 @@ test(
     expect(await form.getByRole('button', { name: 'It is done' }).isDisabled()).toBe(true);
     await form.getByRole('radio', { name: 'Bolted: started, aligned, tightened' }).tap();
     await form.getByRole('textbox', { name: 'Minutes it took' }).fill('9');
-    await rested(page);
     expect(await serious(page)).toEqual([]);
     await form.getByRole('button', { name: 'It is done' }).tap();
     await form.waitFor({ state: 'detached' });
@@ -295,7 +294,6 @@ test(
     await form.getByText(/^Still to be said/).waitFor();
     await form.getByRole('radio', { name: 'comes back in the lead' }).tap();
     await form.getByText('Look at it before you press').waitFor();
-    await rested(page);
     expect(await serious(page)).toEqual([]);
     await form.getByRole('button', { name: 'Made and looked at' }).tap();
     await form.waitFor({ state: 'detached' });
@@ -334,7 +332,6 @@ test(
     // That nothing has to be calibrated is said with where it stands.
     await form.getByText(/^Still missing: the piece/).waitFor();
     await form.getByRole('textbox', { name: /^By which procedure/ }).fill('paper of its maker');
-    await rested(page);
     expect(await serious(page)).toEqual([]);
     await form.getByRole('button', { name: 'Write it down' }).tap();
     await form.waitFor({ state: 'detached' });
@@ -450,7 +447,6 @@ test(
     await page.getByText('Version 2: what changed').tap();
     await page.getByRole('button', { name: 'Go back to version 1', exact: true }).tap();
     await page.getByRole('alert').getByRole('listitem').first().waitFor();
-    await rested(page);
     expect(await serious(page)).toEqual([]);
     await page.getByRole('button', { name: 'Go back to version 1 all the same' }).tap();
     await page.getByText('Version 3 says what version 1 said.').waitFor();

@@ -1,6 +1,6 @@
 import { serious } from './test/axe.ts';
 import { PHONE, settled, TABLET, TestBench } from './test/bench.ts';
-import { atRest, came, go, logOf, openJob } from './test/new-kind.ts';
+import { came, go, logOf, openJob } from './test/new-kind.ts';
 
 const LONG_MS = 400_000;
 const shop = new TestBench(LONG_MS);
@@ -33,7 +33,6 @@ test(
     const asked = page.getByRole('region', { name: 'Described twice?' });
     await asked.getByText('Grille (off in 4.5').waitFor();
     await asked.getByText('and again: off in 3').waitFor();
-    await atRest(page);
     expect(await serious(page)).toEqual([]);
     await asked.getByRole('button', { name: 'One piece' }).first().tap();
     await asked.getByText('front grille').waitFor({ state: 'detached' });
@@ -44,7 +43,6 @@ test(
     await form.getByRole('textbox', { name: 'The second one is called' }).fill('bezel');
     await form.getByText('is described already').waitFor();
     expect(await form.getByRole('button', { name: 'Record' }).isDisabled()).toBe(true);
-    await atRest(page);
     expect(await serious(page)).toEqual([]);
     await form.getByRole('textbox', { name: 'The second one is called' }).fill('Lower bezel');
     await form.getByRole('button', { name: 'Record' }).tap();
@@ -62,7 +60,6 @@ test(
     await page.getByRole('button', { name: 'Pause' }).tap();
     await page.getByText(/^Paused/).waitFor();
     await one.page.getByText(/^Paused by Fern at/).waitFor();
-    await atRest(one.page);
     expect(await serious(one.page)).toEqual([]);
     await one.page.getByRole('button', { name: 'Go on', exact: true }).tap();
     await page.getByText(/^Paused/).waitFor({ state: 'detached' });

@@ -64,10 +64,6 @@ export async function openJob(page: Page, address: string, plate: string, makes:
   return jobOf(page);
 }
 
-/** Waits until nothing moves: a label that is still on its way above its field has no colour of its own yet. */
-export const atRest = (page: Page) =>
-  page.waitForFunction(() => document.getAnimations().every(({ playState, effect }) => playState !== 'running' || effect?.getTiming().iterations === Infinity));
-
 /** Writes a piece down as it comes, and counts the taps that takes; a text field counts one. */
 export async function came(
   page: Page,
@@ -110,7 +106,6 @@ export async function came(
   }
   // The clock took them; a test has no minutes to spare.
   await form.getByRole('textbox', { name: 'Minutes it took' }).fill(how.minutes);
-  await atRest(page);
   expect(await serious(page)).toEqual([]);
   await form.getByRole('button', { name: 'It is off, write it down' }).tap();
   await form.waitFor({ state: 'detached' });
