@@ -107,7 +107,10 @@ async function piece(thumb: Thumb, { piece: own, level, stand }: HiddenMove): Pr
     kinds.set(said, { ...group, count: group.count + (kinds.get(said)?.count ?? 0) });
   }
   for (const group of kinds.values()) await held(thumb, group);
-  if (stand) await thumb.tap(form.getByRole('radio', { name: `${stand.place} raised, on stands` }));
+  if (stand) {
+    const raised = form.getByRole('button', { name: `${stand.place} raised, on stands` });
+    if ((await raised.getAttribute('aria-pressed')) !== 'true') await thumb.tap(raised);
+  }
   await form.getByRole('textbox', { name: 'Minutes it took' }).fill(String(level.openMin));
 }
 

@@ -14,6 +14,13 @@ class Position {
   @Text(40) place!: string;
 }
 
+class CloseUpAnswer implements Plain.CloseUpAnswer {
+  @Text(160) event!: string;
+  @Slug() piece!: string;
+  /** `fitted` where it could have stayed on, the level that was enough, or `needed`. */
+  @OneOf([...LEVELS, 'needed']) enough!: Level | 'needed';
+}
+
 class SeenMove implements Plain.SeenMove {
   @Text(80) event!: string;
   @Slug() piece!: string;
@@ -26,6 +33,10 @@ class SeenMove implements Plain.SeenMove {
   /** Something broke: it proves no way. */
   @Optional() @Flag() broken?: boolean;
   @Optional() @Part(() => Position) position?: Position;
+  /** How it stood besides, each of another kind. */
+  @Optional() @Each(() => Position, 4) also?: Position[];
+  /** What was said at once of what was open then: of this move alone. */
+  @Optional() @Each(() => CloseUpAnswer, MOST_OPEN) answers?: CloseUpAnswer[];
 }
 
 class SeenTarget implements Plain.SeenTarget {
@@ -41,6 +52,8 @@ class TriedMove implements Plain.TriedMove {
   @Slug() piece!: string;
   @OneOf(OPEN_LEVELS) level!: OpenLevel;
   @Each(() => LevelNeed, MOST_OPEN) open!: PlainNeed[];
+  @Optional() @Part(() => Position) position?: Position;
+  @Optional() @Each(() => Position, 4) also?: Position[];
 }
 
 class SeenClosing implements Plain.SeenClosing {
@@ -48,13 +61,6 @@ class SeenClosing implements Plain.SeenClosing {
   @Slug() piece!: string;
   @OneOf(OPEN_LEVELS) from!: Level;
   @Amount(0, 6000) personMin!: number;
-}
-
-class CloseUpAnswer implements Plain.CloseUpAnswer {
-  @Text(160) event!: string;
-  @Slug() piece!: string;
-  /** `fitted` where it could have stayed on, the level that was enough, or `needed`. */
-  @OneOf([...LEVELS, 'needed']) enough!: Level | 'needed';
 }
 
 /** What one job showed, where there is no log of it. */

@@ -72,6 +72,7 @@ function accessPlan(input: AccessInput): unknown {
     school: input.school,
     people: input.people,
     ageFactor: input.ageFactor,
+    stand: input.stand,
   };
   const plan = planAccess(request, after(input.mostMs));
   const { moves: _, ...rest } = plan;

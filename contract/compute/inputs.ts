@@ -17,6 +17,8 @@ export class AccessInput {
   @Optional() @FactMap() facts?: Record<string, string>;
   /** What is open already. */
   @Optional() @Each(() => LevelNeed, 1000) present?: { piece: string; level: OpenLevel }[];
+  /** How the vehicle stands: place by kind of position. */
+  @Optional() @FactMap() stand?: Record<string, string>;
   /** Pieces that a kit takes the place of. */
   @Optional() @Slugs(100) replaced?: string[];
   @Optional() @Part(() => SequenceRules) setUp?: SequenceRules;

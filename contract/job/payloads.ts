@@ -281,6 +281,13 @@ class PieceMoved implements P<'piece.moved'> {
   @OneOf(LEVELS) level!: P<'piece.moved'>['level'];
   @Optional() @Slug() way?: string;
   @Each(() => GroupCount, 60) fasteners!: GroupCount[];
+  @Optional() @Slugs(200) without?: string[];
+  @Optional() @Slugs(200) needed?: string[];
+}
+
+class PositionSet implements P<'position.set'> {
+  @Slug() kind!: string;
+  @Optional() @Slug() place?: string;
 }
 
 class SupplySet implements P<'supply.set'> {
@@ -749,6 +756,7 @@ export const PAYLOADS: { [T in EventType]: new () => Payloads[T] } = {
   'content.counted': ContentCounted,
   'bench.done': BenchDone,
   'piece.moved': PieceMoved,
+  'position.set': PositionSet,
   'supply.set': SupplySet,
   'setting.restored': SettingRestored,
   'accessory.found': AccessoryFound,

@@ -30,6 +30,7 @@ import {
   type Piece as PlainPiece,
   type PieceLevel as PlainLevel,
   type PointMm,
+  type Position as PlainPosition,
   type RefitRule as PlainRule,
   type RouteHazard,
   type RoutePlace as PlainPlace,
@@ -157,7 +158,7 @@ export class Caution implements PlainCaution {
   @Optional() @Part(() => SupplyAsk) asks?: SupplyAsk;
 }
 
-export class Position {
+export class Position implements PlainPosition {
   @Slug() kind!: string;
   @Slug() place!: string;
 }
@@ -175,6 +176,7 @@ export class Way implements PlainWay {
   @Optional() @Flag() irreversible?: boolean;
   @Optional() @Each(() => SupplyAsk, 4) asks?: SupplyAsk[];
   @Optional() @Part(() => Position) position?: Position;
+  @Optional() @Each(() => Position, 4) also?: Position[];
 }
 
 export class Breakage {

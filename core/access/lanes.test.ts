@@ -27,7 +27,7 @@ test('who changes sides pays for it: each stays on a side', () => {
 
 test('wheels cannot be turned to the right while somebody works behind them turned left', () => {
   const wheels = (place: string) => ({ kind: 'wheels', place });
-  const plan = twoLanes([lane(200, { position: wheels('left') }), lane(200, { side: 'right', position: wheels('right') })], SET_UP);
+  const plan = twoLanes([lane(200, { positions: [wheels('left')] }), lane(200, { side: 'right', positions: [wheels('right')] })], SET_UP);
   // Turn 50, work 200, turn 50, work 200.
   expect(plan.elapsed).toBe(500);
 });
@@ -74,7 +74,7 @@ test('a supply is waited for by the clock, whoever works meanwhile, and what may
 test('wheels that stand right already are not turned; those that stand otherwise are, at the cost of that place', () => {
   const wheels = (place: string) => ({ kind: 'wheels', place });
   const one = (start: Record<string, string>, setUp: SetUp = SET_UP) => {
-    const { elapsed, setUp: cost } = twoLanes([lane(200, { position: wheels('left') })], setUp, { start });
+    const { elapsed, setUp: cost } = twoLanes([lane(200, { positions: [wheels('left')] })], setUp, { start });
     return [elapsed, cost];
   };
   expect([one({}), one({ wheels: 'left' }), one({ wheels: 'right' }), one({ boot: 'left' })]).toEqual([
@@ -86,10 +86,22 @@ test('wheels that stand right already are not turned; those that stand otherwise
   expect(one({ wheels: 'right' }, { ...SET_UP, places: { wheels: { left: 7 }, boot: { left: 9 } } })).toEqual([207, 7]);
 });
 
+test('who wants two kinds of position waits for both, and turns what does not hold', () => {
+  const [left, right, up] = [
+    { kind: 'wheels', place: 'left' },
+    { kind: 'wheels', place: 'right' },
+    { kind: 'raised', place: 'front' },
+  ];
+  const setUp: SetUp = { ...SET_UP, places: { raised: { front: 90 } } };
+  // Raised at 90 for the one who needs that alone; turned left by 140 for the other; right once that one is through, at 340.
+  const plan = twoLanes([lane(200, { positions: [left, up] }), lane(300, { positions: [up] }), lane(10, { positions: [right, up], before: [0] })], setUp);
+  expect([by(plan, 0)?.start, by(plan, 1)?.start, by(plan, 2)?.start, plan.setUp]).toEqual([140, 90, 390, 190]);
+});
+
 test('they are turned only when the last of all who need them so is through', () => {
   const wheels = (place: string) => ({ kind: 'wheels', place });
   // Turned left 50, then 100 and 300 side by side; turned right after 350: 400 to 440.
-  const steps = [lane(100, { position: wheels('left') }), lane(300, { position: wheels('left') }), lane(40, { position: wheels('right'), before: [0] })];
+  const steps = [lane(100, { positions: [wheels('left')] }), lane(300, { positions: [wheels('left')] }), lane(40, { positions: [wheels('right')], before: [0] })];
   const plan = twoLanes(steps, SET_UP);
   expect([by(plan, 0)?.start, by(plan, 1)?.start, by(plan, 2)?.start, plan.elapsed, plan.setUp]).toEqual([50, 50, 400, 440, 100]);
   // The other way about: the longer one first in the list.
@@ -134,13 +146,13 @@ const arbitrary = fc.array(
   }),
   { minLength: 1, maxLength: 5 },
 );
-type Drawn = Omit<LaneStep, 'before' | 'position' | 'waits'> & { turn?: string; lag?: number };
+type Drawn = Omit<LaneStep, 'before' | 'positions' | 'waits'> & { turn?: string; lag?: number };
 const toSteps = (list: Drawn[]): LaneStep[] =>
   list.map(({ turn, lag = 0, ...step }, index) => ({
     ...step,
     before: index > 1 ? [index - 2] : [],
     ...(lag > 0 && index > 1 ? { waits: [{ step: index - 2, lag }] } : {}),
-    ...(turn ? { position: { kind: 'wheels', place: turn } } : {}),
+    ...(turn ? { positions: [{ kind: 'wheels', place: turn }] } : {}),
   }));
 
 interface Put {
@@ -166,8 +178,9 @@ function puts(steps: LaneStep[], { done, free, last, stand, setUp }: Put): Put[]
         ...(step.waits ?? []).map((wait) => (done.get(wait.step) ?? 0) + wait.lag),
         ...lanes.map((l, place) => (free[l] ?? 0) + (preparing[place] ?? 0)),
       );
-      const turns = step.position !== undefined && step.position.place !== stand.place;
-      const start = turns ? Math.max(ready, stand.until) + 50 : Math.max(ready, step.position ? stand.since : 0);
+      const place = step.positions?.[0]?.place;
+      const turns = place !== undefined && place !== stand.place;
+      const start = turns ? Math.max(ready, stand.until) + 50 : Math.max(ready, place !== undefined ? stand.since : 0);
       const end = start + step.duration;
       const put = <T>(pair: [T, T], value: T): [T, T] => [lanes.includes(0) ? value : pair[0], lanes.includes(1) ? value : pair[1]];
       const until = turns ? end : Math.max(stand.until, end);
@@ -175,7 +188,7 @@ function puts(steps: LaneStep[], { done, free, last, stand, setUp }: Put): Put[]
         done: new Map(done).set(index, end),
         free: put(free, end),
         last: put(last, step),
-        stand: step.position ? { place: step.position.place, since: turns ? start : stand.since, until } : stand,
+        stand: place !== undefined ? { place, since: turns ? start : stand.since, until } : stand,
         setUp: setUp + preparing.reduce((sum, cost) => sum + cost, 0) + (turns ? 50 : 0),
         start,
       };
@@ -251,7 +264,7 @@ test('one lane with wheels to turn is as good as the best permutation', () => {
       const steps: SequenceStep[] = list.map(({ turn, ...step }, index) => ({
         ...step,
         before: index > 3 ? [index - 4] : [],
-        ...(turn ? { position: { kind: 'wheels', place: turn } } : {}),
+        ...(turn ? { positions: [{ kind: 'wheels', place: turn }] } : {}),
       }));
       const allowed = permutations(steps.map((_, index) => index)).filter((order) =>
         order.every((index, place) => (steps[index]?.before ?? []).every((earlier) => order.indexOf(earlier) < place)),
@@ -279,7 +292,7 @@ test('beyond fourteen steps the order keeps precedence and is never worse than t
                 tools: item.tools,
                 people: item.people,
                 before: index > 6 ? [index - 7] : [],
-                ...(item.turn ? { position: { kind: 'wheels', place: item.turn } } : {}),
+                ...(item.turn ? { positions: [{ kind: 'wheels', place: item.turn }] } : {}),
               },
             ]
           : [],

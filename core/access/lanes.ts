@@ -62,11 +62,12 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
   const lanes = lane === 'both' ? ([0, 1] as const) : ([lane] as const);
   const ready = readyAt(step, work.end, 0);
   const preparing = lanes.map((place) => setUpBetween(work.last[place], step, setUp));
-  const { position } = step;
-  const held = position && work.stand[position.kind];
-  const stays = held?.place === position?.place;
-  const turning = position && !stays ? turningTo(position, setUp) : 0;
-  const standsFrom = held ? (stays ? held.since : held.until) : 0;
+  const standing = (step.positions ?? []).map((position) => {
+    const held = work.stand[position.kind];
+    return { position, held, stays: held?.place === position.place };
+  });
+  const turning = standing.reduce((sum, { position, stays }) => sum + (stays ? 0 : turningTo(position, setUp)), 0);
+  const standsFrom = standing.reduce((latest, { held, stays }) => Math.max(latest, held ? (stays ? held.since : held.until) : 0), 0);
   const arrive = Math.max(...lanes.map((place, order) => work.free[place] + (preparing[order] ?? 0)));
   const start = Math.max(ready, arrive, standsFrom) + turning;
   const end = start + step.duration;
@@ -76,7 +77,10 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
     free[place] = end;
     last[place] = step;
   }
-  const standing = held && stays ? { since: held.since, until: Math.max(end, held.until) } : { since: start, until: end };
+  const stand = { ...work.stand };
+  for (const { position, held, stays } of standing) {
+    stand[position.kind] = { place: position.place, ...(held && stays ? { since: held.since, until: Math.max(end, held.until) } : { since: start, until: end }) };
+  }
   const done = work.done.slice();
   done[index] = 1;
   const ends = work.end.slice();
@@ -87,7 +91,7 @@ function putNext(steps: readonly LaneStep[], work: Work, index: number, lane: 0 
     left: work.left - workOf(step),
     free,
     last,
-    stand: position ? { ...work.stand, [position.kind]: { place: position.place, ...standing } } : work.stand,
+    stand,
     entry: { step: index, lane, start, end },
     earlier: work,
     setUp: work.setUp + preparing.reduce((sum, cost) => sum + cost, 0) + turning,

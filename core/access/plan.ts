@@ -2,13 +2,13 @@ import type { FactValues } from '../facts/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { TakenBySteps } from '../schedule/index.ts';
 import { hundredthsToMinutes, minutesToHundredths } from '../units/index.ts';
-import { onlyPresent, SUPPLY_IDS, type Level, type Side, type Supply, type SupplyId } from '../vehicle/index.ts';
+import { onlyPresent, standIn, SUPPLY_IDS, type Level, type Side, type Stand, type Supply, type SupplyId } from '../vehicle/index.ts';
 import { onTheClock, type Clock } from './clock.ts';
 import { twoLanes } from './lanes.ts';
 import { accessProblem, levelRank, type AccessProblem, type AccessProfile, type AccessWay, type FurtherTarget } from './problem.ts';
 import { idleOfOrder, sequence, setUpOfOrder, type SequenceStep, type SetUp } from './sequence.ts';
 import { searchAccess, type AccessChoice, type AccessProgress, type AccessTrouble, type Move } from './solve.ts';
-import { precedence, setUpOf, stepOf, type OpenStep } from './step.ts';
+import { precedence, preparationsIn, setUpOf, stepOf, type OpenStep } from './step.ts';
 
 /** An order of the steps with the set-up it costs, and the time in it in which one person can only wait. */
 export interface OrderedPlan {
@@ -83,6 +83,8 @@ export interface AccessRequest {
   untilDeadMin?: Partial<Record<SupplyId, number>>;
   /** The side that is being proved, until its tests have passed. */
   provingSide?: 'left' | 'right';
+  /** How the vehicle stands. */
+  stand?: Stand;
   /** Supplies that the tests of a side want live. */
   provedLive?: readonly SupplyId[];
 }
@@ -130,9 +132,9 @@ function neededBy(choice: AccessChoice, problem: AccessProblem): Record<string, 
   return result;
 }
 
-function ordered(steps: readonly SequenceStep[], setUp: SetUp): OrderedPlan {
-  const { order, leftOver } = sequence(steps, setUp);
-  return { order, leftOver, setUpMin: hundredthsToMinutes(setUpOfOrder(steps, order, setUp)), waitMin: hundredthsToMinutes(idleOfOrder(steps, order, setUp)) };
+function ordered(steps: readonly SequenceStep[], setUp: SetUp, start: Stand | undefined): OrderedPlan {
+  const { order, leftOver } = sequence(steps, setUp, start);
+  return { order, leftOver, setUpMin: hundredthsToMinutes(setUpOfOrder(steps, order, setUp, start)), waitMin: hundredthsToMinutes(idleOfOrder(steps, order, setUp, start)) };
 }
 
 /** Steps that can be put in order: after what they need, and dead work a supply's time after its isolation. */
@@ -194,7 +196,7 @@ function oneSideFirst(steps: readonly (Omit<OpenStep, 'slot'> & SequenceStep)[],
       ({ id }) => provedLive.includes(id) && first.some((step) => step.dead.includes(id) || step.isolates === id) && later.some((step) => step.dead.includes(id)),
     );
     const constrained = steps.map((step, index) => (belongs[index] ? step : { ...step, before: [...new Set([...step.before, ...earlier])] }));
-    const order = ordered(constrained, setUp);
+    const order = ordered(constrained, setUp, request.stand);
     return order.leftOver.length > 0 ? [] : [{ side, first: earlier.length, cycleMin: again.reduce((sum, supply) => sum + cycleMin(supply, profile), 0), ...order }];
   });
   const spent = (candidate: OneSideFirst) => candidate.setUpMin + candidate.waitMin + candidate.cycleMin;
@@ -209,7 +211,7 @@ function keptDead(step: Pick<OpenStep, 'piece' | 'level'>, { pieces }: Pick<Acce
 
 /** Puts the moves of a choice in order, with tools, people, tray slots, lanes and time. What cannot be ordered is named. */
 export function planOf(request: AccessRequest, problem: AccessProblem, choice: AccessChoice): AccessPlan {
-  const { rules, school = 'least set-up', people = 1 } = request;
+  const { rules, school = 'least set-up', people = 1, stand = {} } = request;
   const profile = onlyPresent(request.profile, request.facts, new Set(request.present.map((entry) => entry.piece)));
   const setUp = setUpOf(rules);
   const pieces = new Map(profile.pieces.map((piece) => [piece.id, piece]));
@@ -223,15 +225,19 @@ export function planOf(request: AccessRequest, problem: AccessProblem, choice: A
     ...profile.mounts.filter((mount) => request.mounts.includes(mount.id)).map((mount): [string, Side] => [mount.id, mount.side]),
     ...(request.further ?? []).map((target): [string, Side] => [target.id, target.side]),
   ]);
-  const least = ordered(toOrder, setUp);
+  const least = ordered(toOrder, setUp, stand);
   const oneSide = oneSideFirst(toOrder, { needs, sides, setUp, request: { ...request, profile } });
   const taken = school === 'prove one side first' && oneSide ? oneSide : least;
-  const lanes = people === 2 ? twoLanes(toOrder, setUp) : undefined;
+  const lanes = people === 2 ? twoLanes(toOrder, setUp, { start: stand }) : undefined;
   const order = lanes ? lanes.entries.map((entry) => entry.step) : taken.order;
+  let stands = stand;
   const steps = order.flatMap((index, place) => {
     const step = raw[index];
-    const upTo = (count: number) => setUpOfOrder(toOrder, order.slice(0, count), setUp);
-    return step ? [{ ...step, slot: place + 1, setUpMin: lanes ? 0 : hundredthsToMinutes(upTo(place + 1) - upTo(place)) }] : [];
+    if (!step) return [];
+    const upTo = (count: number) => setUpOfOrder(toOrder, order.slice(0, count), setUp, stand);
+    const prepare = preparationsIn(step.prepare, stands);
+    stands = standIn(stands, step.positions ?? []);
+    return [{ ...step, prepare, slot: place + 1, setUpMin: lanes ? 0 : hundredthsToMinutes(upTo(place + 1) - upTo(place)) }];
   });
   const leftOver = (lanes ?? taken).leftOver.flatMap((index) => raw[index] ?? []);
   const setUpMin = lanes ? hundredthsToMinutes(lanes.setUp) : taken.setUpMin;

@@ -18,11 +18,11 @@ test('between two steps: a change of side, of zone, the tools that are not in ha
 
 test('the vehicle is turned once for all that follow each other so, at the price of the place', () => {
   const steps = [
-    step(10, { position: wheels('left') }),
+    step(10, { positions: [wheels('left')] }),
     step(10),
-    step(10, { position: wheels('left') }),
-    step(10, { position: wheels('right') }),
-    step(10, { position: { kind: 'boot', place: 'right' } }),
+    step(10, { positions: [wheels('left')] }),
+    step(10, { positions: [wheels('right')] }),
+    step(10, { positions: [{ kind: 'boot', place: 'right' }] }),
   ];
   const cost = (order: number[], start: Record<string, string> = {}, setUp = SET_UP) => setUpOfOrder(steps, order, setUp, start);
   expect([cost([0, 1, 2, 3]), cost([0, 3, 2]), cost([0, 1, 2], { wheels: 'left' }), cost([3, 4]), cost([1]), cost([])]).toEqual([80, 120, 0, 80, 0, 0]);
@@ -31,8 +31,16 @@ test('the vehicle is turned once for all that follow each other so, at the price
   expect(cost([0, 9, 2])).toBe(40);
 });
 
+test('a step that wants two kinds of position pays for each that does not hold', () => {
+  const steps = [step(10, { positions: [wheels('left'), { kind: 'raised', place: 'front' }] }), step(10, { positions: [{ kind: 'raised', place: 'front' }] })];
+  const cost = (order: number[], start: Record<string, string> = {}) => setUpOfOrder(steps, order, { ...SET_UP, places: { raised: { front: 300 } } }, start);
+  expect([cost([0, 1]), cost([1, 0]), cost([0], { wheels: 'left' }), cost([0], { raised: 'front' }), cost([0], { raised: 'front', wheels: 'left' })]).toEqual([
+    340, 340, 300, 40, 0,
+  ]);
+});
+
 test('one person waits where a supply is not dead yet, less all that is done meanwhile', () => {
-  const steps = [step(100), step(60, { waits: [{ step: 0, lag: 300 }] }), step(80, { side: 'right' }), step(10, { notBefore: 130 }), step(20, { position: wheels('left') })];
+  const steps = [step(100), step(60, { waits: [{ step: 0, lag: 300 }] }), step(80, { side: 'right' }), step(10, { notBefore: 130 }), step(20, { positions: [wheels('left')] })];
   const idle = (order: number[], start: Record<string, string> = {}) => idleOfOrder(steps, order, SET_UP, start);
   // 300 after 100; the right side 50 there, 80 and 50 back in between; wheels 40 + 20.
   expect([idle([0, 1]), idle([0, 2, 1]), idle([0, 4, 1]), idle([0, 4, 1], { wheels: 'left' }), idle([0, 2, 4, 1])]).toEqual([
@@ -108,7 +116,7 @@ const waiting = fc
       before: index > 2 ? [index - 3] : [],
       ...(lag > 0 && index > 2 ? { waits: [{ step: index - 3, lag }] } : {}),
       ...(notBefore > 0 ? { notBefore } : {}),
-      ...(turn ? { position: wheels(turn) } : {}),
+      ...(turn ? { positions: [wheels(turn)] } : {}),
     })),
   );
 
@@ -144,12 +152,12 @@ test('with waits the order keeps precedence, moving no single step shortens it, 
 
 test('as long as it is exact it is so with the vehicle as it stands, and with two kinds of position', () => {
   const steps = [
-    step(10, { position: wheels('left'), tools: ['a'] }),
-    step(10, { position: wheels('right') }),
-    step(10, { position: { kind: 'boot', place: 'open' }, tools: ['a'] }),
-    step(10, { position: wheels('left') }),
-    step(10, { position: { kind: 'boot', place: 'shut' }, before: [2] }),
-    step(10, { position: wheels('right'), tools: ['b'], before: [3] }),
+    step(10, { positions: [wheels('left')], tools: ['a'] }),
+    step(10, { positions: [wheels('right')] }),
+    step(10, { positions: [{ kind: 'boot', place: 'open' }], tools: ['a'] }),
+    step(10, { positions: [wheels('left')] }),
+    step(10, { positions: [{ kind: 'boot', place: 'shut' }], before: [2] }),
+    step(10, { positions: [wheels('right')], tools: ['b'], before: [3] }),
   ];
   for (const start of [{}, { wheels: 'left' }, { wheels: 'right', boot: 'open' }, { boot: 'shut' }] as Record<string, string>[]) {
     const least = Math.min(

@@ -1,10 +1,6 @@
-import type { Side, Zone } from '../vehicle/index.ts';
+import { standIn, stillToTake, type Position, type Side, type Stand, type Zone } from '../vehicle/index.ts';
 
-/** A place the vehicle itself must be in, which excludes the others of its kind: wheels turned left or right. */
-export interface Position {
-  kind: string;
-  place: string;
-}
+export type { Position, Stand };
 
 /** A step to be put in order; `before` are indexes of steps that must come earlier. */
 export interface SequenceStep {
@@ -13,7 +9,8 @@ export interface SequenceStep {
   tools: string[];
   people: number;
   before: number[];
-  position?: Position;
+  /** How the vehicle itself must stand, each of another kind. */
+  positions?: readonly Position[];
   /** Its own time, where anything waits: in hundredths of a minute. */
   duration?: number;
   /** Steps after whose end so much time must pass, in hundredths of a minute, whoever works meanwhile: a supply until it is dead. */
@@ -43,18 +40,15 @@ export function setUpBetween(from: SequenceStep | undefined, to: SequenceStep, s
   return side + zone + fetched + helper;
 }
 
-/** Where the vehicle stands: place by kind of position. */
-export type Stand = Readonly<Record<string, string>>;
-
 /** What a change of position costs. */
 export function turningTo(position: Position, setUp: SetUp): number {
   return setUp.places?.[position.kind]?.[position.place] ?? setUp.position;
 }
 
 function moved(stand: Stand, step: SequenceStep, setUp: SetUp): { stand: Stand; cost: number } {
-  const { position } = step;
-  if (!position || stand[position.kind] === position.place) return { stand, cost: 0 };
-  return { stand: { ...stand, [position.kind]: position.place }, cost: turningTo(position, setUp) };
+  const taken = stillToTake(step.positions ?? [], stand);
+  if (taken.length === 0) return { stand, cost: 0 };
+  return { stand: standIn(stand, taken), cost: taken.reduce((sum, position) => sum + turningTo(position, setUp), 0) };
 }
 
 /** Set-up of all changes of the vehicle's position in an order. */
@@ -206,7 +200,7 @@ function improved(steps: readonly SequenceStep[], begin: readonly number[], setU
     if (to === undefined) return 0;
     return (from === undefined ? first[to] : between[from]?.[to]) ?? 0;
   };
-  const positioned = steps.some((step) => step.position);
+  const positioned = steps.some((step) => step.positions);
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const standing = positioned ? turningOfOrder(steps, order, setUp, start) : 0;
     let best: { from: number; to: number; saved: number } | undefined;
@@ -214,7 +208,7 @@ function improved(steps: readonly SequenceStep[], begin: readonly number[], setU
       const step = order[from] ?? 0;
       const rest = order.filter((_, place) => place !== from);
       // Only a step with a position of its own changes how often the vehicle is turned, and it cannot save more than all of it.
-      const turns = steps[step]?.position !== undefined;
+      const turns = steps[step]?.positions !== undefined;
       const leastTurned = turns ? -standing : 0;
       const freed = join(rest[from - 1], step) + join(step, rest[from]) - join(rest[from - 1], rest[from]);
       const earliest = 1 + Math.max(-1, ...(steps[step]?.before ?? []).map((earlier) => rest.indexOf(earlier)));

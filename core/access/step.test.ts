@@ -89,7 +89,7 @@ test('a step says all that comes before it, in that order, and no mark where the
     setUpMin: 0,
     needs: [{ piece: 'liner', level: 'off' }],
     tools: ['trim tool', '10 mm hex'],
-    position: { kind: 'wheels', place: 'left' },
+    positions: [{ kind: 'wheels', place: 'left' }],
     dead: [],
     isolates: 'low',
     prepare: [
@@ -105,7 +105,7 @@ test('a step says all that comes before it, in that order, and no mark where the
   expect(step({ level: 'off', way: 'w' }).prepare.map((entry) => entry.code)).toEqual(['mark', 'cover-paint']);
   const plain = stepOf({ piece: 'x', from: 'fitted', level: 'hung', way: 'w' }, barePiece('x', { levels: [level('hung', 1)] }), profile);
   expect(plain.prepare).toEqual([{ code: 'support' }]);
-  expect([plain, step({ way: 'w' })].map((entry) => 'position' in entry || 'isolates' in entry)).toEqual([false, false]);
+  expect([plain, step({ way: 'w' })].map((entry) => 'positions' in entry || 'isolates' in entry)).toEqual([false, false]);
 });
 
 test('a supply is isolated by the move that brings its piece to its level or past it, and by no other', () => {

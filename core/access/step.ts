@@ -3,6 +3,7 @@ import { estimateStep, type Estimate, type TakenBySteps } from '../schedule/inde
 import type { RuleSet } from '../rules/index.ts';
 import {
   LEVELS,
+  positionsOf,
   type FastenerGroup,
   type Level,
   type LevelNeed,
@@ -15,12 +16,12 @@ import {
   type Zone,
 } from '../vehicle/index.ts';
 import { levelRank, wayNeeds, type AccessProfile } from './problem.ts';
-import type { Position, SetUp } from './sequence.ts';
+import type { Position, SetUp, Stand } from './sequence.ts';
 import type { Move } from './solve.ts';
 
-/** What has to be done before a piece moves, said at the step. */
+/** What has to be done before a piece moves, said at the step; `stands` where the vehicle stands so already, and is left so. */
 export type Preparation =
-  | { code: 'turn'; kind: string; place: string }
+  | { code: 'turn' | 'stands'; kind: string; place: string }
   | { code: 'mark'; what: string }
   | { code: 'cover-paint' }
   | { code: 'before-dead'; what: string }
@@ -70,7 +71,8 @@ export interface OpenStep {
   /** Sensors that leave their place or their plug with this step. */
   sensors: string[];
   prepare: Preparation[];
-  position?: Position;
+  /** How the vehicle itself must stand. */
+  positions?: Position[];
   /** Supplies that must be dead for it. */
   dead: SupplyId[];
   /** The supply that it isolates. */
@@ -127,12 +129,20 @@ export function openMinutes(piece: Piece, { from, level, way }: { from: Level; l
 function preparations(piece: Piece, level: Level, way: Way | undefined, sensors: readonly string[], isolates: Supply | undefined): Preparation[] {
   return [
     ...(isolates?.before ?? []).map((what) => ({ code: 'before-dead' as const, what })),
-    ...(way?.position ? [{ code: 'turn' as const, ...way.position }] : []),
+    ...positionsOf(way).map((position) => ({ code: 'turn' as const, ...position })),
     ...(piece.witness ? [{ code: 'mark' as const, what: piece.witness }] : []),
     ...(piece.painted ? [{ code: 'cover-paint' as const }] : []),
     ...sensors.map((sensor) => ({ code: 'unplug' as const, sensor })),
     ...(level === 'hung' ? [{ code: 'support' as const, ...(piece.leashMm === undefined ? {} : { leashMm: piece.leashMm }) }] : []),
   ];
+}
+
+/** What has to be done before a step as the vehicle stands at that moment: where it stands as it must, it is left so. */
+export function preparationsIn(prepare: readonly Preparation[], stand: Stand): Preparation[] {
+  return prepare.map((entry) => {
+    if (entry.code !== 'turn' && entry.code !== 'stands') return entry;
+    return { ...entry, code: stand[entry.kind] === entry.place ? ('stands' as const) : ('turn' as const) };
+  });
 }
 
 /** What a step is of besides the profile: times taken so far, and whether a kit takes the piece's place, so that it never returns. */
@@ -150,6 +160,7 @@ export function stepOf(move: Move, piece: Piece, profile: AccessProfile, { taken
   const fasteners = fastenersBetween(piece, move.from, move.level);
   const sensors = profile.sensors.filter((sensor) => sensor.on === piece.id).map((sensor) => sensor.id);
   const isolates = isolatedBy(profile.supplies ?? [], move);
+  const positions = positionsOf(way);
   return {
     piece: piece.id,
     from: move.from,
@@ -166,7 +177,7 @@ export function stepOf(move: Move, piece: Piece, profile: AccessProfile, { taken
     fasteners,
     sensors,
     prepare: preparations(piece, move.level, way, sensors, isolates).filter((entry) => !(replaced && entry.code === 'mark')),
-    ...(way?.position ? { position: way.position } : {}),
+    ...(positions.length > 0 ? { positions } : {}),
     dead: deadFor(level, way),
     ...(isolates ? { isolates: isolates.id } : {}),
   };

@@ -96,7 +96,8 @@ function openedOnce(moves: readonly SeenMove[], to: (piece: string) => string): 
     if (!before || rank > before.rank) reached.set(piece, { by: move.piece, rank });
     // Of one that two devices opened within a minute, neither had to be open for the other.
     const open = needsAsKept(move.open, to).filter((need) => need.piece !== piece || levelRank(need.level) < rank);
-    return [{ ...move, piece, open, ...(byForce.has(piece) ? { broken: true } : {}) }];
+    const answers = move.answers?.map((answer) => ({ ...answer, piece: to(answer.piece) }));
+    return [{ ...move, piece, open, ...(answers ? { answers } : {}), ...(byForce.has(piece) ? { broken: true } : {}) }];
   });
 }
 

@@ -69,7 +69,7 @@ class Installer {
       fasteners: piece.fasteners.filter(({ atLevel }) => levelRank(atLevel) <= levelRank(level.level)).map(({ drive, size, count, release }) => ({ drive, size, count, release })),
       beside: piece.beside ?? [],
       brittle: piece.brittle ?? false,
-      ...(stand ? { stand } : {}),
+      ...(stand ? { stands: [stand] } : {}),
     };
     const id = `${piece.id}-${this.job}`;
     const supply = hidden.van.supplies.find((entry) => entry.piece === piece.id && entry.level === level.level);

@@ -1,5 +1,5 @@
 import { hundredthsToMinutes, minutesToHundredths } from '../units/index.ts';
-import { levelRank, type Level, type OpenLevel, type PieceLevel, type Way } from '../vehicle/index.ts';
+import { levelRank, positionsOf, standIn, standingIn, stillToTake, type Level, type OpenLevel, type PieceLevel, type Way } from '../vehicle/index.ts';
 import { estimateStep, sumTaken } from '../schedule/index.ts';
 import type { SeenJob } from './seen.ts';
 import { holds, type SoundWay } from './ways.ts';
@@ -44,7 +44,8 @@ export function closingMinutes(jobs: readonly SeenJob[], piece: string): Map<Lev
 }
 
 /** Whether a way asks for no more than another of how the vehicle stands. */
-export const standsFree = ({ position }: Way, other: Way) => !position || (position.kind === other.position?.kind && position.place === other.position.place);
+export const standsFree = (way: Pick<Way, 'position' | 'also'>, other: Pick<Way, 'position' | 'also'>): boolean =>
+  stillToTake(positionsOf(way), standIn({}, positionsOf(other))).length === 0;
 
 /** Whether a way serves wherever another does, and takes no longer. */
 const serves = (way: ProposedWay, other: ProposedWay) => holds(way.needs, other.needs) && standsFree(way, other) && way.extraMin <= other.extraMin;
@@ -67,9 +68,9 @@ function wayId(event: string, known: readonly Way[]): string {
   return id;
 }
 
-function proposedWay({ needs, event, job, confirmed, position }: SoundWay, extraMin: number, known: readonly Way[]): ProposedWay {
+function proposedWay({ needs, event, job, confirmed, position, also }: SoundWay, extraMin: number, known: readonly Way[]): ProposedWay {
   const order = [...needs].sort((a, b) => a.piece.localeCompare(b.piece));
-  return { id: wayId(event, known), needs: order, extraMin, confirmed, jobs: [job], ...(position ? { position } : {}) };
+  return { id: wayId(event, known), needs: order, extraMin, confirmed, jobs: [job], ...standingIn(positionsOf({ position, also })) };
 }
 
 /** A way of the profile: what it needs was described, so it was said, but for what was only seen when it was kept. */

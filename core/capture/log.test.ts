@@ -249,3 +249,47 @@ test('what came less open than it was opened later is no step back; two devices 
     [],
   ]);
 });
+
+test('a move shows how the vehicle stood, and what its way had; one that was described then as whoever described it said; so does what did not come', () => {
+  const [front, left] = [
+    { kind: 'raised', place: 'front' },
+    { kind: 'wheels', place: 'left' },
+  ];
+  const log = openedLog();
+  at(log, '09:00:00', 'piece.moved', moved('grille'));
+  at(log, '09:01:00', 'position.set', front);
+  at(log, '09:02:00', 'piece.moved', { piece: 'old-lamp', level: 'off', way: 'arch', fasteners: [] });
+  const described = barePiece('cover', { levels: [{ level: 'off', openMin: 4, closeMin: 4, people: 1, ways: [{ id: 'seen', needs: [], extraMin: 0, position: left }] }] });
+  at(log, '09:03:00', 'kind.described', { pieces: [described] });
+  at(log, '09:03:00', 'piece.moved', moved('cover'));
+  at(log, '09:04:00', 'piece.tried', { piece: 'skin', level: 'off' });
+  at(log, '09:05:00', 'position.set', { kind: 'raised' });
+  at(log, '09:06:00', 'piece.moved', moved('skin'));
+  at(log, '09:07:00', 'piece.tried', { piece: 'guard', level: 'off' });
+  const arch = { id: 'arch', needs: [], extraMin: 0, position: left };
+  const pieces = WIDE.pieces.map((piece) => (piece.id === 'old-lamp' ? { ...piece, levels: piece.levels.map((level) => ({ ...level, ways: [...level.ways, arch] })) } : piece));
+  const { moves, tried } = seenJob('job', { ...DOCUMENTS, profile: { ...WIDE, pieces } }, log.events).seen;
+  expect(moves.map(({ piece, position, also }) => [piece, position?.place, also?.[0]?.place])).toEqual([
+    ['grille', undefined, undefined],
+    ['old-lamp', 'left', 'front'],
+    ['cover', 'left', undefined],
+    ['skin', undefined, undefined],
+  ]);
+  expect(tried.map(({ piece, position }) => [piece, position])).toEqual([
+    ['skin', front],
+    ['guard', undefined],
+  ]);
+});
+
+test('what was said at once of what was open is an answer of that move', () => {
+  const log = openedLog();
+  at(log, '09:00:00', 'piece.moved', moved('grille'));
+  const id = at(log, '09:02:00', 'piece.moved', { ...moved('skin'), without: ['grille'], needed: ['old-lamp'] });
+  expect(seen(log).seen.moves.map(({ answers }) => answers)).toEqual([
+    undefined,
+    [
+      { event: `${id}/grille`, piece: 'grille', enough: 'fitted' },
+      { event: `${id}/old-lamp`, piece: 'old-lamp', enough: 'needed' },
+    ],
+  ]);
+});

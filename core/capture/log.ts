@@ -12,9 +12,21 @@ import {
   type JobDocuments,
   type LoggedEvent,
 } from '../job/index.ts';
-import { absentPieces, levelRank, type Level, type LevelNeed, type OpenLevel, type PieceLevel } from '../vehicle/index.ts';
+import {
+  absentPieces,
+  levelRank,
+  positionsIn,
+  positionsOf,
+  standingIn,
+  type Level,
+  type LevelNeed,
+  type OpenLevel,
+  type PieceLevel,
+  type Position,
+  type Stand,
+} from '../vehicle/index.ts';
 import { inOrder, mayFollow, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
-import type { CloseUpAnswer, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
+import type { CloseUpAnswer, HeldThen, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
 
 /** Two moves of two devices of which the clocks do not say which came first. */
 export interface UnorderedMoves {
@@ -131,7 +143,7 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
         ...personMin,
         ...(broken.has(piece) ? { broken: true } : {}),
         ...stoodFor(documents, entries, event, described),
-        ...cameOutWith(entries, event),
+        ...movedAs(entries, event),
       });
     else if (taken !== undefined && level === 'fitted') closings.push({ event, piece, from, personMin: taken * people });
   }
@@ -152,27 +164,43 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
       if (!targets.some((known) => known.target === target)) targets.push({ event: event.id, target, open: openAt({ ...entry, event: event.id }), ...(later ? { later } : {}) });
     }
     if (event.type === 'piece.tried' && kind.has(event.payload.piece))
-      tried.push({ event: event.id, ...event.payload, open: openAt({ ...entry, event: event.id, piece: event.payload.piece }) });
+      tried.push({ event: event.id, ...event.payload, open: openAt({ ...entry, event: event.id, piece: event.payload.piece }), ...standingIn(stoodAt(entries, event.id)) });
   }
   return { seen: { job, moves, targets, tried, closings, answers }, unordered };
 }
 
-/** Fasteners that came out with a move, where some were counted. */
-function cameOutWith(entries: readonly Timed[], move: string): Pick<SeenMove, 'fasteners'> {
+/** Fasteners that came out with a move, where some were counted, and what was said at once of what was open before it. */
+function movedAs(entries: readonly Timed[], move: string): Pick<SeenMove, 'fasteners' | 'answers'> {
   const event = entries.find((entry) => entry.event.id === move)?.event;
-  return event?.type === 'piece.moved' && event.payload.fasteners.length > 0 ? { fasteners: event.payload.fasteners } : {};
+  if (event?.type !== 'piece.moved') return {};
+  const { fasteners, without = [], needed = [] } = event.payload;
+  const said = (pieces: readonly string[], enough: CloseUpAnswer['enough']) => pieces.map((piece): CloseUpAnswer => ({ event: `${move}/${piece}`, piece, enough }));
+  const answers = [...said(without, 'fitted'), ...said(needed, 'needed')];
+  return { ...(fasteners.length > 0 ? { fasteners } : {}), ...(answers.length > 0 ? { answers } : {}) };
 }
 
-/** How the vehicle stood for a move: as the way that it went says, or whoever described it by that move. */
-function stoodFor({ profile }: JobDocuments, entries: readonly Timed[], move: string, described: PieceLevel | undefined): Pick<SeenMove, 'position'> {
-  const told = described?.ways[0]?.position;
-  if (told) return { position: told };
+/** How the vehicle stood at an entry, as far as it was said before. */
+function stoodAt(entries: readonly Timed[], at: string): Position[] {
+  let stand: Stand = {};
+  for (const { event } of entries) {
+    if (event.id === at) break;
+    if (event.type !== 'position.set') continue;
+    const { kind, place } = event.payload;
+    const { [kind]: _before, ...rest } = stand;
+    stand = place === undefined ? rest : { ...rest, [kind]: place };
+  }
+  return positionsIn(stand);
+}
+
+/** How the vehicle stood for a move: as whoever described it by that move said, else as it stood, and as the way that it went has it. */
+function stoodFor({ profile }: JobDocuments, entries: readonly Timed[], move: string, described: PieceLevel | undefined): HeldThen {
+  if (described) return standingIn(positionsOf(described.ways[0]));
   const event = entries.find((entry) => entry.event.id === move)?.event;
   if (event?.type !== 'piece.moved') return {};
   const { piece, level, way } = event.payload;
-  const position = profile.pieces
+  const gone = profile.pieces
     .find(({ id }) => id === piece)
     ?.levels.find((entry) => entry.level === level)
-    ?.ways.find(({ id }) => id === way)?.position;
-  return position ? { position } : {};
+    ?.ways.find(({ id }) => id === way);
+  return standingIn([...positionsOf(gone), ...stoodAt(entries, move)]);
 }

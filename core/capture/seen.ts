@@ -1,6 +1,5 @@
-import type { Position } from '../access/index.ts';
 import type { GroupCount } from '../job/index.ts';
-import type { Level, LevelNeed, OpenLevel } from '../vehicle/index.ts';
+import type { Level, LevelNeed, OpenLevel, Way } from '../vehicle/index.ts';
 
 /**
  * Everything that was open at a moment: the piece's own lower level too, what was open on arrival, and as off what this vehicle lacks. A supply that was
@@ -9,9 +8,7 @@ import type { Level, LevelNeed, OpenLevel } from '../vehicle/index.ts';
 export type OpenThen = readonly LevelNeed[];
 
 /** What held at a moment besides what was open: how the vehicle stood, where it did not stand as it comes. */
-export interface HeldThen {
-  position?: Position;
-}
+export type HeldThen = Pick<Way, 'position' | 'also'>;
 
 /** A piece brought to a level, with what was open before it. */
 export interface SeenMove extends HeldThen {
@@ -27,6 +24,8 @@ export interface SeenMove extends HeldThen {
   fasteners?: readonly GroupCount[];
   /** Something broke: it came by force, so it proves no way. */
   broken?: boolean;
+  /** What whoever did it said at once of what was open then: of this move alone. */
+  answers?: readonly CloseUpAnswer[];
 }
 
 /** A place at which the first fitting step or joint was made, with what was open then. */
@@ -39,7 +38,7 @@ export interface SeenTarget {
 }
 
 /** A piece that did not come to a level, with what was open then. */
-export interface TriedMove {
+export interface TriedMove extends HeldThen {
   event: string;
   piece: string;
   level: OpenLevel;

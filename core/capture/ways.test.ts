@@ -174,3 +174,41 @@ test('a wrong answer that makes something not come is always among those that ar
   );
   expect(found).toBeGreaterThan(5);
 });
+
+/** One answer of a move itself, as its event and the piece name it. */
+const atOnce = (event: string, piece: string, enough: 'fitted' | 'needed'): CloseUpAnswer => ({ event: `${event}/${piece}`, piece, enough });
+function withAtOnce(job: SeenJob, index: number, ...answers: ['fitted' | 'needed', string][]): SeenJob {
+  return { ...job, moves: job.moves.map((move, place) => (place === index ? { ...move, answers: answers.map(([enough, piece]) => atOnce(move.event, piece, enough)) } : move)) };
+}
+
+test('what was said at once is of that move alone, stands before what was said at the end, and confirms what had to be', () => {
+  const job = jobOf('a', ['grille', 'liner', 'skin', 'lamp']);
+  const { ways } = learnWays([withAtOnce(job, 2, ['fitted', 'grille'], ['needed', 'liner'])]);
+  expect([waysTo(ways, 'skin'), waysTo(ways, 'lamp')]).toEqual([[['liner off']], [['grille off', 'liner off', 'skin off']]]);
+  expect(ways.find(({ piece }) => piece === 'skin')).toMatchObject({ answers: ['a-2/grille'], confirmed: ['liner'] });
+  // At the end somebody said that the liner could have stayed on: of the skin it was said to be needed.
+  const later = learnWays([withAtOnce({ ...job, answers: [said('liner', 'fitted')] }, 2, ['needed', 'liner'])]);
+  expect([waysTo(later.ways, 'skin'), waysTo(later.ways, 'lamp')]).toEqual([[['grille off', 'liner off']], [['grille off', 'skin off']]]);
+});
+
+test('an answer of a move that something contradicts is withdrawn by name; the others of it stand', () => {
+  const job = withAtOnce(jobOf('a', ['grille', 'liner', 'skin']), 2, ['fitted', 'grille'], ['fitted', 'liner']);
+  const tried = jobOf('b', ['liner'], { tried: [{ event: 'b-tried', piece: 'skin', level: 'off', open: [need('liner')] }] });
+  const { ways, conflicts } = learnWays([job, tried]);
+  expect(conflicts).toEqual([{ code: 'answer-withdrawn', job: 'a', answer: 'a-2/grille', piece: 'grille', tried: 'b-tried' }]);
+  expect(waysTo(ways, 'skin')).toEqual([['grille off']]);
+});
+
+test('what did not come contradicts only what was told of a vehicle that stood so', () => {
+  const raised = { position: { kind: 'raised', place: 'front' } };
+  const gone = jobOf('a', ['grille', 'skin']);
+  const told = { ...gone, answers: [said('grille', 'fitted')], moves: gone.moves.map((move) => (move.piece === 'skin' ? { ...move, ...raised } : move)) };
+  const tried = (held: object) => jobOf('b', [], { tried: [{ event: 'b-tried', piece: 'skin', level: 'off', open: [], ...held }] });
+  const codes = (held: object) => learnWays([told, tried(held)]).conflicts.map(({ code }) => code);
+  expect([
+    codes({}),
+    codes({ position: { kind: 'raised', place: 'rear' } }),
+    codes(raised),
+    codes({ position: { kind: 'wheels', place: 'left' }, also: [raised.position] }),
+  ]).toEqual([[], [], ['answer-withdrawn'], ['answer-withdrawn']]);
+});

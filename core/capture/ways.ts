@@ -1,4 +1,4 @@
-import { levelRank, type Level, type LevelNeed, type OpenLevel } from '../vehicle/index.ts';
+import { levelRank, positionsOf, standIn, standingIn, stillToTake, type Level, type LevelNeed, type OpenLevel } from '../vehicle/index.ts';
 import type { CloseUpAnswer, HeldThen, OpenThen, SeenJob, SeenMove, TriedMove } from './seen.ts';
 
 /** What is reached: a piece at a level, or a target. */
@@ -64,16 +64,20 @@ function levelsOf({ piece, from, level }: SeenMove, answers: readonly CloseUpAns
 
 function waysOfJob({ job, moves, targets, answers }: SeenJob): SoundWay[] {
   const needed = new Set(answers.filter(({ enough }) => enough !== 'fitted').map(({ piece }) => piece));
-  const way = (reached: Reached, { position }: HeldThen, event: string, open: OpenThen, answered: boolean): SoundWay => {
-    const { needs, used } = answered ? lessAnswers(open, answers) : { needs: [...open], used: [] };
+  const way = (reached: Reached, held: HeldThen & Pick<SeenMove, 'answers'>, event: string, open: OpenThen, answered: boolean): SoundWay => {
+    // What was said of the move itself stands before what was said at the end.
+    const own = held.answers ?? [];
+    const said = new Set(own.map(({ piece }) => piece));
+    const { needs, used } = lessAnswers(open, [...own, ...(answered ? answers.filter(({ piece }) => !said.has(piece)) : [])]);
+    const had = new Set(own.filter(({ enough }) => enough === 'needed').map(({ piece }) => piece));
     return {
       ...reached,
       needs,
       job,
       event,
       answers: used,
-      confirmed: needs.filter(({ piece }) => needed.has(piece)).map(({ piece }) => piece),
-      ...(position ? { position } : {}),
+      confirmed: needs.filter(({ piece }) => needed.has(piece) || had.has(piece)).map(({ piece }) => piece),
+      ...standingIn(positionsOf(held)),
     };
   };
   return [
@@ -106,8 +110,8 @@ export function learnWays(jobs: readonly SeenJob[]): Learned {
     const withdrawn = new Map<string, { piece: string; tried: string; job: string }>();
     for (const entry of tries) {
       for (const way of ways) {
-        if (!reaches(way, entry) || !holds(way.needs, entry.open)) continue;
-        for (const { event, piece, enough } of told.find(({ job }) => job === way.job)?.answers ?? []) {
+        if (!contradicts(entry, way)) continue;
+        for (const { event, piece, enough } of answersFor(told, way)) {
           // What was left out and was not open when it was tried may have been what held it.
           const open = entry.open.find((other) => other.piece === piece)?.level ?? 'fitted';
           const had = openFor(told, way).find((other) => other.piece === piece)?.level ?? 'fitted';
@@ -117,14 +121,25 @@ export function learnWays(jobs: readonly SeenJob[]): Learned {
     }
     if (withdrawn.size === 0) {
       for (const entry of tries) {
-        const other = ways.find((way) => reaches(way, entry) && holds(way.needs, entry.open));
+        const other = ways.find((way) => contradicts(entry, way));
         if (other) conflicts.push({ code: 'gave-way-elsewhere', job: entry.job, tried: entry.event, piece: entry.piece, level: entry.level, other: other.job });
       }
       return { ways, conflicts };
     }
     for (const [answer, { piece, tried, job }] of withdrawn) conflicts.push({ code: 'answer-withdrawn', job, answer, piece, tried });
-    told = told.map((job) => ({ ...job, answers: job.answers.filter(({ event }) => !withdrawn.has(event)) }));
+    const left = (answers: readonly CloseUpAnswer[]) => answers.filter(({ event }) => !withdrawn.has(event));
+    told = told.map((job) => ({ ...job, answers: left(job.answers), moves: job.moves.map((move) => (move.answers ? { ...move, answers: left(move.answers) } : move)) }));
   }
+}
+
+/** Whether something did not come though all held that a way needs: what was open, and how the vehicle stood. */
+const contradicts = (entry: TriedMove, way: SoundWay) =>
+  reaches(way, entry) && holds(way.needs, entry.open) && stillToTake(positionsOf(way), standIn({}, positionsOf(entry))).length === 0;
+
+/** What was said that can have left something out of a way: of its job, and of its move. */
+function answersFor(jobs: readonly Pick<SeenJob, 'job' | 'moves' | 'answers'>[], { job, event }: SoundWay): readonly CloseUpAnswer[] {
+  const own = jobs.find((entry) => entry.job === job);
+  return [...(own?.answers ?? []), ...(own?.moves.find((move) => move.event === event)?.answers ?? [])];
 }
 
 /** What was open when a way was gone. */

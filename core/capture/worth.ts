@@ -51,7 +51,8 @@ export function closeUpList(jobs: readonly SeenJob[], job: string, plan: PlanMin
   const own = jobs.find((entry) => entry.job === job);
   if (!own) return [];
   const now = plan(jobs);
-  const onceNeeded = new Set(jobs.flatMap(({ answers }) => answers.filter(({ enough }) => enough !== 'fitted').map(({ piece }) => piece)));
+  const saidOf = ({ answers, moves }: SeenJob) => [...answers, ...moves.flatMap((move) => move.answers ?? [])];
+  const onceNeeded = new Set(jobs.flatMap(saidOf).flatMap(({ piece, enough }) => (enough === 'fitted' ? [] : [piece])));
   return piecesOf(own)
     .map((piece): CloseUpEntry => {
       const chance = onceNeeded.has(piece) ? SPARE_CHANCE_ONCE_NEEDED : SPARE_CHANCE;

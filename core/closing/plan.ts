@@ -8,15 +8,15 @@ import {
   twoLanes,
   type Clock,
   type LanePlan,
+  type Position,
   type SequenceStep,
   type SetUp,
-  type Stand,
 } from '../access/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
 import type { TakenBySteps } from '../schedule/index.ts';
 import type { Subject } from '../subject/index.ts';
 import { hundredthsToMinutes, minutesToHundredths } from '../units/index.ts';
-import type { LevelNeed, SupplyId, SupplyState, VehicleProfile } from '../vehicle/index.ts';
+import { standIn, type LevelNeed, type Stand, type SupplyId, type SupplyState, type VehicleProfile } from '../vehicle/index.ts';
 import { closeStep, ends, keptDeadAt, supplyPosition, supplyStep, withSupplies, type CloseStep, type ClosingStep, type Gate, type MadeMove } from './steps.ts';
 
 /** What is left where a gate cannot be passed before what covers it goes back. */
@@ -43,6 +43,8 @@ export interface ClosingRequest {
   taken?: TakenBySteps;
   /** How the supplies are once all moves are made; live where it is not said. */
   supplyNow?: Partial<Record<SupplyId, SupplyState>>;
+  /** How the vehicle stands once all moves are made. */
+  stand?: Stand;
 }
 
 /** A line of the order that is being made: a step back, a gate that asks for a supply, or a supply back live for good. */
@@ -56,7 +58,7 @@ type Item = { kind: 'back'; step: Omit<CloseStep, 'first'> } | { kind: 'gate'; g
  * without the rules; a gate that no order lets run is named with what is left to do.
  */
 export function planClosing(request: ClosingRequest): ClosePlan {
-  const { profile, facts, replaced, gates, setUp, people = 1, taken = {}, supplyNow = {} } = request;
+  const { profile, facts, replaced, gates, setUp, people = 1, taken = {}, supplyNow = {}, stand = {} } = request;
   const moves = request.moves.filter((move) => !replaced.includes(move.piece));
   const undo = undoOrder(moves);
   const steps = moves.map((move) => closeStep(profile, move, gates, taken));
@@ -70,7 +72,7 @@ export function planClosing(request: ClosingRequest): ClosePlan {
   const problems: CloseTrouble[] = [];
   const contradiction = inCircle(withRules);
   if (contradiction.length > 0) problems.push({ code: 'refit-contradiction', pieces: cycleAmong(contradiction, withRules).map((index) => moves[index]?.piece ?? '') });
-  const board = new Board(profile, steps, contradiction.length > 0 ? undo : withRules, supplyNow);
+  const board = new Board(profile, steps, contradiction.length > 0 ? undo : withRules, { supplyNow, stand });
   const held = new Set<Gate>();
   for (const gate of [...gates].sort((a, b) => Number(asksDead(b)) - Number(asksDead(a)))) {
     if (gate.passed) continue;
@@ -94,13 +96,17 @@ interface Stuck {
 class Board {
   private readonly items: Item[];
   private before: number[][];
+  private readonly supplyNow: Partial<Record<SupplyId, SupplyState>>;
+  private readonly stand: Stand;
 
   constructor(
     private readonly profile: VehicleProfile,
     private readonly steps: readonly Omit<CloseStep, 'first'>[],
     before: readonly (readonly number[])[],
-    private readonly supplyNow: Partial<Record<SupplyId, SupplyState>>,
+    { supplyNow, stand }: { supplyNow: Partial<Record<SupplyId, SupplyState>>; stand: Stand },
   ) {
+    this.supplyNow = supplyNow;
+    this.stand = stand;
     this.items = steps.map((step) => ({ kind: 'back', step }));
     this.before = before.map((list) => [...list]);
   }
@@ -168,11 +174,13 @@ class Board {
     const lines = this.items.flatMap((item, index) => (this.switches || item.kind !== 'gate' || (this.before[index]?.length ?? 0) > 0 ? [index] : []));
     const place = new Map(lines.map((index, at) => [index, at]));
     const toOrder = lines.map((index): SequenceStep & { duration: number } => this.orderable(index, place));
-    const start: Stand = Object.fromEntries(this.profile.supplies.map((supply) => [supplyPosition(supply.id), this.supplyNow[supply.id] ?? 'live']));
+    const supplies = this.profile.supplies.map(({ id }) => ({ kind: supplyPosition(id), place: this.supplyNow[id] ?? 'live' }));
+    const start = standIn(this.stand, supplies);
     const lanes: LanePlan | undefined = people === 2 ? twoLanes(toOrder, setUp, { start }) : undefined;
     const order = (lanes ? [...lanes.entries].sort((a, b) => a.start - b.start).map((entry) => entry.step) : sequence(toOrder, setUp, start).order).map((at) => lines[at] ?? 0);
     const steps = this.spellOut(order, shown);
-    const free: SetUp = { ...setUp, places: Object.fromEntries(Object.keys(setUp.places ?? {}).map((kind) => [kind, { live: 0, dead: 0 }])) };
+    // A change of a supply is a step of its own, and is counted as one.
+    const free: SetUp = { ...setUp, places: { ...setUp.places, ...Object.fromEntries(this.profile.supplies.map(({ id }) => [supplyPosition(id), { live: 0, dead: 0 }])) } };
     const sorted = order.map((index) => place.get(index) ?? 0);
     const between = setUpOfOrder(toOrder, sorted, free, start) + idleOfOrder(toOrder, sorted, free, start);
     const supplyMin = steps.reduce((sum, step) => sum + (step.kind === 'supply' ? step.minutes + step.waitMin : 0), 0);
@@ -189,12 +197,11 @@ class Board {
     const item = this.items[index];
     const before = (this.before[index] ?? []).flatMap((earlier) => place.get(earlier) ?? []);
     const ask = item && this.asksOf(item)[0];
-    const position = ask ? { kind: supplyPosition(ask.supply), place: ask.is } : undefined;
-    if (item?.kind !== 'back')
-      return { side: item?.kind === 'gate' ? item.gate.side : 'centre', zone: 'front', tools: [], people: 1, before, duration: 0, ...(position ? { position } : {}) };
-    const { side, zone, tools, people, estimate } = item.step;
-    const own = position ?? item.step.position;
-    return { side, zone, tools, people, before, duration: minutesToHundredths(estimate.medianMin), ...(own ? { position: own } : {}) };
+    const supply = ask ? [{ kind: supplyPosition(ask.supply), place: ask.is }] : [];
+    const standing = (own: readonly Position[] = []) => (supply.length + own.length > 0 ? { positions: [...supply, ...own] } : {});
+    if (item?.kind !== 'back') return { side: item?.kind === 'gate' ? item.gate.side : 'centre', zone: 'front', tools: [], people: 1, before, duration: 0, ...standing() };
+    const { side, zone, tools, people, estimate, positions } = item.step;
+    return { side, zone, tools, people, before, duration: minutesToHundredths(estimate.medianMin), ...standing(positions) };
   }
 
   /** The order with every change of a supply written out where it happens; the one that brings it back for good is the isolating piece's own step back. */

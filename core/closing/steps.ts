@@ -3,6 +3,7 @@ import { estimateStep, type Estimate, type TakenBySteps } from '../schedule/inde
 import type { Subject } from '../subject/index.ts';
 import {
   listedLevel,
+  positionsOf,
   type FastenerGroup,
   type Level,
   type LevelNeed,
@@ -54,7 +55,7 @@ export interface CloseStep {
   /** What this shop takes, from the profile and the times taken so far. */
   estimate: Estimate;
   /** How the vehicle itself must stand. */
-  position?: Position;
+  positions?: Position[];
   tools: string[];
   fasteners: FastenerGroup[];
   sensors: string[];
@@ -138,6 +139,7 @@ export function closeStep(profile: VehicleProfile, move: MadeMove, gates: readon
   const piece = profile.pieces.find((candidate) => candidate.id === move.piece);
   const level = piece && listedLevel(piece, move.level);
   const way = level?.ways.find((candidate) => candidate.id === move.way);
+  const positions = positionsOf(way);
   const minutes = piece ? closeMinutes(piece, move.level, move.from) : 0;
   const back = { piece: move.piece, from: move.level, to: move.from };
   const enlivens = profile.supplies.find((supply) => ends({ piece: supply.piece, level: supply.level }, back));
@@ -149,7 +151,7 @@ export function closeStep(profile: VehicleProfile, move: MadeMove, gates: readon
     people: level?.people ?? 1,
     minutes,
     estimate: estimateStep(minutes, taken[stepName({ piece: move.piece, from: move.level, level: move.from })]),
-    ...(way?.position ? { position: way.position } : {}),
+    ...(positions.length > 0 ? { positions } : {}),
     tools: piece ? toolsBetween(piece, move.from, move.level) : [],
     fasteners: piece ? fastenersBetween(piece, move.from, move.level) : [],
     sensors: profile.sensors.filter((sensor) => sensor.on === move.piece).map((sensor) => sensor.id),

@@ -59,6 +59,21 @@ test('after a step done as planned the rest keeps its order, whichever of its st
   expect(now(log)).toMatchObject({ plan: { steps: { length: 4 } } });
 });
 
+test('a plan is made anew where the vehicle is raised or let down by itself, not where a step took its position', () => {
+  const log = openedLog();
+  const { basis } = now(log);
+  const said = (act?: string) => {
+    log.add('position.set', { kind: 'raised', place: act ? 'rear' : 'front' });
+    if (act) Object.assign(log.events.at(-1) as object, { act });
+  };
+  said('a');
+  open(log, 'a');
+  Object.assign(log.events.at(-1) as object, { act: 'a' });
+  expect(now(log).basis).toBe(basis);
+  said();
+  expect(now(log).basis).not.toBe(basis);
+});
+
 test('a step taken back stands again where it stood', () => {
   const log = openedLog();
   const whole = order(now(log).plan) ?? [];

@@ -42,6 +42,11 @@ const LEARNED: readonly EventType[] = [
 ];
 
 const isLearned = (event: LoggedEvent) => LEARNED.includes(event.type) || (event.type === 'test.tried' && !event.payload.passed);
+/** Events by which a plan is made anew: something learned, and a position that nothing was moved for, since a move takes its own as planned. */
+function learnedIn(events: readonly LoggedEvent[]): (event: LoggedEvent) => boolean {
+  const moving = new Set(events.flatMap(({ type, act }) => (type === 'piece.moved' && act !== undefined ? [act] : [])));
+  return (event) => isLearned(event) || (event.type === 'position.set' && (event.act === undefined || !moving.has(event.act)));
+}
 const setsSupply = (event: LoggedEvent) => event.type === 'supply.set';
 
 /** Where a plan was made: the events that counted until then, as one short text. */
@@ -122,7 +127,7 @@ function lastOf(events: readonly LoggedEvent[], is: (event: LoggedEvent) => bool
 }
 
 function openingNow(events: readonly LoggedEvent[], documents: JobDocuments, memory: PlanMemory): Pick<JobNow, 'plan' | 'wanted' | 'because'> & { basis: Basis } {
-  let basis: Basis = basisAt(events, lastOf(events, isLearned));
+  let basis: Basis = basisAt(events, lastOf(events, learnedIn(events)));
   for (;;) {
     const because = events[basis.count - 1];
     let plan = memory.opening.get(basis.key);
@@ -176,8 +181,9 @@ function closingNow(events: readonly LoggedEvent[], documents: JobDocuments, mem
     levels.set(event.payload.piece, event.payload.level);
   }
   const isolating = new Set(context.profile.supplies.map((supply) => supply.piece));
+  const learned = learnedIn(events);
   const restarts = (event: LoggedEvent) =>
-    isLearned(event) ||
+    learned(event) ||
     event.type === 'exception.named' ||
     (event.type === 'piece.moved' && opens.has(event) && !(isolating.has(event.payload.piece) && switchesBack(events, event)));
   let basis = basisAt(events, lastOf(events, restarts));

@@ -1,6 +1,6 @@
 import type { FitStep, KitTest, BenchTask } from '../kit/index.ts';
 import { onWith } from '../states/index.ts';
-import type { Level, Piece, SupplyAsk, Way } from '../vehicle/index.ts';
+import { positionsOf, type Level, type Piece, type Position, type SupplyAsk } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
 import { kitsFittedBefore, kitsOnVehicle, stepReach, testsOf, type KitOnVehicle } from './kits.ts';
 import type { LegPath } from './route.ts';
@@ -55,8 +55,9 @@ function besideOf({ beside = [] }: Pick<Piece, 'beside'>): CautionCode[] {
 }
 
 /** Where a piece is worked at: below the vehicle, in an arch behind a wheel, above the head. */
-function placeOf({ zone, beside = [] }: Pick<Piece, 'zone' | 'beside'>, way?: Pick<Way, 'position'>): CautionCode[] {
-  return once([zone === 'underneath' && 'raised', (way?.position?.kind === 'wheels' || beside.includes('wheel')) && 'arch', zone === 'roof' && 'height']);
+function placeOf({ zone, beside = [] }: Pick<Piece, 'zone' | 'beside'>, positions: readonly Position[] = []): CautionCode[] {
+  const stands = (kind: string) => positions.some((position) => position.kind === kind);
+  return once([(zone === 'underneath' || stands('raised')) && 'raised', (stands('wheels') || beside.includes('wheel')) && 'arch', zone === 'roof' && 'height']);
 }
 
 /** Whether a piece bares or touches the high-voltage side of its vehicle: it asks for it dead, isolates it, or lies below, where its battery and cables are. */
@@ -76,20 +77,20 @@ export function openingCautions({ profile }: Pick<JobContext, 'profile'>, id: st
     piece.assumed !== undefined && 'assumed',
     piece.assumed !== undefined && piece.sensorAssumed && 'sensor there',
     nearHigh(profile, piece, to) && 'orange cables',
-    ...placeOf(piece, way),
+    ...placeOf(piece, positionsOf(way)),
     ...besideOf(piece),
     piece.brittle && 'brittle',
   ]);
 }
 
 /** What can hurt where a piece goes back, and what is looked at then: nothing of brakes, fuel or steering may have been pulled or bent. */
-export function closingCautions({ profile }: Pick<JobContext, 'profile'>, id: string): CautionCode[] {
+export function closingCautions({ profile }: Pick<JobContext, 'profile'>, id: string, positions?: readonly Position[]): CautionCode[] {
   const piece = profile.pieces.find((entry) => entry.id === id);
   if (!piece) return [];
   const vital = (piece.beside ?? []).some((what) => what === 'brakes' || what === 'fuel' || what === 'steering');
   return once([
     nearHigh(profile, piece) && 'orange cables',
-    ...placeOf(piece),
+    ...placeOf(piece, positions),
     ...besideOf(piece).filter((code) => code === 'sharp edges' || code === 'hot parts'),
     vital && 'check after',
     piece.brittle && 'brittle',

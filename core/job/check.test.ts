@@ -39,6 +39,11 @@ test('a piece, its fastener, its way, a circuit and a rule of aim are of this ve
   expect(faults('fastener.broken', { piece: 'grille', group: 'bolts', count: 1 })).toEqual([]);
   expect(faults('fastener.broken', { piece: 'grille', group: 'clips', count: 1 })).toEqual(['events[2].payload.group unknown-id']);
   expect(faults('fastener.found', { piece: 'roof', group: 'bolts', count: 1 })).toEqual(['events[2].payload.piece unknown-id']);
+  const said = { piece: 'grille', level: 'off' as const, fasteners: [] };
+  expect([
+    faults('piece.moved', { ...said, without: ['old-lamp'], needed: ['old-lamp'] }),
+    faults('piece.moved', { ...said, without: ['old-lamp', 'roof'], needed: ['sill'] }),
+  ]).toEqual([[], ['events[2].payload.without[1] unknown-id', 'events[2].payload.needed[0] unknown-id']]);
   expect(faults('way.chosen', { place: 'place', way: 'w' })).toEqual([]);
   expect(faults('way.chosen', { place: 'place' })).toEqual([]);
   expect(faults('way.chosen', { place: 'place', way: 'roof' })).toEqual(['events[2].payload.way unknown-id']);

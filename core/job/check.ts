@@ -358,7 +358,7 @@ function eventFaults(
       return levels ? among(levels, event.payload.level, 'level', 'level') : inProfile(event.payload.piece);
     }
     case 'piece.moved': {
-      const { piece, level, way, fasteners } = event.payload;
+      const { piece, level, way, fasteners, without = [], needed = [] } = event.payload;
       const known = profile.pieces.find((entry) => entry.id === piece);
       if (!known) return inProfile(piece);
       const ways = known.levels.filter((entry) => entry.level === level).flatMap((entry) => entry.ways);
@@ -366,6 +366,8 @@ function eventFaults(
         ...(way === undefined ? [] : among(ways, way, 'way', 'way')),
         // Of what was counted to be none the profile need not know.
         ...fasteners.flatMap(({ group, count }, place) => (count === 0 ? [] : among(known.fasteners, group, `fasteners[${place}].group`, 'fastener group'))),
+        ...without.flatMap((id, place) => among(profile.pieces, id, `without[${place}]`, 'piece')),
+        ...needed.flatMap((id, place) => among(profile.pieces, id, `needed[${place}]`, 'piece')),
       ];
     }
     case 'part.bagged':

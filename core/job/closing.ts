@@ -6,6 +6,7 @@ import { replacedPieces } from './kits.ts';
 import { openingMoves } from './moves.ts';
 import { factValues } from './state.ts';
 import { suppliesAfter } from './supply.ts';
+import { standIn } from '../vehicle/index.ts';
 
 /** The order of putting back what is open or planned to be, with what must come before each step. */
 export function planClosingOf(context: JobContext, plan: AccessPlan | undefined): ClosePlan {
@@ -25,5 +26,6 @@ function closingWith(context: JobContext, plan: AccessPlan | undefined): ClosePl
     people: context.state.order?.people,
     taken: context.taken,
     supplyNow: suppliesAfter(context, plan),
+    stand: (plan?.steps ?? []).reduce((stand, { positions = [] }) => standIn(stand, positions), context.state.stand),
   });
 }

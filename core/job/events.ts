@@ -277,8 +277,13 @@ export interface Payloads {
   'match.confirmed': { kit: string };
   'content.counted': { kit: string; item: string; count: number };
   'bench.done': { kit: string; task: string };
-  /** `fasteners`: those that came out, or those of them that went back; new ones are said by `fastener.renewed`. */
-  'piece.moved': { piece: string; level: Level; way?: string; fasteners: GroupCount[] };
+  /**
+   * `fasteners`: those that came out, or those of them that went back; new ones are said by `fastener.renewed`. Of what was open when it was opened whoever
+   * did it may say at once which pieces it would have come without, and which had to be.
+   */
+  'piece.moved': { piece: string; level: Level; way?: string; fasteners: GroupCount[]; without?: string[]; needed?: string[] };
+  /** How the vehicle stands from now on: raised, or with its wheels turned; as it comes of that kind without a place. */
+  'position.set': { kind: string; place?: string };
   /** A supply isolated or brought back; `by` says who isolated it and how, where that is for qualified people. */
   'supply.set': { supply: SupplyId; is: SupplyState; by?: string };
   /** Something that the vehicle had forgotten while it was dead was set again. */
@@ -294,9 +299,9 @@ export interface Payloads {
   'opening.enough': { kits: string[] };
   /** A way of a piece's level, or of a mount position, that this vehicle does not have. */
   'way.blocked': { place: string; level?: OpenLevel; way: string; why: string };
-  /** A piece that did not come to a level, with all that was open then: a way that was told to lead there does not. */
   /** A piece was open, or not there at all, when the vehicle came: nobody here opened it, and it stays as it came. */
   'piece.found': { piece: string; level: OpenLevel };
+  /** A piece that did not come to a level, with all that was open then: a way that was told to lead there does not. */
   'piece.tried': { piece: string; level: OpenLevel };
   /** What was seen once all was open: pieces that could all together have stayed on (`fitted`), gone only so far, or had to be as they were. */
   'opening.judged': { pieces: Judged[] };

@@ -112,6 +112,7 @@ const AFTER_SIGNING: readonly EventType[] = [
 /** Events that change something on the vehicle: after one of them it does not leave without being looked over. */
 const TOUCHES: readonly EventType[] = [
   'piece.moved',
+  'position.set',
   'supply.set',
   'plug.joined',
   'cavity.populated',
@@ -237,6 +238,10 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     if (levelRank(level) > levelRank(state.pieces[piece] ?? 'fitted')) state.pieces[piece] = level;
     if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
     state.enough = [];
+  },
+  'position.set': (state, { kind, place }) => {
+    const { [kind]: _before, ...rest } = state.stand;
+    state.stand = place === undefined ? rest : { ...rest, [kind]: place };
   },
   'supply.set': (state, { supply, is, by }, event) => {
     state.supplies[supply] = { is, at: event.at, order: state.eventCount, ...(by === undefined ? {} : { by }) };

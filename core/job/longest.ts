@@ -14,6 +14,8 @@ export const LONGEST_TEXT = {
   isolation: 200,
   setting: 120,
   accessory: 80,
+  /** What can hurt at a piece. */
+  caution: 120,
   /** The name of a lamp, an item or a place; how it is fitted; with what; what is printed on a lamp. */
   kitEntry: 80,
   fitStep: 160,

@@ -217,6 +217,7 @@ export function openingRequest(context: JobContext): AccessRequest {
     ageFactor: ageFactorOf(context),
     taken: takenHere(context),
     untilDeadMin,
+    stand: state.stand,
     ...(side ? { provingSide: side } : {}),
     provedLive: LOW_LIVE.map((ask) => ask.supply),
   };

@@ -10,6 +10,7 @@ import type {
   OpenLevel,
   Piece,
   Sensor,
+  Stand,
   Supply,
   SupplyId,
   SupplyState,
@@ -64,7 +65,7 @@ export interface KitDescribedHere {
 }
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 19;
+export const FOLD_VERSION = 20;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -167,6 +168,8 @@ export interface JobState {
   /** All opening moves ever made, undone or not: what was opened through what. */
   history: MadeMoveRecord[];
   tray: Record<string, Record<string, GroupTally>>;
+  /** How the vehicle stands, as was said last: raised, its wheels turned; nothing of what is as it comes. */
+  stand: Stand;
   /** What was last said of each supply, and when by the device's clock. */
   supplies: Partial<Record<SupplyId, { is: SupplyState; at: string; by?: string; order: number }>>;
   /** When each piece was last moved: number of the event in the log, and device time. */
@@ -330,6 +333,7 @@ export function emptyJob(): JobState {
     history: [],
     judged: records(),
     tray: records(),
+    stand: {},
     supplies: records(),
     lastMoved: records(),
     settings: records(),

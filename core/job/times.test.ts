@@ -177,6 +177,42 @@ test('the set-up of a step is that of its level: people called, the vehicle turn
   ]);
 });
 
+test('a position that is said by itself is where the next step begins, and it is not counted anew; one that a move took is part of its set-up', () => {
+  const raised = { kind: 'raised', place: 'front' };
+  const tray = barePiece('tray', { levels: [{ level: 'off', openMin: 4, closeMin: 4, people: 1, ways: [{ id: 'w', needs: [], extraMin: 0, position: raised }] }] });
+  const profile = bareProfile({ pieces: [tray, barePiece('skin')] });
+  const timed = (fill: (log: TestLog) => void) => {
+    const log = openedLog();
+    at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });
+    fill(log);
+    return stepTimes({ ...contextOf(log), profile }, log.events).map(({ step, minutes }) => [step, minutes.toFixed(1)]);
+  };
+  const move = (log: TestLog, clock: string) => at(log, clock, 'piece.moved', { piece: 'tray', level: 'off', way: 'w', fasteners: [] });
+  // Said at 09:05 by itself: five minutes of raising are none of the step.
+  expect(
+    timed((log) => {
+      at(log, '09:05', 'position.set', raised);
+      move(log, '09:08');
+    }),
+  ).toEqual([['tray/fitted>off/w', '3.0']]);
+  // Taken with the move: half a minute of its six is the raising.
+  const together = timed((log) => {
+    at(log, '09:06', 'position.set', raised);
+    Object.assign(log.events.at(-1) as object, { act: 'a' });
+    move(log, '09:06');
+    Object.assign(log.events.at(-1) as object, { act: 'a' });
+  });
+  expect(together).toEqual([['tray/fitted>off/w', '5.5']]);
+  // Let down again meanwhile: raised anew for the way back, which goes by no way and asks for nothing.
+  expect(
+    timed((log) => {
+      at(log, '09:02', 'position.set', raised);
+      at(log, '09:03', 'position.set', { kind: 'raised' });
+      move(log, '09:06');
+    }),
+  ).toEqual([['tray/fitted>off/w', '2.5']]);
+});
+
 test('an accessory, a piece that is not in the profile, and a time at the very bound of what is likely are left out', () => {
   const log = openedLog();
   at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });

@@ -1,7 +1,7 @@
-import { levelRank, moveNamed, openMinutes, setUpOf, setUpOfOrder, stepName, toolsBetween, type NamedMove, type SequenceStep } from '../access/index.ts';
+import { levelRank, moveNamed, openMinutes, setUpBetween, setUpOf, stepName, toolsBetween, turningTo, type NamedMove, type SequenceStep } from '../access/index.ts';
 import { closeMinutes } from '../closing/index.ts';
 import { estimateStep, PRIOR_SIGMA, type Estimate, type TakenBySteps } from '../schedule/index.ts';
-import type { Level, Piece, VehicleProfile } from '../vehicle/index.ts';
+import { positionsOf, standIn, stillToTake, type Level, type Piece, type Stand, type VehicleProfile } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
 import type { EventType, LoggedEvent } from './events.ts';
 import { standingEvents } from './fold.ts';
@@ -17,7 +17,7 @@ export interface StepTime {
 }
 
 /** Work that is ticked when it is done: a step that is ticked next began there. */
-const TICKS: readonly EventType[] = ['piece.moved', 'step.passed', 'plug.joined', 'test.tried', 'sensor.calibrated'];
+const TICKS: readonly EventType[] = ['position.set', 'piece.moved', 'step.passed', 'plug.joined', 'test.tried', 'sensor.calibrated'];
 /** Taps that take no time of the work. */
 const ASIDE: readonly EventType[] = ['sensor.unplugged', 'sensor.reconnected', 'way.chosen', 'order.chosen', 'undone'];
 /** What makes a step of a piece last longer than it does by itself. */
@@ -35,8 +35,8 @@ interface Move {
 function sequenceStep({ piece, from, level, way }: Move): SequenceStep {
   const [low, high] = levelRank(from) < levelRank(level) ? [from, level] : [level, from];
   const entry = piece.levels.find((candidate) => candidate.level === high);
-  const position = entry?.ways.find((candidate) => candidate.id === way)?.position;
-  return { side: piece.side, zone: piece.zone, people: entry?.people ?? 1, tools: toolsBetween(piece, low, high), before: [], ...(position ? { position } : {}) };
+  const positions = positionsOf(entry?.ways.find((candidate) => candidate.id === way));
+  return { side: piece.side, zone: piece.zone, people: entry?.people ?? 1, tools: toolsBetween(piece, low, high), before: [], ...(positions.length > 0 ? { positions } : {}) };
 }
 
 /**
@@ -52,9 +52,12 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
   const before = new Map<string, { at: string; restMin: number; move?: Move }>();
   /** Who is in a pause, since when. */
   const paused = new Map<string, string>();
+  /** How the vehicle stands, and the acts by which something moved: a position that is said with a move was taken for it. */
+  let stand: Stand = {};
+  const moving = new Set(events.flatMap(({ type, act }) => (type === 'piece.moved' && act !== undefined ? [act] : [])));
   const times: StepTime[] = [];
   for (const event of events) {
-    if (ASIDE.includes(event.type)) continue;
+    if (ASIDE.includes(event.type) || (event.type === 'position.set' && event.act !== undefined && moving.has(event.act))) continue;
     const person = event.person ?? '';
     if (event.type === 'work.paused') {
       if (!paused.has(person)) paused.set(person, event.at);
@@ -73,6 +76,10 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
     const began = paused.delete(person) ? undefined : before.get(person);
     before.delete(person);
     if (!TICKS.includes(event.type)) continue;
+    if (event.type === 'position.set') {
+      const { kind, place } = event.payload;
+      stand = standIn(stand, [{ kind, place: place ?? '' }]);
+    }
     if (event.type !== 'piece.moved') {
       before.set(person, { at: event.at, restMin: 0 });
       continue;
@@ -83,12 +90,14 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
     levels[event.payload.piece] = level;
     if (!piece) continue;
     const move: Move = { piece, from, level, way };
+    const step = sequenceStep(move);
+    const stood = stand;
+    stand = standIn(stand, step.positions ?? []);
     before.set(person, { at: event.at, restMin: 0, move });
     if (!began || troubled.has(piece.id) || state.accessories[piece.id]) continue;
     const opening = levelRank(level) > levelRank(from);
-    const pair = [...(began.move ? [sequenceStep(began.move)] : []), sequenceStep(move)];
-    const order = pair.map((_, index) => index);
-    const setUpMin = (setUpOfOrder(pair, order, setUp) - setUpOfOrder(pair, order.slice(0, -1), setUp)) / 100;
+    const turning = stillToTake(step.positions ?? [], stood).reduce((sum, position) => sum + turningTo(position, setUp), 0);
+    const setUpMin = (setUpBetween(began.move && sequenceStep(began.move), step, setUp) + turning) / 100;
     const minutes = minutesBetween(began.at, event.at) - began.restMin - setUpMin;
     const priorMin = opening ? openMinutes(piece, { from, level, way }) : closeMinutes(piece, from, level);
     if (!(minutes > priorMin / PLAUSIBLE && minutes < priorMin * PLAUSIBLE)) continue;

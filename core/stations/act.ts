@@ -56,6 +56,7 @@ export type Refusal =
   | { code: 'on-vehicle'; plug: string; because: 'joined' | 'being fitted' }
   | { code: 'face-impossible'; why: FaceFault }
   | { code: 'wall-first' }
+  | { code: 'let-down-first'; place: string }
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number }
   | { code: 'described'; piece: string }

@@ -73,6 +73,7 @@ export type HoldCode =
   | 'used-again'
   | 'part-to-bag'
   | 'supply-dead'
+  | 'still-raised'
   | 'setting-forgotten'
   | 'wall-missing'
   | 'floor-missing'

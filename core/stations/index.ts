@@ -2,6 +2,7 @@ export * from './act.ts';
 export { STATIONS, type Hold, type HoldCode, type Standing, type Station, type StationStanding, type StationState } from './hold.ts';
 export * from './standing.ts';
 export * from './consent.ts';
+export { positionsTaken, preparationsNow, raisedAt, standsOffered, stoodSo } from './stand.ts';
 export * as aim from './aim/index.ts';
 export * as checkIn from './check-in/index.ts';
 export * as closeUp from './close-up/index.ts';

@@ -49,7 +49,7 @@ test('one piece: open once, its fasteners counted once, put back once by whichev
     ['grille-a1', 'fixing-1', 4],
     ['bracket-z8', 'fixing-1', 1],
   ]);
-  expect(one.profile.pieces[1]?.levels[0]?.ways[0]?.needs).toEqual([{ piece: 'grille-a1', level: 'off' }]);
+  expect(one.profile.pieces[1]?.levels[0]?.ways[0]?.needs).toEqual([{ piece: 'grille-a1', level: 'off', seen: true }]);
   // The other device has not heard of it: what it does to its own piece it does to the one.
   b.did(
     { type: 'fastener.broken', payload: { piece: 'grille-z9', group: 'fixing-1', count: 1 } },

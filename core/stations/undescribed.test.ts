@@ -108,7 +108,7 @@ test('a piece that came is described with what was open then, and counts from th
     [
       'slam-panel-m3p9',
       'Slam panel',
-      [{ level: 'folded', openMin: 2, closeMin: 2, people: 1, ways: [{ id: 'seen', needs: [{ piece: 'grille-x7k2', level: 'off' }], extraMin: 0 }] }],
+      [{ level: 'folded', openMin: 2, closeMin: 2, people: 1, ways: [{ id: 'seen', needs: [{ piece: 'grille-x7k2', level: 'off', seen: true }], extraMin: 0 }] }],
     ],
   ]);
   expect(profile.pieces[1]).toMatchObject({ brittle: true, beside: ['sharp edge'] });

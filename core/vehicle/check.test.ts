@@ -90,6 +90,21 @@ test('a way may not need its own level, but its own lower one', () => {
   expect(faultsOf({ pieces: own('loosened') })).toEqual([]);
 });
 
+test('a way has one place of each kind', () => {
+  const [left, right, up] = [
+    { kind: 'wheels', place: 'left' },
+    { kind: 'wheels', place: 'right' },
+    { kind: 'raised', place: 'front' },
+  ];
+  const faults = (also: { kind: string; place: string }[]) =>
+    checkProfile(
+      bareProfile({
+        pieces: [barePiece('liner', { levels: [{ level: 'off', openMin: 1, closeMin: 1, people: 1, ways: [{ id: 'w', needs: [], extraMin: 0, position: left, also }] }] })],
+      }),
+    );
+  expect([faults([up]), faults([up, right])]).toEqual([[], [{ path: 'pieces[0].levels[0].ways[0].also', code: 'duplicate-id', data: { id: 'wheels, raised, wheels' } }]]);
+});
+
 test('needs name pieces and levels that exist', () => {
   const needing = (piece: string, wanted: 'loosened' | 'off') => [
     barePiece('a', { levels: [level('loosened', 1)] }),

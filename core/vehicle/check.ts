@@ -5,6 +5,7 @@ import type { Measures } from './bodies.ts';
 import { openInRounds } from './layers.ts';
 import type { Circuit, LampChannel, LoadKind, PlugFace } from './electrics.ts';
 import { isScrewed, LEVELS, type LevelNeed, type MountPosition, type Piece, type Sensor, type SupplyAsk, type VehiclePlug, type VehicleProfile } from './profile.ts';
+import { positionsOf } from './stands.ts';
 
 const rank = (level: string) => LEVELS.indexOf(level as (typeof LEVELS)[number]);
 
@@ -209,6 +210,8 @@ function checkPiece(piece: Piece, pieces: Map<string, Piece>, path: string): Fau
     level.ways.forEach((way, place) => {
       faults.push(...checkNeeds(way.needs, pieces, `${at}.ways[${place}].needs`));
       const own = way.needs.findIndex((need) => need.piece === piece.id && rank(need.level) >= rank(level.level));
+      const kinds = positionsOf(way).map(({ kind }) => ({ id: kind }));
+      if (duplicateIds(kinds, '').length > 0) faults.push({ path: `${at}.ways[${place}].also`, code: 'duplicate-id', data: { id: kinds.map(({ id }) => id).join(', ') } });
       if (own >= 0) faults.push({ path: `${at}.ways[${place}].needs[${own}]`, code: 'own-level', data: { piece: piece.id, level: level.level } });
     });
   });

@@ -97,6 +97,12 @@ export interface Supply {
   forgets: string[];
 }
 
+/** Where the vehicle itself must stand, which excludes the other places of its kind: wheels turned left or right. */
+export interface Position {
+  kind: string;
+  place: string;
+}
+
 /** One way to bring a piece to a level: what must hold at that moment and what it costs beyond the move itself. */
 export interface Way {
   id: string;
@@ -107,8 +113,10 @@ export interface Way {
   irreversible?: boolean;
   /** How the supplies must be at that moment. A dead one is isolated first; live is never a need of a way in. */
   asks?: SupplyAsk[];
-  /** Where the vehicle itself must stand for it, beside which no other place of its kind can hold: wheels turned left. */
-  position?: { kind: string; place: string };
+  /** How the vehicle itself must stand for it: wheels turned left. */
+  position?: Position;
+  /** How it must stand besides, each of another kind: raised, with its wheels turned. */
+  also?: Position[];
 }
 
 export interface PieceLevel {

@@ -42,6 +42,7 @@ export const EVENT_EXAMPLES: Example[] = [
       whole: ['tests'],
     },
   ],
+  ['position.set', { kind: 'raised', place: 'front' }],
   ['piece.found', { piece: 'tow-eye-cover', level: 'off' }],
   ['piece.wanted', { piece: 'grille', level: 'off' }],
   ['opening.enough', { kits: ['cairn-fen-pair'] }],

@@ -1,6 +1,6 @@
 import type { AccessTrouble, Alternative, OpenStep, PlanChange, Preparation } from '@jade/core/access';
 import { sayWay } from '@jade/words/job';
-import type { Names } from '@jade/words/names';
+import { sayStand, type Names } from '@jade/words/names';
 import { sayTarget } from '@jade/words/subject';
 import { amount, inSentence, minutes, personMinutes, plural } from '@jade/words/units';
 
@@ -13,6 +13,8 @@ export function sayPreparation(preparation: Preparation, names: Names, lockOf: (
   switch (preparation.code) {
     case 'turn':
       return sayPosition(preparation);
+    case 'stands':
+      return `It stays so: ${sayStand(preparation)}.`;
     case 'mark':
       return `Mark ${preparation.what}, so that it returns to its place.`;
     case 'cover-paint':

@@ -118,6 +118,9 @@ test('a way says the supply that was dead and how the vehicle stood', () => {
     'nothing first, with high voltage isolated, wheels turned left',
   );
   expect(sayThrough({ needs: [], extraMin: 0, asks: [{ supply: 'low', is: 'live' }] }, name)).toBe('nothing first');
+  expect(sayThrough({ needs: [], extraMin: 0, position: { kind: 'wheels', place: 'right' }, also: [{ kind: 'raised', place: 'rear' }] }, name)).toBe(
+    'nothing first, wheels turned right, rear raised, on stands',
+  );
 });
 
 test('a plug, a circuit and a kit’s wiring that jobs described', () => {

@@ -1,14 +1,14 @@
 import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { FitmentList, KitList, Pass } from '@jade/core/kit';
 import { isScrewed, type Described, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
-import { sayMeasures, type Names } from '@jade/words/names';
+import { sayAsItComes, sayMeasures, sayStand, type Names } from '@jade/words/names';
 import { sayWarnings } from '@jade/words/judging';
 import { sayJudged } from '@jade/words/capture';
 import { sayPictured } from '@jade/words/photos';
 import { sayFunctions } from '@jade/words/probing';
 import { sayKey } from '@jade/words/subject';
 import { sayArea, sayProtection } from '@jade/words/wiring';
-import { amount, degrees, inSentence, millimetres, plural, stated } from '@jade/words/units';
+import { amount, capitalised, degrees, inSentence, millimetres, plural, stated } from '@jade/words/units';
 
 /** Where a wire of a kit is led to. */
 export function sayLedTo({ at, plug = '', pin = '', slot = '', ground, fuseA, areaMm2, lengthMm = 0 }: LedTo, names: Pick<Names, 'plug' | 'ground'>): string {
@@ -149,10 +149,16 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
   'match.confirmed': ({ kit }, names) => `Match of ${names.kit(kit)} confirmed`,
   'content.counted': ({ kit, item, count }, names) => `${names.item(kit, item)}: ${count} counted`,
   'bench.done': ({ kit, task }, names) => `Bench: ${names.task(kit, task)}`,
-  'piece.moved': ({ piece, level, fasteners }, names) => {
+  'piece.moved': ({ piece, level, fasteners, without = [], needed = [] }, names) => {
     const count = fasteners.reduce((sum, group) => sum + group.count, 0);
-    return `${names.piece(piece)} ${level}${count > 0 ? `, ${plural(count, 'fastener')}` : ''}`;
+    const list = (pieces: readonly string[]) => pieces.map((id) => inSentence(names.piece(id))).join(', ');
+    return [
+      `${names.piece(piece)} ${level}${count > 0 ? `, ${plural(count, 'fastener')}` : ''}`,
+      ...(without.length > 0 ? [`would have come with ${list(without)} on`] : []),
+      ...(needed.length > 0 ? [`not before ${list(needed)}`] : []),
+    ].join('; ');
   },
+  'position.set': ({ kind, place }) => capitalised(place === undefined ? sayAsItComes(kind) : sayStand({ kind, place })),
   'supply.set': ({ supply, is, by }, names) => `${names.supply(supply)} ${is}${by ? `, ${by}` : ''}`,
   'setting.restored': ({ setting }) => `${setting} set again`,
   'accessory.found': ({ name, holds, why }, names) =>

@@ -1,6 +1,7 @@
 import type { ContentKind, Kit, KitKind, KitTest } from '@jade/core/kit';
 import { onWith, type VehicleState } from '@jade/core/states';
 import type { LoadKind } from '@jade/core/vehicle';
+import { capitalised } from '@jade/words/units';
 
 /** What the helper does for a state, after what it needs was done. */
 const SWITCHED: Readonly<Record<VehicleState, string>> = {
@@ -32,14 +33,13 @@ const SWITCHED: Readonly<Record<VehicleState, string>> = {
   'bonnet open': 'open the bonnet',
 };
 
-const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 const named = (kit: Kit, lamps: readonly string[]) => kit.lamps.filter(({ id }) => lamps.includes(id)).map(({ name }) => name);
 
 /** What the helper in the seat does to put the vehicle into a state: what it needs first, in order; the accessory position is passed on the way to ignition. */
 export function sayHelperState(state: VehicleState): string {
   const on = onWith(state);
   const done = on.filter((entry) => entry === state || entry !== 'accessory' || !on.includes('ignition'));
-  return sentence(done.map((entry) => SWITCHED[entry]).join(', '));
+  return capitalised(done.map((entry) => SWITCHED[entry]).join(', '));
 }
 
 const controlOf = (kit: Kit, id: string) => kit.controls?.find((entry) => entry.id === id);
@@ -53,7 +53,7 @@ export function sayTest(kit: Kit, { name, follows, lamps, state }: KitTest): str
     return `${control?.name ?? follows.control}, ${control?.positions.find(({ id }) => id === follows.position)?.name ?? follows.position}`;
   }
   const what = follows.carries === 'switched supply' || follows.carries === 'constant supply' ? `${follows.carries}, ${state}` : follows.carries;
-  return `${sentence(what)}: ${named(kit, lamps).join(' and ')}`;
+  return `${capitalised(what)}: ${named(kit, lamps).join(' and ')}`;
 }
 
 /** What the helper is told for a test. */

@@ -2,7 +2,7 @@ import type { JobContext } from '@jade/core/job';
 import { testsThatFollow } from '@jade/core/kit';
 import { circuitId } from '@jade/core/wiring';
 import { sayTest } from '@jade/words/kit';
-import { MEASURES, type MeasureId, type Supply, type TakenMeasures, type Way } from '@jade/core/vehicle';
+import { MEASURES, positionsOf, type MeasureId, type Position, type Supply, type TakenMeasures, type Way } from '@jade/core/vehicle';
 import { amount, inSentence, millimetres, minutes } from '@jade/words/units';
 
 /** Looks up what a person calls the things that a hold names by id. */
@@ -143,15 +143,21 @@ export function sayIsolation({ piece, level, waitMin, by, before, forgets }: Sup
 }
 
 /** How a vehicle stands for a piece of work, where it does not stand as it comes. */
-export const sayStand = ({ kind, place }: NonNullable<Way['position']>): string => (kind === 'raised' ? `${place} raised, on stands` : `${kind} turned ${place}`);
+export const sayStand = ({ kind, place }: Position): string => (kind === 'raised' ? `${place} raised, on stands` : `${kind} turned ${place}`);
+
+/** Of one kind, that a vehicle stands as it comes: on its own wheels, its wheels straight. */
+export const sayAsItComes = (kind: string): string => (kind === 'raised' ? 'on its wheels' : kind === 'wheels' ? 'wheels straight' : `${kind} as it comes`);
 
 /** What has to be open for a way, and what it takes beyond the move. */
-export function sayThrough({ needs, extraMin, asks = [], position }: Pick<Way, 'needs' | 'extraMin' | 'asks' | 'position'>, name: (piece: string) => string): string {
+export function sayThrough(
+  { needs, extraMin, asks = [], position, also }: Pick<Way, 'needs' | 'extraMin' | 'asks' | 'position' | 'also'>,
+  name: (piece: string) => string,
+): string {
   const through = needs.length === 0 ? 'nothing first' : `first ${needs.map(({ piece, level }) => `${inSentence(name(piece))} ${level}`).join(', ')}`;
   return [
     through,
     ...asks.filter(({ is }) => is === 'dead').map(({ supply }) => (supply === 'low' ? 'with the battery off' : 'with high voltage isolated')),
-    ...(position ? [sayStand(position)] : []),
+    ...positionsOf({ position, also }).map(sayStand),
     ...(extraMin > 0 ? [`${minutes(extraMin)} more`] : []),
   ].join(', ');
 }

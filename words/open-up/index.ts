@@ -178,6 +178,15 @@ export const ISOLATION = {
 } as const;
 
 /** A piece that came open and that nobody has described. */
+/** How the vehicle stands, and what can be said of it. */
+export const STANDING = {
+  label: 'How the vehicle stands',
+  asItCame: 'The vehicle stands as it came.',
+  now: (stands: readonly string[]) => `The vehicle stands: ${stands.join('; ')}.`,
+  change: 'Raise it or turn its wheels',
+  changed: 'Otherwise',
+} as const;
+
 export const PIECE_CAME = {
   title: 'A piece came off',
   record: (level: string) => `It is ${level}, write it down`,
@@ -209,8 +218,12 @@ export const PIECE_CAME = {
   add: 'Add it',
   minutes: 'Minutes it took',
   people: 'People',
-  stood: 'How the vehicle stood',
-  asItComes: 'as it comes',
+  stood: 'How the vehicle had to stand',
+  stoodHint: 'Taken as it stands now; tap off what it was not raised or turned for.',
+  openThen: 'What had to be open before it',
+  openHint: 'What is open now. A tap says that it would have come without; one more, that this had to be open.',
+  said: { seen: 'open', without: 'not needed', needed: 'had to be' },
+  hurts: 'What can hurt there',
   one: 'One',
   two: 'Two',
   more: 'What it is beside',

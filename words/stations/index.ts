@@ -157,6 +157,7 @@ const HOLDS: Record<HoldCode, Say> = {
     `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} broke, and no new one is in its place`,
   'used-again': ({ piece, group, count }, names) =>
     `${count} × ${names.group(text(piece), text(group))} of ${inSentence(names.piece(text(piece)))} went back, and is made to be used once`,
+  'still-raised': ({ place }) => `The ${text(place)} still stands raised: let it down once nobody is under it, and say so`,
   'supply-dead': ({ supply }, names) => `${names.supply(text(supply))} is still dead`,
   'setting-forgotten': ({ setting }) => `Set again what the vehicle forgot: ${inSentence(text(setting))}`,
   'part-to-bag': ({ piece }, names) => `Bag ${inSentence(names.piece(text(piece)))} for the owner`,
@@ -289,6 +290,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `${refusal.plug} is ${refusal.because}: a supply of the bench feeds a lamp that is off the vehicle, never one that is on it.`;
     case 'face-impossible':
       return FACE_FAULTS[refusal.why];
+    case 'let-down-first':
+      return `First let the vehicle down: its ${refusal.place} was said to stand raised, and light is aimed from its own wheels. Say at Open up or Close up that it is down.`;
     case 'wall-first':
       return 'First say how far the wall is.';
     case 'settings-first':

@@ -77,6 +77,9 @@ export function money(cents: number, currency: string): string {
   return `${fixed(cents / 100, 2)}${GAP}${currency}`;
 }
 
+/** A sentence as it begins. */
+export const capitalised = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+
 /** A name inside a sentence: its first letter small, unless it begins with an abbreviation such as LED. */
 export function inSentence(name: string): string {
   return /^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;

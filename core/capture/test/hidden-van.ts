@@ -2,7 +2,7 @@ import { accessProblem, planAccess, type AccessPlan, type AccessProblem } from '
 import type { FactValues } from '../../facts/index.ts';
 import { RULES } from '../../job/test/log.ts';
 import type { Fitment } from '../../kit/index.ts';
-import { onlyPresent, STANDS, type Level, type Piece, type PieceLevel, type Stand, type VehicleProfile } from '../../vehicle/index.ts';
+import { onlyPresent, type Level, type Piece, type PieceLevel, type Position, type VehicleProfile } from '../../vehicle/index.ts';
 import { needsAt, type Levels } from './simulated.ts';
 
 /** One piece in five that comes off is needless. */
@@ -12,7 +12,7 @@ const ONE_IN = 5;
 export interface HiddenMove {
   piece: Piece;
   level: PieceLevel;
-  stand?: Stand;
+  stand?: Position;
   /** It could have stayed on. */
   needless: boolean;
 }
@@ -76,8 +76,7 @@ export class Hidden {
       if (other) opens({ ...other, needless: true });
       const piece = this.piece(step.piece);
       const level = piece.levels.find((entry) => entry.level === step.level);
-      const position = level?.ways.find(({ id }) => id === step.way)?.position;
-      const stand = STANDS.find(({ kind, place }) => kind === position?.kind && place === position.place);
+      const stand = level?.ways.find(({ id }) => id === step.way)?.position;
       if (level) opens({ piece, level, needless: false, ...(stand ? { stand } : {}) });
     });
     return moves;

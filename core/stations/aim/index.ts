@@ -4,6 +4,7 @@ import type { AimRule } from '../../rules/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, unless, type Act } from '../act.ts';
 import { question, todo, type Asked } from '../hold.ts';
+import { raisedAt } from '../stand.ts';
 import { askedOfUnplaced } from '../undescribed.ts';
 
 export function asked(context: JobContext): Asked[] {
@@ -63,6 +64,8 @@ export function prepare({ state }: JobContext, part: Partial<Payloads['aim.prepa
 export function measured(context: JobContext, lamp: string, moment: Moment, heightMm: number, at: string): Act {
   const aim = lampAims(context).find((entry) => entry.key === lamp);
   if (!aim) return refused({ code: 'unknown', what: 'lamp', id: lamp });
+  const place = raisedAt(context);
+  if (place !== undefined) return refused({ code: 'let-down-first', place });
   if (!context.state.wall) return refused({ code: 'wall-first' });
   if (!aim.referenced) return refused({ code: 'height-first', lamp });
   return unless(supplyBars(context, LOW_LIVE, at), () => [{ type: 'aim.measured', payload: { lamp, moment, heightMm, referenceMm: aim.referenceMm } }]);
@@ -71,6 +74,8 @@ export function measured(context: JobContext, lamp: string, moment: Moment, heig
 /** Height of a lamp's reference point measured on this vehicle: what was and will be read on the wall counts with it. */
 export function referenced(context: JobContext, lamp: string, referenceMm: number): Act {
   if (!lampAims(context).some((entry) => entry.key === lamp)) return refused({ code: 'unknown', what: 'lamp', id: lamp });
+  const place = raisedAt(context);
+  if (place !== undefined) return refused({ code: 'let-down-first', place });
   return context.state.references[lamp] === referenceMm ? refused({ code: 'already' }) : happened({ type: 'aim.referenced', payload: { lamp, referenceMm } });
 }
 

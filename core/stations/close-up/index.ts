@@ -19,6 +19,7 @@ import { levelRank, listedLevel, needsHold, type FastenerGroup, type SupplyId, t
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
 import { missingFor } from '../open-up/index.ts';
+import { askedOfStand, positionsTaken } from '../stand.ts';
 
 const COVERED = { test: 'covered-untested', aim: 'covered-unaimed' } as const;
 
@@ -50,6 +51,7 @@ export function asked(context: JobContext, plan: AccessPlan | undefined, closing
   // The next step back stands first, so that everybody is told the same one.
   const place = (piece: string) => (next.includes(piece) ? next.indexOf(piece) : next.length);
   for (const [piece, level] of open.sort(([a], [b]) => place(a) - place(b))) wanted.push(todo('piece-open', { piece, level }));
+  wanted.push(...askedOfStand(context));
   for (const { supply, is } of suppliesNow(context)) {
     if (is === 'dead' && levelRank(state.pieces[supply.piece] ?? 'fitted') === 0) wanted.push(todo('supply-dead', { supply: supply.id }));
   }
@@ -250,6 +252,7 @@ export function putBack(context: JobContext, closing: ClosePlan, step: CloseStep
     const counted = step.fasteners.map((group) => ({ group: group.id, ...countedBack(context, step, group, back) }));
     const fasteners: GroupCount[] = counted.map(({ group, old }) => ({ group, count: old }));
     return [
+      ...positionsTaken(context, step.positions ?? []),
       { type: 'piece.moved', payload: { piece: step.piece, level: step.to, fasteners } },
       ...counted.flatMap(({ group, fresh }): Happened[] => (fresh > 0 ? [{ type: 'fastener.renewed', payload: { piece: step.piece, group, count: fresh } }] : [])),
       ...(step.enlivens ? [{ type: 'supply.set' as const, payload: { supply: step.enlivens, is: 'live' as const } }] : []),

@@ -1,4 +1,4 @@
-import { LONGEST_TEXT, reachUnknown, suppliesNow, unplacedKits, type GroupCount, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT, reachUnknown, suppliesNow, unplacedKits, type GroupCount, type Happened, type JobContext } from '../../job/index.ts';
 import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
 import {
   askingDead,
@@ -6,7 +6,9 @@ import {
   levelRank,
   onOtherSide,
   pieceKey,
-  STANDS,
+  onOtherSideStanding,
+  positionsOf,
+  standingIn,
   type Beside,
   type BoxMm,
   type Drive,
@@ -14,13 +16,14 @@ import {
   type LevelNeed,
   type OpenLevel,
   type Piece,
+  type Position,
   type Release,
   type Side,
-  type Stand,
   type Way,
   type Zone,
 } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';
+import { positionsTaken } from '../stand.ts';
 
 /** Fasteners of one kind that came out with a piece. */
 export interface CameOut {
@@ -47,8 +50,13 @@ export interface CamePiece {
   fasteners: readonly CameOut[];
   beside: readonly Beside[];
   brittle: boolean;
-  /** How the vehicle stood for it, where it did not stand as it comes. */
-  stand?: Stand;
+  /** How the vehicle had to stand for it, where it did not stand as it comes. */
+  stands?: readonly Position[];
+  /** Pieces that were open and that it would have come without, and those that had to be; of the others nobody has said it. */
+  without?: readonly string[];
+  needed?: readonly string[];
+  /** What can hurt there, in a few words. */
+  caution?: string;
 }
 
 /** How a fastener of a drive lets go where nobody says otherwise. */
@@ -77,12 +85,19 @@ export const openNow = ({ state, profile }: JobContext): LevelNeed[] =>
     level === 'fitted' || state.accessories[piece] || !profile.pieces.some(({ id }) => id === piece) ? [] : [{ piece, level }],
   );
 
-/** A way by which somebody gets somewhere now: what is open, which supplies are dead, how the vehicle stands. */
-export function wayNow(context: JobContext, stand?: Stand): Way {
+/** A way by which somebody gets somewhere now: what is open, which supplies are dead, how the vehicle has to stand. */
+export function wayNow(context: JobContext, stands: readonly Position[] = []): Way {
   const dead = suppliesNow(context).flatMap(({ supply, is }) => (is === 'dead' ? [supply] : []));
-  return askingDead({ id: SEEN_WAY, needs: openNow(context), extraMin: 0, ...(stand ? { position: stand } : {}) }, dead);
+  return askingDead({ id: SEEN_WAY, needs: openNow(context), extraMin: 0, ...standingIn(stands) }, dead);
 }
 const SEEN_WAY = 'seen';
+
+/** The way of a piece that came: less what it would have come without, and what nobody has said that it had to be as seen. */
+function wayCame(context: JobContext, { stands, without = [], needed = [] }: CamePiece): Way {
+  const way = wayNow(context, stands);
+  const needs = way.needs.filter(({ piece }) => !without.includes(piece)).map(({ piece, level }) => ({ piece, level, ...(needed.includes(piece) ? {} : { seen: true }) }));
+  return { ...way, needs };
+}
 
 function groupOf({ drive, size, lengthMm, count, release, singleUse = false, place }: CameOut, index: number, { level, side = 'centre' }: CamePiece): FastenerGroup {
   return {
@@ -102,7 +117,7 @@ function groupOf({ drive, size, lengthMm, count, release, singleUse = false, pla
 }
 
 export function pieceOf(context: JobContext, came: CamePiece, id: string): Piece {
-  const { name, side = 'centre', zone = 'front', box, level, openMin, people, fasteners, beside, brittle, stand } = came;
+  const { name, side = 'centre', zone = 'front', box, level, openMin, people, fasteners, beside, brittle, caution = '' } = came;
   return {
     id,
     name: name.trim(),
@@ -110,21 +125,30 @@ export function pieceOf(context: JobContext, came: CamePiece, id: string): Piece
     zone,
     box,
     // What was open then is all that is known of a way to it; going back takes as long until somebody has done it.
-    levels: [{ level, openMin, closeMin: openMin, people, ways: [wayNow(context, stand)] }],
+    levels: [{ level, openMin, closeMin: openMin, people, ways: [wayCame(context, came)] }],
     fasteners: fasteners.map((entry, index) => groupOf(entry, index, came)),
-    cautions: [],
+    cautions: caution.trim() ? [{ text: caution.trim() }] : [],
     ...(beside.length > 0 ? { beside: [...beside] } : {}),
     ...(brittle ? { brittle } : {}),
   };
 }
 
+/** A piece that came as it was described: the vehicle stood so for it, its fasteners came out, and what was said at once of what was open then. */
+export function cameAs(context: JobContext, { level, stands = [], without = [], needed = [] }: CamePiece, { id, fasteners }: Piece): Happened[] {
+  const open = new Set(openNow(context).map(({ piece }) => piece));
+  const [spared, had] = [without, needed].map((pieces) => pieces.filter((piece) => open.has(piece)));
+  const said = { ...(spared?.length ? { without: spared } : {}), ...(had?.length ? { needed: had } : {}) };
+  const counts = fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));
+  return [...positionsTaken(context, stands), { type: 'piece.moved', payload: { piece: id, level, fasteners: counts, ...said } }];
+}
+
 /** What of a piece is still to be said, and what is too long. */
-export function faultsOfPiece({ name, side, zone, openMin, fasteners }: CamePiece): Refusal[] {
+export function faultsOfPiece({ name, side, zone, openMin, fasteners, caution }: CamePiece): Refusal[] {
   const missing = [name.trim() === '', side === undefined, zone === undefined, !(openMin > 0), ...fasteners.map(({ count }) => !(Number.isInteger(count) && count >= 1))].filter(
     Boolean,
   ).length;
   const long = fasteners.flatMap(({ size, place }) => [...tooLong(size, LONGEST_TEXT.size), ...tooLong(place, LONGEST_TEXT.bag)]);
-  return [...(missing > 0 ? [{ code: 'missing' as const, count: missing }] : []), ...tooLong(name, LONGEST_TEXT.accessory), ...long];
+  return [...(missing > 0 ? [{ code: 'missing' as const, count: missing }] : []), ...tooLong(name, LONGEST_TEXT.accessory), ...tooLong(caution, LONGEST_TEXT.caution), ...long];
 }
 
 /** The piece of the profile that a piece is which somebody describes: of that id, or of that name on that side. */
@@ -143,10 +167,9 @@ export function pieceCame(context: JobContext, came: CamePiece, id: string, sure
   const known = knownAs(profile, came, id);
   if (known) return refused({ code: 'described', piece: known.id });
   const piece = pieceOf(context, came, id);
-  const fasteners = piece.fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));
   // The minutes are kept as they are said: a person either takes them or writes others.
   const act = unlessDoubtful(sure ? [] : doubtsOfMinutes(came.openMin), undefined, () => ({ type: 'kind.described', payload: { pieces: [piece] } }));
-  return 'refused' in act ? act : { events: [...act.events, { type: 'piece.moved', payload: { piece: id, level: came.level, fasteners } }] };
+  return 'refused' in act ? act : { events: [...act.events, ...cameAs(context, came, piece)] };
 }
 
 const OTHER_SIDE: Readonly<Partial<Record<Side, Side>>> = { left: 'right', right: 'left' };
@@ -157,7 +180,7 @@ export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): C
   const [level] = piece?.levels.slice(-1) ?? [];
   if (!piece || !level || OTHER_SIDE[piece.side] === undefined) return undefined;
   const { name, side, zone, box, fasteners, beside = [], brittle = false } = onOtherSide(piece);
-  const stand = STANDS.find((entry) => sameStand(level.ways.find(({ id: way }) => way === SEEN_WAY)?.position, entry));
+  const stands = positionsOf(level.ways.find(({ id: way }) => way === SEEN_WAY)).map(onOtherSideStanding);
   if (profile.pieces.some((other) => pieceKey(other) === pieceKey({ name, side }))) return undefined;
   return {
     name,
@@ -170,8 +193,8 @@ export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): C
     fasteners: fasteners.map(({ drive, size, lengthMm, count, release, singleUse, place }) => ({ drive, size, lengthMm, count, release, singleUse, place })),
     beside,
     brittle,
-    // Wheels are turned the other way for the other side.
-    ...(stand ? { stand: STANDS.find((entry) => stand.kind === 'wheels' && entry.kind === 'wheels' && entry.place !== stand.place) ?? stand } : {}),
+    ...(stands.length > 0 ? { stands } : {}),
+    ...(piece.cautions[0] ? { caution: piece.cautions[0].text } : {}),
   };
 }
 
@@ -180,8 +203,6 @@ export const oneSided = (context: JobContext): string[] =>
   Object.keys(context.state.described.pieces)
     .reverse()
     .filter((id) => otherOf(context, id) !== undefined);
-
-const sameStand = (one: Way['position'], { kind, place }: Stand) => one?.kind === kind && one.place === place;
 
 /** Pieces of the kind that can be planned in besides: those that are not open, nor planned or wanted already. */
 export function openable({ state, profile }: Pick<JobContext, 'state' | 'profile'>, planned: readonly string[]): Piece[] {

@@ -17,6 +17,7 @@ import { needsHold, type Level, type LevelNeed, type OpenLevel, type Piece, type
 import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
+import { positionsTaken } from '../stand.ts';
 
 export * from './capture.ts';
 export { areSame, areTwo, twins, type Twin } from './twins.ts';
@@ -126,6 +127,7 @@ export function moved(context: JobContext, plan: AccessPlan, step: OpenStep, cou
     const events: Happened[] = [];
     if (side) events.push({ type: 'order.chosen', payload: { school: schoolOf(context), people: order?.people ?? 1, side } });
     for (const sensor of step.sensors) if (!unplugged.includes(sensor)) events.push({ type: 'sensor.unplugged', payload: { sensor } });
+    events.push(...positionsTaken(context, step.positions ?? []));
     events.push({ type: 'piece.moved', payload: { piece: step.piece, level: step.level, way: step.way, fasteners: [...counts] } });
     if (step.isolates) events.push({ type: 'supply.set', payload: { supply: step.isolates, is: 'dead', ...(by?.trim() ? { by: by.trim() } : {}) } });
     return events;

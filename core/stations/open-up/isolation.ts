@@ -1,8 +1,8 @@
-import { functionsOf, LONGEST_TEXT, suppliesNow, type GroupCount, type Happened, type JobContext } from '../../job/index.ts';
+import { functionsOf, LONGEST_TEXT, suppliesNow, type Happened, type JobContext } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
 import { isUndescribed, listedLevel, type OpenLevel, type Piece, type Supply, type SupplyId } from '../../vehicle/index.ts';
 import { refused, tooLong, type Act, type Refusal } from '../act.ts';
-import { doubtsOfMinutes, faultsOfPiece, knownAs, pieceOf, type CamePiece } from './capture.ts';
+import { cameAs, doubtsOfMinutes, faultsOfPiece, knownAs, pieceOf, type CamePiece } from './capture.ts';
 
 /** What comes before a supply is first isolated, as it cannot be seen afterwards: the fault codes read, the warning lamps looked at, every factory lamp tried. */
 export function beforeDead(context: JobContext): Refusal[] {
@@ -102,10 +102,9 @@ export function supplyIsolated(context: JobContext, isolated: Isolated, id: stri
     before: texts(isolated.before),
     forgets: texts(isolated.forgets),
   };
-  const fasteners = piece.fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));
   const events: Happened[] = [
     { type: 'kind.described', payload: { ...(isOpen(by) ? {} : { pieces: [piece] }), supplies: [entry] } },
-    ...(isOpen(by) ? [] : [{ type: 'piece.moved' as const, payload: { piece: piece.id, level, fasteners } }]),
+    ...(isOpen(by) ? [] : cameAs(context, by, piece)),
     { type: 'supply.set', payload: { supply, is: 'dead', ...(who?.trim() ? { by: who.trim() } : {}) } },
   ];
   return { events };

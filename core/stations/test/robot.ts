@@ -32,7 +32,27 @@ import {
 } from '../../job/index.ts';
 import { liveWith } from '../../states/index.ts';
 import { key } from '../../subject/index.ts';
-import { aim, checkIn, closeUp, consented, fit, gather, handOver, isRefused, itself, match, openUp, probe, sense, standingOf, wire, type Act, type Refusal } from '../index.ts';
+import {
+  aim,
+  checkIn,
+  closeUp,
+  consented,
+  fit,
+  gather,
+  handOver,
+  isRefused,
+  itself,
+  match,
+  openUp,
+  probe,
+  raisedAt,
+  sense,
+  standingOf,
+  stoodSo,
+  wire,
+  type Act,
+  type Refusal,
+} from '../index.ts';
 import { TrueVehicle } from './true-vehicle.ts';
 
 /** What is so of the vehicle and the shop, and how the job is to be done. */
@@ -57,6 +77,9 @@ export const hazeOf = (context: JobContext, lamp: string): LensGrade => (lensesO
 const RENEWED = 'the other lamp was renewed';
 
 /** An installer who taps only what is true, through the rules of the stations, and takes each act that is offered in the order of work. */
+/** Whether the way back waits for light that is aimed. */
+const aimIsNext = ({ steps }: JobNow['closing']) => steps.some((step) => step.kind === 'piece' && closeUp.gatesAgainst(step).some(({ subject }) => subject.kind === 'aim'));
+
 export class Robot {
   readonly log: LoggedEvent[] = [];
   readonly vehicle: TrueVehicle;
@@ -202,6 +225,9 @@ export class Robot {
       if (calibrationDue && !state.calibrated[sensor.id] && !state.unplugged.includes(sensor.id) && plan?.steps.length === 0 && state.pieces[sensor.on] === 'fitted')
         yield () => sense.calibrated(sensor.id, 'done here', 'by the maker’s procedure');
     }
+    // Nothing is left that wants it raised, or its light is aimed before the rest goes back.
+    const place = raisedAt(context);
+    if (place !== undefined && plan?.steps.length === 0 && (closing.steps.length === 0 || aimIsNext(closing))) yield () => stoodSo(context, 'raised', undefined);
     yield* this.aiming(now);
     if (closing.steps.length === 0) yield* this.leaving(now);
   }

@@ -1,7 +1,7 @@
 import type { EventType, JobDocuments, LoggedEvent, Payloads } from '../../job/index.ts';
 import type { Connection, Fitment, FitStep } from '../../kit/index.ts';
 import { evaluate, type FactValues } from '../../facts/index.ts';
-import { LEVELS, type Level, type LevelNeed, type Piece, type SupplyAsk, type SupplyId, type VehicleProfile } from '../../vehicle/index.ts';
+import { LEVELS, positionsOf, type Level, type LevelNeed, type Piece, type SupplyAsk, type SupplyId, type VehicleProfile } from '../../vehicle/index.ts';
 
 const rank = (level: Level) => LEVELS.indexOf(level);
 
@@ -22,6 +22,7 @@ export class TrueVehicle {
   readonly fresh = new Map<string, number>();
   readonly opened = new Set<string>();
   readonly bagged = new Set<string>();
+  readonly stand = new Map<string, string>();
   /** The work is not done after all: nothing of a kit may stay. */
   cancelled = false;
   private readonly profile: VehicleProfile;
@@ -70,6 +71,7 @@ export class TrueVehicle {
     const target = piece.levels.find((entry) => entry.level === (opening ? to : from));
     const way = target?.ways.find((entry) => entry.id === wayId) ?? target?.ways[0];
     if (opening && !(way && this.holds(way.needs))) throw new Error(`${id} cannot come ${to} yet`);
+    if (opening && positionsOf(way).some(({ kind, place }) => this.stand.get(kind) !== place)) throw new Error(`${id} cannot come ${to} as the vehicle stands`);
     this.want([...(target?.asks ?? []), ...(way?.asks ?? [])], at, `${id} ${to}`);
     const between = piece.fasteners.filter((group) => rank(group.atLevel) > Math.min(rank(from), rank(to)) && rank(group.atLevel) <= Math.max(rank(from), rank(to)));
     for (const group of between) {
@@ -239,7 +241,15 @@ export class TrueVehicle {
     },
     'warnings.read': (_, at) => this.want(this.lit, at, 'warnings'),
     'reading.taken': (_, at) => this.want(this.lit, at, 'reading'),
-    'aim.measured': (_, at) => this.want(this.lit, at, 'aim'),
+    'position.set': ({ kind, place }) => {
+      if (this.stand.get(kind) === place) throw new Error(`${kind} said to be ${place} once more`);
+      if (place === undefined) this.stand.delete(kind);
+      else this.stand.set(kind, place);
+    },
+    'aim.measured': (_, at) => {
+      if (this.stand.has('raised')) throw new Error('aimed on stands');
+      this.want(this.lit, at, 'aim');
+    },
     'plug.joined': ({ kit, connection }, at) => {
       const joint = this.connection(kit, connection);
       const plug = this.profile.plugs.find((entry) => entry.id === joint?.vehiclePlug);
@@ -304,6 +314,7 @@ export class TrueVehicle {
         .filter((step) => evaluate(step.when, this.facts) !== 'no')
         .flatMap((step) => step.passes.filter((pass) => !this.passes.has(`${kit}/${step.id}/${pass}`)).map((pass) => `${step.id}: ${pass} is missing`)),
     ]);
-    return [...open, ...stillThere, ...loose, ...dead, ...plugs, ...stays, ...undone, ...[...this.forgotten].map((setting) => `${setting} is forgotten`)];
+    const raised = this.stand.has('raised') ? ['it stands on stands'] : [];
+    return [...raised, ...open, ...stillThere, ...loose, ...dead, ...plugs, ...stays, ...undone, ...[...this.forgotten].map((setting) => `${setting} is forgotten`)];
   }
 }

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import type { ClosePlan, CloseStep } from '@jade/core/closing';
 import { closingCautions, partsToOrder } from '@jade/core/job';
-import { closeUp, sense } from '@jade/core/stations';
+import { closeUp, preparationsNow, sense } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
 import { sayPreparation, sayStepTime } from '@jade/words/access';
@@ -30,6 +30,13 @@ const clock = useClock();
 
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
 const against = computed(() => closeUp.against(context.value, props.closing, props.step, clock.value));
+/** How the vehicle has to stand, as it stands now. */
+const standing = computed(() =>
+  preparationsNow(
+    context.value,
+    (props.step.positions ?? []).map((position) => ({ code: 'turn', ...position })),
+  ).map((entry) => sayPreparation(entry, names.value, () => '')),
+);
 const said = computed(() => against.value.filter(({ code }) => code !== 'gate-first' && code !== 'sensor-first'));
 const sensors = computed(() => closeUp.sensorsFirst(context.value, props.step));
 const lockOf = (sensor: string) => context.value.profile.sensors.find((entry) => entry.id === sensor)?.lock ?? '';
@@ -72,10 +79,10 @@ function finish(): void {
       {{ BACK_PANEL.firstThis(inSentence(saySubject(open.subject, names))) }}
       <router-link :to="{ name: 'station', params: { id: job.view?.id, station: stationOf(open.subject.kind) } }">{{ BACK_PANEL.goThere }}</router-link>
     </p>
-    <p v-if="step.position">
-      <strong>{{ BACK_PANEL.first }}</strong> {{ sayPreparation({ code: 'turn', ...step.position }, names, () => '') }}
+    <p v-for="entry in standing" :key="entry">
+      <strong>{{ BACK_PANEL.first }}</strong> {{ entry }}
     </p>
-    <CautionList :codes="closingCautions(context, step.piece)" :own="piece?.cautions.map(({ text }) => text)" />
+    <CautionList :codes="closingCautions(context, step.piece, step.positions)" :own="piece?.cautions.map(({ text }) => text)" />
     <div v-for="sensor in sensors" :key="sensor" class="line sensor">
       <span class="grow">{{ sayPlugIn(names.sensor(sensor), lockOf(sensor)) }}</span>
       <button type="button" class="push" @click="job.perform(sense.reconnected(context, sensor))">{{ sayPluggedIn(names.sensor(sensor)) }}</button>

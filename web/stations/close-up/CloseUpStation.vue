@@ -2,7 +2,7 @@
 import { computed, ref, useTemplateRef } from 'vue';
 import { piecesBack, type ClosingStep, type SupplyStep } from '@jade/core/closing';
 import { LONGEST_TEXT, openingDone, traySlots } from '@jade/core/job';
-import { closeUp } from '@jade/core/stations';
+import { closeUp, raisedAt } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { sayEstimate } from '@jade/words/access';
 import {
@@ -37,6 +37,7 @@ import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
 import PrintLabels from '../../job/PrintLabels.vue';
 import { useFloor } from '../floor.ts';
+import StandLine from '../open-up/StandLine.vue';
 import BackPanel from './BackPanel.vue';
 import JudgeOpening from './JudgeOpening.vue';
 import { stationOf } from './gates.ts';
@@ -174,6 +175,7 @@ function bag(where: string): void {
             </li>
           </ol>
         </div>
+        <StandLine v-if="!floor || raisedAt(context) !== undefined" />
         <div v-if="forgotten.length > 0" class="leaf stack">
           <h2>{{ CLOSE_UP_STATION.forgot }}</h2>
           <p class="soft">{{ CLOSE_UP_STATION.forgotWhen }}</p>

@@ -31,6 +31,7 @@ import IsolationUnknown from './IsolationUnknown.vue';
 import OtherWays from './OtherWays.vue';
 import PlanNews from './PlanNews.vue';
 import ReachUnknown from './ReachUnknown.vue';
+import StandLine from './StandLine.vue';
 import StepPanel from './StepPanel.vue';
 import ToolsAndParts from './ToolsAndParts.vue';
 
@@ -309,6 +310,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           </ol>
         </div>
         <IsolationUnknown v-if="!floor && job.state.left === undefined" @isolated="(supply) => (isolating = supply)" />
+        <StandLine v-if="!floor" />
         <ToolsAndParts v-if="!floor && plan" />
         <div v-if="!floor" class="leaf line">
           <span class="grow soft">{{ OPEN_UP.different }}</span>

@@ -29,7 +29,9 @@ import { boxAround, boxPointed, middleOfPart, sideOfBox, zoneNear, type Part } f
 import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import { useKnownPieces } from '../../job/known-pieces.ts';
-import { boxOf, STOOD, type CameDraft } from './came.ts';
+import { boxOf, type CameDraft } from './came.ts';
+import OpenThen from './OpenThen.vue';
+import StandsSo from './StandsSo.vue';
 
 /** What is said of a piece that came open and that nobody has described: where it is, what it is called, what held it. */
 const props = defineProps<{ /** Names that are offered first. */ called?: readonly string[] }>();
@@ -205,13 +207,15 @@ const shown = computed((): SheetPiece[] => [
           @choose="(people) => (draft.people = people)"
         />
       </div>
-      <ChoiceRow named :label="PIECE_CAME.stood" small :choices="STOOD" :value="draft.stood" @choose="(stood) => (draft.stood = stood)" />
+      <OpenThen v-model="draft.open" :zone="draft.zone" />
+      <StandsSo v-model="draft.stands" />
       <details>
         <summary>{{ PIECE_CAME.more }}</summary>
         <div class="form-chips" role="group" :aria-label="PIECE_CAME.beside">
           <button v-for="entry in BESIDE" :key="entry" type="button" class="push small" :aria-pressed="draft.beside.includes(entry)" @click="toggle(entry)">{{ entry }}</button>
           <button type="button" class="push small" :aria-pressed="draft.brittle" @click="draft.brittle = !draft.brittle">{{ PIECE_CAME.brittle }}</button>
         </div>
+        <WordsField v-model="draft.caution" :label="PIECE_CAME.hurts" :most="LONGEST_TEXT.caution" />
       </details>
       <slot />
     </div>

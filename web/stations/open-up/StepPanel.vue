@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
 import { LONGEST_TEXT, openingCautions } from '@jade/core/job';
-import { openUp, type Refusal } from '@jade/core/stations';
+import { openUp, preparationsNow, type Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/names';
 import { sayOpen, sayPlace, STEP } from '@jade/words/open-up';
@@ -28,6 +28,7 @@ const way = computed(() => piece.value?.levels.find((level) => level.level === p
 const counts = ref<Record<string, number>>(Object.fromEntries(props.step.fasteners.map((group) => [group.id, group.count])));
 /** Fasteners that came out, as the button says it. */
 const total = computed(() => Object.values(counts.value).reduce((sum, count) => sum + count, 0));
+const prepare = computed(() => preparationsNow(context.value, props.step.prepare));
 const asksBy = computed(() => context.value.profile.supplies.find((supply) => supply.id === props.step.isolates)?.by === 'qualified people');
 
 /** Whether this vehicle can lack the piece altogether. */
@@ -70,10 +71,10 @@ function broken(group: string): void {
     </header>
     <CautionList :codes="openingCautions(context, step.piece, step.level, step.way)" :own="piece?.cautions.map(({ text }) => text)" />
     <ConsentAsk v-if="way?.irreversible" :about="{ kind: 'piece', piece: step.piece, level: step.level }" />
-    <div v-if="step.prepare.length > 0" class="prepare">
+    <div v-if="prepare.length > 0" class="prepare">
       <strong>{{ STEP.first }}</strong>
       <ol>
-        <li v-for="(entry, index) in step.prepare" :key="index">{{ sayPreparation(entry, names, lockOf) }}</li>
+        <li v-for="(entry, index) in prepare" :key="index">{{ sayPreparation(entry, names, lockOf) }}</li>
       </ol>
     </div>
     <ul class="rows groups">

@@ -1,9 +1,7 @@
 import { v4 } from 'uuid';
 import type { JobState } from '@jade/core/job';
 import type { openUp } from '@jade/core/stations';
-import { STANDS, type Beside, type BoxMm, type Drive, type OpenLevel, type Release, type Side, type Stand, type VehicleProfile, type Zone } from '@jade/core/vehicle';
-import { PIECE_CAME } from '@jade/words/open-up';
-import { sayStand } from '@jade/words/names';
+import { positionsIn, type Beside, type BoxMm, type Drive, type OpenLevel, type Position, type Release, type Side, type VehicleProfile, type Zone } from '@jade/core/vehicle';
 import { viewOf, type View } from '../../design/geometry/outline.ts';
 import { boxAround, boxOnSide, middleOf, zoneOnSide } from '../../design/geometry/spot.ts';
 import { minutesSince } from '../../job/minutes.ts';
@@ -24,25 +22,16 @@ export interface CameDraft {
   /** As typed; taken by the clock until then. */
   minutes: string;
   people: '1' | '2';
-  /** How the vehicle stood, as a stand is written. */
-  stood: string;
+  /** How the vehicle had to stand. */
+  stands: Position[];
+  /** What was said of pieces that were open: that it would have come without, or that they had to be. */
+  open: Record<string, 'without' | 'needed'>;
+  caution: string;
   fasteners: openUp.CameOut[];
   other: { drive?: Drive; size: string; lengthMm: string; release?: Release };
   beside: Beside[];
   brittle: boolean;
   sure: boolean;
-}
-
-const AS_IT_COMES = 'plain';
-const written = ({ kind, place }: Stand) => `${kind} ${place}`;
-/** How a vehicle can have stood for a piece to come off. */
-export const STOOD = [{ value: AS_IT_COMES, text: PIECE_CAME.asItComes }, ...STANDS.map((stand) => ({ value: written(stand), text: sayStand(stand) }))];
-
-/** How it stood for the piece that was written down last: it stands so until somebody says otherwise. */
-function lastStood({ described }: Pick<JobState, 'described'>): string {
-  const position = Object.values(described.pieces).at(-1)?.levels.at(-1)?.ways[0]?.position;
-  const stand = STANDS.find(({ kind, place }) => kind === position?.kind && place === position.place);
-  return stand ? written(stand) : AS_IT_COMES;
 }
 
 /** Where the piece sits that was written down last: the next one is looked for there. */
@@ -56,8 +45,8 @@ export function boxOf({ zone = 'front', side, box }: CameDraft, { measures }: Pi
 
 /** A piece as the form says it. */
 export function cameOf(draft: CameDraft, profile: Pick<VehicleProfile, 'measures'>): openUp.CamePiece {
-  const { name, side, zone, level, minutes, people, fasteners, beside, brittle, stood } = draft;
-  const stand = STANDS.find((entry) => written(entry) === stood);
+  const { name, side, zone, level, minutes, people, fasteners, beside, brittle, stands, open, caution } = draft;
+  const said = (as: 'without' | 'needed') => Object.keys(open).filter((piece) => open[piece] === as);
   return {
     name,
     ...(side ? { side } : {}),
@@ -69,12 +58,15 @@ export function cameOf(draft: CameDraft, profile: Pick<VehicleProfile, 'measures
     fasteners,
     beside,
     brittle,
-    ...(stand ? { stand } : {}),
+    stands,
+    without: said('without'),
+    needed: said('needed'),
+    caution,
   };
 }
 
 /** An empty form, or one that says what the same piece on the other side was like. Its minutes are those of the clock. */
-export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described'>, like?: openUp.CamePiece): CameDraft {
+export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described' | 'stand'>, like?: openUp.CamePiece): CameDraft {
   const minutes = minutesSince(state);
   const near = lastZone(state);
   const empty: CameDraft = {
@@ -88,7 +80,9 @@ export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described'>, 
     level: 'off',
     minutes,
     people: '1',
-    stood: lastStood(state),
+    stands: positionsIn(state.stand),
+    open: {},
+    caution: '',
     fasteners: [],
     other: { size: '', lengthMm: '' },
     beside: [],
@@ -96,7 +90,7 @@ export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described'>, 
     sure: false,
   };
   if (!like) return empty;
-  const { name, side, zone, box, level, people, fasteners, beside, brittle, stand } = like;
+  const { name, side, zone, box, level, people, fasteners, beside, brittle, stands = [], caution = '' } = like;
   return {
     ...empty,
     view: viewOf(zone ?? 'front'),
@@ -106,7 +100,8 @@ export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described'>, 
     box,
     level,
     people: people === 2 ? '2' : '1',
-    stood: stand ? written(stand) : AS_IT_COMES,
+    stands: [...stands],
+    caution,
     fasteners: fasteners.map((entry) => ({ ...entry })),
     beside: [...beside],
     brittle,
