@@ -246,6 +246,9 @@ test('one side first keeps all that it needs before the other side; both orders 
   // Set-up either way: wheels turned 0.5, side 0.5, zone 0.3, wheels turned 0.5.
   expect(plan.schools).toEqual({ leastSetUpMin: 1.8, oneSideFirst: { setUpMin: 1.8, side: 'left', first: 1, cycleMin: 0 } });
   expect(plan.proveAfter).toBe(1);
+  // Turned right already: the first of them costs nothing, in either order and step by step.
+  const turned = planAccess({ ...request, stand: { wheels: 'right' } });
+  expect([turned.schools.leastSetUpMin, turned.schools.oneSideFirst?.setUpMin, turned.steps.map(({ setUpMin }) => setUpMin)]).toEqual([1.3, 1.3, [0, 1.3]]);
   expect(pieces(plan)[0]).toBe('liner-left');
   expect(planAccess(ask({ mounts: ['fog-left'] })).schools.oneSideFirst).toBeUndefined();
 });

@@ -275,6 +275,12 @@ test('a move shows how the vehicle stood, and what its way had; one that was des
     ['cover', 'left', undefined],
     ['skin', undefined, undefined],
   ]);
+  // It stood turned right by then, and its way has it left: of one kind there is one place, that of the way.
+  at(log, '09:08:00', 'position.set', { kind: 'wheels', place: 'right' });
+  at(log, '09:09:00', 'piece.moved', moved('old-lamp', 'fitted'));
+  at(log, '09:10:00', 'piece.moved', { piece: 'old-lamp', level: 'off', way: 'arch', fasteners: [] });
+  const again = seenJob('job', { ...DOCUMENTS, profile: { ...WIDE, pieces } }, log.events).seen.moves.at(-1);
+  expect([again?.position, again?.also]).toEqual([left, undefined]);
   expect(tried.map(({ piece, position }) => [piece, position])).toEqual([
     ['skin', front],
     ['guard', undefined],

@@ -57,6 +57,16 @@ test('work from below asks for stands; a hand behind a wheel for chocks, the bra
     ],
   });
   expect(openingCautions({ profile: turned }, 'liner', 'off', 'w')).toEqual(['arch']);
+  const up = { kind: 'raised', place: 'front' };
+  const raised = {
+    ...turned,
+    pieces: turned.pieces.map((piece) => ({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: level.ways.map((way) => ({ ...way, also: [up] })) })) })),
+  };
+  expect([openingCautions({ profile: raised }, 'liner', 'off', 'w'), closingCautions({ profile: raised }, 'liner', [up]), closingCautions({ profile: raised }, 'liner')]).toEqual([
+    ['raised', 'arch'],
+    ['raised'],
+    [],
+  ]);
   expect(opening('wexholm-bollard-35', 'arch-liner-left', 'folded')).toEqual(['arch', 'brakes', 'steering']);
   expect(opening('wexholm-bollard-35', 'gutter-strip-right', 'off')).toEqual(['height', 'brittle']);
   expect(opening('pellorin-trio-300', 'seat', 'off')).toEqual(['fuel']);

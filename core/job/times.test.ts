@@ -180,7 +180,7 @@ test('the set-up of a step is that of its level: people called, the vehicle turn
 test('a position that is said by itself is where the next step begins, and it is not counted anew; one that a move took is part of its set-up', () => {
   const raised = { kind: 'raised', place: 'front' };
   const tray = barePiece('tray', { levels: [{ level: 'off', openMin: 4, closeMin: 4, people: 1, ways: [{ id: 'w', needs: [], extraMin: 0, position: raised }] }] });
-  const profile = bareProfile({ pieces: [tray, barePiece('skin')] });
+  const profile = bareProfile({ pieces: [tray, barePiece('skin'), { ...tray, id: 'second' }] });
   const timed = (fill: (log: TestLog) => void) => {
     const log = openedLog();
     at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });
@@ -203,6 +203,14 @@ test('a position that is said by itself is where the next step begins, and it is
     Object.assign(log.events.at(-1) as object, { act: 'a' });
   });
   expect(together).toEqual([['tray/fitted>off/w', '5.5']]);
+  // It stands so since the step before: nothing is raised for it, also where another step lay between.
+  expect(
+    timed((log) => {
+      move(log, '09:06');
+      at(log, '09:09', 'piece.moved', off('skin'));
+      at(log, '09:12', 'piece.moved', { piece: 'second', level: 'off', way: 'w', fasteners: [] });
+    }).at(-1),
+  ).toEqual(['second/fitted>off/w', '3.0']);
   // Let down again meanwhile: raised anew for the way back, which goes by no way and asks for nothing.
   expect(
     timed((log) => {

@@ -106,6 +106,9 @@ test('on the way back it is raised anew only where it was let down, and it does 
   for (const piece of ['tray', 'liner', 'grille']) open(log, piece);
   const closing = () => planClosingOf(at(log), undefined);
   const standing = closing();
+  // Before anything was opened the way back was reckoned from how the vehicle stands by then.
+  const fresh = openedLog();
+  expect(planClosingOf(at(fresh), planOpening(at(fresh))).estimate).toEqual(standing.estimate);
   perform(log, stoodSo(at(log), 'raised', undefined));
   const down = closing();
   expect(down.estimate.medianMin - standing.estimate.medianMin).toBeCloseTo(4, 0);

@@ -291,7 +291,7 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
     case 'face-impossible':
       return FACE_FAULTS[refusal.why];
     case 'let-down-first':
-      return `First let the vehicle down: its ${refusal.place} was said to stand raised, and light is aimed from its own wheels. Say at Open up or Close up that it is down.`;
+      return `First let the vehicle down: its ${refusal.place} was said to stand raised, and light is aimed from its own wheels. Say so once it is down.`;
     case 'wall-first':
       return 'First say how far the wall is.';
     case 'settings-first':

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { aimCautions, lampAims, LONGEST_TEXT, unplacedToAim, type LampAim, type Moment } from '@jade/core/job';
 import { reachM } from '@jade/core/aiming';
-import { aim } from '@jade/core/stations';
+import { aim, raisedAt } from '@jade/core/stations';
 import { AIM_FLOOR, AIM_STATION, PREPARED, sayAimError, sayByProfile, sayReferencePoint, sayRule } from '@jade/words/aiming';
 import { COMMON } from '@jade/words/common';
 import { inches, metres, millimetres } from '@jade/words/units';
@@ -16,6 +16,7 @@ import AimWall, { type WallLamp } from '../../design/drawings/AimWall.vue';
 import { actedAt } from '../../job/clock.ts';
 import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useCurrentJob } from '../../job/current.ts';
+import StandLine from '../../job/StandLine.vue';
 import PhotoRow from '../../photos/PhotoRow.vue';
 import { useFloor } from '../floor.ts';
 import AimFloor from './AimFloor.vue';
@@ -79,6 +80,7 @@ function others(by: string): void {
   <EmptyNote v-if="aims.length === 0 && unplacedToAim(context).length === 0" kind="empty">{{ AIM_STATION.noLamp }}</EmptyNote>
   <div v-if="aims.length > 0" class="stack">
     <FloorSwitch v-model="floor" />
+    <StandLine v-if="raisedAt(context) !== undefined" />
     <AimFloor v-if="floor" :wall="onWall" @others="(key) => (byOthers = key)" />
     <template v-else>
       <div class="leaf stack">

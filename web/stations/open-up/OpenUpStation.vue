@@ -29,9 +29,9 @@ import { useCurrentJob } from '../../job/current.ts';
 import { planner } from '../../workers/bridge.ts';
 import IsolationUnknown from './IsolationUnknown.vue';
 import OtherWays from './OtherWays.vue';
+import StandLine from '../../job/StandLine.vue';
 import PlanNews from './PlanNews.vue';
 import ReachUnknown from './ReachUnknown.vue';
-import StandLine from './StandLine.vue';
 import StepPanel from './StepPanel.vue';
 import ToolsAndParts from './ToolsAndParts.vue';
 

@@ -5,9 +5,9 @@ import { positionsIn } from '@jade/core/vehicle';
 import { STANDING } from '@jade/words/open-up';
 import { sayAsItComes, sayStand } from '@jade/words/names';
 import { capitalised } from '@jade/words/units';
-import CautionList from '../../design/CautionList.vue';
-import ChoiceRow from '../../design/ChoiceRow.vue';
-import { useCurrentJob } from '../../job/current.ts';
+import CautionList from '../design/CautionList.vue';
+import ChoiceRow from '../design/ChoiceRow.vue';
+import { useCurrentJob } from './current.ts';
 
 /** How the vehicle stands now: raised, or with its wheels turned; said by who raises it, lets it down or turns them. */
 const { job, context } = useCurrentJob();
