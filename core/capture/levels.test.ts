@@ -184,6 +184,9 @@ test('a question is worth its chance times what the next plan would save; what o
     ['grille', 'off', 0.8],
     ['duct', 'off', 0.24],
   ]);
+  const [first, ...others] = WHOLE.moves;
+  const atOnce = { ...WHOLE, moves: [...(first ? [{ ...first, answers: [{ event: 'x', piece: 'duct', enough: 'needed' as const }] }] : []), ...others] };
+  expect(worth([atOnce]).find(([piece]) => piece === 'duct')).toEqual(['duct', 'off', 0.24]);
   expect(closeUpList([WHOLE], 'nobody', taughtMinutes)).toEqual([]);
 });
 

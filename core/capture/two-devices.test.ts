@@ -53,6 +53,16 @@ test('one name on one side is one piece though nobody said so, and was opened on
     ['duct-b2', 'duct', ['off: bracket-c3 grille-a1']],
     ['bracket-c3', 'bracket', ['off: grille-a1']],
   ]);
+  // What was said at once of the second one was said of the one.
+  const spare = new Device('copper', 3).came('grille-z9', 3).came('bracket-c3', 2, { ...FAR, without: ['grille-z9'] });
+  expect(learnt(a, spare).at(-1)).toEqual(['bracket-c3', 'bracket', ['off: ']]);
+  // How it stood for a piece is learned whole.
+  const stands = [
+    { kind: 'raised', place: 'front' },
+    { kind: 'wheels', place: 'right' },
+  ];
+  const liner = ofDevices(new Device('fern', 14).came('liner-a1', 4, { stands })).pieces[0]?.entry.levels[0]?.ways[0];
+  expect([liner?.position, liner?.also]).toEqual([stands[0], [stands[1]]]);
   // Within a minute of each other, neither was open for the other.
   const near = new Device('copper', 14).came('grille-z9', 3);
   expect(learnt(a, near)[0]).toEqual(['grille-a1', 'grille', ['off: ']]);

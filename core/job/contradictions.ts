@@ -21,7 +21,6 @@ const SAYS: { [T in EventType]?: Says<T> } = {
   'lens.graded': ({ lamp, moment, grade }) => [`${lamp}/${moment}`, grade],
   'content.counted': ({ kit, item, count }) => [`${kit}/${item}`, `${count}`],
   'option.chosen': ({ kit, option, choice }) => [`${kit}/${option}`, choice],
-  'position.set': ({ kind, place = '' }) => [kind, place],
   'fuse.seen': ({ circuit, ratedA }) => [circuit, `${ratedA}`],
   'test.tried': ({ kit, test, passed }) => [`${kit}/${test}`, `${passed}`],
   'final.tested': ({ kit, test, passed }) => [`${kit}/${test}`, `${passed}`],
