@@ -53,6 +53,8 @@ async function proved(page: Page): Promise<void> {
     await page.keyboard.press('Enter');
   }
   await page.getByRole('button', { name: 'A plug that is not in the profile' }).tap();
+  // The first field takes the focus as the form opens: nobody writes before that, and what is written meanwhile would go into it.
+  await page.waitForFunction(() => document.activeElement?.tagName === 'INPUT');
   await form.getByRole('textbox', { name: 'What to call it' }).fill('Headlamp plug');
   await form.getByRole('textbox', { name: 'Where it hides' }).fill('behind the left lamp');
   await form.getByRole('radio', { name: 'front lamps' }).tap();
@@ -62,11 +64,7 @@ async function proved(page: Page): Promise<void> {
   for (const name of listed.filter((text) => text !== 'main')) await lamps.getByRole('button', { name, exact: true }).tap();
   await choose(page, 'Rows', '1');
   await choose(page, 'Wires in a row', '2');
-  // A list that is open still takes the first tap for itself, as for anybody: who sees nothing happen taps again.
-  for (let taps = 0; taps < 5 && (await form.isVisible()); taps++) {
-    await form.getByRole('button', { name: 'Read this plug' }).tap();
-    await form.waitFor({ state: 'detached', timeout: 3000 }).catch(() => undefined);
-  }
+  await form.getByRole('button', { name: 'Read this plug' }).tap();
   await form.waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Floor mode' }).tap();
   const step = page.locator('article.step');
