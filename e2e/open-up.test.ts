@@ -1,4 +1,5 @@
 import type { Page } from 'playwright-core';
+import { serious } from './test/axe.ts';
 import { settled, TABLET, TestBench } from './test/bench.ts';
 import { minutesIn, append, findAccessory, goTo, openedJob, readyForBack } from './test/job.ts';
 
@@ -195,6 +196,51 @@ test(
     await goTo(page, shop.address, job, 'hand-over', 'Hand over');
     await page.getByRole('main').getByText('Fell into the crossmember, owner told').waitFor();
     expect(await line.count()).toBe(0);
+  },
+  LONG_MS,
+);
+
+test(
+  'a piece that is held otherwise, and a vehicle that is raised: said at the step and below it, counted and planned with from then on',
+  async () => {
+    const { page, complaints } = await shop.open('fern');
+    const job = await openedJob(page, shop.address);
+    await goTo(page, shop.address, job, 'open-up', 'Open up');
+    await page.getByText('no shorter way is known').waitFor();
+    const piece = await stepName(page);
+    const done = page.getByRole('button', { name: /^Done, \d+ into slot/ });
+    const countIn = async () => Number(/\d+/.exec((await done.textContent()) ?? '')?.[0]);
+    const before = await countIn();
+    await page.getByRole('button', { name: 'It is held otherwise' }).click();
+    const form = page.getByRole('dialog');
+    const confirm = form.getByRole('button', { name: 'It is held so' });
+    expect(await confirm.isDisabled()).toBe(true);
+    await form
+      .getByRole('button', { name: /^One more: / })
+      .first()
+      .click();
+    await form.getByRole('button', { name: 'hook', exact: true }).first().click();
+    expect(await serious(page)).toEqual([]);
+    await confirm.click();
+    await form.waitFor({ state: 'detached' });
+    // One more of what was there, and one hook.
+    await page.getByRole('button', { name: new RegExp(`^Done, ${before + 2} into slot`) }).waitFor();
+    expect(await stepName(page)).toBe(piece);
+    await page.getByRole('button', { name: 'Raise it or turn its wheels' }).click();
+    await page.getByRole('radio', { name: 'front raised, on stands' }).click();
+    await page.getByText('The vehicle stands: front raised, on stands.').waitFor();
+    expect(await serious(page)).toEqual([]);
+    await page
+      .getByRole('button', { name: /^\d+ Front undertray/ })
+      .first()
+      .click();
+    await page.getByText('It stays so: front raised, on stands.').waitFor();
+    await page.getByRole('button', { name: 'On its wheels' }).click();
+    await page.getByText('Raise the front at the maker’s points').waitFor();
+    await settled(page);
+    const said = (await logOf(page, job)).filter(({ type }) => type === 'kind.described' || type === 'position.set').map(({ payload }) => ('held' in payload ? 'held' : payload));
+    expect(said).toEqual(['held', { kind: 'raised', place: 'front' }, { kind: 'raised' }]);
+    expect(complaints).toEqual([]);
   },
   LONG_MS,
 );

@@ -35,7 +35,7 @@ import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
 import { Connection, ContentItem, FitStep, KitFeed, KitPlug, KitRelay, KitTest, Lamp, Leg } from '@jade/contract/kit';
-import { Circuit, LampFunction, MountPosition, Piece, Sensor, Supply, TakenMeasures, TellingFact, VehiclePlug, GapPoint } from '@jade/contract/vehicle';
+import { Circuit, FastenerGroup, LampFunction, MountPosition, Piece, Sensor, Supply, TakenMeasures, TellingFact, VehiclePlug, GapPoint } from '@jade/contract/vehicle';
 import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
@@ -328,6 +328,12 @@ class ApartPiece {
   @Slug() from!: string;
 }
 
+/** What holds a piece, where it was found held otherwise than its profile says. */
+class HeldPiece {
+  @Slug() piece!: string;
+  @Each(() => FastenerGroup, 60) fasteners!: FastenerGroup[];
+}
+
 class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => Piece, 20) pieces?: Piece[];
   @Optional() @Each(() => LampFunction, 60) functions?: LampFunction[];
@@ -340,6 +346,7 @@ class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => TellingFact, 20) facts?: TellingFact[];
   @Optional() @Part(() => TakenMeasures) measures?: TakenMeasures;
   @Optional() @Slugs(60) without?: string[];
+  @Optional() @Each(() => HeldPiece, 20) held?: HeldPiece[];
   @Optional() @Each(() => SamePiece, 20) same?: SamePiece[];
   @Optional() @Each(() => ApartPiece, 20) apart?: ApartPiece[];
   @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) whole?: P<'kind.described'>['whole'];
@@ -598,6 +605,7 @@ class PlugFound implements P<'plug.found'> {
   @Text(MOST.where) where!: string;
   @OneOf(SIDES) side!: P<'plug.found'>['side'];
   @OneOfEach(PROBE_FUNCTIONS, MOST_PINS) may!: P<'plug.found'>['may'];
+  @Optional() @Text(MOST.lock) lock?: string;
   @Whole(1, 20) rows!: number;
   @Whole(1, 40) columns!: number;
   @Each(() => FoundPin, MOST_PINS) pins!: FoundPin[];

@@ -425,6 +425,7 @@ export class TakenToKeep {
   @Slugs(200) circuits!: string[];
   @Slugs(60) facts!: string[];
   @Slugs(500) confirmed!: string[];
+  @Slugs(500) otherwise!: string[];
   @Slugs(500) without!: string[];
   @Slugs(2) revived!: string[];
   @OneOfEach(MEASURES, MEASURES.length) measures!: NonNullable<PlainProfile['unmeasured']>;

@@ -1,8 +1,9 @@
-import { certain, levelRank, type Piece, type VehicleProfile } from '../vehicle/index.ts';
+import { heldAs } from '../job/index.ts';
+import { certain, levelRank, type FastenerGroup, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import type { SeenJob } from './seen.ts';
 import { holds } from './ways.ts';
 
-/** A piece as those who opened it found it: no longer assumed, its fasteners as they were counted, without ways by which it did not come. */
+/** A piece as those who opened it found it: no longer assumed, held as was said of it, its fasteners as they were counted, without ways by which it did not come. */
 function asFound(piece: Piece, jobs: readonly SeenJob[]): Piece {
   const moves = jobs.flatMap((job) => job.moves.filter((move) => move.piece === piece.id));
   const tried = jobs.flatMap((job) => job.tried.filter((entry) => entry.piece === piece.id));
@@ -19,9 +20,13 @@ function asFound(piece: Piece, jobs: readonly SeenJob[]): Piece {
 }
 
 /** Pieces that were taken over from another kind and that jobs opened: each as it was found, by how many. What broke on the way confirms nothing. */
-export function confirmedPieces(jobs: readonly SeenJob[], { pieces }: Pick<VehicleProfile, 'pieces'>): { entry: Piece; before: Piece; jobs: string[] }[] {
+export function confirmedPieces(
+  jobs: readonly SeenJob[],
+  { pieces }: Pick<VehicleProfile, 'pieces'>,
+  held: ReadonlyMap<string, { fasteners: FastenerGroup[] }> = new Map(),
+): { entry: Piece; before: Piece; jobs: string[] }[] {
   return pieces.flatMap((piece) => {
     const by = jobs.filter(({ moves }) => moves.some((move) => move.piece === piece.id && !move.broken)).map(({ job }) => job);
-    return piece.assumed !== undefined && by.length > 0 ? [{ entry: asFound(piece, jobs), before: piece, jobs: by }] : [];
+    return piece.assumed !== undefined && by.length > 0 ? [{ entry: asFound(heldAs(piece, held.get(piece.id)?.fasteners), jobs), before: piece, jobs: by }] : [];
   });
 }

@@ -506,6 +506,27 @@ describe('a kind that is much like another', () => {
     expect(left.pieces.map(({ assumed }) => assumed !== undefined)).toEqual([true, false, true, true]);
   });
 
+  test('what is held otherwise is learned as it was said last, with those that said so; of one that was assumed it is part of what was found', () => {
+    const certainly = withCaptured(kind, teach(kind, opened(new Job('first', kind), 'cowl')), { ...NOTHING_TAKEN, confirmed: ['cowl'] });
+    const said = (name: string, id: string, count: number) => {
+      const job = new Job(name, certainly);
+      const group = { ...(kind.pieces.find((piece) => piece.id === id)?.fasteners[0] as Piece['fasteners'][number]), id: 'found-1', drive: 'push-pin' as const, count };
+      job.log.add('kind.described', { held: [{ piece: id, fasteners: [group] }] });
+      return opened(job, id, { group: 'found-1', count });
+    };
+    const jobs = [said('one', 'cowl', 3), said('two', 'cowl', 5), said('three', 'cowl', 3), said('four', 'grille', 7)];
+    const taught = teach(certainly, ...jobs);
+    expect(
+      taught.otherwise.map(({ entry, before, jobs: by }) => [entry.id, entry.fasteners.map(({ id, count }) => `${id} ${count}`), before.fasteners.map(({ id }) => id), by]),
+    ).toEqual([['cowl', ['found-1 3'], kind.pieces.find(({ id }) => id === 'cowl')?.fasteners.map(({ id }) => id), ['one', 'three']]]);
+    expect(taught.confirmed.map(({ entry }) => [entry.id, entry.fasteners.map(({ id, count }) => `${id} ${count}`)])).toEqual([['grille', ['found-1 7']]]);
+    const kept = withCaptured(certainly, taught, all(taught));
+    expect(['cowl', 'grille'].map((id) => kept.pieces.find((piece) => piece.id === id)?.fasteners.map((group) => group.count))).toEqual([[3], [7]]);
+    expect(checkProfile(kept)).toEqual([]);
+    expect(teach(kept, ...jobs).otherwise).toEqual([]);
+    expect(withCaptured(certainly, taught, { ...all(taught), otherwise: [] }).pieces.find(({ id }) => id === 'cowl')).toEqual(certainly.pieces.find(({ id }) => id === 'cowl'));
+  });
+
   test('a way that did not go is none of it; where none is left they stay until another one is shown', () => {
     const one = opened(new Job('one', kind), 'grille');
     // It does not come by the way below; with the cowl off it does.

@@ -1,4 +1,4 @@
-import { describedOnce, leftOpen, type DescribedHere } from '../job/index.ts';
+import { describedOnce, leftOpen, type DescribedHere, heldAs } from '../job/index.ts';
 import type { Kit } from '../kit/index.ts';
 import {
   askingDead,
@@ -26,6 +26,7 @@ import {
   type TellingFact,
   type VehiclePlug,
   type VehicleProfile,
+  type FastenerGroup,
 } from '../vehicle/index.ts';
 import { hidesAll, kindTaught, stillNew, withChanges, type KindTaught, type WayChange } from './changes.ts';
 import { confirmedPieces } from './assumed.ts';
@@ -56,6 +57,8 @@ export interface KindCaptured extends KindTaught {
   facts: Proposed<TellingFact>[];
   /** Pieces that were taken over from another kind and that jobs opened: as they were found, and as they were assumed. */
   confirmed: (Proposed<Piece> & { before: Piece })[];
+  /** Pieces that jobs found held otherwise than the profile says, as the last of them said it. */
+  otherwise: (Proposed<Piece> & { before: Piece })[];
   /** Pieces that were taken over from another kind and that jobs said this one does not have. */
   without: { piece: string; jobs: string[] }[];
   /** Supplies of which nobody had measured what bringing them back takes, with what jobs took for it. */
@@ -188,6 +191,20 @@ function closed<T extends { entry: Piece }>(own: readonly Piece[], pieces: reado
   return { pieces: rest.pieces, lost: lost + rest.lost };
 }
 
+/** What holds pieces of a profile as jobs found it, where that is other than it says: as the last of them said it, with those that said so. */
+function heldOtherwise(told: readonly JobDescribed[], { pieces }: Pick<VehicleProfile, 'pieces'>): Map<string, { fasteners: FastenerGroup[]; jobs: string[] }> {
+  const alike = (one: readonly FastenerGroup[], other: readonly FastenerGroup[]) => JSON.stringify(one) === JSON.stringify(other);
+  return new Map(
+    pieces.flatMap(({ id, fasteners: own }) => {
+      const said = told.flatMap(({ job, described }) => (described.held[id] ? [{ job, fasteners: described.held[id] }] : []));
+      const last = said.at(-1);
+      return last && !alike(last.fasteners, own)
+        ? [[id, { fasteners: last.fasteners, jobs: said.filter(({ fasteners }) => alike(fasteners, last.fasteners)).map(({ job }) => job) }] as const]
+        : [];
+    }),
+  );
+}
+
 /**
  * What jobs of a kind teach beyond its profile: pieces and lamps that they described, the levels and minutes of a piece as all of them show it, and the ways
  * of what the profile has. Two descriptions of one name on one side are one piece.
@@ -245,6 +262,8 @@ export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescr
     profile.sensors.map((sensor) => onPiece(sensor, all)),
     told.flatMap(({ described }) => Object.values(described.sensors).map((sensor) => onPiece({ ...sensor, on: piece(sensor.on) }, all))),
   );
+  const held = heldOtherwise(told, profile);
+  const confirmed = confirmedPieces(seen, profile, held);
   return {
     ...taught,
     unsayable: taught.unsayable + lost + lostPlaces + lostPlugs,
@@ -262,7 +281,11 @@ export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescr
       same,
     ),
     facts: factsTold(told, profile, all, piece),
-    confirmed: confirmedPieces(seen, profile),
+    confirmed,
+    otherwise: [...held].flatMap(([id, { fasteners, jobs: by }]) => {
+      const before = profile.pieces.find((own) => own.id === id);
+      return before && !confirmed.some(({ entry }) => entry.id === id) ? [{ entry: heldAs(before, fasteners), before, jobs: by }] : [];
+    }),
     revived: profile.supplies.flatMap((supply) => {
       const measured = supply.liveMin === undefined ? liveMinOf(supply.id, told) : undefined;
       return measured ? [{ entry: broughtBack(supply, told), jobs: measured.jobs }] : [];
@@ -314,6 +337,7 @@ export interface Taken {
   circuits: readonly string[];
   facts: readonly string[];
   confirmed: readonly string[];
+  otherwise: readonly string[];
   without: readonly string[];
   revived: readonly string[];
   measures: readonly MeasureId[];
@@ -334,6 +358,7 @@ export const NOTHING_TAKEN: Taken = {
   circuits: [],
   facts: [],
   confirmed: [],
+  otherwise: [],
   without: [],
   revived: [],
   measures: [],
@@ -349,7 +374,7 @@ const NAMED = ['mounts', 'pieces', 'plugs', 'circuits'] as const;
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
 export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
-  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, without, revived, measures, notes, kits, changes, whole } = captured;
+  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, otherwise, without, revived, measures, notes, kits, changes, whole } = captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
@@ -386,6 +411,7 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
     circuits: lines,
     facts: factsTaken(facts, taken.facts, new Set([...levels.keys()].filter((id) => !taken.without.includes(id)))),
     confirmed: confirmed.map(({ entry }) => entry).filter(({ id }) => taken.confirmed.includes(id)),
+    otherwise: otherwise.map(({ entry }) => entry).filter(({ id }) => taken.otherwise.includes(id)),
     without: without.map(({ piece }) => piece).filter((id) => taken.without.includes(id)),
     revived: revived.map(({ entry }) => entry).filter(({ id }) => taken.revived.includes(id)),
     measures: measures.filter(({ measure }) => taken.measures.includes(measure)),
@@ -403,7 +429,7 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
 /** A profile with what was taken of what its jobs taught. */
 export function withCaptured(profile: VehicleProfile, captured: KindCaptured, taken: Taken): VehicleProfile {
   const { changes, whole, kits: _kits, notes, measures, ...entries } = takenTogether(captured, profile, taken);
-  const found = new Map(entries.confirmed.map((piece) => [piece.id, piece]));
+  const found = new Map([...entries.confirmed, ...entries.otherwise].map((piece) => [piece.id, piece]));
   const base = withoutPieces({ ...profile, pieces: profile.pieces.map((piece) => found.get(piece.id) ?? piece) }, entries.without);
   const { undescribed, ...rest } = withChanges(base, entries.without.length > 0 ? stillNew(base, changes) : changes);
   const held = {

@@ -2,7 +2,18 @@ import { duplicateIds, unknownId, type Fault } from '../faults/index.ts';
 import { checkCondition } from '../facts/index.ts';
 import { PAPERS, PHOTO_KINDS, photoSubject } from '../photos/index.ts';
 import { checkKit, testsThatFollow, type Kit } from '../kit/index.ts';
-import { checkCircuits, checkMeasures, checkPieces, checkPlugs, checkSensors, checkSupplies, factChoices, withMeasures, type VehicleProfile } from '../vehicle/index.ts';
+import {
+  checkCircuits,
+  checkMeasures,
+  checkPieces,
+  checkPlugs,
+  checkSensors,
+  checkSupplies,
+  factChoices,
+  withMeasures,
+  type Piece,
+  type VehicleProfile,
+} from '../vehicle/index.ts';
 import { circuitId } from '../wiring/index.ts';
 import type { JobDocuments } from './basis.ts';
 import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed } from './described.ts';
@@ -33,7 +44,12 @@ export function idCheck(
     // A device that was away may have opened what another one found missing, and may still know a piece under the id of its own description.
     const known = withDescribed(pinned.profile, { ...described, without: [] });
     const again = Object.values(described.pieces).filter(({ id }) => described.same[id] !== undefined && !known.pieces.some((piece) => piece.id === id));
-    const profile = again.length > 0 ? { ...known, pieces: [...known.pieces, ...again] } : known;
+    // It may as well count what holds a piece as the profile has it, while another one found it held otherwise.
+    const asBefore = (piece: Piece): Piece => {
+      const before = described.held[piece.id] ? (pinned.profile.pieces.find(({ id }) => id === piece.id)?.fasteners ?? []) : [];
+      return { ...piece, fasteners: [...piece.fasteners, ...before.filter(({ id }) => !piece.fasteners.some((group) => group.id === id))] };
+    };
+    const profile = { ...known, pieces: [...known.pieces.map(asBefore), ...again] };
     return { ...pinned, profile, kits: pinned.kits.map((kit) => withKitDescribed(kit, kits.get(kit.slug), profile)) };
   };
   let documents = asDescribed();
@@ -72,11 +88,11 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
   const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], without = [] } = said;
-  const { measures = {}, same = [], apart = [], whole = [] } = said;
+  const { measures = {}, held: holding = [], same = [], apart = [], whole = [] } = said;
   const at = `${path}.payload`;
   const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts: telling };
-  if ([...Object.values(lists), Object.keys(measures), without, same, apart, whole].every((list) => list.length === 0))
-    return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'measures', 'without', 'same', 'apart', 'whole'].join(', ') } }];
+  if ([...Object.values(lists), Object.keys(measures), without, holding, same, apart, whole].every((list) => list.length === 0))
+    return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'measures', 'without', 'held', 'same', 'apart', 'whole'].join(', ') } }];
   const facts = factChoices({ facts: [...telling, ...profile.facts] });
   const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };
   const now = { ...profile, ...held, circuits: besides(profile.circuits, circuits) };
@@ -109,11 +125,27 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
     ...unknownId(other, there, `${at}.${list}[${place}].${field}`, 'piece'),
     ...(one === other ? [{ path: `${at}.${list}[${place}].${field}`, code: 'itself' as const, data: {} }] : []),
   ];
+  const ofHolding = holding.flatMap(({ piece, fasteners }, place) => {
+    const levels = new Set<string>(held.pieces.find(({ id }) => id === piece)?.levels.map(({ level }) => level));
+    return [
+      ...unknownId(piece, there, `${at}.held[${place}].piece`, 'piece'),
+      ...duplicateIds(fasteners, `${at}.held[${place}].fasteners`),
+      ...(there.has(piece) ? fasteners.flatMap(({ atLevel }, index) => unknownId(atLevel, levels, `${at}.held[${place}].fasteners[${index}].atLevel`, 'level')) : []),
+    ];
+  });
   const ofPairs = [
     ...same.flatMap(({ piece, is }, place) => pair('same', place, piece, ['is', is])),
     ...apart.flatMap(({ piece, from }, place) => pair('apart', place, piece, ['from', from])),
   ];
-  return [...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)), ...ofEntries, ...ofLamps, ...ofFacts, ...ofPairs, ...ofMeasures];
+  return [
+    ...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)),
+    ...ofEntries,
+    ...ofLamps,
+    ...ofFacts,
+    ...ofHolding,
+    ...ofPairs,
+    ...ofMeasures,
+  ];
 }
 
 /** Faults of what was described of a kit: nothing at all, a kit that the job does not have, an entry said twice or that names what is not there. */

@@ -1,5 +1,5 @@
 import { FITMENT_LISTS, KIT_LISTS, type Fitment, type FitmentList, type Kit, type KitList } from '../kit/index.ts';
-import { withMeasures, withoutPieces, withTelling, type VehicleProfile } from '../vehicle/index.ts';
+import { withMeasures, withoutPieces, withTelling, type FastenerGroup, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import type { KindDescribed, KitDescribed } from './events.ts';
 import { describedOnce, keptAs } from './one-piece.ts';
 import { records, type DescribedHere, type KitDescribedHere } from './state.ts';
@@ -35,6 +35,7 @@ export const NOTHING_DESCRIBED: DescribedHere = {
   facts: {},
   measures: {},
   without: [],
+  held: {},
   same: {},
   apart: [],
   whole: [],
@@ -54,6 +55,9 @@ const NOTHING_OF_KIT: KitDescribedHere = {
   whole: [],
 };
 
+/** A piece as it is held, where that is other than was said before. */
+export const heldAs = (piece: Piece, fasteners: readonly FastenerGroup[] | undefined): Piece => (fasteners ? { ...piece, fasteners: [...fasteners] } : piece);
+
 /** Which pieces are others, with one more: never in a ring, and said anew as it was said last. */
 function andSame(same: Readonly<Record<string, string>>, { piece, is }: { piece: string; is: string }): Record<string, string> {
   return keptAs(same, is) === piece ? same : Object.assign(records<string>(), same, { [piece]: is });
@@ -62,7 +66,7 @@ function andSame(same: Readonly<Record<string, string>>, { piece, is }: { piece:
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
   const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [] } = said;
-  const { measures = {}, same = [], apart = [], whole = [] } = said;
+  const { measures = {}, held = [], same = [], apart = [], whole = [] } = said;
   return {
     pieces: further(before.pieces, pieces, byId),
     functions: further(before.functions, functions, byId),
@@ -75,6 +79,7 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
     facts: further(before.facts, facts, byId),
     measures: { ...before.measures, ...measures },
     without: [...new Set([...before.without, ...without])],
+    held: Object.assign(records<FastenerGroup[]>(), before.held, Object.fromEntries(held.map(({ piece, fasteners }) => [piece, fasteners]))),
     same: same.reduce(andSame, before.same),
     apart: [...before.apart, ...apart],
     whole: [...new Set([...before.whole, ...whole])],
@@ -102,7 +107,8 @@ export function kitDescribedFurther(before: KitDescribedHere = NOTHING_OF_KIT, s
 
 /** Whether a job described nothing. */
 export const describedNothing = (described: DescribedHere): boolean =>
-  KIND_LISTS.every((list) => Object.keys(described[list]).length === 0) && described.without.length + described.whole.length + Object.keys(described.measures).length === 0;
+  KIND_LISTS.every((list) => Object.keys(described[list]).length === 0) &&
+  described.without.length + described.whole.length + Object.keys(described.measures).length + Object.keys(described.held).length === 0;
 
 /** What is left of lists that nobody has described as a whole; nothing at all where none is left. */
 export function leftOpen<T extends string>(before: readonly T[] | undefined, whole: readonly string[]): { undescribed?: T[] } {
@@ -120,7 +126,7 @@ export function withDescribed(profile: VehicleProfile, told: DescribedHere): Veh
   const { undescribed, ...rest } = profile;
   const held = {
     ...rest,
-    pieces: joined(profile.pieces, described.pieces, byId),
+    pieces: joined(profile.pieces, described.pieces, byId).map((piece) => heldAs(piece, described.held[piece.id])),
     functions: joined(profile.functions, described.functions, byId),
     mounts: joined(profile.mounts, described.mounts, byId),
     supplies: joined(profile.supplies, described.supplies, byId),

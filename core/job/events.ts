@@ -7,6 +7,7 @@ import type {
   Circuit,
   Described,
   Drive,
+  FastenerGroup,
   LampFunction,
   Level,
   MountPosition,
@@ -127,6 +128,12 @@ export interface Accessory {
   why?: string;
 }
 
+/** What holds a piece of the profile, where it was found held otherwise than that says. */
+export interface HeldPiece {
+  piece: string;
+  fasteners: FastenerGroup[];
+}
+
 /**
  * What was described of the kind of vehicle while this one was worked on, as a profile says it. `whole`: lists of which this vehicle has nothing beyond
  * what is described.
@@ -150,6 +157,8 @@ export interface KindDescribed {
   facts?: TellingFact[];
   /** Pieces that were taken over from another kind and that this kind does not have; one that its profile no longer has is gone by that. */
   without?: string[];
+  /** Pieces that are held otherwise than the profile says. */
+  held?: HeldPiece[];
   /** Pieces that two devices described, each not knowing of the other: what was said of `piece` is of the one that was described first. */
   same?: { piece: string; is: string }[];
   /** Pieces that look like one and are two. */
@@ -424,6 +433,8 @@ export interface FoundPlug {
   where: string;
   side: Side;
   may: ProbeFunction[];
+  /** How it locks, where somebody saw it. */
+  lock?: string;
   rows: number;
   columns: number;
   pins: { id: string; row: number; column: number; colour?: string }[];

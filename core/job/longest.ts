@@ -13,6 +13,8 @@ export const LONGEST_TEXT = {
   /** Who isolates a supply, and by which procedure. */
   isolation: 200,
   setting: 120,
+  /** How a plug locks. */
+  lock: 80,
   accessory: 80,
   /** What can hurt at a piece. */
   caution: 120,

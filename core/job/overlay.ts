@@ -27,7 +27,7 @@ function pieceOf(found: Accessory, profile: VehicleProfile): Piece {
 }
 
 /** A plug of which nothing is known but its face and where it hides. */
-const plugOf = ({ plug, name, where, side, rows, columns, pins }: FoundPlug): VehiclePlug => ({
+const plugOf = ({ plug, name, where, side, rows, columns, pins, lock = 'not described' }: FoundPlug): VehiclePlug => ({
   id: plug,
   name,
   family: 'not described',
@@ -35,7 +35,7 @@ const plugOf = ({ plug, name, where, side, rows, columns, pins }: FoundPlug): Ve
   keying: 'not described',
   rows,
   columns,
-  lock: 'not described',
+  lock,
   pins: pins.map((pin) => ({ ...pin, carries: 'unknown' })),
   side,
   whereToLook: where,

@@ -3,6 +3,7 @@ import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, K
 import type {
   Circuit,
   Described,
+  FastenerGroup,
   LampFunction,
   Level,
   LevelNeed,
@@ -190,6 +191,8 @@ export interface JobState {
     facts: Record<string, TellingFact>;
     measures: TakenMeasures;
     without: string[];
+    /** What holds pieces, by piece, where it is other than the profile says. */
+    held: Record<string, FastenerGroup[]>;
     /** Pieces that were described once more, by the piece that each of them is. */
     same: Record<string, string>;
     /** Pairs of pieces that look like one and are two. */
@@ -351,6 +354,7 @@ export function emptyJob(): JobState {
       facts: records(),
       measures: {},
       without: [],
+      held: records(),
       same: records(),
       apart: [],
       whole: [],

@@ -33,6 +33,7 @@ test('who did as the profile says has taught nothing; a kind without jobs has no
     circuits: [],
     facts: [],
     confirmed: [],
+    otherwise: [],
     without: [],
     revived: [],
     measures: [],

@@ -10,6 +10,7 @@ import {
   sayNewPlug,
   sayNewSensor,
   sayNewSupply,
+  sayOtherwise,
   sayRevived,
   sayTaughtPlace,
   sayTaughtWay,
@@ -162,6 +163,17 @@ test('what was assumed and opened says what was found otherwise', () => {
   expect(sayConfirmed({ entry: before, before, jobs: ['one'] })).toBe('Assumed, as on Wexholm Bollard 35; opened on 1 job.');
   expect(sayConfirmed({ entry, before, jobs: ['one', 'two'] })).toBe(
     'Assumed, as on Wexholm Bollard 35; opened on 2 jobs. Counted: 5 × 10 mm hex, not 4; 0 × hook, not 2. Did not come by 1 way that goes with it.',
+  );
+  const own = before.fasteners[0] as Piece['fasteners'][number];
+  const clips = { ...own, id: 'found-1', drive: 'push-pin' as const, size: '8 mm', count: 3 };
+  expect(sayConfirmed({ entry: { ...before, fasteners: [...before.fasteners, clips] }, before, jobs: ['one'] })).toBe(
+    'Assumed, as on Wexholm Bollard 35; opened on 1 job. Held besides by 3 × 8 mm push-pin.',
+  );
+  expect(sayOtherwise({ entry: { ...before, fasteners: [...before.fasteners.slice(1), clips] }, before, jobs: ['one'] })).toBe(
+    'Held by 3 × 8 mm push-pin, where the profile has 4 × 10 mm hex. Said on 1 job.',
+  );
+  expect(sayOtherwise({ entry: { ...before, fasteners: before.fasteners.slice(1) }, before, jobs: ['one', 'two'] })).toBe(
+    'Held by nothing more, where the profile has 4 × 10 mm hex. Said on 2 jobs.',
   );
   expect(sayWithout(['one'])).toBe('Assumed, and not there: it goes, with all that names it. Said on 1 job.');
 });

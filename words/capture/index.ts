@@ -1,7 +1,7 @@
 import type { CaptureConflict, KindCaptured, KitProposed, WayChange } from '@jade/core/capture';
 import type { Condition } from '@jade/core/facts';
 import type { Judged } from '@jade/core/job';
-import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, TellingFact, VehiclePlug, GapPoint } from '@jade/core/vehicle';
+import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, TellingFact, VehiclePlug, GapPoint, FastenerGroup } from '@jade/core/vehicle';
 import { sayGroup, sayIsolation, sayThrough } from '@jade/words/names';
 import { STATION_NAMES } from '@jade/words/stations';
 import { inSentence, millimetres, minutes, plural, sayDay } from '@jade/words/units';
@@ -114,17 +114,35 @@ export function sayNewPlug({ side, pins, reach }: VehiclePlug, jobs: readonly st
 /** A circuit by what guards it, and when it was read live. */
 export const sayNewCircuit = (circuit: Circuit, jobs: readonly string[]): string => `A circuit: ${sayCircuit(circuit, sayProtection(circuit))}. ${TAUGHT.saidOn(jobs.length)}`;
 
+/** Fasteners that one list has and another has not, or in another number. */
+const unlikeIn = (fasteners: readonly FastenerGroup[], other: readonly FastenerGroup[]): string =>
+  fasteners
+    .filter((group) => !other.some(({ id, count }) => id === group.id && count === group.count))
+    .map((group) => `${group.count} × ${sayGroup(group) ?? group.id}`)
+    .join('; ');
+
+/** A piece that jobs found held otherwise than its profile says. */
+export function sayOtherwise({ entry, before, jobs }: KindCaptured['otherwise'][number]): string {
+  const [now, was] = [unlikeIn(entry.fasteners, before.fasteners), unlikeIn(before.fasteners, entry.fasteners)];
+  return `Held by ${now || 'nothing more'}${was ? `, where the profile has ${was}` : ''}. ${TAUGHT.saidOn(jobs.length)}`;
+}
+
 /** A piece that was assumed and that jobs opened: what of it they found otherwise. */
 export function sayConfirmed({ entry, before, jobs }: { entry: Piece; before: Piece; jobs: readonly string[] }): string {
   const counted = before.fasteners.flatMap((group) => {
     const count = entry.fasteners.find(({ id }) => id === group.id)?.count ?? 0;
     return count === group.count ? [] : [`${count} × ${sayGroup(group) ?? group.id}, not ${group.count}`];
   });
+  const found = unlikeIn(
+    entry.fasteners.filter(({ id }) => !before.fasteners.some((group) => group.id === id)),
+    [],
+  );
   const ways = (piece: Piece) => piece.levels.reduce((sum, level) => sum + level.ways.length, 0);
   const gone = ways(before) - ways(entry);
   return [
     `Assumed, as on ${before.assumed ?? ''}; opened on ${plural(jobs.length, 'job')}`,
     ...(counted.length > 0 ? [`Counted: ${counted.join('; ')}`] : []),
+    ...(found ? [`Held besides by ${found}`] : []),
     ...(gone > 0 ? [`Did not come by ${plural(gone, 'way')} that ${gone === 1 ? 'goes' : 'go'} with it`] : []),
   ]
     .map((part) => `${part}.`)

@@ -1,7 +1,7 @@
 import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { FitmentList, KitList, Pass } from '@jade/core/kit';
 import { isScrewed, type Described, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
-import { sayAsItComes, sayMeasures, sayStand, type Names } from '@jade/words/names';
+import { sayAsItComes, sayGroup, sayMeasures, sayStand, type Names } from '@jade/words/names';
 import { sayWarnings } from '@jade/words/judging';
 import { sayJudged } from '@jade/words/capture';
 import { sayPictured } from '@jade/words/photos';
@@ -191,6 +191,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       facts = [],
       measures = {},
       without = [],
+      held = [],
       same = [],
       apart = [],
       whole = [],
@@ -213,6 +214,9 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ...circuits.map((circuit) => `A circuit: ${sayProtection(circuit)}, live in ${circuit.liveIn.join(', ')}`),
       ...facts.map(({ label, choices }) => `Vehicles of this kind differ, ${inSentence(label)}: ${choices.join(' or ')}`),
       ...(Object.keys(measures).length > 0 ? [`Measured: ${sayMeasures(measures)}`] : []),
+      ...held.map(
+        ({ piece, fasteners }) => `${names.piece(piece)} is held by ${fasteners.map((group) => `${group.count} × ${sayGroup(group) ?? group.id}`).join('; ') || 'nothing'}`,
+      ),
       ...(without.length > 0 ? [`This kind has no ${without.map((piece) => inSentence(names.piece(piece))).join(', no ')}`] : []),
       ...same.map(({ piece, is }) => `${names.piece(piece)} and ${inSentence(names.piece(is))} are one piece, described twice`),
       ...apart.map(({ piece, from }) => `${names.piece(piece)} and ${inSentence(names.piece(from))} are two pieces`),

@@ -167,6 +167,14 @@ test('what was described of a kit is said in a line: what it has, what lies in i
   expect(sayEvent(event('kind.described', { facts: [{ label: 'Skid plate', choices: ['fitted', 'none'] }] }), names)).toBe(
     'Vehicles of this kind differ, skid plate: fitted or none',
   );
+  const holding = (fasteners: object[]) => sayEvent(event('kind.described', { held: [{ piece: 'grille', fasteners }] }), names);
+  expect([
+    holding([
+      { drive: 'hex', size: '8 mm', count: 4 },
+      { drive: 'hook', count: 2 },
+    ]),
+    holding([]),
+  ]).toEqual(['Grille is held by 4 × 8 mm hex; 2 × hook', 'Grille is held by nothing']);
   expect(sayEvent(event('kind.described', { without: ['grille'] }), names)).toBe(`This kind has no ${names.piece('grille').toLowerCase()}`);
   expect(sayEvent(event('kind.described', { same: [{ piece: 'grille', is: 'undertray' }], apart: [{ piece: 'undertray', from: 'grille' }] }), names)).toBe(
     `${names.piece('grille')} and ${names.piece('undertray').toLowerCase()} are one piece, described twice. ${names.piece('undertray')} and ${names.piece('grille').toLowerCase()} are two pieces`,

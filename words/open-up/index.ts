@@ -178,6 +178,14 @@ export const ISOLATION = {
 } as const;
 
 /** A piece that came open and that nobody has described. */
+/** A piece of the profile that is held otherwise. */
+export const HELD = {
+  title: (piece: string) => `${piece}: what holds it`,
+  action: 'It is held so',
+  why: 'As it is on this vehicle. The step counts with it from now on, and others of the kind once it is kept.',
+  open: 'It is held otherwise',
+} as const;
+
 /** How the vehicle stands, and what can be said of it. */
 export const STANDING = {
   label: 'How the vehicle stands',

@@ -13,6 +13,7 @@ export const FOUND_PLUG = {
   read: 'Read this plug',
   name: 'What to call it',
   hides: 'Where it hides',
+  lock: 'How it locks',
   feeds: 'Which lamps it feeds',
   side: 'Which side',
   lampsWhy: 'What its lamps have. Take away what cannot be in it: the fewer there are, the fewer readings it takes.',

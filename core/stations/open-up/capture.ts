@@ -1,7 +1,9 @@
 import { LONGEST_TEXT, reachUnknown, suppliesNow, unplacedKits, type GroupCount, type Happened, type JobContext } from '../../job/index.ts';
+import type { OpenStep } from '../../access/index.ts';
 import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
 import {
   askingDead,
+  fastenerKey,
   isScrewed,
   levelRank,
   onOtherSide,
@@ -99,7 +101,11 @@ function wayCame(context: JobContext, { stands, without = [], needed = [] }: Cam
   return { ...way, needs };
 }
 
-function groupOf({ drive, size, lengthMm, count, release, singleUse = false, place }: CameOut, index: number, { level, side = 'centre' }: CamePiece): FastenerGroup {
+function groupOf(
+  { drive, size, lengthMm, count, release, singleUse = false, place }: CameOut,
+  index: number,
+  { level, side = 'centre' }: Pick<CamePiece, 'level' | 'side'>,
+): FastenerGroup {
   return {
     id: `fixing-${index + 1}`,
     drive,
@@ -172,6 +178,52 @@ export function pieceCame(context: JobContext, came: CamePiece, id: string, sure
   return 'refused' in act ? act : { events: [...act.events, ...cameAs(context, came, piece)] };
 }
 
+/** Fasteners as a form counts them. */
+export const cameOutOf = (fasteners: readonly FastenerGroup[]): CameOut[] =>
+  fasteners.map(({ drive, size, lengthMm, count, release, singleUse, place }) => ({
+    drive,
+    ...(size === undefined ? {} : { size }),
+    ...(lengthMm === undefined ? {} : { lengthMm }),
+    count,
+    release,
+    singleUse,
+    place,
+  }));
+
+/**
+ * A piece of the profile that is held otherwise than that says: its fasteners at a step of the plan, as they were found. One that looks as the profile has it
+ * stays that one, with its place and how tight it goes.
+ */
+export function heldOtherwise(
+  { profile }: Pick<JobContext, 'profile'>,
+  { piece: id, level, fasteners: before }: Pick<OpenStep, 'piece' | 'level' | 'fasteners'>,
+  found: readonly CameOut[],
+): Act {
+  const piece = profile.pieces.find((entry) => entry.id === id);
+  if (!piece) return refused({ code: 'unknown', what: 'piece', id });
+  const uncounted = found.filter(({ count }) => !(Number.isInteger(count) && count >= 1)).length;
+  const bars: Refusal[] = [
+    ...(uncounted > 0 ? [{ code: 'missing' as const, count: uncounted }] : []),
+    ...found.flatMap(({ size, place }) => [...tooLong(size, LONGEST_TEXT.size), ...tooLong(place, LONGEST_TEXT.bag)]),
+  ];
+  if (bars.length > 0) return refused(...bars);
+  const lookOf = (kind: CameOut) => fastenerKey({ ...kind, singleUse: kind.singleUse ?? false });
+  const left = [...before];
+  const ids = new Set(piece.fasteners.map((group) => group.id));
+  const groups = found.map((entry, index): FastenerGroup => {
+    const own = left.findIndex((group) => fastenerKey(group) === lookOf(entry) && (entry.place === undefined || entry.place === group.place));
+    const [known] = own < 0 ? [] : left.splice(own, 1);
+    if (known) return { ...known, count: entry.count };
+    let number = index + 1;
+    while (ids.has(`found-${number}`)) number++;
+    ids.add(`found-${number}`);
+    return { ...groupOf(entry, index, { level: level as OpenLevel, side: piece.side }), id: `found-${number}` };
+  });
+  const fasteners = [...piece.fasteners.filter((group) => !before.some((own) => own.id === group.id)), ...groups];
+  const same = left.length === 0 && groups.every((group) => before.some((own) => own.id === group.id && own.count === group.count));
+  return same ? refused({ code: 'already' }) : happened({ type: 'kind.described', payload: { held: [{ piece: id, fasteners }] } });
+}
+
 const OTHER_SIDE: Readonly<Partial<Record<Side, Side>>> = { left: 'right', right: 'left' };
 
 /** A piece of this vehicle as it would be on the other side, to be looked at there; nothing of one that has none, or whose other one is described. */
@@ -190,7 +242,7 @@ export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): C
     level: level.level,
     openMin: level.openMin,
     people: level.people,
-    fasteners: fasteners.map(({ drive, size, lengthMm, count, release, singleUse, place }) => ({ drive, size, lengthMm, count, release, singleUse, place })),
+    fasteners: cameOutOf(fasteners),
     beside,
     brittle,
     ...(stands.length > 0 ? { stands } : {}),

@@ -79,6 +79,8 @@ export interface NewFace {
   side?: Side;
   /** What its lamps have, so what its wires may be. */
   may: readonly ProbeFunction[];
+  /** How it locks, where somebody saw it. */
+  lock?: string;
   rows: number;
   columns: number;
   /** Cavities without a wire, as `row/column`. */
@@ -109,10 +111,16 @@ export function pinsOf({ rows, columns, without, colours }: Pick<NewFace, 'rows'
 export function findPlug({ profile }: JobContext, face: NewFace, functions: readonly ProbeFunction[]): Act {
   const [name, where] = [face.name.trim(), face.where.trim()];
   const { side, rows, columns } = face;
+  const lock = face.lock?.trim();
   const blank = [name, where].filter((text) => text === '').length + (functions.length === 0 ? 1 : 0);
   if (blank > 0 || side === undefined) return refused({ code: 'missing', count: blank + (side === undefined ? 1 : 0) });
   const pins = pinsOf(face);
-  const long = [...tooLong(name, LONGEST_TEXT.plugName), ...tooLong(where, LONGEST_TEXT.where), ...pins.flatMap(({ colour }) => tooLong(colour, LONGEST_TEXT.colour))];
+  const long = [
+    ...tooLong(name, LONGEST_TEXT.plugName),
+    ...tooLong(where, LONGEST_TEXT.where),
+    ...tooLong(lock, LONGEST_TEXT.lock),
+    ...pins.flatMap(({ colour }) => tooLong(colour, LONGEST_TEXT.colour)),
+  ];
   if (long.length > 0) return refused(...long);
   if (pins.length === 0) return refused({ code: 'face-impossible', why: 'no pins' });
   if (pins.length > MOST_PINS) return refused({ code: 'face-impossible', why: 'too many pins' });
@@ -120,7 +128,7 @@ export function findPlug({ profile }: JobContext, face: NewFace, functions: read
   if (profile.plugs.some((other) => other.id === plug || other.name.toLowerCase() === name.toLowerCase())) return refused({ code: 'face-impossible', why: 'known already' });
   const may = [...new Set([...face.may, ...functions])];
   return happened(
-    { type: 'plug.found', payload: { plug, name, where, side, may, rows, columns, pins } },
+    { type: 'plug.found', payload: { plug, name, where, side, may, ...(lock ? { lock } : {}), rows, columns, pins } },
     { type: 'probe.wanted', payload: { plug, functions: [...new Set(functions)] } },
   );
 }

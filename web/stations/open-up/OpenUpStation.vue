@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
-import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import type { OpenStep } from '@jade/core/access';
 import { goneForGood, openingDone, openingUnknown, provingSide, schoolOf, suppliesNow, targetMounts, unplacedKits } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
@@ -38,6 +38,7 @@ import ToolsAndParts from './ToolsAndParts.vue';
 /** Forms that are seldom wanted. */
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
 const FoundHere = defineAsyncComponent(() => import('./FoundHere.vue'));
+const HeldOtherwise = defineAsyncComponent(() => import('./HeldOtherwise.vue'));
 const PieceCame = defineAsyncComponent(() => import('./PieceCame.vue'));
 const VehiclesDiffer = defineAsyncComponent(() => import('../../job/VehiclesDiffer.vue'));
 const TwinsAsk = defineAsyncComponent(() => import('./TwinsAsk.vue'));
@@ -51,6 +52,8 @@ const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
 /** A piece that nobody has described is being written down; like another one where it is the same on the other side. */
 const came = ref<{ after?: string }>();
+/** A step whose piece is held otherwise than the profile says. */
+const holding = shallowRef<OpenStep>();
 /** What tells this vehicle from others is written down; of a piece that it lacks where one is named. */
 const differing = ref<{ piece?: string }>();
 /** A supply that is written down as isolated. */
@@ -293,6 +296,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           @done="(counts) => current && move(current, counts)"
           @blocked="block(current.piece, current.way, current.level)"
           @seized="finding = 'seized'"
+          @otherwise="holding = current"
           @lacks="differing = { piece: current.piece }"
         />
         <div v-if="!floor && plan && plan.steps.length > 0" class="leaf">
@@ -324,6 +328,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
     <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="came = undefined" />
+    <HeldOtherwise v-if="holding" :step="holding" @close="holding = undefined" />
     <VehiclesDiffer v-if="differing" :piece="differing.piece" @close="differing = undefined" />
     <SupplyIsolated v-if="isolating" :supply="isolating" @close="isolating = undefined" />
     <FoundHere v-if="finding" :kind="finding" :step="current" :blocked="blocked" @close="finding = undefined" />

@@ -1,25 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
-import { openUp } from '@jade/core/stations';
-import {
-  BESIDE,
-  COMMON_FASTENERS,
-  DRIVES,
-  fastenerKey,
-  fastenerKinds,
-  OPEN_LEVELS,
-  pieceKey,
-  RELEASES,
-  SIDES,
-  ZONES,
-  type Beside,
-  type BoxMm,
-  type FastenerKind,
-  type KnownPiece,
-} from '@jade/core/vehicle';
+import { BESIDE, OPEN_LEVELS, pieceKey, SIDES, ZONES, type Beside, type BoxMm, type KnownPiece } from '@jade/core/vehicle';
 import { PIECE_CAME } from '@jade/words/open-up';
-import { sayGroup } from '@jade/words/names';
 import ChoiceRow from '../../design/ChoiceRow.vue';
 import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
@@ -30,6 +13,7 @@ import WordsField from '../../design/WordsField.vue';
 import { useCurrentJob } from '../../job/current.ts';
 import { useKnownPieces } from '../../job/known-pieces.ts';
 import { boxOf, type CameDraft } from './came.ts';
+import HeldBy from './HeldBy.vue';
 import OpenThen from './OpenThen.vue';
 import StandsSo from './StandsSo.vue';
 
@@ -92,27 +76,6 @@ function name(piece: KnownPiece): void {
   draft.value.zone ??= piece.zone;
 }
 
-/** Fasteners that can be picked: those of this job, last used first, then those that such a piece has elsewhere, then those that vehicles commonly have. */
-const MOST_KINDS = 12;
-const kinds = computed(() => {
-  const here = [...Object.values(job.state.described.pieces)].reverse().flatMap(({ fasteners }) => fasteners);
-  const there = known.value.filter(({ name: called }) => called.toLowerCase() === draft.value.name.trim().toLowerCase()).flatMap(({ fasteners }) => fasteners);
-  const chosen = new Set(draft.value.fasteners.map((entry) => fastenerKey({ ...entry, singleUse: entry.singleUse ?? false })));
-  return fastenerKinds([...here, ...there, ...profile.value.pieces.flatMap(({ fasteners }) => fasteners), ...COMMON_FASTENERS])
-    .filter((kind) => !chosen.has(fastenerKey(kind)))
-    .slice(0, MOST_KINDS);
-});
-const add = (kind: FastenerKind) => void draft.value.fasteners.push({ ...kind, count: 1 });
-const other = ref(false);
-function addOther(): void {
-  const { drive, size, lengthMm, release } = draft.value.other;
-  const length = Number(lengthMm.replace(',', '.'));
-  if (!drive) return;
-  add({ drive, ...(size.trim() ? { size: size.trim() } : {}), ...(length > 0 ? { lengthMm: length } : {}), release: release ?? openUp.USUAL_RELEASE[drive], singleUse: false });
-  draft.value.other = { size: '', lengthMm: '' };
-  other.value = false;
-}
-const select = (event: FocusEvent) => (event.target as HTMLInputElement).select();
 const toggle = (beside: Beside) =>
   (draft.value.beside = draft.value.beside.includes(beside) ? draft.value.beside.filter((entry) => entry !== beside) : [...draft.value.beside, beside]);
 
@@ -164,36 +127,7 @@ const shown = computed((): SheetPiece[] => [
         <button v-for="piece in offered" :key="piece.name + piece.side" type="button" class="push small" @click="name(piece)">{{ piece.name }}</button>
       </div>
       <ChoiceRow :label="PIECE_CAME.level" small :choices="OPEN_LEVELS.map((value) => ({ value, text: value }))" :value="draft.level" @choose="(level) => (draft.level = level)" />
-      <div class="stack" role="group" :aria-label="PIECE_CAME.held">
-        <strong>{{ PIECE_CAME.held }}</strong>
-        <div v-for="(group, index) in draft.fasteners" :key="index" class="line">
-          <button type="button" class="push small" :aria-label="PIECE_CAME.less(sayGroup(group) ?? '')" @click="group.count = Math.max(0, group.count - 1)">−</button>
-          <input v-model.number="group.count" class="form-count" inputmode="numeric" maxlength="3" :aria-label="PIECE_CAME.count(sayGroup(group) ?? '')" @focus="select" />
-          <button type="button" class="push small" :aria-label="PIECE_CAME.oneMore(sayGroup(group) ?? '')" @click="group.count = Number(group.count) + 1">+</button>
-          <span class="grow"
-            >{{ sayGroup(group) }} <span class="soft">{{ group.release }}</span></span
-          >
-          <button type="button" class="push small plain" :aria-label="PIECE_CAME.without(sayGroup(group) ?? '')" @click="draft.fasteners.splice(index, 1)">
-            {{ PIECE_CAME.away }}
-          </button>
-        </div>
-        <div class="form-chips">
-          <button v-for="kind in kinds" :key="fastenerKey(kind)" type="button" class="push small" @click="add(kind)">{{ sayGroup(kind) }}</button>
-          <button type="button" class="push small plain" :aria-expanded="other" @click="other = !other">{{ PIECE_CAME.other }}</button>
-        </div>
-        <div v-if="other" class="fields">
-          <v-select v-model="draft.other.drive" :label="PIECE_CAME.drive" :items="[...DRIVES]" />
-          <WordsField v-model="draft.other.size" :label="PIECE_CAME.size" :most="LONGEST_TEXT.size" />
-          <v-text-field v-model="draft.other.lengthMm" :label="PIECE_CAME.length" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
-          <v-select
-            :model-value="draft.other.release ?? (draft.other.drive && openUp.USUAL_RELEASE[draft.other.drive])"
-            :label="PIECE_CAME.release"
-            :items="[...RELEASES]"
-            @update:model-value="(release) => (draft.other.release = release)"
-          />
-          <button type="button" class="push" :disabled="!draft.other.drive" @click="addOther">{{ PIECE_CAME.add }}</button>
-        </div>
-      </div>
+      <HeldBy v-model:fasteners="draft.fasteners" v-model:other="draft.other" :called="draft.name" />
       <div class="fields">
         <v-text-field v-model="draft.minutes" :label="PIECE_CAME.minutes" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
         <ChoiceRow

@@ -5,7 +5,7 @@ import { LONGEST_TEXT, openingCautions } from '@jade/core/job';
 import { openUp, preparationsNow, type Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/names';
-import { sayOpen, sayPlace, STEP } from '@jade/words/open-up';
+import { HELD, sayOpen, sayPlace, STEP } from '@jade/words/open-up';
 import { sayRefusal } from '@jade/words/stations';
 import { inSentence } from '@jade/words/units';
 import CautionList from '../../design/CautionList.vue';
@@ -20,7 +20,7 @@ import PhotoRow from '../../photos/PhotoRow.vue';
 const props = defineProps<{ step: OpenStep; slotNumber: number; why: string; against: readonly Refusal[]; floor: boolean; next?: OpenStep }>();
 /** Who isolates a supply and by which procedure, where that is for qualified people. */
 const by = defineModel<string>('by', { required: true });
-const emit = defineEmits<{ done: [counts: { group: string; count: number }[]]; blocked: []; seized: []; lacks: [] }>();
+const emit = defineEmits<{ done: [counts: { group: string; count: number }[]]; blocked: []; seized: []; otherwise: []; lacks: [] }>();
 const { job, context, names } = useCurrentJob();
 
 const piece = computed(() => pieceOf(props.step.piece));
@@ -109,6 +109,7 @@ function broken(group: string): void {
       <button v-for="level in cameSo" :key="level" type="button" class="push small" @click="job.perform(openUp.cameOpen(context, step.piece, level))">
         {{ STEP.came(level) }}
       </button>
+      <button type="button" class="push small" @click="emit('otherwise')">{{ HELD.open }}</button>
       <button v-if="strange" type="button" class="push small" @click="job.perform(openUp.notOfKind(context, step.piece))">{{ STEP.notOfKind }}</button>
       <button v-else-if="lackable" type="button" class="push small" @click="emit('lacks')">{{ STEP.lacks }}</button>
     </div>

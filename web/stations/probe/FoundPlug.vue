@@ -18,8 +18,9 @@ const { job, context, names } = useCurrentJob();
 interface Written {
   name: string;
   where: string;
-  side?: Side;
-  end?: LampEnd;
+  lock: string;
+  side: Side | undefined;
+  end: LampEnd | undefined;
   rows: number;
   columns: number;
   without: string[];
@@ -28,7 +29,7 @@ interface Written {
 }
 const { draft, kept, drop } = useDraft(
   () => `found-plug/${job.view?.id ?? ''}`,
-  (): Written => ({ name: '', where: '', rows: 2, columns: 3, without: [], colours: {}, may: [] }),
+  (): Written => ({ name: '', where: '', lock: '', side: undefined, end: undefined, rows: 2, columns: 3, without: [], colours: {}, may: [] }),
 );
 const refused = ref<Refusal[]>([]);
 const picked = ref<string>();
@@ -68,6 +69,7 @@ function keep(): void {
   <FormDialog :title="FOUND_PLUG.title" :action="FOUND_PLUG.read" :ready="true" :width="640" :kept="kept" @anew="drop" @confirm="keep" @close="emit('close')">
     <WordsField v-model="draft.name" :label="FOUND_PLUG.name" :most="LONGEST_TEXT.plugName" autofocus />
     <WordsField v-model="draft.where" :label="FOUND_PLUG.hides" :most="LONGEST_TEXT.where" />
+    <WordsField v-model="draft.lock" :label="FOUND_PLUG.lock" :most="LONGEST_TEXT.lock" />
     <div class="line">
       <ChoiceRow
         :label="FOUND_PLUG.feeds"
