@@ -156,6 +156,9 @@ watch(
   () => void (chosenView.value = undefined),
 );
 
+/** A step whose fasteners are said to be others begins its counts anew. */
+const shownAs = ({ piece, level, fasteners }: OpenStep) => [piece, level, ...fasteners.map(({ id, count }) => `${id} ${count}`)].join('/');
+
 function why(step: OpenStep): string {
   const targets = (plan.value?.neededBy[step.piece] ?? []).filter((target) => !target.startsWith('chosen/'));
   const needed = OPEN_UP.neededFor([...new Set(targets.map((target) => inSentence(sayTarget(target, names.value))))]);
@@ -285,7 +288,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
       <div class="stack">
         <StepPanel
           v-if="current"
-          :key="current.piece + current.level"
+          :key="shownAs(current)"
           v-model:by="isolation.by"
           :step="current"
           :slot-number="slotOffset + current.slot"
