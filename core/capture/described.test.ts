@@ -506,7 +506,7 @@ describe('a kind that is much like another', () => {
     expect(left.pieces.map(({ assumed }) => assumed !== undefined)).toEqual([true, false, true, true]);
   });
 
-  test('what is held otherwise is learned as it was said last, with those that said so; of one that was assumed it is part of what was found', () => {
+  test('what is held otherwise is learned as the newest job said it, with those that said so; of one that was assumed it is part of what was found', () => {
     const certainly = withCaptured(kind, teach(kind, opened(new Job('first', kind), 'cowl')), { ...NOTHING_TAKEN, confirmed: ['cowl'] });
     const said = (name: string, id: string, count: number) => {
       const job = new Job(name, certainly);
@@ -514,11 +514,12 @@ describe('a kind that is much like another', () => {
       job.log.add('kind.described', { held: [{ piece: id, fasteners: [group] }] });
       return opened(job, id, { group: 'found-1', count });
     };
-    const jobs = [said('one', 'cowl', 3), said('two', 'cowl', 5), said('three', 'cowl', 3), said('four', 'grille', 7)];
+    // The newest job comes first.
+    const jobs = [said('one', 'cowl', 3), said('two', 'cowl', 3), said('three', 'cowl', 5), said('four', 'grille', 7)];
     const taught = teach(certainly, ...jobs);
     expect(
       taught.otherwise.map(({ entry, before, jobs: by }) => [entry.id, entry.fasteners.map(({ id, count }) => `${id} ${count}`), before.fasteners.map(({ id }) => id), by]),
-    ).toEqual([['cowl', ['found-1 3'], kind.pieces.find(({ id }) => id === 'cowl')?.fasteners.map(({ id }) => id), ['one', 'three']]]);
+    ).toEqual([['cowl', ['found-1 3'], kind.pieces.find(({ id }) => id === 'cowl')?.fasteners.map(({ id }) => id), ['one', 'two']]]);
     expect(taught.confirmed.map(({ entry }) => [entry.id, entry.fasteners.map(({ id, count }) => `${id} ${count}`)])).toEqual([['grille', ['found-1 7']]]);
     const kept = withCaptured(certainly, taught, all(taught));
     expect(['cowl', 'grille'].map((id) => kept.pieces.find((piece) => piece.id === id)?.fasteners.map((group) => group.count))).toEqual([[3], [7]]);

@@ -27,6 +27,7 @@ import {
   type VehiclePlug,
   type VehicleProfile,
   type FastenerGroup,
+  fastenerKey,
 } from '../vehicle/index.ts';
 import { hidesAll, kindTaught, stillNew, withChanges, type KindTaught, type WayChange } from './changes.ts';
 import { confirmedPieces } from './assumed.ts';
@@ -57,7 +58,7 @@ export interface KindCaptured extends KindTaught {
   facts: Proposed<TellingFact>[];
   /** Pieces that were taken over from another kind and that jobs opened: as they were found, and as they were assumed. */
   confirmed: (Proposed<Piece> & { before: Piece })[];
-  /** Pieces that jobs found held otherwise than the profile says, as the last of them said it. */
+  /** Pieces that jobs found held otherwise than the profile says, as the newest of them said it. */
   otherwise: (Proposed<Piece> & { before: Piece })[];
   /** Pieces that were taken over from another kind and that jobs said this one does not have. */
   without: { piece: string; jobs: string[] }[];
@@ -191,15 +192,16 @@ function closed<T extends { entry: Piece }>(own: readonly Piece[], pieces: reado
   return { pieces: rest.pieces, lost: lost + rest.lost };
 }
 
-/** What holds pieces of a profile as jobs found it, where that is other than it says: as the last of them said it, with those that said so. */
+/** What holds pieces of a profile as jobs found it, where that is other than it says: as the newest of them said it, with those that said so. */
 function heldOtherwise(told: readonly JobDescribed[], { pieces }: Pick<VehicleProfile, 'pieces'>): Map<string, { fasteners: FastenerGroup[]; jobs: string[] }> {
-  const alike = (one: readonly FastenerGroup[], other: readonly FastenerGroup[]) => JSON.stringify(one) === JSON.stringify(other);
+  const text = (groups: readonly FastenerGroup[]) => groups.map((group) => [group.id, group.count, group.atLevel, fastenerKey(group)].join(' ')).join(';');
+  const alike = (one: readonly FastenerGroup[], other: readonly FastenerGroup[]) => text(one) === text(other);
   return new Map(
     pieces.flatMap(({ id, fasteners: own }) => {
       const said = told.flatMap(({ job, described }) => (described.held[id] ? [{ job, fasteners: described.held[id] }] : []));
-      const last = said.at(-1);
-      return last && !alike(last.fasteners, own)
-        ? [[id, { fasteners: last.fasteners, jobs: said.filter(({ fasteners }) => alike(fasteners, last.fasteners)).map(({ job }) => job) }] as const]
+      const [newest] = said;
+      return newest && !alike(newest.fasteners, own)
+        ? [[id, { fasteners: newest.fasteners, jobs: said.filter(({ fasteners }) => alike(fasteners, newest.fasteners)).map(({ job }) => job) }] as const]
         : [];
     }),
   );

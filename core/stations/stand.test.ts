@@ -151,6 +151,7 @@ test('a piece that nobody described takes how the vehicle stands, less what was 
 
 test('of what was open whoever opens a piece may say at once that it would have come without, or that it had to be; the rest is seen', () => {
   const device = new Device('fern', 0).came('grille-a1').came('cover-b2').came('duct-c3');
+  expect(openUp.openBefore(device.context)).toEqual(['duct-c3', 'cover-b2', 'grille-a1']);
   device.came('panel-d4', 3, { without: ['grille-a1', 'shut-z9'], needed: ['duct-c3'], caution: '  Sharp lip behind it ' });
   const moved = device.own.at(-1);
   expect(moved?.payload).toEqual({ piece: 'panel-d4', level: 'off', fasteners: [], without: ['grille-a1'], needed: ['duct-c3'] });

@@ -87,6 +87,15 @@ export const openNow = ({ state, profile }: JobContext): LevelNeed[] =>
     level === 'fitted' || state.accessories[piece] || !profile.pieces.some(({ id }) => id === piece) ? [] : [{ piece, level }],
   );
 
+/** Pieces that are open now and of which it can be said whether they had to be, those opened last first: nobody is asked whether something could have been done live. */
+export function openBefore(context: JobContext): string[] {
+  const isolating = new Set(context.profile.supplies.map(({ piece }) => piece));
+  return openNow(context)
+    .map(({ piece }) => piece)
+    .filter((piece) => !isolating.has(piece))
+    .reverse();
+}
+
 /** A way by which somebody gets somewhere now: what is open, which supplies are dead, how the vehicle has to stand. */
 export function wayNow(context: JobContext, stands: readonly Position[] = []): Way {
   const dead = suppliesNow(context).flatMap(({ supply, is }) => (is === 'dead' ? [supply] : []));
@@ -97,7 +106,8 @@ const SEEN_WAY = 'seen';
 /** The way of a piece that came: less what it would have come without, and what nobody has said that it had to be as seen. */
 function wayCame(context: JobContext, { stands, without = [], needed = [] }: CamePiece): Way {
   const way = wayNow(context, stands);
-  const needs = way.needs.filter(({ piece }) => !without.includes(piece)).map(({ piece, level }) => ({ piece, level, ...(needed.includes(piece) ? {} : { seen: true }) }));
+  const spared = openBefore(context).filter((piece) => without.includes(piece));
+  const needs = way.needs.filter(({ piece }) => !spared.includes(piece)).map(({ piece, level }) => ({ piece, level, ...(needed.includes(piece) ? {} : { seen: true }) }));
   return { ...way, needs };
 }
 
@@ -141,7 +151,7 @@ export function pieceOf(context: JobContext, came: CamePiece, id: string): Piece
 
 /** A piece that came as it was described: the vehicle stood so for it, its fasteners came out, and what was said at once of what was open then. */
 export function cameAs(context: JobContext, { level, stands = [], without = [], needed = [] }: CamePiece, { id, fasteners }: Piece): Happened[] {
-  const open = new Set(openNow(context).map(({ piece }) => piece));
+  const open = new Set(openBefore(context));
   const [spared, had] = [without, needed].map((pieces) => pieces.filter((piece) => open.has(piece)));
   const said = { ...(spared?.length ? { without: spared } : {}), ...(had?.length ? { needed: had } : {}) };
   const counts = fasteners.map(({ id: group, count }): GroupCount => ({ group, count }));

@@ -10,10 +10,7 @@ const props = defineProps<{ /** Where the piece sits: what is open there stands 
 const said = defineModel<Said>({ required: true });
 const { context, names } = useCurrentJob();
 const zoneOf = (id: string) => context.value.profile.pieces.find((piece) => piece.id === id)?.zone;
-const open = computed(() => {
-  const pieces = openUp.openNow(context.value).map(({ piece }) => piece);
-  return [...pieces].reverse().sort((a, b) => Number(zoneOf(b) === props.zone) - Number(zoneOf(a) === props.zone));
-});
+const open = computed(() => openUp.openBefore(context.value).sort((a, b) => Number(zoneOf(b) === props.zone) - Number(zoneOf(a) === props.zone)));
 const NEXT = { seen: 'without', without: 'needed', needed: 'seen' } as const;
 const stateOf = (piece: string) => said.value[piece] ?? 'seen';
 function tap(piece: string): void {
