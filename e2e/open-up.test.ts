@@ -237,9 +237,32 @@ test(
     await page.getByText('It stays so: front raised, on stands.').waitFor();
     await page.getByRole('button', { name: 'On its wheels' }).click();
     await page.getByText('Raise the front at the maker’s points').waitFor();
+    // What nobody had described is loosened now, and comes off later.
+    await page.getByRole('button', { name: 'A piece that is not described' }).click();
+    await form.getByRole('textbox', { name: 'What is it?' }).fill('Sound trap');
+    for (const [group, name] of [
+      ['Zone', 'front'],
+      ['Side', 'middle'],
+      ['How far it came', 'loosened'],
+    ] as const)
+      await form.getByRole('radiogroup', { name: group }).getByRole('radio', { name, exact: true }).click();
+    await form.getByRole('textbox', { name: 'Minutes it took' }).fill('2');
+    await form.getByRole('button', { name: 'It is loosened, write it down' }).click();
+    await form.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Sound trap goes further' }).click();
+    await form.getByRole('textbox', { name: 'Minutes it took' }).fill('3');
+    await form.getByRole('button', { name: 'hook', exact: true }).first().click();
+    expect(await serious(page)).toEqual([]);
+    await form.getByRole('button', { name: 'It is off, write it down' }).click();
+    await form.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Sound trap goes further' }).waitFor({ state: 'detached' });
     await settled(page);
-    const said = (await logOf(page, job)).filter(({ type }) => type === 'kind.described' || type === 'position.set').map(({ payload }) => ('held' in payload ? 'held' : payload));
-    expect(said).toEqual(['held', { kind: 'raised', place: 'front' }, { kind: 'raised' }]);
+    const log = await logOf(page, job);
+    const said = log
+      .filter(({ type }) => type === 'kind.described' || type === 'position.set')
+      .map(({ payload }) => ('held' in payload ? 'held' : 'pieces' in payload ? 'piece' : payload));
+    expect(said).toEqual(['held', { kind: 'raised', place: 'front' }, { kind: 'raised' }, 'piece', 'piece']);
+    expect(log.filter(({ type }) => type === 'piece.moved').map(({ payload }) => payload.level)).toEqual(['loosened', 'off']);
     expect(complaints).toEqual([]);
   },
   LONG_MS,

@@ -203,6 +203,38 @@ test('a level that came by force is none, and what came out at it is not kept', 
   expect(checkProfile(withCaptured(HERON, taught, all(taught)))).toEqual([]);
 });
 
+test('a piece that went further on a later move is learned at both levels, with what came out at each; one that the profile has is offered its new level', () => {
+  const further = (job: Job, id: string, openMin: number) =>
+    job.act(openUp.wentFurther(job.context, id, { level: 'off', openMin, people: 1, fasteners: [{ drive: 'push-pin', count: 5, release: 'push centre' }] }));
+  const one = new Job('one').came('tray-t1', 1).came('skirt-a1', 2, { level: 'loosened', fasteners: [{ drive: 'hex', count: 2, release: 'unscrew' }] });
+  further(one, 'skirt-a1', 3);
+  const [, skirt] = captured(one).pieces;
+  expect(skirt?.entry.levels.map(({ level, openMin, ways }) => [level, openMin, ways.map(({ needs }) => needs.map(({ piece }) => piece).join(' '))])).toEqual([
+    ['loosened', 2, ['tray-t1']],
+    ['off', 5, ['skirt-a1 tray-t1']],
+  ]);
+  expect(skirt?.entry.fasteners.map(({ atLevel, count }) => [atLevel, count])).toEqual([
+    ['loosened', 2],
+    ['off', 5],
+  ]);
+  // Kept from a job that only loosened it, it is taken further on the next.
+  const first = new Job('first').came('tray-t1', 1).came('skirt-a1', 2, { level: 'loosened', fasteners: [{ drive: 'hex', count: 2, release: 'unscrew' }] });
+  const taught = captured(first);
+  const kind = withCaptured(HERON, taught, all(taught));
+  const second = new Job('second', kind);
+  second.log.add('piece.moved', { piece: 'tray-t1', level: 'off', fasteners: [] });
+  second.log.add('piece.moved', { piece: 'skirt-a1', level: 'loosened', fasteners: [] });
+  further(second, 'skirt-a1', 4);
+  const again = kindCaptured([second.seen], [second.told], kind);
+  expect(
+    again.otherwise.map(({ entry, before, jobs }) => [entry.id, entry.levels.map(({ level }) => level), entry.fasteners.map(({ atLevel }) => atLevel), before.levels.length, jobs]),
+  ).toEqual([['skirt-a1', ['loosened', 'off'], ['loosened', 'off'], 1, ['second']]]);
+  const kept = withCaptured(kind, again, all(again));
+  expect([checkProfile(kept), kept.pieces.find(({ id }) => id === 'skirt-a1')?.levels.map(({ level }) => level)]).toEqual([[], ['loosened', 'off']]);
+  expect(kindCaptured([second.seen], [second.told], kept).otherwise).toEqual([]);
+  expect(withCaptured(kind, again, { ...all(again), otherwise: [] }).pieces).toEqual(kind.pieces);
+});
+
 test('a list that is described already is not said to be whole anew, and a way that was left is left', () => {
   const one = new Job('one').came('grille-a1').came('duct-b2');
   one.act(checkIn.noMore(one.context, 'sensors'));

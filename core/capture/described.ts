@@ -28,6 +28,7 @@ import {
   type VehicleProfile,
   type FastenerGroup,
   fastenerKey,
+  withFurther,
 } from '../vehicle/index.ts';
 import { hidesAll, kindTaught, stillNew, withChanges, type KindTaught, type WayChange } from './changes.ts';
 import { confirmedPieces } from './assumed.ts';
@@ -192,6 +193,24 @@ function closed<T extends { entry: Piece }>(own: readonly Piece[], pieces: reado
   return { pieces: rest.pieces, lost: lost + rest.lost };
 }
 
+/** Levels of pieces of a profile to which jobs took them and that it does not have, as all of them show it, and what came out at them. */
+function wentBeyond(
+  told: readonly JobDescribed[],
+  { pieces }: Pick<VehicleProfile, 'pieces'>,
+  levels: ReadonlyMap<string, ProposedLevel[]>,
+): Map<string, { piece: Piece; jobs: string[] }> {
+  return new Map(
+    pieces.flatMap((own) => {
+      const said = told.flatMap(({ job, described }) => (described.pieces[own.id] ? [{ job, piece: described.pieces[own.id] as Piece }] : []));
+      const shown = (levels.get(own.id) ?? []).filter(({ level }) => said.some(({ piece }) => piece.levels.some((entry) => entry.level === level)));
+      const whole = said.reduce<Piece>((sum, { piece }) => withFurther(sum, piece), { ...own, levels: [], fasteners: [] });
+      const piece = withFurther(own, { ...whole, levels: shown.map(levelOf) });
+      const by = said.filter(({ piece: one }) => one.levels.some(({ level }) => !own.levels.some((known) => known.level === level))).map(({ job }) => job);
+      return piece === own ? [] : [[own.id, { piece, jobs: by }] as const];
+    }),
+  );
+}
+
 /** What holds pieces of a profile as jobs found it, where that is other than it says: as the newest of them said it, with those that said so. */
 function heldOtherwise(told: readonly JobDescribed[], { pieces }: Pick<VehicleProfile, 'pieces'>): Map<string, { fasteners: FastenerGroup[]; jobs: string[] }> {
   const text = (groups: readonly FastenerGroup[]) => groups.map((group) => [group.id, group.count, group.atLevel, fastenerKey(group)].join(' ')).join(';');
@@ -265,7 +284,8 @@ export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescr
     told.flatMap(({ described }) => Object.values(described.sensors).map((sensor) => onPiece({ ...sensor, on: piece(sensor.on) }, all))),
   );
   const held = heldOtherwise(told, profile);
-  const confirmed = confirmedPieces(seen, profile, held);
+  const beyond = wentBeyond(told, profile, levels);
+  const confirmed = confirmedPieces(seen, profile, held).map((found) => ({ ...found, entry: withFurther(found.entry, beyond.get(found.entry.id)?.piece) }));
   return {
     ...taught,
     unsayable: taught.unsayable + lost + lostPlaces + lostPlugs,
@@ -284,9 +304,11 @@ export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescr
     ),
     facts: factsTold(told, profile, all, piece),
     confirmed,
-    otherwise: [...held].flatMap(([id, { fasteners, jobs: by }]) => {
-      const before = profile.pieces.find((own) => own.id === id);
-      return before && !confirmed.some(({ entry }) => entry.id === id) ? [{ entry: heldAs(before, fasteners), before, jobs: by }] : [];
+    otherwise: profile.pieces.flatMap((before) => {
+      const [holding, further] = [held.get(before.id), beyond.get(before.id)];
+      if (confirmed.some(({ entry }) => entry.id === before.id) || (!holding && !further)) return [];
+      const entry = withFurther(heldAs(before, holding?.fasteners), further?.piece);
+      return [{ entry, before, jobs: [...new Set([...(holding?.jobs ?? []), ...(further?.jobs ?? [])])] }];
     }),
     revived: profile.supplies.flatMap((supply) => {
       const measured = supply.liveMin === undefined ? liveMinOf(supply.id, told) : undefined;
@@ -413,7 +435,14 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
     circuits: lines,
     facts: factsTaken(facts, taken.facts, new Set([...levels.keys()].filter((id) => !taken.without.includes(id)))),
     confirmed: confirmed.map(({ entry }) => entry).filter(({ id }) => taken.confirmed.includes(id)),
-    otherwise: otherwise.map(({ entry }) => entry).filter(({ id }) => taken.otherwise.includes(id)),
+    otherwise: otherwise
+      .filter(({ entry }) => taken.otherwise.includes(entry.id))
+      .map(({ entry, before }) => {
+        // A level that leads over something that was left is left as well.
+        const there = entry.levels.filter((level) => before.levels.some((own) => own.level === level.level) || level.ways.some(({ needs }) => sayable(needs, levels)));
+        const said = there.map((level) => ({ ...level, ways: level.ways.filter(({ needs }) => sayable(needs, levels)) }));
+        return pieceAskingDead({ ...entry, levels: said, fasteners: entry.fasteners.filter(({ atLevel }) => said.some(({ level }) => level === atLevel)) }, isolable);
+      }),
     without: without.map(({ piece }) => piece).filter((id) => taken.without.includes(id)),
     revived: revived.map(({ entry }) => entry).filter(({ id }) => taken.revived.includes(id)),
     measures: measures.filter(({ measure }) => taken.measures.includes(measure)),

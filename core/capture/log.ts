@@ -129,8 +129,10 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
     if (turn.came) continue;
     const people = profile.pieces.find(({ id }) => id === piece)?.levels.find((entry) => entry.level === (opens ? level : from))?.people ?? 1;
     // What opening a piece took that was described in this job stands in its description.
-    const described = opens && from === 'fitted' ? pieces[piece]?.levels.find((entry) => entry.level === level) : undefined;
-    const taken = described?.openMin || minutes.get(event);
+    const at = (open: Level) => (opens ? pieces[piece]?.levels.find((entry) => entry.level === open) : undefined);
+    const described = at(level);
+    const lower = at(from);
+    const taken = (described && described.openMin - (lower ? (lower.openMin * lower.people) / described.people : 0)) || minutes.get(event);
     const personMin = taken === undefined ? {} : { personMin: taken * people };
     if (opens)
       moves.push({

@@ -1,5 +1,5 @@
 import { FITMENT_LISTS, KIT_LISTS, type Fitment, type FitmentList, type Kit, type KitList } from '../kit/index.ts';
-import { withMeasures, withoutPieces, withTelling, type FastenerGroup, type Piece, type VehicleProfile } from '../vehicle/index.ts';
+import { withMeasures, withoutPieces, withTelling, type FastenerGroup, type Piece, type VehicleProfile, withFurther } from '../vehicle/index.ts';
 import type { KindDescribed, KitDescribed } from './events.ts';
 import { describedOnce, keptAs } from './one-piece.ts';
 import { records, type DescribedHere, type KitDescribedHere } from './state.ts';
@@ -68,7 +68,12 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
   const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [] } = said;
   const { measures = {}, held = [], same = [], apart = [], whole = [] } = said;
   return {
-    pieces: further(before.pieces, pieces, byId),
+    // Of two who took a piece further each knows one of its levels.
+    pieces: further(
+      before.pieces,
+      pieces.map((piece) => withFurther(piece, before.pieces[piece.id])),
+      byId,
+    ),
     functions: further(before.functions, functions, byId),
     mounts: further(before.mounts, mounts, byId),
     supplies: further(before.supplies, supplies, byId),
@@ -126,7 +131,7 @@ export function withDescribed(profile: VehicleProfile, told: DescribedHere): Veh
   const { undescribed, ...rest } = profile;
   const held = {
     ...rest,
-    pieces: joined(profile.pieces, described.pieces, byId).map((piece) => heldAs(piece, described.held[piece.id])),
+    pieces: joined(profile.pieces, described.pieces, byId).map((piece) => withFurther(heldAs(piece, described.held[piece.id]), described.pieces[piece.id])),
     functions: joined(profile.functions, described.functions, byId),
     mounts: joined(profile.mounts, described.mounts, byId),
     supplies: joined(profile.supplies, described.supplies, byId),

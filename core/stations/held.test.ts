@@ -1,5 +1,6 @@
 import { foldJob, idCheck, jobContext, planClosingOf, planOpening, traySlots, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
+import { checkProfile } from '../vehicle/index.ts';
 import { isRefused, openUp, probe, type Act } from './index.ts';
 
 const at = (log: TestLog): JobContext => jobContext(log.state, { profile: VAN, kits: [PAIR], rules: RULES, year: 2022 });
@@ -114,4 +115,77 @@ test('how a plug locks that was found is kept with its face, where somebody saw 
     ['found-other', 'not described'],
   ]);
   expect(refusedOf(probe.findPlug(at(log), { ...face, name: 'Third', lock: 'x'.repeat(84) }, ['main']))).toEqual([{ code: 'too-long', over: 4, most: 80 }]);
+});
+
+test('a piece that goes further than anybody has described has that level from then on, through what was open, with its own fasteners and minutes', () => {
+  const log = openedLog();
+  const came = {
+    side: 'centre' as const,
+    zone: 'front' as const,
+    box: { xMm: [800, 900], yMm: [-100, 100], zMm: [500, 700] } as openUp.CamePiece['box'],
+    people: 1,
+    beside: [],
+    brittle: false,
+  };
+  perform(log, openUp.pieceCame(at(log), { ...came, name: 'Cover', level: 'folded', openMin: 1, fasteners: [] }, 'cover-b2'));
+  perform(log, openUp.pieceCame(at(log), { ...came, name: 'Skirt', level: 'loosened', openMin: 2, fasteners: [{ ...CLIPS, count: 4 }] }, 'skirt-a1'));
+  expect([
+    openUp.furtherLevels(at(log), 'skirt-a1'),
+    openUp.furtherLevels(at(log), 'cover-b2'),
+    openUp.furtherLevels(at(log), 'grille'),
+    openUp.furtherLevels(at(log), 'roof'),
+  ]).toEqual([['folded', 'hung', 'off'], ['hung', 'off'], [], []]);
+  expect(openUp.canGoFurther(at(log))).toEqual(['skirt-a1', 'cover-b2']);
+  const further = { level: 'off' as const, openMin: 3, people: 2, fasteners: [{ ...BOLTS, count: 2 }], needed: ['cover-b2'] };
+  const events = perform(log, openUp.wentFurther(at(log), 'skirt-a1', further));
+  expect(events.at(-1)?.payload).toEqual({ piece: 'skirt-a1', level: 'off', fasteners: [{ group: 'off-1', count: 2 }], needed: ['cover-b2'] });
+  const skirt = at(log).profile.pieces.find(({ id }) => id === 'skirt-a1');
+  // Two by one and three by two: eight person-minutes, four by two.
+  expect(skirt?.levels.map(({ level, openMin, people, ways }) => [level, openMin, people, ways[0]?.needs])).toEqual([
+    ['loosened', 2, 1, [{ piece: 'cover-b2', level: 'folded', seen: true }]],
+    [
+      'off',
+      4,
+      2,
+      [
+        { piece: 'cover-b2', level: 'folded' },
+        { piece: 'skirt-a1', level: 'loosened', seen: true },
+      ],
+    ],
+  ]);
+  expect(skirt?.fasteners.map(({ id, atLevel }) => [id, atLevel])).toEqual([
+    ['fixing-1', 'loosened'],
+    ['off-1', 'off'],
+  ]);
+  expect(checkProfile({ ...VAN, pieces: at(log).profile.pieces })).toEqual([]);
+  expect(planClosingOf(at(log), undefined).steps.flatMap((step) => (step.kind === 'piece' && step.piece === 'skirt-a1' ? [[step.from, step.to, step.minutes]] : []))).toEqual([
+    ['off', 'loosened', 3],
+    ['loosened', 'fitted', 2],
+  ]);
+  expect(refusedOf(openUp.wentFurther(at(log), 'skirt-a1', further))).toEqual([{ code: 'unknown', what: 'level', id: 'off' }]);
+  expect(refusedOf(openUp.wentFurther(at(log), 'cover-b2', { ...further, openMin: 0, fasteners: [{ ...BOLTS, count: 0 }] }))).toEqual([{ code: 'missing', count: 2 }]);
+  expect(refusedOf(openUp.wentFurther(at(log), 'cover-b2', { ...further, openMin: 25 }))).toEqual([{ code: 'doubtful', doubts: [{ code: 'long', likelyMin: 20 }] }]);
+  expect(refusedOf(openUp.wentFurther(at(log), 'cover-b2', { ...further, openMin: 25 }, true))).toEqual([]);
+});
+
+test('a piece of the profile goes further than that says too; each of two devices that took one further adds its level', () => {
+  const [grille, ...others] = VAN.pieces;
+  if (!grille) throw new Error('no grille');
+  const levels = [{ ...grille.levels[0], level: 'loosened' as const }] as typeof grille.levels;
+  const profile = { ...VAN, pieces: [{ ...grille, levels, fasteners: [] }, ...others] };
+  const now = (log: TestLog) => jobContext(log.state, { profile, kits: [PAIR], rules: RULES, year: 2022 });
+  const log = openedLog();
+  log.add('piece.moved', { piece: 'grille', level: 'loosened', fasteners: [] });
+  const to = (level: 'hung' | 'off', count: number) => openUp.wentFurther(now(log), 'grille', { level, openMin: 1, people: 1, fasteners: [{ ...CLIPS, count }] });
+  const [hung, off] = [to('hung', 3), to('off', 5)];
+  perform(log, hung);
+  perform(log, off);
+  const known = now(log).profile.pieces.find(({ id }) => id === 'grille');
+  expect([known?.levels.map(({ level }) => level), known?.fasteners.map(({ id, atLevel }) => [id, atLevel])]).toEqual([
+    ['loosened', 'hung', 'off'],
+    [
+      ['off-1', 'off'],
+      ['hung-1', 'hung'],
+    ],
+  ]);
 });

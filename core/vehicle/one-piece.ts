@@ -43,6 +43,14 @@ export function joinedPiece(first: Piece, second: Piece): JoinedPiece {
   return { piece: { ...first, levels: rising([...first.levels, ...levels]), fasteners }, groups };
 }
 
+/** A piece with the levels that another description of it has beyond its own, and what comes out at them. */
+export function withFurther(own: Piece, said: Piece | undefined): Piece {
+  const levels = (said?.levels ?? []).filter(({ level }) => !own.levels.some((known) => known.level === level));
+  if (!said || levels.length === 0) return own;
+  const fasteners = said.fasteners.filter(({ id, atLevel }) => levels.some(({ level }) => level === atLevel) && !own.fasteners.some((group) => group.id === id));
+  return { ...own, levels: rising([...own.levels, ...levels]), fasteners: [...own.fasteners, ...fasteners] };
+}
+
 /** Needs by the ids that pieces are kept under: each piece once, as far open as any of them asks for, and no piece for itself. */
 export function needsAsKept(needs: readonly LevelNeed[], keptAs: (piece: string) => string, own?: string): LevelNeed[] {
   const found = new Map<string, LevelNeed>();

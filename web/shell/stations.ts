@@ -32,6 +32,7 @@ const FORMS: readonly (() => Promise<unknown>)[] = [
   () => import('../stations/check-in/GapFound.vue'),
   () => import('../stations/check-in/MeasuresTaken.vue'),
   () => import('../stations/open-up/FoundHere.vue'),
+  () => import('../stations/open-up/GoesFurther.vue'),
   () => import('../stations/open-up/HeldOtherwise.vue'),
   () => import('../stations/open-up/PieceCame.vue'),
   () => import('../stations/open-up/SupplyIsolated.vue'),

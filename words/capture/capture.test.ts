@@ -169,11 +169,15 @@ test('what was assumed and opened says what was found otherwise', () => {
   expect(sayConfirmed({ entry: { ...before, fasteners: [...before.fasteners, clips] }, before, jobs: ['one'] })).toBe(
     'Assumed, as on Wexholm Bollard 35; opened on 1 job. Held besides by 3 × 8 mm push-pin.',
   );
-  expect(sayOtherwise({ entry: { ...before, fasteners: [...before.fasteners.slice(1), clips] }, before, jobs: ['one'] })).toBe(
+  expect(sayOtherwise({ entry: { ...before, fasteners: [...before.fasteners.slice(1), clips] }, before, jobs: ['one'] }, name)).toBe(
     'Held by 3 × 8 mm push-pin, where the profile has 4 × 10 mm hex. Said on 1 job.',
   );
-  expect(sayOtherwise({ entry: { ...before, fasteners: before.fasteners.slice(1) }, before, jobs: ['one', 'two'] })).toBe(
+  expect(sayOtherwise({ entry: { ...before, fasteners: before.fasteners.slice(1) }, before, jobs: ['one', 'two'] }, name)).toBe(
     'Held by nothing more, where the profile has 4 × 10 mm hex. Said on 2 jobs.',
+  );
+  const lifted = { level: 'off' as const, openMin: 2.5, closeMin: 2, people: 1, ways: [{ id: 'w', needs: [{ piece: 'a', level: 'off' as const }], extraMin: 0 }] };
+  expect(sayOtherwise({ entry: { ...before, levels: [lifted] }, before: { ...before, levels: [] }, jobs: ['one'] }, name)).toBe(
+    `Comes off, ${minutes(2.5)}, first piece a off. Said on 1 job.`,
   );
   expect(sayWithout(['one'])).toBe('Assumed, and not there: it goes, with all that names it. Said on 1 job.');
 });

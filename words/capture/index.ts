@@ -121,10 +121,13 @@ const unlikeIn = (fasteners: readonly FastenerGroup[], other: readonly FastenerG
     .map((group) => `${group.count} × ${sayGroup(group) ?? group.id}`)
     .join('; ');
 
-/** A piece that jobs found held otherwise than its profile says. */
-export function sayOtherwise({ entry, before, jobs }: KindCaptured['otherwise'][number]): string {
+/** A piece that jobs found held otherwise than its profile says, or took further. */
+export function sayOtherwise({ entry, before, jobs }: KindCaptured['otherwise'][number], name: (piece: string) => string): string {
+  const further = entry.levels.filter(({ level }) => !before.levels.some((own) => own.level === level));
+  const gone = further.map(({ level, openMin, ways }) => `Comes ${level}, ${minutes(openMin)}, ${ways.map((way) => sayThrough(way, name)).join('; or ')}`);
   const [now, was] = [unlikeIn(entry.fasteners, before.fasteners), unlikeIn(before.fasteners, entry.fasteners)];
-  return `Held by ${now || 'nothing more'}${was ? `, where the profile has ${was}` : ''}. ${TAUGHT.saidOn(jobs.length)}`;
+  const held = now || was ? [`Held by ${now || 'nothing more'}${was ? `, where the profile has ${was}` : ''}`] : [];
+  return `${[...gone, ...held].join('. ')}. ${TAUGHT.saidOn(jobs.length)}`;
 }
 
 /** A piece that was assumed and that jobs opened: what of it they found otherwise. */

@@ -178,6 +178,14 @@ export const ISOLATION = {
 } as const;
 
 /** A piece that came open and that nobody has described. */
+/** A piece that is open and goes further than anybody has described. */
+export const FURTHER = {
+  title: (piece: string) => `${piece} goes further`,
+  to: 'How far it came',
+  action: (level: string) => `It is ${level}, write it down`,
+  caution: 'What it hung on until now may let go at once: hold it, and look for what is still plugged in.',
+} as const;
+
 /** A piece of the profile that is held otherwise. */
 export const HELD = {
   title: (piece: string) => `${piece}: what holds it`,

@@ -4,8 +4,10 @@ import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
 import {
   askingDead,
   fastenerKey,
+  OPEN_LEVELS,
   isScrewed,
   levelRank,
+  listedLevel,
   onOtherSide,
   pieceKey,
   onOtherSideStanding,
@@ -18,6 +20,7 @@ import {
   type LevelNeed,
   type OpenLevel,
   type Piece,
+  type PieceLevel,
   type Position,
   type Release,
   type Side,
@@ -104,7 +107,7 @@ export function wayNow(context: JobContext, stands: readonly Position[] = []): W
 const SEEN_WAY = 'seen';
 
 /** The way of a piece that came: less what it would have come without, and what nobody has said that it had to be as seen. */
-function wayCame(context: JobContext, { stands, without = [], needed = [] }: CamePiece): Way {
+function wayCame(context: JobContext, { stands, without = [], needed = [] }: Pick<CamePiece, 'stands' | 'without' | 'needed'>): Way {
   const way = wayNow(context, stands);
   const spared = openBefore(context).filter((piece) => without.includes(piece));
   const needs = way.needs.filter(({ piece }) => !spared.includes(piece)).map(({ piece, level }) => ({ piece, level, ...(needed.includes(piece) ? {} : { seen: true }) }));
@@ -150,7 +153,11 @@ export function pieceOf(context: JobContext, came: CamePiece, id: string): Piece
 }
 
 /** A piece that came as it was described: the vehicle stood so for it, its fasteners came out, and what was said at once of what was open then. */
-export function cameAs(context: JobContext, { level, stands = [], without = [], needed = [] }: CamePiece, { id, fasteners }: Piece): Happened[] {
+export function cameAs(
+  context: JobContext,
+  { level, stands = [], without = [], needed = [] }: Pick<CamePiece, 'level' | 'stands' | 'without' | 'needed'>,
+  { id, fasteners }: Pick<Piece, 'id' | 'fasteners'>,
+): Happened[] {
   const open = new Set(openBefore(context));
   const [spared, had] = [without, needed].map((pieces) => pieces.filter((piece) => open.has(piece)));
   const said = { ...(spared?.length ? { without: spared } : {}), ...(had?.length ? { needed: had } : {}) };
@@ -187,6 +194,61 @@ export function pieceCame(context: JobContext, came: CamePiece, id: string, sure
   const act = unlessDoubtful(sure ? [] : doubtsOfMinutes(came.openMin), undefined, () => ({ type: 'kind.described', payload: { pieces: [piece] } }));
   return 'refused' in act ? act : { events: [...act.events, ...cameAs(context, came, piece)] };
 }
+
+/** A piece that was open and went further, to a level that nobody had described of it. */
+export type WentFurther = Pick<CamePiece, 'level' | 'openMin' | 'people' | 'fasteners' | 'stands' | 'without' | 'needed'>;
+
+/** Levels that a piece which is open can still go to, and which nobody has described of it. */
+export function furtherLevels({ state, profile }: Pick<JobContext, 'state' | 'profile'>, id: string): OpenLevel[] {
+  const piece = profile.pieces.find((entry) => entry.id === id);
+  const rank = levelRank(state.pieces[id] ?? 'fitted');
+  if (!piece || rank === 0 || state.accessories[id]) return [];
+  return OPEN_LEVELS.filter((level) => levelRank(level) > rank && !piece.levels.some((known) => known.level === level));
+}
+
+/** Pieces that are open and can go further than anybody has described, those opened last first. */
+export const canGoFurther = (context: JobContext): string[] =>
+  openNow(context)
+    .map(({ piece }) => piece)
+    .filter((piece) => furtherLevels(context, piece).length > 0)
+    .reverse();
+
+/**
+ * A piece that went further than anybody had described: its next level described with what was open then, and moved, in one act.
+ * @param said its minutes are those of this move alone
+ * @param sure said where its minutes made one wonder
+ */
+export function wentFurther(context: JobContext, id: string, said: WentFurther, sure = false): Act {
+  const { state, profile } = context;
+  if (!furtherLevels(context, id).includes(said.level)) return refused({ code: 'unknown', what: 'level', id: said.level });
+  const here = profile.pieces.find((entry) => entry.id === id);
+  const piece = state.described.pieces[id] ?? here;
+  const before = here && listedLevel(here, state.pieces[id] ?? 'fitted');
+  if (!piece || !before) return refused({ code: 'unknown', what: 'piece', id });
+  const faults = faultsOfPiece({ ...said, name: piece.name, side: piece.side, zone: piece.zone, box: piece.box, beside: [], brittle: false });
+  if (faults.length > 0) return refused(...faults);
+  const fromFitted = (min: number, ownMin: number) => (min * said.people + ownMin * before.people) / said.people;
+  const level: PieceLevel = {
+    level: said.level,
+    openMin: fromFitted(said.openMin, before.openMin),
+    closeMin: fromFitted(said.openMin, before.closeMin),
+    people: said.people,
+    ways: [wayCame(context, said)],
+  };
+  const taken = new Set(piece.fasteners.map((group) => group.id));
+  const groups = said.fasteners.map((entry, index): FastenerGroup => {
+    // Named by the level: another device may take it to another one meanwhile.
+    const own = freeId(`${said.level}-${index + 1}`, taken);
+    taken.add(own);
+    return { ...groupOf(entry, index, { level: said.level, side: piece.side }), id: own };
+  });
+  const further: Piece = { ...piece, levels: [...piece.levels, level].sort((a, b) => levelRank(a.level) - levelRank(b.level)), fasteners: [...piece.fasteners, ...groups] };
+  const act = unlessDoubtful(sure ? [] : doubtsOfMinutes(said.openMin), undefined, () => ({ type: 'kind.described', payload: { pieces: [further] } }));
+  return 'refused' in act ? act : { events: [...act.events, ...cameAs(context, said, { id, fasteners: groups })] };
+}
+
+/** An id that is not taken. */
+const freeId = (id: string, taken: ReadonlySet<string>): string => (taken.has(id) ? freeId(`${id}-2`, taken) : id);
 
 /** Fasteners as a form counts them. */
 export const cameOutOf = (fasteners: readonly FastenerGroup[]): CameOut[] =>

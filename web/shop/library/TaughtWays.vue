@@ -86,7 +86,7 @@ const entries = computed(() => [
   ...(taught.value?.circuits ?? []).map(({ entry, jobs }) => ({ kind: 'circuits' as const, id: entry.id, to: entry.name, says: sayNewCircuit(entry, jobs) })),
   ...(taught.value?.facts ?? []).map(({ entry, jobs }) => ({ kind: 'facts' as const, id: entry.id, to: entry.label, says: sayNewFact(entry, jobs, name) })),
   ...(taught.value?.confirmed ?? []).map((confirmed) => ({ kind: 'confirmed' as const, id: confirmed.entry.id, to: confirmed.entry.name, says: sayConfirmed(confirmed) })),
-  ...(taught.value?.otherwise ?? []).map((entry) => ({ kind: 'otherwise' as const, id: entry.entry.id, to: entry.entry.name, says: sayOtherwise(entry) })),
+  ...(taught.value?.otherwise ?? []).map((entry) => ({ kind: 'otherwise' as const, id: entry.entry.id, to: entry.entry.name, says: sayOtherwise(entry, name) })),
   ...(taught.value?.without ?? []).map(({ piece, jobs }) => ({ kind: 'without' as const, id: piece, to: name(piece), says: sayWithout(jobs) })),
   ...(taught.value?.revived ?? []).map(({ entry, jobs }) => ({ kind: 'revived' as const, id: entry.id, to: entry.name, says: sayRevived(entry, jobs) })),
   ...(taught.value?.measures ?? []).map((entry) => ({ kind: 'measures' as const, id: entry.measure, to: MEASURE_NAMES[entry.measure], says: sayNewMeasure(entry) })),

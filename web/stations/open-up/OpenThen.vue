@@ -6,11 +6,19 @@ import { useCurrentJob } from '../../job/current.ts';
 
 /** What was open when a piece came: seen, until somebody says that it had to be, or that the piece would have come without. */
 type Said = Record<string, 'without' | 'needed'>;
-const props = defineProps<{ /** Where the piece sits: what is open there stands first. */ zone: string | undefined }>();
+const props = defineProps<{
+  /** Where the piece sits: what is open there stands first. */ zone: string | undefined;
+  /** The piece itself, of which its own lower level is no question. */ of?: string;
+}>();
 const said = defineModel<Said>({ required: true });
 const { context, names } = useCurrentJob();
 const zoneOf = (id: string) => context.value.profile.pieces.find((piece) => piece.id === id)?.zone;
-const open = computed(() => openUp.openBefore(context.value).sort((a, b) => Number(zoneOf(b) === props.zone) - Number(zoneOf(a) === props.zone)));
+const open = computed(() =>
+  openUp
+    .openBefore(context.value)
+    .filter((piece) => piece !== props.of)
+    .sort((a, b) => Number(zoneOf(b) === props.zone) - Number(zoneOf(a) === props.zone)),
+);
 const NEXT = { seen: 'without', without: 'needed', needed: 'seen' } as const;
 const stateOf = (piece: string) => said.value[piece] ?? 'seen';
 function tap(piece: string): void {

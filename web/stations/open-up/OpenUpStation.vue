@@ -9,7 +9,7 @@ import { layersOf, listedLevel, type Level, type OpenLevel, type SupplyId } from
 import { sayOpening, sayTrouble, sayWithout } from '@jade/words/access';
 import { DIFFERS } from '@jade/words/check-in';
 import { FLOOR } from '@jade/words/floor';
-import { OPEN_UP, sayLooked, sayNewKits, sayProved, saySetUp, sayWork } from '@jade/words/open-up';
+import { FURTHER, OPEN_UP, sayLooked, sayNewKits, sayProved, saySetUp, sayWork } from '@jade/words/open-up';
 import { sayTarget } from '@jade/words/subject';
 import { inSentence, minutes } from '@jade/words/units';
 import ChoiceRow from '../../design/ChoiceRow.vue';
@@ -38,6 +38,7 @@ import ToolsAndParts from './ToolsAndParts.vue';
 /** Forms that are seldom wanted. */
 const AccessoryFound = defineAsyncComponent(() => import('../../job/AccessoryFound.vue'));
 const FoundHere = defineAsyncComponent(() => import('./FoundHere.vue'));
+const GoesFurther = defineAsyncComponent(() => import('./GoesFurther.vue'));
 const HeldOtherwise = defineAsyncComponent(() => import('./HeldOtherwise.vue'));
 const PieceCame = defineAsyncComponent(() => import('./PieceCame.vue'));
 const VehiclesDiffer = defineAsyncComponent(() => import('../../job/VehiclesDiffer.vue'));
@@ -52,6 +53,10 @@ const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
 /** A piece that nobody has described is being written down; like another one where it is the same on the other side. */
 const came = ref<{ after?: string }>();
+/** A piece that goes further than anybody has described; those that are open and can, the few opened last. */
+const going = ref<string>();
+const MOST_FURTHER = 4;
+const further = computed(() => openUp.canGoFurther(context.value).slice(0, MOST_FURTHER));
 /** A step whose piece is held otherwise than the profile says. */
 const holding = shallowRef<OpenStep>();
 /** What tells this vehicle from others is written down; of a piece that it lacks where one is named. */
@@ -323,6 +328,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           <span class="grow soft">{{ OPEN_UP.different }}</span>
           <button type="button" class="push small" @click="accessory = true">{{ OPEN_UP.fitted }}</button>
           <button type="button" class="push small" @click="came = {}">{{ OPEN_UP.cameBesides }}</button>
+          <button v-for="piece in further" :key="piece" type="button" class="push small" @click="going = piece">{{ FURTHER.title(names.piece(piece)) }}</button>
           <button v-if="profile.pieces.length > 0" type="button" class="push small" @click="differing = {}">{{ DIFFERS.open }}</button>
           <button v-if="openUp.canLeave(context)" type="button" class="push small" @click="finding = 'leave'">{{ OPEN_UP.backOut }}</button>
         </div>
@@ -331,6 +337,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
     <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="came = undefined" />
+    <GoesFurther v-if="going" :piece="going" @close="going = undefined" />
     <HeldOtherwise v-if="holding" :step="holding" @close="holding = undefined" />
     <VehiclesDiffer v-if="differing" :piece="differing.piece" @close="differing = undefined" />
     <SupplyIsolated v-if="isolating" :supply="isolating" @close="isolating = undefined" />
