@@ -249,13 +249,14 @@ test(
     await form.getByRole('textbox', { name: 'Minutes it took' }).fill('2');
     await form.getByRole('button', { name: 'It is loosened, write it down' }).click();
     await form.waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'Sound trap goes further' }).click();
+    await page.getByRole('button', { name: 'One that is open goes further' }).click();
+    expect(await form.getByRole('radio', { name: 'Sound trap' }).getAttribute('aria-checked')).toBe('true');
     await form.getByRole('textbox', { name: 'Minutes it took' }).fill('3');
     await form.getByRole('button', { name: 'hook', exact: true }).first().click();
     expect(await serious(page)).toEqual([]);
     await form.getByRole('button', { name: 'It is off, write it down' }).click();
     await form.waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'Sound trap goes further' }).waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'One that is open goes further' }).waitFor({ state: 'detached' });
     await settled(page);
     const log = await logOf(page, job);
     const said = log

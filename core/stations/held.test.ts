@@ -136,6 +136,9 @@ test('a piece that goes further than anybody has described has that level from t
     openUp.furtherLevels(at(log), 'roof'),
   ]).toEqual([['folded', 'hung', 'off'], ['hung', 'off'], [], []]);
   expect(openUp.canGoFurther(at(log))).toEqual(['skirt-a1', 'cover-b2']);
+  // How the grille comes off is known, however little of it is open.
+  const loose = { ...at(log), state: { ...log.state, pieces: { grille: 'loosened' as const } } };
+  expect([openUp.furtherLevels(loose, 'grille'), openUp.canGoFurther(loose)]).toEqual([[], []]);
   const further = { level: 'off' as const, openMin: 3, people: 2, fasteners: [{ ...BOLTS, count: 2 }], needed: ['cover-b2'] };
   const events = perform(log, openUp.wentFurther(at(log), 'skirt-a1', further));
   expect(events.at(-1)?.payload).toEqual({ piece: 'skirt-a1', level: 'off', fasteners: [{ group: 'off-1', count: 2 }], needed: ['cover-b2'] });

@@ -177,7 +177,7 @@ test('how the vehicle stood is kept with the way, and its wheels are turned the 
 });
 
 test('what a plan opens though it was only seen open is named; what some other way is said to need is not', () => {
-  const way = (...needs: { piece: string; level: 'off'; seen?: boolean }[]) => [{ id: 'w', needs, extraMin: 0 }];
+  const way = (...needs: { piece: string; level: 'off' | 'loosened'; seen?: boolean }[]) => [{ id: 'w', needs, extraMin: 0 }];
   const piece = (id: string, ways: ReturnType<typeof way>): Piece => ({
     id,
     name: id,
@@ -194,6 +194,15 @@ test('what a plan opens though it was only seen open is named; what some other w
   log.add('piece.wanted', { piece: 'd', level: 'off' });
   const context = { ...contextAt(log, profile) };
   expect(openUp.onlySeen(context, planOpening(context)).sort()).toEqual(['a', 'c']);
+  // Its own lower level is no piece that had to be open for it.
+  const steps = [
+    { level: 'loosened' as const, openMin: 1, closeMin: 1, people: 1, ways: way() },
+    { level: 'off' as const, openMin: 2, closeMin: 1, people: 1, ways: way({ piece: 'e', level: 'loosened', seen: true }) },
+  ];
+  const two = { ...profile, pieces: [{ ...piece('e', way()), levels: steps }] };
+  const own = openedLog();
+  own.add('piece.wanted', { piece: 'e', level: 'off' });
+  expect([planOpening(contextAt(own, two)).steps.length, openUp.onlySeen(contextAt(own, two), planOpening(contextAt(own, two)))]).toEqual([2, []]);
   // What is open already is no part of the plan.
   log.add('piece.moved', { piece: 'a', level: 'off', fasteners: [] });
   expect(openUp.onlySeen(contextAt(log, profile), planOpening(contextAt(log, profile)))).toEqual(['c']);

@@ -180,7 +180,8 @@ export const ISOLATION = {
 /** A piece that came open and that nobody has described. */
 /** A piece that is open and goes further than anybody has described. */
 export const FURTHER = {
-  title: (piece: string) => `${piece} goes further`,
+  open: 'One that is open goes further',
+  which: 'Which of them',
   to: 'How far it came',
   action: (level: string) => `It is ${level}, write it down`,
   caution: 'What it hung on until now may let go at once: hold it, and look for what is still plugged in.',

@@ -198,12 +198,12 @@ export function pieceCame(context: JobContext, came: CamePiece, id: string, sure
 /** A piece that was open and went further, to a level that nobody had described of it. */
 export type WentFurther = Pick<CamePiece, 'level' | 'openMin' | 'people' | 'fasteners' | 'stands' | 'without' | 'needed'>;
 
-/** Levels that a piece which is open can still go to, and which nobody has described of it. */
+/** Levels that a piece which is open can still go to, beyond all that anybody has described of it. */
 export function furtherLevels({ state, profile }: Pick<JobContext, 'state' | 'profile'>, id: string): OpenLevel[] {
   const piece = profile.pieces.find((entry) => entry.id === id);
-  const rank = levelRank(state.pieces[id] ?? 'fitted');
-  if (!piece || rank === 0 || state.accessories[id]) return [];
-  return OPEN_LEVELS.filter((level) => levelRank(level) > rank && !piece.levels.some((known) => known.level === level));
+  if (!piece || (state.pieces[id] ?? 'fitted') === 'fitted' || state.accessories[id]) return [];
+  const highest = Math.max(...[state.pieces[id] ?? 'fitted', ...piece.levels.map(({ level }) => level)].map(levelRank));
+  return OPEN_LEVELS.filter((level) => levelRank(level) > highest);
 }
 
 /** Pieces that are open and can go further than anybody has described, those opened last first. */

@@ -174,7 +174,7 @@ export const canHaveCome = ({ state, profile }: Pick<JobContext, 'state' | 'prof
 
 /** Pieces that a plan opens for a way of which they were only seen open: nobody has said that they had to be. */
 export function onlySeen(context: Pick<JobContext, 'profile'>, plan: AccessPlan): string[] {
-  const needs = plan.steps.flatMap((step) => wayOf(context, step)?.needs ?? []);
+  const needs = plan.steps.flatMap((step) => (wayOf(context, step)?.needs ?? []).filter(({ piece }) => piece !== step.piece));
   const said = new Set(needs.flatMap(({ piece, seen }) => (seen ? [] : [piece])));
   return [...new Set(needs.map(({ piece }) => piece))].filter((piece) => !said.has(piece) && plan.steps.some((step) => step.piece === piece));
 }

@@ -16,16 +16,15 @@ import OpenThen from './OpenThen.vue';
 import StandsSo from './StandsSo.vue';
 
 /** A piece that is open and goes further than anybody has described: how far, what held it there. The step's clock ran to the tap that opened this. */
-const props = defineProps<{ piece: string }>();
 const emit = defineEmits<{ close: [] }>();
 const { job, context, names } = useCurrentJob();
-const levels = openUp.furtherLevels(context.value, props.piece);
-const known = computed(() => context.value.profile.pieces.find(({ id }) => id === props.piece));
-type Written = Pick<CameDraft, 'minutes' | 'people' | 'fasteners' | 'other' | 'open' | 'stands' | 'sure'> & { level: OpenLevel };
+const pieces = openUp.canGoFurther(context.value);
+type Written = Pick<CameDraft, 'minutes' | 'people' | 'fasteners' | 'other' | 'open' | 'stands' | 'sure'> & { piece: string; level: OpenLevel | undefined };
 const { draft, kept, drop } = useDraft(
-  () => `${job.view?.id}/further/${props.piece}`,
+  () => `${job.view?.id}/further`,
   (): Written => ({
-    level: levels.at(-1) ?? 'off',
+    piece: pieces[0] ?? '',
+    level: undefined,
     minutes: minutesSince(job.state),
     people: '1',
     fasteners: [],
@@ -35,12 +34,16 @@ const { draft, kept, drop } = useDraft(
     sure: false,
   }),
 );
+const levels = computed(() => openUp.furtherLevels(context.value, draft.value.piece));
+/** As far as it can go, until somebody says that it went less far. */
+const level = computed(() => (draft.value.level && levels.value.includes(draft.value.level) ? draft.value.level : (levels.value.at(-1) ?? 'off')));
+const zone = computed(() => context.value.profile.pieces.find(({ id }) => id === draft.value.piece)?.zone);
 const said = (as: 'without' | 'needed') => Object.keys(draft.value.open).filter((piece) => draft.value.open[piece] === as);
 const act = computed(() => {
-  const { level, minutes, people, fasteners, stands, sure } = draft.value;
+  const { piece, minutes, people, fasteners, stands, sure } = draft.value;
   const openMin = Number(minutes.replace(',', '.'));
-  const further = { level, openMin, people: people === '2' ? 2 : 1, fasteners, stands, without: said('without'), needed: said('needed') };
-  return openUp.wentFurther(context.value, props.piece, further, sure);
+  const further = { level: level.value, openMin, people: people === '2' ? 2 : 1, fasteners, stands, without: said('without'), needed: said('needed') };
+  return openUp.wentFurther(context.value, piece, further, sure);
 });
 const { refusals, doubtful, record } = useRecording(act, () => {
   drop();
@@ -49,18 +52,18 @@ const { refusals, doubtful, record } = useRecording(act, () => {
 </script>
 
 <template>
-  <FormDialog
-    :title="FURTHER.title(names.piece(piece))"
-    :action="FURTHER.action(draft.level)"
-    :ready="refusals.length === 0"
-    :kept="kept"
-    @confirm="record"
-    @anew="drop"
-    @close="emit('close')"
-  >
+  <FormDialog :title="FURTHER.open" :action="FURTHER.action(level)" :ready="refusals.length === 0" :kept="kept" @confirm="record" @anew="drop" @close="emit('close')">
     <p class="form-warn">{{ FURTHER.caution }}</p>
-    <ChoiceRow :label="FURTHER.to" named small :choices="levels.map((value) => ({ value, text: value }))" :value="draft.level" @choose="(level) => (draft.level = level)" />
-    <HeldBy v-model:fasteners="draft.fasteners" v-model:other="draft.other" :called="names.piece(piece)" />
+    <ChoiceRow
+      :label="FURTHER.which"
+      named
+      small
+      :choices="pieces.map((value) => ({ value, text: names.piece(value) }))"
+      :value="draft.piece"
+      @choose="(piece) => (draft.piece = piece)"
+    />
+    <ChoiceRow :label="FURTHER.to" named small :choices="levels.map((value) => ({ value, text: value }))" :value="level" @choose="(value) => (draft.level = value)" />
+    <HeldBy v-model:fasteners="draft.fasteners" v-model:other="draft.other" :called="names.piece(draft.piece)" />
     <div class="fields">
       <v-text-field v-model="draft.minutes" :label="PIECE_CAME.minutes" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
       <ChoiceRow
@@ -74,7 +77,7 @@ const { refusals, doubtful, record } = useRecording(act, () => {
         @choose="(people) => (draft.people = people)"
       />
     </div>
-    <OpenThen v-model="draft.open" :zone="known?.zone" :of="piece" />
+    <OpenThen v-model="draft.open" :zone="zone" :of="draft.piece" />
     <StandsSo v-model="draft.stands" />
     <p v-for="refusal in refusals" :key="refusal.code" class="odd" role="status">{{ sayRefusal(refusal, names) }}</p>
     <button v-if="doubtful" type="button" class="push small" @click="draft.sure = true">{{ PIECE_CAME.sure }}</button>

@@ -53,10 +53,8 @@ const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
 /** A piece that nobody has described is being written down; like another one where it is the same on the other side. */
 const came = ref<{ after?: string }>();
-/** A piece that goes further than anybody has described; those that are open and can, the few opened last. */
-const going = ref<string>();
-const MOST_FURTHER = 4;
-const further = computed(() => openUp.canGoFurther(context.value).slice(0, MOST_FURTHER));
+/** A piece that is open goes further than anybody has described. */
+const going = ref(false);
 /** A step whose piece is held otherwise than the profile says. */
 const holding = shallowRef<OpenStep>();
 /** What tells this vehicle from others is written down; of a piece that it lacks where one is named. */
@@ -328,7 +326,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
           <span class="grow soft">{{ OPEN_UP.different }}</span>
           <button type="button" class="push small" @click="accessory = true">{{ OPEN_UP.fitted }}</button>
           <button type="button" class="push small" @click="came = {}">{{ OPEN_UP.cameBesides }}</button>
-          <button v-for="piece in further" :key="piece" type="button" class="push small" @click="going = piece">{{ FURTHER.title(names.piece(piece)) }}</button>
+          <button v-if="openUp.canGoFurther(context).length > 0" type="button" class="push small" @click="going = true">{{ FURTHER.open }}</button>
           <button v-if="profile.pieces.length > 0" type="button" class="push small" @click="differing = {}">{{ DIFFERS.open }}</button>
           <button v-if="openUp.canLeave(context)" type="button" class="push small" @click="finding = 'leave'">{{ OPEN_UP.backOut }}</button>
         </div>
@@ -337,7 +335,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
     <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="came = undefined" />
-    <GoesFurther v-if="going" :piece="going" @close="going = undefined" />
+    <GoesFurther v-if="going" @close="going = false" />
     <HeldOtherwise v-if="holding" :step="holding" @close="holding = undefined" />
     <VehiclesDiffer v-if="differing" :piece="differing.piece" @close="differing = undefined" />
     <SupplyIsolated v-if="isolating" :supply="isolating" @close="isolating = undefined" />
