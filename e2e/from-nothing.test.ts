@@ -369,8 +369,12 @@ test(
     const sheet = await page.context().request.get(`${shop.address}/api/jobs/${job}/sheet.pdf`);
     expect([sheet.status(), sheet.headers()['content-type']]).toEqual([200, 'application/pdf']);
 
-    await page.goto(`${await shop.elsewhere()}/library?show=vehicle/${HERON}`);
+    // What it taught is offered where it leaves, and stands on the sheet and in a list.
+    await page.getByText(/^It taught something of Dunmorrow Heron.* and of Tarn Prow bar that the next one/).waitFor();
+    await page.getByRole('link', { name: 'See it, and keep it' }).tap();
+    await page.waitForURL(`**/library?show=vehicle/${HERON}`);
     const taught = page.getByRole('region', { name: 'What the jobs teach' });
+    await taught.getByRole('group', { name: 'What the jobs teach, from the front' }).waitFor();
     const kit = taught.getByRole('listitem').filter({ hasText: 'Tarn Prow bar' });
     await kit.getByText('1 lamp; 6 items in its box; 2 steps of fitting; 1 joint of its wiring; 1 test more than before').waitFor();
     await taught.getByText(/^A panel gap, measured on arrival and leaving. Left side/).waitFor();

@@ -1,7 +1,7 @@
 import { foldJob, idCheck, jobContext, planClosingOf, planOpening, traySlots, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
 import { checkProfile } from '../vehicle/index.ts';
-import { isRefused, openUp, probe, type Act } from './index.ts';
+import { handOver, isRefused, openUp, probe, type Act } from './index.ts';
 
 const at = (log: TestLog): JobContext => jobContext(log.state, { profile: VAN, kits: [PAIR], rules: RULES, year: 2022 });
 function perform(log: TestLog, act: Act): Happened[] {
@@ -190,5 +190,24 @@ test('a piece of the profile goes further than that says too; each of two device
       ['off-1', 'off'],
       ['hung-1', 'hung'],
     ],
+  ]);
+});
+
+test('what a job taught is offered at hand over: of its kind by what was described or judged on it, of kits by theirs', () => {
+  const taught = (fill: (log: TestLog) => void) => {
+    const log = openedLog();
+    fill(log);
+    return handOver.taughtHere(at(log));
+  };
+  expect([
+    taught(() => undefined),
+    taught((log) => log.add('kind.described', { held: [{ piece: 'grille', fasteners: [] }] })),
+    taught((log) => log.add('kit.described', { kit: PAIR.slug, whole: ['tests'] })),
+    taught((log) => log.add('opening.judged', { pieces: [{ piece: 'grille', enough: 'fitted' }] })),
+  ]).toEqual([
+    { kind: false, kits: [] },
+    { kind: true, kits: [] },
+    { kind: false, kits: [PAIR.slug] },
+    { kind: true, kits: [] },
   ]);
 });

@@ -201,6 +201,9 @@ export const TAUGHT = {
   none: (jobs: number) => `${plural(jobs, 'job')} of this kind, and no way that the profile does not have. At Close up it is asked what could have stayed on.`,
   found: (entries: number, ways: number, jobs: number) =>
     `${[...(entries > 0 ? [plural(entries, 'entry', 'entries')] : []), ...(ways > 0 ? [plural(ways, 'way')] : [])].join(' and ')} beyond what the profile says, from ${plural(jobs, 'job')}. Take what is right; the rest stays as it is.`,
+  view: 'View',
+  sheet: (view: string) => `What the jobs teach, from the ${view}`,
+  drawn: 'Hatched: would be added. Framed: something of it would be other. Plain: left.',
   saidOn: (jobs: number) => `Said on ${plural(jobs, 'job')}.`,
   leftWith: (pieces: readonly string[]) => `Left as well, as the way to it leads over what you left: ${listed(pieces)}.`,
   unsayable: (ways: number) =>

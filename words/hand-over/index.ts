@@ -14,6 +14,10 @@ export const HAND_OVER_STATION = {
   right: 'right',
   byKit: 'by the kit',
   was: (result: string | undefined) => `was ${result ?? 'not tried'}`,
+  taught: 'What this job taught',
+  taughtWhat: (kind: string | undefined, kits: readonly string[]) =>
+    `It taught something of ${[...(kind === undefined ? [] : [kind]), ...kits].join(' and of ')} that the next one can be planned with. What is right is taken in the library, entry by entry, and kept as the next version.`,
+  keepIt: 'See it, and keep it',
   signedOff: 'Signed off',
   keysHang: 'The keys hang at',
   sheet: 'Open the customer’s sheet',

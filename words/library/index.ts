@@ -10,7 +10,7 @@ export const LEARNED_TIMES = {
   title: 'Times at this shop',
   away: 'The times cannot be read: the server is away.',
   reading: 'Reading the times…',
-  none: 'No vehicle of this kind has left the shop yet. The profile’s times stand until one is done step by step and signed.',
+  none: 'No step that the profile has was timed on a vehicle of this kind that was signed off. Its times stand until one is.',
   timed: (steps: number) => `${plural(steps, 'step')} timed on vehicles that have left, the farthest from the profile first.`,
   chart: 'Minutes by the profile and at this shop',
   all: (steps: number) => `All ${plural(steps, 'step')}`,

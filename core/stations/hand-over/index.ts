@@ -1,15 +1,16 @@
 import {
+  describedNothing,
   functionsOf,
   hasLeft,
   kitsFittedBefore,
   kitsOnVehicle,
   lensesOf,
-  LOW_LIVE,
   lostFunctions,
+  LOW_LIVE,
   replacedPieces,
   suppliesNow,
-  testsOf,
   supplyBars,
+  testsOf,
   type BaselineResult,
   type Happened,
   type JobContext,
@@ -190,4 +191,12 @@ export function sign({ state }: JobContext, standing: Standing, lastSeq = state.
   if (hasLeft(state)) return refused({ code: 'already' });
   if (!standing.readyToSign) return refused({ code: 'missing', count: standing.missing.length });
   return happened({ type: 'job.signed', payload: { atSeq: lastSeq } });
+}
+
+/** Of what a job taught something that the library can keep: its kind of vehicle, by what was described or judged on it; kits, by slug. */
+export function taughtHere({ state }: Pick<JobContext, 'state'>): { kind: boolean; kits: string[] } {
+  return {
+    kind: !describedNothing(state.described) || Object.keys(state.judged).length > 0,
+    kits: Object.keys(state.kitsDescribed),
+  };
 }

@@ -28,7 +28,11 @@ import {
 import { COMMON } from '@jade/words/common';
 import { MEASURE_NAMES } from '@jade/words/names';
 import { ask, Refused } from '../../ask/index.ts';
+import ChoiceRow from '../../design/ChoiceRow.vue';
+import type { SheetPiece } from '../../design/drawings/sheet-pieces.ts';
+import VehicleSheet from '../../design/drawings/VehicleSheet.vue';
 import EmptyNote from '../../design/EmptyNote.vue';
+import { viewOf, VIEWS, type View } from '../../design/geometry/outline.ts';
 import RightGate from '../../session/RightGate.vue';
 
 /** What the jobs of a kind teach beyond its profile: pieces and lamps that nobody had described, and ways in. Each is taken or left, and kept as the next version. */
@@ -169,6 +173,21 @@ const leftWith = computed(() => {
     ).map(called),
   ];
 });
+/** Pieces that would be added, as they are taken or left, and those of which something would be other, as they would stand on the sheet. */
+const drawn = computed((): SheetPiece[] => {
+  const { pieces: added = [], confirmed = [], otherwise = [] } = taught.value ?? {};
+  const changed = new Set([
+    ...[...confirmed, ...otherwise].map(({ entry }) => entry.id),
+    ...changes.value.flatMap(({ change }) => ('piece' in change.place ? [change.place.piece] : [])),
+  ]);
+  return [
+    ...added.map(({ entry }): SheetPiece => ({ piece: entry, level: 'fitted', part: wanted.value.pieces.includes(entry.id) ? 'planned' : 'other' })),
+    ...props.profile.pieces.filter(({ id }) => changed.has(id)).map((piece): SheetPiece => ({ piece, level: 'fitted', part: 'now' })),
+  ];
+});
+const chosenView = ref<View>();
+const view = computed<View>(() => chosenView.value ?? viewOf(drawn.value[0]?.piece.zone ?? 'front'));
+const here = computed(() => drawn.value.filter(({ piece }) => viewOf(piece.zone) === view.value));
 const turn = (id: string) => (turned.value = turned.value.includes(id) ? turned.value.filter((other) => other !== id) : [...turned.value, id]);
 
 async function keep(): Promise<void> {
@@ -195,6 +214,13 @@ async function keep(): Promise<void> {
     <EmptyNote v-else-if="changes.length + entries.length === 0" kind="empty">{{ TAUGHT.none(taught.jobs) }}</EmptyNote>
     <template v-else>
       <p class="soft">{{ TAUGHT.found(entries.length, changes.length, taught.jobs) }}</p>
+      <template v-if="drawn.length > 0">
+        <div class="line">
+          <ChoiceRow :label="TAUGHT.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (chosenView = value)" />
+          <span class="soft">{{ TAUGHT.drawn }}</span>
+        </div>
+        <VehicleSheet :profile="profile" :view="view" :pieces="here" :named="here.map(({ piece }) => piece.id)" :label="TAUGHT.sheet(view)" />
+      </template>
       <ul class="rows">
         <li v-for="{ kind, id, to, says } in entries" :key="`${kind}/${id}`">
           <span class="grow stack tight"

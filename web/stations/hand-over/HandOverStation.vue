@@ -22,6 +22,7 @@ import WarningLamps from '../../job/WarningLamps.vue';
 import { may } from '@jade/core/shop';
 import { COMMON } from '@jade/words/common';
 import { HAND_OVER_STATION } from '@jade/words/hand-over';
+import { LIBRARY_VIEW } from '@jade/words/library';
 import RightGate from '../../session/RightGate.vue';
 import NewLamps from './NewLamps.vue';
 import SheetPage from './SheetPage.vue';
@@ -44,6 +45,7 @@ const lamps = computed(() => functionsOf(context.value));
 const middleMm = computed(() => profile.value.measures.frontOverhangMm - profile.value.measures.lengthMm / 2);
 const untried = computed(() => handOver.toTryAgain(context.value));
 const asBefore = computed(() => handOver.asOnArrival(context.value));
+const taught = computed(() => handOver.taughtHere(context.value));
 const clock = useClock();
 const againstCodes = computed(() => handOver.againstCodes(context.value, clock.value));
 const missing = computed(() => job.standing?.missing ?? []);
@@ -246,6 +248,20 @@ const taken = computed(() => Object.keys(job.state.photos).length);
             :doubts="(widthMm) => checkIn.doubtsOfGap(context, gap.id, 'after', widthMm)"
             @measured="(widthMm, why) => job.perform(checkIn.gapMeasured(context, gap.id, 'after', widthMm, why))"
           />
+        </div>
+      </div>
+      <div v-if="taught.kind || taught.kits.length > 0" class="leaf stack">
+        <h2>{{ HAND_OVER_STATION.taught }}</h2>
+        <p>
+          {{
+            HAND_OVER_STATION.taughtWhat(
+              taught.kind ? LIBRARY_VIEW.vehicle(profile) : undefined,
+              taught.kits.map((kit) => names.kit(kit)),
+            )
+          }}
+        </p>
+        <div>
+          <router-link class="push" :to="{ name: 'library', query: { show: `vehicle/${profile.slug}` } }">{{ HAND_OVER_STATION.keepIt }}</router-link>
         </div>
       </div>
       <div class="leaf stack">
