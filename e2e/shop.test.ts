@@ -168,7 +168,7 @@ test(
       .first()
       .waitFor();
     await page.getByRole('link', { name: /Pellorin Trio 300/ }).click();
-    await page.getByText('No vehicle of this kind has left the shop yet.').waitFor();
+    await page.getByText('No step that the profile has was timed').waitFor();
     await page.goto(`${shop.address}/jobs/hill-road-07/open-up`);
     await page
       .getByRole('listitem')
