@@ -264,6 +264,20 @@ test(
       .map(({ payload }) => ('held' in payload ? 'held' : 'pieces' in payload ? 'piece' : payload));
     expect(said).toEqual(['held', { kind: 'raised', place: 'front' }, { kind: 'raised' }, 'piece', 'piece']);
     expect(log.filter(({ type }) => type === 'piece.moved').map(({ payload }) => payload.level)).toEqual(['loosened', 'off']);
+    // On the way back one of two has to go first.
+    await doStep(page);
+    await goTo(page, shop.address, job, 'close-up', 'Close up');
+    const back = await stepName(page);
+    await page.getByRole('button', { name: 'Something goes back before it' }).click();
+    expect(await form.getByRole('button', { name: 'It goes back first' }).isDisabled()).toBe(true);
+    await form.getByRole('radio').first().click();
+    await form.getByRole('textbox', { name: 'Why it has to' }).fill('its hooks sit behind it');
+    expect(await serious(page)).toEqual([]);
+    await form.getByRole('button', { name: 'It goes back first' }).click();
+    await form.waitFor({ state: 'detached' });
+    await page.waitForFunction((was) => document.querySelector('article h2')?.textContent !== was, back);
+    await settled(page);
+    expect((await logOf(page, job)).at(-1)?.payload).toMatchObject({ refitRules: [{ why: 'its hooks sit behind it' }] });
     expect(complaints).toEqual([]);
   },
   LONG_MS,

@@ -35,7 +35,7 @@ import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';
 import { Connection, ContentItem, FitStep, KitFeed, KitPlug, KitRelay, KitTest, Lamp, Leg } from '@jade/contract/kit';
-import { Circuit, FastenerGroup, LampFunction, MountPosition, Piece, Sensor, Supply, TakenMeasures, TellingFact, VehiclePlug, GapPoint } from '@jade/contract/vehicle';
+import { Circuit, FastenerGroup, LampFunction, MountPosition, Piece, Sensor, Supply, TakenMeasures, TellingFact, VehiclePlug, GapPoint, RefitRule } from '@jade/contract/vehicle';
 import { Amount, Amounts, Day, Each, EventId, Flag, Moment, OneOf, OneOfEach, Optional, Part, Sha256, Slug, Slugs, Text, Texts, Whole } from '@jade/contract/check';
 
 export class DocumentPin implements PlainPin {
@@ -346,6 +346,7 @@ class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => TellingFact, 20) facts?: TellingFact[];
   @Optional() @Part(() => TakenMeasures) measures?: TakenMeasures;
   @Optional() @Slugs(60) without?: string[];
+  @Optional() @Each(() => RefitRule, 20) refitRules?: RefitRule[];
   @Optional() @Each(() => HeldPiece, 20) held?: HeldPiece[];
   @Optional() @Each(() => SamePiece, 20) same?: SamePiece[];
   @Optional() @Each(() => ApartPiece, 20) apart?: ApartPiece[];

@@ -426,6 +426,7 @@ export class TakenToKeep {
   @Slugs(60) facts!: string[];
   @Slugs(500) confirmed!: string[];
   @Slugs(500) otherwise!: string[];
+  @Slugs(200) refitRules!: string[];
   @Slugs(500) without!: string[];
   @Slugs(2) revived!: string[];
   @OneOfEach(MEASURES, MEASURES.length) measures!: NonNullable<PlainProfile['unmeasured']>;

@@ -235,6 +235,31 @@ test('a piece that went further on a later move is learned at both levels, with 
   expect(withCaptured(kind, again, { ...all(again), otherwise: [] }).pieces).toEqual(kind.pieces);
 });
 
+test('what had to go back first is learned where somebody said it: once, under the pieces that are kept, and none that goes round', () => {
+  const said = (name: string, ...rules: [first: string, then: string][]) => {
+    const job = new Job(name).came('grille-a1').came('duct-b2').came('trim-c3');
+    for (const [first, then] of rules) job.log.add('kind.described', { refitRules: [{ id: `${name}-${first}`, first, then, why: 'clips' }] });
+    return job;
+  };
+  const jobs = [said('one', ['trim-c3', 'duct-b2']), said('two', ['trim-c3', 'duct-b2'], ['duct-b2', 'trim-c3']), said('three', ['grille-a1', 'trim-c3'])];
+  const taught = captured(...jobs);
+  expect(taught.refitRules.map(({ entry, jobs: by }) => [entry.id, entry.first, entry.then, by])).toEqual([
+    ['one-trim-c3', 'trim-c3', 'duct-b2', ['one', 'two']],
+    ['three-grille-a1', 'grille-a1', 'trim-c3', ['three']],
+  ]);
+  const kept = withCaptured(HERON, taught, all(taught));
+  expect([kept.refitRules.map(({ id }) => id), checkProfile(kept)]).toEqual([['one-trim-c3', 'three-grille-a1'], []]);
+  // Who leaves a piece leaves what is said of it.
+  const left = withCaptured(HERON, taught, { ...all(taught), pieces: ['grille-a1', 'duct-b2'] });
+  expect(left.refitRules).toEqual([]);
+  const again = kindCaptured(
+    jobs.map(({ seen }) => seen),
+    jobs.map(({ told }) => told),
+    kept,
+  );
+  expect(again.refitRules).toEqual([]);
+});
+
 test('a list that is described already is not said to be whole anew, and a way that was left is left', () => {
   const one = new Job('one').came('grille-a1').came('duct-b2');
   one.act(checkIn.noMore(one.context, 'sensors'));

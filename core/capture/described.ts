@@ -29,6 +29,8 @@ import {
   type FastenerGroup,
   fastenerKey,
   withFurther,
+  refitCycle,
+  type RefitRule,
 } from '../vehicle/index.ts';
 import { hidesAll, kindTaught, stillNew, withChanges, type KindTaught, type WayChange } from './changes.ts';
 import { confirmedPieces } from './assumed.ts';
@@ -57,6 +59,8 @@ export interface KindCaptured extends KindTaught {
   circuits: Proposed<Circuit>[];
   /** What tells its vehicles apart, with the pieces that not all of them have. */
   facts: Proposed<TellingFact>[];
+  /** What had to go back before something else, as those said who put it back. */
+  refitRules: Proposed<RefitRule>[];
   /** Pieces that were taken over from another kind and that jobs opened: as they were found, and as they were assumed. */
   confirmed: (Proposed<Piece> & { before: Piece })[];
   /** Pieces that jobs found held otherwise than the profile says, as the newest of them said it. */
@@ -193,6 +197,22 @@ function closed<T extends { entry: Piece }>(own: readonly Piece[], pieces: reado
   return { pieces: rest.pieces, lost: lost + rest.lost };
 }
 
+/** Rules of going back that jobs said and the profile does not have, each once, and none that closes a circle with those before it. */
+function refitTold(told: readonly JobDescribed[], profile: Pick<VehicleProfile, 'refitRules'>, idOf: (piece: string) => string): Proposed<RefitRule>[] {
+  const found: Proposed<RefitRule>[] = [];
+  for (const { job, described } of told) {
+    for (const said of Object.values(described.refitRules)) {
+      const entry = { ...said, first: idOf(said.first), then: idOf(said.then) };
+      const is = (rule: RefitRule) => rule.id === entry.id || (rule.first === entry.first && rule.then === entry.then && !rule.when);
+      if (profile.refitRules.some(is)) continue;
+      const before = found.find((known) => is(known.entry));
+      if (before) before.jobs = [...new Set([...before.jobs, job])];
+      else if (refitCycle({ refitRules: [...profile.refitRules, ...found.map((known) => known.entry), entry] }).length === 0) found.push({ entry, jobs: [job] });
+    }
+  }
+  return found;
+}
+
 /** Levels of pieces of a profile to which jobs took them and that it does not have, as all of them show it, and what came out at them. */
 function wentBeyond(
   told: readonly JobDescribed[],
@@ -303,6 +323,7 @@ export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescr
       same,
     ),
     facts: factsTold(told, profile, all, piece),
+    refitRules: refitTold(told, profile, piece),
     confirmed,
     otherwise: profile.pieces.flatMap((before) => {
       const [holding, further] = [held.get(before.id), beyond.get(before.id)];
@@ -362,6 +383,7 @@ export interface Taken {
   facts: readonly string[];
   confirmed: readonly string[];
   otherwise: readonly string[];
+  refitRules: readonly string[];
   without: readonly string[];
   revived: readonly string[];
   measures: readonly MeasureId[];
@@ -383,6 +405,7 @@ export const NOTHING_TAKEN: Taken = {
   facts: [],
   confirmed: [],
   otherwise: [],
+  refitRules: [],
   without: [],
   revived: [],
   measures: [],
@@ -398,7 +421,8 @@ const NAMED = ['mounts', 'pieces', 'plugs', 'circuits'] as const;
 
 /** What is left of what somebody took once what leads over something that was left is left as well. */
 export function takenTogether(captured: KindCaptured, profile: VehicleProfile, taken: Taken) {
-  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, otherwise, without, revived, measures, notes, kits, changes, whole } = captured;
+  const { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts, confirmed, otherwise, refitRules, without, revived, measures, notes, kits, changes, whole } =
+    captured;
   const kept = closed(
     profile.pieces,
     pieces.filter(({ entry }) => taken.pieces.includes(entry.id)),
@@ -435,6 +459,9 @@ export function takenTogether(captured: KindCaptured, profile: VehicleProfile, t
     circuits: lines,
     facts: factsTaken(facts, taken.facts, new Set([...levels.keys()].filter((id) => !taken.without.includes(id)))),
     confirmed: confirmed.map(({ entry }) => entry).filter(({ id }) => taken.confirmed.includes(id)),
+    refitRules: refitRules
+      .map(({ entry }) => entry)
+      .filter(({ id, first, then }) => taken.refitRules.includes(id) && [first, then].every((piece) => levels.has(piece) && !taken.without.includes(piece))),
     otherwise: otherwise
       .filter(({ entry }) => taken.otherwise.includes(entry.id))
       .map(({ entry, before }) => {
@@ -474,6 +501,7 @@ export function withCaptured(profile: VehicleProfile, captured: KindCaptured, ta
     gaps: [...rest.gaps, ...entries.gaps],
     plugs: [...rest.plugs, ...entries.plugs],
     circuits: [...rest.circuits, ...entries.circuits],
+    refitRules: [...rest.refitRules, ...entries.refitRules],
     ...(notes.length > 0 ? { notes: [...(rest.notes ?? []), ...notes] } : {}),
   };
   return withMeasures(withTelling(held, entries.facts), Object.fromEntries(measures.map(({ measure, valueMm }) => [measure, valueMm])));

@@ -87,10 +87,10 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
 
 /** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
 function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], without = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], refitRules = [], without = [] } = said;
   const { measures = {}, held: holding = [], same = [], apart = [], whole = [] } = said;
   const at = `${path}.payload`;
-  const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts: telling };
+  const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts: telling, refitRules };
   if ([...Object.values(lists), Object.keys(measures), without, holding, same, apart, whole].every((list) => list.length === 0))
     return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'measures', 'without', 'held', 'same', 'apart', 'whole'].join(', ') } }];
   const facts = factChoices({ facts: [...telling, ...profile.facts] });
@@ -136,6 +136,12 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
   const ofPairs = [
     ...same.flatMap(({ piece, is }, place) => pair('same', place, piece, ['is', is])),
     ...apart.flatMap(({ piece, from }, place) => pair('apart', place, piece, ['from', from])),
+    ...refitRules.flatMap(({ first, then, when }, place) => [
+      ...unknownId(first, there, `${at}.refitRules[${place}].first`, 'piece'),
+      ...unknownId(then, there, `${at}.refitRules[${place}].then`, 'piece'),
+      ...(first === then ? [{ path: `${at}.refitRules[${place}].then`, code: 'itself' as const, data: {} }] : []),
+      ...checkCondition(when, facts, `${at}.refitRules[${place}].when`),
+    ]),
   ];
   return [
     ...Object.entries(lists).flatMap(([list, entries]) => duplicateIds(entries, `${at}.${list}`)),

@@ -18,7 +18,7 @@ const further = <T>(known: Readonly<Record<string, T>>, entries: readonly T[], i
   Object.assign(records<T>(), known, Object.fromEntries(entries.map((entry) => [idOf(entry), entry])));
 
 /** Lists of a profile that are described while a vehicle is worked on. */
-export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts'] as const;
+export const KIND_LISTS = ['pieces', 'functions', 'mounts', 'supplies', 'sensors', 'gaps', 'plugs', 'circuits', 'facts', 'refitRules'] as const;
 
 /** Lists of a kit by which it is wired: its plugs and leads, what it lays from the battery, what meets what. */
 export const WIRING_LISTS = ['plugs', 'relays', 'feeds', 'legs', 'connections'] as const;
@@ -33,6 +33,7 @@ export const NOTHING_DESCRIBED: DescribedHere = {
   plugs: {},
   circuits: {},
   facts: {},
+  refitRules: {},
   measures: {},
   without: [],
   held: {},
@@ -65,7 +66,7 @@ function andSame(same: Readonly<Record<string, string>>, { piece, is }: { piece:
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
-  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], without = [] } = said;
+  const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], refitRules = [], without = [] } = said;
   const { measures = {}, held = [], same = [], apart = [], whole = [] } = said;
   return {
     // Of two who took a piece further each knows one of its levels.
@@ -82,6 +83,7 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
     plugs: further(before.plugs, plugs, byId),
     circuits: further(before.circuits, circuits, byId),
     facts: further(before.facts, facts, byId),
+    refitRules: further(before.refitRules, refitRules, byId),
     measures: { ...before.measures, ...measures },
     without: [...new Set([...before.without, ...without])],
     held: Object.assign(records<FastenerGroup[]>(), before.held, Object.fromEntries(held.map(({ piece, fasteners }) => [piece, fasteners]))),
@@ -139,6 +141,7 @@ export function withDescribed(profile: VehicleProfile, told: DescribedHere): Veh
     gaps: joined(profile.gaps, described.gaps, byId),
     plugs: joined(profile.plugs, described.plugs, byId),
     circuits: joined(profile.circuits, described.circuits, byId),
+    refitRules: joined(profile.refitRules, described.refitRules, byId),
     ...leftOpen(undescribed, described.whole),
   };
   return withMeasures(withoutPieces(withTelling(held, Object.values(described.facts)), described.without), described.measures);

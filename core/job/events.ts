@@ -23,6 +23,7 @@ import type {
   VehiclePlug,
   Zone,
   GapPoint,
+  RefitRule,
 } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { StationId } from '../subject/index.ts';
@@ -157,6 +158,8 @@ export interface KindDescribed {
   facts?: TellingFact[];
   /** Pieces that were taken over from another kind and that this kind does not have; one that its profile no longer has is gone by that. */
   without?: string[];
+  /** What has to go back before something else, as whoever put it back saw. */
+  refitRules?: RefitRule[];
   /** Pieces that are held otherwise than the profile says. */
   held?: HeldPiece[];
   /** Pieces that two devices described, each not knowing of the other: what was said of `piece` is of the one that was described first. */

@@ -48,6 +48,7 @@ export function describedOnce(described: DescribedHere): DescribedHere {
     supplies: all(described.supplies, (supply) => ({ ...supply, piece: to(supply.piece) })),
     sensors: all(described.sensors, (sensor) => ({ ...sensor, on: to(sensor.on) })),
     facts: all(described.facts, (fact) => ({ ...fact, tells: fact.tells.map((tell) => ({ ...tell, piece: to(tell.piece) })) })),
+    refitRules: all(described.refitRules, (rule) => ({ ...rule, first: to(rule.first), then: to(rule.then) })),
     without: [...new Set(described.without.map(to))],
     held: Object.assign(records<DescribedHere['held'][string]>(), Object.fromEntries(Object.entries(described.held).map(([piece, fasteners]) => [to(piece), fasteners]))),
     same: records(),

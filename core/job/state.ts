@@ -19,6 +19,7 @@ import type {
   TellingFact,
   VehiclePlug,
   GapPoint,
+  RefitRule,
 } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
@@ -189,6 +190,7 @@ export interface JobState {
     plugs: Record<string, VehiclePlug>;
     circuits: Record<string, Circuit>;
     facts: Record<string, TellingFact>;
+    refitRules: Record<string, RefitRule>;
     measures: TakenMeasures;
     without: string[];
     /** What holds pieces, by piece, where it is other than the profile says. */
@@ -352,6 +354,7 @@ export function emptyJob(): JobState {
       plugs: records(),
       circuits: records(),
       facts: records(),
+      refitRules: records(),
       measures: {},
       without: [],
       held: records(),

@@ -57,6 +57,7 @@ export type Refusal =
   | { code: 'face-impossible'; why: FaceFault }
   | { code: 'wall-first' }
   | { code: 'let-down-first'; place: string }
+  | { code: 'goes-round'; first: string; then: string }
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number }
   | { code: 'described'; piece: string }

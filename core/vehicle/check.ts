@@ -246,7 +246,8 @@ export function unreachableLevels(pieces: readonly Piece[]): Fault[] {
   );
 }
 
-function refitCycle(profile: VehicleProfile): Fault[] {
+/** A fault where rules that always hold go in a circle, by which nothing could go back first. */
+export function refitCycle(profile: Pick<VehicleProfile, 'refitRules'>): Fault[] {
   const after = new Map<string, string[]>();
   for (const rule of profile.refitRules) {
     if (!rule.when) after.set(rule.first, [...(after.get(rule.first) ?? []), rule.then]);

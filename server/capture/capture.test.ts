@@ -34,6 +34,7 @@ test('who did as the profile says has taught nothing; a kind without jobs has no
     facts: [],
     confirmed: [],
     otherwise: [],
+    refitRules: [],
     without: [],
     revived: [],
     measures: [],

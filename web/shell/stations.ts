@@ -31,6 +31,7 @@ const FORMS: readonly (() => Promise<unknown>)[] = [
   () => import('../job/VehiclesDiffer.vue'),
   () => import('../stations/check-in/GapFound.vue'),
   () => import('../stations/check-in/MeasuresTaken.vue'),
+  () => import('../stations/close-up/GoesBackFirst.vue'),
   () => import('../stations/open-up/FoundHere.vue'),
   () => import('../stations/open-up/GoesFurther.vue'),
   () => import('../stations/open-up/HeldOtherwise.vue'),

@@ -8,9 +8,11 @@ import {
   sayNewKit,
   sayNewNote,
   sayNewPlug,
+  sayNewRefit,
   sayNewSensor,
   sayNewSupply,
   sayOtherwise,
+  sayRefitOrder,
   sayRevived,
   sayTaughtPlace,
   sayTaughtWay,
@@ -179,6 +181,8 @@ test('what was assumed and opened says what was found otherwise', () => {
   expect(sayOtherwise({ entry: { ...before, levels: [lifted] }, before: { ...before, levels: [] }, jobs: ['one'] }, name)).toBe(
     `Comes off, ${minutes(2.5)}, first piece a off. Said on 1 job.`,
   );
+  const rule = { id: 'r', first: 'trim', then: 'duct', why: 'its hooks sit behind it' };
+  expect([sayRefitOrder(rule, name), sayNewRefit(rule, ['one'])]).toEqual(['Piece trim before piece duct', 'On the way back, always: its hooks sit behind it. Said on 1 job.']);
   expect(sayWithout(['one'])).toBe('Assumed, and not there: it goes, with all that names it. Said on 1 job.');
 });
 

@@ -1,7 +1,22 @@
 import type { CaptureConflict, KindCaptured, KitProposed, WayChange } from '@jade/core/capture';
 import type { Condition } from '@jade/core/facts';
 import type { Judged } from '@jade/core/job';
-import type { Circuit, Described, KindNote, LampFunction, MountPosition, Piece, Sensor, Side, Supply, TellingFact, VehiclePlug, GapPoint, FastenerGroup } from '@jade/core/vehicle';
+import type {
+  Circuit,
+  Described,
+  KindNote,
+  LampFunction,
+  MountPosition,
+  Piece,
+  Sensor,
+  Side,
+  Supply,
+  TellingFact,
+  VehiclePlug,
+  GapPoint,
+  FastenerGroup,
+  RefitRule,
+} from '@jade/core/vehicle';
 import { sayGroup, sayIsolation, sayThrough } from '@jade/words/names';
 import { STATION_NAMES } from '@jade/words/stations';
 import { inSentence, millimetres, minutes, plural, sayDay } from '@jade/words/units';
@@ -113,6 +128,10 @@ export function sayNewPlug({ side, pins, reach }: VehiclePlug, jobs: readonly st
 
 /** A circuit by what guards it, and when it was read live. */
 export const sayNewCircuit = (circuit: Circuit, jobs: readonly string[]): string => `A circuit: ${sayCircuit(circuit, sayProtection(circuit))}. ${TAUGHT.saidOn(jobs.length)}`;
+
+/** What had to go back before something else. */
+export const sayNewRefit = ({ why }: RefitRule, jobs: readonly string[]): string => `On the way back, always: ${why}. ${TAUGHT.saidOn(jobs.length)}`;
+export const sayRefitOrder = ({ first, then }: RefitRule, name: (piece: string) => string): string => `${name(first)} before ${inSentence(name(then))}`;
 
 /** Fasteners that one list has and another has not, or in another number. */
 const unlikeIn = (fasteners: readonly FastenerGroup[], other: readonly FastenerGroup[]): string =>

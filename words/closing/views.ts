@@ -1,5 +1,14 @@
 import { minutes, plural } from '@jade/words/units';
 
+/** Something that has to go back before what is shown. */
+export const BACK_FIRST = {
+  open: 'Something goes back before it',
+  title: (piece: string) => `What goes back before ${piece}?`,
+  which: 'Which of them',
+  why: 'Why it has to',
+  action: 'It goes back first',
+} as const;
+
 export const BACK_PANEL = {
   people: (people: number) => ` · ${people} people`,
   firstThis: (subject: string) => `First this, or it will be covered: ${subject}.`,

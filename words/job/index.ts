@@ -191,6 +191,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       facts = [],
       measures = {},
       without = [],
+      refitRules = [],
       held = [],
       same = [],
       apart = [],
@@ -214,6 +215,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
       ...circuits.map((circuit) => `A circuit: ${sayProtection(circuit)}, live in ${circuit.liveIn.join(', ')}`),
       ...facts.map(({ label, choices }) => `Vehicles of this kind differ, ${inSentence(label)}: ${choices.join(' or ')}`),
       ...(Object.keys(measures).length > 0 ? [`Measured: ${sayMeasures(measures)}`] : []),
+      ...refitRules.map(({ first, then, why }) => `${names.piece(first)} goes back before ${inSentence(names.piece(then))}: ${why}`),
       ...held.map(
         ({ piece, fasteners }) => `${names.piece(piece)} is held by ${fasteners.map((group) => `${group.count} × ${sayGroup(group) ?? group.id}`).join('; ') || 'nothing'}`,
       ),

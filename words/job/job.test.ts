@@ -167,6 +167,9 @@ test('what was described of a kit is said in a line: what it has, what lies in i
   expect(sayEvent(event('kind.described', { facts: [{ label: 'Skid plate', choices: ['fitted', 'none'] }] }), names)).toBe(
     'Vehicles of this kind differ, skid plate: fitted or none',
   );
+  expect(sayEvent(event('kind.described', { refitRules: [{ id: 'r', first: 'grille', then: 'undertray', why: 'hooks' }] }), names)).toBe(
+    `Grille goes back before ${names.piece('undertray').toLowerCase()}: hooks`,
+  );
   const holding = (fasteners: object[]) => sayEvent(event('kind.described', { held: [{ piece: 'grille', fasteners }] }), names);
   expect([
     holding([

@@ -290,6 +290,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `${refusal.plug} is ${refusal.because}: a supply of the bench feeds a lamp that is off the vehicle, never one that is on it.`;
     case 'face-impossible':
       return FACE_FAULTS[refusal.why];
+    case 'goes-round':
+      return `${names.piece(refusal.first)} cannot go back before ${inSentence(names.piece(refusal.then))}: what is known already has it the other way round.`;
     case 'let-down-first':
       return `First let the vehicle down: its ${refusal.place} was said to stand raised, and light is aimed from its own wheels. Say so once it is down.`;
     case 'wall-first':

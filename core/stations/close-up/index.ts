@@ -340,3 +340,4 @@ export function bagged(context: JobContext, piece: string, where: string): Act {
 }
 
 export * from './judged.ts';
+export { canGoFirst, goesBackFirst } from './refit.ts';

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import type { ClosePlan, CloseStep } from '@jade/core/closing';
 import { closingCautions, partsToOrder } from '@jade/core/job';
 import { closeUp, preparationsNow, sense } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';
 import { sayPreparation, sayStepTime } from '@jade/words/access';
-import { BACK_PANEL, NEW_OR_OLD, sayBack, sayLengthAsked, sayNotBack, sayPluggedIn, sayPlugIn, sayPutBack, sayWrongLength } from '@jade/words/closing';
+import { BACK_FIRST, BACK_PANEL, NEW_OR_OLD, sayBack, sayLengthAsked, sayNotBack, sayPluggedIn, sayPlugIn, sayPutBack, sayWrongLength } from '@jade/words/closing';
 import { sayHome, sayNew } from '@jade/words/job';
 import { sayGroup } from '@jade/words/names';
 import { sayRefusal } from '@jade/words/stations';
@@ -22,10 +22,14 @@ import { useCurrentJob } from '../../job/current.ts';
 import PhotoRow from '../../photos/PhotoRow.vue';
 import { stationOf } from './gates.ts';
 
+const GoesBackFirst = defineAsyncComponent(() => import('./GoesBackFirst.vue'));
+
 /** One piece put back: what comes before, its sensors by a tap of their own, its fasteners counted, new ones apart. */
 const props = defineProps<{ step: CloseStep; closing: ClosePlan }>();
 const emit = defineEmits<{ done: [] }>();
 const { job, context, names } = useCurrentJob();
+/** What has to go back before it is being said. */
+const ordering = ref(false);
 const clock = useClock();
 
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === props.step.piece));
@@ -137,6 +141,10 @@ function finish(): void {
         {{ sayBack(step, counted) }}
       </button>
     </div>
+    <div v-if="closeUp.canGoFirst(context, closing, step).length > 0" class="line">
+      <button type="button" class="push small" @click="ordering = true">{{ BACK_FIRST.open }}</button>
+    </div>
+    <GoesBackFirst v-if="ordering" :step="step" :closing="closing" @close="ordering = false" />
     <PhotoRow :subject="{ kind: 'piece', piece: step.piece, level: step.from }" />
   </article>
 </template>
