@@ -233,6 +233,19 @@ test('a piece that went further on a later move is learned at both levels, with 
   expect([checkProfile(kept), kept.pieces.find(({ id }) => id === 'skirt-a1')?.levels.map(({ level }) => level)]).toEqual([[], ['loosened', 'off']]);
   expect(kindCaptured([second.seen], [second.told], kept).otherwise).toEqual([]);
   expect(withCaptured(kind, again, { ...all(again), otherwise: [] }).pieces).toEqual(kind.pieces);
+  // A level that leads over a piece which somebody left is left as well, with what came out at it.
+  const third = new Job('third', kind);
+  third.log.add('piece.moved', { piece: 'skirt-a1', level: 'loosened', fasteners: [] });
+  third.came('strap-x9', 1);
+  further(third, 'skirt-a1', 4);
+  const over = kindCaptured([third.seen], [third.told], kind);
+  const without = withCaptured(kind, over, { ...all(over), pieces: [], ways: [] });
+  expect([checkProfile(without), without.pieces]).toEqual([[], kind.pieces]);
+  expect(
+    withCaptured(kind, over, all(over))
+      .pieces.find(({ id }) => id === 'skirt-a1')
+      ?.levels.map(({ level }) => level),
+  ).toEqual(['loosened', 'off']);
 });
 
 test('what had to go back first is learned where somebody said it: once, under the pieces that are kept, and none that goes round', () => {

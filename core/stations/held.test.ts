@@ -74,6 +74,15 @@ test('what comes out at another level stays as it was said', () => {
   const act = openUp.heldOtherwise({ profile }, { piece: 'grille', level: 'loosened', fasteners: two.fasteners.slice(0, 1) as never }, [{ ...CLIPS, count: 5 }]);
   if (isRefused(act)) throw new Error('refused');
   expect(act.events[0]?.payload).toMatchObject({ held: [{ fasteners: [{ id: 'late' }, { id: 'found-1', count: 5, atLevel: 'loosened' }] }] });
+  // A name that one of another level has is not given again.
+  const named = { ...two, fasteners: [two.fasteners[0], { ...late, id: 'found-1' }] };
+  const again = openUp.heldOtherwise(
+    { profile: { ...VAN, pieces: [named as typeof grille, ...others] } },
+    { piece: 'grille', level: 'loosened', fasteners: named.fasteners.slice(0, 1) as never },
+    [{ ...CLIPS, count: 5 }],
+  );
+  if (isRefused(again)) throw new Error('refused');
+  expect(again.events[0]?.payload).toMatchObject({ held: [{ fasteners: [{ id: 'found-1' }, { id: 'found-2' }] }] });
 });
 
 test('nothing other, a count that is none, a size too long and a piece that is not there are refused', () => {

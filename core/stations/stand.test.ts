@@ -163,6 +163,17 @@ test('of what was open whoever opens a piece may say at once that it would have 
     ],
     [{ text: 'Sharp lip behind it' }],
   ]);
+  // Nobody is asked whether it could have been done live.
+  const dead = new Device('fern', 0)
+    .came('grille-a1')
+    .came('clamp-b2')
+    .did({
+      type: 'kind.described',
+      payload: { supplies: [{ id: 'low', name: 'Battery', piece: 'clamp-b2', level: 'off', waitMin: 1, by: 'anyone', before: [], forgets: [] }] },
+    });
+  expect(openUp.openBefore(dead.context)).toEqual(['grille-a1']);
+  dead.came('panel-d4', 3, { without: ['clamp-b2'] });
+  expect(dead.own.at(-1)?.payload).not.toHaveProperty('without');
   const tooLong = {
     name: 'x',
     side: 'left',
