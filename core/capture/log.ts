@@ -24,6 +24,7 @@ import {
   type PieceLevel,
   type Position,
   type Stand,
+  standAfter,
 } from '../vehicle/index.ts';
 import { inOrder, mayFollow, orderSaid, ordersOf, type ClockSkews, type Timed } from './order.ts';
 import type { CloseUpAnswer, HeldThen, OpenThen, SeenClosing, SeenJob, SeenMove, SeenTarget, TriedMove } from './seen.ts';
@@ -186,10 +187,7 @@ function stoodAt(entries: readonly Timed[], at: string): Position[] {
   let stand: Stand = {};
   for (const { event } of entries) {
     if (event.id === at) break;
-    if (event.type !== 'position.set') continue;
-    const { kind, place } = event.payload;
-    const { [kind]: _before, ...rest } = stand;
-    stand = place === undefined ? rest : { ...rest, [kind]: place };
+    if (event.type === 'position.set') stand = standAfter(stand, event.payload);
   }
   return positionsIn(stand);
 }

@@ -1,7 +1,7 @@
 import type { Photo } from '../photos/index.ts';
 import { onWith, type VehicleState } from '../states/index.ts';
 import { key } from '../subject/index.ts';
-import { levelRank, type Level } from '../vehicle/index.ts';
+import { levelRank, type Level, standAfter } from '../vehicle/index.ts';
 import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
 import { describedFurther, kitDescribedFurther, NOTHING_DESCRIBED } from './described.ts';
@@ -239,10 +239,7 @@ const APPLY: { [T in EventType]: Apply<T> } = {
     if (levelRank(level) > levelRank(state.reached[piece] ?? 'fitted')) state.reached[piece] = level;
     state.enough = [];
   },
-  'position.set': (state, { kind, place }) => {
-    const { [kind]: _before, ...rest } = state.stand;
-    state.stand = place === undefined ? rest : { ...rest, [kind]: place };
-  },
+  'position.set': (state, position) => void (state.stand = standAfter(state.stand, position)),
   'supply.set': (state, { supply, is, by }, event) => {
     state.supplies[supply] = { is, at: event.at, order: state.eventCount, ...(by === undefined ? {} : { by }) };
     if (is === 'dead') delete state.settings[supply];

@@ -1,7 +1,7 @@
 import { levelRank, moveNamed, openMinutes, setUpBetween, setUpOf, stepName, toolsBetween, turningTo, type NamedMove, type SequenceStep } from '../access/index.ts';
 import { closeMinutes } from '../closing/index.ts';
 import { estimateStep, PRIOR_SIGMA, type Estimate, type TakenBySteps } from '../schedule/index.ts';
-import { positionsOf, standIn, stillToTake, type Level, type Piece, type Stand, type VehicleProfile } from '../vehicle/index.ts';
+import { positionsOf, standIn, stillToTake, type Level, type Piece, type Stand, type VehicleProfile, standAfter } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
 import type { EventType, LoggedEvent } from './events.ts';
 import { standingEvents } from './fold.ts';
@@ -76,10 +76,7 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
     const began = paused.delete(person) ? undefined : before.get(person);
     before.delete(person);
     if (!TICKS.includes(event.type)) continue;
-    if (event.type === 'position.set') {
-      const { kind, place } = event.payload;
-      stand = standIn(stand, [{ kind, place: place ?? '' }]);
-    }
+    if (event.type === 'position.set') stand = standAfter(stand, event.payload);
     if (event.type !== 'piece.moved') {
       before.set(person, { at: event.at, restMin: 0 });
       continue;

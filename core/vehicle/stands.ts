@@ -29,6 +29,12 @@ export const stillToTake = (positions: readonly Position[], stand: Stand): Posit
 /** A stand with positions taken, each in the place of the one of its kind. */
 export const standIn = (stand: Stand, positions: readonly Position[]): Stand => ({ ...stand, ...Object.fromEntries(positions.map(({ kind, place }) => [kind, place])) });
 
+/** A stand once the vehicle was brought into a place of a kind; as it comes of that kind without one. */
+export function standAfter(stand: Stand, { kind, place }: { kind: string; place?: string }): Stand {
+  const { [kind]: _before, ...rest } = stand;
+  return place === undefined ? rest : { ...rest, [kind]: place };
+}
+
 /** How the vehicle stands for the same work on the other side: its wheels turned the other way. */
 export const onOtherSideStanding = ({ kind, place }: Position): Position =>
   kind === 'wheels' && (place === 'left' || place === 'right') ? { kind, place: place === 'left' ? 'right' : 'left' } : { kind, place };

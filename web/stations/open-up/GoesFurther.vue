@@ -14,6 +14,7 @@ import type { CameDraft } from './came.ts';
 import HeldBy from './HeldBy.vue';
 import OpenThen from './OpenThen.vue';
 import StandsSo from './StandsSo.vue';
+import TookFields from './TookFields.vue';
 
 /** A piece that is open and goes further than anybody has described: how far, what held it there. The step's clock ran to the tap that opened this. */
 const emit = defineEmits<{ close: [] }>();
@@ -23,7 +24,8 @@ type Written = Pick<CameDraft, 'minutes' | 'people' | 'fasteners' | 'other' | 'o
 const { draft, kept, drop } = useDraft(
   () => `${job.view?.id}/further`,
   (): Written => ({
-    piece: pieces[0] ?? '',
+    // Where there are several nobody has said yet which.
+    piece: pieces.length === 1 ? (pieces[0] ?? '') : '',
     level: undefined,
     minutes: minutesSince(job.state),
     people: '1',
@@ -62,24 +64,22 @@ const { refusals, doubtful, record } = useRecording(act, () => {
       :value="draft.piece"
       @choose="(piece) => (draft.piece = piece)"
     />
-    <ChoiceRow :label="FURTHER.to" named small :choices="levels.map((value) => ({ value, text: value }))" :value="level" @choose="(value) => (draft.level = value)" />
+    <ChoiceRow
+      v-if="levels.length > 0"
+      :label="FURTHER.to"
+      named
+      small
+      :choices="levels.map((value) => ({ value, text: value }))"
+      :value="level"
+      @choose="(value) => (draft.level = value)"
+    />
     <HeldBy v-model:fasteners="draft.fasteners" v-model:other="draft.other" :called="names.piece(draft.piece)" />
-    <div class="fields">
-      <v-text-field v-model="draft.minutes" :label="PIECE_CAME.minutes" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
-      <ChoiceRow
-        :label="PIECE_CAME.people"
-        small
-        :choices="[
-          { value: '1', text: PIECE_CAME.one },
-          { value: '2', text: PIECE_CAME.two },
-        ]"
-        :value="draft.people"
-        @choose="(people) => (draft.people = people)"
-      />
-    </div>
+    <TookFields v-model:minutes="draft.minutes" v-model:people="draft.people" />
     <OpenThen v-model="draft.open" :zone="zone" :of="draft.piece" />
     <StandsSo v-model="draft.stands" />
-    <p v-for="refusal in refusals" :key="refusal.code" class="odd" role="status">{{ sayRefusal(refusal, names) }}</p>
+    <template v-if="draft.piece !== ''">
+      <p v-for="refusal in refusals" :key="refusal.code" class="odd" role="status">{{ sayRefusal(refusal, names) }}</p>
+    </template>
     <button v-if="doubtful" type="button" class="push small" @click="draft.sure = true">{{ PIECE_CAME.sure }}</button>
   </FormDialog>
 </template>

@@ -16,6 +16,7 @@ import { boxOf, type CameDraft } from './came.ts';
 import HeldBy from './HeldBy.vue';
 import OpenThen from './OpenThen.vue';
 import StandsSo from './StandsSo.vue';
+import TookFields from './TookFields.vue';
 
 /** What is said of a piece that came open and that nobody has described: where it is, what it is called, what held it. */
 const props = defineProps<{ /** Names that are offered first. */ called?: readonly string[] }>();
@@ -128,19 +129,7 @@ const shown = computed((): SheetPiece[] => [
       </div>
       <ChoiceRow :label="PIECE_CAME.level" small :choices="OPEN_LEVELS.map((value) => ({ value, text: value }))" :value="draft.level" @choose="(level) => (draft.level = level)" />
       <HeldBy v-model:fasteners="draft.fasteners" v-model:other="draft.other" :called="draft.name" />
-      <div class="fields">
-        <v-text-field v-model="draft.minutes" :label="PIECE_CAME.minutes" inputmode="decimal" maxlength="6" variant="outlined" density="comfortable" hide-details />
-        <ChoiceRow
-          :label="PIECE_CAME.people"
-          small
-          :choices="[
-            { value: '1', text: PIECE_CAME.one },
-            { value: '2', text: PIECE_CAME.two },
-          ]"
-          :value="draft.people"
-          @choose="(people) => (draft.people = people)"
-        />
-      </div>
+      <TookFields v-model:minutes="draft.minutes" v-model:people="draft.people" />
       <OpenThen v-model="draft.open" :zone="draft.zone" />
       <StandsSo v-model="draft.stands" />
       <details>
