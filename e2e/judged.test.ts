@@ -134,3 +134,37 @@ test(
   },
   LONG_MS,
 );
+
+test(
+  'times of this shop go into the profile at one press, by whoever may; they are counted no more, and the way back has them again',
+  async () => {
+    const { page, complaints } = await shop.open('slate');
+    await page.goto(`${shop.address}/library?show=vehicle/wexholm-bollard-35`);
+    const times = page.locator('.leaf').filter({ has: page.getByRole('heading', { name: 'Times at this shop' }) });
+    await times.getByText(/^\d+ numbers would change$/).click();
+    await times.getByText('Bonnet, held open back from folded').waitFor();
+    expect(await serious(page)).toEqual([]);
+    await times.getByRole('button', { name: 'Put them into version 2' }).click();
+    await times.getByText(/^No step that the profile has was timed since .+ Version 2 holds \d+ times in its minutes\.$/).waitFor();
+    await page.getByText('Version 2: what changed').click();
+    await page.getByText('closeMin').first().waitFor();
+    await page.getByRole('button', { name: 'Go back to version 1' }).click();
+    await times.getByRole('button', { name: 'Put them into version 4' }).waitFor();
+    expect(complaints).toEqual([]);
+  },
+  LONG_MS,
+);
+
+test(
+  'who may not take in documents reads what would change, and has no press for it',
+  async () => {
+    const { page } = await shop.open('fern', { viewport: PHONE, hasTouch: true });
+    await page.goto(`${shop.address}/library?show=vehicle/oskarre-linnet`);
+    const times = page.locator('.leaf').filter({ has: page.getByRole('heading', { name: 'Times at this shop' }) });
+    await times.getByText(/numbers? would change$/).tap();
+    await times.getByText(/ → /).first().waitFor();
+    expect(await times.getByRole('button', { name: /^Put them into/ }).count()).toBe(0);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  },
+  LONG_MS,
+);

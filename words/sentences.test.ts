@@ -300,7 +300,7 @@ test('a step says its time, and what that rests on', () => {
   const step = (taken: number) => ({ minutes: 4, estimate: { medianMin: 5, p80Min: 6.7, sigma: 0.35, taken } });
   expect(plain(sayStepTime(step(0)))).toBe('about 5 min, 6.7 min on a slow day');
   expect(plain(sayStepTime(step(0), true))).toBe('5 min');
-  expect(sayLearned(step(0))).toContain('not been timed');
+  expect(sayLearned(step(0))).toContain('no time taken at this shop counts beside it');
   expect(plain(sayLearned(step(1)))).toBe('The profile gives it 4 min; done 1 time at this shop, it is reckoned with 5 min.');
   expect([
     sayStep({ piece: 'Grille', from: 'fitted', level: 'off', way: 'through-arch' }),

@@ -6,6 +6,13 @@ import type { Hold, Station, StationState } from '@jade/core/stations';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import type { PlugLibrary } from '@jade/core/wiring';
 
+/** Times that this shop took on vehicles of a kind beyond those that a version of its profile holds; and how many it holds. */
+export interface TimesOfKind {
+  version: number;
+  taken: TakenBySteps;
+  within: number;
+}
+
 /** What the day board shows of a job without reading its log. */
 export interface JobSummary {
   stations: { station: Station; state: StationState }[];

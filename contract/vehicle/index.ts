@@ -435,3 +435,8 @@ export class TakenToKeep {
   @Slugs(1000) ways!: string[];
   @OneOfEach(DESCRIBED, DESCRIBED.length) whole!: NonNullable<PlainProfile['undescribed']>;
 }
+
+/** Puts the times that this shop took into the next version of a profile, made from version `basedOn`. */
+export class TimesToKeep {
+  @Whole(1, 1_000_000) basedOn!: number;
+}

@@ -5,7 +5,7 @@ import { checkProfile, newKind, type Piece, type VehicleProfile } from '../vehic
 import { foldJob, idCheck, jobContext, planOpening, wouldLose, type Happened, type JobContext, type JobEvent, type LoggedEvent } from '../job/index.ts';
 import { PAIR, RULES, TestLog } from '../job/test/log.ts';
 import { checkIn, closeUp, isRefused, openUp, sense, type Act } from '../stations/index.ts';
-import { kindCaptured, NOTHING_TAKEN, seenJob, takenTogether, withCaptured } from './index.ts';
+import { kindCaptured, minutesKept, NOTHING_TAKEN, seenJob, takenTogether, withCaptured } from './index.ts';
 import { allTaken as all } from './test/taken.ts';
 
 const HERON = newKind(NEW_HERON);
@@ -167,6 +167,26 @@ test('what was seen and said under the id of the second description counts for t
   expect(captured(one, two, three).conflicts.length).toBeGreaterThan(0);
 });
 
+test('the minutes of a piece that is kept are in the version, opening and back; those of what was left, and of what it has already, are not', () => {
+  const one = new Job('one').came('grille-a1', 4).came('duct-a2', 2);
+  one.log.add('piece.moved', { piece: 'grille-a1', level: 'fitted', fasteners: [] });
+  const two = new Job('two').came('grille-z9', 3.5);
+  two.log.add('piece.moved', { piece: 'grille-z9', level: 'fitted', fasteners: [] });
+  const [jobs, told] = [[one, two].map(({ seen }) => seen), [one, two].map((job) => job.told)];
+  const after = withCaptured(HERON, captured(one, two), { ...NOTHING_TAKEN, pieces: ['grille-a1'] });
+  const named = (moves: readonly { job: string; event: string }[]) =>
+    moves.map(({ job, event }) => {
+      const found = [one, two].flatMap((entry) => entry.events).find(({ id }) => id === event);
+      return found?.type === 'piece.moved' ? `${job}: ${found.payload.piece} ${found.payload.level}` : event;
+    });
+  const kept = minutesKept(jobs, told, HERON, after);
+  expect(named(kept)).toEqual(['one: grille-a1 off', 'one: grille-a1 fitted', 'two: grille-z9 off', 'two: grille-z9 fitted']);
+  // Kept with the duct afterwards, the minutes of the grille stay where they are.
+  const duct = withCaptured(after, kindCaptured(jobs, told, after), { ...NOTHING_TAKEN, pieces: ['duct-a2'] });
+  expect(named(minutesKept(jobs, told, after, duct))).toEqual(['one: duct-a2 off']);
+  expect(minutesKept(jobs, told, duct, duct)).toEqual([]);
+});
+
 test('a piece that the profile has under its id or under its name is that one; fasteners of a level that is not kept go with it', () => {
   const one = new Job('one').came('grille-a1', 4);
   const profile = withCaptured(HERON, captured(one), all(captured(one)));
@@ -197,7 +217,7 @@ test('a piece that the profile has under its id or under its name is that one; f
 test('a level that came by force is none, and what came out at it is not kept', () => {
   const one = new Job('one').came('grille-a1', 4, { level: 'folded', fasteners: [{ drive: 'hook', count: 3, release: 'slide' }] });
   one.log.add('fastener.broken', { piece: 'grille-a1', group: 'fixing-1', count: 1 });
-  const two = new Job('two').came('grille-z9', 5);
+  const two = new Job('two').came('grille-z9', 3.5);
   const taught = captured(one, two);
   expect(taught.pieces.map(({ entry }) => [entry.id, entry.levels.map(({ level }) => level), entry.fasteners])).toEqual([['grille-a1', ['off'], []]]);
   expect(checkProfile(withCaptured(HERON, taught, all(taught)))).toEqual([]);

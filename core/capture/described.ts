@@ -16,6 +16,7 @@ import {
   type GapPoint,
   type KindNote,
   type LampFunction,
+  type Level,
   type LevelNeed,
   type MeasureId,
   type MountPosition,
@@ -122,6 +123,43 @@ function renamed(job: SeenJob, ids: ReadonlyMap<string, string>, places: Readonl
     closings: job.closings.map((closing) => ({ ...closing, piece: to(closing.piece) })),
     answers: job.answers.map((answer) => ({ ...answer, piece: to(answer.piece) })),
   };
+}
+
+/** Under which ids the pieces and places of jobs are kept. */
+const keptUnder = (told: readonly JobDescribed[], profile: Pick<VehicleProfile, 'pieces' | 'mounts'>) => ({
+  ids: idsOf(
+    profile.pieces,
+    told.flatMap(({ described }) => Object.values(described.pieces)),
+  ),
+  places: idsOf(
+    profile.mounts,
+    told.flatMap(({ described }) => Object.values(described.mounts)),
+  ),
+});
+
+/** A move of a job. */
+export interface JobMove {
+  job: string;
+  event: string;
+}
+
+/**
+ * Moves of jobs of which the minutes went into a profile with the levels that it has and the one before it had not: opening and going back. Whoever plans
+ * with it must not count them once more.
+ */
+export function minutesKept(jobs: readonly SeenJob[], saidBy: readonly JobDescribed[], before: VehicleProfile, after: Pick<VehicleProfile, 'pieces'>): JobMove[] {
+  const { ids, places } = keptUnder(
+    saidBy.map((job) => ({ ...job, described: describedOnce(job.described) })),
+    before,
+  );
+  const has = ({ pieces }: Pick<VehicleProfile, 'pieces'>, piece: string, level: Level) =>
+    pieces.some((own) => own.id === piece && own.levels.some((entry) => entry.level === level));
+  const isNew = (piece: string, level: Level) => has(after, piece, level) && !has(before, piece, level);
+  return jobs.flatMap((job) => {
+    const { moves, closings } = renamed(job, ids, places);
+    const taken = [...moves.filter(({ piece, level, personMin }) => personMin !== undefined && isNew(piece, level)), ...closings.filter(({ piece, from }) => isNew(piece, from))];
+    return taken.map(({ event }) => ({ job: job.job, event }));
+  });
 }
 
 /** A supply with what bringing it back took on the jobs that measured it. */
@@ -252,14 +290,7 @@ function heldOtherwise(told: readonly JobDescribed[], { pieces }: Pick<VehiclePr
  */
 export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescribed[], profile: VehicleProfile, kits: readonly Kit[] = []): KindCaptured {
   const told = saidBy.map((job) => ({ ...job, described: describedOnce(job.described) }));
-  const ids = idsOf(
-    profile.pieces,
-    told.flatMap(({ described }) => Object.values(described.pieces)),
-  );
-  const places = idsOf(
-    profile.mounts,
-    told.flatMap(({ described }) => Object.values(described.mounts)),
-  );
+  const { ids, places } = keptUnder(told, profile);
   const gaps = idsOf(
     profile.gaps,
     told.flatMap(({ described }) => Object.values(described.gaps)),

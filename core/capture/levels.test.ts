@@ -130,6 +130,24 @@ test('who goes further is not quicker: where the clock says so, both take the sa
   expect(levels.map(({ openMin }) => openMin)).toEqual([5, 5]);
 });
 
+test('for three people it takes no less in all than for one below it, rounded as it is', () => {
+  const levels = proposedLevels(
+    [
+      { event: 'e1', job: 'a', piece: 'p', level: 'folded', needs: [], confirmed: [] },
+      { event: 'e2', job: 'a', piece: 'p', level: 'off', needs: [], confirmed: [] },
+    ],
+    new Map([
+      ['e1', { personMin: 3.31, people: 1 }],
+      ['e2', { personMin: 3.31, people: 3 }],
+    ]),
+    new Map(),
+  );
+  expect(levels.map(({ openMin, people }) => [openMin, people])).toEqual([
+    [3.31, 1],
+    [1.11, 3],
+  ]);
+});
+
 test('a level that nobody timed takes no longer than the one beyond it', () => {
   const levels = proposedLevels(
     [seen('a', 'loosened', [], { wentFurther: true }), seen('a', 'off', [{ piece: 'grille', level: 'off' }])],

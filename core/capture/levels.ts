@@ -1,4 +1,4 @@
-import { hundredthsToMinutes, minutesToHundredths } from '../units/index.ts';
+import { hundredthsToMinutes, minutesEach, minutesToHundredths } from '../units/index.ts';
 import { levelRank, positionsOf, standIn, standingIn, stillToTake, type Level, type OpenLevel, type PieceLevel, type Way } from '../vehicle/index.ts';
 import { estimateStep, sumTaken } from '../schedule/index.ts';
 import type { SeenJob } from './seen.ts';
@@ -163,17 +163,20 @@ export function proposedLevels(
     beyond = own;
   }
   let least = 0;
+  let below = 0;
   return names.map((level): ProposedLevel => {
     const before = known.find((entry) => entry.level === level);
     const { open = 0, close = 0, people = 1, measured = 0, byEvent = new Map<string, number>() } = of.get(level) ?? {};
     least = Math.max(least, open);
+    const openMin = minutesEach(least, people, below);
+    below = openMin * people;
     const described = before?.ways ?? [];
     const proposed = ways.filter((way) => way.level === level).map((way) => proposedWay(way, roundedMin(Math.max(0, (byEvent.get(way.event) ?? least) - least)), described));
     return {
       ...(before ?? {}),
       level,
-      openMin: roundedMin(least / people),
-      closeMin: roundedMin(close / people),
+      openMin,
+      closeMin: minutesEach(close, people),
       people,
       ways: leastWays([...described.map(describedWay), ...proposed]),
       measured,

@@ -41,6 +41,7 @@ export * from './route.ts';
 export * from './grounds.ts';
 export * from './aim.ts';
 export * from './times.ts';
+export * from './learned.ts';
 export * from './step-clock.ts';
 export * from './basis.ts';
 export * from './lift.ts';

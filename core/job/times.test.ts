@@ -1,7 +1,6 @@
 import { openedLog, contextOf, RULES, type TestLog } from './test/log.ts';
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
-import { sumTaken } from '../schedule/index.ts';
-import { learnedSteps, stepTimes, type EventType, type JobContext, type LoggedEvent, type Payloads } from './index.ts';
+import { stepTimes, type EventType, type JobContext, type LoggedEvent, type Payloads } from './index.ts';
 
 /** Adds an event at a clock time of one day, by a person. */
 function at<T extends EventType>(log: TestLog, clock: string, type: T, payload: Payloads[T], person = 'fern'): string {
@@ -93,24 +92,6 @@ test('the set-up is that of the job’s rules', () => {
   at(log, '09:00', 'test.tried', { kit: 'test-kit', test: 'lights', passed: true });
   at(log, '09:05', 'piece.moved', off('grille'));
   expect(timesOf(log, { rules: { ...RULES, sequence: { ...RULES.sequence, toolMin: 1 } } })).toEqual({ 'grille/fitted>off/w': '4.0' });
-});
-
-test('what was timed stands beside the profile, the farthest off first; ways and pieces that it no longer has are left out', () => {
-  const profile = bareProfile({ pieces: [barePiece('grille'), barePiece('skin')] });
-  const [level] = profile.pieces[0]?.levels ?? [];
-  const way = level?.ways[0]?.id ?? '';
-  const taken = {
-    [`grille/fitted>off/${way}`]: sumTaken([4, 4, 4]),
-    'skin/off>fitted': sumTaken([32, 32, 32]),
-    'skin/fitted>off/gone': sumTaken([9]),
-    'gone/off>fitted': sumTaken([9]),
-    nonsense: sumTaken([9]),
-  };
-  const [open, close] = [level?.openMin ?? 0, profile.pieces[1]?.levels[0]?.closeMin ?? 0];
-  expect(learnedSteps(profile, taken).map(({ piece, level: to, profileMin, estimate }) => [piece, to, profileMin, estimate.medianMin.toFixed(2)])).toEqual([
-    ['skin', 'fitted', close, Math.sqrt(close * 32).toFixed(2)],
-    ['grille', 'off', open, Math.sqrt(open * 4).toFixed(2)],
-  ]);
 });
 
 test.each<[EventType, object]>([

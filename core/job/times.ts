@@ -1,7 +1,7 @@
-import { levelRank, moveNamed, openMinutes, setUpBetween, setUpOf, stepName, toolsBetween, turningTo, type NamedMove, type SequenceStep } from '../access/index.ts';
+import { levelRank, openMinutes, setUpBetween, setUpOf, stepName, toolsBetween, turningTo, type SequenceStep } from '../access/index.ts';
 import { closeMinutes } from '../closing/index.ts';
-import { estimateStep, PRIOR_SIGMA, type Estimate, type TakenBySteps } from '../schedule/index.ts';
-import { positionsOf, standIn, stillToTake, type Level, type Piece, type Stand, type VehicleProfile, standAfter } from '../vehicle/index.ts';
+import { PRIOR_SIGMA } from '../schedule/index.ts';
+import { positionsOf, standIn, stillToTake, type Level, type Piece, type Stand, standAfter } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
 import type { EventType, LoggedEvent } from './events.ts';
 import { standingEvents } from './fold.ts';
@@ -101,28 +101,4 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
     times.push({ event: event.id, step: stepName({ piece: piece.id, from, level, ...(opening ? { way } : {}) }), minutes });
   }
   return times;
-}
-
-/** A step of a profile that this shop has timed, beside what the profile gives it. */
-export interface LearnedStep extends NamedMove {
-  profileMin: number;
-  estimate: Estimate;
-}
-
-/** Steps of a profile that were timed, those with the most minutes between the two first; times of steps that it no longer has are left out. */
-export function learnedSteps({ pieces }: Pick<VehicleProfile, 'pieces'>, taken: TakenBySteps): LearnedStep[] {
-  const steps = Object.entries(taken).flatMap(([name, times]): LearnedStep[] => {
-    const move = moveNamed(name);
-    const piece = pieces.find((entry) => entry.id === move?.piece);
-    if (!move || !piece) return [];
-    const { from, level, way } = move;
-    const opening = levelRank(level) > levelRank(from);
-    const high = piece.levels.find((entry) => entry.level === (opening ? level : from));
-    if (!high || (opening && !high.ways.some((entry) => entry.id === way))) return [];
-    const profileMin = opening ? openMinutes(piece, { from, level, way }) : closeMinutes(piece, from, level);
-    if (profileMin <= 0) return [];
-    return [{ ...move, profileMin, estimate: estimateStep(profileMin, times) }];
-  });
-  const off = ({ estimate, profileMin }: LearnedStep) => Math.abs(estimate.medianMin - profileMin);
-  return steps.sort((a, b) => off(b) - off(a) || a.piece.localeCompare(b.piece));
 }

@@ -10,6 +10,13 @@ export function hundredthsToMinutes(hundredths: number): number {
   return hundredths / 100;
 }
 
+/** Minutes of each of several people who work together, in whole hundredths; all of them together take no less than a least in person-minutes. */
+export function minutesEach(personMin: number, people: number, leastPersonMin = 0): number {
+  const each = minutesToHundredths(personMin / people);
+  const least = minutesToHundredths(leastPersonMin);
+  return hundredthsToMinutes(each * people < least ? Math.ceil(least / people) : each);
+}
+
 /** Millimetres to inches; 1 in is 25.4 mm by definition. */
 export function mmToInches(lengthMm: number): number {
   return lengthMm / 25.4;

@@ -1,15 +1,27 @@
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
-import { clockSkews, kindCaptured, notesOf, revivedIn, seenJob, takenTogether, withCaptured, type JobDescribed, type KindCaptured, type SeenJob } from '@jade/core/capture';
-import { foldJob, withDescribed } from '@jade/core/job';
+import {
+  clockSkews,
+  kindCaptured,
+  minutesKept,
+  notesOf,
+  revivedIn,
+  seenJob,
+  takenTogether,
+  withCaptured,
+  type JobDescribed,
+  type KindCaptured,
+  type SeenJob,
+} from '@jade/core/capture';
+import { foldJob, withDescribed, withLearnedTimes } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import { knownPieces, type KnownKind, type VehicleProfile } from '@jade/core/vehicle';
-import { TakenToKeep } from '@jade/contract/vehicle';
+import { TakenToKeep, TimesToKeep } from '@jade/contract/vehicle';
 import { asked, retrying, tables, type Connection, type Database } from '../database/index.ts';
 import { getDocument, getPinned, newestDocuments } from '../documents/index.ts';
 import { formOf } from '../faults/index.ts';
 import { takeIn } from '../import/index.ts';
-import { eventOf } from '../job/index.ts';
+import { eventOf, holdTimes, timesOn, wentInto } from '../job/index.ts';
 import { requireRight } from '../people/index.ts';
 
 const { events, jobs, vehicles } = tables;
@@ -57,20 +69,23 @@ async function seenOf(db: Connection, ids: readonly string[]): Promise<{ seen: S
   return seen;
 }
 
-/** What the jobs of a kind teach beyond its profile as it stands, and how many of them there are. */
-export async function taughtOf(db: Connection, slug: string): Promise<KindCaptured & { version: number; jobs: number }> {
+/** What the jobs of a kind teach beyond its profile as it stands, and the jobs by which they do. */
+async function readKind(db: Connection, slug: string) {
   const { document, version } = await getDocument(db, 'vehicle', slug);
   const ids = (await ofKind(db, { profile: slug })).map(({ id }) => id);
   const jobsRead = await seenOf(db, ids);
   const fitted = new Set(jobsRead.flatMap(({ told }) => Object.keys(told.kits ?? {})));
   const kits = (await newestDocuments(db, 'kit')).filter(({ slug: kit }) => fitted.has(kit)).map((entry) => entry.document as unknown as Kit);
-  const captured = kindCaptured(
-    jobsRead.map(({ seen }) => seen),
-    jobsRead.map(({ told }) => told),
-    document as unknown as VehicleProfile,
-    kits,
-  );
-  return { ...captured, version, jobs: jobsRead.length };
+  const profile = document as unknown as VehicleProfile;
+  const seen = jobsRead.map((read) => read.seen);
+  const told = jobsRead.map((read) => read.told);
+  return { profile, version, seen, told, captured: kindCaptured(seen, told, profile, kits) };
+}
+
+/** What the jobs of a kind teach beyond its profile as it stands, and how many of them there are. */
+export async function taughtOf(db: Connection, slug: string): Promise<KindCaptured & { version: number; jobs: number }> {
+  const { captured, version, seen } = await readKind(db, slug);
+  return { ...captured, version, jobs: seen.length };
 }
 
 /**
@@ -78,13 +93,25 @@ export async function taughtOf(db: Connection, slug: string): Promise<KindCaptur
  * What is kept already stays as it is.
  */
 async function keepTaught(tx: Connection, slug: string, { basedOn, ...taken }: TakenToKeep): Promise<{ version: number; kits: { slug: string; version: number }[] }> {
-  const { document } = await getDocument(tx, 'vehicle', slug);
-  const profile = document as unknown as VehicleProfile;
-  const captured = await taughtOf(tx, slug);
-  const { version } = await takeIn(tx, withCaptured(profile, captured, taken), { basedOn });
+  await holdTimes(tx, slug);
+  const { profile, captured, seen, told } = await readKind(tx, slug);
+  const next = withCaptured(profile, captured, taken);
+  const { version, stored } = await takeIn(tx, next, { basedOn });
+  if (stored) await wentInto(tx, slug, version, { moves: minutesKept(seen, told, profile, next) });
   const kits: { slug: string; version: number }[] = [];
   for (const kit of takenTogether(captured, profile, taken).kits) kits.push({ slug: kit.slug, version: (await takeIn(tx, kit)).version });
   return { version, kits };
+}
+
+/** Puts the times that steps of a kind took here into the minutes of the next version of its profile. Where they change nothing it stays as it is. */
+async function keepLearned(tx: Connection, slug: string, { basedOn }: TimesToKeep): Promise<{ version: number; changes: number }> {
+  await holdTimes(tx, slug);
+  const { document, version: newest } = await getDocument(tx, 'vehicle', slug);
+  const { taken } = await timesOn(tx, slug, newest);
+  const { profile, changes, steps } = withLearnedTimes(document as unknown as VehicleProfile, taken);
+  const { version, stored } = await takeIn(tx, profile, { basedOn });
+  if (stored) await wentInto(tx, slug, version, { steps });
+  return { version, changes: changes.length };
 }
 
 /** What a kind of vehicle has taught, for whoever keeps its profile. */
@@ -106,5 +133,10 @@ export function captureRoutes(app: FastifyInstance, { db }: { db: Database }): v
     await requireRight(db, request, 'take in documents');
     const taken = formOf(TakenToKeep, request.body);
     return retrying(() => db.transaction((tx) => keepTaught(tx, request.params.profile, taken)));
+  });
+  app.post<{ Params: { profile: string } }>('/api/times/:profile', async (request) => {
+    await requireRight(db, request, 'take in documents');
+    const form = formOf(TimesToKeep, request.body);
+    return retrying(() => db.transaction((tx) => keepLearned(tx, request.params.profile, form)));
   });
 }

@@ -147,17 +147,35 @@ export const stepTimes = mysqlTable(
   (table) => [primaryKey({ columns: [table.job, table.event] }), index('step_times_profile').on(table.profile)],
 );
 
-/** How often the steps of a kind of vehicle were done, and the sums of the logarithms of their minutes: what the estimates need of all times. */
+/** Times of steps that a version of a profile holds in its minutes: whoever plans with it does not count them once more. */
+export const keptTimes = mysqlTable(
+  'kept_times',
+  {
+    job: id('job')
+      .notNull()
+      .references(() => jobs.id),
+    event: char('event', { length: 36 }).notNull(),
+    profile: id('profile').notNull(),
+    version: int('version').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.job, table.event, table.version] }), index('kept_times_profile').on(table.profile, table.version)],
+);
+
+/**
+ * How often the steps of a kind of vehicle were done, and the sums of the logarithms of their minutes: what the estimates need of all times. Under version 0
+ * stand all of them, under a version of the profile those that went into it.
+ */
 export const stepSums = mysqlTable(
   'step_sums',
   {
     profile: id('profile').notNull(),
     step: varchar('step', { length: 300 }).notNull(),
+    version: int('version').notNull().default(0),
     count: int('count').notNull(),
     sumLn: double('sum_ln').notNull(),
     sumLnSquared: double('sum_ln_squared').notNull(),
   },
-  (table) => [primaryKey({ columns: [table.profile, table.step] })],
+  (table) => [primaryKey({ columns: [table.profile, table.step, table.version] })],
 );
 
 export const events = mysqlTable(

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, or, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, lte, or, sql } from 'drizzle-orm';
 import type { KnownKind } from '@jade/core/customers';
 import type { DocumentPin } from '@jade/core/job';
 import { DOCUMENT_KINDS, liftDocument, type DocumentKind, type Documents } from '@jade/contract/documents';
@@ -34,6 +34,26 @@ export async function getDocument<K extends DocumentKind>(db: Connection, kind: 
   const found = await findDocument(db, kind, slug, version);
   if (!found) throw notFound(kind, version === undefined ? slug : `${slug} version ${version}`);
   return found;
+}
+
+/**
+ * The versions that one of a document goes back to, itself among them: each was made from the one before it, but for one that says again what an earlier one
+ * said, which is as that one was.
+ */
+export async function lineOf(db: Connection, kind: DocumentKind, slug: string, version: number): Promise<Set<number>> {
+  const rows = await db
+    .select({ version: documents.version, hash: documents.hash })
+    .from(documents)
+    .where(and(eq(documents.kind, kind), eq(documents.slug, slug), lte(documents.version, version)))
+    .orderBy(desc(documents.version));
+  const line = new Set<number>();
+  let next = version;
+  for (const { version: own, hash } of rows) {
+    if (own > next) continue;
+    line.add(own);
+    next = rows.find((other) => other.version < own && other.hash === hash)?.version ?? own - 1;
+  }
+  return line;
 }
 
 const byHash = new Kept<unknown>(500);

@@ -2,7 +2,7 @@ import { eq, sql } from 'drizzle-orm';
 import { jobContext, type JobContext, type JobDocuments, type JobState, type LoggedEvent } from '@jade/core/job';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { getPinned } from '../documents/index.ts';
-import { takenOn } from './times.ts';
+import { timesOn } from './times.ts';
 
 /** The documents that a job pins with what the shop knows besides, and a key that is the same for the same documents. */
 export interface PinnedDocuments extends JobDocuments {
@@ -65,7 +65,7 @@ export async function documentsOf(db: Connection, job: string, { opened }: Pick<
   const { hashes, ...documents } = await pinnedOf(db, log, opened);
   // By the job's row: its vehicle may have been joined to another since it was opened.
   const [row] = await around(db, { job });
-  const taken = await takenOn(db, opened.profile.slug);
+  const { taken } = await timesOn(db, opened.profile.slug, opened.profile.version);
   const newKit = row?.newKit ?? false;
   const documentsKey = [...hashes, String(newKit), String(row?.year), JSON.stringify(taken)].join(' ');
   return { ...documents, year: row?.year ?? undefined, newKit, taken, documentsKey };

@@ -5,5 +5,6 @@ export * from './open.ts';
 export * from './pins.ts';
 export * from './routes.ts';
 export * from './summary.ts';
+export * from './times.ts';
 export * from './view.ts';
 export * from './whole-log.ts';

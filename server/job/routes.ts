@@ -4,9 +4,10 @@ import { FaultyInput } from '@jade/core/faults';
 import { rightFor, roleFaults } from '@jade/core/shop';
 import { foldJob, idCheck, standingEvents, undoFaults, undoTargets, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
 import { beyondMeasure } from '@jade/contract/check';
-import { AddKit, NewJob, Repin } from '@jade/contract/job';
+import { AddKit, NewJob, Repin, type TimesOfKind } from '@jade/contract/job';
 import { keptOf } from '../photos/index.ts';
 import { retrying, tables, type Connection, type Database } from '../database/index.ts';
+import { getDocument, versionOf } from '../documents/index.ts';
 import { formOf, notFound, worded } from '../faults/index.ts';
 import { authorOf, isLetIn, requireRight } from '../people/index.ts';
 import { appendEvents, type AppendAnswer } from './log.ts';
@@ -17,7 +18,7 @@ import { repinJob } from './pins.ts';
 import { lookOften, openStream } from '../streams/index.ts';
 import { BoardStreams, Streams } from './streams.ts';
 import { Summaries } from './summary.ts';
-import { takenOn } from './times.ts';
+import { timesOn } from './times.ts';
 import { boardState, findJobs, listJobs, viewJob } from './view.ts';
 import { keepLog, readEvents, wholeLog } from './whole-log.ts';
 
@@ -156,7 +157,10 @@ export function jobRoutes(app: FastifyInstance, { db, onSigned }: JobRoutesOptio
     };
   });
 
-  app.get<{ Params: { profile: string } }>('/api/times/:profile', async ({ params }) => takenOn(db, params.profile));
+  app.get<{ Params: { profile: string }; Querystring: { version?: string } }>('/api/times/:profile', async ({ params, query }): Promise<TimesOfKind> => {
+    const { version } = await getDocument(db, 'vehicle', params.profile, versionOf(query.version));
+    return { version, ...(await timesOn(db, params.profile, version)) };
+  });
 
   app.post<{ Params: { id: string } }>('/api/jobs/:id/events', { bodyLimit: EVENT_BYTES }, async (request, reply) => {
     const sender = await requireRight(db, request, 'record');

@@ -1,5 +1,5 @@
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
-import { takenOn } from './times.ts';
+import { timesOn } from './times.ts';
 
 const LEFT = 'saltmarsh-1';
 const PROFILE = 'oskarre-linnet';
@@ -12,6 +12,7 @@ afterAll(() => shop.close());
 const send = (events: object[], job = LEFT) => shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/events`, headers: { cookie: shop.cookie }, payload: { events } });
 /** What follows an append has followed once the board was read. */
 const followed = () => shop.app.inject({ url: '/api/jobs' });
+const takenOn = async (profile: string, version = 1) => (await timesOn(shop.database.db, profile, version)).taken;
 const view = async (job: string) =>
   (await shop.app.inject({ url: `/api/jobs/${job}` })).json<{ taken: Record<string, { count: number; sumLn: number; sumLnSquared: number }>; newKit: boolean }>();
 
@@ -22,25 +23,25 @@ test('a job of the same kind of vehicle is told the times of those that have lef
   expect(blank?.count).toBe(1);
   expect(Math.exp(blank?.sumLn ?? 0)).toBeCloseTo(3.8, 9);
   expect(blank?.sumLnSquared).toBeCloseTo((blank?.sumLn ?? 0) ** 2, 9);
-  expect(await takenOn(shop.database.db, 'pellorin-trio-300')).toEqual({});
+  expect(await takenOn('pellorin-trio-300')).toEqual({});
 });
 
 test('a job that is opened again takes its times along, and brings them when it is signed again', async () => {
-  const before = await takenOn(shop.database.db, PROFILE);
+  const before = await takenOn(PROFILE);
   expect(Object.keys(before).length).toBeGreaterThan(2);
   await send([event('job.reopened', { why: 'the left lamp came loose' })]);
   await followed();
-  expect(await takenOn(shop.database.db, PROFILE)).toEqual({});
+  expect(await takenOn(PROFILE)).toEqual({});
   await send([event('job.signed', { atSeq: 77 })]);
   await followed();
-  expect(await takenOn(shop.database.db, PROFILE)).toEqual(before);
+  expect(await takenOn(PROFILE)).toEqual(before);
 });
 
 test('two vans have left: their steps were taken twice each, by the way they went', async () => {
   const { taken } = await view('hill-road-07');
   expect(taken['grille/fitted>off/front']?.count).toBe(2);
   expect(taken['grille/off>fitted']?.count).toBe(2);
-  expect((await shop.app.inject({ url: '/api/times/wexholm-bollard-35' })).json()).toEqual(taken);
+  expect((await shop.app.inject({ url: '/api/times/wexholm-bollard-35' })).json()).toEqual({ version: 1, taken, within: 0 });
 });
 
 test('a kit is new to the shop as long as no other job with it has left', async () => {

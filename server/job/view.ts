@@ -8,7 +8,7 @@ import { asked, tables, type Connection } from '../database/index.ts';
 import { Kept, kitsFor, libraryState, newestDocuments } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
 import { newerThan, pinsIn } from './pins.ts';
-import { takenOn } from './times.ts';
+import { timesOn } from './times.ts';
 import { newKitColumn, newKitsOf, pinnedOf } from './documents.ts';
 import { isFresh, type Summaries } from './summary.ts';
 import { wholeLog } from './whole-log.ts';
@@ -221,7 +221,7 @@ export async function viewJob(db: Connection, id: string): Promise<JobView> {
     ...(plugs ? { plugs } : {}),
     newKit: row.newKit,
     newKits: row.newKit ? await newKitsOf(db, id) : [],
-    taken: await takenOn(db, pins.profile.slug),
+    taken: (await timesOn(db, pins.profile.slug, pins.profile.version)).taken,
     ...(await besideOf(db, row.library, pins)),
     events: [...events],
   };

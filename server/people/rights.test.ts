@@ -26,6 +26,7 @@ const ROUTES: Record<string, Right | null | 'anyone'> = {
   'GET /api/known-kinds': null,
   'GET /api/known-pieces': null,
   'POST /api/taught/:profile': 'take in documents',
+  'POST /api/times/:profile': 'take in documents',
   'GET /api/documents/kit/:slug/contents.csv': null,
   'POST /api/documents/kit/:slug/contents': 'take in documents',
   'GET /api/shop': null,

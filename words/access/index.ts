@@ -90,7 +90,7 @@ export function sayStepTime({ estimate }: Pick<OpenStep, 'estimate'>, brief = fa
 /** What the estimate of a step rests on. */
 export function sayLearned({ estimate, minutes: profileMin }: Pick<OpenStep, 'estimate' | 'minutes'>): string {
   return estimate.taken === 0
-    ? `Its time is the profile’s: it has not been timed at this shop yet.`
+    ? `Its time is the profile’s: no time taken at this shop counts beside it yet.`
     : `The profile gives it ${minutes(profileMin)}; done ${plural(estimate.taken, 'time')} at this shop, it is reckoned with ${minutes(estimate.medianMin)}.`;
 }
 

@@ -1,4 +1,5 @@
 import { explain, type Condition } from '@jade/core/facts';
+import type { MinutesChange } from '@jade/core/job';
 import type { Body, FastenerGroup, MeasureId, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
 import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';
@@ -15,7 +16,25 @@ export const LEARNED_TIMES = {
   chart: 'Minutes by the profile and at this shop',
   all: (steps: number) => `All ${plural(steps, 'step')}`,
   within: (learned: string, most: string) => `${learned} Eight in ten within ${most}.`,
+  noneSince: (version: number, times: number) =>
+    `No step that the profile has was timed since on a vehicle that was signed off. Version ${version} holds ${plural(times, 'time')} in its minutes.`,
+  held: (version: number, times: number) => `Version ${version} holds ${plural(times, 'time')} in its minutes already; those here were taken since.`,
+  putInWhy:
+    'The next version has them as its own minutes: the way in is chosen by them, and they go along where it is exported. They are not counted once more. Jobs that are open keep their version.',
+  becomes: (changes: number) => `${plural(changes, 'number')} would change`,
+  save: (version: number) => `Put them into version ${version}`,
+  kept: (version: number, changes: number) => `Version ${version}: ${plural(changes, 'number')} of minutes as they were timed here.`,
+  nothingNew: (version: number) => `Version ${version} holds these times already.`,
 } as const;
+
+/** One number of minutes as a shop's times would make it, with the one before it. */
+export function sayMinutesChange({ piece, level, what, beforeMin, nowMin, times }: MinutesChange, name: (piece: string) => string): { which: string; says: string } {
+  const exact = (value: number) => amount(value, 'min', Number.isInteger(value) ? 0 : 2);
+  const which =
+    'extraOf' in what ? `${name(piece)} ${level}, ${sayWay(what.extraOf)}, more than the quickest way` : `${name(piece)} ${what.minutes === 'open' ? level : `back from ${level}`}`;
+  const rests = times > 0 ? `timed ${times === 1 ? 'once' : `${times} times`}` : 'goes up with the level below it, nobody timed it by itself';
+  return { which, says: `${exact(beforeMin)} → ${exact(nowMin)} (${rests})` };
+}
 
 export const LIBRARY_VIEW = {
   theLibrary: 'The library',

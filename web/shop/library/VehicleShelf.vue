@@ -172,7 +172,7 @@ function choose(id: string): void {
     <ElectricsShelf :profile="profile" :photos="taken" />
     <VersionChanges kind="vehicle" :slug="profile.slug" :version="version" @kept="(said) => emit('kept', said)" />
     <TaughtWays :profile="profile" :version="version" @kept="(said) => emit('kept', said)" />
-    <LearnedTimes :profile="profile" />
+    <LearnedTimes :profile="profile" :version="version" @kept="(said) => emit('kept', said)" />
   </section>
 </template>
 
