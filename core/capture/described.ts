@@ -157,7 +157,7 @@ export function minutesKept(jobs: readonly SeenJob[], saidBy: readonly JobDescri
   const isNew = (piece: string, level: Level) => has(after, piece, level) && !has(before, piece, level);
   return jobs.flatMap((job) => {
     const { moves, closings } = renamed(job, ids, places);
-    const taken = [...moves.filter(({ piece, level, personMin }) => personMin !== undefined && isNew(piece, level)), ...closings.filter(({ piece, from }) => isNew(piece, from))];
+    const taken = [...moves.filter(({ piece, level }) => isNew(piece, level)), ...closings.filter(({ piece, from }) => isNew(piece, from))];
     return taken.map(({ event }) => ({ job: job.job, event }));
   });
 }

@@ -52,6 +52,9 @@ test('of a piece in levels each step counts from the level that it began at, and
   const levels = [level('folded', 2, 1), level('off', 5, 4, { people: 2 })];
   // Folded 2 → 3 by one person; from there off by two, (10 − 2)/2 = 4 → 5 each: 3 + 2·5 = 13 for both, 6.5 each.
   expect(minutesOf(learned(levels, { 'grille/fitted>folded/w': moves(2, 3), 'grille/folded>off/w': moves(4, 5) }))).toEqual({ folded: [3, 1, 0], off: [6.5, 4, 0] });
+  // Back to folded 3 → 4, and from there 1 → 2.
+  const back = { 'grille/off>folded': moves(3, 4), 'grille/folded>fitted': moves(1, 2) };
+  expect(minutesOf(learned([level('folded', 2, 1), level('off', 5, 4)], back))).toEqual({ folded: [2, 2, 0], off: [5, 6, 0] });
   // Back from off to folded (8 − 1)/2 = 3.5 → 3: 1 + 2·3 = 7, 3.5 each.
   expect(minutesOf(learned(levels, { 'grille/off>folded': moves(3.5, 3) }))).toEqual({ folded: [2, 1, 0], off: [5, 3.5, 0] });
 });
@@ -70,6 +73,8 @@ test('a level that nobody timed keeps its minutes, and goes up with the one belo
   expect(minutesOf(slower)).toEqual({ folded: [6, 1, 0], off: [9, 4, 0] });
   expect(slower.changes[1]).toEqual({ piece: 'grille', level: 'off', what: { minutes: 'open' }, beforeMin: 5, nowMin: 9, times: 0 });
   expect(minutesOf(learned(levels, { 'grille/fitted>folded/w': moves(2, 1) }))).toEqual({ folded: [1, 1, 0], off: [5, 4, 0] });
+  // Of two people each takes half of what it goes up by: 2·2 → 2·3, and 5 + 2 by one.
+  expect(minutesOf(learned([level('folded', 2, 1, { people: 2 }), level('off', 5, 4)], { 'grille/fitted>folded/w': moves(2, 3) }))).toEqual({ folded: [3, 1, 0], off: [7, 4, 0] });
   // Straight off it was quicker than folding it is by now: it takes no less than that.
   expect(minutesOf(learned(levels, { 'grille/fitted>folded/w': moves(2, 6), 'grille/fitted>off/w': moves(5, 4) }))).toEqual({ folded: [6, 1, 0], off: [6, 4, 0] });
 });
@@ -90,13 +95,23 @@ test('what a way takes more stays where only that one was timed, and is measured
   expect(minutesOf(learned(levels, { 'grille/fitted>off/w': moves(4, 8), 'grille/fitted>off/round': moves(6, 7) }))).toEqual({ off: [7, 3, 1, 0] });
 });
 
+test('a way that is quicker than what lies below it takes nothing more than that', () => {
+  const ways = [
+    { id: 'w', ...WAY },
+    { id: 'round', ...WAY, extraMin: 1 },
+  ];
+  const levels = [level('folded', 2, 1), level('off', 5, 4, { ways })];
+  const taken = { 'grille/fitted>folded/w': moves(2, 6), 'grille/fitted>off/w': moves(5, 4), 'grille/fitted>off/round': moves(6, 7) };
+  expect(minutesOf(learned(levels, taken))).toEqual({ folded: [6, 1, 0], off: [6, 4, 0, 1] });
+});
+
 test('what is lost by rounding to each of two people is no extra of the way', () => {
   const levels = [level('off', 2, 3, { people: 2 })];
   // 5.346 for both are 2.67 each: six thousandths are lost, and the way takes nothing more.
   expect(minutesOf(learned(levels, { 'grille/fitted>off/w': moves(2, 2.673) }))).toEqual({ off: [2.67, 3, 0] });
-  // Below it one of three minutes and a hundredth: of two who take no less each takes half of that, rounded up.
-  const over = [level('folded', 3, 1), level('off', 2, 3, { people: 2 })];
-  expect(minutesOf(learned(over, { 'grille/fitted>folded/w': moves(3, 3.01), 'grille/fitted>off/w': moves(2, 1) }))).toEqual({ folded: [3.01, 1, 0], off: [1.51, 3, 0] });
+  // Below it one of three minutes and a hundredth: of three who take no less each takes a third of that, rounded up.
+  const over = [level('folded', 3, 1), level('off', 2, 3, { people: 3 })];
+  expect(minutesOf(learned(over, { 'grille/fitted>folded/w': moves(3, 3.01), 'grille/fitted>off/w': moves(2, 1) }))).toEqual({ folded: [3.01, 1, 0], off: [1.01, 3, 0] });
 });
 
 test('times that move nothing do not go in, and what the profile does not have changes nothing', () => {
