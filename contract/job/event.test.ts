@@ -153,6 +153,8 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
     measures: { trackMm: 1510, bonnetHeightMm: 1020 },
     same: [{ piece: 'grille-z9k4', is: 'grille-x7k2' }],
     apart: [{ piece: 'duct-z9k4', from: 'grille-x7k2' }],
+    samePlaces: [{ place: 'radar-z9k4', is: 'radar-x7k2' }],
+    apartPlaces: [{ place: 'bonnet-gap-z9k4', from: 'bonnet-gap-x7k2' }],
     facts: [
       {
         id: 'skid-plate-x7k2',
@@ -303,6 +305,8 @@ const FREE: Partial<Record<EventType, string[]>> = {
     'held',
     'same',
     'apart',
+    'samePlaces',
+    'apartPlaces',
     'whole',
   ],
   'accessory.found': ['size', 'why'],

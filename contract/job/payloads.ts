@@ -328,6 +328,18 @@ class ApartPiece {
   @Slug() from!: string;
 }
 
+/** A place, sensor, gap or plug that two devices described, by the one that was described first. */
+class SamePlace {
+  @Slug() place!: string;
+  @Slug() is!: string;
+}
+
+/** Two of them that look like one. */
+class ApartPlace {
+  @Slug() place!: string;
+  @Slug() from!: string;
+}
+
 /** What holds a piece, where it was found held otherwise than its profile says. */
 class HeldPiece {
   @Slug() piece!: string;
@@ -350,6 +362,8 @@ class KindDescribed implements P<'kind.described'> {
   @Optional() @Each(() => HeldPiece, 20) held?: HeldPiece[];
   @Optional() @Each(() => SamePiece, 20) same?: SamePiece[];
   @Optional() @Each(() => ApartPiece, 20) apart?: ApartPiece[];
+  @Optional() @Each(() => SamePlace, 20) samePlaces?: SamePlace[];
+  @Optional() @Each(() => ApartPlace, 20) apartPlaces?: ApartPlace[];
   @Optional() @OneOfEach(DESCRIBED, DESCRIBED.length) whole?: P<'kind.described'>['whole'];
 }
 

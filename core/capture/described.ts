@@ -83,13 +83,13 @@ export interface KindCaptured extends KindTaught {
  * Under which id a piece or a place that jobs described is kept: two of one name on one side are one, under the id of the first, and one that the profile has is
  * that one.
  */
-function idsOf<T extends Pick<Piece, 'id' | 'name' | 'side'>>(own: readonly T[], described: readonly T[]): Map<string, string> {
-  const byName = new Map(own.map((entry) => [pieceKey(entry), entry.id]));
+function idsOf<T extends Pick<Piece, 'id' | 'name' | 'side'>>(own: readonly T[], described: readonly T[], keyOf: (entry: T) => string = pieceKey): Map<string, string> {
+  const byName = new Map(own.map((entry) => [keyOf(entry), entry.id]));
   const known = new Set(own.map(({ id }) => id));
   const ids = new Map<string, string>();
   for (const entry of described) {
-    const id = known.has(entry.id) ? entry.id : (byName.get(pieceKey(entry)) ?? entry.id);
-    byName.set(pieceKey(entry), byName.get(pieceKey(entry)) ?? id);
+    const id = known.has(entry.id) ? entry.id : (byName.get(keyOf(entry)) ?? entry.id);
+    byName.set(keyOf(entry), byName.get(keyOf(entry)) ?? id);
     ids.set(entry.id, ids.get(entry.id) ?? id);
   }
   return ids;
@@ -125,16 +125,26 @@ function renamed(job: SeenJob, ids: ReadonlyMap<string, string>, places: Readonl
   };
 }
 
-/** Under which ids the pieces and places of jobs are kept. */
-const keptUnder = (told: readonly JobDescribed[], profile: Pick<VehicleProfile, 'pieces' | 'mounts'>) => ({
+/** One text for a plug of one name on one side that shows one face: of two faces they are two. */
+const plugKey = (plug: VehiclePlug): string => [pieceKey(plug), ...plug.pins.map(({ row, column }) => `${row}/${column}`).sort()].join(' ');
+
+/** Under which ids the pieces, places and plugs of jobs are kept. */
+const keptUnder = (told: readonly JobDescribed[], profile: Pick<VehicleProfile, 'pieces' | 'mounts' | 'plugs'>) => ({
   ids: idsOf(
     profile.pieces,
     told.flatMap(({ described }) => Object.values(described.pieces)),
   ),
-  places: idsOf(
-    profile.mounts,
-    told.flatMap(({ described }) => Object.values(described.mounts)),
-  ),
+  places: new Map([
+    ...idsOf(
+      profile.mounts,
+      told.flatMap(({ described }) => Object.values(described.mounts)),
+    ),
+    ...idsOf(
+      profile.plugs,
+      told.flatMap(({ described }) => Object.values(described.plugs)),
+      plugKey,
+    ),
+  ]),
 });
 
 /** A move of a job. */
@@ -326,7 +336,7 @@ export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescr
   const faces = proposed(
     profile.plugs,
     ofJobs(({ plugs: list }) => list),
-    same,
+    (id) => places.get(id) ?? id,
   ).map(reached);
   const { places: plugs, lost: lostPlugs } = reachable(all, faces, []);
   const taught = kindTaught(seen, { ...profile, pieces: all, supplies: [...profile.supplies, ...supplies.map(({ entry }) => entry)] });

@@ -24,9 +24,9 @@ export interface KitProposed {
   more: { lamps: number; contents: number; fitSteps: number; connections: number; tests: number };
 }
 
-/** What was described of a kit with places and pieces by the ids that they are kept under. */
+/** What was described of a kit with places, plugs and pieces by the ids that they are kept under. */
 function placed(described: KitDescribedHere, places: ReadonlyMap<string, string>, pieces: ReadonlyMap<string, string>): KitDescribedHere {
-  const to = (mount: string) => places.get(mount) ?? mount;
+  const to = (place: string) => places.get(place) ?? place;
   const piece = (id: string) => pieces.get(id) ?? id;
   return {
     ...described,
@@ -37,6 +37,7 @@ function placed(described: KitDescribedHere, places: ReadonlyMap<string, string>
         { ...step, ...(step.at === undefined ? {} : { at: to(step.at) }), ...(step.inPlaceOf ? { inPlaceOf: step.inPlaceOf.map(piece) } : {}) },
       ]),
     ),
+    connections: Object.fromEntries(Object.entries(described.connections).map(([key, entry]) => [key, { ...entry, vehiclePlug: to(entry.vehiclePlug) }])),
     replaces: described.replaces.map(piece),
   };
 }
@@ -72,7 +73,7 @@ function namedBy(kit: Kit, fitment: Fitment | undefined): KitProposed['names'] {
 /**
  * Kits as jobs of a kind of vehicle described them: what they hold by all of those jobs, how they are fitted by one of them, how they are wired by one. A kit that has all of it
  * already is none of them.
- * @param kept the ids under which places and pieces of the vehicle are kept
+ * @param kept the ids under which places, plugs and pieces of the vehicle are kept
  */
 export function kitsProposed(
   told: readonly JobDescribed[],

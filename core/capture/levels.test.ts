@@ -133,8 +133,8 @@ test('who goes further is not quicker: where the clock says so, both take the sa
 test('for three people it takes no less in all than for one below it, rounded as it is', () => {
   const levels = proposedLevels(
     [
-      { event: 'e1', job: 'a', piece: 'p', level: 'folded', needs: [], confirmed: [] },
-      { event: 'e2', job: 'a', piece: 'p', level: 'off', needs: [], confirmed: [] },
+      { event: 'e1', job: 'a', piece: 'p', level: 'folded', needs: [], confirmed: [], answers: [] },
+      { event: 'e2', job: 'a', piece: 'p', level: 'off', needs: [], confirmed: [], answers: [] },
     ],
     new Map([
       ['e1', { personMin: 3.31, people: 1 }],

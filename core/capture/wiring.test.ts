@@ -31,10 +31,10 @@ class Wiring extends AtWork {
     return this;
   }
 
-  proved(pins = 3): this {
-    if (!this.context.profile.plugs.some(({ id }) => id === PLUG)) {
+  proved(pins = 3, plug = PLUG): this {
+    if (!this.context.profile.plugs.some(({ id }) => id === plug)) {
       const face = { name: 'Headlamp plug', where: 'Behind the grille', side: 'left' as const, may: ['dipped', 'main'] as const, rows: 1, columns: pins, without: [], colours: {} };
-      this.act(probe.findPlug(this.context, face, face.may));
+      this.act(probe.findPlug(this.context, face, face.may, plug));
     }
     for (const [state, ...volts] of [
       ['key off', 0.01, 0.02, 0.02],
@@ -42,7 +42,7 @@ class Wiring extends AtWork {
       ['main', 0.01, 12.4, 12.3],
       ['main', 0.01, 12.4, 12.3],
     ] as const)
-      volts.forEach((lowV, index) => this.log.add('reading.taken', { plug: PLUG, pin: String(index + 1), state, lowV, highV: lowV }));
+      volts.forEach((lowV, index) => this.log.add('reading.taken', { plug, pin: String(index + 1), state, lowV, highV: lowV }));
     return this;
   }
 
@@ -114,6 +114,24 @@ test('the wiring of one job is kept: the one that is whole, else the one with mo
   const whole = kept([less]).kit?.fitments[0];
   expect([whole?.undescribed?.includes('connections'), whole?.undescribed?.includes('fitSteps')]).toEqual([false, true]);
   expect(kept([more]).kit?.fitments[0]?.undescribed).toContain('connections');
+});
+
+test('a plug that two jobs found under one name and with one face is one, and the kit is joined to that; with another face they are two', () => {
+  const joined = (name: string, plug: string, pins = 3) => new Wiring(name).proved(pins, plug).joined(`lead-${name}`, { plug });
+  const taught = kept([joined('one', 'plug-a1'), joined('two', 'plug-z9').joined('lead-more', { plug: 'plug-z9', pin: '2', slot: 'F4' })]);
+  expect(taught.taught.plugs.map(({ entry, jobs }) => [entry.id, jobs])).toEqual([['plug-a1', ['one', 'two']]]);
+  // The wiring of the second job is kept, by which the first one's plug is named.
+  expect(taught.kit?.fitments[0]?.connections.map(({ id, vehiclePlug }) => [id, vehiclePlug])).toEqual([
+    ['lead-two', 'plug-a1'],
+    ['lead-more', 'plug-a1'],
+  ]);
+  if (!taught.kit) throw new Error('no kit is kept');
+  expect(checkKit(taught.kit, new Map([[taught.profile.slug, taught.profile]]))).toEqual([]);
+  const wide = kept([joined('one', 'plug-a1'), joined('two', 'plug-z9', 4)]);
+  expect(wide.taught.plugs.map(({ entry, jobs }) => [entry.id, jobs])).toEqual([
+    ['plug-a1', ['one']],
+    ['plug-z9', ['two']],
+  ]);
 });
 
 test('wiring that is described as a whole is corrected by hand: what a job joined before it was is not added', () => {

@@ -19,6 +19,7 @@ import type { JobDocuments } from './basis.ts';
 import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed } from './described.ts';
 import type { EventType, FoundPlug, JobEvent, KindDescribed, KitDescribed } from './events.ts';
 import { madeCircuitId } from './led.ts';
+import { PLACE_LISTS } from './one-piece.ts';
 import type { DescribedHere, KitDescribedHere } from './state.ts';
 
 type Lists = Readonly<Record<string, readonly { id: string }[]>>;
@@ -43,19 +44,29 @@ export function idCheck(
   const asDescribed = () => {
     // A device that was away may have opened what another one found missing, and may still know a piece under the id of its own description.
     const known = withDescribed(pinned.profile, { ...described, without: [] });
-    const again = Object.values(described.pieces).filter(({ id }) => described.same[id] !== undefined && !known.pieces.some((piece) => piece.id === id));
+    const again = <T extends { id: string }>(said: Readonly<Record<string, T>>, own: readonly T[]): T[] => [
+      ...own,
+      ...Object.values(said).filter(({ id }) => described.same[id] !== undefined && !own.some((entry) => entry.id === id)),
+    ];
     // It may as well count what holds a piece as the profile has it, while another one found it held otherwise.
     const asBefore = (piece: Piece): Piece => {
       const before = described.held[piece.id] ? (pinned.profile.pieces.find(({ id }) => id === piece.id)?.fasteners ?? []) : [];
       return { ...piece, fasteners: [...piece.fasteners, ...before.filter(({ id }) => !piece.fasteners.some((group) => group.id === id))] };
     };
-    const profile = { ...known, pieces: [...known.pieces.map(asBefore), ...again] };
+    const profile = {
+      ...known,
+      pieces: again(described.pieces, known.pieces.map(asBefore)),
+      mounts: again(described.mounts, known.mounts),
+      sensors: again(described.sensors, known.sensors),
+      gaps: again(described.gaps, known.gaps),
+      plugs: again(described.plugs, known.plugs),
+    };
     return { ...pinned, profile, kits: pinned.kits.map((kit) => withKitDescribed(kit, kits.get(kit.slug), profile)) };
   };
   let documents = asDescribed();
   return (event, path) => {
     if (event.type === 'kind.described') {
-      const faults = describedFaults(documents.profile, event.payload, path);
+      const faults = describedFaults(documents.profile, new Set(plugs.keys()), event.payload, path);
       if (faults.length > 0) return faults;
       described = describedFurther(described, event.payload);
       documents = asDescribed();
@@ -85,14 +96,19 @@ function amongLast(faults: readonly Fault[], list: string, first: number, at: st
   });
 }
 
-/** Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there. */
-function describedFaults(profile: VehicleProfile, said: KindDescribed, path: string): Fault[] {
+/**
+ * Faults of what was described: nothing at all, an entry said twice, a piece that names what is not there.
+ * @param found plugs that were found on this vehicle
+ */
+function describedFaults(profile: VehicleProfile, found: ReadonlySet<string>, said: KindDescribed, path: string): Fault[] {
   const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts: telling = [], refitRules = [], without = [] } = said;
-  const { measures = {}, held: holding = [], same = [], apart = [], whole = [] } = said;
+  const { measures = {}, held: holding = [], same = [], apart = [], samePlaces = [], apartPlaces = [], whole = [] } = said;
   const at = `${path}.payload`;
   const lists = { pieces, functions, mounts, supplies, sensors, gaps, plugs, circuits, facts: telling, refitRules };
-  if ([...Object.values(lists), Object.keys(measures), without, holding, same, apart, whole].every((list) => list.length === 0))
-    return [{ path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'measures', 'without', 'held', 'same', 'apart', 'whole'].join(', ') } }];
+  if ([...Object.values(lists), Object.keys(measures), without, holding, same, apart, samePlaces, apartPlaces, whole].every((list) => list.length === 0))
+    return [
+      { path: at, code: 'one-of', data: { choices: [...Object.keys(lists), 'measures', 'without', 'held', 'same', 'apart', 'samePlaces', 'apartPlaces', 'whole'].join(', ') } },
+    ];
   const facts = factChoices({ facts: [...telling, ...profile.facts] });
   const held = { pieces: besides(profile.pieces, pieces), supplies: besides(profile.supplies, supplies) };
   const now = { ...profile, ...held, circuits: besides(profile.circuits, circuits) };
@@ -133,7 +149,22 @@ function describedFaults(profile: VehicleProfile, said: KindDescribed, path: str
       ...(there.has(piece) ? fasteners.flatMap(({ atLevel }, index) => unknownId(atLevel, levels, `${at}.held[${place}].fasteners[${index}].atLevel`, 'level')) : []),
     ];
   });
+  const places = PLACE_LISTS.map((list) => {
+    const own = [...profile[list], ...lists[list]].map(({ id }) => id);
+    return new Set(list === 'plugs' ? [...own, ...found] : own);
+  });
+  /** Two of one list: a place is no sensor. */
+  const placePair = (list: string, place: number, one: string, [field, other]: [field: string, id: string]): Fault[] => {
+    const among = places.find((ids) => ids.has(one));
+    return [
+      ...unknownId(one, among ?? new Set(), `${at}.${list}[${place}].place`, 'place'),
+      ...(among ? unknownId(other, among, `${at}.${list}[${place}].${field}`, 'place') : []),
+      ...(one === other ? [{ path: `${at}.${list}[${place}].${field}`, code: 'itself' as const, data: {} }] : []),
+    ];
+  };
   const ofPairs = [
+    ...samePlaces.flatMap(({ place, is }, index) => placePair('samePlaces', index, place, ['is', is])),
+    ...apartPlaces.flatMap(({ place, from }, index) => placePair('apartPlaces', index, place, ['from', from])),
     ...same.flatMap(({ piece, is }, place) => pair('same', place, piece, ['is', is])),
     ...apart.flatMap(({ piece, from }, place) => pair('apart', place, piece, ['from', from])),
     ...refitRules.flatMap(({ first, then, when }, place) => [

@@ -39,6 +39,7 @@ export const NOTHING_DESCRIBED: DescribedHere = {
   held: {},
   same: {},
   apart: [],
+  apartPlaces: [],
   whole: [],
 };
 const NOTHING_OF_KIT: KitDescribedHere = {
@@ -59,15 +60,15 @@ const NOTHING_OF_KIT: KitDescribedHere = {
 /** A piece as it is held, where that is other than was said before. */
 export const heldAs = (piece: Piece, fasteners: readonly FastenerGroup[] | undefined): Piece => (fasteners ? { ...piece, fasteners: [...fasteners] } : piece);
 
-/** Which pieces are others, with one more: never in a ring, and said anew as it was said last. */
-function andSame(same: Readonly<Record<string, string>>, { piece, is }: { piece: string; is: string }): Record<string, string> {
-  return keptAs(same, is) === piece ? same : Object.assign(records<string>(), same, { [piece]: is });
+/** Which pieces and places are others, with one more: never in a ring, and said anew as it was said last. */
+function andSame(same: Readonly<Record<string, string>>, { id, is }: { id: string; is: string }): Record<string, string> {
+  return keptAs(same, is) === id ? same : Object.assign(records<string>(), same, { [id]: is });
 }
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */
 export function describedFurther(before: DescribedHere, said: KindDescribed): DescribedHere {
   const { pieces = [], functions = [], mounts = [], supplies = [], sensors = [], gaps = [], plugs = [], circuits = [], facts = [], refitRules = [], without = [] } = said;
-  const { measures = {}, held = [], same = [], apart = [], whole = [] } = said;
+  const { measures = {}, held = [], same = [], apart = [], samePlaces = [], apartPlaces = [], whole = [] } = said;
   return {
     // Of two who took a piece further each knows one of its levels.
     pieces: further(
@@ -87,8 +88,9 @@ export function describedFurther(before: DescribedHere, said: KindDescribed): De
     measures: { ...before.measures, ...measures },
     without: [...new Set([...before.without, ...without])],
     held: Object.assign(records<FastenerGroup[]>(), before.held, Object.fromEntries(held.map(({ piece, fasteners }) => [piece, fasteners]))),
-    same: same.reduce(andSame, before.same),
+    same: [...same.map(({ piece, is }) => ({ id: piece, is })), ...samePlaces.map(({ place, is }) => ({ id: place, is }))].reduce(andSame, before.same),
     apart: [...before.apart, ...apart],
+    apartPlaces: [...before.apartPlaces, ...apartPlaces],
     whole: [...new Set([...before.whole, ...whole])],
   };
 }

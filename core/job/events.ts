@@ -166,6 +166,10 @@ export interface KindDescribed {
   same?: { piece: string; is: string }[];
   /** Pieces that look like one and are two. */
   apart?: { piece: string; from: string }[];
+  /** Places, sensors, gaps and plugs that two devices described, each not knowing of the other: what was said of `place` is of the one that was described first. */
+  samePlaces?: { place: string; is: string }[];
+  /** Those that look like one and are two. */
+  apartPlaces?: { place: string; from: string }[];
   whole?: Described[];
 }
 

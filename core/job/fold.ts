@@ -6,7 +6,7 @@ import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
 import { describedFurther, kitDescribedFurther, NOTHING_DESCRIBED } from './described.ts';
 import { minutesBetween } from './step-clock.ts';
-import { asOnePiece } from './one-piece.ts';
+import { asOnePiece, PLACE_LISTS } from './one-piece.ts';
 import { emptyJob, gapWhyKey, lensWhyKey, records, wanting, warningsWhyKey, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
@@ -246,7 +246,8 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'setting.restored': (state, { supply, setting }) => addOnce((state.settings[supply] ??= []), setting),
   'accessory.found': (state, payload) => void (state.accessories[payload.accessory] = payload),
-  'kind.described': (state, said) => {
+  'kind.described': (state, said, { device = '' }) => {
+    for (const list of PLACE_LISTS) for (const { id } of said[list] ?? []) state.describedOn[id] ??= device;
     state.described = describedFurther(state.described, said);
     state.described = thereAfterAll(state);
   },
@@ -333,7 +334,10 @@ const APPLY: { [T in EventType]: Apply<T> } = {
   },
   'continuity.measured': (state, { plug, pin, ohm }) => void (state.continuity[`${plug}/${pin}`] ??= []).push(ohm),
   'drop.measured': (state, { plug, pin, dropV }) => void (state.drops[`${plug}/${pin}`] ??= []).push(dropV),
-  'plug.found': (state, found) => void (state.plugsFound[found.plug] = found),
+  'plug.found': (state, found, { device = '' }) => {
+    state.describedOn[found.plug] ??= device;
+    state.plugsFound[found.plug] = found;
+  },
   'probe.wanted': (state, { plug, functions }) => {
     if (functions.length > 0) state.sought[plug] = functions;
     else delete state.sought[plug];
@@ -417,12 +421,12 @@ export function standingEvents(log: readonly LoggedEvent[], types?: readonly Eve
 }
 
 /**
- * Reads entries as of the pieces that they are of, where two devices described one piece; undefined of one that says nothing new by it.
+ * Reads entries as of the pieces and places that they are of, where two devices described one; undefined of one that says nothing new by it.
  * @param standing the entries of the log that count; they are read in the order in which they are given, each once
  */
 export function readOnce(standing: readonly LoggedEvent[]): (event: LoggedEvent) => LoggedEvent | undefined {
   const told = standing.flatMap((event) => (event.type === 'kind.described' ? [event.payload] : []));
-  return asOnePiece(told.some(({ same }) => same !== undefined) ? told.reduce(describedFurther, NOTHING_DESCRIBED) : NOTHING_DESCRIBED);
+  return asOnePiece(told.some(({ same, samePlaces }) => same !== undefined || samePlaces !== undefined) ? told.reduce(describedFurther, NOTHING_DESCRIBED) : NOTHING_DESCRIBED);
 }
 
 /**

@@ -1,10 +1,14 @@
-import { joinedPiece, levelRank, needsAsKept, waysAsKept, type Level, type Piece } from '../vehicle/index.ts';
+import { joinedPiece, joinedPlug, levelRank, needsAsKept, waysAsKept, type Level, type Piece } from '../vehicle/index.ts';
 import type { GroupCount, LoggedEvent } from './events.ts';
 import { records, type DescribedHere } from './state.ts';
 
 type Same = Readonly<Record<string, string>>;
 
-/** Under which id a piece is kept: the one that it is, as far as that is said. */
+/** Lists of places of a vehicle that two devices can describe, each not knowing of the other. */
+export const PLACE_LISTS = ['mounts', 'sensors', 'gaps', 'plugs'] as const;
+export type PlaceList = (typeof PLACE_LISTS)[number];
+
+/** Under which id a piece or a place is kept: the one that it is, as far as that is said. */
 export const keptAs = (same: Same, piece: string): string => {
   const is = same[piece];
   return is === undefined ? piece : keptAs(same, is);
@@ -27,7 +31,18 @@ function joinedOf({ same, pieces: told }: Pick<DescribedHere, 'same' | 'pieces'>
   return { pieces, groups };
 }
 
-/** What was described with every piece once: what was described a second time is the first, with what only the second one saw, and named as the first. */
+/** Plugs each once: of one that was described twice the wires that either of them proved. */
+function plugsOnce({ same, plugs }: Pick<DescribedHere, 'same' | 'plugs'>): DescribedHere['plugs'] {
+  const once = Object.assign(records<DescribedHere['plugs'][string]>(), Object.fromEntries(Object.entries(plugs).filter(([id]) => same[id] === undefined)));
+  for (const plug of Object.values(plugs)) {
+    const id = keptAs(same, plug.id);
+    const first = once[id];
+    if (id !== plug.id) once[id] = first ? joinedPlug(first, plug) : { ...plug, id };
+  }
+  return once;
+}
+
+/** What was described with everything once: what was described a second time is the first, with what only the second one saw, and named as the first. */
 export function describedOnce(described: DescribedHere): DescribedHere {
   const { same } = described;
   if (Object.keys(same).length === 0) return described;
@@ -35,6 +50,8 @@ export function describedOnce(described: DescribedHere): DescribedHere {
   const pieces = joinedOf(described).pieces;
   const all = <T, U>(entries: Readonly<Record<string, T>>, change: (entry: T) => U): Record<string, U> =>
     Object.assign(records<U>(), Object.fromEntries(Object.entries(entries).map(([id, entry]) => [id, change(entry)])));
+  const first = <T>(entries: Readonly<Record<string, T>>): Record<string, T> =>
+    Object.assign(records<T>(), Object.fromEntries(Object.entries(entries).filter(([id]) => same[id] === undefined)));
   const reached = <T extends DescribedHere['mounts'][string] | DescribedHere['plugs'][string]>(place: T): T => ({
     ...place,
     reach: waysAsKept(place.reach, to),
@@ -43,10 +60,11 @@ export function describedOnce(described: DescribedHere): DescribedHere {
   return {
     ...described,
     pieces: all(pieces, (piece) => ({ ...piece, levels: piece.levels.map((level) => ({ ...level, ways: waysAsKept(level.ways, to, piece.id) })) })),
-    mounts: all(described.mounts, reached),
-    plugs: all(described.plugs, reached),
+    mounts: all(first(described.mounts), reached),
+    plugs: all(plugsOnce(described), reached),
+    gaps: first(described.gaps),
     supplies: all(described.supplies, (supply) => ({ ...supply, piece: to(supply.piece) })),
-    sensors: all(described.sensors, (sensor) => ({ ...sensor, on: to(sensor.on) })),
+    sensors: all(first(described.sensors), (sensor) => ({ ...sensor, on: to(sensor.on) })),
     facts: all(described.facts, (fact) => ({ ...fact, tells: fact.tells.map((tell) => ({ ...tell, piece: to(tell.piece) })) })),
     refitRules: all(described.refitRules, (rule) => ({ ...rule, first: to(rule.first), then: to(rule.then) })),
     without: [...new Set(described.without.map(to))],
@@ -119,6 +137,8 @@ export function asOnePiece({ same, pieces }: Pick<DescribedHere, 'same' | 'piece
     });
   return (event) => {
     if (event.type === 'kind.described') return event;
+    // The face stands as it was found first.
+    if (event.type === 'plug.found' && same[event.payload.plug] !== undefined) return undefined;
     const of = 'piece' in event.payload && shared.has(event.payload.piece) ? event.payload.piece : undefined;
     const renamed = { ...event, payload: renamedIn(event.payload, to) } as LoggedEvent;
     if (of === undefined) return renamed;

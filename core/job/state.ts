@@ -67,7 +67,7 @@ export interface KitDescribedHere {
 }
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 20;
+export const FOLD_VERSION = 21;
 
 export interface FactRecord {
   certainty: FactCertainty;
@@ -195,12 +195,15 @@ export interface JobState {
     without: string[];
     /** What holds pieces, by piece, where it is other than the profile says. */
     held: Record<string, FastenerGroup[]>;
-    /** Pieces that were described once more, by the piece that each of them is. */
+    /** Pieces and places that were described once more, by the one that each of them is. */
     same: Record<string, string>;
-    /** Pairs of pieces that look like one and are two. */
+    /** Pairs of pieces, and of places, that look like one and are two. */
     apart: { piece: string; from: string }[];
+    apartPlaces: { place: string; from: string }[];
     whole: Described[];
   };
+  /** The device that described each place, sensor, gap and plug first, in that order; empty as long as the server has not said which. */
+  describedOn: Record<string, string>;
   /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
   kitsDescribed: Record<string, KitDescribedHere>;
   /** How far pieces were open when the vehicle came. */
@@ -360,8 +363,10 @@ export function emptyJob(): JobState {
       held: records(),
       same: records(),
       apart: [],
+      apartPlaces: [],
       whole: [],
     },
+    describedOn: records(),
     kitsDescribed: records(),
     came: records(),
     wanted: [],

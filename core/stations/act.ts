@@ -6,7 +6,7 @@ import type { Subject } from '../subject/index.ts';
 import type { MeasureId, SupplyId } from '../vehicle/index.ts';
 
 /** What cannot be of a face as it was described. */
-export type FaceFault = 'no pins' | 'too many pins' | 'known already';
+export type FaceFault = 'no pins' | 'too many pins' | 'known already' | 'two faces';
 
 /** Why an act cannot be recorded now. */
 export type Refusal =
@@ -61,6 +61,7 @@ export type Refusal =
   | { code: 'settings-first'; settings: string[] }
   | { code: 'missing'; count: number }
   | { code: 'described'; piece: string }
+  | { code: 'name-taken'; name: string }
   | { code: 'lamps-first'; kit: string }
   | { code: 'place-first'; kit: string; lamps: string[] }
   | { code: 'tests-first'; kit: string }

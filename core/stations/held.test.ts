@@ -117,13 +117,13 @@ test('what is held is held against the piece; a device that did not hear of it c
 test('how a plug locks that was found is kept with its face, where somebody saw it', () => {
   const log = openedLog();
   const face = { name: 'Lead', where: 'behind the lamp', side: 'left' as const, may: [], rows: 1, columns: 2, without: [], colours: {} };
-  perform(log, probe.findPlug(at(log), { ...face, lock: ' grey slide ' }, ['main']));
-  perform(log, probe.findPlug(at(log), { ...face, name: 'Other' }, ['main']));
-  expect(at(log).profile.plugs.flatMap(({ id, lock }) => (id.startsWith('found-') ? [[id, lock]] : []))).toEqual([
-    ['found-lead', 'grey slide'],
-    ['found-other', 'not described'],
+  perform(log, probe.findPlug(at(log), { ...face, lock: ' grey slide ' }, ['main'], 'lead-x7k2'));
+  perform(log, probe.findPlug(at(log), { ...face, name: 'Other' }, ['main'], 'other-x7k2'));
+  expect(at(log).profile.plugs.flatMap(({ id, lock }) => (id.endsWith('-x7k2') ? [[id, lock]] : []))).toEqual([
+    ['lead-x7k2', 'grey slide'],
+    ['other-x7k2', 'not described'],
   ]);
-  expect(refusedOf(probe.findPlug(at(log), { ...face, name: 'Third', lock: 'x'.repeat(84) }, ['main']))).toEqual([{ code: 'too-long', over: 4, most: 80 }]);
+  expect(refusedOf(probe.findPlug(at(log), { ...face, name: 'Third', lock: 'x'.repeat(84) }, ['main'], 'third-x7k2'))).toEqual([{ code: 'too-long', over: 4, most: 80 }]);
 });
 
 test('a piece that goes further than anybody has described has that level from then on, through what was open, with its own fasteners and minutes', () => {

@@ -30,6 +30,7 @@ export type HoldCode =
   | 'lamps-undescribed'
   | 'reach-undescribed'
   | 'piece-twice'
+  | 'place-twice'
   | 'wiring-undescribed'
   | 'fitting-undescribed'
   | 'aim-undescribed'

@@ -13,6 +13,7 @@ export * as itself from './itself/index.ts';
 export * as match from './match/index.ts';
 export * as openUp from './open-up/index.ts';
 export * as probe from './probe/index.ts';
+export * as samePlace from './same-place.ts';
 export * as sense from './sense/index.ts';
 export * as undescribed from './undescribed.ts';
 export type { DoneWith } from './undescribed.ts';

@@ -1,5 +1,6 @@
 import { levelRank } from './present.ts';
-import type { BoxMm, FastenerGroup, LevelNeed, Piece, PieceLevel, Way } from './profile.ts';
+import type { VehiclePin } from './electrics.ts';
+import type { BoxMm, FastenerGroup, LevelNeed, Piece, PieceLevel, VehiclePlug, Way } from './profile.ts';
 
 /** A piece that was described twice, as one, and under which ids the fasteners of its second description are counted; one that is not named is none of its own. */
 export interface JoinedPiece {
@@ -41,6 +42,15 @@ export function joinedPiece(first: Piece, second: Piece): JoinedPiece {
     }
   }
   return { piece: { ...first, levels: rising([...first.levels, ...levels]), fasteners }, groups };
+}
+
+/** Two descriptions of one plug as one: as the first one says it, with the wires that only the second one proved. */
+export function joinedPlug(first: VehiclePlug, second: VehiclePlug): VehiclePlug {
+  const proved = ({ row, column }: VehiclePin) => second.pins.find((pin) => pin.row === row && pin.column === column && pin.carries !== 'unknown');
+  return {
+    ...first,
+    pins: first.pins.map((pin) => (pin.carries === 'unknown' ? { ...proved(pin), ...pin, carries: proved(pin)?.carries ?? 'unknown' } : pin)),
+  };
 }
 
 /** A piece with the levels that another description of it has beyond its own, and what comes out at them. */

@@ -19,6 +19,8 @@ export interface Names {
   factory: (id: string) => string;
   fact: (id: string) => string;
   mount: (id: string) => string;
+  /** A mount position, sensor, gap or plug. */
+  spot: (id: string) => string;
   plug: (id: string) => string;
   circuit: (id: string) => string;
   kitPlug: (kit: string, id: string) => string;
@@ -87,6 +89,7 @@ export function namesOf({
       )?.label ??
       id,
     mount: (id) => find(profile.mounts, id)?.name ?? id,
+    spot: (id) => (find(profile.mounts, id) ?? find(profile.sensors, id) ?? find(profile.gaps, id) ?? find(profile.plugs, id))?.name ?? id,
     plug: (id) => find(profile.plugs, id)?.name ?? id,
     circuit: (id) =>
       find(profile.circuits, id)?.name ??

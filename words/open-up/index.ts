@@ -1,4 +1,6 @@
 import type { OpenStep } from '@jade/core/access';
+import type { PlaceList } from '@jade/core/job';
+import type { samePlace } from '@jade/core/stations';
 import type { Piece } from '@jade/core/vehicle';
 import type { Names } from '@jade/words/names';
 import { inSentence, minutes, personMinutes, plural } from '@jade/words/units';
@@ -139,9 +141,36 @@ export const TWINS = {
   two: 'Two pieces',
   then: (is: string) => `One piece stands as it was written down first, ${inSentence(is)}: what came off with it is counted once.`,
   twoTitle: 'Two pieces of one name',
+} as const;
+
+/** The name of the second of two that are called the same. */
+export const TWIN_NAMED = {
   second: 'The second one is called',
-  secondHint: (piece: string) => `Both are called ${inSentence(piece)}. On the next vehicle they are told apart by name.`,
+  secondHint: (called: string) => `Both are called ${inSentence(called)}. On the next vehicle they are told apart by name.`,
   record: 'Record',
+} as const;
+
+const PLACES: Readonly<Record<PlaceList, readonly [one: string, several: string]>> = {
+  mounts: ['place', 'places'],
+  sensors: ['sensor', 'sensors'],
+  gaps: ['gap', 'gaps'],
+  plugs: ['plug', 'plugs'],
+};
+
+/** Places, sensors, gaps and plugs that two devices described. */
+export const PLACE_TWINS = {
+  title: 'Described twice?',
+  why: (list: PlaceList) => `One ${PLACES[list][0]} that was written down twice, or two of them: nothing that was recorded tells.`,
+  asked: ({ place, is, named }: Pick<samePlace.PlaceTwin, 'place' | 'is' | 'named'>, where: (id: string) => string | undefined) => {
+    const told = ({ id, name }: samePlace.NamedPlace) => (where(id) ? `${name} (${inSentence(where(id) ?? '')})` : name);
+    return named ? `${told(is)}, and again${where(place.id) ? `: ${inSentence(where(place.id) ?? '')}` : ''}` : `${told(is)}, and ${inSentence(told(place))}`;
+  },
+  same: (list: PlaceList) => `One ${PLACES[list][0]}`,
+  two: (list: PlaceList) => `Two ${PLACES[list][1]}`,
+  then: (list: PlaceList, is: string) => `One ${PLACES[list][0]} stands as it was written down first, ${inSentence(is)}: what was recorded at the second was recorded there.`,
+  twoFaces: 'Their faces differ: they are two.',
+  plugFirst: 'Stand before the plug first: readings of two plugs taken for one lead to the wrong wire.',
+  twoTitle: (list: PlaceList) => `Two ${PLACES[list][1]} of one name`,
 } as const;
 
 /** What one device wrote down of a piece. */

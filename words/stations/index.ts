@@ -81,6 +81,7 @@ const REFUSED: Readonly<Record<string, string>> = {
 const FACE_FAULTS: Readonly<Record<FaceFault, string>> = {
   'no pins': 'No wire is left in that face.',
   'too many pins': `More than ${MOST_PINS} wires are not told apart at one time: take them in parts, each with a name of its own.`,
+  'two faces': 'Their cavities or colours differ: plugs of two faces are two.',
   'known already': 'A plug of this name is known on this vehicle: look for it there, or give this one another name.',
 };
 
@@ -104,6 +105,7 @@ const HOLDS: Record<HoldCode, Say> = {
   'kit-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} sits on this kind of vehicle: hold it against the vehicle`,
   'lamps-undescribed': () => 'Say which lamps this vehicle has: nobody has described them',
   'piece-twice': ({ piece, is }, names) => `${names.piece(text(piece))} and ${inSentence(names.piece(text(is)))}: one piece described twice, or two`,
+  'place-twice': ({ place, is }) => `${text(place)} and ${inSentence(text(is))}: one place described twice, or two`,
   'reach-undescribed': ({ kit }, names) => `Nobody has described what has to be open for ${names.kit(text(kit))}: open it, and say when it is enough`,
   'wiring-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} is wired here: say how it was joined, fed and guarded`,
   'fitting-undescribed': ({ kit }, names) => `Nobody has described how ${names.kit(text(kit))} is fitted and tested here: say what was done`,
@@ -304,6 +306,8 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
       return `Up to ${refusal.most} photos go with the sheet: take another off it first.`;
     case 'described':
       return `${names.piece(refusal.piece)} is described already: take it off as its step says, or give this piece another name.`;
+    case 'name-taken':
+      return `${refusal.name} is described already: give this one another name.`;
     case 'lamps-first':
       return `First describe the lamps of ${names.kit(refusal.kit)}, at Gather.`;
     case 'place-first':

@@ -17,6 +17,7 @@ import { key } from '../../subject/index.ts';
 import { checkVehicleNumber } from '../../vehicle/index.ts';
 import { happened, refused, unless, unlessDoubtful, tooLong, type Act } from '../act.ts';
 import { question, todo, type Asked } from '../hold.ts';
+import { askedOfTwins } from '../same-place.ts';
 import { askedOfList } from '../undescribed.ts';
 
 export * from './gaps.ts';
@@ -50,6 +51,7 @@ export function asked({ state, profile, ...context }: JobContext): Asked[] {
   if (lenses.length > 0) wanted.push(todo('lenses-before-missing', { count: lenses.length }, key({ kind: 'lenses', moment: 'before' })));
   const gaps = profile.gaps.filter((gap) => state.gaps.before[gap.id] === undefined);
   if (gaps.length > 0) wanted.push(todo('gaps-before-missing', { count: gaps.length }));
+  wanted.push(...askedOfTwins({ state, profile }, 'gaps'));
   const silent = profile.facts.filter((fact) => !state.facts[fact.id]);
   if (silent.length > 0) wanted.push(todo('fact-unknown', { fact: silent[0]?.id ?? '', count: silent.length }));
   return wanted;

@@ -20,6 +20,7 @@ import { key, same } from '../../subject/index.ts';
 import { levelRank, needsHold } from '../../vehicle/index.ts';
 import { refused, unless, type Act, type Refusal } from '../act.ts';
 import { consentBars } from '../consent.ts';
+import { askedOfTwins } from '../same-place.ts';
 import { askedOfUnplaced } from '../undescribed.ts';
 import { block, todo, type Asked } from '../hold.ts';
 import { missingFor } from '../open-up/index.ts';
@@ -43,7 +44,7 @@ export function asked(context: JobContext): Asked[] {
     }
     return wanted;
   });
-  return [...askedOfDropped(context), ...askedOfUnplaced(context, 'fitted'), ...kits, ...askedAgain(context)];
+  return [...askedOfDropped(context), ...askedOfUnplaced(context, 'fitted'), ...askedOfTwins(context, 'mounts'), ...kits, ...askedAgain(context)];
 }
 
 export function begun({ state }: JobContext): boolean {

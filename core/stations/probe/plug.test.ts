@@ -50,7 +50,7 @@ const record = (log: TestLog, act: Act) => {
 /** A found plug, in which all that its place may have is looked for. */
 const found = () => {
   const log = started();
-  return record(log, findPlug(on(log), FACE, ['tail', 'stop pedal', 'reverse']));
+  return record(log, findPlug(on(log), FACE, ['tail', 'stop pedal', 'reverse'], PLUG));
 };
 const PLUG = 'found-trailer-lead-grey';
 /** What its wires do: 1 nothing, 2 tail, 4 ground, 5 reverse, 6 stop. */
@@ -58,7 +58,7 @@ const DOES: Record<string, readonly VehicleState[]> = { 2: ['parking', 'dipped',
 
 const openedFound = (may: NewFace['may']) => {
   const log = started();
-  return record(log, findPlug(on(log), { ...FACE, may }, ['tail']));
+  return record(log, findPlug(on(log), { ...FACE, may }, ['tail'], PLUG));
 };
 const statusOf = (log: TestLog, pin: string) =>
   plugsToProbe(on(log))
@@ -67,13 +67,13 @@ const statusOf = (log: TestLog, pin: string) =>
 
 test('what is looked for in it may be in it', () => {
   const log = started();
-  record(log, findPlug(on(log), { ...FACE, may: ['tail'] }, ['reverse']));
+  record(log, findPlug(on(log), { ...FACE, may: ['tail'] }, ['reverse'], PLUG));
   expect(log.state.plugsFound[PLUG]?.may).toEqual(['tail', 'reverse']);
 });
 
 test('tail and plate are live together: where the lamps have both, no state parts them, and nothing more is read for it', () => {
   const log = started();
-  record(log, findPlug(on(log), { ...FACE, may: ['tail', 'plate', 'stop pedal'] }, ['tail']));
+  record(log, findPlug(on(log), { ...FACE, may: ['tail', 'plate', 'stop pedal'] }, ['tail'], PLUG));
   for (let readings = 0; readings < 20; readings++) {
     const now = probeNow(on(log));
     if (now?.probe.plug.id !== PLUG) break;
@@ -136,7 +136,7 @@ test('a plug at the rear on the left may have the left turn signal and not the r
 
 test('what cannot be of a face is refused, and nothing is lost by it', () => {
   const context = on(started());
-  const with_ = (part: Partial<NewFace>, functions: Parameters<typeof findPlug>[2] = ['tail']) => findPlug(context, { ...FACE, ...part }, functions);
+  const with_ = (part: Partial<NewFace>, functions: Parameters<typeof findPlug>[2] = ['tail']) => findPlug(context, { ...FACE, ...part }, functions, PLUG);
   expect(with_({ name: ' ', where: '' }, [])).toEqual({ refused: [{ code: 'missing', count: 3 }] });
   expect(with_({ side: undefined })).toEqual({ refused: [{ code: 'missing', count: 1 }] });
   expect(with_({ name: 'x'.repeat(81) })).toEqual({ refused: [{ code: 'too-long', over: 1, most: 80 }] });
@@ -144,7 +144,7 @@ test('what cannot be of a face is refused, and nothing is lost by it', () => {
   expect(isRefused(with_({ rows: 2, columns: 9, without: ['1/1', '1/2'] }))).toBe(false);
   expect(with_({ rows: 1, columns: 1, without: ['1/1'] })).toEqual({ refused: [{ code: 'face-impossible', why: 'no pins' }] });
   expect(with_({ name: VAN.plugs[0]?.name.toUpperCase() ?? '' })).toEqual({ refused: [{ code: 'face-impossible', why: 'known already' }] });
-  expect(findPlug(on(found()), FACE, ['tail'])).toEqual({ refused: [{ code: 'face-impossible', why: 'known already' }] });
+  expect(findPlug(on(found()), FACE, ['tail'], `${PLUG}-2`)).toEqual({ refused: [{ code: 'face-impossible', why: 'known already' }] });
 });
 
 test('a ground is proved by continuity or by a load that returns over it, and not by continuity of a lamp', () => {
@@ -188,7 +188,7 @@ test('odd and impossible readings of continuity and of a drop are refused or ask
   expect(takeDrop(context, PLUG, '4', Number.NaN, AT)).toMatchObject({ refused: [{ code: 'reading-impossible' }] });
   expect([isRefused(takeDrop(context, PLUG, '4', -3, AT)), isRefused(takeDrop(context, PLUG, '4', -3, AT, true))]).toEqual([true, false]);
   const log = openedLog();
-  record(log, findPlug(on(log), FACE, ['tail']));
+  record(log, findPlug(on(log), FACE, ['tail'], PLUG));
   expect(takeDrop(on(log), PLUG, '4', 0.1, AT)).toEqual({ refused: [{ code: 'reference-first' }] });
 });
 

@@ -89,13 +89,6 @@ export interface NewFace {
   colours: Readonly<Record<string, string>>;
 }
 
-const slugOf = (name: string) =>
-  name
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9]+/g, '-')
-    .replaceAll(/^-+|-+$/g, '')
-    .slice(0, 60);
-
 /** Pins of a face, numbered row by row from the top left, as seen from the wire side. */
 export function pinsOf({ rows, columns, without, colours }: Pick<NewFace, 'rows' | 'columns' | 'without' | 'colours'>): FoundPlug['pins'] {
   const all = Array.from({ length: rows * columns }, (_, index) => ({ id: String(index + 1), row: Math.floor(index / columns) + 1, column: (index % columns) + 1 }));
@@ -107,8 +100,11 @@ export function pinsOf({ rows, columns, without, colours }: Pick<NewFace, 'rows'
     });
 }
 
-/** Takes a plug in hand that the profile does not have, from its face alone, and looks for functions in it. */
-export function findPlug({ profile }: JobContext, face: NewFace, functions: readonly ProbeFunction[]): Act {
+/**
+ * Takes a plug in hand that the profile does not have, from its face alone, and looks for functions in it.
+ * @param plug its id for good: of its name and four letters drawn by the device
+ */
+export function findPlug({ profile }: JobContext, face: NewFace, functions: readonly ProbeFunction[], plug: string): Act {
   const [name, where] = [face.name.trim(), face.where.trim()];
   const { side, rows, columns } = face;
   const lock = face.lock?.trim();
@@ -124,7 +120,6 @@ export function findPlug({ profile }: JobContext, face: NewFace, functions: read
   if (long.length > 0) return refused(...long);
   if (pins.length === 0) return refused({ code: 'face-impossible', why: 'no pins' });
   if (pins.length > MOST_PINS) return refused({ code: 'face-impossible', why: 'too many pins' });
-  const plug = `found-${slugOf(name) || 'plug'}`;
   if (profile.plugs.some((other) => other.id === plug || other.name.toLowerCase() === name.toLowerCase())) return refused({ code: 'face-impossible', why: 'known already' });
   const may = [...new Set([...face.may, ...functions])];
   return happened(

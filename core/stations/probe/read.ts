@@ -20,6 +20,7 @@ import type { PlugPin } from '../../vehicle/index.ts';
 import { SOURCE_MINUTES, voltageRange } from '../../wiring/index.ts';
 import { refused, unless, type Act } from '../act.ts';
 import { question, todo, type Asked } from '../hold.ts';
+import { askedOfTwins } from '../same-place.ts';
 
 import { wiresToSeal } from './plug.ts';
 
@@ -101,7 +102,8 @@ export function asked(context: JobContext): Asked[] {
     const [fault] = tried?.faults ?? [];
     return fault ? [question('lamp-otherwise', { kit: kit.slug, plug: plug.id, pin: pin.id, fault }, key({ kind: 'lamp-wire', kit: kit.slug, wire: `${plug.id}/${pin.id}` }))] : [];
   });
-  if (wires.length === 0) return [...unsealed, ...otherwise];
+  const twice = askedOfTwins(context, 'plugs');
+  if (wires.length === 0) return [...twice, ...unsealed, ...otherwise];
   const reference = context.state.reference ? [] : [todo('reference-missing')];
   const open = wires.flatMap(({ plug, pin, proof }): Asked[] => {
     const data = { plug: plug.id, pin: pin.id, carries: pin.carries };
@@ -109,7 +111,7 @@ export function asked(context: JobContext): Asked[] {
     if (proof.code === 'proved') return [];
     return ['contradictory', 'unclear', 'otherwise'].includes(proof.code) ? [question('wire-contradictory', data, about)] : [todo('wire-unproved', data, about)];
   });
-  return [...reference, ...open, ...unsealed, ...otherwise];
+  return [...twice, ...reference, ...open, ...unsealed, ...otherwise];
 }
 
 export function begun({ state }: JobContext): boolean {

@@ -4,6 +4,7 @@ import { sensorEffects, UNMOVED, type PoseChange, type SensorEffect } from '../.
 import { key } from '../../subject/index.ts';
 import { happened, refused, tooLong, unless, type Act } from '../act.ts';
 import { todo, type Asked } from '../hold.ts';
+import { askedOfTwins } from '../same-place.ts';
 import { askedOfList } from '../undescribed.ts';
 
 export * from './capture.ts';
@@ -30,7 +31,7 @@ export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[
     if (calibrationDue && !context.state.calibrated[sensor.id]) wanted.push(todo('calibration-due', { sensor: sensor.id }, key({ kind: 'sensor', sensor: sensor.id })));
     return wanted;
   });
-  return [...unlooked, ...disturbed];
+  return [...unlooked, ...askedOfTwins(context, 'sensors'), ...disturbed];
 }
 
 export function begun({ state }: JobContext): boolean {

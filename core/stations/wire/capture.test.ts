@@ -53,7 +53,7 @@ function found(face: probe.NewFace = FACE): TestLog {
   perform(log, gather.lampsRead(contextAt(log), BAR.slug, gather.lampsOffered(contextAt(log), BAR.slug), READ));
   perform(log, gather.noMoreOfKit(contextAt(log), BAR.slug, 'lamps'));
   log.add('reference.checked', { groundV: 0.01, feedV: 12.6 });
-  perform(log, probe.findPlug(contextAt(log), face, face.may));
+  perform(log, probe.findPlug(contextAt(log), face, face.may, `found-${face.name.toLowerCase().replaceAll(' ', '-')}`));
   return log;
 }
 
@@ -374,7 +374,7 @@ test('that all is joined waits for the lamps: one that nobody has read may want 
   const log = openedLog();
   perform(log, gather.lampsRead(contextAt(log), BAR.slug, gather.lampsOffered(contextAt(log), BAR.slug), READ));
   log.add('reference.checked', { groundV: 0.01, feedV: 12.6 });
-  perform(log, probe.findPlug(contextAt(log), FACE, FACE.may));
+  perform(log, probe.findPlug(contextAt(log), FACE, FACE.may, PLUG));
   read(log, ...ENOUGH);
   perform(log, make(log));
   expect(codes(wire.allWired(contextAt(log), BAR.slug))).toEqual(['lamps-first']);

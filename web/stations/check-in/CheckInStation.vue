@@ -22,6 +22,7 @@ import { useCurrentJob } from '../../job/current.ts';
 import PhotoRow from '../../photos/PhotoRow.vue';
 import LensGrades from '../../job/LensGrades.vue';
 import WarningLamps from '../../job/WarningLamps.vue';
+import PlaceTwins from '../../job/PlaceTwins.vue';
 import FactList from './FactList.vue';
 import LampsSeen from './LampsSeen.vue';
 
@@ -148,6 +149,7 @@ function written(text: string): void {
 <template>
   <div class="pair">
     <section class="stack">
+      <PlaceTwins list="gaps" />
       <div class="leaf">
         <div class="line">
           <ChoiceRow :label="CHECK_IN_STATION.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />

@@ -20,6 +20,7 @@ import FloorSwitch from '../../floor/FloorSwitch.vue';
 import { useFloor } from '../floor.ts';
 import FitFloor from './FitFloor.vue';
 import NotDescribed from '../../job/NotDescribed.vue';
+import PlaceTwins from '../../job/PlaceTwins.vue';
 import KitFitting from './KitFitting.vue';
 import TakeOutList from './TakeOutList.vue';
 import { useKitSheet } from './kit-sheet.ts';
@@ -84,6 +85,7 @@ function fail(note: string): void {
 <template>
   <div class="stack">
     <FloorSwitch v-if="placed" v-model="floor" />
+    <PlaceTwins list="mounts" />
     <KitFitting v-for="onVehicle in undescribed" :key="onVehicle.kit.slug" :on-vehicle="onVehicle" />
     <NotDescribed :what="'fitted'" />
     <FitFloor v-if="floor && placed" />

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { openUp } from '@jade/core/stations';
 import { TWINS } from '@jade/words/open-up';
 import { useCurrentJob } from '../../job/current.ts';
-import TwinNamed from './TwinNamed.vue';
+import TwinNamed from '../../job/TwinNamed.vue';
 
 /** Pieces that two devices described, each not knowing of the other: whether they are one, a person says. */
 const { job, context } = useCurrentJob();
@@ -28,6 +28,13 @@ async function two(twin: openUp.Twin): Promise<void> {
         <span class="soft">{{ TWINS.then(twin.is.name) }}</span>
       </div>
     </div>
-    <TwinNamed v-if="naming" :twin="naming" @close="naming = undefined" />
+    <TwinNamed
+      v-if="naming"
+      :id="naming.piece.id"
+      :called="naming.piece.name"
+      :title="TWINS.twoTitle"
+      :act-of="(name) => openUp.areTwo(context, naming?.piece.id ?? '', name)"
+      @close="naming = undefined"
+    />
   </section>
 </template>

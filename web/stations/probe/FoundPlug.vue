@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { v4 } from 'uuid';
 import { computed, ref } from 'vue';
 import { LONGEST_TEXT } from '@jade/core/job';
 import { functionsAt, LAMP_ENDS, usuallyAt, type LampEnd, type ProbeFunction } from '@jade/core/probing';
 import { isRefused, probe, type Refusal } from '@jade/core/stations';
-import { SIDES, type Side } from '@jade/core/vehicle';
+import { entryId, SIDES, type Side } from '@jade/core/vehicle';
 import { FOUND_PLUG, sayFunctions } from '@jade/words/probing';
 import { sayRefusal } from '@jade/words/stations';
 import FormDialog from '../../design/FormDialog.vue';
@@ -16,6 +17,7 @@ import { useCurrentJob } from '../../job/current.ts';
 const emit = defineEmits<{ close: [] }>();
 const { job, context, names } = useCurrentJob();
 interface Written {
+  drawn: string;
   name: string;
   where: string;
   lock: string;
@@ -29,7 +31,7 @@ interface Written {
 }
 const { draft, kept, drop } = useDraft(
   () => `found-plug/${job.view?.id ?? ''}`,
-  (): Written => ({ name: '', where: '', lock: '', side: undefined, end: undefined, rows: 2, columns: 3, without: [], colours: {}, may: [] }),
+  (): Written => ({ drawn: v4().slice(0, 4), name: '', where: '', lock: '', side: undefined, end: undefined, rows: 2, columns: 3, without: [], colours: {}, may: [] }),
 );
 const refused = ref<Refusal[]>([]);
 const picked = ref<string>();
@@ -56,7 +58,7 @@ function empty(at: string): void {
 }
 
 function keep(): void {
-  const act = probe.findPlug(context.value, draft.value, draft.value.may);
+  const act = probe.findPlug(context.value, draft.value, draft.value.may, entryId(draft.value.name, draft.value.drawn));
   refused.value = isRefused(act) ? act.refused : [];
   if (isRefused(act)) return;
   void job.perform(act);

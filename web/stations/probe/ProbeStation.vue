@@ -12,6 +12,7 @@ import EmptyNote from '../../design/EmptyNote.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { actedAt } from '../../job/clock.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PlaceTwins from '../../job/PlaceTwins.vue';
 import { useMeter } from '../../meter/index.ts';
 import FuseFinder from './FuseFinder.vue';
 import HelperPhone from './HelperPhone.vue';
@@ -99,6 +100,7 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
       <button type="button" class="push small turn" @click="floor = !floor">{{ floor ? FLOOR.off : FLOOR.on }}</button>
     </div>
     <BatteryStrip />
+    <PlaceTwins list="plugs" />
     <EmptyNote v-if="wires.length === 0" kind="empty">{{ kitsUndescribed(context, 'connections').length > 0 ? PROBE_STATION.undescribed : PROBE_STATION.noWire }}</EmptyNote>
     <details v-if="!floor || !job.state.reference" class="leaf reference" :open="!job.state.reference || reference?.code !== 'good' || undefined">
       <summary>

@@ -17,6 +17,7 @@ import VehicleSheet, { type SheetMark } from '../../design/drawings/VehicleSheet
 import { frame } from '../../design/geometry/outline.ts';
 import { viewSector } from '../../design/geometry/view-cone.ts';
 import { useCurrentJob } from '../../job/current.ts';
+import PlaceTwins from '../../job/PlaceTwins.vue';
 import PhotoRow from '../../photos/PhotoRow.vue';
 import CalibrationByOthers from './CalibrationByOthers.vue';
 
@@ -82,6 +83,7 @@ function calibrated(note: string): void {
       </button>
     </div>
   </section>
+  <PlaceTwins list="sensors" />
   <SensorFound v-if="finding" @close="finding = false" />
   <EmptyNote v-if="!unlooked && effects.length === 0" kind="empty">{{ SENSE_STATION.none }}</EmptyNote>
   <div v-if="effects.length > 0" class="pair">
