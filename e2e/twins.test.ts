@@ -1,5 +1,7 @@
+import type { Page } from 'playwright-core';
 import { serious } from './test/axe.ts';
 import { PHONE, settled, TABLET, TestBench } from './test/bench.ts';
+import { append } from './test/job.ts';
 import { came, go, logOf, openJob } from './test/new-kind.ts';
 
 const LONG_MS = 400_000;
@@ -81,6 +83,97 @@ test(
     for (const name of ['Grille', 'Bezel', 'Lower bezel']) await taught.getByRole('button', { name: `Take: ${name}`, exact: true }).waitFor();
     expect(await taught.getByRole('button', { name: 'Take: Front grille' }).count()).toBe(0);
     expect([...one.complaints, ...other.complaints]).toEqual([]);
+  },
+  LONG_MS,
+);
+
+test(
+  'two devices that find one sensor, gap, place and plug are asked at the station where it is worked; of two plugs of two faces it is known',
+  async () => {
+    const one = await shop.open(undefined, { viewport: TABLET, hasTouch: true });
+    await one.context.request.post(`${shop.address}/api/session`, { data: { person: 'slate', device: 'tablet' } });
+    const job = await openJob(one.page, shop.address, 'NF 24', false);
+    const other = await shop.open(undefined, { viewport: PHONE, hasTouch: true });
+    await other.context.request.post(`${shop.address}/api/session`, { data: { person: 'fern', device: 'phone' } });
+    const BOX = { xMm: [800, 900], yMm: [-100, 100], zMm: [500, 700] };
+    const grille = { id: 'grille-a1k2', name: 'Grille', side: 'centre', zone: 'front', box: BOX, fasteners: [], cautions: [] };
+    const levels = [{ level: 'off', openMin: 4, closeMin: 4, people: 1, ways: [{ id: 'seen', needs: [], extraMin: 0 }] }];
+    const at = { xMm: 700, yMm: 500, zMm: 800 };
+    const sensor = { kind: 'radar', on: grille.id, lock: 'tab', pose: { ...at, yawDeg: 0, pitchDeg: 0 }, calibration: 'required', procedure: 'By the maker.' };
+    const pins = (colour: string) => [
+      { id: '1', row: 1, column: 1, colour },
+      { id: '2', row: 1, column: 2 },
+    ];
+    const plug = { where: 'behind the grille', side: 'left', may: ['dipped', 'main'], rows: 1, columns: 2 };
+    const told = (letters: string, gap: string, radar: string) => ({
+      gaps: [{ id: `gap-${letters}`, name: gap, side: 'left', at }],
+      sensors: [{ id: `radar-${letters}`, name: radar, ...sensor }],
+      mounts: [{ id: `foot-${letters}`, name: 'Bar foot', side: 'left', at, reach: [], hiddenBy: [] }],
+    });
+    await append(one.page, shop.address, job, [
+      ['kind.described', { pieces: [{ ...grille, levels }], ...told('a1k2', 'Bonnet to wing', 'Radar') }],
+      ['piece.moved', { piece: grille.id, level: 'off', fasteners: [] }],
+      ['plug.found', { plug: 'lamp-plug-a1k2', name: 'Lamp plug', ...plug, pins: pins('brown') }],
+    ]);
+    await append(other.page, shop.address, job, [
+      ['kind.described', told('z9k4', 'Wing to bonnet', 'Front radar')],
+      ['plug.found', { plug: 'left-plug-z9k4', name: 'Left plug', ...plug, where: 'low down, left', pins: pins('brown') }],
+      ['plug.found', { plug: 'lamp-plug-q7k4', name: 'Lamp plug', ...plug, pins: pins('blue') }],
+    ]);
+    const asked = (page: Page) => page.getByRole('region', { name: 'Described twice?' });
+
+    const { page } = other;
+    await page.goto(`${shop.address}/jobs/${job}/check-in`);
+    await asked(page).getByText('Bonnet to wing, and wing to bonnet').waitFor();
+    expect(await serious(page)).toEqual([]);
+    await asked(page).getByRole('button', { name: 'One gap' }).tap();
+    await asked(page).waitFor({ state: 'detached' });
+
+    await go(page, 'Sense');
+    await asked(page).getByText('Radar (grille), and front radar (grille)').waitFor();
+    await asked(page).getByRole('button', { name: 'Two sensors' }).tap();
+    await asked(page).waitFor({ state: 'detached' });
+
+    await go(page, 'Fit');
+    await asked(page).getByText('Bar foot, and again').waitFor();
+    await asked(page).getByRole('button', { name: 'Two places' }).tap();
+    const form = page.getByRole('dialog', { name: 'Two places of one name' });
+    await form.getByRole('textbox', { name: 'The second one is called' }).fill('bar foot');
+    await form.getByText('is described already').waitFor();
+    await form.getByRole('textbox', { name: 'The second one is called' }).fill('Lower bar foot');
+    expect(await serious(page)).toEqual([]);
+    await form.getByRole('button', { name: 'Record' }).tap();
+    await asked(page).waitFor({ state: 'detached' });
+
+    await go(page, 'Probe');
+    await asked(page).getByText('Lamp plug (behind the grille), and left plug (low down, left)').waitFor();
+    await asked(page).getByText('Stand before the plug first').waitFor();
+    await asked(page).getByText('Their faces differ: they are two.').waitFor();
+    expect(await serious(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    // Offline as well, and it is the same once it is sent.
+    await other.context.setOffline(true);
+    await asked(page).getByRole('button', { name: 'One plug' }).tap();
+    await asked(page).getByText('left plug').waitFor({ state: 'detached' });
+    await asked(page).getByRole('button', { name: 'Two plugs' }).tap();
+    const second = page.getByRole('dialog', { name: 'Two plugs of one name' });
+    await second.getByRole('textbox', { name: 'The second one is called' }).fill('Blue plug');
+    await second.getByRole('button', { name: 'Record' }).tap();
+    await asked(page).waitFor({ state: 'detached' });
+    await other.context.setOffline(false);
+    await settled(page);
+    // The other device hears of it, and is asked nothing.
+    await one.page.goto(`${shop.address}/jobs/${job}/probe`);
+    await one.page.getByRole('heading', { level: 1, name: 'Probe' }).waitFor();
+    await one.page.getByText('was described twice: it is one').first().waitFor({ state: 'attached' });
+    expect(await asked(one.page).count()).toBe(0);
+    const log = await logOf(one.page, shop.address, job);
+    expect(log.flatMap(({ payload }) => payload.samePlaces ?? [])).toEqual([
+      { place: 'gap-z9k4', is: 'gap-a1k2' },
+      { place: 'left-plug-z9k4', is: 'lamp-plug-a1k2' },
+    ]);
+    expect(log.flatMap(({ payload }) => payload.apartPlaces ?? []).map(({ place }) => place)).toEqual(['radar-z9k4', 'foot-z9k4', 'lamp-plug-q7k4']);
+    expect(other.complaints).toEqual([]);
   },
   LONG_MS,
 );

@@ -8,6 +8,8 @@ interface Logged {
       pieces?: { id: string; name: string; box: { yMm: [number, number]; zMm: [number, number] }; levels: { openMin: number; ways: { needs: { piece: string }[] }[] }[] }[];
       piece?: string;
       fasteners?: { count: number }[];
+      samePlaces?: { place: string; is: string }[];
+      apartPlaces?: { place: string }[];
     };
   }[];
 }

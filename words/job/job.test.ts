@@ -182,6 +182,10 @@ test('what was described of a kit is said in a line: what it has, what lies in i
   expect(sayEvent(event('kind.described', { same: [{ piece: 'grille', is: 'undertray' }], apart: [{ piece: 'undertray', from: 'grille' }] }), names)).toBe(
     `${names.piece('grille')} and ${names.piece('undertray').toLowerCase()} are one piece, described twice. ${names.piece('undertray')} and ${names.piece('grille').toLowerCase()} are two pieces`,
   );
+  const [[mount], [other]] = [profile.mounts, profile.plugs];
+  expect(sayEvent(event('kind.described', { samePlaces: [{ place: 'lug-z9k4', is: mount?.id }], apartPlaces: [{ place: other?.id, from: mount?.id }] }), names)).toBe(
+    `${mount?.name} was described twice: it is one. ${other?.name} and ${(mount?.name ?? '').toLowerCase()} are two`,
+  );
   expect(sayEvent(event('kind.described', { measures: { trackMm: 1512, frontOverhangMm: 905 } }), names)).toBe(`Measured: front overhang 905${GAP}mm, track 1512${GAP}mm`);
   const circuit = { name: 'F21', fuse: { slot: 'F21', ratedA: 10 }, liveIn: ['main'] };
   expect(sayEvent(event('kind.described', { plugs: [{ name: 'Headlamp plug', pins }], circuits: [circuit] }), names)).toBe(

@@ -1,5 +1,5 @@
 import { barePiece } from '../../core/test/bare-profile.ts';
-import { OPEN_UP, sayNewKits, sayOpen, sayPlace, sayProved, saySetUp, sayWork, STEP } from './index.ts';
+import { OPEN_UP, PLACE_TWINS, sayNewKits, sayOpen, sayPlace, sayProved, saySetUp, sayWork, STEP } from './index.ts';
 
 const plain = (text: string) => text.replace(/\u202f/g, ' ');
 const names = { piece: (id: string) => ({ bonnet: 'Bonnet', plug: 'Fog plug, left', liner: 'Wheel arch liner, left' })[id] ?? id };
@@ -52,4 +52,20 @@ test('pieces that nobody said had to be open are named, or counted where they ar
   expect(OPEN_UP.onlySeen(['grille'])).toBe('Nobody has said that grille had to be open: it was. Less may be enough; Close up asks.');
   expect(OPEN_UP.onlySeen(['a', 'b'])).toBe('Nobody has said that a; b had to be open: they were. Less may be enough; Close up asks.');
   expect(OPEN_UP.onlySeen(['a', 'b', 'c', 'd', 'e'])).toBe('Nobody has said that 5 pieces had to be open: they were. Less may be enough; Close up asks.');
+});
+
+test('two that look like one are named with where each is, as far as that is known', () => {
+  const [foot, lug] = [
+    { id: 'foot', name: 'Bar foot', side: 'left' as const },
+    { id: 'lug', name: 'Lug', side: 'left' as const },
+  ];
+  const where = (id: string) => ({ foot: 'Behind the grille', lug: undefined })[id];
+  const asked = (place: typeof foot, is: typeof foot, named: boolean) => PLACE_TWINS.asked({ place, is, named }, where);
+  expect([asked(lug, foot, false), asked(foot, lug, false), asked(lug, lug, true), asked(foot, foot, true)]).toEqual([
+    'Bar foot (behind the grille), and lug',
+    'Lug, and bar foot (behind the grille)',
+    'Lug, and again',
+    'Bar foot (behind the grille), and again: behind the grille',
+  ]);
+  expect([PLACE_TWINS.same('plugs'), PLACE_TWINS.two('mounts'), PLACE_TWINS.twoTitle('gaps')]).toEqual(['One plug', 'Two places', 'Two gaps of one name']);
 });
