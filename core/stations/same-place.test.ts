@@ -76,6 +76,10 @@ test('two devices that describe one name on one side are asked; other names only
   expect(asked('gaps', byFern({ gaps: [gap('gap-a1')] }), told({ gaps: [gap('slit-z9', { name: 'Slit', at: { xMm: 500, yMm: 800, zMm: 1049 } })] }))).toEqual([
     ['slit-z9', 'gap-a1', false, true],
   ]);
+  expect(asked('gaps', byFern({ gaps: [gap('gap-a1')] }), told({ gaps: [gap('slit-z9', { name: 'Slit', at: { xMm: 500, yMm: 800, zMm: 1051 } })] }))).toEqual([]);
+  // Who calls a place otherwise has not found it.
+  const renamed = told({ mounts: [mount('foot-a1', { name: 'Foot' })] }, 'till');
+  expect(asked('mounts', one, renamed, new Device('fern', 9).did({ type: 'kind.described', payload: { mounts: [mount('lug-b2', { name: 'Lug' })] } }))).toEqual([]);
   // What its profile has learned meanwhile under the name is that one, or another.
   expect(samePlace.placeTwins(contextOf(together(told({ mounts: [mount('foot-z9')] })), { ...HERON, mounts: [mount('foot-k1')] }), 'mounts')).toMatchObject([
     { place: { id: 'foot-z9' }, is: { id: 'foot-k1' }, named: true },
@@ -87,6 +91,10 @@ test('one kind of sensor on one piece may be one; of parking sensors a piece car
   const front = told({ sensors: [sensor('front-z9', { name: 'Front radar' })] });
   expect(asked('sensors', radar, front)).toEqual([['front-z9', 'radar-a1', false, true]]);
   expect(asked('sensors', camera, front)).toEqual([]);
+  const two = fern()
+    .came('cover-b2', 3)
+    .did({ type: 'kind.described', payload: { sensors: [sensor('radar-a1', { on: 'cover-b2' })] } });
+  expect(asked('sensors', two, front)).toEqual([]);
   const parking = (id: string, name: string) => sensor(id, { kind: 'parking', name });
   expect(asked('sensors', byFern({ sensors: [parking('inner-a1', 'Inner')] }), told({ sensors: [parking('outer-z9', 'Outer')] }))).toEqual([]);
   expect(asked('sensors', byFern({ sensors: [parking('inner-a1', 'Inner')] }), told({ sensors: [parking('inner-z9', ' INNER')] }))).toEqual([['inner-z9', 'inner-a1', true, true]]);
@@ -103,7 +111,8 @@ test('plugs of one face may be one; of two faces they are two, whatever they are
   const wide = found('copper', face('lamp-plug-z9', { columns: 3 }));
   expect(asked('plugs', one, wide)).toEqual([['lamp-plug-z9', 'lamp-plug-a1', true, false]]);
   expect(refusal(samePlace.areSame(contextOf(together(one, wide)), 'plugs', 'lamp-plug-z9'))).toEqual([{ code: 'face-impossible', why: 'two faces' }]);
-  expect(asked('plugs', one, found('copper', face('other-z9', { name: 'Other', pins: face('x').pins.slice(0, 1) })))).toEqual([]);
+  const half = face('other-z9', { name: 'Other', pins: face('x').pins.slice(0, 1) });
+  expect([asked('plugs', one, found('copper', half)), asked('plugs', found('fern', half), found('copper', face('lamp-plug-a1')))]).toEqual([[], []]);
 });
 
 test('one place: what was done at the other was done there, before and after, and it stands as it was described first', () => {
@@ -131,6 +140,11 @@ test('one place: what was done at the other was done there, before and after, an
   const check = idCheck({ profile: HERON, kits: [], rules: now.rules }, { described: now.state.described });
   expect(check(late, 'e')).toEqual([]);
   expect(check({ ...late, payload: { ...late.payload, gap: 'gap-q7' } } as JobEvent, 'e')).toHaveLength(1);
+  for (const [type, payload] of [
+    ['sensor.reconnected', { sensor: 'radar-z9' }],
+    ['kind.described', { apartPlaces: [{ place: 'foot-z9', from: 'foot-a1' }] }],
+  ] as const)
+    expect(check({ ...late, type, payload } as unknown as JobEvent, 'e')).toEqual([]);
   two.did({ type: 'gap.measured', payload: { gap: 'gap-z9', moment: 'before', widthMm: 5 } });
   expect(contextOf(together(one, two, ...same)).state.gaps.before).toEqual({ 'gap-a1': 5 });
   // Taken back they are two again.
@@ -153,6 +167,9 @@ test('one plug: its face as it was found first, read by both, with the wires tha
   expect(Object.values(now.state.plugsFound).map(({ plug, where }) => [plug, where])).toEqual([['lamp-plug-a1', 'Behind the grille']]);
   expect(Object.keys(now.state.readings)).toEqual(['lamp-plug-a1/1', 'lamp-plug-a1/2']);
   expect(now.profile.plugs.map(({ id, pins }) => [id, pins.map(({ carries }) => carries)])).toEqual([['lamp-plug-a1', ['unknown', 'dipped']]]);
+  // Who has not heard of it reads it as it knows it.
+  const check = idCheck({ profile: HERON, kits: [], rules: now.rules }, { described: now.state.described });
+  expect(check({ id: 'late', type: 'continuity.measured', v: 1, at: '2026-03-05T09:00:00Z', payload: { plug: 'lamp-plug-z9', pin: '1', ohm: 2 } }, 'e')).toEqual([]);
   // Described by both: what the first one proved stands, what only the second did comes to it.
   const first = one.did({ type: 'kind.described', payload: { plugs: [plugOf(a, { id: '1', carries: 'ground' })] } });
   const joined = describedOnce(foldJob(together(first, two, same)).described).plugs['lamp-plug-a1'];
@@ -183,6 +200,22 @@ test('two places stay two and are not asked of again; where both are called the 
   const near = told({ mounts: [mount('eye-z9', { name: 'Eye' })] });
   const apart = new Device('till', 9, together(one, near)).act(samePlace.areTwo(contextOf(together(one, near)), 'mounts', 'eye-z9'));
   expect(asked('mounts', one, near, apart)).toEqual([]);
+  // That it is none of the one says nothing of the other.
+  const third = told({ mounts: [mount('hook-y8', { name: 'Hook', at: { xMm: 0, yMm: 900, zMm: 0 } })] }, 'slate').did({
+    type: 'kind.described',
+    payload: { apartPlaces: [{ place: 'hook-y8', from: 'foot-a1' }] },
+  });
+  expect(asked('mounts', one, third)).toEqual([['hook-y8', 'lug-a2', false, true]]);
+  // A sensor is on the side of its piece: one of that name on the left is no other in the middle, one in the middle is.
+  const sided = fern()
+    .came('lamp-b2', 3, { side: 'left' })
+    .did({
+      type: 'kind.described',
+      payload: { sensors: [sensor('radar-a1'), sensor('corner-a2', { name: 'Corner', on: 'lamp-b2' }), sensor('camera-a3', { kind: 'camera', name: 'Camera' })] },
+    });
+  const twice = contextOf(together(sided, told({ sensors: [sensor('radar-z9')] })));
+  const called = (name: string) => refusal(samePlace.areTwo(twice, 'sensors', 'radar-z9', name));
+  expect([called('corner'), called('camera')]).toEqual([[], [{ code: 'name-taken', name: 'camera' }]]);
   // A plug that was only found is called otherwise as it was found.
   const [a, z] = [found('fern', face('plug-a1')), found('copper', face('plug-z9'))];
   const named = new Device('till', 9).act(samePlace.areTwo(contextOf(together(a, z)), 'plugs', 'plug-z9', 'Other plug'));

@@ -30,6 +30,10 @@ type Entry<L extends PlaceList> = VehicleProfile[L][number];
 
 const near = (one: PointMm, other: PointMm): boolean => Math.hypot(one.xMm - other.xMm, one.yMm - other.yMm, one.zMm - other.zMm) <= NEAR_MM;
 
+/** The side of a place; of a sensor that of the piece that carries it. */
+const sideOf = ({ pieces }: Pick<VehicleProfile, 'pieces'>, entry: Entry<PlaceList>): Side =>
+  'on' in entry ? (pieces.find(({ id }) => id === entry.on)?.side ?? 'centre') : entry.side;
+
 /** Whether two plugs show one face: the same cavities, and no wire of which both say a colour that differs. */
 function oneFace(one: Entry<'plugs'>, other: Entry<'plugs'>): boolean {
   if (one.rows !== other.rows || one.columns !== other.columns || one.pins.length !== other.pins.length) return false;
@@ -59,20 +63,19 @@ export function placeTwins<L extends PlaceList>(context: Pick<JobContext, 'profi
   const order = Object.keys(state.describedOn);
   // In the order in which they were described, those of the profile before them.
   const entries: readonly Entry<L>[] = [...profile[list]].sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
-  const sideOf = (entry: Entry<L>): Side => ('on' in entry ? (profile.pieces.find(({ id }) => id === entry.on)?.side ?? 'centre') : entry.side);
   const isHere = (id: string) => described[id] !== undefined || (list === 'plugs' && state.plugsFound[id] !== undefined);
   const ofTwoDevices = (one: string, other: string) => {
     const [first, second] = [state.describedOn[one], state.describedOn[other]];
     return first && second && first !== second;
   };
-  const named = (entry: Entry<L>): NamedPlace => ({ id: entry.id, name: entry.name, side: sideOf(entry) });
+  const named = (entry: Entry<L>): NamedPlace => ({ id: entry.id, name: entry.name, side: sideOf(profile, entry) });
   return entries.flatMap((entry, place): PlaceTwin[] => {
     if (!isHere(entry.id)) return [];
     const twin = entries.slice(0, place).flatMap((is): PlaceTwin[] => {
-      if (sideOf(is) !== sideOf(entry) || apartPlaces.some((pair) => pair.place === entry.id && pair.from === is.id)) return [];
+      if (sideOf(profile, is) !== sideOf(profile, entry) || apartPlaces.some((pair) => pair.place === entry.id && pair.from === is.id)) return [];
       const calledAlike = pieceKey(named(is)) === pieceKey(named(entry));
       const alike = ALIKE[list](is, entry);
-      if (!calledAlike && !(alike && isHere(is.id) && ofTwoDevices(is.id, entry.id))) return [];
+      if (!calledAlike && !(alike && ofTwoDevices(is.id, entry.id))) return [];
       return [{ list, place: named(entry), is: named(is), named: calledAlike, canBeOne: list !== 'plugs' || alike }];
     })[0];
     return twin ? [twin] : [];
@@ -107,9 +110,9 @@ export function areTwo(context: JobContext, list: PlaceList, id: string, name = 
   const called = { ...twin.place, name: name.trim() };
   if (called.name === '') return refused({ code: 'missing', count: 1 });
   const { described, plugsFound } = context.state;
-  if (context.profile[list].some((entry) => entry.id !== id && pieceKey({ name: entry.name, side: twin.is.side }) === pieceKey(called)))
-    return refused({ code: 'name-taken', name: called.name });
-  if (pieceKey(called) === pieceKey(twin.is)) return refused({ code: 'name-taken', name: called.name });
+  const { profile } = context;
+  const entries: readonly Entry<PlaceList>[] = profile[list];
+  if (entries.some((entry) => pieceKey({ name: entry.name, side: sideOf(profile, entry) }) === pieceKey(called))) return refused({ code: 'name-taken', name: called.name });
   const own = described[list][id];
   const found = list === 'plugs' ? plugsFound[id] : undefined;
   return unless(tooLong(called.name, LONGEST[list]), (): Happened[] => [
