@@ -119,11 +119,13 @@ async function opened(thumb: Thumb, move: HiddenMove): Promise<void> {
   const mirrored = page.getByRole('group', { name: 'Same on the other side' }).getByRole('button', { name: new RegExp(`: ${onOtherSide(move.piece).name}$`, 'i') });
   if ((await mirrored.count()) > 0) {
     await thumb.tap(mirrored);
-    await form.getByRole('textbox', { name: 'Minutes it took' }).fill(String(move.level.openMin));
-  } else {
-    await thumb.tap(page.getByRole('button', { name: 'A piece came off' }));
-    await piece(thumb, move);
+    const done = page.getByRole('button', { name: /^Done(, \d+ into slot|$)/ });
+    await thumb.tap(done);
+    await done.waitFor({ state: 'detached' });
+    return;
   }
+  await thumb.tap(page.getByRole('button', { name: 'A piece came off' }));
+  await piece(thumb, move);
   await thumb.tap(form.getByRole('button', { name: `It is ${move.level.level}, write it down` }));
   await form.waitFor({ state: 'detached' });
 }

@@ -4,7 +4,7 @@ import type { SeenJob } from './seen.ts';
 import { holds } from './ways.ts';
 
 /** A piece as those who opened it found it: no longer assumed, held as was said of it, its fasteners as they were counted, without ways by which it did not come. */
-function asFound(piece: Piece, jobs: readonly SeenJob[]): Piece {
+export function asFound(piece: Piece, jobs: readonly SeenJob[]): Piece {
   const moves = jobs.flatMap((job) => job.moves.filter((move) => move.piece === piece.id));
   const tried = jobs.flatMap((job) => job.tried.filter((entry) => entry.piece === piece.id));
   const counted = new Map(moves.flatMap(({ fasteners = [] }) => fasteners.map(({ group, count }) => [group, count] as const)).reverse());

@@ -167,6 +167,46 @@ test('what was seen and said under the id of the second description counts for t
   expect(captured(one, two, three).conflicts.length).toBeGreaterThan(0);
 });
 
+test('a piece that was taken to be as on the other side is kept as it was found there, and not where nobody opened it', () => {
+  const liner = { name: 'Liner, left', side: 'left' as const, fasteners: [{ drive: 'hex' as const, count: 4, release: 'unscrew' as const }] };
+  const mirrored = (name: string) => {
+    const job = new Job(name).came('liner-left-a1', 4, liner);
+    job.act(openUp.sameOnOtherSide(job.context, 'liner-left-a1', 'k7k7'));
+    return job;
+  };
+  const right = (...jobs: Job[]) => captured(...jobs).pieces.find(({ entry }) => entry.side === 'right');
+  const closed = mirrored('closed');
+  expect([right(closed), captured(closed).unsayable, captured(closed).pieces.length]).toEqual([undefined, 0, 1]);
+  // Opened two minutes after the left one, which is its time: (3·ln 4 + ln 2)/4. Three of four bolts were there, and the left one was off.
+  const found = mirrored('found');
+  found.log.add('note.written', { station: 'open-up', note: 'x' });
+  found.log.add('piece.moved', { piece: 'liner-right-k7k7', level: 'off', way: 'seen', fasteners: [{ group: 'fixing-1', count: 3 }] });
+  const entry = right(found)?.entry;
+  expect([
+    entry?.assumed,
+    entry?.levels.map(({ openMin, ways }) => [openMin, ways.map(({ needs }) => needs.map(({ piece }) => piece))]),
+    entry?.fasteners.map(({ count }) => count),
+  ]).toEqual([undefined, [[expect.closeTo(4, 1), [['liner-left-a1']]]], [3]]);
+  expect(checkProfile(withCaptured(HERON, captured(found), all(captured(found))))).toEqual([]);
+  // By force nobody knows how it comes.
+  const broken = mirrored('broken');
+  broken.log.add('piece.moved', { piece: 'liner-right-k7k7', level: 'off', way: 'seen', fasteners: [{ group: 'fixing-1', count: 4 }] });
+  broken.log.add('fastener.broken', { piece: 'liner-right-k7k7', group: 'fixing-1', count: 1 });
+  expect(right(broken)).toBeUndefined();
+  // Another job described it itself.
+  const own = new Job('own').came('liner-right-z9', 7, { ...liner, name: 'Liner, right', side: 'right' });
+  for (const jobs of [[closed, own] as const, [own, closed] as const]) {
+    const both = right(...jobs);
+    expect([both?.entry.assumed, both?.entry.levels.map(({ openMin }) => openMin), both?.jobs.length]).toEqual([undefined, [7], 2]);
+  }
+  // There is none on this kind.
+  const none = mirrored('none');
+  none.act(openUp.notOfKind(none.context, 'liner-right-k7k7'));
+  expect(right(none)).toBeUndefined();
+  expect(right(none, closed)).toBeUndefined();
+  expect(right(none, found)?.entry.assumed).toBeUndefined();
+});
+
 test('the minutes of a piece that is kept are in the version, opening and back; those of what was left, and of what it has already, are not', () => {
   const one = new Job('one').came('grille-a1', 4).came('duct-a2', 2);
   one.log.add('piece.moved', { piece: 'grille-a1', level: 'fitted', fasteners: [] });

@@ -34,7 +34,7 @@ import {
   type RefitRule,
 } from '../vehicle/index.ts';
 import { hidesAll, kindTaught, stillNew, withChanges, type KindTaught, type WayChange } from './changes.ts';
-import { confirmedPieces } from './assumed.ts';
+import { asFound, confirmedPieces } from './assumed.ts';
 import { factsTaken, factsTold } from './facts.ts';
 import { asWay, type ProposedLevel } from './levels.ts';
 import { liveMinOf } from './revived.ts';
@@ -220,6 +220,27 @@ function reachable<T extends Pick<MountPosition, 'reach' | 'hiddenBy'>>(
   return { places: kept, lost: waysOf(places) - waysOf(kept) };
 }
 
+/**
+ * A piece that a job took to be as on the other side: as another job described it, else as those who opened it found it, with what it was taken to take. What
+ * nobody opened there nobody has seen.
+ */
+function assumedAsFound(
+  proposal: Proposed<Piece>,
+  told: readonly JobDescribed[],
+  jobs: readonly SeenJob[],
+  idOf: (piece: string) => string,
+): (Proposed<Piece> & { prior?: Piece })[] {
+  const { entry, jobs: by } = proposal;
+  if (entry.assumed === undefined) return [proposal];
+  const said = told.flatMap(({ described }) => Object.values(described.pieces).filter(({ id, assumed }) => idOf(id) === entry.id && assumed === undefined));
+  if (said[0]) return [{ entry: { ...said[0], id: entry.id }, jobs: by }];
+  // By what they take alone: a way that was assumed is none that was gone.
+  const prior = { ...entry, levels: entry.levels.map((level) => ({ ...level, ways: [] })) };
+  const held = told.flatMap(({ described }) => Object.entries(described.held).flatMap(([id, fasteners]) => (idOf(id) === entry.id ? [fasteners] : [])));
+  if (jobs.some(({ moves }) => moves.some((move) => move.piece === entry.id && !move.broken))) return [{ entry: asFound(heldAs(entry, held[0]), jobs), jobs: by, prior }];
+  return [];
+}
+
 const levelOf = ({ measured: _measured, ways, ...level }: ProposedLevel): PieceLevel => ({ ...level, ways: ways.map(asWay) });
 
 /** Whether every need of a way can be said of these pieces. */
@@ -313,8 +334,8 @@ export function kindCaptured(jobs: readonly SeenJob[], saidBy: readonly JobDescr
     profile.pieces,
     ofJobs(({ pieces: list }) => list),
     piece,
-  );
-  const { levels, reach } = teachWays(seen, profile);
+  ).flatMap((entry) => assumedAsFound(entry, told, seen, piece));
+  const { levels, reach } = teachWays(seen, { ...profile, pieces: [...profile.pieces, ...entries.flatMap(({ prior }) => prior ?? [])] });
   const shown = entries.map(({ entry, jobs: by }) => ({ entry: { ...entry, levels: (levels.get(entry.id) ?? []).map(levelOf) }, jobs: by }));
   const { pieces, lost } = closed(profile.pieces, shown);
   const all = [...profile.pieces, ...pieces.map(({ entry }) => entry)];

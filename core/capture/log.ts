@@ -129,8 +129,9 @@ export function seenJob(job: string, pinned: JobDocuments, log: readonly LoggedE
     const { event, piece, from, level, opens } = turn;
     if (turn.came) continue;
     const people = profile.pieces.find(({ id }) => id === piece)?.levels.find((entry) => entry.level === (opens ? level : from))?.people ?? 1;
-    // What opening a piece took that was described in this job stands in its description.
-    const at = (open: Level) => (opens ? pieces[piece]?.levels.find((entry) => entry.level === open) : undefined);
+    // What opening a piece took that was described in this job stands in its description; of one that was only assumed the clock says it.
+    const own = pieces[piece]?.assumed === undefined ? pieces[piece] : undefined;
+    const at = (open: Level) => (opens ? own?.levels.find((entry) => entry.level === open) : undefined);
     const described = at(level);
     const lower = at(from);
     const taken = (described && described.openMin - (lower ? (lower.openMin * lower.people) / described.people : 0)) || minutes.get(event);

@@ -48,10 +48,15 @@ export function idCheck(
       ...own,
       ...Object.values(said).filter(({ id }) => described.same[id] !== undefined && !own.some((entry) => entry.id === id)),
     ];
-    // It may as well count what holds a piece as the profile has it, while another one found it held otherwise.
+    // It may as well count what holds a piece as the profile has it, while another one found it held otherwise; and what it opened went by the way that was
+    // described here, whatever the profile has learned of it since.
     const asBefore = (piece: Piece): Piece => {
       const before = described.held[piece.id] ? (pinned.profile.pieces.find(({ id }) => id === piece.id)?.fasteners ?? []) : [];
-      return { ...piece, fasteners: [...piece.fasteners, ...before.filter(({ id }) => !piece.fasteners.some((group) => group.id === id))] };
+      const levels = piece.levels.map((level) => {
+        const own = described.pieces[piece.id]?.levels.find((entry) => entry.level === level.level)?.ways ?? [];
+        return { ...level, ways: [...level.ways, ...own.filter(({ id }) => !level.ways.some((way) => way.id === id))] };
+      });
+      return { ...piece, levels, fasteners: [...piece.fasteners, ...before.filter(({ id }) => !piece.fasteners.some((group) => group.id === id))] };
     };
     const profile = {
       ...known,

@@ -8,10 +8,7 @@ import {
   isScrewed,
   levelRank,
   listedLevel,
-  onOtherSide,
   pieceKey,
-  onOtherSideStanding,
-  positionsOf,
   standingIn,
   type Beside,
   type BoxMm,
@@ -295,38 +292,6 @@ export function heldOtherwise(
   const same = left.length === 0 && groups.every((group) => before.some((own) => own.id === group.id && own.count === group.count));
   return same ? refused({ code: 'already' }) : happened({ type: 'kind.described', payload: { held: [{ piece: id, fasteners }] } });
 }
-
-const OTHER_SIDE: Readonly<Partial<Record<Side, Side>>> = { left: 'right', right: 'left' };
-
-/** A piece of this vehicle as it would be on the other side, to be looked at there; nothing of one that has none, or whose other one is described. */
-export function otherOf({ profile }: Pick<JobContext, 'profile'>, id: string): CamePiece | undefined {
-  const piece = profile.pieces.find((entry) => entry.id === id);
-  const [level] = piece?.levels.slice(-1) ?? [];
-  if (!piece || !level || OTHER_SIDE[piece.side] === undefined) return undefined;
-  const { name, side, zone, box, fasteners, beside = [], brittle = false } = onOtherSide(piece);
-  const stands = positionsOf(level.ways.find(({ id: way }) => way === SEEN_WAY)).map(onOtherSideStanding);
-  if (profile.pieces.some((other) => pieceKey(other) === pieceKey({ name, side }))) return undefined;
-  return {
-    name,
-    side,
-    zone,
-    box,
-    level: level.level,
-    openMin: level.openMin,
-    people: level.people,
-    fasteners: cameOutOf(fasteners),
-    beside,
-    brittle,
-    ...(stands.length > 0 ? { stands } : {}),
-    ...(piece.cautions[0] ? { caution: piece.cautions[0].text } : {}),
-  };
-}
-
-/** Pieces that were described on one side of this vehicle and not on the other, those described last first. */
-export const oneSided = (context: JobContext): string[] =>
-  Object.keys(context.state.described.pieces)
-    .reverse()
-    .filter((id) => otherOf(context, id) !== undefined);
 
 /** Pieces of the kind that can be planned in besides: those that are not open, nor planned or wanted already. */
 export function openable({ state, profile }: Pick<JobContext, 'state' | 'profile'>, planned: readonly string[]): Piece[] {

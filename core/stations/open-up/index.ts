@@ -20,6 +20,7 @@ import { block, question, todo, type Asked } from '../hold.ts';
 import { positionsTaken } from '../stand.ts';
 
 export * from './capture.ts';
+export { oneSided, sameOnOtherSide } from './other-side.ts';
 export { areSame, areTwo, twins, type Twin } from './twins.ts';
 export { canHaveIsolated, forQualified, isolationUnknown, supplyIsolated, type Isolated } from './isolation.ts';
 import { beforeDead } from './isolation.ts';

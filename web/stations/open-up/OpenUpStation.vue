@@ -52,7 +52,7 @@ const floor = useFloor('open-up');
 const finding = ref<'leave' | 'blocked' | 'seized'>();
 const accessory = ref(false);
 /** A piece that nobody has described is being written down; like another one where it is the same on the other side. */
-const came = ref<{ after?: string }>();
+const came = ref(false);
 /** A piece that is open goes further than anybody has described. */
 const going = ref(false);
 /** A step whose piece is held otherwise than the profile says. */
@@ -222,7 +222,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     <p v-for="entry in assumed" :key="entry.of" class="heeded" role="status">{{ OPEN_UP.assumed(entry.pieces.length, plan?.steps.length ?? 0, entry.of) }}</p>
     <p v-if="!floor && onlySeen.length > 0" class="soft">{{ OPEN_UP.onlySeen(onlySeen) }}</p>
     <TwinsAsk v-if="twice" />
-    <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" @came="(after) => (came = { after })" />
+    <ReachUnknown v-if="plan" :planned="plan.steps.length > 0" @came="came = true" />
     <div v-show="!floor && plan && !(unplaced && drawing.bars.length === 0)" class="leaf">
       <div ref="sheet">
         <WayIn v-if="drawing.bars.length > 0" :drawing="drawing" :picked="current?.piece" :label="OPEN_UP.wayIn" @pick="(piece) => (picked = piece)" />
@@ -325,7 +325,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
         <div v-if="!floor" class="leaf line">
           <span class="grow soft">{{ OPEN_UP.different }}</span>
           <button type="button" class="push small" @click="accessory = true">{{ OPEN_UP.fitted }}</button>
-          <button type="button" class="push small" @click="came = {}">{{ OPEN_UP.cameBesides }}</button>
+          <button type="button" class="push small" @click="came = true">{{ OPEN_UP.cameBesides }}</button>
           <button v-if="openUp.canGoFurther(context).length > 0" type="button" class="push small" @click="going = true">{{ FURTHER.open }}</button>
           <button v-if="profile.pieces.length > 0" type="button" class="push small" @click="differing = {}">{{ DIFFERS.open }}</button>
           <button v-if="openUp.canLeave(context)" type="button" class="push small" @click="finding = 'leave'">{{ OPEN_UP.backOut }}</button>
@@ -334,7 +334,7 @@ function order(change: { school?: 'least set-up' | 'prove one side first'; peopl
     </div>
     <OtherSteps v-if="floor && plan" :steps="otherSteps" @pick="(id) => (picked = id)" />
     <AccessoryFound v-if="accessory" @close="accessory = false" />
-    <PieceCame v-if="came" :after="came.after" @close="came = undefined" @done="came = undefined" />
+    <PieceCame v-if="came" @close="came = false" @done="came = false" />
     <GoesFurther v-if="going" @close="going = false" />
     <HeldOtherwise v-if="holding" :step="holding" @close="holding = undefined" />
     <VehiclesDiffer v-if="differing" :piece="differing.piece" @close="differing = undefined" />

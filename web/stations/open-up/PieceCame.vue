@@ -12,14 +12,11 @@ import { cameOf, newCame, type CameDraft } from './came.ts';
 import PieceFields from './PieceFields.vue';
 
 /** A piece that came open and that nobody has described: where it is, what it is called, what held it. The step's clock ran to the tap that opened this. */
-const props = defineProps<{ after?: string }>();
 const emit = defineEmits<{ close: []; done: [piece: string] }>();
 const { job, context, names } = useCurrentJob();
-/** What the one on the other side was like, where this is the same on this side. */
-const like = props.after === undefined ? undefined : openUp.otherOf(context.value, props.after);
 const { draft, kept, drop } = useDraft(
-  () => `${job.view?.id}/came/${props.after ?? ''}`,
-  (): CameDraft => newCame(job.state, like),
+  () => `${job.view?.id}/came/`,
+  (): CameDraft => newCame(job.state),
 );
 const id = computed(() => entryId(draft.value.name, draft.value.drawn));
 const act = computed(() => openUp.pieceCame(context.value, cameOf(draft.value, context.value.profile), id.value, draft.value.sure));

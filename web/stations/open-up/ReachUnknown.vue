@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { v4 } from 'uuid';
 import { computed } from 'vue';
 import { reachUnknown, unplacedKits } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
@@ -7,7 +8,7 @@ import { useCurrentJob } from '../../job/current.ts';
 
 /** What has to be open where nobody has described it: each piece is written down as it comes, known ones are planned in, and a person says when it is enough. */
 defineProps<{ /** Something is still planned. */ planned: boolean }>();
-const emit = defineEmits<{ came: [after?: string] }>();
+const emit = defineEmits<{ came: [] }>();
 const { job, context, names } = useCurrentJob();
 const open = computed(() => reachUnknown(context.value));
 const kits = computed(() => unplacedKits(context.value).map((kit) => names.value.kit(kit)));
@@ -26,7 +27,9 @@ const offered = computed(() => openUp.openable(context.value, job.plan?.steps.ma
       <button v-if="open && !planned" type="button" class="push" @click="job.perform(openUp.enough(context))">{{ REACH_UNKNOWN.enough }}</button>
     </div>
     <div v-if="mirrored.length > 0" class="chips" role="group" :aria-label="REACH_UNKNOWN.sides">
-      <button v-for="piece in mirrored" :key="piece" type="button" class="push small" @click="emit('came', piece)">{{ REACH_UNKNOWN.otherSide(names.piece(piece)) }}</button>
+      <button v-for="piece in mirrored" :key="piece" type="button" class="push small" @click="job.perform(openUp.sameOnOtherSide(context, piece, v4().slice(0, 4)))">
+        {{ REACH_UNKNOWN.otherSide(names.piece(piece)) }}
+      </button>
     </div>
     <template v-if="offered.length > 0">
       <strong>{{ REACH_UNKNOWN.known }}</strong>

@@ -65,11 +65,11 @@ export function cameOf(draft: CameDraft, profile: Pick<VehicleProfile, 'measures
   };
 }
 
-/** An empty form, or one that says what the same piece on the other side was like. Its minutes are those of the clock. */
-export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described' | 'stand'>, like?: openUp.CamePiece): CameDraft {
+/** An empty form. Its minutes are those of the clock. */
+export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described' | 'stand'>): CameDraft {
   const minutes = minutesSince(state);
   const near = lastZone(state);
-  const empty: CameDraft = {
+  return {
     drawn: v4().slice(0, 4),
     view: near ? viewOf(near) : 'front',
     near,
@@ -88,22 +88,5 @@ export function newCame(state: Pick<JobState, 'begun' | 'pause' | 'described' | 
     beside: [],
     brittle: false,
     sure: false,
-  };
-  if (!like) return empty;
-  const { name, side, zone, box, level, people, fasteners, beside, brittle, stands = [], caution = '' } = like;
-  return {
-    ...empty,
-    view: viewOf(zone ?? 'front'),
-    name,
-    side,
-    zone,
-    box,
-    level,
-    people: people === 2 ? '2' : '1',
-    stands: [...stands],
-    caution,
-    fasteners: fasteners.map((entry) => ({ ...entry })),
-    beside: [...beside],
-    brittle,
   };
 }
