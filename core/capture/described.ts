@@ -237,7 +237,7 @@ function assumedAsFound(
   // By what they take alone: a way that was assumed is none that was gone.
   const prior = { ...entry, levels: entry.levels.map((level) => ({ ...level, ways: [] })) };
   const held = told.flatMap(({ described }) => Object.entries(described.held).flatMap(([id, fasteners]) => (idOf(id) === entry.id ? [fasteners] : [])));
-  if (jobs.some(({ moves }) => moves.some((move) => move.piece === entry.id && !move.broken))) return [{ entry: asFound(heldAs(entry, held[0]), jobs), jobs: by, prior }];
+  if (jobs.some(({ moves }) => moves.some((move) => move.piece === entry.id))) return [{ entry: asFound(heldAs(entry, held[0]), jobs), jobs: by, prior }];
   return [];
 }
 

@@ -33,7 +33,9 @@ const opened = () =>
 test('by one tap it is the same on the other side, with what had to be open: assumed, mirrored and planned', () => {
   const device = opened();
   expect(openUp.oneSided(now(device))).toEqual(['lamp-left-c3d4', 'liner-left-a1b2']);
-  const context = now(device.act(openUp.sameOnOtherSide(now(device), 'lamp-left-c3d4', 'k7k7')));
+  const act = openUp.sameOnOtherSide(now(device), 'lamp-left-c3d4', 'k7k7');
+  expect(isRefused(act) || act.events[0]?.type !== 'kind.described' ? [] : act.events[0].payload.pieces?.map(({ id }) => id)).toEqual(['arch-liner-right-k7k7', 'lamp-right-k7k7']);
+  const context = now(device.act(act));
   const lamp = pieceAt(context, 'lamp-right-k7k7');
   expect(lamp).toMatchObject({
     name: 'Lamp, right',
@@ -83,7 +85,15 @@ test('what the other side has leads there as it is; what it cannot have stays wh
 
 test('it is wanted as far as it is open on its own side, held as it was found held, and a sensor is looked for', () => {
   const device = opened();
-  device.act(openUp.wentFurther(now(device), 'liner-left-a1b2', { level: 'off', openMin: 1, people: 1, fasteners: [{ drive: 'push-pin', count: 2, release: 'push centre' }] }));
+  device.act(
+    openUp.wentFurther(now(device), 'liner-left-a1b2', {
+      level: 'off',
+      openMin: 1,
+      people: 1,
+      needed: ['lamp-left-c3d4'],
+      fasteners: [{ drive: 'push-pin', count: 2, release: 'push centre' }],
+    }),
+  );
   const held = [
     { id: 'found-1', drive: 'hook' as const, count: 1, place: 'left', side: 'left' as const, singleUse: false, release: 'slide' as const, tighten: {}, atLevel: 'off' as const },
   ];
@@ -116,14 +126,15 @@ test('it is wanted as far as it is open on its own side, held as it was found he
 });
 
 test('what is in the middle, isolates, is on both sides or was never described here has no other side', () => {
-  const device = opened().came('battery-left-e5f6', 1, named('Battery negative, left'));
+  const device = opened().came('battery-left-e5f6', 1, named('Battery negative, left')).came('half-e5f6', 1, { name: 'Cover, left half' });
   device.did({
     type: 'kind.described',
     payload: { supplies: [{ id: 'low', name: '12 V battery', piece: 'battery-left-e5f6', level: 'off', waitMin: 0, before: [], forgets: [], by: 'anyone' }] },
   });
   const context = now(device);
   expect(openUp.oneSided(context)).toEqual(['lamp-left-c3d4', 'liner-left-a1b2']);
-  for (const id of ['grille-a1b2', 'battery-left-e5f6', 'nothing']) expect(refusal(openUp.sameOnOtherSide(context, id, 'k7k7'))).toEqual([{ code: 'unknown', what: 'piece', id }]);
+  for (const id of ['grille-a1b2', 'half-e5f6', 'battery-left-e5f6', 'nothing'])
+    expect(refusal(openUp.sameOnOtherSide(context, id, 'k7k7'))).toEqual([{ code: 'unknown', what: 'piece', id }]);
   const known = { ...HERON, pieces: [barePiece('flap', { name: 'Fuel flap, left', side: 'left' })] };
   expect(refusal(openUp.sameOnOtherSide(now(new Device('fern', 0, undefined, known), known), 'flap', 'k7k7'))).toHaveLength(1);
   device.act(openUp.sameOnOtherSide(context, 'lamp-left-c3d4', 'k7k7'));

@@ -1,6 +1,6 @@
 import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
 import type { FitmentList, KitList, Pass } from '@jade/core/kit';
-import { isScrewed, type Described, type FastenerGroup, type Release, type Tightening } from '@jade/core/vehicle';
+import { isScrewed, type Described, type FastenerGroup, type Piece, type Release, type Tightening } from '@jade/core/vehicle';
 import { sayAsItComes, sayGroup, sayMeasures, sayStand, type Names } from '@jade/words/names';
 import { sayWarnings } from '@jade/words/judging';
 import { sayJudged } from '@jade/words/capture';
@@ -88,6 +88,14 @@ const NIGHT_NAMES: Record<NightItem, string> = {
 
 /** Lamps that a line of the log names. */
 const MOST_NAMED = 3;
+
+/** Pieces that were described, apart from those that were only taken to be as on the other side. */
+function sayDescribed(pieces: readonly Pick<Piece, 'name' | 'assumed'>[]): string[] {
+  const listed = (list: typeof pieces) => list.map(({ name }, index) => (index === 0 ? name : inSentence(name))).join('; ');
+  const seen = pieces.filter(({ assumed }) => assumed === undefined);
+  const taken = pieces.filter(({ assumed }) => assumed !== undefined);
+  return [...(seen.length > 0 ? [`Described: ${listed(seen)}`] : []), ...(taken.length > 0 ? [`Assumed, as on ${taken[0]?.assumed}: ${inSentence(listed(taken))}`] : [])];
+}
 
 /** Of which this vehicle has nothing beyond what is described. */
 const WHOLE: Readonly<Record<Described, string>> = {
@@ -202,7 +210,7 @@ const EVENTS: { [T in EventType]: (payload: Payloads[T], names: Names) => string
     names,
   ) =>
     [
-      ...(pieces.length > 0 ? [`Described: ${pieces.map((piece, index) => (index === 0 ? piece.name : inSentence(piece.name))).join('; ')}`] : []),
+      ...sayDescribed(pieces),
       ...(functions.length > MOST_NAMED ? [`It has ${plural(functions.length, 'lamp')}, ${inSentence(functions[0]?.name ?? '')} and others`] : []),
       ...(functions.length > 0 && functions.length <= MOST_NAMED ? [`It has: ${functions.map(({ name }) => inSentence(name)).join('; ')}`] : []),
       ...(mounts.length > 0 ? [`A place of the vehicle: ${mounts.map(({ name }) => inSentence(name)).join('; ')}`] : []),

@@ -182,6 +182,9 @@ test('what was described of a kit is said in a line: what it has, what lies in i
   expect(sayEvent(event('kind.described', { same: [{ piece: 'grille', is: 'undertray' }], apart: [{ piece: 'undertray', from: 'grille' }] }), names)).toBe(
     `${names.piece('grille')} and ${names.piece('undertray').toLowerCase()} are one piece, described twice. ${names.piece('undertray')} and ${names.piece('grille').toLowerCase()} are two pieces`,
   );
+  expect(sayEvent(event('kind.described', { pieces: [{ name: 'Liner, left' }, { name: 'Lamp, right', assumed: 'the other side' }] }), names)).toBe(
+    'Described: Liner, left. Assumed, as on the other side: lamp, right',
+  );
   const [[mount], [other]] = [profile.mounts, profile.plugs];
   expect(sayEvent(event('kind.described', { samePlaces: [{ place: 'lug-z9k4', is: mount?.id }], apartPlaces: [{ place: other?.id, from: mount?.id }] }), names)).toBe(
     `${mount?.name} was described twice: it is one. ${other?.name} and ${(mount?.name ?? '').toLowerCase()} are two`,
