@@ -34,7 +34,9 @@ async function two(twin: samePlace.PlaceTwin): Promise<void> {
     <div v-for="twin in asked" :key="twin.place.id" class="stack">
       <strong>{{ PLACE_TWINS.asked(twin, where) }}</strong>
       <div class="line">
-        <button v-if="twin.canBeOne" type="button" class="push" :class="{ main: twin.named }" @click="job.perform(samePlace.areSame(context, list, twin.place.id))">{{ PLACE_TWINS.same(list) }}</button>
+        <button v-if="twin.canBeOne" type="button" class="push" :class="{ main: twin.named }" @click="job.perform(samePlace.areSame(context, list, twin.place.id))">
+          {{ PLACE_TWINS.same(list) }}
+        </button>
         <button type="button" class="push" @click="two(twin)">{{ PLACE_TWINS.two(list) }}</button>
         <span class="soft">{{ twin.canBeOne ? PLACE_TWINS.then(list, twin.is.name) : PLACE_TWINS.twoFaces }}</span>
       </div>

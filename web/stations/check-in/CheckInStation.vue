@@ -149,7 +149,7 @@ function written(text: string): void {
 <template>
   <div class="pair">
     <section class="stack">
-      <PlaceTwins list="gaps" />
+      <PlaceTwins :list="'gaps'" />
       <div class="leaf">
         <div class="line">
           <ChoiceRow :label="CHECK_IN_STATION.view" small :choices="VIEWS.map((value) => ({ value, text: value }))" :value="view" @choose="(value) => (view = value)" />

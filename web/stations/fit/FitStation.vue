@@ -85,7 +85,7 @@ function fail(note: string): void {
 <template>
   <div class="stack">
     <FloorSwitch v-if="placed" v-model="floor" />
-    <PlaceTwins list="mounts" />
+    <PlaceTwins :list="'mounts'" />
     <KitFitting v-for="onVehicle in undescribed" :key="onVehicle.kit.slug" :on-vehicle="onVehicle" />
     <NotDescribed :what="'fitted'" />
     <FitFloor v-if="floor && placed" />

@@ -100,7 +100,7 @@ const isPicked = (plug: string, pin: string, state: VehicleState) => picked.valu
       <button type="button" class="push small turn" @click="floor = !floor">{{ floor ? FLOOR.off : FLOOR.on }}</button>
     </div>
     <BatteryStrip />
-    <PlaceTwins list="plugs" />
+    <PlaceTwins :list="'plugs'" />
     <EmptyNote v-if="wires.length === 0" kind="empty">{{ kitsUndescribed(context, 'connections').length > 0 ? PROBE_STATION.undescribed : PROBE_STATION.noWire }}</EmptyNote>
     <details v-if="!floor || !job.state.reference" class="leaf reference" :open="!job.state.reference || reference?.code !== 'good' || undefined">
       <summary>

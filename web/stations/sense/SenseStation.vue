@@ -83,7 +83,7 @@ function calibrated(note: string): void {
       </button>
     </div>
   </section>
-  <PlaceTwins list="sensors" />
+  <PlaceTwins :list="'sensors'" />
   <SensorFound v-if="finding" @close="finding = false" />
   <EmptyNote v-if="!unlooked && effects.length === 0" kind="empty">{{ SENSE_STATION.none }}</EmptyNote>
   <div v-if="effects.length > 0" class="pair">
