@@ -66,6 +66,30 @@ test('by one tap it is the same on the other side, with what had to be open: ass
   expect([pieceAt(without, 'lamp-right-k7k7'), steps(without)]).toEqual([undefined, []]);
 });
 
+test('two that lie in one place are not taken for one where they were mirrored, the one after the other; of one name they are asked', () => {
+  const device = new Device('fern', 0).came('bezel-left-a1b2', 1, named('Bezel, left')).came('lamp-left-c3d4', 6, named('Lamp, left'));
+  for (const [id, drawn] of [
+    ['lamp-left-c3d4', 'k7k7'],
+    ['bezel-left-a1b2', 'm3m3'],
+  ] as const)
+    device.act(openUp.sameOnOtherSide(now(device), id, drawn));
+  const moved = (piece: string) => ({ type: 'piece.moved' as const, payload: { piece, level: 'off' as const, way: 'seen', fasteners: [] } });
+  device.did(moved('bezel-right-m3m3'), moved('lamp-right-k7k7'));
+  expect(openUp.twins(now(device))).toEqual([]);
+  const other = new Device('copper', 3).came('lamp-z9', 5, { ...named('Lamp, right'), side: 'right' });
+  expect(openUp.twins(contextOf(together(device, other))).map(({ piece, is }) => [piece.id, is.id])).toEqual([['lamp-z9', 'lamp-right-k7k7']]);
+});
+
+test('two names that no id tells apart get two ids', () => {
+  const device = new Device('fern', 0).came('trim-a1b2', 1, named('Trim, left')).came('trim-c3d4', 1, { ...named('Trim left'), needed: ['trim-a1b2'] });
+  const act = openUp.sameOnOtherSide(now(device), 'trim-c3d4', 'k7k7');
+  const pieces = isRefused(act) || act.events[0]?.type !== 'kind.described' ? [] : (act.events[0].payload.pieces ?? []);
+  expect(pieces.map(({ id, levels }) => [id, levels[0]?.ways[0]?.needs.map(({ piece }) => piece)])).toEqual([
+    ['trim-right-k7k7', []],
+    ['trim-right-k7k7-2', ['trim-right-k7k7']],
+  ]);
+});
+
 test('what the other side has leads there as it is; what it cannot have stays where it is', () => {
   const device = opened().came('liner-right-e5f6', 2, { ...named('Arch liner, right'), side: 'right', level: 'off' });
   const flap = barePiece('flap', { name: 'Fuel flap, left', side: 'left' });

@@ -51,7 +51,12 @@ export function sameOnOtherSide(context: JobContext, id: string, drawn: string):
   if (!piece) return refused({ code: 'unknown', what: 'piece', id });
   const { profile, state } = context;
   const chain = withWhatLeadsThere(context, piece);
-  const ids = new Map(chain.map((entry) => [entry.id, entryId(onOtherSide({ name: entry.name }).name, drawn)]));
+  const ids = new Map<string, string>();
+  for (const entry of chain) {
+    // Two names can be alike once what no id can hold is left out.
+    const own = entryId(onOtherSide({ name: entry.name }).name, drawn);
+    ids.set(entry.id, [...ids.values()].includes(own) ? `${own}-${ids.size + 1}` : own);
+  }
   /** What was only seen open and is not there on the other side is no need of it: nobody has said that it had to be. */
   const needOf = (need: WayNeed): WayNeed[] => {
     const known = profile.pieces.find((entry) => entry.id === need.piece);

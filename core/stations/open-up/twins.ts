@@ -28,7 +28,9 @@ export function twins({ profile, state }: Pick<JobContext, 'profile' | 'state'>)
     const twin = profile.pieces.slice(0, place).flatMap((is): Twin[] => {
       if (apart.some((pair) => pair.piece === piece.id && pair.from === is.id)) return [];
       if (pieceKey(is) === pieceKey(piece)) return [{ piece, is, named: true }];
-      const inOnePlace = described[is.id] && is.side === piece.side && is.zone === piece.zone && sharedOf(is.box, piece.box) >= ONE_PLACE;
+      // What was taken to be as on the other side was described knowing of all that is there.
+      const mirrored = [is, piece].some(({ id }) => described[id]?.assumed !== undefined);
+      const inOnePlace = !mirrored && described[is.id] && is.side === piece.side && is.zone === piece.zone && sharedOf(is.box, piece.box) >= ONE_PLACE;
       // Whoever knew what is asked of that piece already may have known it by that.
       const known = [is, ...found.filter((other) => other.is.id === is.id).map((other) => other.piece)];
       return inOnePlace && !known.some((other) => knew(piece, other.id)) && !knew(is, piece.id) ? [{ piece, is, named: false }] : [];
