@@ -33,7 +33,7 @@ test(
     const form = page.getByRole('dialog');
     // By that one tap it is planned, as assumed; done, it is as it was found.
     await page.getByText('The step is assumed, as on the other side').waitFor();
-    await page.getByText('Assumed, as on another kind or the other side: look before you pull').waitFor();
+    await page.getByText('Assumed, as on another kind or side: look before you pull').waitFor();
     expect(await serious(page)).toEqual([]);
     await page.getByRole('button', { name: /^Done(, \d+ into slot|$)/ }).tap();
     await page.getByText('The step is assumed, as on the other side').waitFor({ state: 'detached' });
@@ -161,7 +161,7 @@ test(
     await go(page, 'Open up');
     await page.getByRole('group', { name: 'Described already: tap what has to come off too' }).getByRole('button', { name: 'Headlamp bezel, right' }).tap();
     await page.getByText('All 2 steps are assumed, as on Dunmorrow Heron double cab').waitFor();
-    await page.getByText('Assumed, as on another kind or the other side: look before you pull').waitFor();
+    await page.getByText('Assumed, as on another kind or side: look before you pull').waitFor();
     expect(await serious(page)).toEqual([]);
     await page.getByRole('button', { name: 'This kind has none' }).tap();
     await page.getByText('The step is assumed, as on Dunmorrow Heron double cab').waitFor();

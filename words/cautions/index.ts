@@ -2,7 +2,7 @@ import type { CautionCode } from '@jade/core/job';
 
 /** What can hurt at a step, what to do about it, and who decides. */
 export const CAUTIONS: Readonly<Record<CautionCode, string>> = {
-  assumed: 'Assumed, as on another kind or the other side: look before you pull, count what comes out; the maker’s procedure decides.',
+  assumed: 'Assumed, as on another kind or side: look before you pull, count what comes out; the maker’s procedure decides.',
   'sensor there': 'There a sensor sits on it: look for it, unplug it before it moves, write it down at Sense.',
   'orange cables': 'Orange cables stay untouched; isolation is for qualified people by the maker’s procedure.',
   raised: 'On stands at the maker’s points, wheels chocked; never under a jack alone.',

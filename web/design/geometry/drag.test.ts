@@ -32,7 +32,13 @@ test('in every view what is dragged as a whole lands where the hand let it go', 
       if (grip === 'below') expect([after.y, after.x]).toEqual([before.y, before.x]);
       const point = { xMm: 10, yMm: 20, zMm: 30 };
       const [x, y] = project(view, point);
-      expect(project(view, draggedPoint(view, point, [dx, dy])).map((value) => value + 0)).toEqual([x + dx, y + dy]);
+      expect(project(view, draggedPoint(view, point, [dx, dy]))).toEqual([x + dx, y + dy]);
     }),
+    {
+      examples: [
+        ['rear', 'whole', -500, 0],
+        ['side', 'whole', 300, 400],
+      ],
+    },
   );
 });

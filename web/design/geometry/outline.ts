@@ -32,11 +32,11 @@ export function viewOfPlaces({ frontOverhangMm, lengthMm }: Pick<Measures, 'fron
   return along.filter((xMm) => xMm < middleMm).length * 2 > places.length ? 'rear' : 'front';
 }
 
-/** Puts a point of the vehicle onto the sheet of a view. */
+/** Puts a point of the vehicle onto the sheet of a view. Taken from zero, so that a zero stays one. */
 export function project(view: View, { xMm, yMm, zMm }: PointMm): SheetPoint {
-  if (view === 'front') return [yMm, -zMm];
-  if (view === 'rear') return [-yMm, -zMm];
-  return view === 'side' ? [-xMm, -zMm] : [-xMm, yMm];
+  if (view === 'front') return [yMm, 0 - zMm];
+  if (view === 'rear') return [0 - yMm, 0 - zMm];
+  return view === 'side' ? [0 - xMm, 0 - zMm] : [0 - xMm, yMm];
 }
 
 /** The rectangle that a box of the vehicle covers on the sheet of a view. */
