@@ -100,7 +100,12 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
+li {
+  flex-wrap: wrap;
+}
+
+/* What it is called keeps its line; what is said of it goes below where both do not fit. */
 .grow {
-  flex: 1;
+  flex: 1 1 14em;
 }
 </style>
