@@ -3,14 +3,11 @@ import type { ClosePlan, ClosingStep, Gate } from '../closing/index.ts';
 import { key as subjectKey } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import { planClosingOf } from './closing.ts';
-import { jobContext, type JobContext } from './context.ts';
+import { jobContext, type JobContext, type JobDocuments } from './context.ts';
 import type { EventType, LoggedEvent } from './events.ts';
 import { foldJob, standingEvents } from './fold.ts';
 import { gatesOf } from './gates.ts';
 import { planOpening } from './opening.ts';
-
-/** The documents of a job, and what the shop knows besides. */
-export type JobDocuments = Omit<JobContext, 'state'>;
 
 /** What changes a plan besides moves: something learned, or something chosen. */
 const LEARNED: readonly EventType[] = [

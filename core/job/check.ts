@@ -14,13 +14,12 @@ import {
   type Piece,
   type VehicleProfile,
 } from '../vehicle/index.ts';
-import { circuitId } from '../wiring/index.ts';
-import type { JobDocuments } from './basis.ts';
+import { circuitId, madeCircuitId } from '../wiring/index.ts';
+import type { JobDocuments } from './context.ts';
 import { describedFurther, fitmentUnknown, kitDescribedFurther, NOTHING_DESCRIBED, withDescribed, withKitDescribed } from './described.ts';
-import type { EventType, FoundPlug, JobEvent, KindDescribed, KitDescribed } from './events.ts';
-import { madeCircuitId } from './led.ts';
-import { PLACE_LISTS } from './one-piece.ts';
-import type { DescribedHere, KitDescribedHere } from './state.ts';
+import type { EventType, JobEvent } from './events.ts';
+import type { DescribedHere, FoundPlug, KindDescribed, KitDescribed, KitDescribedHere } from './here.ts';
+import { PLACE_LISTS } from './described-once.ts';
 
 type Lists = Readonly<Record<string, readonly { id: string }[]>>;
 

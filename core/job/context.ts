@@ -27,8 +27,11 @@ export interface JobContext {
   taken?: TakenBySteps;
 }
 
+/** The documents of a job, and what the shop knows besides. */
+export type JobDocuments = Omit<JobContext, 'state'>;
+
 /** A job's state with the documents it pins, as they hold for this one vehicle: what it does not have is gone, what was found on it is there. */
-export function jobContext(state: JobState, documents: Omit<JobContext, 'state'>): JobContext {
+export function jobContext(state: JobState, documents: JobDocuments): JobContext {
   const opened = new Set(Object.keys(state.reached));
   const { replaced, lost } = goneBefore(documents);
   const here = onThisVehicle(documents.profile, state);
@@ -40,7 +43,7 @@ export function jobContext(state: JobState, documents: Omit<JobContext, 'state'>
 }
 
 /** What kits of an earlier job took the place of, and the factory functions that went with it. */
-export function goneBefore({ profile, fitted = [] }: Omit<JobContext, 'state'>): { replaced: string[]; lost: string[] } {
+export function goneBefore({ profile, fitted = [] }: JobDocuments): { replaced: string[]; lost: string[] } {
   const fitments = fitted.flatMap((kit) => kit.fitments.filter(({ vehicle }) => vehicle === profile.slug));
   return { replaced: fitments.flatMap(({ replaces }) => replaces), lost: fitments.flatMap(({ losesFunctions }) => losesFunctions) };
 }

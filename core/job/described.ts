@@ -1,8 +1,8 @@
 import { FITMENT_LISTS, KIT_LISTS, type Fitment, type FitmentList, type Kit, type KitList } from '../kit/index.ts';
 import { withMeasures, withoutPieces, withTelling, type FastenerGroup, type Piece, type VehicleProfile, withFurther } from '../vehicle/index.ts';
-import type { KindDescribed, KitDescribed } from './events.ts';
-import { describedOnce, keptAs } from './one-piece.ts';
-import { records, type DescribedHere, type KitDescribedHere } from './state.ts';
+import { describedOnce } from './described-once.ts';
+import type { DescribedHere, KindDescribed, KitDescribed, KitDescribedHere } from './here.ts';
+import { records } from './records.ts';
 
 /** Entries of a document, then those that were described besides; one that the document has itself stands as the document says it. */
 const joined = <T>(own: readonly T[], described: Readonly<Record<string, T>>, idOf: (entry: T) => string): T[] => {
@@ -60,9 +60,12 @@ const NOTHING_OF_KIT: KitDescribedHere = {
 /** A piece as it is held, where that is other than was said before. */
 export const heldAs = (piece: Piece, fasteners: readonly FastenerGroup[] | undefined): Piece => (fasteners ? { ...piece, fasteners: [...fasteners] } : piece);
 
+/** Whether one thing is another, as far as that is said, itself or by what it is. */
+const leadsTo = (same: Readonly<Record<string, string>>, from: string | undefined, to: string): boolean => from !== undefined && (from === to || leadsTo(same, same[from], to));
+
 /** Which pieces and places are others, with one more: never in a ring, and said anew as it was said last. */
 function andSame(same: Readonly<Record<string, string>>, { id, is }: { id: string; is: string }): Record<string, string> {
-  return keptAs(same, is) === id ? same : Object.assign(records<string>(), same, { [id]: is });
+  return leadsTo(same, is, id) ? same : Object.assign(records<string>(), same, { [id]: is });
 }
 
 /** What was described, and what is described now: an entry that is said anew stands as it was said last. */

@@ -1,30 +1,10 @@
+import type { Accessory, BlockedWay, FoundPlug, KindDescribed, KitDescribed, PlugSide, PutContact, SeizedFasteners } from './here.ts';
 import type { Mileage } from '../customers/index.ts';
-import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitLeg, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
+import type { Pass } from '../kit/index.ts';
 import type { ProbeFunction } from '../probing/index.ts';
 import type { Ring } from '../photos/index.ts';
-import type { PinFunction, VehicleState } from '../states/index.ts';
-import type {
-  Circuit,
-  Described,
-  Drive,
-  FastenerGroup,
-  LampFunction,
-  Level,
-  MountPosition,
-  OpenLevel,
-  Piece,
-  Sensor,
-  Side,
-  Supply,
-  SupplyId,
-  SupplyState,
-  TakenMeasures,
-  TellingFact,
-  VehiclePlug,
-  Zone,
-  GapPoint,
-  RefitRule,
-} from '../vehicle/index.ts';
+import type { VehicleState } from '../states/index.ts';
+import type { Level, OpenLevel, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { StationId } from '../subject/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
@@ -111,90 +91,6 @@ export type WarningLamp = (typeof WARNING_LAMPS)[number];
 export const LENS_GRADES = ['clear', 'light haze', 'heavy haze'] as const;
 /** How clear the lens of a factory lamp is, from the best to the worst. */
 export type LensGrade = (typeof LENS_GRADES)[number];
-
-/** Something an owner or another shop added, found on this vehicle: it comes off before the pieces it `holds`, and goes back after them. */
-export interface Accessory {
-  accessory: string;
-  name: string;
-  side: Side;
-  zone: Zone;
-  holds: string[];
-  openMin: number;
-  closeMin: number;
-  people: number;
-  drive: Drive;
-  size?: string;
-  count: number;
-  /** What was said of minutes that made one wonder. */
-  why?: string;
-}
-
-/** What holds a piece of the profile, where it was found held otherwise than that says. */
-export interface HeldPiece {
-  piece: string;
-  fasteners: FastenerGroup[];
-}
-
-/**
- * What was described of the kind of vehicle while this one was worked on, as a profile says it. `whole`: lists of which this vehicle has nothing beyond
- * what is described.
- */
-export interface KindDescribed {
-  pieces?: Piece[];
-  functions?: LampFunction[];
-  mounts?: MountPosition[];
-  /** How a supply is isolated: with the piece that does it, which is described as well. */
-  supplies?: Supply[];
-  sensors?: Sensor[];
-  /** Panel gaps that are measured on arrival and leaving. */
-  gaps?: GapPoint[];
-  /** Plugs that something was joined to, with what was proved of their wires. */
-  plugs?: VehiclePlug[];
-  /** Circuits by what guards them, live as they were read. */
-  circuits?: Circuit[];
-  /** Measures that nobody had taken, in mm. */
-  measures?: TakenMeasures;
-  /** What tells its vehicles apart, and which pieces not all of them have. */
-  facts?: TellingFact[];
-  /** Pieces that were taken over from another kind and that this kind does not have; one that its profile no longer has is gone by that. */
-  without?: string[];
-  /** What has to go back before something else, as whoever put it back saw. */
-  refitRules?: RefitRule[];
-  /** Pieces that are held otherwise than the profile says. */
-  held?: HeldPiece[];
-  /** Pieces that two devices described, each not knowing of the other: what was said of `piece` is of the one that was described first. */
-  same?: { piece: string; is: string }[];
-  /** Pieces that look like one and are two. */
-  apart?: { piece: string; from: string }[];
-  /** Places, sensors, gaps and plugs that two devices described, each not knowing of the other: what was said of `place` is of the one that was described first. */
-  samePlaces?: { place: string; is: string }[];
-  /** Those that look like one and are two. */
-  apartPlaces?: { place: string; from: string }[];
-  whole?: Described[];
-}
-
-/**
- * What was described of a kit while it was fitted, as its document says it: what it holds, and how it sits on this kind of vehicle. `whole`: lists of which
- * it has nothing beyond what is described.
- */
-export interface KitDescribed {
-  kit: string;
-  lamps?: Lamp[];
-  contents?: ContentItem[];
-  mounts?: Fitment['mounts'];
-  fitSteps?: FitStep[];
-  tests?: KitTest[];
-  /** How it is wired: its plugs and leads, what it lays from the battery, and what meets what. */
-  plugs?: KitPlug[];
-  relays?: KitRelay[];
-  feeds?: KitFeed[];
-  /** Leads from where it is joined to its lamps, with the wire in them where somebody said it. */
-  legs?: KitLeg[];
-  connections?: Connection[];
-  /** Pieces of the vehicle that it takes the place of: they do not go back. */
-  replaces?: string[];
-  whole?: (KitList | FitmentList)[];
-}
 
 export const SCHOOLS = ['least set-up', 'prove one side first'] as const;
 /** Whether both sides are opened as it comes with the least set-up, or one side up to its passed test before the other. */
@@ -314,7 +210,7 @@ export interface Payloads {
   /** All that is worked at for these kits can be reached, as somebody saw it: said where nobody has described what has to be open for them. */
   'opening.enough': { kits: string[] };
   /** A way of a piece's level, or of a mount position, that this vehicle does not have. */
-  'way.blocked': { place: string; level?: OpenLevel; way: string; why: string };
+  'way.blocked': BlockedWay;
   /** A piece was open, or not there at all, when the vehicle came: nobody here opened it, and it stays as it came. */
   'piece.found': { piece: string; level: OpenLevel };
   /** A piece that did not come to a level, with all that was open then: a way that was told to lead there does not. */
@@ -329,7 +225,7 @@ export interface Payloads {
   'order.chosen': { school: School; people: 1 | 2; side?: 'left' | 'right' };
   'opening.left': { why: string };
   'opening.resumed': { why: string };
-  'fastener.seized': { piece: string; group: string; count: number; addMin: number; why?: string };
+  'fastener.seized': SeizedFasteners;
   'fastener.broken': { piece: string; group: string; count: number };
   'fastener.dropped': { piece: string; group: string; count: number };
   'fastener.found': { piece: string; group: string; count: number };
@@ -338,7 +234,7 @@ export interface Payloads {
   /** `adapters`: those of the plug library that were put between, from the vehicle's plug on; `checked`: what was looked at. */
   'plug.joined': { kit: string; connection: string; adapters?: string[]; checked?: JointCheck[] };
   /** A contact put into an empty cavity of a vehicle plug, with its terminal of the library, and the circuit that its wire was led from; none of a ground. */
-  'cavity.populated': { plug: string; row: number; column: number; carries: PinFunction; circuit?: string; terminal?: string };
+  'cavity.populated': { plug: string } & PutContact;
   /** Contacts of a kit's plug pulled and put into other cavities of it, all at one time. */
   'contacts.moved': { kit: string; plug: string; moves: { pin: string; row: number; column: number }[] };
   /** A wire of a kit's plug led elsewhere than into its cavity; without `to` it goes where the kit has it again. */
@@ -426,26 +322,8 @@ export interface Stroke {
 export const WIRE_OPENINGS = ['pierced', 'bared'] as const;
 export type WireOpening = (typeof WIRE_OPENINGS)[number];
 
-export const PLUG_SIDES = ['this side', 'beyond'] as const;
-/** A side of a plug, from where it is read. */
-export type PlugSide = (typeof PLUG_SIDES)[number];
-
 /** Pins of a plug that are told apart at most. */
 export const MOST_PINS = 16;
-
-/** A plug as it was found, nothing known but its face and where it hides. `may`: what its lamps have, so what its wires may be. */
-export interface FoundPlug {
-  plug: string;
-  name: string;
-  where: string;
-  side: Side;
-  may: ProbeFunction[];
-  /** How it locks, where somebody saw it. */
-  lock?: string;
-  rows: number;
-  columns: number;
-  pins: { id: string; row: number; column: number; colour?: string }[];
-}
 
 export type EventType = keyof Payloads;
 

@@ -6,8 +6,10 @@ import type { EventType, LoggedEvent, Payloads } from './events.ts';
 import { contradictions } from './contradictions.ts';
 import { describedFurther, kitDescribedFurther, NOTHING_DESCRIBED } from './described.ts';
 import { minutesBetween } from './step-clock.ts';
-import { asOnePiece, PLACE_LISTS } from './one-piece.ts';
-import { emptyJob, gapWhyKey, lensWhyKey, records, wanting, warningsWhyKey, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
+import { asOnePiece } from './one-piece.ts';
+import { PLACE_LISTS } from './described-once.ts';
+import { records } from './records.ts';
+import { emptyJob, gapWhyKey, lensWhyKey, wanting, warningsWhyKey, wayPlace, type JobState, type MadeMoveRecord } from './state.ts';
 
 type Apply<T extends EventType> = (state: JobState, payload: Payloads[T], event: LoggedEvent<T>) => void;
 

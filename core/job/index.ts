@@ -1,6 +1,9 @@
 export { STATIONS, type StationId } from '../subject/index.ts';
 export * from './events.ts';
 export * from './state.ts';
+export * from './here.ts';
+export * from './records.ts';
+export * from './described-once.ts';
 export * from './fold.ts';
 export * from './undo.ts';
 export * from './described.ts';

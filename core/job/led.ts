@@ -3,7 +3,7 @@ import { classifyReading } from '../probing/index.ts';
 import { DEFAULT_WIRES, type WireTable } from '../rules/index.ts';
 import { isVehicleState, VEHICLE_STATES, type PinFunction, type VehicleState } from '../states/index.ts';
 import type { Circuit, PlugPin, VehiclePlug } from '../vehicle/index.ts';
-import { permittedA, shopRelay, voltageRange, type Relay } from '../wiring/index.ts';
+import { madeCircuitId, permittedA, shopRelay, voltageRange, type Relay } from '../wiring/index.ts';
 import type { JobContext } from './context.ts';
 import type { LedTo } from './events.ts';
 
@@ -55,9 +55,6 @@ export function slotLiveIn({ profile, state, rules }: Known, slot: string): Vehi
 
 /** The wire table that the rule set has, else the one it falls back on. */
 export const wireTableOf = ({ rules }: Pick<JobContext, 'rules'>): WireTable => rules.electrics.wires ?? DEFAULT_WIRES;
-
-/** The id of a circuit that the shop lays to a contact of a kit. */
-export const madeCircuitId = (kit: string, connection: string, pin: string): string => `${kit}.${connection}.${pin}`;
 
 /** A circuit that the shop lays: from a tap at a slot, or from the battery over a relay. */
 function madeCircuit(context: Known, kit: Kit, connection: Connection, pin: PlugPin, to: LedTo, by: { name: string; liveIn: VehicleState[]; relay?: Relay }): Circuit {

@@ -1,5 +1,5 @@
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
-import { asOnePiece, describedOnce, keptAs, NOTHING_DESCRIBED, type DescribedHere, type LoggedEvent } from './index.ts';
+import { asOnePiece, describedFurther, describedOnce, keptAs, NOTHING_DESCRIBED, type DescribedHere, type LoggedEvent } from './index.ts';
 
 const off = (piece: string) => ({ piece, level: 'off' as const });
 const way = (...pieces: string[]) => ({ id: 'seen', needs: pieces.map(off), extraMin: 0 });
@@ -63,4 +63,12 @@ test('an entry names each piece as it is kept, wherever it names it; what people
   // Nothing is read otherwise where nothing was said to be the same.
   const plain = { id: 'e', type: 'piece.wanted', v: 1, at: '', payload: off('z9') } as never as LoggedEvent;
   expect(asOnePiece({ ...DESCRIBED, same: {} })(plain)).toBe(plain);
+});
+
+test('nothing is in the end itself, in whatever order it is said and said anew', () => {
+  const said = (...pairs: [piece: string, is: string][]) => pairs.reduce((before, [piece, is]) => describedFurther(before, { same: [{ piece, is }] }), NOTHING_DESCRIBED).same;
+  expect(said(['a1', 'z9'], ['z9', 'a1'])).toEqual({ a1: 'z9' });
+  // What the first one is was said otherwise before, and is said anew once the second one is it.
+  expect(said(['a1', 'duct'], ['z9', 'a1'], ['a1', 'z9'])).toEqual({ a1: 'duct', z9: 'a1' });
+  expect(said(['a1', 'z9'], ['a1', 'duct'])).toEqual({ a1: 'duct' });
 });

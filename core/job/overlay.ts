@@ -1,7 +1,6 @@
 import { certain, levelRank, type BoxMm, type Piece, type PieceLevel, type VehiclePlug, type VehicleProfile, type Way } from '../vehicle/index.ts';
-import type { Accessory, FoundPlug } from './events.ts';
 import { withDescribed } from './described.ts';
-import type { JobState } from './state.ts';
+import type { Accessory, FoundPlug, ThisVehicle } from './here.ts';
 
 const EMPTY_BOX: BoxMm = { xMm: [0, 100], yMm: [-100, 100], zMm: [300, 400] };
 
@@ -44,7 +43,7 @@ const plugOf = ({ plug, name, where, side, rows, columns, pins, lock = 'not desc
 });
 
 /** A plug with the colours of its wires as they were seen. */
-function withColours(plug: VehiclePlug, colours: JobState['colours']): VehiclePlug {
+function withColours(plug: VehiclePlug, colours: ThisVehicle['colours']): VehiclePlug {
   const seen = (pin: string) => colours[`${plug.id}/${pin}`];
   if (!plug.pins.some(({ id }) => seen(id))) return plug;
   const pins = plug.pins.map((pin) => {
@@ -55,17 +54,14 @@ function withColours(plug: VehiclePlug, colours: JobState['colours']): VehiclePl
 }
 
 /** A profile in which nothing is assumed that was opened on this vehicle; a piece that came open was opened by nobody here. */
-function confirmed(profile: VehicleProfile, { reached, came }: Pick<JobState, 'reached' | 'came'>): VehicleProfile {
+function confirmed(profile: VehicleProfile, { reached, came }: Pick<ThisVehicle, 'reached' | 'came'>): VehicleProfile {
   const seen = ({ id, assumed }: Piece) => assumed !== undefined && reached[id] !== undefined && reached[id] !== came[id];
   if (!profile.pieces.some(seen)) return profile;
   return { ...profile, pieces: profile.pieces.map((piece) => (seen(piece) ? certain(piece) : piece)) };
 }
 
 /** A profile as it holds for the one vehicle of a job: what was described on it, accessories and plugs found, ways that are blocked, bolts that are seized, cavities that were populated. */
-export function onThisVehicle(
-  pinned: VehicleProfile,
-  state: Pick<JobState, 'described' | 'reached' | 'came' | 'accessories' | 'blocked' | 'seized' | 'populated' | 'plugsFound' | 'colours'>,
-): VehicleProfile {
+export function onThisVehicle(pinned: VehicleProfile, state: ThisVehicle): VehicleProfile {
   const profile = confirmed(withDescribed(pinned, state.described), state);
   const accessories = Object.values(state.accessories);
   const populated = Object.keys(state.populated).length > 0;
@@ -93,14 +89,14 @@ export function onThisVehicle(
 }
 
 /** A plug with the contacts that were put into its empty cavities. */
-function withContacts(plug: VehiclePlug, contacts: JobState['populated'][string]): VehiclePlug {
+function withContacts(plug: VehiclePlug, contacts: ThisVehicle['populated'][string]): VehiclePlug {
   const isAt = (pin: { row: number; column: number }) => contacts.some(({ row, column }) => row === pin.row && column === pin.column);
   const put = contacts.map(({ row, column, carries, circuit }) => ({ id: `put-${row}-${column}`, row, column, carries, ...(circuit === undefined ? {} : { circuit }) }));
   return contacts.length === 0 ? plug : { ...plug, pins: [...plug.pins.filter((pin) => !isAt(pin)), ...put] };
 }
 
 /** Whether a way is blocked; one that is blocked to a level is so to every higher level that goes by the same way. */
-function isBlocked(blocked: JobState['blocked'], place: string, level: PieceLevel['level'] | undefined, way: string): boolean {
+function isBlocked(blocked: ThisVehicle['blocked'], place: string, level: PieceLevel['level'] | undefined, way: string): boolean {
   return blocked.some(
     (entry) =>
       entry.place === place && entry.way === way && (entry.level === undefined || level === undefined ? entry.level === level : levelRank(level) >= levelRank(entry.level)),
@@ -108,7 +104,7 @@ function isBlocked(blocked: JobState['blocked'], place: string, level: PieceLeve
 }
 
 /** Person-minutes that seized bolts add up to a level. */
-function seizedMin({ seized }: Pick<JobState, 'seized'>, piece: Piece, level: PieceLevel): number {
+function seizedMin({ seized }: Pick<ThisVehicle, 'seized'>, piece: Piece, level: PieceLevel): number {
   const counts = (groupId: string) => {
     const group = piece.fasteners.find((candidate) => candidate.id === groupId);
     return group !== undefined && levelRank(group.atLevel) <= levelRank(level.level);

@@ -3,7 +3,7 @@ import type { Kit } from '../kit/index.ts';
 import type { RuleSet } from '../rules/index.ts';
 import type { VehicleProfile } from '../vehicle/index.ts';
 import type { PlugLibrary } from '../wiring/index.ts';
-import type { JobDocuments } from './basis.ts';
+import type { JobDocuments } from './context.ts';
 import { idCheck } from './check.ts';
 import type { LoggedEvent } from './events.ts';
 import { standingEvents } from './fold.ts';

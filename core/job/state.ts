@@ -1,70 +1,15 @@
+import type { KitDescribedHere, ThisVehicle } from './here.ts';
+import { records } from './records.ts';
 import type { FactValues } from '../facts/index.ts';
-import type { Connection, ContentItem, Fitment, FitmentList, FitStep, KitFeed, KitLeg, KitList, KitPlug, KitRelay, KitTest, Lamp, Pass } from '../kit/index.ts';
-import type {
-  Circuit,
-  Described,
-  FastenerGroup,
-  LampFunction,
-  Level,
-  LevelNeed,
-  MountPosition,
-  OpenLevel,
-  Piece,
-  Sensor,
-  Stand,
-  Supply,
-  SupplyId,
-  SupplyState,
-  TakenMeasures,
-  TellingFact,
-  VehiclePlug,
-  GapPoint,
-  RefitRule,
-} from '../vehicle/index.ts';
+import type { Pass } from '../kit/index.ts';
+import type { Level, LevelNeed, Stand, SupplyId, SupplyState } from '../vehicle/index.ts';
 import type { PoseChange } from '../sensing/index.ts';
 import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { Photo } from '../photos/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
-import type {
-  Accessory,
-  BaselineResult,
-  FactCertainty,
-  FoundPlug,
-  JointCheck,
-  Judged,
-  LedTo,
-  LensGrade,
-  Moment,
-  NightItem,
-  Payloads,
-  PlugSide,
-  Stroke,
-  WarningLamp,
-  WireOpening,
-} from './events.ts';
+import type { BaselineResult, FactCertainty, JointCheck, Judged, LedTo, LensGrade, Moment, NightItem, Payloads, Stroke, WarningLamp, WireOpening } from './events.ts';
 import { key, type StationId } from '../subject/index.ts';
-
-/** What a job described of its kind of vehicle. */
-export type DescribedHere = JobState['described'];
-
-/** What was described of one kit on a job, each entry by its id as it was said last, and lists of which it has nothing beyond. */
-export interface KitDescribedHere {
-  lamps: Record<string, Lamp>;
-  contents: Record<string, ContentItem>;
-  /** By lamp and place. */
-  mounts: Record<string, Fitment['mounts'][number]>;
-  fitSteps: Record<string, FitStep>;
-  tests: Record<string, KitTest>;
-  plugs: Record<string, KitPlug>;
-  relays: Record<string, KitRelay>;
-  feeds: Record<string, KitFeed>;
-  legs: Record<string, KitLeg>;
-  connections: Record<string, Connection>;
-  /** Pieces of the vehicle that it takes the place of. */
-  replaces: string[];
-  whole: (KitList | FitmentList)[];
-}
 
 /** Version of the fold; a summary made by another version is made anew. */
 export const FOLD_VERSION = 21;
@@ -108,7 +53,7 @@ export type OpenQuestion =
   | { code: 'contradicted'; event: string; other: string };
 
 /** What a job is, folded from its log. */
-export interface JobState {
+export interface JobState extends ThisVehicle {
   lastSeq: number;
   eventCount: number;
   /** Device time of the last event that counts. */
@@ -163,8 +108,6 @@ export interface JobState {
   counts: Record<string, Record<string, number>>;
   benchDone: Record<string, string[]>;
   pieces: Record<string, Level>;
-  /** Highest level each piece reached. */
-  reached: Record<string, Level>;
   /** Opening moves not yet undone, in the order made. */
   moves: MadeMoveRecord[];
   /** All opening moves ever made, undone or not: what was opened through what. */
@@ -178,44 +121,16 @@ export interface JobState {
   lastMoved: Record<string, { order: number; at: string }>;
   /** What was set again of what the vehicle forgot since a supply was last dead. */
   settings: Partial<Record<SupplyId, string[]>>;
-  accessories: Record<string, Accessory>;
-  /** What was described of the kind of vehicle on this job, each by its id as it was said last, and lists of which it has nothing beyond. */
-  described: {
-    pieces: Record<string, Piece>;
-    functions: Record<string, LampFunction>;
-    mounts: Record<string, MountPosition>;
-    supplies: Record<string, Supply>;
-    sensors: Record<string, Sensor>;
-    gaps: Record<string, GapPoint>;
-    plugs: Record<string, VehiclePlug>;
-    circuits: Record<string, Circuit>;
-    facts: Record<string, TellingFact>;
-    refitRules: Record<string, RefitRule>;
-    measures: TakenMeasures;
-    without: string[];
-    /** What holds pieces, by piece, where it is other than the profile says. */
-    held: Record<string, FastenerGroup[]>;
-    /** Pieces and places that were described once more, by the one that each of them is. */
-    same: Record<string, string>;
-    /** Pairs of pieces, and of places, that look like one and are two. */
-    apart: { piece: string; from: string }[];
-    apartPlaces: { place: string; from: string }[];
-    whole: Described[];
-  };
   /** The device that described each place, sensor, gap and plug first, in that order; empty as long as the server has not said which. */
   describedOn: Record<string, string>;
   /** What was described of the kits of this job, by kit, each entry by its id as it was said last. */
   kitsDescribed: Record<string, KitDescribedHere>;
-  /** How far pieces were open when the vehicle came. */
-  came: Record<string, OpenLevel>;
   /** Pieces that have to be open as well, as somebody said. */
   wanted: LevelNeed[];
   /** Kits for which somebody saw that all that is worked at can be reached, since anything was last opened. */
   enough: string[];
-  blocked: Payloads['way.blocked'][];
   /** How far pieces would have been enough, as was said of what was opened. */
   judged: Record<string, Judged['enough']>;
-  seized: Payloads['fastener.seized'][];
   /** Ways chosen by hand: by mount position, or by piece and level as in `grille/off`. */
   waysChosen: Record<string, string>;
   order?: Payloads['order.chosen'];
@@ -226,8 +141,6 @@ export interface JobState {
   jointChecked: Record<string, JointCheck[]>;
   /** Adapters of the plug library that were put between, by kit and connection. */
   adaptersUsed: Record<string, string[]>;
-  /** Contacts put into empty cavities of the vehicle's plugs, by plug. */
-  populated: Record<string, Omit<Payloads['cavity.populated'], 'plug'>[]>;
   /** Contacts of kits' plugs in other cavities than they came in, by kit and plug. */
   contactsMoved: Record<string, { pin: string; row: number; column: number }[]>;
   /** Wires of kits' plugs that are led elsewhere, by kit and connection, then by pin. */
@@ -255,12 +168,8 @@ export interface JobState {
   continuity: Record<string, number[]>;
   /** What was lost over a pin that a load returned over, in volts; all of them. */
   drops: Record<string, number[]>;
-  /** Plugs that the profile does not have, by id. */
-  plugsFound: Record<string, FoundPlug>;
   /** What is looked for in plugs, besides what the job's joints want. */
   sought: Record<string, ProbeFunction[]>;
-  /** Colours of wires as they were seen, by plug and pin, then by side. */
-  colours: Record<string, Partial<Record<PlugSide, string>>>;
   /** Wires of the vehicle whose insulation is open, by plug and pin. */
   wiresOpen: Record<string, WireOpening>;
   /** Where the probe was last, and the state that the vehicle was in. */
@@ -303,11 +212,6 @@ export const damageOn = ({ damage }: Pick<JobState, 'damage'>, { about }: Pick<P
 export const gapWhyKey = (gap: string, moment: Moment): string => `${gap}/${moment}`;
 export const lensWhyKey = (lamp: string, moment: Moment): string => `lens/${lamp}/${moment}`;
 export const warningsWhyKey = (moment: Moment): string => `warnings/${moment}`;
-
-/** A record without a prototype, so that an id may be any word. */
-export function records<T>(): Record<string, T> {
-  return Object.create(null) as Record<string, T>;
-}
 
 /** A job nothing has happened to yet. */
 export function emptyJob(): JobState {

@@ -5,7 +5,7 @@ import { positionsOf, standIn, stillToTake, type Level, type Piece, type Stand, 
 import type { JobContext } from './context.ts';
 import type { EventType, LoggedEvent } from './events.ts';
 import { standingEvents } from './fold.ts';
-import { records } from './state.ts';
+import { records } from './records.ts';
 import { minutesBetween } from './step-clock.ts';
 
 /** Time that one step of opening or putting back took, without its set-up. */

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { LoggedEvent } from '../job/index.ts';
+import { expectKept } from '../job/test/kept.ts';
 import { demoCases } from './test/demo-cases.ts';
 import { Robot } from './test/robot.ts';
 import { expectTrueSheet } from './test/true-sheet.ts';
@@ -14,17 +15,19 @@ test('the demo has cases of every kit', () => {
   expect(new Set(cases.map((entry) => entry.documents.kits[0]?.slug)).size).toBe(kits.length);
 });
 
-test.each(cases)('$name: who taps only what is true reaches the end, and record and sheet are true', ({ documents, truth }) => {
+test.each(cases)('$name: who taps only what is true reaches the end, and record and sheet are true', ({ name, documents, truth }) => {
   const robot = new Robot(documents, truth);
   expect(robot.work()).toBeUndefined();
+  expectKept(name, robot.log);
   expect(robot.vehicle.faults()).toEqual([]);
   expectTrueSheet(robot);
 });
 
-test.each(halfWay)('$name: where a lamp came dim and a fastener broke, the sheet says just that', ({ documents, truth }) => {
+test.each(halfWay)('$name: where a lamp came dim and a fastener broke, the sheet says just that', ({ name, documents, truth }) => {
   const [lamp] = documents.profile.functions.filter(({ when }) => when === undefined);
   const robot = new Robot(documents, { ...truth, dim: lamp?.id, breaks: true });
   expect(robot.work()).toBeUndefined();
+  expectKept(`${name}, a dim lamp and a broken fastener`, robot.log);
   expect(robot.vehicle.faults()).toEqual([]);
   expectTrueSheet(robot);
 });
@@ -39,10 +42,11 @@ test('the logs of the demo shop are true: nothing stands in them that could not 
     if (!profile) throw new Error(`no profile for ${job.id}`);
     const facts = Object.fromEntries(job.log.flatMap(({ type, payload }) => (type === 'fact.recorded' ? [[String(payload.fact), String(payload.value)]] : [])));
     const vehicle = new TrueVehicle({ profile, kits: kits.filter((kit) => job.kits.includes(kit.slug)), rules, plugs }, facts);
-    job.log.forEach(({ type, daysAgo, at, payload }, index) => {
+    const log = job.log.map(({ type, daysAgo, at, payload }, index) => {
       const day = new Date(Date.parse('2026-03-05T00:00:00Z') - daysAgo * 86_400_000).toISOString().slice(0, 10);
-      const event = { id: `${job.id}/${index}`, type, v: 1, at: `${day}T${at}:00Z`, payload } as LoggedEvent;
-      expect(() => vehicle.take(event)).not.toThrow();
+      return { id: `${job.id}/${index}`, type, v: 1, at: `${day}T${at}:00Z`, payload } as LoggedEvent;
     });
+    for (const event of log) expect(() => vehicle.take(event)).not.toThrow();
+    expectKept(job.id, log);
   }
 });
