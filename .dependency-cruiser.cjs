@@ -4,7 +4,7 @@ const SUBJECT = '(core|words|contract|server|shell)/([^/]+)/';
 module.exports = {
   forbidden: [
     { name: 'no-circle', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
-    { name: 'core-is-alone', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { pathNot: '^core/' } },
+    { name: 'core-is-alone', severity: 'error', from: { path: '^core/', pathNot: '(\\.test\\.ts$|/test/)' }, to: { pathNot: '^core/' } },
     { name: 'words-on-core', severity: 'error', from: { path: '^words/' }, to: { path: '^(contract|server|web|shell)/' } },
     { name: 'contract-on-core', severity: 'error', from: { path: '^contract/', pathNot: '\\.test\\.ts$' }, to: { path: '^(words|server|web|shell)/' } },
     { name: 'server-not-on-web', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|shell)/' } },

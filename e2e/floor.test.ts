@@ -1,5 +1,5 @@
 import type { Locator, Page } from 'playwright-core';
-import type { EventType, LoggedEvent } from '@jade/core/job';
+import type { EventType, LoggedEvent } from '@jade/core/events';
 import { Robot } from '../core/stations/test/robot.ts';
 import { PHONE, settled, TABLET, TestBench } from './test/bench.ts';
 import { ownClock } from './test/clock.ts';

@@ -1,5 +1,6 @@
 import type { Page } from 'playwright-core';
-import type { JobDocuments, LoggedEvent } from '@jade/core/job';
+import type { JobDocuments } from '@jade/core/job';
+import type { LoggedEvent } from '@jade/core/events';
 import type { Pass } from '@jade/core/kit';
 import { LEVELS, type Level } from '@jade/core/vehicle';
 import { namesOf } from '@jade/words/names';

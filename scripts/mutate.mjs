@@ -1,27 +1,24 @@
 // npm run mutate -- ROOM… or ROOM/FILE…: which share of small faults set into rooms of core/ their tests find. Works on a copy of the tree; slow, and no part of the tests.
 import { execFileSync, spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './packages.mjs';
 
-/** Tests that a room's faults have to be found by: the nearest first. */
-const NEAREST = {
-  aiming: ['core/aiming'],
-  gather: ['core/gather'],
-  closing: ['core/closing', 'core/access/half-way'],
-  job: ['core/job'],
-  access: ['core/access'],
-};
+/** Tests of other rooms by which faults of a room have to be found as well as by its own. */
+const BESIDES = { closing: ['core/access/half-way'] };
+const ROOMS = readdirSync(join(ROOT, 'core'), { withFileTypes: true }).flatMap((entry) =>
+  entry.isDirectory() && !['test', 'node_modules'].includes(entry.name) ? [entry.name] : [],
+);
 /** Tests that walk whole jobs or search for long: they take most of the time and find next to nothing that the others do not. */
 const LONG = ['core/stations/robot', 'core/stations/half-way'];
 const HEADING = '## Mutants';
-const rooms = process.argv.slice(2).length > 0 ? process.argv.slice(2) : Object.keys(NEAREST);
+const rooms = process.argv.slice(2).length > 0 ? process.argv.slice(2) : ROOMS;
 /** A room, or one file of it. */
 const roomOf = (asked) => asked.split('/')[0];
-const unknown = rooms.filter((room) => !NEAREST[roomOf(room)]);
+const unknown = rooms.filter((room) => !ROOMS.includes(roomOf(room)));
 if (unknown.length > 0) {
-  console.error(`No room is called ${unknown.join(', ')}; there are ${Object.keys(NEAREST).join(', ')}.`);
+  console.error(`No room is called ${unknown.join(', ')}; there are ${ROOMS.join(', ')}.`);
   process.exit(1);
 }
 
@@ -33,7 +30,7 @@ symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
 /** Test files in two groups, the second tried only where the first finds nothing: those of the room, all others of core. */
 function testsOf(room) {
   const among = (begins) => files.filter((file) => file.endsWith('.test.ts') && begins.some((begin) => file.startsWith(begin)));
-  const [near, long] = [among(NEAREST[roomOf(room)]), among(LONG)];
+  const [near, long] = [among([`core/${roomOf(room)}/`, ...(BESIDES[roomOf(room)] ?? [])]), among(LONG)];
   return [near, among(['core/']).filter((file) => !near.includes(file) && !long.includes(file))];
 }
 

@@ -1,6 +1,8 @@
 import loadHighs from 'highs';
 import { accessProblem, searchAccess, solveAccess, type AccessChoice, type AccessProblem } from '@jade/core/access';
-import { emptyJob, planOpening, type JobContext } from '@jade/core/job';
+import { emptyJob } from '@jade/core/events';
+import { planOpening } from '@jade/core/plan';
+import type { JobContext } from '@jade/core/job';
 import type { Kit } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import type { VehicleProfile } from '@jade/core/vehicle';

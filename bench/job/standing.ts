@@ -1,4 +1,7 @@
-import { foldJob, jobContext, planClosingOf, planOpening, type JobDocuments, type LoggedEvent } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import { jobContext, type JobDocuments } from '@jade/core/job';
+import { planClosingOf, planOpening } from '@jade/core/plan';
+import type { LoggedEvent } from '@jade/core/events';
 import { standingOf } from '@jade/core/stations';
 import { compare, time, type Line } from '../measure.ts';
 

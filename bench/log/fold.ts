@@ -1,4 +1,5 @@
-import { foldJob, type LoggedEvent } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import type { LoggedEvent } from '@jade/core/events';
 import { compare, time, type Line } from '../measure.ts';
 
 const EVENTS = 5_000;

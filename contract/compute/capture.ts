@@ -12,7 +12,8 @@ import {
   type SeenJob,
   type UnorderedMoves,
 } from '@jade/core/capture';
-import { foldJob, withDescribed } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import { withDescribed } from '@jade/core/overlay';
 import type { Fault } from '@jade/core/faults';
 import { CaptureInput } from './capture-inputs.ts';
 import { checkDocuments, knownLog } from './checked.ts';

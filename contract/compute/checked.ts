@@ -1,5 +1,7 @@
 import type { Fault } from '@jade/core/faults';
-import { idCheck, type JobDocuments, type LoggedEvent } from '@jade/core/job';
+import { idCheck } from '@jade/core/log';
+import type { JobDocuments } from '@jade/core/job';
+import type { LoggedEvent } from '@jade/core/events';
 import { checkKit } from '@jade/core/kit';
 import { checkProfile } from '@jade/core/vehicle';
 import { checkEvent } from '@jade/contract/job';

@@ -1,8 +1,10 @@
 import { planAccess, type AccessRequest } from '@jade/core/access';
 import { aimError, wallMarks } from '@jade/core/aiming';
 import { duplicateIds, FaultyInput, unknownId, type Fault } from '@jade/core/faults';
-import { checkContents, checkStack } from '@jade/core/gather';
-import { foldJob, jobContext, planClosingOf, planOpening } from '@jade/core/job';
+import { checkContents, checkStack } from '@jade/core/contents';
+import { foldJob } from '@jade/core/log';
+import { jobContext } from '@jade/core/job';
+import { planClosingOf, planOpening } from '@jade/core/plan';
 import { standingOf } from '@jade/core/stations';
 import { checkFacts, factsOf } from '@jade/core/facts';
 import { checkBands } from '@jade/core/rules';

@@ -1,5 +1,5 @@
 import { ArrayMaxSize, IsArray } from 'class-validator';
-import { SCHOOLS, type School } from '@jade/core/job';
+import { SCHOOLS, type School } from '@jade/core/events';
 import type { OpenLevel } from '@jade/core/vehicle';
 import { Amount, Amounts, AnyObject, Each, FactMap, Flag, OneOf, OneOfEach, Optional, Part, Slugs, Text, Whole } from '@jade/contract/check';
 import { BoltStack, Kit } from '@jade/contract/kit';

@@ -1,6 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { emptyJob, jobContext, kitsOnVehicle, legRoutes } from '@jade/core/job';
+import { emptyJob } from '@jade/core/events';
+import { jobContext, kitsOnVehicle } from '@jade/core/job';
+import { legRoutes } from '@jade/core/loom';
 import type { Kit } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import type { VehicleProfile } from '@jade/core/vehicle';

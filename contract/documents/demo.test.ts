@@ -1,6 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { circuitLoads, emptyJob, jobContext, partsToOrder, planClosingOf, planOpening, wireJoints, type JobContext } from '@jade/core/job';
+import { circuitLoads, wireJoints } from '@jade/core/loom';
+import { emptyJob } from '@jade/core/events';
+import { jobContext, partsToOrder, type JobContext } from '@jade/core/job';
+import { planClosingOf, planOpening } from '@jade/core/plan';
 import { planAccess, setUpOf } from '@jade/core/access';
 import { piecesBack, planClosing } from '@jade/core/closing';
 import { key } from '@jade/core/subject';

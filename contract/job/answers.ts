@@ -1,5 +1,5 @@
 import type { Kit } from '@jade/core/kit';
-import type { FollowsWhy, LoggedEvent } from '@jade/core/job';
+import type { FollowsWhy, LoggedEvent } from '@jade/core/events';
 import type { RuleSet } from '@jade/core/rules';
 import type { TakenBySteps } from '@jade/core/schedule';
 import type { Hold, Station, StationState } from '@jade/core/stations';

@@ -1,4 +1,4 @@
-import type { EventType } from '@jade/core/job';
+import type { EventType } from '@jade/core/events';
 import { checkEvent, PAYLOADS } from './index.ts';
 
 const ID = '019500d0-0000-7000-8000-000000000001';

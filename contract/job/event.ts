@@ -1,5 +1,6 @@
 import type { Fault } from '@jade/core/faults';
-import { liftEvent, newestVersion, type EventType, type JobEvent } from '@jade/core/job';
+import { liftEvent, newestVersion } from '@jade/core/log';
+import type { EventType, JobEvent } from '@jade/core/events';
 import { AnyObject, checkForm, EventId, Moment, Part, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
 import { VehicleToMake } from '@jade/contract/customers';
 import { KitToMake } from '@jade/contract/kit';

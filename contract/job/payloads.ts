@@ -8,13 +8,11 @@ import {
   FACT_CERTAINTIES,
   FOLLOWS,
   NIGHT_ITEMS,
-  STATIONS,
   JOINT_CHECKS,
   LED_TO,
   MOST_PINS,
   MOST_STROKE,
   MOST_STROKES,
-  PLUG_SIDES,
   LENS_GRADES,
   MOMENTS,
   SCHOOLS,
@@ -30,7 +28,9 @@ import {
   type LedTo,
   type Stroke as PlainStroke,
   type Payloads,
-} from '@jade/core/job';
+} from '@jade/core/events';
+import { STATIONS } from '@jade/core/subject';
+import { PLUG_SIDES } from '@jade/core/overlay';
 import { LONGEST_EDGE_PX, RING, WHOLE_EDGE, type Ring as PlainRing } from '@jade/core/photos';
 import { SEEN_LIT } from '@jade/core/wiring';
 import { Mileage } from '@jade/contract/customers';

@@ -1,4 +1,4 @@
-import { heldAs } from '../job/index.ts';
+import { heldAs } from '../overlay/index.ts';
 import { certain, levelRank, type FastenerGroup, type Piece, type VehicleProfile } from '../vehicle/index.ts';
 import type { SeenJob } from './seen.ts';
 import { holds } from './ways.ts';

@@ -1,4 +1,4 @@
-import { describedOnce, leftOpen, type DescribedHere, heldAs } from '../job/index.ts';
+import { describedOnce, leftOpen, type DescribedHere, heldAs, needsAsKept, withFurther } from '../overlay/index.ts';
 import type { Kit } from '../kit/index.ts';
 import {
   askingDead,
@@ -6,7 +6,6 @@ import {
   isUndescribed,
   levelRank,
   middleMm,
-  needsAsKept,
   pieceKey,
   withMeasures,
   withoutPieces,
@@ -29,7 +28,6 @@ import {
   type VehicleProfile,
   type FastenerGroup,
   fastenerKey,
-  withFurther,
   refitCycle,
   type RefitRule,
 } from '../vehicle/index.ts';

@@ -1,4 +1,6 @@
-import { foldJob, planClosingOf, planOpening, type LoggedEvent } from '../job/index.ts';
+import { foldJob } from '../log/index.ts';
+import { planClosingOf, planOpening } from '../plan/index.ts';
+import type { LoggedEvent } from '../events/index.ts';
 import { RULES } from '../job/test/log.ts';
 import { checkKit } from '../kit/index.ts';
 import { fit, gather, openUp } from '../stations/index.ts';

@@ -1,4 +1,4 @@
-import { withKitDescribed, type DescribedHere, type KitDescribedHere, type WIRING_LISTS } from '../job/index.ts';
+import { withKitDescribed, type DescribedHere, type KitDescribedHere, type WIRING_LISTS } from '../overlay/index.ts';
 import type { Fitment, Kit } from '../kit/index.ts';
 import type { Revived } from './revived.ts';
 import type { KindNote, VehicleProfile } from '../vehicle/index.ts';

@@ -1,6 +1,7 @@
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
-import type { EventType, JobDocuments, LoggedEvent, Payloads } from '../job/index.ts';
+import type { EventType, LoggedEvent, Payloads } from '../events/index.ts';
+import type { JobDocuments } from '../job/index.ts';
 import { clockSkews, type ClockSkews, inOrder, learnWays, seenJob, type OpenThen } from './index.ts';
 
 /** Adds an event at a clock time, by a device. */

@@ -1,17 +1,8 @@
-import {
-  describedOnce,
-  factValues,
-  foldJob,
-  goneBefore,
-  jobContext,
-  readOnce,
-  standingEvents,
-  stepTimes,
-  withDescribed,
-  withKitDescribed,
-  type JobDocuments,
-  type LoggedEvent,
-} from '../job/index.ts';
+import { describedOnce, withDescribed, withKitDescribed } from '../overlay/index.ts';
+import { factValues, type LoggedEvent } from '../events/index.ts';
+import { foldJob, readOnce, standingEvents } from '../log/index.ts';
+import { goneBefore, jobContext, type JobDocuments } from '../job/index.ts';
+import { stepTimes } from '../plan/index.ts';
 import {
   absentPieces,
   levelRank,

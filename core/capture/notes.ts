@@ -1,4 +1,5 @@
-import { standingEvents, type LoggedEvent } from '../job/index.ts';
+import { standingEvents } from '../log/index.ts';
+import type { LoggedEvent } from '../events/index.ts';
 import { subjectOf, type StationId } from '../subject/index.ts';
 import type { KindNote } from '../vehicle/index.ts';
 

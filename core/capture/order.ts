@@ -1,4 +1,4 @@
-import type { LoggedEvent } from '../job/index.ts';
+import type { LoggedEvent } from '../events/index.ts';
 
 /** Entries of two devices nearer to each other than this are put in order by people, not by clocks. */
 const APART_MS = 60_000;

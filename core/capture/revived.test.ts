@@ -1,7 +1,7 @@
-import type { LoggedEvent } from '../job/index.ts';
+import type { LoggedEvent } from '../events/index.ts';
 import { bareProfile, barePiece } from '../test/bare-profile.ts';
 import type { Supply } from '../vehicle/index.ts';
-import { NOTHING_DESCRIBED } from '../job/index.ts';
+import { NOTHING_DESCRIBED } from '../overlay/index.ts';
 import { kindCaptured, NOTHING_TAKEN, revivedIn, withCaptured, type Revived } from './index.ts';
 
 const LOW: Supply = { id: 'low', name: '12 V', piece: 'battery', level: 'off', waitMin: 3, by: 'anyone', before: [], forgets: ['clock', 'windows'] };

@@ -1,4 +1,5 @@
-import { standingEvents, type LoggedEvent } from '../job/index.ts';
+import { standingEvents } from '../log/index.ts';
+import type { LoggedEvent } from '../events/index.ts';
 import type { Supply, SupplyId } from '../vehicle/index.ts';
 
 /** Minutes that setting again what a vehicle forgot took, of one supply on one job. */

@@ -1,4 +1,4 @@
-import type { GroupCount } from '../job/index.ts';
+import type { GroupCount } from '../events/index.ts';
 import type { Level, LevelNeed, OpenLevel, Way } from '../vehicle/index.ts';
 
 /**

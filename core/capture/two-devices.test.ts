@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { foldJob } from '../job/index.ts';
+import { foldJob } from '../log/index.ts';
 import { PAIR, RULES } from '../job/test/log.ts';
 import { openUp, sense } from '../stations/index.ts';
 import { contextOf, Device, HERON, together } from '../stations/test/device.ts';

@@ -1,4 +1,4 @@
-import { wireJoints } from '../job/index.ts';
+import { wireJoints } from '../loom/index.ts';
 import { matchKit } from '../match/index.ts';
 import { RULES } from '../job/test/log.ts';
 import { checkKit, type Kit } from '../kit/index.ts';

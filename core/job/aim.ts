@@ -1,5 +1,5 @@
 import { aimError, wallMarks, type AimError, type WallMark } from '../aiming/index.ts';
-import type { Moment } from './events.ts';
+import type { Moment } from '../events/index.ts';
 import { once, type JobContext } from './context.ts';
 import { lampsToAim, type LampToAim } from './kits.ts';
 

@@ -1,6 +1,7 @@
 import { barePiece } from '../test/bare-profile.ts';
 import { contextOf, openedLog, PAIR, VAN, type TestLog } from './test/log.ts';
-import { gatesOf, jobContext, partsToOrder, planOpening, stackOfStep, targetMounts, verdicts, type JobContext } from './index.ts';
+import { gatesOf, planOpening } from '../plan/index.ts';
+import { jobContext, partsToOrder, stackOfStep, targetMounts, verdicts, type JobContext } from './index.ts';
 
 const [fitment] = PAIR.fitments;
 if (!fitment) throw new Error('no fitment');

@@ -1,24 +1,13 @@
-import { factValues, type JobState } from './state.ts';
-import type { Kit } from '../kit/index.ts';
-import type { RuleSet } from '../rules/index.ts';
+import { factValues, type JobState, type PinnedDocuments } from '../events/index.ts';
 import type { TakenBySteps } from '../schedule/index.ts';
-import { onlyPresent, type Piece, type VehicleProfile } from '../vehicle/index.ts';
-import type { PlugLibrary } from '../wiring/index.ts';
-import { withKitDescribed } from './described.ts';
-import { onThisVehicle } from './overlay.ts';
+import { onlyPresent, type Piece } from '../vehicle/index.ts';
+import { withKitDescribed, onThisVehicle } from '../overlay/index.ts';
 
 /** A job with the documents it pins: all that any station needs. */
-export interface JobContext {
+export interface JobContext extends PinnedDocuments {
   state: JobState;
-  profile: VehicleProfile;
   /** Pieces that this vehicle does not have, of which its log may speak all the same. */
   absent?: readonly Piece[];
-  kits: Kit[];
-  /** Kits that were on the vehicle when the job that this one follows left. */
-  fitted?: Kit[];
-  rules: RuleSet;
-  /** The plug library that the job pins; one opened before there was one has none. */
-  plugs?: PlugLibrary;
   /** Model year of the vehicle, where it is known. */
   year?: number;
   /** Whether the shop has not yet handed over a job with one of these kits: one side is then proved first. */

@@ -1,55 +1,39 @@
-export { STATIONS, type StationId } from '../subject/index.ts';
-export * from './events.ts';
-export * from './state.ts';
-export * from './here.ts';
-export * from './records.ts';
-export * from './described-once.ts';
-export * from './fold.ts';
-export * from './undo.ts';
-export * from './described.ts';
-export * from './one-piece.ts';
-export * from './overlay.ts';
-export * from './context.ts';
-export * from './kits.ts';
-export * from './moves.ts';
-export * from './supply.ts';
-export * from './places.ts';
-export * from './gates.ts';
-export * from './take-out.ts';
-export * from './opening.ts';
-export * from './closing.ts';
-export * from './parts.ts';
-export * from './tools.ts';
-export * from './work-card.ts';
-export * from './tray.ts';
-export * from './labels.ts';
-export * from './label-sheets.ts';
-export * from './price.ts';
-export * from './led.ts';
-export * from './plug-probe.ts';
-export * from './proved.ts';
-export * from './battery.ts';
-export * from './powered.ts';
-export * from './wire.ts';
-export * from './leg.ts';
-export * from './circuit-load.ts';
-export * from './outage.ts';
-export * from './picture.ts';
-export * from './joint-list.ts';
-export * from './sources.ts';
-export * from './feed-options.ts';
-export * from './plug-use.ts';
-export * from './joint-checks.ts';
-export * from './route.ts';
-export * from './grounds.ts';
-export * from './aim.ts';
-export * from './times.ts';
-export * from './learned.ts';
-export * from './step-clock.ts';
-export * from './basis.ts';
-export * from './lift.ts';
-export * from './longest.ts';
-export * from './check.ts';
-export * from './rests.ts';
-export * from './overnight.ts';
-export * from './cautions.ts';
+export { type LampAim, floorSlope, lampAims } from './aim.ts';
+export { type JobContext, type JobDocuments, goneBefore, jobContext, once } from './context.ts';
+export {
+  type KitOnVehicle,
+  connectionsOf,
+  contentChecks,
+  feedsOf,
+  fitStepsOf,
+  fitmentOn,
+  functionsOf,
+  goneForGood,
+  isDropped,
+  kitsDropped,
+  kitsFittedBefore,
+  kitsOnVehicle,
+  kitsUndescribed,
+  lampsToAim,
+  ledOf,
+  lensesOf,
+  lostFunctions,
+  plugsOf,
+  replacedPieces,
+  sideOf,
+  stepReach,
+  targetMounts,
+  testsOf,
+  unplacedKits,
+  unplacedToAim,
+  verdicts,
+} from './kits.ts';
+export { type LedWire, asMoved, carriedPins, liveFor, ownCircuit, ownLiveIn, wantedPins, wireTableOf, withoutLed } from './led-wires.ts';
+export { openingMoves } from './moves.ts';
+export { type NightLine, nightLines } from './overnight.ts';
+export { type PartToOrder, partsToOrder, stackOfStep } from './parts.ts';
+export { placeRules } from './places.ts';
+export { lostIn, wouldLose } from './rests.ts';
+export { LOW_LIVE, type SupplyBar, keepingDead, suppliesAfter, suppliesNow, supplyBars } from './supply.ts';
+export { type TakeOut, type TakenOutKind, inReach, lampsHeld, toTakeOut } from './take-out.ts';
+export { jobTools } from './tools.ts';

@@ -7,7 +7,6 @@ import {
   fitmentOn,
   fitStepsOf,
   functionsOf,
-  gatesOf,
   jobContext,
   kitsOnVehicle,
   lampsToAim,
@@ -15,13 +14,13 @@ import {
   goneForGood,
   replacedPieces,
   sideOf,
-  stepDone,
   targetMounts,
   testsOf,
   verdicts,
   type JobContext,
   type JobDocuments,
 } from './index.ts';
+import { gatesOf, stepDone } from '../plan/index.ts';
 import { openedLog, type TestLog } from './test/log.ts';
 
 const [KIT] = SMALL.kits;

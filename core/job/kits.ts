@@ -1,4 +1,4 @@
-import { checkContents, type GatherCheck } from '../gather/index.ts';
+import { checkContents, type GatherCheck } from '../contents/index.ts';
 import { evaluate, type FactValues } from '../facts/index.ts';
 import {
   beamOf,
@@ -18,8 +18,8 @@ import { matchKit, withOptions, type MatchVerdict } from '../match/index.ts';
 import type { AimRule } from '../rules/index.ts';
 import { isUndescribed, needsPresent, type LampFunction, type MountPosition, type Side, type Way } from '../vehicle/index.ts';
 import { once, type JobContext } from './context.ts';
-import { asLed, ledWires, ownLiveIn, plugsWorkedAt, type LedWire } from './led.ts';
-import { factValues } from './state.ts';
+import { asLed, ledWires, ownLiveIn, plugsWorkedAt, type LedWire } from './led-wires.ts';
+import { factValues } from '../events/index.ts';
 
 /** A kit on this vehicle: its fitment and the facts as its conditions read them. */
 export interface KitOnVehicle {

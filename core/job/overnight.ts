@@ -1,8 +1,7 @@
 import { levelRank } from '../vehicle/index.ts';
 import { once } from './context.ts';
-import type { NightItem } from './events.ts';
+import { type NightItem, outstanding } from '../events/index.ts';
 import { replacedPieces } from './kits.ts';
-import { outstanding } from './state.ts';
 import { suppliesNow } from './supply.ts';
 
 /** One thing that is seen to before a vehicle that is open is left for the night. */

@@ -1,5 +1,5 @@
 import { fastenersBetween, type AccessPlan } from '../access/index.ts';
-import { checkStack, type StackCheck } from '../gather/index.ts';
+import { checkStack, type StackCheck } from '../contents/index.ts';
 import type { FitStep } from '../kit/index.ts';
 import type { FastenerGroup, VehicleProfile } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';

@@ -2,7 +2,9 @@ import type { Kit } from '../kit/index.ts';
 import { fit, type Act } from '../stations/index.ts';
 import { barePiece } from '../test/bare-profile.ts';
 import type { RefitRule, VehicleProfile } from '../vehicle/index.ts';
-import { foldJob, gatesOf, kitsOnVehicle, placeRules, planClosingOf, type JobContext } from './index.ts';
+import { foldJob } from '../log/index.ts';
+import { gatesOf, planClosingOf } from '../plan/index.ts';
+import { kitsOnVehicle, placeRules, type JobContext } from './index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
 
 const [fitment] = PAIR.fitments;

@@ -3,7 +3,7 @@ import type { FitStep } from '../kit/index.ts';
 import type { Piece } from '../vehicle/index.ts';
 import type { JobContext } from './context.ts';
 import { fitStepsOf, kitsOnVehicle, replacedPieces, type KitOnVehicle } from './kits.ts';
-import { factValues } from './state.ts';
+import { factValues } from '../events/index.ts';
 
 /** A fitting step of a kit of the job. */
 export interface KitStep {

@@ -4,9 +4,8 @@ import type { RuleSet } from '../rules/index.ts';
 import type { VehicleProfile } from '../vehicle/index.ts';
 import type { PlugLibrary } from '../wiring/index.ts';
 import type { JobDocuments } from './context.ts';
-import { idCheck } from './check.ts';
-import type { LoggedEvent } from './events.ts';
-import { standingEvents } from './fold.ts';
+import { idCheck, standingEvents } from '../log/index.ts';
+import type { LoggedEvent } from '../events/index.ts';
 
 type Documents = Pick<JobDocuments, 'profile' | 'kits' | 'rules' | 'plugs'>;
 type Named = [list: string, id: string, within?: Named[]];

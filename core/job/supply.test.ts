@@ -1,6 +1,7 @@
 import { barePiece } from '../test/bare-profile.ts';
 import type { Supply, VehicleProfile } from '../vehicle/index.ts';
-import { jobContext, keepingDead, openingMoves, planOpening, suppliesAfter, suppliesNow, supplyBars, type JobContext } from './index.ts';
+import { jobContext, keepingDead, openingMoves, suppliesAfter, suppliesNow, supplyBars, type JobContext } from './index.ts';
+import { planOpening } from '../plan/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from './test/log.ts';
 
 const LOW: Supply = { id: 'low', name: 'Battery', piece: 'battery', level: 'folded', waitMin: 5, liveMin: 1, by: 'anyone', before: [], forgets: ['Clock', 'Window'] };

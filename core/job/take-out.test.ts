@@ -4,7 +4,8 @@ import type { FitStep, Kit } from '../kit/index.ts';
 import type { VehiclePlug } from '../vehicle/index.ts';
 import { contextOf, openedLog, PAIR, VAN, type TestLog } from './test/log.ts';
 import { fit } from '../stations/index.ts';
-import { gatesOf, inReach, lampsHeld, nightLines, openingDone, provingSide, toTakeOut, type JobContext } from './index.ts';
+import { gatesOf, openingDone, provingSide } from '../plan/index.ts';
+import { inReach, lampsHeld, nightLines, toTakeOut, type JobContext } from './index.ts';
 
 const [first] = PAIR.fitments;
 const [fog] = VAN.plugs;

@@ -1,5 +1,6 @@
 import { contextOf, openedLog, PAIR } from './test/log.ts';
-import { jobTools, planOpening } from './index.ts';
+import { jobTools } from './index.ts';
+import { planOpening } from '../plan/index.ts';
 
 test('the tools of the whole job: for what is to come off, and for fitting besides', () => {
   const context = contextOf(openedLog());

@@ -1,4 +1,4 @@
-import { LENS_GRADES, type LensGrade, type WarningLamp } from '../job/index.ts';
+import { LENS_GRADES, type LensGrade, type WarningLamp } from '../events/index.ts';
 import type { GapPoint } from '../vehicle/index.ts';
 
 /** What makes one wonder about a measure. It is said where it is entered, and allowed with a word that stays in the record. */

@@ -1,6 +1,9 @@
 import type { KitControl } from '../kit/index.ts';
 import { evaluate } from '../facts/index.ts';
-import { contentChecks, kitsFittedBefore, kitsOnVehicle, lampAims, leavingCautions, outstanding, replacedPieces, suppliesNow, wanting, watchedLamps } from '../job/index.ts';
+import { contentChecks, kitsFittedBefore, kitsOnVehicle, lampAims, replacedPieces, suppliesNow } from '../job/index.ts';
+import { leavingCautions } from '../plan/index.ts';
+import { outstanding, wanting } from '../events/index.ts';
+import { watchedLamps } from '../loom/index.ts';
 import type { With } from './entries.ts';
 import type { PartLine, UseLine } from './sheet.ts';
 

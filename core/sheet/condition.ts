@@ -1,4 +1,5 @@
-import { floorSlope, functionsOf, gapWhyKey, lampAims, lensesOf, lensWhyKey, lostFunctions, warningsWhyKey } from '../job/index.ts';
+import { floorSlope, functionsOf, lampAims, lensesOf, lostFunctions } from '../job/index.ts';
+import { gapWhyKey, lensWhyKey, warningsWhyKey } from '../events/index.ts';
 import { sense } from '../stations/index.ts';
 import type { With } from './entries.ts';
 import type { AimLine, ArrivalLine, CodesLine, FactoryLine, GapLine, LensLine, SensorLine, WarningsLine } from './sheet.ts';

@@ -1,4 +1,6 @@
-import { standingEvents, type EventType, type JobContext, type LoggedEvent, type Payloads } from '../job/index.ts';
+import { standingEvents } from '../log/index.ts';
+import type { EventType, LoggedEvent, Payloads } from '../events/index.ts';
+import type { JobContext } from '../job/index.ts';
 
 /** Looks up which entries of a log say something: only those that count. */
 export interface Entries {

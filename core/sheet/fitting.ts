@@ -1,4 +1,6 @@
-import { circuitLoads, fitStepsOf, kitsDropped, kitsFittedBefore, kitsOnVehicle, leftoverPlugs, stepDone, testsOf, toTakeOut, wireJoints } from '../job/index.ts';
+import { circuitLoads, leftoverPlugs, wireJoints } from '../loom/index.ts';
+import { fitStepsOf, kitsDropped, kitsFittedBefore, kitsOnVehicle, testsOf, toTakeOut } from '../job/index.ts';
+import { stepDone } from '../plan/index.ts';
 import type { With } from './entries.ts';
 import type { DroppedLine, HeldLine, FedLine, FittedLine, LitLine, MadeLine } from './sheet.ts';
 

@@ -1,4 +1,4 @@
-import type { EventType } from '../job/index.ts';
+import type { EventType } from '../events/index.ts';
 import type { With } from './entries.ts';
 import type { WhoLine, Work } from './sheet.ts';
 

@@ -1,4 +1,4 @@
-import { damageOn } from '../job/index.ts';
+import { damageOn } from '../events/index.ts';
 import type { With } from './entries.ts';
 import type { PhotoLine } from './sheet.ts';
 

@@ -1,4 +1,5 @@
-import type { JobContext, LoggedEvent } from '../job/index.ts';
+import type { JobContext } from '../job/index.ts';
+import type { LoggedEvent } from '../events/index.ts';
 import { partLines, useLines } from './afterwards.ts';
 import { aimLines, arrivalLines, codeLines, factoryLines, gapLines, lensLines, sensorLines, warningLines } from './condition.ts';
 import { entriesOf, type With } from './entries.ts';

@@ -1,6 +1,9 @@
 import type { AimError } from '../aiming/index.ts';
 import type { Mileage } from '../customers/index.ts';
-import type { Accessory, BaselineResult, CautionCode, JointCheck, LensGrade, Payloads, WarningLamp, WireJoint } from '../job/index.ts';
+import type { Accessory } from '../overlay/index.ts';
+import type { BaselineResult, JointCheck, LensGrade, Payloads, WarningLamp } from '../events/index.ts';
+import type { CautionCode } from '../plan/index.ts';
+import type { WireJoint } from '../loom/index.ts';
 import type { Photo } from '../photos/index.ts';
 import type { AimRule } from '../rules/index.ts';
 import type { Circuit, GapPoint, LampFunction, OpenLevel, SupplyId } from '../vehicle/index.ts';

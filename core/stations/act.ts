@@ -1,4 +1,6 @@
-import { LONGEST_TEXT, tooManyIn, type FeedBar, type Happened, type SupplyBar } from '../job/index.ts';
+import { LONGEST_TEXT, tooManyIn, type Happened } from '../events/index.ts';
+import type { FeedBar } from '../loom/index.ts';
+import type { SupplyBar } from '../job/index.ts';
 import type { Pass } from '../kit/index.ts';
 import type { MeasureDoubt } from '../judging/index.ts';
 import type { ReadingDoubt, ReferenceVerdict } from '../probing/index.ts';

@@ -1,4 +1,6 @@
-import { factValues, lampAims, jobNow, planMemory, planOpening, suppliesNow, type JobDocuments, type JobNow } from '../job/index.ts';
+import { factValues } from '../events/index.ts';
+import { lampAims, suppliesNow, type JobDocuments } from '../job/index.ts';
+import { jobNow, planMemory, planOpening, type JobNow } from '../plan/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
 import { barePiece } from '../test/bare-profile.ts';
 import type { Kit } from '../kit/index.ts';

@@ -1,5 +1,8 @@
 import { sheetOf } from '../sheet/index.ts';
-import { idCheck, jobContext, planClosingOf, planOpening, type Happened, type JobContext, type JobEvent } from '../job/index.ts';
+import { idCheck } from '../log/index.ts';
+import { jobContext, type JobContext } from '../job/index.ts';
+import { planClosingOf, planOpening } from '../plan/index.ts';
+import type { Happened, JobEvent } from '../events/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
 import { isRefused, openUp, type Act } from './index.ts';
 

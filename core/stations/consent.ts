@@ -1,4 +1,5 @@
-import { LONGEST_TEXT, type JobContext } from '../job/index.ts';
+import { LONGEST_TEXT } from '../events/index.ts';
+import type { JobContext } from '../job/index.ts';
 import { key, type Subject } from '../subject/index.ts';
 import { happened, refused, tooLong, type Act, type Refusal } from './act.ts';
 

@@ -1,4 +1,6 @@
-import { gatesOf, jobContext, openingRequest, planOpening, stepCautions, stepReach, toTakeOut, type Happened, type JobContext } from '../job/index.ts';
+import { gatesOf, openingRequest, planOpening, stepCautions } from '../plan/index.ts';
+import { jobContext, stepReach, toTakeOut, type JobContext } from '../job/index.ts';
+import type { Happened } from '../events/index.ts';
 import { newKit, type FitStep, type Kit } from '../kit/index.ts';
 import { NEW_BAR } from '../test/new-bar.ts';
 import { NEW_HERON } from '../test/new-heron.ts';

@@ -1,4 +1,8 @@
-import { foldJob, idCheck, jobContext, planClosingOf, planOpening, traySlots, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
+import { foldJob, idCheck } from '../log/index.ts';
+import { jobContext, type JobContext } from '../job/index.ts';
+import { planClosingOf, planOpening } from '../plan/index.ts';
+import { traySlots } from '../paper/index.ts';
+import type { Happened, LoggedEvent } from '../events/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from '../job/test/log.ts';
 import { checkProfile } from '../vehicle/index.ts';
 import { handOver, isRefused, openUp, probe, type Act } from './index.ts';

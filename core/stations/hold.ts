@@ -1,4 +1,4 @@
-import { STATIONS, type StationId } from '../job/index.ts';
+import { STATIONS, type StationId } from '../subject/index.ts';
 
 export { STATIONS };
 export type Station = StationId;

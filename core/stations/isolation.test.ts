@@ -1,4 +1,7 @@
-import { idCheck, jobContext, planClosingOf, planOpening, suppliesNow, type Happened, type JobContext, type JobEvent } from '../job/index.ts';
+import { idCheck } from '../log/index.ts';
+import { jobContext, suppliesNow, type JobContext } from '../job/index.ts';
+import { planClosingOf, planOpening } from '../plan/index.ts';
+import type { Happened, JobEvent } from '../events/index.ts';
 import { openedLog, PAIR, RULES, type TestLog } from '../job/test/log.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
 import { key } from '../subject/index.ts';

@@ -1,4 +1,8 @@
-import { planOpening, gatesOf, idCheck, jobContext, lampsToAim, type Happened, type JobContext, type JobEvent, type KitDescribed } from '../job/index.ts';
+import { planOpening, gatesOf } from '../plan/index.ts';
+import { idCheck } from '../log/index.ts';
+import { jobContext, lampsToAim, type JobContext } from '../job/index.ts';
+import type { Happened, JobEvent } from '../events/index.ts';
+import type { KitDescribed } from '../overlay/index.ts';
 import { newKit, type Kit } from '../kit/index.ts';
 import { NEW_BAR } from '../test/new-bar.ts';
 import { NEW_HERON } from '../test/new-heron.ts';

@@ -1,4 +1,7 @@
-import { idCheck, planOpening, type JobContext, type JobEvent } from '../job/index.ts';
+import { idCheck } from '../log/index.ts';
+import { planOpening } from '../plan/index.ts';
+import type { JobContext } from '../job/index.ts';
+import type { JobEvent } from '../events/index.ts';
 import { barePiece } from '../test/bare-profile.ts';
 import { checkProfile, type BoxMm, type Piece } from '../vehicle/index.ts';
 import { isRefused, openUp, type Act } from './index.ts';

@@ -1,4 +1,7 @@
-import { idCheck, jobContext, planClosingOf, type Happened, type JobContext, type LoggedEvent } from '../job/index.ts';
+import { idCheck } from '../log/index.ts';
+import { jobContext, type JobContext } from '../job/index.ts';
+import { planClosingOf } from '../plan/index.ts';
+import type { Happened, LoggedEvent } from '../events/index.ts';
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { openedLog, PAIR, RULES, type TestLog } from '../job/test/log.ts';
 import { piecesBack } from '../closing/index.ts';

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { LoggedEvent } from '../job/index.ts';
-import { expectKept } from '../job/test/kept.ts';
+import type { LoggedEvent } from '../events/index.ts';
+import { expectKept } from '../log/test/kept.ts';
 import { demoCases } from './test/demo-cases.ts';
 import { Robot } from './test/robot.ts';
 import { expectTrueSheet } from './test/true-sheet.ts';

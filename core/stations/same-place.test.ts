@@ -1,4 +1,6 @@
-import { describedOnce, foldJob, idCheck, type FoundPlug, type JobEvent, type KindDescribed, type PlaceList } from '../job/index.ts';
+import { describedOnce, type FoundPlug, type KindDescribed, type PlaceList } from '../overlay/index.ts';
+import { foldJob, idCheck } from '../log/index.ts';
+import type { JobEvent } from '../events/index.ts';
 import { checkIn, fit, isRefused, probe, samePlace, sense } from './index.ts';
 import { contextOf, Device, HERON, together } from './test/device.ts';
 import type { GapPoint, MountPosition, Sensor, VehiclePlug } from '../vehicle/index.ts';

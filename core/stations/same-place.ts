@@ -1,4 +1,6 @@
-import { LONGEST_TEXT, type Happened, type JobContext, type PlaceList } from '../job/index.ts';
+import { LONGEST_TEXT, type Happened } from '../events/index.ts';
+import type { JobContext } from '../job/index.ts';
+import type { PlaceList } from '../overlay/index.ts';
 import { pieceKey, type PointMm, type Sensor, type Side, type VehicleProfile } from '../vehicle/index.ts';
 import { refused, tooLong, unless, type Act } from './act.ts';
 import { question, type Asked } from './hold.ts';

@@ -1,8 +1,9 @@
-import { planOpening, type Happened, type JobContext } from '../job/index.ts';
+import { planOpening, planClosingOf } from '../plan/index.ts';
+import type { Happened } from '../events/index.ts';
+import { type JobContext, jobContext } from '../job/index.ts';
 import { barePiece, bareProfile } from '../test/bare-profile.ts';
 import { bareFitment, bareKit, bareLamp } from '../test/bare-kit.ts';
 import { openedLog, RULES, type TestLog } from '../job/test/log.ts';
-import { jobContext, planClosingOf } from '../job/index.ts';
 import { positionsIn, type Way } from '../vehicle/index.ts';
 import { aim, closeUp, isRefused, openUp, preparationsNow, raisedAt, standingOf, standsOffered, stoodSo, type Act } from './index.ts';
 import { contextOf, Device, together } from './test/device.ts';

@@ -1,6 +1,6 @@
-import type { Preparation } from '../access/index.ts';
-import { preparationsIn } from '../access/index.ts';
-import type { Happened, JobContext } from '../job/index.ts';
+import { type Preparation, preparationsIn } from '../access/index.ts';
+import type { Happened } from '../events/index.ts';
+import type { JobContext } from '../job/index.ts';
 import { positionsOf, STANDS, stillToTake, type Position } from '../vehicle/index.ts';
 import { happened, refused, type Act } from './act.ts';
 import { todo, type Asked } from './hold.ts';

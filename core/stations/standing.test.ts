@@ -1,6 +1,9 @@
 import { piecesBack } from '../closing/index.ts';
 import { key } from '../subject/index.ts';
-import { circuitLoads, foldJob, gatesOf, lampAims, openingDone, planClosingOf, planOpening, wireJoints, type JobContext } from '../job/index.ts';
+import { circuitLoads, wireJoints } from '../loom/index.ts';
+import { foldJob } from '../log/index.ts';
+import { gatesOf, openingDone, planClosingOf, planOpening } from '../plan/index.ts';
+import { lampAims, type JobContext } from '../job/index.ts';
 import { contextOf, openedLog, PAIR, VAN, type TestLog } from '../job/test/log.ts';
 import { handOver, sense, standingOf, type Station } from './index.ts';
 

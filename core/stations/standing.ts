@@ -1,5 +1,7 @@
 import type { AccessPlan } from '../access/index.ts';
-import { hasLeft, nightLines, openingDone, planClosingOf, type JobContext } from '../job/index.ts';
+import { hasLeft } from '../events/index.ts';
+import { nightLines, type JobContext } from '../job/index.ts';
+import { openingDone, planClosingOf } from '../plan/index.ts';
 import * as aim from './aim/index.ts';
 import * as checkIn from './check-in/index.ts';
 import * as closeUp from './close-up/index.ts';

@@ -1,4 +1,7 @@
-import { describedOnce, idCheck, traySlots, wouldLose } from '../job/index.ts';
+import { describedOnce } from '../overlay/index.ts';
+import { idCheck } from '../log/index.ts';
+import { traySlots } from '../paper/index.ts';
+import { wouldLose } from '../job/index.ts';
 import { PAIR, RULES } from '../job/test/log.ts';
 import { checkIn, isRefused, openUp, sense } from './index.ts';
 import { contextOf, Device, HERON, together } from './test/device.ts';

@@ -1,6 +1,9 @@
 import { moveNamed } from '../access/index.ts';
 import { NEW_HERON } from '../test/new-heron.ts';
-import { gatesOf, idCheck, jobContext, openingDone, openingUnknown, planClosingOf, planOpening, stepTimes, type Happened, type JobContext, type JobEvent } from '../job/index.ts';
+import { gatesOf, openingDone, openingUnknown, planClosingOf, planOpening, stepTimes } from '../plan/index.ts';
+import { idCheck } from '../log/index.ts';
+import { jobContext, type JobContext } from '../job/index.ts';
+import type { Happened, JobEvent } from '../events/index.ts';
 import { matchKit } from '../match/index.ts';
 import { openedLog, PAIR, RULES, type TestLog } from '../job/test/log.ts';
 import { newKind, standardLamps, type Piece, type VehicleProfile } from '../vehicle/index.ts';

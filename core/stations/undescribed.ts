@@ -1,4 +1,5 @@
-import { kitsUndescribed, LONGEST_TEXT, unplacedToAim, type JobContext } from '../job/index.ts';
+import { kitsUndescribed, unplacedToAim, type JobContext } from '../job/index.ts';
+import { LONGEST_TEXT } from '../events/index.ts';
 import type { FitmentList } from '../kit/index.ts';
 import { key } from '../subject/index.ts';
 import { isUndescribed, standardLamps, type Described, type LampFunction } from '../vehicle/index.ts';

@@ -1,4 +1,4 @@
-import type { School } from '../job/index.ts';
+import type { School } from '../events/index.ts';
 import { Robot } from './test/robot.ts';
 import { said } from './test/said.ts';
 import { SMALL } from './test/small-van.ts';

@@ -13,7 +13,6 @@ export * from './like.ts';
 export * from './telling.ts';
 export * from './taken-over.ts';
 export * from './known-pieces.ts';
-export * from './one-piece.ts';
 export * from './new-kind.ts';
 export * from './measured.ts';
 export * from './standard-lamps.ts';

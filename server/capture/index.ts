@@ -13,7 +13,8 @@ import {
   type KindCaptured,
   type SeenJob,
 } from '@jade/core/capture';
-import { foldJob, withDescribed, withLearnedTimes } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import { withDescribed, withLearnedTimes } from '@jade/core/overlay';
 import type { Kit } from '@jade/core/kit';
 import { knownPieces, type KnownKind, type VehicleProfile } from '@jade/core/vehicle';
 import { TakenToKeep, TimesToKeep } from '@jade/contract/vehicle';

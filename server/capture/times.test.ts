@@ -1,6 +1,7 @@
 import { NOTHING_TAKEN } from '@jade/core/capture';
 import type { TimesOfKind } from '@jade/contract/job';
-import { learnedSteps, type LoggedEvent } from '@jade/core/job';
+import { learnedSteps } from '@jade/core/overlay';
+import type { LoggedEvent } from '@jade/core/events';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';
 

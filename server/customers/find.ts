@@ -1,6 +1,6 @@
 import { and, count, desc, eq, exists, inArray, isNull, or, sql, type SQL, type SQLWrapper } from 'drizzle-orm';
 import { plateKey } from '@jade/core/customers';
-import type { JobEvent } from '@jade/core/job';
+import type { JobEvent } from '@jade/core/events';
 import type { CustomerFound, CustomerShown, CustomersFound, VehicleFound, VehicleShown, VehiclesFound, Visit } from '@jade/contract/customers';
 import { tables, type Connection } from '../database/index.ts';
 import { libraryState, titlesOf } from '../documents/index.ts';

@@ -1,6 +1,6 @@
 import { and, desc, eq, inArray, lte, or, sql } from 'drizzle-orm';
 import type { KnownKind } from '@jade/core/customers';
-import type { DocumentPin } from '@jade/core/job';
+import type { DocumentPin } from '@jade/core/events';
 import { DOCUMENT_KINDS, liftDocument, type DocumentKind, type Documents } from '@jade/contract/documents';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { notFound, Refusal } from '../faults/index.ts';

@@ -1,4 +1,4 @@
-import { newestVersion } from '@jade/core/job';
+import { newestVersion } from '@jade/core/log';
 import { demoDocument } from '../test/shop.ts';
 
 /** Type and payload of an event. */

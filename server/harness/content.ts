@@ -1,4 +1,5 @@
-import { jointList, wireJoints, wirePicture, type JobContext } from '@jade/core/job';
+import { jointList, wireJoints, wirePicture } from '@jade/core/loom';
+import type { JobContext } from '@jade/core/job';
 import { facesOnPaper, pictureLanes, type FacesOnPaper, type PictureLane } from '@jade/words/drawing';
 import { namesOf } from '@jade/words/names';
 import { sayJointLine, sayLoad, sayProtection, type JointRow } from '@jade/words/wiring';

@@ -1,5 +1,6 @@
 import type { FastifyInstance } from 'fastify';
-import { foldJob, mappedPins } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import { mappedPins } from '@jade/core/loom';
 import { pictureSvg } from '@jade/words/drawing';
 import { MAP_COLUMNS, sayMapped } from '@jade/words/probing';
 import { JOINT_COLUMNS } from '@jade/words/wiring';

@@ -1,4 +1,5 @@
-import { mappedPins, plugsRead, readingsOf, type JobContext } from '@jade/core/job';
+import { mappedPins, plugsRead, readingsOf } from '@jade/core/loom';
+import type { JobContext } from '@jade/core/job';
 import { cardMarks } from '@jade/words/drawing';
 import { sayMapped } from '@jade/words/probing';
 import { drawPaper, room, table, write, type PageHead } from '../sheet/index.ts';

@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
-import { foldJob, wouldLose, type JobDocuments } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import { wouldLose, type JobDocuments } from '@jade/core/job';
 import { checkKit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import type { AnyDocument } from '@jade/contract/documents';

@@ -1,5 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
-import { jobContext, type JobContext, type JobDocuments, type JobState, type LoggedEvent } from '@jade/core/job';
+import { jobContext, type JobContext, type JobDocuments } from '@jade/core/job';
+import type { JobState, LoggedEvent } from '@jade/core/events';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { getPinned } from '../documents/index.ts';
 import { timesOn } from './times.ts';

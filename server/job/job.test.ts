@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { FOLD_VERSION } from '@jade/core/job';
+import { FOLD_VERSION } from '@jade/core/events';
 import { tables } from '../database/index.ts';
 import { demoDocument, event, openTestShop, type TestShop } from '../test/shop.ts';
 

@@ -1,4 +1,5 @@
-import { foldJob, hasLeft } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import { hasLeft } from '@jade/core/events';
 import type { AddKit } from '@jade/contract/job';
 import { tables, type Connection } from '../database/index.ts';
 import { getDocument } from '../documents/index.ts';

@@ -1,6 +1,8 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
-import { foldJob, hasLeft, isDropped, type EventType, type IdCheck, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { foldJob, type IdCheck } from '@jade/core/log';
+import { hasLeft, type EventType, type JobEvent, type LoggedEvent } from '@jade/core/events';
+import { isDropped } from '@jade/core/job';
 import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';

@@ -1,6 +1,8 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { foldJob, hasLeft, isDropped, type BroughtIn, type FittedKit, type FollowsWhy, type JobEvent } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import { hasLeft, type BroughtIn, type FittedKit, type FollowsWhy, type JobEvent } from '@jade/core/events';
+import { isDropped } from '@jade/core/job';
 import { duplicateIds, FaultyInput } from '@jade/core/faults';
 import type { NewJob } from '@jade/contract/job';
 import { makeVehicle, vehicleNow } from '../customers/index.ts';

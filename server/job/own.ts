@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { JobEvent, LoggedEvent } from '@jade/core/job';
+import type { JobEvent, LoggedEvent } from '@jade/core/events';
 import { tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';

@@ -1,6 +1,7 @@
 import { and, eq, max, or } from 'drizzle-orm';
-import type { DocumentPin, LoggedEvent } from '@jade/core/job';
-import { foldJob, lostIn, pinsOf, standingEvents } from '@jade/core/job';
+import { type DocumentPin, type LoggedEvent, pinsOf } from '@jade/core/events';
+import { foldJob, standingEvents } from '@jade/core/log';
+import { lostIn } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
 import { getDocument, type StoredDocument } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';

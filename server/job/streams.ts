@@ -1,6 +1,6 @@
 import type { ServerResponse } from 'node:http';
 import { inArray } from 'drizzle-orm';
-import type { LoggedEvent } from '@jade/core/job';
+import type { LoggedEvent } from '@jade/core/events';
 import type { Appended } from '@jade/contract/job';
 import { tables, type Database } from '../database/index.ts';
 import { pingAll, type OpenStream, type StillIn } from '../streams/index.ts';

@@ -1,5 +1,5 @@
 import type { RowDataPacket } from 'mysql2/promise';
-import { FOLD_VERSION } from '@jade/core/job';
+import { FOLD_VERSION } from '@jade/core/events';
 import type { JobLine } from '@jade/contract/job';
 import { buildApp } from '../app/index.ts';
 import { event, openTestShop, type TestShop } from '../test/shop.ts';

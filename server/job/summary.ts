@@ -1,5 +1,8 @@
 import { and, eq, gte, lte, ne, or, sql } from 'drizzle-orm';
-import { FOLD_VERSION, foldJob, hasLeft, jobContext, jobNow, planMemory, type LoggedEvent, type PlanMemory } from '@jade/core/job';
+import { FOLD_VERSION, hasLeft, type LoggedEvent } from '@jade/core/events';
+import { foldJob } from '@jade/core/log';
+import { jobContext } from '@jade/core/job';
+import { jobNow, planMemory, type PlanMemory } from '@jade/core/plan';
 import { standingOf } from '@jade/core/stations';
 import type { JobSummary } from '@jade/contract/job';
 import { namesOf } from '@jade/words/names';

@@ -1,6 +1,8 @@
 import { and, eq, inArray, lte, sql } from 'drizzle-orm';
 import type { JobMove } from '@jade/core/capture';
-import { stepTimes, type JobContext, type LoggedEvent } from '@jade/core/job';
+import { stepTimes } from '@jade/core/plan';
+import type { JobContext } from '@jade/core/job';
+import type { LoggedEvent } from '@jade/core/events';
 import type { TakenTimes } from '@jade/core/schedule';
 import type { TimesOfKind } from '@jade/contract/job';
 import { asked, tables, type Connection } from '../database/index.ts';

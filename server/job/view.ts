@@ -1,5 +1,5 @@
 import { and, count, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import { FOLD_VERSION, type JobEvent } from '@jade/core/job';
+import { FOLD_VERSION, type JobEvent } from '@jade/core/events';
 import type { Shop } from '@jade/core/shop';
 import type { Followed, JobLine, JobSummary, JobView } from '@jade/contract/job';
 import { UNREADABLE } from '@jade/words/job';

@@ -1,6 +1,7 @@
 import { and, eq, gt, inArray, sql } from 'drizzle-orm';
 import { unionAll } from 'drizzle-orm/mysql-core';
-import { liftEvent, type LoggedEvent } from '@jade/core/job';
+import { liftEvent } from '@jade/core/log';
+import type { LoggedEvent } from '@jade/core/events';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { Kept } from '../documents/index.ts';
 import type { EventRow } from './chain.ts';

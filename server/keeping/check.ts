@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { asc, eq, isNull } from 'drizzle-orm';
-import { FOLD_VERSION, foldJob } from '@jade/core/job';
+import { FOLD_VERSION } from '@jade/core/events';
+import { foldJob } from '@jade/core/log';
 import type { JobSummary } from '@jade/contract/job';
 import { tables, type Connection, type Database } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';

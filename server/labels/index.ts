@@ -1,5 +1,6 @@
 import type { FastifyInstance } from 'fastify';
-import { foldJob, isLabelSheet, LABEL_SHEETS, labelsOf, placesOn } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import { isLabelSheet, LABEL_SHEETS, labelsOf, placesOn } from '@jade/core/paper';
 import { sayLabel } from '@jade/words/labels';
 import { namesOf } from '@jade/words/names';
 import type { Database } from '../database/index.ts';

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
 import qrcode from 'qrcode-generator';
-import { LABEL_PAPERS, labelPlace, type LabelSheet } from '@jade/core/job';
+import { LABEL_PAPERS, labelPlace, type LabelSheet } from '@jade/core/paper';
 import type { LabelText } from '@jade/words/labels';
 import { FACES, set, type Document } from '../sheet/index.ts';
 

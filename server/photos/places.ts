@@ -1,5 +1,5 @@
 import { and, desc, eq, exists, inArray, like, lte, ne, notLike, sql } from 'drizzle-orm';
-import type { JobState, LoggedEvent } from '@jade/core/job';
+import type { JobState, LoggedEvent } from '@jade/core/events';
 import { isOfKind, kitOfPaper, placeOf, type EarlierPhoto, type Photo } from '@jade/core/photos';
 import { tables, type Connection } from '../database/index.ts';
 

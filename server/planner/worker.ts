@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import { FaultyInput } from '@jade/core/faults';
-import { planOpening } from '@jade/core/job';
+import { planOpening } from '@jade/core/plan';
 import { findComputation } from '@jade/contract/compute';
 import type { Asked, Told } from './index.ts';
 

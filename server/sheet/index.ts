@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import type { ShopWays } from '@jade/words/units';
-import { foldJob } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
 import { tables, type Database } from '../database/index.ts';
 import { newestDocuments } from '../documents/index.ts';
 import { Refusal } from '../faults/index.ts';

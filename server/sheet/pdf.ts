@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { Stroke } from '@jade/core/job';
+import type { Stroke } from '@jade/core/events';
 import { WHOLE_EDGE } from '@jade/core/photos';
 import { SHEET, sayFoot, sayHead, sayPage, type SheetContent, type SheetPhoto, type SheetTable } from '@jade/words/sheet';
 import { faceFor, FACES, plain, type Weight } from './faces.ts';

@@ -1,4 +1,6 @@
-import { foldJob, type JobContext, type LoggedEvent } from '@jade/core/job';
+import { foldJob } from '@jade/core/log';
+import type { JobContext } from '@jade/core/job';
+import type { LoggedEvent } from '@jade/core/events';
 import type { Kit } from '@jade/core/kit';
 import type { RuleSet } from '@jade/core/rules';
 import { sheetOf } from '@jade/core/sheet';

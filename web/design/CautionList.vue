@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CautionCode } from '@jade/core/job';
+import type { CautionCode } from '@jade/core/plan';
 import { CAUTION, sayCautions } from '@jade/words/cautions';
 
 /** What can hurt at a step, with what its profile or kit says of it besides; each once, in one place. */

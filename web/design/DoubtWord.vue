@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { MeasureDoubt } from '@jade/core/judging';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { DOUBTED, sayDoubt } from '@jade/words/judging';
 import WordsField from './WordsField.vue';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue';
 import type { MeasureDoubt } from '@jade/core/judging';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { typedMeasure, type TypedUnit } from '@jade/core/units';
 import { DOUBTED, sayTyped } from '@jade/words/judging';
 import { sayBetween } from '@jade/words/units';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { tooManyIn } from '@jade/core/job';
+import { tooManyIn } from '@jade/core/events';
 import { WORDS_FIELD } from '@jade/words/design';
 import { sayTooLong } from '@jade/words/units';
 

@@ -1,4 +1,4 @@
-import { tooManyIn } from '@jade/core/job';
+import { tooManyIn } from '@jade/core/events';
 
 /** Whether there is room for a text, written or not. */
 export const within = (text: string, most: number): boolean => tooManyIn(text, most) === 0;

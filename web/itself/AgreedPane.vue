@@ -3,7 +3,7 @@ import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
 import { itself } from '@jade/core/stations';
 import { judgeOpening } from '@jade/core/judging';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { sayMileage } from '@jade/words/customers';
 import { ITSELF } from '@jade/words/itself';
 import { OPENING_DOUBTS } from '@jade/words/judging';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { itself } from '@jade/core/stations';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { CARD } from '@jade/words/card';
 import { CANCEL, ITSELF, sayUndoing } from '@jade/words/itself';
 import { PHOTOS } from '@jade/words/photos';

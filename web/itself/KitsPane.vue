@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT, toTakeOut } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
+import { toTakeOut } from '@jade/core/job';
 import { kitSlug, type NewKit } from '@jade/core/kit';
 import { itself } from '@jade/core/stations';
 import { ITSELF, KITS, sayUndoing } from '@jade/words/itself';

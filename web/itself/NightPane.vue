@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { LONGEST_TEXT, nightLines, type NightLine } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
+import { nightLines, type NightLine } from '@jade/core/job';
 import { itself } from '@jade/core/stations';
 import { NIGHT, sayNight } from '@jade/words/itself';
 import { within } from '../design/words.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { itself, type Station } from '@jade/core/stations';
 import { NOTES } from '@jade/words/itself';
 import { STATION_NAMES } from '@jade/words/stations';

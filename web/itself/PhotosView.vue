@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, ref, watch } from 'vue';
-import { damageOn } from '@jade/core/job';
+import { damageOn } from '@jade/core/events';
 import { PHOTOS, sayPhoto, sayTaken } from '@jade/words/photos';
 import { sayPageTitle } from '@jade/words/shell';
 import EmptyNote from '../design/EmptyNote.vue';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, watch } from 'vue';
-import { backOnCard, closingCautions, jobTools, kitsOnCard, openingCautions, openingUnknown, stepCautions, testCautions } from '@jade/core/job';
+import { backOnCard, kitsOnCard } from '@jade/core/paper';
+import { closingCautions, openingCautions, openingUnknown, stepCautions, testCautions } from '@jade/core/plan';
+import { jobTools } from '@jade/core/job';
 import type { OpenStep } from '@jade/core/access';
 import { sayPreparation, sayStepTime, sayTrouble } from '@jade/words/access';
 import { CARD, sayCardFasteners, sayCardHead, sayIsolates } from '@jade/words/card';

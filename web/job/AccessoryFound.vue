@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { openUp } from '@jade/core/stations';
 import { DRIVES, SIDES, type Drive, type Side } from '@jade/core/vehicle';
 import { ACCESSORY_FOUND } from '@jade/words/job';

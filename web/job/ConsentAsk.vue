@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { consented, type Irreversible } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { CONSENT, sayConsent } from '@jade/words/job';

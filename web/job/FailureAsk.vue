@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { FAILURE } from '@jade/words/fit';
 import AskText from '../design/AskText.vue';
 import { useCurrentJob } from './current.ts';

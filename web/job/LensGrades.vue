@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { LENS_GRADES, LONGEST_TEXT, lensesOf, type LensGrade, type Moment } from '@jade/core/job';
+import { LENS_GRADES, LONGEST_TEXT, type LensGrade, type Moment } from '@jade/core/events';
+import { lensesOf } from '@jade/core/job';
 import { checkIn, handOver } from '@jade/core/stations';
 import { DOUBTED } from '@jade/words/judging';
 import { LENS_GRADES_ENTRY as SAYS } from '@jade/words/job';

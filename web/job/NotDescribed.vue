@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { undescribed, type DoneWith } from '@jade/core/stations';
 import { NOT_DESCRIBED } from '@jade/words/stations';
 import AskText from '../design/AskText.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { isRefused, samePlace } from '@jade/core/stations';
-import type { PlaceList } from '@jade/core/job';
+import type { PlaceList } from '@jade/core/overlay';
 import { PLACE_TWINS } from '@jade/words/open-up';
 import TapeLabel from '../design/TapeLabel.vue';
 import { useCurrentJob } from './current.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { isLabelSheet, LABEL_SHEETS, labelsOf, nextFree, placesOn, type LabelSheetId } from '@jade/core/job';
+import { isLabelSheet, LABEL_SHEETS, labelsOf, nextFree, placesOn, type LabelSheetId } from '@jade/core/paper';
 import { LABELS } from '@jade/words/labels';
 import ChoiceRow from '../design/ChoiceRow.vue';
 import { useCurrentJob } from './current.ts';

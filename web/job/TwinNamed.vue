@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import type { Act } from '@jade/core/stations';
 import { TWIN_NAMED } from '@jade/words/open-up';
 import { sayRefusal } from '@jade/words/stations';

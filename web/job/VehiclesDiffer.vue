@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 } from 'uuid';
 import { computed } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { checkIn } from '@jade/core/stations';
 import { entryId } from '@jade/core/vehicle';
 import { DIFFERS } from '@jade/words/check-in';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT, WARNING_LAMPS, type Moment, type WarningLamp } from '@jade/core/job';
+import { LONGEST_TEXT, WARNING_LAMPS, type Moment, type WarningLamp } from '@jade/core/events';
 import { checkIn, isRefused } from '@jade/core/stations';
 import { sayWarnings } from '@jade/words/judging';
 import { WARNING_LAMPS_ENTRY as SAYS } from '@jade/words/job';

@@ -2,20 +2,10 @@ import { defineStore } from 'pinia';
 import { v7 } from 'uuid';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { planChange, type AccessPlan, type AccessProgress, type Explanation, type PlanChange } from '@jade/core/access';
-import {
-  emptyJob,
-  furtherKits,
-  jobNow,
-  newestVersion,
-  planMemory,
-  undoTargets,
-  type EventType,
-  type Happened,
-  type JobDocuments,
-  type JobEvent,
-  type LoggedEvent,
-  type Payloads,
-} from '@jade/core/job';
+import { emptyJob, type EventType, type Happened, type JobEvent, type LoggedEvent, type Payloads } from '@jade/core/events';
+import { furtherKits, jobNow, planMemory } from '@jade/core/plan';
+import { newestVersion, undoTargets } from '@jade/core/log';
+import type { JobDocuments } from '@jade/core/job';
 import type { Appended, JobView } from '@jade/contract/job';
 import type { NewKit } from '@jade/core/kit';
 import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/stations';

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { liftEvent, type JobEvent, type LoggedEvent } from '@jade/core/job';
+import { liftEvent } from '@jade/core/log';
+import type { JobEvent, LoggedEvent } from '@jade/core/events';
 import { ask, Refused } from '../ask/index.ts';
 import { useSession } from '../session/index.ts';
 import { Outbox, type Answer, type Sent } from './outbox.ts';

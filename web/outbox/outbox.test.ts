@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import { jest } from '@jest/globals';
 import fc from 'fast-check';
-import type { JobEvent } from '@jade/core/job';
+import type { JobEvent } from '@jade/core/events';
 import { Outbox, type Answer, type OutboxOptions, type Sent } from './outbox.ts';
 import type { Waiting } from './shelf.ts';
 

@@ -1,4 +1,4 @@
-import type { JobEvent, LoggedEvent } from '@jade/core/job';
+import type { JobEvent, LoggedEvent } from '@jade/core/events';
 import { OUTBOX_BAR } from '@jade/words/shell';
 import type { Waiting } from './shelf.ts';
 

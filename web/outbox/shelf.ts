@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { JobEvent } from '@jade/core/job';
+import type { JobEvent } from '@jade/core/events';
 
 /** An event that the server does not have yet. */
 export interface Waiting {

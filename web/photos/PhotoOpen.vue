@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { ringAt, ringMoved, ringSized, type EarlierPhoto, type Photo, type Ring } from '@jade/core/photos';
 import { itself } from '@jade/core/stations';
 import { COMMON } from '@jade/words/common';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { damageOn } from '@jade/core/job';
+import { damageOn } from '@jade/core/events';
 import { photosAt, type EarlierPhoto, type Photo, type PhotoSubject } from '@jade/core/photos';
 import { key } from '@jade/core/subject';
 import { PHOTOS, sayPhoto, sayPhotoFault, sayTake } from '@jade/words/photos';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed, ref } from 'vue';
-import { canUndo, lastEvents, traySlots, undoneEvents } from '@jade/core/job';
+import { canUndo, lastEvents, undoneEvents } from '@jade/core/log';
+import { traySlots } from '@jade/core/paper';
 import { TRAY_DRAWING } from '@jade/words/design';
 import { sayEvent, sayLogLine, sayQuestion } from '@jade/words/job';
 import { sayGroup } from '@jade/words/names';

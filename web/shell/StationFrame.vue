@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { LONGEST_TEXT, toTakeOut } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
+import { toTakeOut } from '@jade/core/job';
 import { PAPERS_AT } from '@jade/core/photos';
 import { itself, type Station } from '@jade/core/stations';
 import { NIGHT, PAUSE, sayNothingFitted } from '@jade/words/itself';

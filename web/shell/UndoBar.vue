@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { LoggedEvent } from '@jade/core/job';
+import type { LoggedEvent } from '@jade/core/events';
 import { sayEvent } from '@jade/words/job';
 import { UNDO_BAR } from '@jade/words/shell';
 import { useJob } from '../job/store.ts';

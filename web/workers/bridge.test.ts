@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals';
 import type { AccessPlan } from '@jade/core/access';
-import { planOpening } from '@jade/core/job';
+import { planOpening } from '@jade/core/plan';
 import { contextOf, openedLog } from '../../core/job/test/log.ts';
 import type { Asked, Told } from './planner.ts';
 

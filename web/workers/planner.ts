@@ -1,5 +1,6 @@
 import { explainPlan, searchPlan, type AccessPlan, type AccessProgress, type Explanation, type FurtherKit } from '@jade/core/access';
-import { openingRequest, type JobContext } from '@jade/core/job';
+import { openingRequest } from '@jade/core/plan';
+import type { JobContext } from '@jade/core/job';
 
 export type Asked = { id: number; stop: true } | { id: number; context: JobContext; explain?: { plan: AccessPlan; further: FurtherKit[] } };
 

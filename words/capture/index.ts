@@ -1,6 +1,6 @@
 import type { CaptureConflict, KindCaptured, KitProposed, WayChange } from '@jade/core/capture';
 import type { Condition } from '@jade/core/facts';
-import type { Judged } from '@jade/core/job';
+import type { Judged } from '@jade/core/events';
 import type {
   Circuit,
   Described,

@@ -1,4 +1,4 @@
-import type { CautionCode } from '@jade/core/job';
+import type { CautionCode } from '@jade/core/plan';
 
 /** What can hurt at a step, what to do about it, and who decides. */
 export const CAUTIONS: Readonly<Record<CautionCode, string>> = {

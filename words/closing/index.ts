@@ -1,6 +1,6 @@
 import type { CloseStep, CloseTrouble, SupplyStep } from '@jade/core/closing';
 import type { FastenerGroup } from '@jade/core/vehicle';
-import type { GroupCount } from '@jade/core/job';
+import type { GroupCount } from '@jade/core/events';
 import { sayGroup, type Names } from '@jade/words/names';
 import { saySubject } from '@jade/words/subject';
 import { inSentence, plural } from '@jade/words/units';

@@ -1,4 +1,4 @@
-import type { WireJoint } from '@jade/core/job';
+import type { WireJoint } from '@jade/core/loom';
 import { MATE_WORDS, sayChecked, sayFirst, sayJoint } from '@jade/words/wiring';
 import { bandsOf } from './colours.ts';
 import { layFaces } from './plug-faces.ts';

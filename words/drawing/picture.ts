@@ -1,4 +1,4 @@
-import { circuitKey, jointKey, type WireBranch, type WireJoint, type WireLane } from '@jade/core/job';
+import { circuitKey, jointKey, type WireBranch, type WireJoint, type WireLane } from '@jade/core/loom';
 import { sayArea, sayEnds, sayGuard, sayJoint, sayLoad } from '@jade/words/wiring';
 
 /** What stands in a lane of the electrical picture, in words; `state` says how it is drawn. */

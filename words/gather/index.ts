@@ -1,4 +1,4 @@
-import type { GatherTrouble, StackCheck } from '@jade/core/gather';
+import type { GatherTrouble, StackCheck } from '@jade/core/contents';
 import type { gather } from '@jade/core/stations';
 import type { Names } from '@jade/words/names';
 import { inSentence, millimetres, minutes, plural } from '@jade/words/units';

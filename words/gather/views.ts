@@ -1,4 +1,4 @@
-import type { BenchColumn } from '@jade/core/gather';
+import type { BenchColumn } from '@jade/core/contents';
 import { minutes, plural } from '@jade/words/units';
 
 export const GATHER_STATION = {

@@ -1,4 +1,5 @@
-import type { FollowsWhy, JobState, NightItem, NightLine } from '@jade/core/job';
+import type { FollowsWhy, JobState, NightItem } from '@jade/core/events';
+import type { NightLine } from '@jade/core/job';
 import type { itself } from '@jade/core/stations';
 import type { Names } from '@jade/words/names';
 import { inSentence, plural } from '@jade/words/units';

@@ -1,4 +1,5 @@
-import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, PartToOrder, Payloads } from '@jade/core/job';
+import type { EventType, LedTo, LoggedEvent, NightItem, OpenQuestion, Payloads } from '@jade/core/events';
+import type { PartToOrder } from '@jade/core/job';
 import type { FitmentList, KitList, Pass } from '@jade/core/kit';
 import { isScrewed, type Described, type FastenerGroup, type Piece, type Release, type Tightening } from '@jade/core/vehicle';
 import { sayAsItComes, sayGroup, sayMeasures, sayStand, type Names } from '@jade/words/names';

@@ -1,4 +1,4 @@
-import type { EventType, LoggedEvent } from '@jade/core/job';
+import type { EventType, LoggedEvent } from '@jade/core/events';
 import type { Hold, HoldCode } from '@jade/core/stations';
 import type { Kit } from '@jade/core/kit';
 import type { VehicleProfile } from '@jade/core/vehicle';

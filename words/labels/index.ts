@@ -1,4 +1,4 @@
-import type { JobLabel } from '@jade/core/job';
+import type { JobLabel } from '@jade/core/paper';
 import type { Names } from '@jade/words/names';
 import { inSentence, plural } from '@jade/words/units';
 

@@ -1,5 +1,5 @@
 import { explain, type Condition } from '@jade/core/facts';
-import type { MinutesChange } from '@jade/core/job';
+import type { MinutesChange } from '@jade/core/overlay';
 import type { Body, FastenerGroup, MeasureId, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
 import type { Difference } from '@jade/core/versions';
 import { sayWay } from '@jade/words/job';

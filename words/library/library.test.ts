@@ -1,4 +1,4 @@
-import type { MinutesChange } from '@jade/core/job';
+import type { MinutesChange } from '@jade/core/overlay';
 import { LEARNED_TIMES, sayMinutesChange } from './index.ts';
 
 const change = (part: Partial<MinutesChange>): MinutesChange => ({ piece: 'grille', level: 'off', what: { minutes: 'open' }, beforeMin: 4, nowMin: 6.25, times: 3, ...part });

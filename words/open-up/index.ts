@@ -1,5 +1,5 @@
 import type { OpenStep } from '@jade/core/access';
-import type { PlaceList } from '@jade/core/job';
+import type { PlaceList } from '@jade/core/overlay';
 import type { samePlace } from '@jade/core/stations';
 import type { Piece } from '@jade/core/vehicle';
 import type { Names } from '@jade/words/names';

@@ -1,4 +1,4 @@
-import type { BatteryWatch, LampWire, MappedPin, PinLearned, PinLeft } from '@jade/core/job';
+import type { BatteryWatch, LampWire, MappedPin, PinLearned, PinLeft } from '@jade/core/loom';
 import type {
   PracticeClaim,
   PracticeReading,

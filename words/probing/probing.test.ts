@@ -1,5 +1,5 @@
 import type { PinFound, PinStatus, SlotFound } from '@jade/core/probing';
-import type { LampWire } from '@jade/core/job';
+import type { LampWire } from '@jade/core/loom';
 import type { VehiclePlug } from '@jade/core/vehicle';
 import {
   sayClaim,

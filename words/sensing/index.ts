@@ -1,4 +1,4 @@
-import type { Payloads } from '@jade/core/job';
+import type { Payloads } from '@jade/core/events';
 import type { SensorEffect } from '@jade/core/sensing';
 import { degrees, metres } from '@jade/words/units';
 

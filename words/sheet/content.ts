@@ -1,7 +1,8 @@
 import type { Sheet } from '@jade/core/sheet';
 import type { Photo } from '@jade/core/photos';
 import type { FitmentList } from '@jade/core/kit';
-import { isDropped, kitsUndescribed, unplacedToAim, type FollowsWhy, type JobContext, type Stroke } from '@jade/core/job';
+import { isDropped, kitsUndescribed, unplacedToAim, type JobContext } from '@jade/core/job';
+import type { FollowsWhy, Stroke } from '@jade/core/events';
 import { standingOf } from '@jade/core/stations';
 import { namesOf } from '@jade/words/names';
 import { sayHold } from '@jade/words/stations';

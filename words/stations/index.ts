@@ -1,4 +1,4 @@
-import { MOST_PINS, type JobState } from '@jade/core/job';
+import { MOST_PINS, type JobState } from '@jade/core/events';
 import type { FaceFault, Hold, HoldCode, Refusal, Station, StationState } from '@jade/core/stations';
 import type { PoweredFault } from '@jade/core/wiring';
 import { MEASURE_NAMES, type Names } from '@jade/words/names';

@@ -1,5 +1,6 @@
 import type { ReasonTree } from '@jade/core/facts';
-import type { LedWire, StandingDraw, WatchedLamp, WireBranch, WireJoint, WireLane } from '@jade/core/job';
+import type { LedWire } from '@jade/core/job';
+import type { StandingDraw, WatchedLamp, WireBranch, WireJoint, WireLane } from '@jade/core/loom';
 import type { Circuit, Load, MonitorKind } from '@jade/core/vehicle';
 import type { Cure, CureTrouble, LoadCheck, MateTrouble, MateVerdict, PinVerdict, PlugFamily } from '@jade/core/wiring';
 import { sayCondition } from '@jade/words/match';

@@ -1,4 +1,5 @@
-import type { JointCheck, JointLine, JointMethod, WireJoint } from '@jade/core/job';
+import type { JointCheck } from '@jade/core/events';
+import type { JointLine, JointMethod, WireJoint } from '@jade/core/loom';
 import { inSentence, millimetres } from '@jade/words/units';
 
 /** Names that a joint list is written with; those of a job do. */

@@ -1,4 +1,4 @@
-import type { EmptyCavity, LeftoverPlug, PinLoad } from '@jade/core/job';
+import type { EmptyCavity, LeftoverPlug, PinLoad } from '@jade/core/loom';
 import type { wire } from '@jade/core/stations';
 import type { PlugAdapter, PlugFamily, PlugHarm, PlugVerdict, Source } from '@jade/core/wiring';
 import { amperes, plural, stated } from '@jade/words/units';

@@ -1,4 +1,4 @@
-import type { LegPath, LegRoute, RouteParts } from '@jade/core/job';
+import type { LegPath, LegRoute, RouteParts } from '@jade/core/loom';
 import type { RouteHazard } from '@jade/core/vehicle';
 import { millimetres, minutes, plural, stated } from '@jade/words/units';
 

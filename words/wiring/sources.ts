@@ -1,4 +1,4 @@
-import type { FeedBar, FeedOption, LedParts, RankedGround } from '@jade/core/job';
+import type { FeedBar, FeedOption, LedParts, RankedGround } from '@jade/core/loom';
 import type { RefusedSource, Source } from '@jade/core/wiring';
 import { inSentence, plural, stated } from '@jade/words/units';
 import { sayArea, sayLoad } from './loads.ts';

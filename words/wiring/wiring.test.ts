@@ -1,4 +1,5 @@
-import type { FeedOption, LedWire, LegPath, LeftoverPlug } from '@jade/core/job';
+import type { FeedOption, LegPath, LeftoverPlug } from '@jade/core/loom';
+import type { LedWire } from '@jade/core/job';
 import type { PlugFamily } from '@jade/core/wiring';
 import {
   sayAlong,

@@ -1,4 +1,5 @@
-import { jobContext, type Happened, type JobContext } from '../../job/index.ts';
+import { jobContext, type JobContext } from '../../job/index.ts';
+import type { Happened } from '../../events/index.ts';
 import { RULES, TestLog } from '../../job/test/log.ts';
 import { newKit, type Kit } from '../../kit/index.ts';
 import { gather, isRefused, type Act } from '../../stations/index.ts';

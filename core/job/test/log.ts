@@ -1,5 +1,7 @@
 import { ELECTRICS } from '../../test/electrics.ts';
-import { foldJob, type EventType, type JobContext, type LoggedEvent, type Payloads } from '../index.ts';
+import { foldJob } from '../../log/index.ts';
+import type { EventType, LoggedEvent, Payloads } from '../../events/index.ts';
+import type { JobContext } from '../index.ts';
 import { bareFitment, bareKit, bareLamp } from '../../test/bare-kit.ts';
 import { barePiece, bareProfile } from '../../test/bare-profile.ts';
 import type { Kit } from '../../kit/index.ts';

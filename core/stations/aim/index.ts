@@ -1,4 +1,5 @@
-import { floorSlope, lampAims, LOW_LIVE, supplyBars, type JobContext, type LampAim, type Moment, type Payloads } from '../../job/index.ts';
+import { floorSlope, lampAims, LOW_LIVE, supplyBars, type JobContext, type LampAim } from '../../job/index.ts';
+import type { Moment, Payloads } from '../../events/index.ts';
 import type { PhotoSubject } from '../../photos/index.ts';
 import type { AimRule } from '../../rules/index.ts';
 import { key } from '../../subject/index.ts';

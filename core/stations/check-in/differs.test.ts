@@ -1,4 +1,7 @@
-import { idCheck, jobContext, planOpening, type Happened, type JobContext, type JobEvent } from '../../job/index.ts';
+import { idCheck } from '../../log/index.ts';
+import { jobContext, type JobContext } from '../../job/index.ts';
+import { planOpening } from '../../plan/index.ts';
+import type { Happened, JobEvent } from '../../events/index.ts';
 import { openedLog, PAIR, RULES, VAN, type TestLog } from '../../job/test/log.ts';
 import { checkIn, isRefused, openUp, type Act } from '../index.ts';
 

@@ -1,4 +1,5 @@
-import { LONGEST_TEXT, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { factsOf, type Condition } from '../../facts/index.ts';
 import type { FactDefinition, Piece, TellingFact } from '../../vehicle/index.ts';
 import { refused, tooLong, unless, type Act, type Refusal } from '../act.ts';

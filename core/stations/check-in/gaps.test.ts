@@ -1,4 +1,6 @@
-import { idCheck, jobContext, type Happened, type JobContext, type JobEvent } from '../../job/index.ts';
+import { idCheck } from '../../log/index.ts';
+import { jobContext, type JobContext } from '../../job/index.ts';
+import type { Happened, JobEvent } from '../../events/index.ts';
 import { openedLog, PAIR, RULES, type TestLog } from '../../job/test/log.ts';
 import { NEW_HERON } from '../../test/new-heron.ts';
 import { newKind } from '../../vehicle/index.ts';

@@ -1,4 +1,5 @@
-import { LONGEST_TEXT, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { judgeGap, type MeasureDoubt } from '../../judging/index.ts';
 import { levelRank, pieceKey, type GapPoint, type PointMm, type Side } from '../../vehicle/index.ts';
 import { refused, tooLong, unlessDoubtful, type Act, type Refusal } from '../act.ts';

@@ -1,17 +1,5 @@
-import {
-  factValues,
-  functionsOf,
-  lensesOf,
-  LONGEST_TEXT,
-  LOW_LIVE,
-  supplyBars,
-  warningsWhyKey,
-  type BaselineResult,
-  type JobContext,
-  type LensGrade,
-  type Moment,
-  type WarningLamp,
-} from '../../job/index.ts';
+import { factValues, LONGEST_TEXT, warningsWhyKey, type BaselineResult, type LensGrade, type Moment, type WarningLamp } from '../../events/index.ts';
+import { functionsOf, lensesOf, LOW_LIVE, supplyBars, type JobContext } from '../../job/index.ts';
 import { judgeGap, judgeLens, judgeRest, judgeWarnings, type MeasureDoubt } from '../../judging/index.ts';
 import { key } from '../../subject/index.ts';
 import { checkVehicleNumber } from '../../vehicle/index.ts';

@@ -2,7 +2,8 @@ import { NEW_HERON } from '../../test/new-heron.ts';
 import { newKind } from '../../vehicle/index.ts';
 import { contextOf as contextIn, Device, OPENED, together } from '../test/device.ts';
 import { checkIn, isRefused } from '../index.ts';
-import { idCheck, wouldLose } from '../../job/index.ts';
+import { idCheck } from '../../log/index.ts';
+import { wouldLose } from '../../job/index.ts';
 import { PAIR, RULES } from '../../job/test/log.ts';
 
 const HERON = newKind({ ...NEW_HERON, lengthMm: 5341, widthMm: 1868, heightMm: 1792 });

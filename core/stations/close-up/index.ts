@@ -1,19 +1,8 @@
 import { lookAlikeGroups, type AccessPlan } from '../../access/index.ts';
 import { supplyStep, type ClosePlan, type CloseStep, type ClosingStep, type Gate, type SupplyStep } from '../../closing/index.ts';
-import {
-  gatesOf,
-  keepingDead,
-  LONGEST_TEXT,
-  outstanding,
-  wanting,
-  planClosingOf,
-  replacedPieces,
-  suppliesNow,
-  supplyBars,
-  type GroupCount,
-  type Happened,
-  type JobContext,
-} from '../../job/index.ts';
+import { gatesOf, planClosingOf } from '../../plan/index.ts';
+import { keepingDead, replacedPieces, suppliesNow, supplyBars, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT, outstanding, wanting, type GroupCount, type Happened } from '../../events/index.ts';
 import { key, same } from '../../subject/index.ts';
 import { levelRank, listedLevel, needsHold, type FastenerGroup, type SupplyId, type SupplyState } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';

@@ -1,4 +1,5 @@
-import { replacedPieces, type JobContext, type Judged } from '../../job/index.ts';
+import { replacedPieces, type JobContext } from '../../job/index.ts';
+import type { Judged } from '../../events/index.ts';
 import { listedLevel, type Level } from '../../vehicle/index.ts';
 import { happened, refused, type Act } from '../act.ts';
 

@@ -1,5 +1,5 @@
 import type { CloseStep } from '../../closing/index.ts';
-import { planClosingOf } from '../../job/index.ts';
+import { planClosingOf } from '../../plan/index.ts';
 import { contextOf, openedLog, VAN } from '../../job/test/log.ts';
 import { barePiece } from '../../test/bare-profile.ts';
 import { closeUp } from '../index.ts';

@@ -1,5 +1,6 @@
 import { piecesBack, type ClosePlan, type CloseStep } from '../../closing/index.ts';
-import { LONGEST_TEXT, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { refitCycle, type RefitRule } from '../../vehicle/index.ts';
 import { refused, tooLong, unless, type Act, type Refusal } from '../act.ts';
 

@@ -1,4 +1,5 @@
-import { kitsOnVehicle, kitsUndescribed, LONGEST_TEXT, type Happened, type JobContext } from '../../job/index.ts';
+import { kitsOnVehicle, kitsUndescribed, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT, type Happened } from '../../events/index.ts';
 import { PASSES, testsCommon, type Fitment, type FitmentList, type FitStep, type KitTest } from '../../kit/index.ts';
 import { key } from '../../subject/index.ts';
 import type { MountPosition, Piece, PointMm, Side } from '../../vehicle/index.ts';

@@ -4,8 +4,6 @@ import {
   kitsOnVehicle,
   LOW_LIVE,
   placeRules,
-  planClosingOf,
-  stepDone,
   stepReach,
   supplyBars,
   testsOf,
@@ -14,6 +12,7 @@ import {
   type KitOnVehicle,
   type TakeOut,
 } from '../../job/index.ts';
+import { planClosingOf, stepDone } from '../../plan/index.ts';
 import type { FitStep, KitTest, Pass } from '../../kit/index.ts';
 import type { PhotoSubject } from '../../photos/index.ts';
 import { key, same } from '../../subject/index.ts';

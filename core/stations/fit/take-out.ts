@@ -1,16 +1,5 @@
-import {
-  inReach,
-  kitsDropped,
-  kitsFittedBefore,
-  lampsHeld,
-  stepReach,
-  supplyBars,
-  toTakeOut,
-  type Happened,
-  type JobContext,
-  type KitOnVehicle,
-  type TakeOut,
-} from '../../job/index.ts';
+import { inReach, kitsDropped, kitsFittedBefore, lampsHeld, stepReach, supplyBars, toTakeOut, type JobContext, type KitOnVehicle, type TakeOut } from '../../job/index.ts';
+import type { Happened } from '../../events/index.ts';
 import type { FitStep } from '../../kit/index.ts';
 import { needsHold } from '../../vehicle/index.ts';
 import { refused, unless, happened, type Act, type Refusal } from '../act.ts';

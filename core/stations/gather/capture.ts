@@ -1,4 +1,5 @@
-import { LONGEST_TEXT, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { beamOf, contentsCommon, lampsCommon, type Beam, type ContentItem, type Kit, type KitList, type Lamp, type LampOffered, type Optics } from '../../kit/index.ts';
 import type { LoadKind, Side } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';

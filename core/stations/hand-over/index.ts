@@ -1,7 +1,6 @@
+import { describedNothing } from '../../overlay/index.ts';
 import {
-  describedNothing,
   functionsOf,
-  hasLeft,
   kitsFittedBefore,
   kitsOnVehicle,
   lensesOf,
@@ -11,12 +10,9 @@ import {
   suppliesNow,
   supplyBars,
   testsOf,
-  type BaselineResult,
-  type Happened,
   type JobContext,
-  type Stroke,
-  type WarningLamp,
 } from '../../job/index.ts';
+import { hasLeft, type BaselineResult, type Happened, type Stroke, type WarningLamp } from '../../events/index.ts';
 import type { KitTest } from '../../kit/index.ts';
 import { key } from '../../subject/index.ts';
 import type { LampFunction } from '../../vehicle/index.ts';

@@ -1,4 +1,5 @@
-import { hasLeft, LONGEST_TEXT, nightLines, toTakeOut, type Happened, type JobContext, type NightItem } from '../../job/index.ts';
+import { hasLeft, LONGEST_TEXT, type Happened, type NightItem } from '../../events/index.ts';
+import { nightLines, toTakeOut, type JobContext } from '../../job/index.ts';
 import { judgeOpening } from '../../judging/index.ts';
 import { key } from '../../subject/index.ts';
 import { levelRank } from '../../vehicle/index.ts';

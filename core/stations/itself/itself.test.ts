@@ -1,5 +1,7 @@
 import { contextOf, openedLog, PAIR, RULES, VAN, type TestLog } from '../../job/test/log.ts';
-import { hasLeft, jobContext, lampAims, nightLines, openingDone, toTakeOut } from '../../job/index.ts';
+import { hasLeft } from '../../events/index.ts';
+import { jobContext, lampAims, nightLines, toTakeOut } from '../../job/index.ts';
+import { openingDone } from '../../plan/index.ts';
 import { fit, itself, standingOf, type Act } from '../index.ts';
 
 const AT = '2026-03-05T08:40:00Z';

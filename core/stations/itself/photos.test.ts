@@ -1,6 +1,6 @@
 import { MOST_ON_SHEET, MOST_PHOTOS, type PhotoSubject } from '../../photos/index.ts';
 import { openedLog, type TestLog } from '../../job/test/log.ts';
-import { foldJob } from '../../job/index.ts';
+import { foldJob } from '../../log/index.ts';
 import { itself, type Act } from '../index.ts';
 
 const GRILLE: PhotoSubject = { kind: 'piece', piece: 'grille', level: 'off' };

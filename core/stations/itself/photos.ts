@@ -1,4 +1,5 @@
-import { LONGEST_TEXT, hasLeft, type JobContext, type Payloads } from '../../job/index.ts';
+import { LONGEST_TEXT, hasLeft, type Payloads } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { MOST_ON_SHEET, MOST_PHOTOS, type PhotoSubject, type Ring } from '../../photos/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, tooLong, unless, type Act } from '../act.ts';

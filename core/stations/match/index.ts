@@ -1,4 +1,5 @@
-import { unplacedKits, verdicts, type Happened, type JobContext } from '../../job/index.ts';
+import { unplacedKits, verdicts, type JobContext } from '../../job/index.ts';
+import type { Happened } from '../../events/index.ts';
 import { refused, type Act } from '../act.ts';
 import { block, question, todo, type Asked } from '../hold.ts';
 

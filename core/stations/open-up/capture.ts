@@ -1,4 +1,6 @@
-import { LONGEST_TEXT, reachUnknown, suppliesNow, unplacedKits, type GroupCount, type Happened, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT, type GroupCount, type Happened } from '../../events/index.ts';
+import { reachUnknown } from '../../plan/index.ts';
+import { suppliesNow, unplacedKits, type JobContext } from '../../job/index.ts';
 import type { OpenStep } from '../../access/index.ts';
 import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
 import {

@@ -1,17 +1,8 @@
 import { levelRank, type AccessPlan, type OpenStep } from '../../access/index.ts';
-import {
-  LONGEST_TEXT,
-  openingDone,
-  provingSide,
-  schoolOf,
-  supplyBars,
-  unplacedKits,
-  type Accessory,
-  type GroupCount,
-  type Happened,
-  type JobContext,
-  type School,
-} from '../../job/index.ts';
+import { LONGEST_TEXT, type GroupCount, type Happened, type School } from '../../events/index.ts';
+import { openingDone, provingSide, schoolOf } from '../../plan/index.ts';
+import { supplyBars, unplacedKits, type JobContext } from '../../job/index.ts';
+import type { Accessory } from '../../overlay/index.ts';
 import { judgeMinutes, type MeasureDoubt } from '../../judging/index.ts';
 import { needsHold, type Level, type LevelNeed, type OpenLevel, type Piece, type Way } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, unlessDoubtful, type Act, type Refusal } from '../act.ts';

@@ -1,4 +1,5 @@
-import { functionsOf, LONGEST_TEXT, suppliesNow, type Happened, type JobContext } from '../../job/index.ts';
+import { functionsOf, suppliesNow, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT, type Happened } from '../../events/index.ts';
 import { key } from '../../subject/index.ts';
 import { isUndescribed, listedLevel, type OpenLevel, type Piece, type Supply, type SupplyId } from '../../vehicle/index.ts';
 import { refused, tooLong, type Act, type Refusal } from '../act.ts';

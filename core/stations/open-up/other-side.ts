@@ -1,4 +1,5 @@
-import { heldAs, type JobContext } from '../../job/index.ts';
+import { heldAs } from '../../overlay/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { entryId, levelRank, onOtherSide, onOtherSideStanding, pieceKey, positionsOf, standingIn, type Piece, type Side, type Way, type WayNeed } from '../../vehicle/index.ts';
 import { happened, refused, type Act } from '../act.ts';
 

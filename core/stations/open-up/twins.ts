@@ -1,5 +1,7 @@
-import { LONGEST_TEXT, type JobContext } from '../../job/index.ts';
-import { pieceKey, sharedOf, type Piece } from '../../vehicle/index.ts';
+import { LONGEST_TEXT } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
+import { pieceKey, type Piece } from '../../vehicle/index.ts';
+import { sharedOf } from '../../overlay/index.ts';
 import { happened, refused, tooLong, unless, type Act } from '../act.ts';
 
 /** Share of the smaller one that two pieces have to have in common before one wonders whether they are one. */

@@ -1,4 +1,5 @@
-import type { JobContext, WireOpening } from '../../job/index.ts';
+import type { JobContext } from '../../job/index.ts';
+import type { WireOpening } from '../../events/index.ts';
 import { wiresToSeal } from './plug.ts';
 import { probeNow, wiresToProve, type ProbeNow } from './read.ts';
 

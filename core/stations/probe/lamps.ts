@@ -1,4 +1,5 @@
-import { lampWire, type JobContext } from '../../job/index.ts';
+import { lampWire } from '../../loom/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import type { SeenLit } from '../../wiring/index.ts';
 import { happened, refused, type Act } from '../act.ts';
 

@@ -1,18 +1,7 @@
-import {
-  LONGEST_TEXT,
-  LOW_LIVE,
-  MOST_PINS,
-  probedAs,
-  plugsThere,
-  probeOf,
-  readingVoltage,
-  suppliesNow,
-  supplyBars,
-  type FoundPlug,
-  type JobContext,
-  type PlugSide,
-  type WireOpening,
-} from '../../job/index.ts';
+import { LONGEST_TEXT, MOST_PINS, type WireOpening } from '../../events/index.ts';
+import { LOW_LIVE, suppliesNow, supplyBars, type JobContext } from '../../job/index.ts';
+import { probedAs, plugsThere, probeOf, readingVoltage } from '../../loom/index.ts';
+import type { FoundPlug, PlugSide } from '../../overlay/index.ts';
 import { classOf, continuityDoubts, voltageDoubts, type PinStatus, type ProbeFunction } from '../../probing/index.ts';
 import type { Side, VehiclePin, VehiclePlug } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';

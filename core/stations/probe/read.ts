@@ -1,18 +1,5 @@
-import {
-  lampWires,
-  legRoutes,
-  LOW_LIVE,
-  once,
-  probedAs,
-  probeOf,
-  readingVoltage,
-  soughtIn,
-  supplyBars,
-  wireJoints,
-  type JobContext,
-  type PlugProbe,
-  type WireJoint,
-} from '../../job/index.ts';
+import { lampWires, legRoutes, probedAs, probeOf, readingVoltage, soughtIn, wireJoints, type PlugProbe, type WireJoint } from '../../loom/index.ts';
+import { LOW_LIVE, once, supplyBars, type JobContext } from '../../job/index.ts';
 import { checkReference, goOn, nextReadings, voltageDoubts, type NextReading, type Reading, type ReadingBatch, type ReferenceVerdict } from '../../probing/index.ts';
 import { VEHICLE_STATES, type VehicleState } from '../../states/index.ts';
 import { key } from '../../subject/index.ts';

@@ -1,5 +1,6 @@
 import type { VehicleState } from '../../states/index.ts';
-import { jobContext, sourcesFor, type JobContext } from '../../job/index.ts';
+import { jobContext, type JobContext } from '../../job/index.ts';
+import { sourcesFor } from '../../loom/index.ts';
 import { contextOf, openedLog, VAN, type TestLog } from '../../job/test/log.ts';
 import { isRefused } from '../act.ts';
 import { measureSlot, slotsSought, slotStateNext } from './index.ts';

@@ -1,17 +1,5 @@
-import {
-  asWritten,
-  behaviourOf,
-  LOW_LIVE,
-  measuredSlots,
-  neverSlot,
-  ownLiveIn,
-  readingVoltage,
-  suppliesOf,
-  supplyBars,
-  wireJoints,
-  type JobContext,
-  type WireJoint,
-} from '../../job/index.ts';
+import { asWritten, behaviourOf, measuredSlots, neverSlot, readingVoltage, suppliesOf, wireJoints, type WireJoint } from '../../loom/index.ts';
+import { LOW_LIVE, ownLiveIn, supplyBars, type JobContext } from '../../job/index.ts';
 import { findFuse, voltageDoubts, type FuseFinding, type Reading } from '../../probing/index.ts';
 import type { VehicleState } from '../../states/index.ts';
 import type { PlugPin } from '../../vehicle/index.ts';

@@ -1,4 +1,5 @@
-import { LONGEST_TEXT, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { levelRank, pieceKey, type Piece, type Sensor, type SensorKind } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, type Act, type Refusal } from '../act.ts';
 

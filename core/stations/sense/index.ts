@@ -1,5 +1,6 @@
 import { levelRank, type AccessPlan } from '../../access/index.ts';
-import { factValues, LONGEST_TEXT, type JobContext, type Payloads } from '../../job/index.ts';
+import { factValues, LONGEST_TEXT, type Payloads } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { sensorEffects, UNMOVED, type PoseChange, type SensorEffect } from '../../sensing/index.ts';
 import { key } from '../../subject/index.ts';
 import { happened, refused, tooLong, unless, type Act } from '../act.ts';

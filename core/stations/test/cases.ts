@@ -1,6 +1,7 @@
-import type { Condition } from '../../facts/index.ts';
-import { factsOf } from '../../facts/index.ts';
-import { circuitLoads, emptyJob, jobContext, SCHOOLS, type JobDocuments } from '../../job/index.ts';
+import { type Condition, factsOf } from '../../facts/index.ts';
+import { circuitLoads } from '../../loom/index.ts';
+import { emptyJob, SCHOOLS } from '../../events/index.ts';
+import { jobContext, type JobDocuments } from '../../job/index.ts';
 import type { Kit } from '../../kit/index.ts';
 import { matchKit, withOptions } from '../../match/index.ts';
 import type { VehicleProfile } from '../../vehicle/index.ts';

@@ -1,4 +1,6 @@
-import { jobContext, foldJob, type Happened, type JobContext, type LoggedEvent } from '../../job/index.ts';
+import { jobContext, type JobContext } from '../../job/index.ts';
+import { foldJob } from '../../log/index.ts';
+import type { Happened, LoggedEvent } from '../../events/index.ts';
 import { PAIR, RULES } from '../../job/test/log.ts';
 import { NEW_HERON } from '../../test/new-heron.ts';
 import { newKind, type VehicleProfile } from '../../vehicle/index.ts';

@@ -1,35 +1,8 @@
 import type { FactValues } from '../../facts/index.ts';
-import {
-  circuitLoads,
-  fitStepsOf,
-  functionsOf,
-  hasLeft,
-  jobNow,
-  kitsOnVehicle,
-  leftoverPlugs,
-  legOf,
-  lampAims,
-  lensesOf,
-  planMemory,
-  planOpening,
-  provingSide,
-  suppliesNow,
-  testsOf,
-  toTakeOut,
-  watchedLamps,
-  verdicts,
-  wireJoints,
-  type BaselineResult,
-  type JobContext,
-  type LensGrade,
-  type WarningLamp,
-  type Happened,
-  type JobDocuments,
-  type JobNow,
-  type LoggedEvent,
-  type PlanMemory,
-  type School,
-} from '../../job/index.ts';
+import { circuitLoads, leftoverPlugs, legOf, watchedLamps, wireJoints } from '../../loom/index.ts';
+import { fitStepsOf, functionsOf, kitsOnVehicle, lampAims, lensesOf, suppliesNow, testsOf, toTakeOut, verdicts, type JobContext, type JobDocuments } from '../../job/index.ts';
+import { hasLeft, type BaselineResult, type LensGrade, type WarningLamp, type Happened, type LoggedEvent, type School } from '../../events/index.ts';
+import { jobNow, planMemory, planOpening, provingSide, type JobNow, type PlanMemory } from '../../plan/index.ts';
 import { liveWith } from '../../states/index.ts';
 import { key } from '../../subject/index.ts';
 import {

@@ -1,4 +1,4 @@
-import type { LoggedEvent } from '../../job/index.ts';
+import type { LoggedEvent } from '../../events/index.ts';
 
 /** What was done to the vehicle, in short. */
 export function said({ type, payload }: LoggedEvent): string[] {

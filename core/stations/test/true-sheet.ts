@@ -1,5 +1,6 @@
 import { evaluate } from '../../facts/index.ts';
-import { foldJob, functionsOf, jobContext, lensesOf, lostFunctions, undoneEvents } from '../../job/index.ts';
+import { foldJob, undoneEvents } from '../../log/index.ts';
+import { functionsOf, jobContext, lensesOf, lostFunctions } from '../../job/index.ts';
 import { sheetOf, type Said, type Sheet } from '../../sheet/index.ts';
 import { hazeOf, LIT, type Robot } from './robot.ts';
 

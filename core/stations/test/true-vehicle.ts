@@ -1,4 +1,5 @@
-import type { EventType, JobDocuments, LoggedEvent, Payloads } from '../../job/index.ts';
+import type { EventType, LoggedEvent, Payloads } from '../../events/index.ts';
+import type { JobDocuments } from '../../job/index.ts';
 import type { Connection, Fitment, FitStep } from '../../kit/index.ts';
 import { evaluate, type FactValues } from '../../facts/index.ts';
 import { LEVELS, positionsOf, type Level, type LevelNeed, type Piece, type SupplyAsk, type SupplyId, type VehicleProfile } from '../../vehicle/index.ts';

@@ -1,4 +1,8 @@
-import { circuitLoads, idCheck, jobContext, jointList, planOpening, wireJoints, type Happened, type JobContext, type JobEvent } from '../../job/index.ts';
+import { circuitLoads, jointList, wireJoints } from '../../loom/index.ts';
+import { idCheck } from '../../log/index.ts';
+import { jobContext, type JobContext } from '../../job/index.ts';
+import { planOpening } from '../../plan/index.ts';
+import type { Happened, JobEvent } from '../../events/index.ts';
 import { openedLog, RULES, type TestLog } from '../../job/test/log.ts';
 import { newKit, type Kit } from '../../kit/index.ts';
 import type { VehicleState } from '../../states/index.ts';

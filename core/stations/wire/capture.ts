@@ -1,24 +1,7 @@
-import {
-  carriesProved,
-  describedFurther,
-  jointChecks,
-  kitDescribedFurther,
-  kitsOnVehicle,
-  kitsUndescribed,
-  LONGEST_TEXT,
-  neverSlot,
-  probeOf,
-  readingsOf,
-  wireJoints,
-  wireTableOf,
-  withDescribed,
-  withKitDescribed,
-  type Happened,
-  type JobContext,
-  type JointCheck,
-  type KindDescribed,
-  type KitDescribed,
-} from '../../job/index.ts';
+import { carriesProved, jointChecks, neverSlot, probeOf, readingsOf, wireJoints } from '../../loom/index.ts';
+import { describedFurther, kitDescribedFurther, withDescribed, withKitDescribed, type KindDescribed, type KitDescribed } from '../../overlay/index.ts';
+import { kitsOnVehicle, kitsUndescribed, wireTableOf, type JobContext } from '../../job/index.ts';
+import { LONGEST_TEXT, type Happened, type JointCheck } from '../../events/index.ts';
 import type { Connection, KitFeed, KitLeg, KitPlug, KitRelay, LegWire } from '../../kit/index.ts';
 import { classOf } from '../../probing/index.ts';
 import { VEHICLE_STATES, type PinFunction, type VehicleState } from '../../states/index.ts';

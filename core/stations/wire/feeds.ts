@@ -1,17 +1,6 @@
-import {
-  asWritten,
-  bestGround,
-  feedOptions,
-  ownLiveIn,
-  suppliesOf,
-  loadsOfPin,
-  sourcesFor,
-  useOfJoint,
-  wireJoints,
-  type JobContext,
-  type LedTo,
-  type WireJoint,
-} from '../../job/index.ts';
+import { asWritten, bestGround, feedOptions, suppliesOf, loadsOfPin, sourcesFor, useOfJoint, wireJoints, type WireJoint } from '../../loom/index.ts';
+import { ownLiveIn, type JobContext } from '../../job/index.ts';
+import type { LedTo } from '../../events/index.ts';
 import { happened, refused, type Act, type Refusal } from '../act.ts';
 
 const jointNamed = (context: JobContext, kit: string, connection: string) => wireJoints(context).find((joint) => joint.kit.slug === kit && joint.connection.id === connection);

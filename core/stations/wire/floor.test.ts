@@ -1,5 +1,6 @@
 import { contextOf, openedLog, PAIR, VAN, type TestLog } from '../../job/test/log.ts';
-import { jobContext, jointChecks, wireJoints, type JobContext } from '../../job/index.ts';
+import { jobContext, type JobContext } from '../../job/index.ts';
+import { jointChecks, wireJoints } from '../../loom/index.ts';
 import type { Kit } from '../../kit/index.ts';
 import type { PlugFamily, PlugLibrary } from '../../wiring/index.ts';
 import { fit, wire } from '../index.ts';

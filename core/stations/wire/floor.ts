@@ -1,5 +1,5 @@
+import { cappedKey } from '../../log/index.ts';
 import {
-  cappedKey,
   circuitLoads,
   emptyCavities,
   jointChecks,
@@ -8,12 +8,12 @@ import {
   legOf,
   wireJoints,
   type CircuitLoad,
-  type JobContext,
-  type JointCheck,
   type LeftoverPlug,
   type LegRoute,
   type WireJoint,
-} from '../../job/index.ts';
+} from '../../loom/index.ts';
+import type { JobContext } from '../../job/index.ts';
+import type { JointCheck } from '../../events/index.ts';
 import type { PhotoSubject } from '../../photos/index.ts';
 import { key } from '../../subject/index.ts';
 import { isRefused, type Refusal } from '../act.ts';

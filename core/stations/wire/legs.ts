@@ -1,4 +1,6 @@
-import { legOf, legRoutes, LONGEST_TEXT, type JobContext, type LegRoute } from '../../job/index.ts';
+import { legOf, legRoutes, type LegRoute } from '../../loom/index.ts';
+import { LONGEST_TEXT } from '../../events/index.ts';
+import type { JobContext } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
 import { needsHold } from '../../vehicle/index.ts';
 import { happened, refused, tooLong, unless, type Act, type Refusal } from '../act.ts';

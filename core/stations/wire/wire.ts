@@ -1,6 +1,6 @@
 import { factsOf } from '../../facts/index.ts';
+import { cappedKey } from '../../log/index.ts';
 import {
-  cappedKey,
   circuitKey,
   circuitLoads,
   emptyCavities,
@@ -8,14 +8,13 @@ import {
   jointKey,
   leftoverPlugs,
   overloadedPins,
-  supplyBars,
   watchedLamps,
   wireJoints,
   wiresBared,
   type CircuitLoad,
-  type JobContext,
   type WireJoint,
-} from '../../job/index.ts';
+} from '../../loom/index.ts';
+import { supplyBars, type JobContext } from '../../job/index.ts';
 import { key } from '../../subject/index.ts';
 import { needsHold, type VehiclePlug } from '../../vehicle/index.ts';
 import { BLADE_FUSES_A } from '../../wiring/index.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { BenchColumn, CountLine } from '@jade/core/gather';
+import type { BenchColumn, CountLine } from '@jade/core/contents';
 import { BENCH_LAYOUT, HANDS } from '@jade/words/gather';
 
 /** The contents of a kit as they are laid out on the bench: the left hand on the left, the right hand on the right, each by its kind; the one that is counted now is marked. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { LegPath } from '@jade/core/job';
+import type { LegPath } from '@jade/core/loom';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { CABLE_WAY } from '@jade/words/design';
 import { frameAround, outline, project, type View } from '../geometry/outline.ts';

@@ -1,4 +1,4 @@
-import type { Stroke } from '@jade/core/job';
+import type { Stroke } from '@jade/core/events';
 
 /** Strokes of a signature as one path, in the field's own thousandths. */
 export function strokePath(strokes: readonly Stroke[]): string {

@@ -2,7 +2,7 @@
 import dayjs from 'dayjs';
 import { v7 } from 'uuid';
 import { computed, onMounted, ref, watch } from 'vue';
-import { LONGEST_TEXT, type FollowsWhy } from '@jade/core/job';
+import { LONGEST_TEXT, type FollowsWhy } from '@jade/core/events';
 import { kitSlug } from '@jade/core/kit';
 import { mileageFell, plateKey, MILEAGE_UNITS, readCounter, type MileageUnit } from '@jade/core/customers';
 import type { VehicleFound, VehiclesFound } from '@jade/contract/customers';

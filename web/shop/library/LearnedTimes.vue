@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
-import { learnedSteps, withLearnedTimes, type LearnedStep } from '@jade/core/job';
+import { learnedSteps, withLearnedTimes, type LearnedStep } from '@jade/core/overlay';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import type { TimesOfKind } from '@jade/contract/job';
 import { sayLearned, sayStep } from '@jade/words/access';

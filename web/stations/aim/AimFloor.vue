@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { LampAim } from '@jade/core/job';
 import { aim } from '@jade/core/stations';
 import { AIM_FLOOR, sayAimError, sayAimStep, sayByProfile, sayMark, sayPrepared, sayReferencePoint, sayRule } from '@jade/words/aiming';
-import { aimCautions } from '@jade/core/job';
+import { aimCautions } from '@jade/core/plan';
 import CautionList from '../../design/CautionList.vue';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import AimWall, { type WallLamp } from '../../design/drawings/AimWall.vue';

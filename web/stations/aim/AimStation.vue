@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { aimCautions, lampAims, LONGEST_TEXT, unplacedToAim, type LampAim, type Moment } from '@jade/core/job';
+import { aimCautions } from '@jade/core/plan';
+import { lampAims, unplacedToAim, type LampAim } from '@jade/core/job';
+import { LONGEST_TEXT, type Moment } from '@jade/core/events';
 import { reachM } from '@jade/core/aiming';
 import { aim, raisedAt } from '@jade/core/stations';
 import { AIM_FLOOR, AIM_STATION, PREPARED, sayAimError, sayByProfile, sayReferencePoint, sayRule } from '@jade/words/aiming';

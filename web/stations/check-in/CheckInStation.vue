@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue';
-import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, type BaselineResult } from '@jade/core/job';
+import { BASELINE_RESULTS, LONGEST_TEXT, type BaselineResult } from '@jade/core/events';
+import { functionsOf } from '@jade/core/job';
 import { checkIn, isRefused } from '@jade/core/stations';
 import { remarksOn } from '@jade/core/customers';
 import { isUndescribed, shinesIn, type LampFunction } from '@jade/core/vehicle';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import dayjs from 'dayjs';
 import { computed } from 'vue';
-import type { FactCertainty } from '@jade/core/job';
+import type { FactCertainty } from '@jade/core/events';
 import { checkIn, isRefused } from '@jade/core/stations';
 import type { FactDefinition } from '@jade/core/vehicle';
 import { FACT_LIST } from '@jade/words/check-in';

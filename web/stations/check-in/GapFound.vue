@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 } from 'uuid';
 import { computed } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { checkIn } from '@jade/core/stations';
 import { typedMeasure } from '@jade/core/units';
 import { entryId, SIDES, type BoxMm, type Side } from '@jade/core/vehicle';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue';
 import type { ClosePlan, CloseStep } from '@jade/core/closing';
-import { closingCautions, partsToOrder } from '@jade/core/job';
+import { closingCautions } from '@jade/core/plan';
+import { partsToOrder } from '@jade/core/job';
 import { closeUp, preparationsNow, sense } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import type { FastenerGroup } from '@jade/core/vehicle';

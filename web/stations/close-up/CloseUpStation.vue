@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue';
 import { piecesBack, type ClosingStep, type SupplyStep } from '@jade/core/closing';
-import { LONGEST_TEXT, openingDone, traySlots } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
+import { openingDone } from '@jade/core/plan';
+import { traySlots } from '@jade/core/paper';
 import { closeUp, raisedAt } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { sayEstimate } from '@jade/words/access';

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { v4 } from 'uuid';
 import type { ClosePlan, CloseStep } from '@jade/core/closing';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { closeUp } from '@jade/core/stations';
 import { BACK_FIRST } from '@jade/words/closing';
 import { sayRefusal } from '@jade/words/stations';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
 import { seenJob } from '@jade/core/capture';
-import type { Judged } from '@jade/core/job';
+import type { Judged } from '@jade/core/events';
 import { closeUp } from '@jade/core/stations';
 import { JUDGE } from '@jade/words/capture';
 import { useCurrentJob } from '../../job/current.ts';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { kitsDropped, outCautions, stackOfStep, stepCautions, testCautions } from '@jade/core/job';
+import { kitsDropped, stackOfStep } from '@jade/core/job';
+import { outCautions, stepCautions, testCautions } from '@jade/core/plan';
 import { fit } from '@jade/core/stations';
 import { FIT_FLOOR, OUT_DONE, sayFitStep, sayPassDone, TAKE_OUT } from '@jade/words/fit';
 import { sayHelper } from '@jade/words/kit';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { fitStepsOf, kitsOnVehicle, LONGEST_TEXT } from '@jade/core/job';
+import { fitStepsOf, kitsOnVehicle } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { fit } from '@jade/core/stations';
 import { entryId, SIDES, type PointMm } from '@jade/core/vehicle';
 import { STEP_FITTED } from '@jade/words/fit';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { outCautions } from '@jade/core/job';
+import { outCautions } from '@jade/core/plan';
 import { fit } from '@jade/core/stations';
 import { OUT_DONE, sayFitStep, TAKE_OUT } from '@jade/words/fit';
 import { sayRefusal } from '@jade/words/stations';

@@ -1,5 +1,5 @@
 import { v4 } from 'uuid';
-import type { JobState } from '@jade/core/job';
+import type { JobState } from '@jade/core/events';
 import type { BoxMm, Side } from '@jade/core/vehicle';
 import type { View } from '../../design/geometry/outline.ts';
 import { minutesSince } from '../../job/minutes.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 } from 'uuid';
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { CONTENT_KINDS, type ContentItem, type ContentKind, type Kit } from '@jade/core/kit';
 import { gather, isRefused } from '@jade/core/stations';
 import { entryId } from '@jade/core/vehicle';

@@ -2,8 +2,9 @@
 import { ref, watch } from 'vue';
 import { gather } from '@jade/core/stations';
 import { GATHER_FLOOR, sayCounted, sayGatherStep, sayListed, sayTaskTime } from '@jade/words/gather';
-import { benchColumns } from '@jade/core/gather';
-import { benchCautions, contentChecks } from '@jade/core/job';
+import { benchColumns } from '@jade/core/contents';
+import { benchCautions } from '@jade/core/plan';
+import { contentChecks } from '@jade/core/job';
 import CautionList from '../../design/CautionList.vue';
 import CountEntry from '../../design/CountEntry.vue';
 import BenchLayout from '../../design/drawings/BenchLayout.vue';

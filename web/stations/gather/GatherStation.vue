@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { benchCautions, contentChecks, leadsToBring, ledParts, partsToOrder, routeParts, wireJoints } from '@jade/core/job';
-import { benchColumns, type CountLine } from '@jade/core/gather';
+import { benchCautions } from '@jade/core/plan';
+import { contentChecks, partsToOrder } from '@jade/core/job';
+import { leadsToBring, ledParts, routeParts, wireJoints } from '@jade/core/loom';
+import { benchColumns, type CountLine } from '@jade/core/contents';
 import type { Kit } from '@jade/core/kit';
 import { gather } from '@jade/core/stations';
 import { GATHER_STATION, HANDS, sayGatherTrouble, sayTaskTime } from '@jade/words/gather';

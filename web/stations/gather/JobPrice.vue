@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { priceOf } from '@jade/core/job';
+import { priceOf } from '@jade/core/paper';
 import { JOB_PRICE } from '@jade/words/gather';
 import { money } from '@jade/words/units';
 import { useCurrentJob } from '../../job/current.ts';

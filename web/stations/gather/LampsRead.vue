@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import type { Kit } from '@jade/core/kit';
 import { gather, isRefused } from '@jade/core/stations';
 import { typedMeasure, type TypedUnit } from '@jade/core/units';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { BASELINE_RESULTS, functionsOf, LONGEST_TEXT, lostFunctions, type BaselineResult } from '@jade/core/job';
+import { BASELINE_RESULTS, LONGEST_TEXT, type BaselineResult } from '@jade/core/events';
+import { functionsOf, lostFunctions } from '@jade/core/job';
 import { shinesIn, type LampFunction } from '@jade/core/vehicle';
 import { sayHold, STATION_NAMES, sayRefusal } from '@jade/words/stations';
 import { sayKey } from '@jade/words/subject';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { closedCautions } from '@jade/core/job';
+import { closedCautions } from '@jade/core/plan';
 import { handOver } from '@jade/core/stations';
 import { NEW_LAMPS, sayOthersWork, sayTriedClosed } from '@jade/words/sheet';
 import { sayRefusal } from '@jade/words/stations';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { MOST_STROKE, MOST_STROKES, type Stroke } from '@jade/core/job';
+import { MOST_STROKE, MOST_STROKES, type Stroke } from '@jade/core/events';
 import { handOver } from '@jade/core/stations';
 import { SIGNING } from '@jade/words/sheet';
 import { strokePath } from '../../design/geometry/strokes.ts';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { connectionsOf, kitsOnVehicle, leavingCautions, verdicts, unplacedKits } from '@jade/core/job';
+import { connectionsOf, kitsOnVehicle, verdicts, unplacedKits } from '@jade/core/job';
+import { leavingCautions } from '@jade/core/plan';
 import type { Kit } from '@jade/core/kit';
 import { isRefused, match } from '@jade/core/stations';
 import { MATCH_STATION, sayReason, TRUTH_WORDS } from '@jade/words/match';

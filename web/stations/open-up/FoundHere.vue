@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { LONGEST_TEXT, planClosingOf } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
+import { planClosingOf } from '@jade/core/plan';
 import { openUp } from '@jade/core/stations';
 import type { OpenLevel } from '@jade/core/vehicle';
 import { sayWay } from '@jade/words/job';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { openUp } from '@jade/core/stations';
 import { COMMON_FASTENERS, DRIVES, fastenerKey, fastenerKinds, RELEASES, type Drive, type FastenerKind, type Release } from '@jade/core/vehicle';
 import { PIECE_CAME } from '@jade/words/open-up';

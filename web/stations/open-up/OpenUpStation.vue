@@ -2,7 +2,8 @@
 import dayjs from 'dayjs';
 import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { goneForGood, openingDone, openingUnknown, provingSide, schoolOf, suppliesNow, targetMounts, unplacedKits } from '@jade/core/job';
+import { goneForGood, suppliesNow, targetMounts, unplacedKits } from '@jade/core/job';
+import { openingDone, openingUnknown, provingSide, schoolOf } from '@jade/core/plan';
 import { openUp } from '@jade/core/stations';
 import { hundredthsToMinutes } from '@jade/core/units';
 import { layersOf, listedLevel, type Level, type OpenLevel, type SupplyId } from '@jade/core/vehicle';

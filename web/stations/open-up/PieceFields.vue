@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { BESIDE, OPEN_LEVELS, pieceKey, SIDES, ZONES, type Beside, type BoxMm, type KnownPiece } from '@jade/core/vehicle';
 import { PIECE_CAME } from '@jade/words/open-up';
 import ChoiceRow from '../../design/ChoiceRow.vue';

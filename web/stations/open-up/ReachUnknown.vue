@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { v4 } from 'uuid';
 import { computed } from 'vue';
-import { reachUnknown, unplacedKits } from '@jade/core/job';
+import { reachUnknown } from '@jade/core/plan';
+import { unplacedKits } from '@jade/core/job';
 import { openUp } from '@jade/core/stations';
 import { REACH_UNKNOWN } from '@jade/words/open-up';
 import { useCurrentJob } from '../../job/current.ts';

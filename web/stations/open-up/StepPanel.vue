@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { OpenStep } from '@jade/core/access';
-import { LONGEST_TEXT, openingCautions } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
+import { openingCautions } from '@jade/core/plan';
 import { openUp, preparationsNow, type Refusal } from '@jade/core/stations';
 import { sayLearned, sayPreparation, sayStepTime } from '@jade/words/access';
 import { sayGroup } from '@jade/words/names';

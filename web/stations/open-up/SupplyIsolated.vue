@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { openUp } from '@jade/core/stations';
 import { COMMON_BEFORE, COMMON_FORGETS, entryId, type SupplyId } from '@jade/core/vehicle';
 import { ISOLATION, PIECE_CAME } from '@jade/words/open-up';

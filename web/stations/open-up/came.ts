@@ -1,5 +1,5 @@
 import { v4 } from 'uuid';
-import type { JobState } from '@jade/core/job';
+import type { JobState } from '@jade/core/events';
 import type { openUp } from '@jade/core/stations';
 import { positionsIn, type Beside, type BoxMm, type Drive, type OpenLevel, type Position, type Release, type Side, type VehicleProfile, type Zone } from '@jade/core/vehicle';
 import { viewOf, type View } from '../../design/geometry/outline.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { batteryWatch } from '@jade/core/job';
+import { batteryWatch } from '@jade/core/loom';
 import { BATTERY_STRIP, sayWatch } from '@jade/words/probing';
 import MeasureEntry from '../../design/MeasureEntry.vue';
 import { useClock } from '../../job/clock.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useId } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { useLine } from '../../drafts/index.ts';
 
 /** The colour of a wire on one side of its plug; recorded when the field is left. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 } from 'uuid';
 import { computed, ref } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { functionsAt, LAMP_ENDS, usuallyAt, type LampEnd, type ProbeFunction } from '@jade/core/probing';
 import { isRefused, probe, type Refusal } from '@jade/core/stations';
 import { entryId, SIDES, type Side } from '@jade/core/vehicle';

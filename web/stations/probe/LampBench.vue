@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { lampWires, supplyFor, type LampWire } from '@jade/core/job';
+import { lampWires, supplyFor, type LampWire } from '@jade/core/loom';
 import { SEEN_LIT, type SeenLit } from '@jade/core/wiring';
 import { isRefused, probe, type Refusal } from '@jade/core/stations';
 import { LAMP_BENCH, sayLampWire, sayPowered, saySupply } from '@jade/words/probing';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { PlugProbe } from '@jade/core/job';
+import type { PlugProbe } from '@jade/core/loom';
 import { isRefused, probe, type Act, type Refusal } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';
 import { COMMON } from '@jade/words/common';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { mappedPins, withProved, type ProfileLearned } from '@jade/core/job';
+import { mappedPins, withProved, type ProfileLearned } from '@jade/core/loom';
 import type { VehicleProfile } from '@jade/core/vehicle';
 import { PLUG_RECORDS, sayLearned, sayNotLearned } from '@jade/words/probing';
 import EmptyNote from '../../design/EmptyNote.vue';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
-import { probedAs } from '@jade/core/job';
+import { probedAs } from '@jade/core/loom';
 import type { HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import { COMMON } from '@jade/words/common';

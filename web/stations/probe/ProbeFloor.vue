@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { probedAs } from '@jade/core/job';
+import { probedAs } from '@jade/core/loom';
 import type { HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import { ended, PROBE_FLOOR, sayLeft, sayProbeStep, sayStateCaution, sayWhy, TEST_LAMP } from '@jade/words/probing';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { kitsUndescribed, readingsOf, readingVoltage } from '@jade/core/job';
+import { kitsUndescribed } from '@jade/core/job';
+import { readingsOf, readingVoltage } from '@jade/core/loom';
 import { classifyReading, type HeldLine } from '@jade/core/probing';
 import { probe } from '@jade/core/stations';
 import type { VehicleState } from '@jade/core/states';

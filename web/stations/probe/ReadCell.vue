@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { readingsOf, readingVoltage } from '@jade/core/job';
+import { readingsOf, readingVoltage } from '@jade/core/loom';
 import { classifyReading } from '@jade/core/probing';
 import type { VehicleState } from '@jade/core/states';
 import type { VehiclePlug } from '@jade/core/vehicle';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { sense } from '@jade/core/stations';
 import { CALIBRATION } from '@jade/words/sensing';
 import FormDialog from '../../design/FormDialog.vue';

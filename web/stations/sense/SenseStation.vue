@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { sense } from '@jade/core/stations';
 import { isUndescribed } from '@jade/core/vehicle';
 import { NOT_DESCRIBED } from '@jade/words/stations';

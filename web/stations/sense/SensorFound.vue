@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 } from 'uuid';
 import { computed } from 'vue';
-import { LONGEST_TEXT } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { sense } from '@jade/core/stations';
 import { entryId, SENSOR_KINDS, type SensorKind } from '@jade/core/vehicle';
 import { SENSOR_FOUND } from '@jade/words/sensing';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { jointKey, otherSources, wireJoints, type CircuitLoad } from '@jade/core/job';
+import { jointKey, otherSources, wireJoints, type CircuitLoad } from '@jade/core/loom';
 import { isRefused, wire } from '@jade/core/stations';
 import {
   CIRCUIT_PANEL,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { emptyCavities, type WireJoint } from '@jade/core/job';
+import { emptyCavities, type WireJoint } from '@jade/core/loom';
 import { wire } from '@jade/core/stations';
 import { EMPTY_CAVITIES, sayCavity, sayFeed } from '@jade/words/wiring';
 import { useCurrentJob } from '../../job/current.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { groundsAsked, rankedGrounds } from '@jade/core/job';
+import { groundsAsked, rankedGrounds } from '@jade/core/loom';
 import { wire } from '@jade/core/stations';
 import { GROUND_POINTS, sayGround } from '@jade/words/wiring';
 import MeasureEntry from '../../design/MeasureEntry.vue';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { WireJoint } from '@jade/core/job';
+import type { WireJoint } from '@jade/core/loom';
 import { sayFacesOf } from '@jade/words/wiring';
 import PlugFaces from '../../design/drawings/PlugFaces.vue';
 

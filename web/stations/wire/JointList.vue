@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { jointList } from '@jade/core/job';
+import { jointList } from '@jade/core/loom';
 import { JOINT_LIST, sayJointLine } from '@jade/words/wiring';
 import { useCurrentJob } from '../../job/current.ts';
 

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { v4 } from 'uuid';
 import { computed } from 'vue';
-import { kitsOnVehicle, LONGEST_TEXT, plugsThere } from '@jade/core/job';
+import { kitsOnVehicle } from '@jade/core/job';
+import { LONGEST_TEXT } from '@jade/core/events';
+import { plugsThere } from '@jade/core/loom';
 import { LEG_GROUNDS, type LegWire } from '@jade/core/kit';
 import { probe, wire } from '@jade/core/stations';
 import { typedMeasure, type TypedUnit } from '@jade/core/units';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { familyOf, jointCautions, jointChecks, overloadedPins, pinLoads, type WireJoint } from '@jade/core/job';
+import { familyOf, jointChecks, overloadedPins, pinLoads, type WireJoint } from '@jade/core/loom';
+import { jointCautions } from '@jade/core/plan';
 import { wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
 import { JOINT_PANEL, MATE_WORDS, sayHowToJoin, sayLed, sayLedCaution, sayMade, sayMateTrouble, sayOnlyWhere, sayPinLoads, sayPlugVerdict, sayTap } from '@jade/words/wiring';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue';
-import { wireJoints } from '@jade/core/job';
+import { wireJoints } from '@jade/core/loom';
 import { isRefused, wire } from '@jade/core/stations';
 import { KIT_WIRING } from '@jade/words/wiring';
 import { sayRefusal } from '@jade/words/stations';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { dormantPlugs, leftoverPlugs } from '@jade/core/job';
+import { dormantPlugs, leftoverPlugs } from '@jade/core/loom';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
 import { LEFTOVER_PLUGS, sayLeftover } from '@jade/words/wiring';

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { legCautions, legOf, legRoutes, LONGEST_TEXT, routeParts, type LegPath, type LegRoute } from '@jade/core/job';
+import { legCautions } from '@jade/core/plan';
+import { legOf, legRoutes, routeParts, type LegPath, type LegRoute } from '@jade/core/loom';
+import { LONGEST_TEXT } from '@jade/core/events';
 import { isRefused, wire } from '@jade/core/stations';
 import { key } from '@jade/core/subject';
 import { sayRefusal } from '@jade/words/stations';

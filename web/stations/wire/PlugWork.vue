@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { familyOf, type WireJoint } from '@jade/core/job';
+import { familyOf, type WireJoint } from '@jade/core/loom';
 import { isRefused, wire } from '@jade/core/stations';
 import { PLUG_WORK, sayContactsMoved, sayPlugVerdict } from '@jade/words/wiring';
 import { useCurrentJob } from '../../job/current.ts';

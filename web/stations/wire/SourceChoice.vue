@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { asWritten, feedOptions, ownLiveIn, suppliesOf, type FeedOption, type WireJoint } from '@jade/core/job';
+import { asWritten, feedOptions, suppliesOf, type FeedOption, type WireJoint } from '@jade/core/loom';
+import { ownLiveIn } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { BAR_WORDS, sayFeedTo, sayLedShort, saySource, saySourceName, SOURCE_CHOICE } from '@jade/words/wiring';
 import MeasureEntry from '../../design/MeasureEntry.vue';

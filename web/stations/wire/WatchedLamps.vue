@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { touchesFactoryLamps, watchedLamps } from '@jade/core/job';
+import { touchesFactoryLamps, watchedLamps } from '@jade/core/loom';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayNotDescribed, sayWatched, WATCHED_LAMPS, WATCHED_WORDS } from '@jade/words/wiring';
 import { useCurrentJob } from '../../job/current.ts';

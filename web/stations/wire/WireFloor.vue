@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue';
-import { jointCautions, legCautions, legOf } from '@jade/core/job';
+import { jointCautions, legCautions } from '@jade/core/plan';
+import { legOf } from '@jade/core/loom';
 import { isRefused, wire } from '@jade/core/stations';
 import { sayRefusal } from '@jade/words/stations';
 import {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue';
-import { circuitKey, jointKey, kitsUndescribed, standingOfVehicle, wireJoints, wirePicture } from '@jade/core/job';
+import { circuitKey, jointKey, standingOfVehicle, wireJoints, wirePicture } from '@jade/core/loom';
+import { kitsUndescribed } from '@jade/core/job';
 import { wire } from '@jade/core/stations';
 import { pictureLanes } from '@jade/words/drawing';
 import { sayStanding, WIRE_STATION } from '@jade/words/wiring';
