@@ -1,6 +1,6 @@
 import type { Fault } from '@jade/core/faults';
 import { liftEvent, newestVersion } from '@jade/core/log';
-import type { EventType, JobEvent } from '@jade/core/events';
+import { isEventType, type JobEvent } from '@jade/core/events';
 import { AnyObject, checkForm, EventId, Moment, Part, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
 import { VehicleToMake } from '@jade/contract/customers';
 import { KitToMake } from '@jade/contract/kit';
@@ -47,13 +47,6 @@ export class KitName {
   @Slug() slug!: string;
   /** The kit itself, where the slug names one that is made with the job. */
   @Optional() @Part(() => KitToMake) make?: KitToMake;
-}
-
-/** Types of event that only the server writes. */
-export const SERVER_ONLY: readonly EventType[] = ['job.opened', 'job.repinned', 'kit.added'];
-
-function isEventType(type: string): type is EventType {
-  return Object.hasOwn(PAYLOADS, type);
 }
 
 /** Checks an event a client sent: its envelope, its type, and every field of its payload. An older version is lifted first. */

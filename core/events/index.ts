@@ -3,23 +3,19 @@ export {
   type BaselineResult,
   type BroughtIn,
   type DocumentPin,
-  type EventType,
   FACT_CERTAINTIES,
   FOLLOWS,
   type FactCertainty,
   type FittedKit,
   type FollowsWhy,
   type GroupCount,
-  type Happened,
   JOINT_CHECKS,
-  type JobEvent,
   type JointCheck,
   type Judged,
   LED_TO,
   LENS_GRADES,
   type LedTo,
   type LensGrade,
-  type LoggedEvent,
   MOMENTS,
   MOST_PINS,
   MOST_STROKE,
@@ -27,7 +23,6 @@ export {
   type Moment,
   NIGHT_ITEMS,
   type NightItem,
-  type Payloads,
   SCHOOLS,
   type School,
   type Stroke,
@@ -35,7 +30,12 @@ export {
   WIRE_OPENINGS,
   type WarningLamp,
   type WireOpening,
-} from './events.ts';
+} from './values.ts';
+export type { EventType, Happened, JobEvent, LoggedEvent, Payloads } from './event.ts';
+export { definitionOf, EVENT_TYPES, flagsOf, isEventType, plansAnew, rightFor, TELLING } from './tables.ts';
+export { FASTENERS } from './fasteners/index.ts';
+export { knownTo, type Told } from './known.ts';
+export type { Definition, Flags } from './definition.ts';
 export { LONGEST_TEXT, tooManyIn } from './longest.ts';
 export {
   FOLD_VERSION,
@@ -43,6 +43,7 @@ export {
   type JobState,
   type MadeMoveRecord,
   type OpenQuestion,
+  cappedKey,
   damageOn,
   emptyJob,
   factValues,

@@ -7,7 +7,24 @@ import type { ProbeFunction, Reading } from '../probing/index.ts';
 import type { Photo } from '../photos/index.ts';
 import type { VehicleState } from '../states/index.ts';
 import type { SeenLit } from '../wiring/index.ts';
-import type { BaselineResult, FactCertainty, JointCheck, Judged, LedTo, LensGrade, Moment, NightItem, Payloads, Stroke, WarningLamp, WireOpening } from './events.ts';
+import type {
+  AimPreparation,
+  BaselineResult,
+  Calibrated,
+  FactCertainty,
+  JointCheck,
+  Judged,
+  LedTo,
+  LensGrade,
+  Moment,
+  NightItem,
+  Opened,
+  Order,
+  Stroke,
+  Wall,
+  WarningLamp,
+  WireOpening,
+} from './values.ts';
 import { key, type StationId } from '../subject/index.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
@@ -57,7 +74,7 @@ export interface JobState extends ThisVehicle {
   eventCount: number;
   /** Device time of the last event that counts. */
   at?: string;
-  opened?: Payloads['job.opened'];
+  opened?: Opened;
   /** Year in which the job was opened. */
   openedYear?: number;
   /** Ids that were lost when newer documents were taken over. */
@@ -132,7 +149,7 @@ export interface JobState extends ThisVehicle {
   judged: Record<string, Judged['enough']>;
   /** Ways chosen by hand: by mount position, or by piece and level as in `grille/off`. */
   waysChosen: Record<string, string>;
-  order?: Payloads['order.chosen'];
+  order?: Order;
   /** Why opening was given up, where it was: what is open is put back and nothing more is opened. */
   left?: string;
   joined: Record<string, string[]>;
@@ -181,7 +198,7 @@ export interface JobState extends ThisVehicle {
   powered: Record<string, { volts: number; ampere: number; lit: SeenLit }>;
   unplugged: string[];
   sensorMoves: Record<string, PoseChange>;
-  calibrated: Record<string, Omit<Payloads['sensor.calibrated'], 'sensor'>>;
+  calibrated: Record<string, Calibrated>;
   passes: Record<string, Record<string, Pass[]>>;
   /** Whether the last try of each test passed. */
   tests: Record<string, Record<string, boolean>>;
@@ -191,8 +208,8 @@ export interface JobState extends ThisVehicle {
   consents: Record<string, string>;
   /** The customer's signature, as it was drawn. */
   signature?: Stroke[];
-  wall?: Payloads['wall.set'];
-  aimPrepared?: Payloads['aim.prepared'];
+  wall?: Wall;
+  aimPrepared?: AimPreparation;
   /** Heights of the rule's reference points as measured on this vehicle. */
   references: Record<string, number>;
   aims: Record<string, Partial<Record<Moment, { heightMm: number; referenceMm: number }>>>;
@@ -342,7 +359,7 @@ export const hasLeft = ({ signed, cancelled, touched, charger }: Pick<JobState, 
   signed !== undefined || (cancelled !== undefined && !touched && !charger);
 
 /** The pins of a job, or undefined before it is opened. */
-export function pinsOf(state: JobState): Pick<Payloads['job.opened'], 'profile' | 'kits' | 'rules' | 'plugs' | 'fitted'> | undefined {
+export function pinsOf(state: JobState): Pick<Opened, 'profile' | 'kits' | 'rules' | 'plugs' | 'fitted'> | undefined {
   if (!state.opened) return undefined;
   const { profile, kits, rules, plugs, fitted } = state.opened;
   return { profile, kits, rules, ...(plugs ? { plugs } : {}), ...(fitted ? { fitted } : {}) };
@@ -352,3 +369,6 @@ export function pinsOf(state: JobState): Pick<Payloads['job.opened'], 'profile' 
 export function wayPlace(place: string, level: string | undefined): string {
   return level === undefined ? place : `${place}/${level}`;
 }
+
+/** The key of a plug that is capped: one of the vehicle by its own id, one of a kit by both. */
+export const cappedKey = (plug: string, kit?: string): string => (kit === undefined ? plug : `${kit}/${plug}`);

@@ -1,5 +1,5 @@
 import { levelRank, type Level } from '../vehicle/index.ts';
-import type { GroupCount, LoggedEvent } from '../events/index.ts';
+import { FASTENERS, type GroupCount, type LoggedEvent } from '../events/index.ts';
 import { joinedOf, keptAs, type DescribedHere } from '../overlay/index.ts';
 
 /** A value with every id in it as it is kept, also within texts like `grille-a1/off`; what people wrote is left as it is. */
@@ -10,8 +10,7 @@ function renamedIn(value: unknown, to: (id: string) => string): unknown {
   return Object.fromEntries(Object.entries(value).map(([name, entry]) => [name, renamedIn(entry, to)]));
 }
 
-const FASTENERS = ['fastener.seized', 'fastener.broken', 'fastener.dropped', 'fastener.found', 'fastener.renewed'] as const;
-const isOfFasteners = (event: LoggedEvent): event is LoggedEvent<(typeof FASTENERS)[number]> => FASTENERS.some((type) => type === event.type);
+const isOfFasteners = (event: LoggedEvent): event is LoggedEvent<keyof typeof FASTENERS> => Object.hasOwn(FASTENERS, event.type);
 
 /**
  * Reads the entries of a log as of the pieces that they are of, where two devices described one: one that says what the other one has said already, or of

@@ -1,7 +1,5 @@
 import type { JobState } from '../events/index.ts';
-
-/** Minutes from one moment to another, by the clocks of the devices that say them. */
-export const minutesBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 60_000;
+import { minutesBetween } from '../units/index.ts';
 
 /**
  * Minutes that a step took which ends now, to the tenth: since something was last recorded on the job, without pauses; one that goes on ends it where it

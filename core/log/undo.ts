@@ -1,12 +1,9 @@
 import type { Fault } from '../faults/index.ts';
-import type { EventType, JobEvent, LoggedEvent } from '../events/index.ts';
+import { flagsOf, type JobEvent, type LoggedEvent } from '../events/index.ts';
 import { undoneEvents } from './fold.ts';
 
-/** What is never taken back: a signed job is opened again by another event, with its reason. */
-const FIXED: readonly EventType[] = ['job.opened', 'job.repinned', 'kit.added', 'job.signed'];
-
 /** Whether an event is of a kind that can be undone. */
-export const canUndo = ({ type }: Pick<JobEvent, 'type'>): boolean => !FIXED.includes(type);
+export const canUndo = (event: Pick<JobEvent, 'type'>): boolean => !flagsOf(event).stays;
 
 /** What an event takes back: the event it names with the rest of its act, or all of the act it names. None where it undoes nothing or nothing is there. */
 export function undoTargets<T extends JobEvent | LoggedEvent>(log: readonly T[], event: JobEvent): T[] {

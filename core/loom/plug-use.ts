@@ -4,7 +4,7 @@ import { carriedTogether, type PinFunction } from '../states/index.ts';
 import type { Load, VehiclePlug } from '../vehicle/index.ts';
 import { currentsOf, voltageRange, type PlugAdapter, type PlugFamily, type PlugTerminal, type Source } from '../wiring/index.ts';
 import { once, type JobContext, connectionsOf, functionsOf, kitsOnVehicle, lostFunctions, plugsOf, liveFor } from '../job/index.ts';
-import { cappedKey } from '../log/index.ts';
+import { cappedKey } from '../events/index.ts';
 import { sourcesFor } from './sources.ts';
 import { factValues } from '../events/index.ts';
 import { contactsFed, fedPins, jointLoads, wireJoints, type WireJoint } from './wire.ts';

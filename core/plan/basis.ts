@@ -4,45 +4,15 @@ import { key as subjectKey } from '../subject/index.ts';
 import { levelRank, type Level } from '../vehicle/index.ts';
 import { planClosingOf } from './way-back.ts';
 import { jobContext, type JobContext, type JobDocuments } from '../job/index.ts';
-import type { EventType, LoggedEvent } from '../events/index.ts';
+import { plansAnew, type LoggedEvent } from '../events/index.ts';
 import { foldJob, standingEvents } from '../log/index.ts';
 import { gatesOf } from './gates.ts';
 import { planOpening } from './opening.ts';
 
-/** What changes a plan besides moves: something learned, or something chosen. */
-const LEARNED: readonly EventType[] = [
-  'job.opened',
-  'job.repinned',
-  'fact.recorded',
-  'option.chosen',
-  'accessory.found',
-  'piece.found',
-  'kind.described',
-  'kit.described',
-  'opening.enough',
-  'piece.wanted',
-  'plug.found',
-  'way.blocked',
-  'way.chosen',
-  'route.chosen',
-  'drill.agreed',
-  'cavity.populated',
-  'contacts.moved',
-  'source.chosen',
-  'order.chosen',
-  'opening.left',
-  'kit.added',
-  'kit.dropped',
-  'job.cancelled',
-  'opening.resumed',
-  'fastener.seized',
-];
-
-const isLearned = (event: LoggedEvent) => LEARNED.includes(event.type) || (event.type === 'test.tried' && !event.payload.passed);
 /** Events by which a plan is made anew: something learned, and a position that nothing was moved for, since a move takes its own as planned. */
 function learnedIn(events: readonly LoggedEvent[]): (event: LoggedEvent) => boolean {
   const moving = new Set(events.flatMap(({ type, act }) => (type === 'piece.moved' && act !== undefined ? [act] : [])));
-  return (event) => isLearned(event) || (event.type === 'position.set' && (event.act === undefined || !moving.has(event.act)));
+  return (event) => plansAnew(event) || (event.type === 'position.set' && (event.act === undefined || !moving.has(event.act)));
 }
 const setsSupply = (event: LoggedEvent) => event.type === 'supply.set';
 

@@ -3,8 +3,9 @@ import { closeMinutes } from '../closing/index.ts';
 import { PRIOR_SIGMA } from '../schedule/index.ts';
 import { positionsOf, standIn, stillToTake, type Level, type Piece, type Stand, standAfter } from '../vehicle/index.ts';
 import type { JobContext } from '../job/index.ts';
-import type { EventType, LoggedEvent } from '../events/index.ts';
-import { standingEvents, minutesBetween } from '../log/index.ts';
+import { flagsOf, type LoggedEvent } from '../events/index.ts';
+import { standingEvents } from '../log/index.ts';
+import { minutesBetween } from '../units/index.ts';
 import { records } from '../overlay/index.ts';
 
 /** Time that one step of opening or putting back took, without its set-up. */
@@ -15,12 +16,6 @@ export interface StepTime {
   minutes: number;
 }
 
-/** Work that is ticked when it is done: a step that is ticked next began there. */
-const TICKS: readonly EventType[] = ['position.set', 'piece.moved', 'step.passed', 'plug.joined', 'test.tried', 'sensor.calibrated'];
-/** Taps that take no time of the work. */
-const ASIDE: readonly EventType[] = ['sensor.unplugged', 'sensor.reconnected', 'way.chosen', 'order.chosen', 'undone'];
-/** What makes a step of a piece last longer than it does by itself. */
-const TROUBLES: readonly EventType[] = ['fastener.seized', 'fastener.broken', 'fastener.dropped'];
 /** Beyond four spreads of the profile's time a step was ticked late, together with others, or lay over a pause. */
 const PLAUSIBLE = Math.exp(4 * PRIOR_SIGMA);
 
@@ -46,7 +41,7 @@ function sequenceStep({ piece, from, level, way }: Move): SequenceStep {
 export function stepTimes({ profile, rules, state }: JobContext, log: readonly LoggedEvent[]): StepTime[] {
   const setUp = setUpOf(rules);
   const events = standingEvents(log);
-  const troubled = new Set(events.flatMap((event) => (TROUBLES.includes(event.type) ? [(event.payload as { piece: string }).piece] : [])));
+  const troubled = new Set(events.flatMap((event) => (flagsOf(event).timed === 'trouble' && 'piece' in event.payload ? [event.payload.piece] : [])));
   const levels = records<Level>();
   const before = new Map<string, { at: string; restMin: number; move?: Move }>();
   /** Who is in a pause, since when. */
@@ -56,7 +51,8 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
   const moving = new Set(events.flatMap(({ type, act }) => (type === 'piece.moved' && act !== undefined ? [act] : [])));
   const times: StepTime[] = [];
   for (const event of events) {
-    if (ASIDE.includes(event.type) || (event.type === 'position.set' && event.act !== undefined && moving.has(event.act))) continue;
+    const { timed } = flagsOf(event);
+    if (timed === 'untouched' || (event.type === 'position.set' && event.act !== undefined && moving.has(event.act))) continue;
     const person = event.person ?? '';
     if (event.type === 'work.paused') {
       if (!paused.has(person)) paused.set(person, event.at);
@@ -74,7 +70,7 @@ export function stepTimes({ profile, rules, state }: JobContext, log: readonly L
     // Who works on without a word of it worked on at some time in between: when, nobody knows.
     const began = paused.delete(person) ? undefined : before.get(person);
     before.delete(person);
-    if (!TICKS.includes(event.type)) continue;
+    if (timed !== 'ticked') continue;
     if (event.type === 'position.set') stand = standAfter(stand, event.payload);
     if (event.type !== 'piece.moved') {
       before.set(person, { at: event.at, restMin: 0 });

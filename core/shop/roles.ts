@@ -43,16 +43,6 @@ export function may(role: string | undefined, right: Right): boolean {
   return WHO[right].some((entry) => entry === role);
 }
 
-/** What was agreed with the customer. */
-const CHANGES_ORDER: readonly string[] = ['promise.made', 'wish.written', 'kit.dropped', 'job.cancelled'];
-
-/** The right that recording an event asks for. */
-export function rightFor(eventType: string): Right {
-  if (eventType === 'job.signed') return 'sign off';
-  if (CHANGES_ORDER.includes(eventType)) return 'change the order';
-  return eventType === 'job.reopened' ? 'reopen' : 'record';
-}
-
 /** The fault of a role that does not have the right, none where it has. */
 export function roleFaults(role: string, right: Right, path = 'session'): Fault[] {
   return may(role, right) ? [] : [{ path, code: 'role', data: { right, role, who: WHO[right].join(', ') } }];

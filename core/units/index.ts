@@ -46,3 +46,6 @@ export function percentToDeg(slopePercent: number): number {
 export function degToPercent(angleDeg: number): number {
   return Math.tan(degToRad(angleDeg)) * 100;
 }
+
+/** Minutes from one moment to another, by the clocks of the devices that say them. */
+export const minutesBetween = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 60_000;

@@ -1,9 +1,9 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Fault } from '@jade/core/faults';
 import { foldJob, type IdCheck } from '@jade/core/log';
-import { hasLeft, type EventType, type JobEvent, type LoggedEvent } from '@jade/core/events';
+import { flagsOf, hasLeft, type JobEvent, type LoggedEvent } from '@jade/core/events';
 import { isDropped } from '@jade/core/job';
-import { checkEvent, SERVER_ONLY } from '@jade/contract/job';
+import { checkEvent } from '@jade/contract/job';
 import { asked, tables, type Connection } from '../database/index.ts';
 import { canonicalHash } from '../documents/index.ts';
 import { notFound } from '../faults/index.ts';
@@ -32,7 +32,7 @@ function sortOut(values: readonly unknown[], answers: AppendAnswer[]): Checked[]
     const checked = checkEvent(value, `events[${place}]`);
     const id = typeof value === 'object' && value !== null && typeof (value as { id?: unknown }).id === 'string' ? (value as { id: string }).id : null;
     if ('faults' in checked) answers[place] = { id, status: 'refused', faults: checked.faults };
-    else if (SERVER_ONLY.includes(checked.event.type)) {
+    else if (flagsOf(checked.event).by === 'server') {
       answers[place] = { id, status: 'refused', faults: [{ path: `events[${place}].type`, code: 'not-available', data: { what: checked.event.type } }] };
     } else good.push({ place, event: checked.event, hash: canonicalHash(checked.event) });
   });
@@ -72,24 +72,10 @@ const setCounter = asked<unknown, { job: string; seq: number }>((tx) =>
     .where(eq(jobs.id, sql.placeholder('job'))),
 );
 
-/** Types of event that can change what stands in a job's row besides its counter: whether it has left the shop, what is promised, where it stands, which of its kits are fitted. */
-const IN_THE_ROW: readonly EventType[] = [
-  'job.signed',
-  'job.reopened',
-  'job.cancelled',
-  'promise.made',
-  'bay.taken',
-  'kit.added',
-  'kit.dropped',
-  'opening.left',
-  'opening.resumed',
-  'undone',
-];
-
 /** Writes a job's counter, and what else of its row can be another, with the events that they come from. */
 export async function countUp(tx: Connection, job: string, seq: number, appended: readonly JobEvent[], log: readonly LoggedEvent[]): Promise<void> {
   // After a job was cancelled the first thing that is touched keeps it in the shop.
-  const can = appended.some((event) => IN_THE_ROW.includes(event.type)) || log.some(({ type }) => type === 'job.cancelled');
+  const can = appended.some((event) => flagsOf(event).inRow) || log.some(({ type }) => type === 'job.cancelled');
   if (!can) return void (await setCounter(tx, { job, seq }));
   const state = foldJob(log);
   // One that was opened before logs said where it stands keeps what its row says until somebody says it.

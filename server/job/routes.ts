@@ -1,9 +1,9 @@
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import { FaultyInput } from '@jade/core/faults';
-import { rightFor, roleFaults } from '@jade/core/shop';
+import { roleFaults } from '@jade/core/shop';
 import { foldJob, idCheck, standingEvents, undoFaults, undoTargets, type IdCheck } from '@jade/core/log';
-import type { EventType, JobEvent, LoggedEvent } from '@jade/core/events';
+import { rightFor, TELLING, type JobEvent, type LoggedEvent } from '@jade/core/events';
 import { beyondMeasure } from '@jade/contract/check';
 import { AddKit, NewJob, Repin, type TimesOfKind } from '@jade/contract/job';
 import { keptOf } from '../photos/index.ts';
@@ -53,9 +53,6 @@ function statusOf(answers: readonly AppendAnswer[]): number {
   return refused.every((fault) => fault.code === 'role') ? 403 : 422;
 }
 
-/** Events that tell which ids others may name: the documents pinned, and what was found fitted. */
-const TELL_IDS: readonly EventType[] = ['job.opened', 'job.repinned', 'kit.added', 'accessory.found', 'plug.found', 'kind.described', 'kit.described'];
-
 /** What an event does or does over: to take something back asks for the same right as to do it, however often it was taken back before. */
 const doneOver = (log: readonly JobEvent[], event: JobEvent): JobEvent[] =>
   event.type === 'undone' ? undoTargets(log, event).flatMap((target) => doneOver(log.slice(0, log.indexOf(target)), target)) : [event];
@@ -63,7 +60,7 @@ const doneOver = (log: readonly JobEvent[], event: JobEvent): JobEvent[] =>
 /** Holds events against the documents that the job pins now, what happened to it, and what the role of their author may do. */
 async function checkFor(tx: Connection, role: string, known: readonly LoggedEvent[]): Promise<IdCheck> {
   const before: JobEvent[] = [...known];
-  const state = foldJob(standingEvents(known, TELL_IDS));
+  const state = foldJob(standingEvents(known, TELLING));
   const { opened, accessories, plugsFound, described, kitsDescribed } = state;
   const byIds = opened
     ? idCheck(await pinnedOf(tx, known, opened), { accessories: Object.keys(accessories), plugs: Object.values(plugsFound), described, kitsDescribed })

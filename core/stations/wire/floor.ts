@@ -1,4 +1,4 @@
-import { cappedKey } from '../../log/index.ts';
+import { cappedKey } from '../../events/index.ts';
 import {
   circuitLoads,
   emptyCavities,

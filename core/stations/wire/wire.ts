@@ -1,5 +1,5 @@
 import { factsOf } from '../../facts/index.ts';
-import { cappedKey } from '../../log/index.ts';
+import { cappedKey } from '../../events/index.ts';
 import {
   circuitKey,
   circuitLoads,

@@ -1,0 +1,13 @@
+import { nothingNamed, RECORDED, type Definition } from '../definition.ts';
+
+export interface DamageNoted {
+  place: string;
+  note: string;
+}
+
+export const damageNoted: Definition<DamageNoted> = {
+  ...RECORDED,
+  opposite: null,
+  does: (state, { place, note }, event) => void state.damage.push({ event: event.id, place, note }),
+  names: nothingNamed,
+};
