@@ -28,7 +28,7 @@ import type {
 import { key, type StationId } from '../subject/index.ts';
 
 /** Version of the fold; a summary made by another version is made anew. */
-export const FOLD_VERSION = 21;
+export const FOLD_VERSION = 22;
 
 export interface FactRecord {
   certainty: FactCertainty;

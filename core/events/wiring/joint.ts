@@ -32,7 +32,7 @@ export interface PlugParted {
 }
 
 export const plugParted: Definition<PlugParted> = {
-  ...RECORDED,
+  ...DONE,
   opposite: 'plug.joined',
   does: (state, { kit, connection }) => {
     state.joined[kit] = (state.joined[kit] ?? []).filter((id) => id !== connection);
