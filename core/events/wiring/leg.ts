@@ -21,7 +21,7 @@ export interface LegLifted {
 }
 
 export const legLifted: Definition<LegLifted> = {
-  ...RECORDED,
+  ...DONE,
   opposite: 'leg.laid',
   does: (state, { kit, leg }) => void delete state.laid[`${kit}/${leg}`],
   names: ({ kit, leg }, { inKit, kitOf }) => inKit({ kit, leg }, { leg: kitOf(kit)?.legs }),
