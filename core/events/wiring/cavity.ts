@@ -32,7 +32,8 @@ export interface ContactPulled {
 }
 
 export const contactPulled: Definition<ContactPulled> = {
-  ...RECORDED,
+  ...DONE,
+  planAnew: () => true,
   opposite: 'cavity.populated',
   does: (state, { plug, row, column }) => void (state.populated[plug] = (state.populated[plug] ?? []).filter((contact) => contact.row !== row || contact.column !== column)),
   names: ({ plug }, { among, profile }) => among(profile.plugs, plug, 'plug', 'plug'),
