@@ -29,7 +29,7 @@ export interface StepUndone {
 }
 
 export const stepUndone: Definition<StepUndone> = {
-  ...RECORDED,
+  ...DONE,
   opposite: 'step.passed',
   does: (state, { kit, step, lamps }) => {
     delete state.passes[kit]?.[step];
