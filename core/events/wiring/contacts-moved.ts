@@ -1,5 +1,5 @@
 import type { Fault } from '../../faults/index.ts';
-import { LEARNED, type Definition } from '../definition.ts';
+import { DONE, LEARNED, type Definition } from '../definition.ts';
 
 /** Contacts of a kit's plug pulled and put into other cavities of it, all at one time. */
 export interface ContactsMoved {
@@ -9,7 +9,8 @@ export interface ContactsMoved {
 }
 
 export const contactsMoved: Definition<ContactsMoved> = {
-  ...LEARNED,
+  ...DONE,
+  planAnew: () => true,
   opposite: 'itself',
   does: (state, { kit, plug, moves }) => {
     const moved = new Set(moves.map(({ pin }) => pin));
