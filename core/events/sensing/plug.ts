@@ -18,7 +18,7 @@ export interface SensorReconnected {
 }
 
 export const sensorReconnected: Definition<SensorReconnected> = {
-  ...RECORDED,
+  ...DONE,
   timed: 'untouched',
   opposite: 'sensor.unplugged',
   does: (state, { sensor }) => void (state.unplugged = state.unplugged.filter((id) => id !== sensor)),
