@@ -1,4 +1,4 @@
-import { RECORDED, type Definition } from '../definition.ts';
+import { DONE, RECORDED, type Definition } from '../definition.ts';
 import { tally } from '../tally.ts';
 import { wanting } from '../state.ts';
 
@@ -24,7 +24,7 @@ export interface FastenerRenewed {
 }
 
 export const fastenerRenewed: Definition<FastenerRenewed> = {
-  ...RECORDED,
+  ...DONE,
   opposite: 'fastener.broken',
   does: (state, { piece, group, count }, event) => {
     const entry = tally(state, piece, group);
