@@ -9,7 +9,7 @@ export interface FastenerBroken {
 }
 
 export const fastenerBroken: Definition<FastenerBroken> = {
-  ...RECORDED,
+  ...DONE,
   timed: 'trouble',
   opposite: 'fastener.renewed',
   does: (state, { piece, group, count }) => void (tally(state, piece, group).broken += count),
