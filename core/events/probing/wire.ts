@@ -21,7 +21,7 @@ export interface WireSealed {
 }
 
 export const wireSealed: Definition<WireSealed> = {
-  ...RECORDED,
+  ...DONE,
   opposite: 'wire.opened',
   does: (state, { plug, pin }) => void delete state.wiresOpen[`${plug}/${pin}`],
   names: ({ plug, pin }, { atPin }) => atPin(plug, pin),
