@@ -51,6 +51,8 @@ export interface Definition<P> extends Flags<P> {
   names: (payload: P, known: Known) => Fault[];
   /** The type that turns it back at the vehicle or in the shop; `itself` where that is said by one of its own type; null where nothing does. */
   opposite: string | null;
+  /** Flags that it does not share with its opposite, each with the reason; it shares all others. */
+  unlike?: Partial<Record<keyof Flags<P>, string>>;
 }
 
 const never = () => false;

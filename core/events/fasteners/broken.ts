@@ -1,4 +1,4 @@
-import { DONE, RECORDED, type Definition } from '../definition.ts';
+import { DONE, type Definition } from '../definition.ts';
 import { tally } from '../tally.ts';
 import { wanting } from '../state.ts';
 
@@ -12,6 +12,7 @@ export const fastenerBroken: Definition<FastenerBroken> = {
   ...DONE,
   timed: 'trouble',
   opposite: 'fastener.renewed',
+  unlike: { timed: 'one that breaks makes the step last longer; a new one goes in with the step' },
   does: (state, { piece, group, count }) => void (tally(state, piece, group).broken += count),
   names: ({ piece, group }, { atGroup }) => atGroup(piece, group),
 };

@@ -11,6 +11,7 @@ export const fastenerDropped: Definition<FastenerDropped> = {
   ...RECORDED,
   timed: 'trouble',
   opposite: 'fastener.found',
+  unlike: { timed: 'one that falls makes the step last longer; when it is found, its step is long over' },
   does: (state, { piece, group, count }) => void (tally(state, piece, group).dropped += count),
   names: ({ piece, group }, { atGroup }) => atGroup(piece, group),
 };

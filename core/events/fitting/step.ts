@@ -1,6 +1,6 @@
 import { key } from '../../subject/index.ts';
 import type { Pass } from '../../kit/index.ts';
-import { DONE, RECORDED, type Definition } from '../definition.ts';
+import { DONE, type Definition } from '../definition.ts';
 import { untried, within } from '../keep.ts';
 
 export interface StepPassed {
@@ -13,6 +13,7 @@ export const stepPassed: Definition<StepPassed> = {
   ...DONE,
   timed: 'ticked',
   opposite: 'step.undone',
+  unlike: { timed: 'how long a kit takes to come out again teaches nothing of how long it takes to fit' },
   does: (state, { kit, step, pass }) => {
     const steps = within(state.passes, kit);
     const passes = (steps[step] ??= []);

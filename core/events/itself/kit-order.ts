@@ -11,6 +11,11 @@ export const kitAdded: Definition<KitAdded> = {
   stays: true,
   by: 'server',
   opposite: 'kit.dropped',
+  unlike: {
+    by: 'its version is pinned with it, which the server chooses',
+    right: 'the server asks for the right where it is asked to add one',
+    stays: 'it is taken back by dropping the kit, so that what is on the vehicle of it is taken out',
+  },
   does: (state, { kit }) => {
     delete state.dropped[kit.slug];
     state.confirmed = state.confirmed.filter((slug) => slug !== kit.slug);

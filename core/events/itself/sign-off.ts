@@ -11,6 +11,7 @@ export const jobSigned: Definition<JobSigned> = {
   right: 'sign off',
   inRow: true,
   opposite: 'job.reopened',
+  unlike: { right: 'to open it again is a right of its own', stays: 'it is opened again by an entry with a reason' },
   does: (state, { atSeq }, event) => void (state.signed ??= { event: event.id, at: event.at, atSeq, by: event.person }),
   names: nothingNamed,
 };

@@ -1,4 +1,4 @@
-import { DONE, RECORDED, type Definition } from '../definition.ts';
+import { DONE, type Definition } from '../definition.ts';
 import type { WireOpening } from '../values.ts';
 
 /** The insulation of a vehicle's wire, opened to read it. */

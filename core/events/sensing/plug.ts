@@ -1,4 +1,4 @@
-import { DONE, RECORDED, type Definition } from '../definition.ts';
+import { DONE, type Definition } from '../definition.ts';
 import { addOnce } from '../keep.ts';
 
 export interface SensorUnplugged {

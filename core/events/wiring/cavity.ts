@@ -1,5 +1,5 @@
 import { type PutContact } from '../../overlay/index.ts';
-import { DONE, RECORDED, type Definition } from '../definition.ts';
+import { DONE, type Definition } from '../definition.ts';
 
 /** A contact put into an empty cavity of a vehicle plug, with its terminal of the library, and the circuit that its wire was led from; none of a ground. */
 export type CavityPopulated = { plug: string } & PutContact;

@@ -1,5 +1,5 @@
 import type { Fault } from '../../faults/index.ts';
-import { DONE, LEARNED, type Definition } from '../definition.ts';
+import { DONE, type Definition } from '../definition.ts';
 
 /** Contacts of a kit's plug pulled and put into other cavities of it, all at one time. */
 export interface ContactsMoved {

@@ -1,4 +1,4 @@
-import { DONE, RECORDED, type Definition } from '../definition.ts';
+import { DONE, type Definition } from '../definition.ts';
 import { addOnce, untried } from '../keep.ts';
 import type { JointCheck } from '../values.ts';
 
@@ -14,6 +14,7 @@ export const plugJoined: Definition<PlugJoined> = {
   ...DONE,
   timed: 'ticked',
   opposite: 'plug.parted',
+  unlike: { timed: 'how long a kit takes to come out again teaches nothing of how long it takes to fit' },
   does: (state, { kit, connection, adapters, checked }) => {
     addOnce((state.joined[kit] ??= []), connection);
     if (checked) state.jointChecked[`${kit}/${connection}`] = checked;

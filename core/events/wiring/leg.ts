@@ -1,4 +1,4 @@
-import { DONE, RECORDED, type Definition } from '../definition.ts';
+import { DONE, type Definition } from '../definition.ts';
 
 /** A leg laid along segments of the vehicle. */
 export interface LegLaid {
