@@ -1,2 +1,3 @@
 export * from './fields.ts';
 export * from './check.ts';
+export * from './drift.ts';

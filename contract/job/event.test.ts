@@ -1,5 +1,6 @@
 import type { EventType } from '@jade/core/events';
-import { checkEvent, PAYLOADS } from './index.ts';
+import { PAYLOADS } from '@jade/contract/events';
+import { checkEvent } from './index.ts';
 
 const ID = '019500d0-0000-7000-8000-000000000001';
 const pin = { slug: 'a', version: 1 };

@@ -4,7 +4,7 @@ import { isEventType, type JobEvent } from '@jade/core/events';
 import { AnyObject, checkForm, EventId, Moment, Part, Slug, Text, Whole, Each, Optional } from '@jade/contract/check';
 import { VehicleToMake } from '@jade/contract/customers';
 import { KitToMake } from '@jade/contract/kit';
-import { BroughtIn, Follows, PAYLOADS } from './payloads.ts';
+import { BroughtIn, Follows, PAYLOADS } from '@jade/contract/events';
 
 /** Envelope of an event as a client sends it. */
 export class Envelope {

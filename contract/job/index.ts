@@ -1,3 +1,2 @@
-export * from './payloads.ts';
 export * from './event.ts';
 export * from './answers.ts';

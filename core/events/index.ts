@@ -31,6 +31,7 @@ export {
   type WarningLamp,
   type WireOpening,
 } from './values.ts';
+export type { FamilyTypes } from './catalogue.ts';
 export type { EventType, Happened, JobEvent, LoggedEvent, Payloads } from './event.ts';
 export { definitionOf, EVENT_TYPES, flagsOf, isEventType, plansAnew, rightFor, TELLING } from './tables.ts';
 export { FASTENERS } from './fasteners/index.ts';

@@ -117,9 +117,9 @@ export interface KitDescribed {
   kit: string;
   lamps?: Lamp[];
   contents?: ContentItem[];
-  mounts?: Fitment['mounts'];
+  mounts?: Omit<Fitment['mounts'][number], 'when'>[];
   fitSteps?: FitStep[];
-  tests?: KitTest[];
+  tests?: Omit<KitTest, 'follows'>[];
   /** How it is wired: its plugs and leads, what it lays from the battery, and what meets what. */
   plugs?: KitPlug[];
   relays?: KitRelay[];

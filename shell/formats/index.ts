@@ -2,7 +2,8 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { COMPUTATIONS } from '@jade/contract/compute';
 import { FORMATS } from '@jade/contract/documents';
-import { Envelope, PAYLOADS } from '@jade/contract/job';
+import { PAYLOADS } from '@jade/contract/events';
+import { Envelope } from '@jade/contract/job';
 import { schemaOf } from '@jade/contract/schema';
 
 function computeReference(): string {
