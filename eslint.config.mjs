@@ -1,6 +1,7 @@
 import prettier from 'eslint-config-prettier';
 import vue from 'eslint-plugin-vue';
 import ts from 'typescript-eslint';
+import { noEventLists } from './scripts/event-lists.mjs';
 
 /** These make every program look alike; our own few drawings and pieces of paper take their place. */
 const ALIKE = [
@@ -36,6 +37,13 @@ export default ts.config(
       'vue/no-v-html': 'error',
       'no-restricted-exports': ['error', { restrictDefaultExports: { direct: true } }],
     },
+  },
+  {
+    files: ['{core,words,contract,server,web,shell}/**/*.{ts,vue}'],
+    // The definitions themselves, and their forms and lines, which are total by type.
+    ignores: ['{core,contract,words}/events/**', '**/*.test.ts', '**/test/**'],
+    plugins: { jade: { rules: { 'no-event-lists': noEventLists } } },
+    rules: { 'jade/no-event-lists': 'error' },
   },
   { files: ['**/*.config.*', '**/*.vue', 'eslint.config.mjs'], rules: { 'no-restricted-exports': 'off' } },
   prettier,

@@ -13,6 +13,10 @@ export interface Entry {
   device?: string;
 }
 
+export const WORKS = ['arrival', 'opening', 'wiring', 'fitting', 'testing', 'aiming', 'leaving'] as const;
+/** Work that the customer's sheet names people for. */
+export type Work = (typeof WORKS)[number];
+
 /** What hangs on an entry of a type. Each definition says all of it, by the kind of entry that it is and where it is otherwise. */
 export interface Flags<P> {
   /** Whether it changes something on the vehicle: it is touched then, does not leave without being looked over, and is no longer as the customer signed for. */
@@ -39,6 +43,8 @@ export interface Flags<P> {
   inRow: boolean;
   /** Whether it may also be of a kit that an earlier job fitted. */
   ofFitted: boolean;
+  /** The work that whoever recorded it did, as the customer's sheet names it; null where it names nobody for it. */
+  work: Work | null;
   /** What later entries may name by it; null where they may name nothing more. */
   tells: ((told: Told, payload: P) => Told) | null;
 }
@@ -71,6 +77,7 @@ export const RECORDED = {
   right: 'record',
   inRow: false,
   ofFitted: false,
+  work: null,
   tells: null,
 } as const satisfies Flags<never>;
 

@@ -33,10 +33,10 @@ export {
 } from './values.ts';
 export type { FamilyTypes } from './catalogue.ts';
 export type { EventType, Happened, JobEvent, LoggedEvent, Payloads } from './event.ts';
-export { definitionOf, EVENT_TYPES, flagsOf, isEventType, plansAnew, rightFor, TELLING } from './tables.ts';
+export { definitionOf, EVENT_TYPES, flagsOf, isEventType, PINNING, plansAnew, rightFor, TELLING, typesOfWork } from './tables.ts';
 export { FASTENERS } from './fasteners/index.ts';
 export { knownTo, type Told } from './known.ts';
-export type { Definition, Flags } from './definition.ts';
+export { WORKS, type Definition, type Flags, type Work } from './definition.ts';
 export { LONGEST_TEXT, tooManyIn } from './longest.ts';
 export {
   FOLD_VERSION,

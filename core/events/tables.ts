@@ -1,5 +1,5 @@
 import { CATALOGUE } from './catalogue.ts';
-import { RECORDED, type Definition, type Flags } from './definition.ts';
+import { RECORDED, type Definition, type Flags, type Work } from './definition.ts';
 import type { EventType, LoggedEvent, Payloads } from './event.ts';
 import type { Right } from '../shop/index.ts';
 
@@ -23,5 +23,11 @@ export const plansAnew = (event: LoggedEvent): boolean => flagsOf(event).planAne
 /** The right that recording an event of a type asks for. */
 export const rightFor = (type: EventType): Right => DEFINITIONS[type].right;
 
+/** Types by which a job pins documents: the server alone writes them. */
+export const PINNING = EVENT_TYPES.filter((type) => DEFINITIONS[type].by === 'server');
+
+/** Types that whoever did some work records. */
+export const typesOfWork = (work: Work): EventType[] => EVENT_TYPES.filter((type) => DEFINITIONS[type].work === work);
+
 /** Types by which later entries may name more: documents are pinned, or something was found or described. */
-export const TELLING = EVENT_TYPES.filter((type) => DEFINITIONS[type].by === 'server' || DEFINITIONS[type].tells !== null);
+export const TELLING = EVENT_TYPES.filter((type) => PINNING.includes(type) || DEFINITIONS[type].tells !== null);

@@ -1,7 +1,7 @@
 import type { AimError } from '../aiming/index.ts';
 import type { Mileage } from '../customers/index.ts';
 import type { Accessory } from '../overlay/index.ts';
-import type { BaselineResult, JointCheck, LensGrade, Payloads, WarningLamp } from '../events/index.ts';
+import type { BaselineResult, JointCheck, LensGrade, Payloads, WarningLamp, Work } from '../events/index.ts';
 import type { CautionCode } from '../plan/index.ts';
 import type { WireJoint } from '../loom/index.ts';
 import type { Photo } from '../photos/index.ts';
@@ -179,8 +179,6 @@ export interface PhotoLine extends Said {
   photo: Photo;
   damage?: { place: string; note: string };
 }
-
-export type Work = 'arrival' | 'opening' | 'wiring' | 'fitting' | 'testing' | 'aiming' | 'leaving';
 
 export interface WhoLine extends Said {
   work: Work;

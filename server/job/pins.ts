@@ -1,5 +1,5 @@
 import { and, eq, max, or } from 'drizzle-orm';
-import { type DocumentPin, type LoggedEvent, pinsOf } from '@jade/core/events';
+import { type DocumentPin, type LoggedEvent, PINNING, pinsOf } from '@jade/core/events';
 import { foldJob, standingEvents } from '@jade/core/log';
 import { lostIn } from '@jade/core/job';
 import { tables, type Connection } from '../database/index.ts';
@@ -36,7 +36,7 @@ async function plugsPair(db: Connection, pin: DocumentPin | undefined): Promise<
 }
 
 /** Documents that a job pins, as its log says it now; undefined before it is opened. */
-export const pinsIn = (log: readonly LoggedEvent[]) => pinsOf(foldJob(standingEvents(log, ['job.opened', 'job.repinned', 'kit.added'])));
+export const pinsIn = (log: readonly LoggedEvent[]) => pinsOf(foldJob(standingEvents(log, PINNING)));
 
 /** Documents of a job of which a newer version is published; a job goes on with its pins until somebody takes them over. */
 export async function newerThan(db: Connection, { profile, kits, rules, plugs }: NonNullable<ReturnType<typeof pinsIn>>): Promise<NewerDocument[]> {

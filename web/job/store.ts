@@ -10,7 +10,7 @@ import type { Appended, JobView } from '@jade/contract/job';
 import type { NewKit } from '@jade/core/kit';
 import { isRefused, standingOf, type Act, type Refusal } from '@jade/core/stations';
 import { needsHold, type OpenLevel } from '@jade/core/vehicle';
-import { sayEvent } from '@jade/words/job';
+import { sayEvent } from '@jade/words/events';
 import { namesOf } from '@jade/words/names';
 import { JOB_KEPT } from '@jade/words/shell';
 import { explainInWorker, planInWorker } from '../workers/bridge.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { LoggedEvent } from '@jade/core/events';
-import { sayEvent } from '@jade/words/job';
+import { sayEvent } from '@jade/words/events';
 import { UNDO_BAR } from '@jade/words/shell';
 import { useJob } from '../job/store.ts';
 

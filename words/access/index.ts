@@ -1,5 +1,5 @@
 import type { AccessTrouble, Alternative, OpenStep, PlanChange, Preparation } from '@jade/core/access';
-import { sayWay } from '@jade/words/job';
+import { sayWay } from '@jade/words/events';
 import { sayStand, type Names } from '@jade/words/names';
 import { sayTarget } from '@jade/words/subject';
 import { amount, inSentence, minutes, personMinutes, plural } from '@jade/words/units';

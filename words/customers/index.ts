@@ -1,3 +1,4 @@
+import { LANGUAGE } from '@jade/words/units';
 import type { Mileage, VehicleRemark } from '@jade/core/customers';
 import { sayNumberRemark } from '@jade/words/vehicle';
 
@@ -17,7 +18,7 @@ export function sayVehicleRemark(remark: VehicleRemark): string {
 
 /** What the counter showed, with its unit. */
 export function sayMileage({ value, unit }: Mileage): string {
-  return `${value.toLocaleString('en-GB').replaceAll(',', ' ')} ${unit}`;
+  return `${value.toLocaleString(LANGUAGE).replaceAll(',', ' ')} ${unit}`;
 }
 
 export * from './views.ts';

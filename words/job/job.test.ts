@@ -5,7 +5,8 @@ import type { VehicleProfile } from '@jade/core/vehicle';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sayHold } from '../stations/index.ts';
-import { sayContradiction, sayLogLine, sayEvent, sayHome, sayQuestion } from './index.ts';
+import { sayEvent } from '@jade/words/events';
+import { sayContradiction, sayLogLine, sayHome, sayQuestion } from './index.ts';
 import { namesOf, sayGroup } from '@jade/words/names';
 
 const read = (path: string): unknown => JSON.parse(readFileSync(join(import.meta.dirname, '../../docs/formats/examples', path), 'utf8'));

@@ -2,7 +2,7 @@ import { explain, type Condition } from '@jade/core/facts';
 import type { MinutesChange } from '@jade/core/overlay';
 import type { Body, FastenerGroup, MeasureId, Piece, PieceLevel, Sensor, VehiclePin, VehiclePlug, VehicleProfile, Way } from '@jade/core/vehicle';
 import type { Difference } from '@jade/core/versions';
-import { sayWay } from '@jade/words/job';
+import { sayWay } from '@jade/words/events';
 import { sayCondition } from '@jade/words/match';
 import { MEASURE_NAMES, sayThrough } from '@jade/words/names';
 import { amount, inSentence, minutes, plural, sayDay, stated } from '@jade/words/units';

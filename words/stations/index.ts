@@ -6,7 +6,7 @@ import { saySubject, sayTarget } from '@jade/words/subject';
 import { sayDoubt } from '@jade/words/judging';
 import { DOUBT_WORDS, POWERED_FAULTS, sayReference } from '@jade/words/probing';
 import { BAR_WORDS } from '@jade/words/wiring';
-import { amount, inSentence, percent, plural, sayTooLong, stated } from '@jade/words/units';
+import { LANGUAGE, amount, inSentence, percent, plural, sayTooLong, stated } from '@jade/words/units';
 
 export const STATION_NAMES: Record<Station, string> = {
   'check-in': 'Check in',
@@ -344,5 +344,5 @@ export function sayRefusal(refusal: Refusal, names: Names): string {
 }
 
 function timeOfDay(iso: string): string {
-  return new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
+  return new Date(iso).toLocaleTimeString(LANGUAGE, { hour: '2-digit', minute: '2-digit', second: '2-digit' });
 }

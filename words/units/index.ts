@@ -1,5 +1,6 @@
 import type { ShopWays } from './moments.ts';
 
+export { LANGUAGE } from './language.ts';
 export * from './moments.ts';
 
 const MINUS = '\u2212';

@@ -1,3 +1,4 @@
+import { LANGUAGE } from './language.ts';
 /** How a shop writes measures and times: which length leads, and its own clock. */
 export interface ShopWays {
   /** Which of two lengths leads where both stand. */
@@ -8,11 +9,11 @@ export interface ShopWays {
 
 /** A moment by the clock of the shop: "5 March 2026, 15:00". */
 export function sayMoment(iso: string, { timeZone = 'UTC' }: Pick<ShopWays, 'timeZone'>): string {
-  const written = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone });
+  const written = new Intl.DateTimeFormat(LANGUAGE, { day: 'numeric', month: 'long', year: 'numeric', hour: '2-digit', minute: '2-digit', timeZone });
   return written.format(new Date(iso)).replace(' at ', ', ');
 }
 
 /** A day: "19 March 2026". */
 export function sayDay(day: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+  return new Intl.DateTimeFormat(LANGUAGE, { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }

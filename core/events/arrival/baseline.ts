@@ -9,6 +9,7 @@ export interface BaselineTried {
 export const baselineTried: Definition<BaselineTried> = {
   ...RECORDED,
   says: ({ lamp, result }) => [lamp, result],
+  work: 'arrival',
   opposite: null,
   does: (state, { lamp, result }) => void (state.baseline[lamp] = result),
   names: ({ lamp }, { among, profile }) => among(profile.functions, lamp, 'lamp', 'lamp function'),

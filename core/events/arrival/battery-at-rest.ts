@@ -10,6 +10,7 @@ export interface BatteryMeasured {
 export const batteryMeasured: Definition<BatteryMeasured> = {
   ...RECORDED,
   says: ({ restV }) => ['', restV],
+  work: 'arrival',
   opposite: null,
   does: (state, { restV, why }) => {
     state.restV = restV;

@@ -7,6 +7,7 @@ export interface DamageNoted {
 
 export const damageNoted: Definition<DamageNoted> = {
   ...RECORDED,
+  work: 'arrival',
   opposite: null,
   does: (state, { place, note }, event) => void state.damage.push({ event: event.id, place, note }),
   names: nothingNamed,

@@ -7,6 +7,7 @@ export interface NumberRecorded {
 export const numberRecorded: Definition<NumberRecorded> = {
   ...RECORDED,
   says: ({ number }) => ['', number],
+  work: 'arrival',
   opposite: 'itself',
   does: (state, { number }) => void (state.number = number),
   names: nothingNamed,

@@ -12,6 +12,7 @@ export interface StepPassed {
 export const stepPassed: Definition<StepPassed> = {
   ...DONE,
   timed: 'ticked',
+  work: 'fitting',
   opposite: 'step.undone',
   unlike: { timed: 'how long a kit takes to come out again teaches nothing of how long it takes to fit' },
   does: (state, { kit, step, pass }) => {

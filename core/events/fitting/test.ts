@@ -13,6 +13,7 @@ export const testTried: Definition<TestTried> = {
   timed: 'ticked',
   planAnew: ({ passed }) => !passed,
   says: ({ kit, test, passed }) => [`${kit}/${test}`, `${passed}`],
+  work: 'testing',
   opposite: null,
   does: (state, { kit, test, passed }) => void (within(state.tests, kit)[test] = passed),
   names: ({ kit, test }, { inKit, testsOf }) => inKit({ kit, test }, { test: testsOf(kit) }),

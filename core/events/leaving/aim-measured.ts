@@ -11,6 +11,7 @@ export interface AimMeasured {
 export const aimMeasured: Definition<AimMeasured> = {
   ...RECORDED,
   says: ({ lamp, moment, heightMm }) => [`${lamp}/${moment}`, heightMm],
+  work: 'aiming',
   opposite: null,
   does: (state, { lamp, moment, heightMm, referenceMm }) => {
     (state.aims[lamp] ??= {})[moment] = { heightMm, referenceMm };

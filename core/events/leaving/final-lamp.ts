@@ -9,6 +9,7 @@ export interface FinalTried {
 export const finalTried: Definition<FinalTried> = {
   ...RECORDED,
   says: ({ lamp, result }) => [lamp, result],
+  work: 'leaving',
   opposite: null,
   does: (state, { lamp, result }) => void (state.final[lamp] = result),
   names: ({ lamp }, { among, profile }) => among(profile.functions, lamp, 'lamp', 'lamp function'),

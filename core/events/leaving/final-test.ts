@@ -13,6 +13,7 @@ export const finalTested: Definition<FinalTested> = {
   ...RECORDED,
   says: ({ kit, test, passed }) => [`${kit}/${test}`, `${passed}`],
   ofFitted: true,
+  work: 'leaving',
   opposite: null,
   does: (state, { kit, test, passed }) => void (within(state.finalTests, kit)[test] = passed),
   names: ({ kit, test }, { inKit, testsOf }) => inKit({ kit, test }, { test: testsOf(kit) }),

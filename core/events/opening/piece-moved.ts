@@ -59,6 +59,7 @@ function movePiece(state: JobState, payload: PieceMoved, event: Entry): void {
 export const pieceMoved: Definition<PieceMoved> = {
   ...DONE,
   timed: 'ticked',
+  work: 'opening',
   opposite: 'itself',
   does: movePiece,
   names: ({ piece, level, way, fasteners, without = [], needed = [] }, { profile, among, inProfile }) => {

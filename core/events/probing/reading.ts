@@ -13,6 +13,7 @@ export interface ReadingTaken {
 
 export const readingTaken: Definition<ReadingTaken> = {
   ...RECORDED,
+  work: 'testing',
   opposite: null,
   does: (state, { plug, pin, ...reading }, event) => {
     keyIn(state, reading.state, event.at);

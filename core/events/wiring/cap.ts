@@ -10,6 +10,7 @@ export interface PlugCapped {
 
 export const plugCapped: Definition<PlugCapped> = {
   ...DONE,
+  work: 'wiring',
   opposite: null,
   does: (state, { plug, kit }) => addOnce(state.capped, cappedKey(plug, kit)),
   names: ({ plug, kit }, { profile, among, inKit, kitOf }) => (kit === undefined ? among(profile.plugs, plug, 'plug', 'plug') : inKit({ kit, plug }, { plug: kitOf(kit)?.plugs })),

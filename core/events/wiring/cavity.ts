@@ -7,6 +7,7 @@ export type CavityPopulated = { plug: string } & PutContact;
 export const cavityPopulated: Definition<CavityPopulated> = {
   ...DONE,
   planAnew: () => true,
+  work: 'wiring',
   opposite: 'contact.pulled',
   does: (state, { plug, ...contact }) => {
     const others = (state.populated[plug] ?? []).filter(({ row, column }) => row !== contact.row || column !== contact.column);

@@ -11,6 +11,7 @@ export interface ContactsMoved {
 export const contactsMoved: Definition<ContactsMoved> = {
   ...DONE,
   planAnew: () => true,
+  work: 'wiring',
   opposite: 'itself',
   does: (state, { kit, plug, moves }) => {
     const moved = new Set(moves.map(({ pin }) => pin));

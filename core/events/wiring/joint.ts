@@ -13,6 +13,7 @@ export interface PlugJoined {
 export const plugJoined: Definition<PlugJoined> = {
   ...DONE,
   timed: 'ticked',
+  work: 'wiring',
   opposite: 'plug.parted',
   unlike: { timed: 'how long a kit takes to come out again teaches nothing of how long it takes to fit' },
   does: (state, { kit, connection, adapters, checked }) => {

@@ -9,6 +9,7 @@ export interface LegLaid {
 
 export const legLaid: Definition<LegLaid> = {
   ...DONE,
+  work: 'wiring',
   opposite: 'leg.lifted',
   does: (state, { kit, leg, path }) => void (state.laid[`${kit}/${leg}`] = path.join('+')),
   names: ({ kit, leg, path }, { inKit, kitOf, inCableWays }) => [...inKit({ kit, leg }, { leg: kitOf(kit)?.legs }), ...inCableWays(path)],

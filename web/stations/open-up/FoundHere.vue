@@ -5,7 +5,7 @@ import { LONGEST_TEXT } from '@jade/core/events';
 import { planClosingOf } from '@jade/core/plan';
 import { openUp } from '@jade/core/stations';
 import type { OpenLevel } from '@jade/core/vehicle';
-import { sayWay } from '@jade/words/job';
+import { sayWay } from '@jade/words/events';
 import { sayGroup } from '@jade/words/names';
 import { FOUND_HERE } from '@jade/words/open-up';
 import { inSentence, personMinutes } from '@jade/words/units';

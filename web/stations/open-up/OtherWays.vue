@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import type { Alternative } from '@jade/core/access';
 import { sayAlternative } from '@jade/words/access';
-import { sayWay } from '@jade/words/job';
+import { sayWay } from '@jade/words/events';
 import { OTHER_WAYS } from '@jade/words/open-up';
 import { personMinutes } from '@jade/words/units';
 import { useCurrentJob } from '../../job/current.ts';

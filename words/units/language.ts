@@ -1,0 +1,2 @@
+/** The language in which numbers, dates and times are written. */
+export const LANGUAGE = 'en-GB';
