@@ -3,7 +3,7 @@
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { BROWSER, DATABASE, ROOT, ensureModules, ensurePrograms, say } from './packages.mjs';
 import { build } from './build.mjs';
 import { startDatabase } from './database.mjs';
@@ -25,10 +25,11 @@ async function runJest(databaseUrl, folder, words) {
   running = spawn(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'ignore', 2], env: { ...process.env, JADE_TEST_DATABASE_URL: databaseUrl } });
   await new Promise((settle) => running.on('exit', settle));
   try {
-    const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(output, 'utf8'));
-    return { passed: numPassedTests, failed: numFailedTests + numRuntimeErrorTestSuites };
+    const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites, testResults } = JSON.parse(readFileSync(output, 'utf8'));
+    const files = testResults.map(({ name, startTime, endTime }) => ({ name: relative(ROOT, name), seconds: Math.round((endTime - startTime) / 1000) }));
+    return { passed: numPassedTests, failed: numFailedTests + numRuntimeErrorTestSuites, files };
   } catch {
-    return { passed: 0, failed: 1 };
+    return { passed: 0, failed: 1, files: [] };
   }
 }
 
@@ -36,11 +37,20 @@ async function runJest(databaseUrl, folder, words) {
 async function runAll(databaseUrl, folder) {
   // What needs neither database nor browser takes every core.
   const every = ['--selectProjects', 'unit', '--maxWorkers=100%'];
-  const kinds = wanted.length > 0 ? [wanted] : [every, ...['server', 'browser'].map((kind) => ['--selectProjects', kind])];
+  const kinds = wanted.length > 0 ? [wanted] : [every, ...['server', 'browser'].map((kind) => ['--selectProjects', kind, '--maxWorkers=2'])];
   const runs = [];
-  for (const words of kinds) if (!stopped) runs.push(await runJest(databaseUrl, folder, words));
+  for (const words of kinds) {
+    if (stopped) break;
+    const began = Date.now();
+    runs.push(await runJest(databaseUrl, folder, words));
+    say(`${words[1] ?? words[0]}: ${((Date.now() - began) / 60_000).toFixed(1)} min`);
+  }
+  for (const { name, seconds } of slowest(runs.flatMap(({ files }) => files))) say(`${String(seconds).padStart(5)} s  ${name}`);
   return { passed: runs.reduce((sum, run) => sum + run.passed, 0), failed: runs.reduce((sum, run) => sum + run.failed, 0) };
 }
+
+const SLOWEST = 10;
+const slowest = (files) => [...files].sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST);
 
 ensurePrograms({ ...DATABASE, ...BROWSER });
 ensureModules();

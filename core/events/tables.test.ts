@@ -38,5 +38,5 @@ test('a test that failed makes the plan anew, one that passed does not', () => {
 test('a type that this version does not know is only written down', () => {
   expect(isEventType('tea.made')).toBe(false);
   expect(isEventType('constructor')).toBe(false);
-  expect(definitionOf('damage.noted')).toMatchObject(flagsOf({ type: 'tea.made' } as never));
+  expect(definitionOf('consent.given')).toMatchObject(flagsOf({ type: 'tea.made' } as never));
 });

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { LoggedEvent } from '../events/index.ts';
 import { expectKept } from '../log/test/kept.ts';
-import { demoCases } from './test/demo-cases.ts';
+import { demoCases, SAMPLE } from './test/demo-cases.ts';
 import { Robot } from './test/robot.ts';
 import { expectTrueSheet } from './test/true-sheet.ts';
 import { TrueVehicle } from './test/true-vehicle.ts';
@@ -15,7 +15,7 @@ test('the demo has cases of every kit', () => {
   expect(new Set(cases.map((entry) => entry.documents.kits[0]?.slug)).size).toBe(kits.length);
 });
 
-test.each(cases)('$name: who taps only what is true reaches the end, and record and sheet are true', ({ name, documents, truth }) => {
+test.each(cases.filter((_, place) => place % SAMPLE === 0))('$name: who taps only what is true reaches the end, and record and sheet are true', ({ name, documents, truth }) => {
   const robot = new Robot(documents, truth);
   expect(robot.work()).toBeUndefined();
   expectKept(name, robot.log);

@@ -6,7 +6,7 @@ import type { Browser, BrowserContext, BrowserContextOptions, Page } from 'playw
 import { openBrowser } from '../../scripts/browser.mjs';
 import { freePort } from '../../scripts/database.mjs';
 import { startServer } from '../../scripts/server.mjs';
-import { demoFiles, emptyDatabase } from '../../server/test/shop.ts';
+import { demoFiles, emptyDatabase, filledDatabase } from '../../server/test/shop.ts';
 
 const root = join(import.meta.dirname, '../..');
 
@@ -32,10 +32,9 @@ export async function loadDemo(port: number): Promise<void> {
 
 /** The built server on an own database with the demo shop, or empty, as a user starts it. */
 export async function openShop(empty = false): Promise<OpenShop> {
-  const { url, drop } = await emptyDatabase();
+  const { url, drop } = await (empty ? emptyDatabase() : filledDatabase('demo'));
   const port = await freePort();
   let server = await startServer({ databaseUrl: url, port, quiet: true });
-  if (!empty) await loadDemo(port);
   return {
     address: server.address,
     databaseUrl: url,

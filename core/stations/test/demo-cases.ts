@@ -6,6 +6,8 @@ import { casesOf } from './cases.ts';
 
 /** Every so many events another takes over; every single one where all is asked for. */
 export const EVERY = process.env.JADE_ROBOT === 'all' ? 1 : 17;
+/** Every so many cases is done by a robot alone; every single one where all is asked for. */
+export const SAMPLE = process.env.JADE_ROBOT === 'all' ? 1 : 3;
 
 /**
  * The demo shop's documents, and every kit of it on every vehicle, with every fact both ways; `halfWay`: one case of every kit on every vehicle, school and
