@@ -161,10 +161,10 @@ export const reachUnknown = (context: JobContext): boolean => unplacedKits(conte
 export const openingUnknown = (context: JobContext): boolean => context.profile.pieces.length === 0 || isUndescribed(context.profile, 'pieces') || unplacedKits(context).length > 0;
 
 /** Whether all that this job works on can be reached, or was and is done with: opening is then done. */
-export function openingDone(context: JobContext): boolean {
+export const openingDone = once((context: JobContext): boolean => {
   const { mounts, further, replaced } = openTargets(context);
   return mounts.length + further.length + replaced.length === 0 && !reachUnknown(context);
-}
+});
 
 /** The order of opening: as chosen for this job, else one side first with a kit that is new to the shop. */
 export function schoolOf({ state, newKit }: Pick<JobContext, 'state' | 'newKit'>): School {

@@ -1,7 +1,8 @@
 import type { AccessPlan } from '../access/index.ts';
+import type { ClosePlan } from '../closing/index.ts';
 import { hasLeft } from '../events/index.ts';
 import { nightLines, type JobContext } from '../job/index.ts';
-import { openingDone, planClosingOf } from '../plan/index.ts';
+import { planClosingOf } from '../plan/index.ts';
 import * as aim from './aim/index.ts';
 import * as checkIn from './check-in/index.ts';
 import * as closeUp from './close-up/index.ts';
@@ -15,8 +16,18 @@ import * as probe from './probe/index.ts';
 import * as sense from './sense/index.ts';
 import * as wire from './wire/index.ts';
 
+/** What the rules of a station say of it; a station without one of them does not compile. */
+export interface StationRules {
+  /** What is still wanted there. */
+  asked: (context: JobContext, plan: AccessPlan | undefined, closing: ClosePlan) => Asked[];
+  /** Whether something was done there. */
+  begun: (context: JobContext) => boolean;
+  /** Whether it is settled where nothing is asked and nothing was done. */
+  ready: (context: JobContext) => boolean;
+}
+
 /** The rules of every station. */
-const RULES = { 'check-in': checkIn, match, gather, 'open-up': openUp, wire, probe, sense, fit, 'close-up': closeUp, aim, 'hand-over': handOver } as const;
+const RULES: Record<Station, StationRules> = { 'check-in': checkIn, match, gather, 'open-up': openUp, wire, probe, sense, fit, 'close-up': closeUp, aim, 'hand-over': handOver };
 
 function stateOf(holds: readonly Hold[], isBegun: boolean, ready: boolean): StationState {
   if (holds.some((hold) => hold.kind === 'block')) return 'blocked';
@@ -31,42 +42,16 @@ function stateOf(holds: readonly Hold[], isBegun: boolean, ready: boolean): Stat
  * @param closing the way back, where it is known already
  */
 export function standingOf(context: JobContext, plan: AccessPlan | undefined, closing = planClosingOf(context, plan)): Standing {
-  const asked: Record<Station, Asked[]> = {
-    'check-in': checkIn.asked(context),
-    match: match.asked(context),
-    gather: gather.asked(context),
-    'open-up': openUp.asked(context, plan),
-    wire: wire.asked(context),
-    probe: probe.asked(context),
-    sense: sense.asked(context, plan),
-    fit: fit.asked(context),
-    'close-up': closeUp.asked(context, plan, closing),
-    aim: aim.asked(context),
-    'hand-over': handOver.asked(context),
-  };
   const excepted = context.state.exceptions;
   const keep = (station: Station, list: Asked[]): Hold[] => list.filter((hold) => hold.about === undefined || !excepted[hold.about]).map((hold) => ({ ...hold, station }));
-  const opened = openingDone(context);
-  const ready: Record<Station, boolean> = {
-    'check-in': true,
-    match: true,
-    gather: true,
-    'open-up': opened,
-    wire: opened,
-    probe: opened,
-    sense: opened,
-    fit: true,
-    'close-up': opened && closeUp.begun(context),
-    aim: true,
-    'hand-over': false,
-  };
   const night = context.state.night && question('left-overnight', { count: nightLines(context).length });
   const stations = STATIONS.map((station): StationStanding => {
-    const holds = keep(station, asked[station]);
+    const { asked, begun, ready } = RULES[station];
+    const holds = keep(station, asked(context, plan, closing));
     if (station === 'open-up' && night) holds.unshift({ station, ...night });
     if (station === 'hand-over' && !hasLeft(context.state)) holds.push({ station, ...todo('sign-off') });
-    const isBegun = RULES[station].begun(context);
-    return { station, holds, begun: isBegun, state: stateOf(holds, isBegun, ready[station]) };
+    const isBegun = begun(context);
+    return { station, holds, begun: isBegun, state: stateOf(holds, isBegun, ready(context)) };
   });
   const all = stations.flatMap((entry) => entry.holds);
   const missing = all.filter((hold) => hold.code !== 'sign-off');

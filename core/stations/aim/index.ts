@@ -33,6 +33,9 @@ export function begun({ state }: JobContext): boolean {
   return state.wall !== undefined || Object.keys(state.aims).length > 0 || Object.keys(state.aimByOthers).length > 0;
 }
 
+/** Where nothing is asked, nothing is left to be done. */
+export const ready = (): boolean => true;
+
 /** Rules of the rule set for the beams of this job. */
 export function rulesHere(context: JobContext): AimRule[] {
   const beams = new Set(lampAims(context).map((aim) => aim.lamp.optics.beam));

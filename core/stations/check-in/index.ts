@@ -51,6 +51,9 @@ export function begun({ state }: JobContext): boolean {
   return state.number !== undefined || seen || Object.keys(state.baseline).length > 0;
 }
 
+/** Where nothing is asked, nothing is left to be done. */
+export const ready = (): boolean => true;
+
 /** Writes the vehicle number down as it is read. */
 export function recordNumber({ state }: JobContext, text: string): Act {
   const { number } = checkVehicleNumber(text, false);

@@ -1,6 +1,6 @@
 import { lookAlikeGroups, type AccessPlan } from '../../access/index.ts';
 import { supplyStep, type ClosePlan, type CloseStep, type ClosingStep, type Gate, type SupplyStep } from '../../closing/index.ts';
-import { gatesOf, planClosingOf } from '../../plan/index.ts';
+import { openingDone, gatesOf, planClosingOf } from '../../plan/index.ts';
 import { keepingDead, replacedPieces, suppliesNow, supplyBars, type JobContext } from '../../job/index.ts';
 import { LONGEST_TEXT, outstanding, wanting, type GroupCount, type Happened } from '../../events/index.ts';
 import { key, same } from '../../subject/index.ts';
@@ -65,6 +65,9 @@ export function asked(context: JobContext, plan: AccessPlan | undefined, closing
 export function begun({ state }: JobContext): boolean {
   return Object.keys(state.reached).some((piece) => state.pieces[piece] === 'fitted');
 }
+
+/** Where nothing is asked it is settled only once something went back, with all open that had to be. */
+export const ready = (context: JobContext): boolean => openingDone(context) && begun(context);
 
 /** Pieces that a kit took the place of and that are not bagged yet. */
 export function toBag(context: JobContext): string[] {

@@ -50,6 +50,9 @@ export function begun({ state }: JobContext): boolean {
   return Object.keys(state.passes).length > 0 || Object.keys(state.tests).length > 0;
 }
 
+/** Where nothing is asked, nothing is left to be done. */
+export const ready = (): boolean => true;
+
 const passesOf = ({ state }: JobContext, kit: string, step: string) => state.passes[kit]?.[step] ?? [];
 
 /** Steps of a side that are not through the pass before: every fastener is started before any is aligned, all aligned before any is tightened. */

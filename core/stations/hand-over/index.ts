@@ -146,6 +146,9 @@ export function begun({ state }: JobContext): boolean {
   return Object.keys(state.final).length > 0 || Object.keys(state.finalTests).length > 0 || state.signed !== undefined;
 }
 
+/** It is settled by being signed, never by having nothing to ask. */
+export const ready = (): boolean => false;
+
 /** What stands against reading the codes again: a supply that is dead, something that the vehicle forgot and was not set again. */
 export function againstCodes(context: JobContext, at: string): Refusal[] {
   const settings = suppliesNow(context).flatMap(({ forgotten, is, supply }) =>

@@ -16,6 +16,9 @@ export function begun({ state }: JobContext): boolean {
   return state.confirmed.length > 0 || Object.keys(state.options).length > 0;
 }
 
+/** Where nothing is asked, nothing is left to be done. */
+export const ready = (): boolean => true;
+
 /** The match of a kit taken as it is, with the options as they stand. */
 export function confirm(context: JobContext, slug: string): Act {
   const kit = context.kits.find((entry) => entry.slug === slug);

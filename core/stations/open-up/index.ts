@@ -40,6 +40,9 @@ export function begun({ state }: JobContext): boolean {
   return Object.keys(state.reached).length > 0;
 }
 
+/** Where nothing is asked it is settled only once all is open: before that nobody can have seen it. */
+export const ready = (context: JobContext): boolean => openingDone(context);
+
 /** Minutes above which one wonders about a seized fastener, where the rule set names none: so many times what it names otherwise. */
 const SEIZED = { likelyMin: 30, times: 5 };
 

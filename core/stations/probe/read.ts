@@ -1,3 +1,4 @@
+import { openingDone } from '../../plan/index.ts';
 import { lampWires, legRoutes, probedAs, probeOf, readingVoltage, soughtIn, wireJoints, type PlugProbe, type WireJoint } from '../../loom/index.ts';
 import { LOW_LIVE, once, supplyBars, type JobContext } from '../../job/index.ts';
 import { checkReference, goOn, nextReadings, voltageDoubts, type NextReading, type Reading, type ReadingBatch, type ReferenceVerdict } from '../../probing/index.ts';
@@ -104,6 +105,9 @@ export function asked(context: JobContext): Asked[] {
 export function begun({ state }: JobContext): boolean {
   return state.reference !== undefined || Object.keys(state.readings).length > 0;
 }
+
+/** Where nothing is asked it is settled only once all is open: before that nobody can have seen it. */
+export const ready = (context: JobContext): boolean => openingDone(context);
 
 /** What the reference check says, held against the battery as measured at rest, else the system's voltage at rest. */
 export function referenceVerdict({ state, profile, rules }: JobContext, groundV: number, feedV: number): ReferenceVerdict {

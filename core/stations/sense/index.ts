@@ -1,3 +1,4 @@
+import { openingDone } from '../../plan/index.ts';
 import { levelRank, type AccessPlan } from '../../access/index.ts';
 import { factValues, LONGEST_TEXT, type Payloads } from '../../events/index.ts';
 import type { JobContext } from '../../job/index.ts';
@@ -38,6 +39,9 @@ export function asked(context: JobContext, plan: AccessPlan | undefined): Asked[
 export function begun({ state }: JobContext): boolean {
   return Object.keys(state.calibrated).length > 0 || Object.keys(state.sensorMoves).length > 0 || state.unplugged.length > 0;
 }
+
+/** Where nothing is asked it is settled only once all is open: before that nobody can have seen it. */
+export const ready = (context: JobContext): boolean => openingDone(context);
 
 /** A sensor's plug put back and its lock closed. */
 export function reconnected({ state }: JobContext, sensor: string): Act {

@@ -1,3 +1,4 @@
+import { openingDone } from '../../plan/index.ts';
 import { factsOf } from '../../facts/index.ts';
 import { cappedKey } from '../../events/index.ts';
 import {
@@ -57,6 +58,9 @@ export function wantsAnswer(context: JobContext): string[] {
 export function begun({ state }: JobContext): boolean {
   return Object.keys(state.joined).length > 0 || Object.keys(state.loadsAccepted).length > 0;
 }
+
+/** Where nothing is asked it is settled only once all is open: before that nobody can have seen it. */
+export const ready = (context: JobContext): boolean => openingDone(context);
 
 function outOfReach({ state }: JobContext, { reach }: Pick<VehiclePlug, 'reach'>): Refusal[] {
   const near = reach.length === 0 || reach.some((way) => needsHold(way.needs, state.pieces));
