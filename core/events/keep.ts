@@ -1,5 +1,5 @@
 import { records, type DescribedHere } from '../overlay/index.ts';
-import type { JobState } from './state.ts';
+import type { GroupTally, JobState } from './state.ts';
 
 /** What is kept under a key, made where there is nothing yet. */
 export function within<T>(record: Record<string, Record<string, T>>, key: string): Record<string, T> {
@@ -8,6 +8,11 @@ export function within<T>(record: Record<string, Record<string, T>>, key: string
 
 export function addOnce<T extends string>(list: T[], item: T): void {
   if (!list.includes(item)) list.push(item);
+}
+
+/** Fasteners of a group as they are counted, from none on. */
+export function tally(state: JobState, piece: string, group: string): GroupTally {
+  return (within(state.tray, piece)[group] ??= { out: 0, back: 0, broken: 0, dropped: 0, renewed: 0, spent: 0 });
 }
 
 /** A word on a measure stands as long as that measure does. */

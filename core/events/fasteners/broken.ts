@@ -1,5 +1,5 @@
+import { tally } from '../keep.ts';
 import { DONE, type Definition } from '../definition.ts';
-import { tally } from '../tally.ts';
 import { wanting } from '../state.ts';
 
 export interface FastenerBroken {

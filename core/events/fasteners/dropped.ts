@@ -1,5 +1,5 @@
+import { tally } from '../keep.ts';
 import { RECORDED, type Definition } from '../definition.ts';
-import { tally } from '../tally.ts';
 
 export interface FastenerDropped {
   piece: string;

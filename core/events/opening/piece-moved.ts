@@ -1,8 +1,7 @@
 import { levelRank, type Level } from '../../vehicle/index.ts';
 import { records } from '../../overlay/index.ts';
 import { DONE, type Definition, type Entry } from '../definition.ts';
-import { thereAfterAll } from '../keep.ts';
-import { tally } from '../tally.ts';
+import { thereAfterAll, tally } from '../keep.ts';
 import { type JobState, type MadeMoveRecord } from '../state.ts';
 import type { GroupCount } from '../values.ts';
 
