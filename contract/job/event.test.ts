@@ -1,5 +1,6 @@
 import type { EventType } from '@jade/core/events';
 import { PAYLOADS } from '@jade/contract/events';
+import { getMetadataStorage } from 'class-validator';
 import { checkEvent } from './index.ts';
 
 const ID = '019500d0-0000-7000-8000-000000000001';
@@ -275,65 +276,11 @@ const WHOLE: Record<EventType, Record<string, unknown>> = {
   'job.reopened': { why: 'rattle' },
   undone: { event: ID },
 };
-const OPTIONAL = new Set(['not', 'promisedAt', 'value', 'seenAt', 'underLamp']);
-const FREE: Partial<Record<EventType, string[]>> = {
-  'job.opened': ['bay', 'follows', 'fitted'],
-  'job.assigned': ['person'],
-  'promise.made': ['at', 'why'],
-  'bay.taken': ['bay'],
-  'wish.written': ['wish'],
-  'night.left': ['where'],
-  'night.over': ['note'],
-  'plug.found': ['lock'],
-  'piece.moved': ['way', 'without', 'needed'],
-  'position.set': ['place'],
-  'way.chosen': ['way', 'level'],
-  'way.blocked': ['level'],
-  'kit.described': ['lamps', 'contents', 'mounts', 'fitSteps', 'tests', 'plugs', 'relays', 'feeds', 'legs', 'connections', 'replaces', 'whole'],
-  'kind.described': [
-    'pieces',
-    'functions',
-    'mounts',
-    'supplies',
-    'sensors',
-    'gaps',
-    'plugs',
-    'circuits',
-    'facts',
-    'measures',
-    'without',
-    'refitRules',
-    'held',
-    'same',
-    'apart',
-    'samePlaces',
-    'apartPlaces',
-    'whole',
-  ],
-  'accessory.found': ['size', 'why'],
-  'fastener.seized': ['why'],
-  'warnings.read': ['why'],
-  'lens.graded': ['why'],
-  'supply.set': ['by'],
-  'wall.set': ['floorAtWallMm'],
-  'order.chosen': ['side'],
-  'code.recorded': ['note'],
-  'sensor.calibrated': ['note', 'by', 'dueOn'],
-  'battery.measured': ['why'],
-  'gap.measured': ['why'],
-  'final.tested': ['note'],
-  'test.tried': ['note'],
-  'load.accepted': ['afterA', 'fuseA'],
-  'slot.measured': ['ratedA'],
-  'plug.joined': ['adapters', 'checked'],
-  'cavity.populated': ['circuit', 'terminal'],
-  'source.chosen': ['to'],
-  'plug.capped': ['kit'],
-  'route.chosen': ['path'],
-  'photo.marked': ['ring'],
-  'photo.captioned': ['note'],
-};
-const mayBeLeftOut = (type: EventType, field: string) => OPTIONAL.has(field) || (FREE[type] ?? []).includes(field);
+/** What a form says may be left out; that it says so where its type does is held by the compiler. */
+const mayBeLeftOut = (type: EventType, field: string) =>
+  getMetadataStorage()
+    .getTargetValidationMetadatas(PAYLOADS[type], '', false, false)
+    .some(({ propertyName, context }) => propertyName === field && (context as { optional?: boolean } | undefined)?.optional === true);
 const TYPES = Object.keys(WHOLE) as EventType[];
 const event = (type: string, payload: unknown, part: Record<string, unknown> = {}) => ({ id: ID, type, v: 1, at: '2026-03-05T08:30:00Z', payload, ...part });
 const pathsOf = (value: unknown) => {
@@ -355,7 +302,7 @@ test.each(TYPES)('%s is taken whole, and refused with the path for each field of
     expect(faults).toHaveLength(1);
     expect(faults[0]).toMatch(new RegExp(`^payload\\.${field}(\\[\\d+\\])? (type|choice|range)$`));
     const { [field]: _left, ...rest } = payload;
-    expect(pathsOf(event(type, rest))).toEqual(mayBeLeftOut(type, field) ? [] : [type === 'undone' ? 'payload one-of' : `payload.${field} missing`]);
+    expect(pathsOf(event(type, rest))).toEqual(type === 'undone' ? ['payload one-of'] : mayBeLeftOut(type, field) ? [] : [`payload.${field} missing`]);
     expect(pathsOf(event(type, { ...payload, [field]: null }))).toHaveLength(1);
   }
   expect(pathsOf(event(type, { ...payload, extra: 1 }))).toEqual(['payload.extra unknown-field']);
