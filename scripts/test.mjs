@@ -37,7 +37,7 @@ async function runJest(databaseUrl, folder, words) {
 async function runAll(databaseUrl, folder) {
   // What needs neither database nor browser takes every core.
   const every = ['--selectProjects', 'unit', '--maxWorkers=100%'];
-  const kinds = wanted.length > 0 ? [wanted] : [every, ...['server', 'browser'].map((kind) => ['--selectProjects', kind, '--maxWorkers=2'])];
+  const kinds = wanted.length > 0 ? [wanted] : [every, ['--selectProjects', 'server', '--maxWorkers=2'], ['--selectProjects', 'browser']];
   const runs = [];
   for (const words of kinds) {
     if (stopped) break;

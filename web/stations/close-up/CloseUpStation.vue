@@ -60,6 +60,10 @@ const keyOf = (step: ClosingStep, place: number) =>
   step.kind === 'piece' ? `${step.piece}/${step.from}` : step.kind === 'supply' ? `${step.supply}/${step.to}/${place}` : key(step.gate.subject);
 const current = computed(() => steps.value.find((step, place) => keyOf(step, place) === picked.value) ?? steps.value[0]);
 const back = computed(() => (current.value?.kind === 'piece' ? current.value : undefined));
+/** The step under somebody's hands stays, with what is said of it, when a plan comes that begins with another one. */
+function hold(): void {
+  if (back.value) picked.value = keyOf(back.value, 0);
+}
 const supply = computed(() => (current.value?.kind === 'supply' ? current.value : undefined));
 const gate = computed(() => (current.value?.kind === 'gate' ? current.value.gate : undefined));
 const piece = computed(() => context.value.profile.pieces.find((entry) => entry.id === (back.value ?? supply.value)?.piece));
@@ -150,7 +154,7 @@ function bag(where: string): void {
           }}</router-link>
         </div>
       </article>
-      <BackPanel v-else-if="back && closing" :key="keyOf(back, 0)" :step="back" :closing="closing" @done="picked = undefined" />
+      <BackPanel v-else-if="back && closing" :key="keyOf(back, 0)" :step="back" :closing="closing" @done="picked = undefined" @pointerdown.capture="hold" @focusin="hold" />
       <EmptyNote v-else-if="slots.length > 0" kind="empty">{{ left === 0 ? CLOSE_UP_STATION.allBack : CLOSE_UP_STATION.trayNotEmpty }}</EmptyNote>
       <p v-if="floor && following" class="soft then">{{ sayThen(inSentence(following.text), '') }}</p>
       <div class="stack">
