@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { definitionOf, EVENT_TYPES, flagsOf, isEventType, plansAnew, rightFor, TELLING, type EventType, type LoggedEvent } from './index.ts';
+import { definitionOf, EVENT_TYPES, flagsOf, isEventType, plansAnew, rightFor, TELLING, typesOfWork, WORKS, type EventType, type LoggedEvent } from './index.ts';
 
 const where = (holds: (type: EventType) => boolean) => EVENT_TYPES.filter(holds).sort();
 
@@ -28,6 +28,18 @@ test('who alone writes, what stays, and what tells further ids', () => {
   expect(where((type) => definitionOf(type).stays)).toEqual(['job.opened', 'job.repinned', 'job.signed', 'kit.added']);
   expect([...TELLING].sort()).toEqual(['accessory.found', 'job.opened', 'job.repinned', 'kind.described', 'kit.added', 'kit.described', 'plug.found']);
   expect(where((type) => definitionOf(type).ofFitted)).toEqual(['final.tested', 'photo.taken', 'step.rechecked']);
+});
+
+test('the sheet names for each work who recorded it', () => {
+  expect(Object.fromEntries(WORKS.map((work) => [work, typesOfWork(work).sort()]))).toEqual({
+    arrival: ['baseline.tried', 'battery.measured', 'damage.noted', 'number.recorded'],
+    opening: ['piece.moved'],
+    wiring: ['cavity.populated', 'contacts.moved', 'leg.laid', 'plug.capped', 'plug.joined'],
+    fitting: ['step.passed'],
+    testing: ['reading.taken', 'test.tried'],
+    aiming: ['aim.measured'],
+    leaving: ['final.tested', 'final.tried'],
+  });
 });
 
 test('a test that failed makes the plan anew, one that passed does not', () => {
