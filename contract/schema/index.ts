@@ -23,17 +23,23 @@ function referenced(schema: unknown, found = new Set<string>()): Set<string> {
   return found;
 }
 
+let known: Record<string, Schema> = {};
+/** Schemas of all classes that are loaded, by name; they are worked out again only for one that was loaded since. */
+function allWith(name: string): Record<string, Schema> {
+  if (!Object.hasOwn(known, name)) known = validationMetadatasToSchemas(OPTIONS) as Record<string, Schema>;
+  return known;
+}
+
 /** JSON Schema of a class of the contract with all it refers to; fields that are not named are not allowed. */
 export function schemaOf(of: new () => object, title: string): Schema {
-  const all = validationMetadatasToSchemas(OPTIONS) as Record<string, Schema>;
   const root = targetConstructorToSchema(of, OPTIONS) as Schema;
   const wanted = new Set<string>();
   const open = [...referenced(root)];
   for (let name = open.pop(); name !== undefined; name = open.pop()) {
     if (wanted.has(name)) continue;
     wanted.add(name);
-    open.push(...referenced(all[name]));
+    open.push(...referenced(allWith(name)[name]));
   }
-  const defs = Object.fromEntries([...wanted].sort().map((name) => [name, closed(all[name])]));
+  const defs = Object.fromEntries([...wanted].sort().map((name) => [name, closed(allWith(name)[name])]));
   return { $schema: 'https://json-schema.org/draft/2020-12/schema', title, ...(closed(root) as Schema), ...(wanted.size > 0 ? { $defs: defs } : {}) };
 }
