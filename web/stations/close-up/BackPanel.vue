@@ -70,6 +70,12 @@ function newOrOld(group: FastenerGroup, value: 'new' | 'old'): void {
   counts.value = { ...counts.value, [group.id]: to.old };
 }
 
+/** What goes back first is a step before this one: it is next, not this. */
+function ordered(): void {
+  ordering.value = false;
+  emit('done');
+}
+
 function finish(): void {
   void job.perform(closeUp.putBack(context.value, props.closing, props.step, { ...back.value, lengthsMm: lengths.value }, actedAt()));
   if (job.refusals.length === 0) emit('done');
@@ -145,7 +151,7 @@ function finish(): void {
     <div v-if="closeUp.canGoFirst(context, closing, step).length > 0" class="line">
       <button type="button" class="push small" @click="ordering = true">{{ BACK_FIRST.open }}</button>
     </div>
-    <GoesBackFirst v-if="ordering" :step="step" :closing="closing" @close="ordering = false" />
+    <GoesBackFirst v-if="ordering" :step="step" :closing="closing" @close="ordered" />
     <PhotoRow :subject="{ kind: 'piece', piece: step.piece, level: step.from }" />
   </article>
 </template>

@@ -154,7 +154,7 @@ function bag(where: string): void {
           }}</router-link>
         </div>
       </article>
-      <BackPanel v-else-if="back && closing" :key="keyOf(back, 0)" :step="back" :closing="closing" @done="picked = undefined" @pointerdown.capture="hold" @focusin="hold" />
+      <BackPanel v-else-if="back && closing" :key="keyOf(back, 0)" :step="back" :closing="closing" @done="picked = undefined" @pointerdown.capture="hold" />
       <EmptyNote v-else-if="slots.length > 0" kind="empty">{{ left === 0 ? CLOSE_UP_STATION.allBack : CLOSE_UP_STATION.trayNotEmpty }}</EmptyNote>
       <p v-if="floor && following" class="soft then">{{ sayThen(inSentence(following.text), '') }}</p>
       <div class="stack">
